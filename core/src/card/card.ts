@@ -1,0 +1,328 @@
+import { z } from 'zod';
+import { Id, LevelFigure, Source, figure, text } from './figure.ts';
+import { PORT_LINES, PROTOCOLS } from './protocol.ts';
+
+/** The version of the card format that this program writes. */
+export const CARD_VERSION = 1;
+export const CARD_FORMAT = 'idle-breadboard/card';
+
+const Volts = figure('V');
+const Amps = figure('A');
+const Ohms = figure('Ω');
+const Farads = figure('F');
+const Seconds = figure('s');
+
+export const Terminal = z.strictObject({
+  id: Id,
+  /** As printed on the part. */
+  label: text(24),
+  names: z.array(text(24)).max(8).optional(),
+  role: z.enum(['supply', 'ground', 'signal', 'unused']),
+  header: Id,
+  /** Place in the header, from 1. */
+  position: z.int().min(1).max(200),
+  /** Set where the part ends in a wire of its own. */
+  lead: z.strictObject({ colour: text(24), length: z.number().positive().max(1000) }).optional(),
+});
+export type Terminal = z.infer<typeof Terminal>;
+
+export const Header = z.strictObject({
+  id: Id,
+  kind: z.enum(['male', 'female', 'pads', 'screw', 'leads']),
+  rows: z.int().min(1).max(4),
+  pitch: z.number().positive().max(0.05),
+});
+
+const States = z.strictObject({
+  idle: Amps.optional(),
+  active: Amps,
+  peak: Amps.optional(),
+  /** Share of the time spent active. */
+  duty: z.number().min(0).max(1).optional(),
+});
+
+export const Supply = z.strictObject({
+  id: Id,
+  terminal: Id,
+  range: Volts,
+  absoluteMax: Volts.optional(),
+  current: States,
+});
+export type Supply = z.infer<typeof Supply>;
+
+/** A rail that a part offers to others. */
+export const RailOffer = z.strictObject({
+  id: Id,
+  name: text(40),
+  terminal: Id,
+  /** Missing where the rail passes its supply through. */
+  voltage: Volts.optional(),
+  limit: Amps,
+  /** What the part itself draws from this rail. */
+  ownLoad: States.optional(),
+  /** The supply that it is made from; missing for a source such as a wall adapter. */
+  from: z
+    .strictObject({
+      supply: Id,
+      by: z.enum(['pass', 'linear', 'switching']),
+      /** Share of the power that arrives, for a switching regulator. */
+      efficiency: z.number().positive().max(1).optional(),
+      dropout: Volts.optional(),
+    })
+    .optional(),
+});
+export type RailOffer = z.infer<typeof RailOffer>;
+
+/** The electrical side of a signal. Levels hold on the supply or own rail that `reference` names. */
+const electrical = {
+  reference: Id,
+  outputHigh: LevelFigure.optional(),
+  outputLow: LevelFigure.optional(),
+  sinkCurrent: Amps.optional(),
+  inputHigh: LevelFigure.optional(),
+  inputLow: LevelFigure.optional(),
+  absoluteMax: LevelFigure.optional(),
+  leakage: Amps.optional(),
+  capacitance: Farads.optional(),
+};
+
+export const SIGNAL_KINDS = [
+  'push-pull',
+  'open-drain',
+  'input',
+  'bidirectional',
+  'switch',
+  'led',
+  'analog-out',
+] as const;
+
+export const Signal = z.strictObject({
+  id: Id,
+  terminal: Id,
+  kind: z.enum(SIGNAL_KINDS),
+  ...electrical,
+  reference: Id.optional(),
+  fittedPullUp: z.strictObject({ value: Ohms, to: Id, removable: z.enum(['jumper', 'solder', 'no']) }).optional(),
+});
+export type Signal = z.infer<typeof Signal>;
+
+export const Port = z.strictObject({
+  id: Id,
+  protocol: z.enum(PROTOCOLS),
+  /** Line of the protocol -> signal of this card. */
+  lines: z.record(z.string().max(16), Id),
+  addresses: z
+    .array(z.strictObject({ value: z.int().min(0).max(127), setting: text(60) }))
+    .min(1)
+    .max(128)
+    .optional(),
+  clock: figure('Hz').optional(),
+  /** For a light: forward voltage and the most that it stands. */
+  forward: z.strictObject({ voltage: Volts, current: Amps }).optional(),
+  /** For a coil: what it resists a change of current with. */
+  inductance: figure('H').optional(),
+});
+export type Port = z.infer<typeof Port>;
+
+export const Measure = z.strictObject({
+  quantity: text(40),
+  unit: text(12),
+  range: z.strictObject({ from: z.number(), to: z.number(), source: Id }),
+  /** Half the width of the error band, by sub-range, in `unit`. */
+  accuracy: z
+    .array(
+      z.strictObject({
+        from: z.number(),
+        to: z.number(),
+        error: z.number().nonnegative(),
+        conditions: text(160).optional(),
+        source: Id,
+      }),
+    )
+    .min(1)
+    .max(24),
+  driftPerYear: z.strictObject({ value: z.number().nonnegative(), source: Id }).optional(),
+  interval: Seconds.optional(),
+  conversion: Seconds.optional(),
+  warmUp: Seconds.optional(),
+});
+export type Measure = z.infer<typeof Measure>;
+
+const FUNCTION =
+  /^(in|out|irq|touch|pwm\d{0,2}|adc\d\.\d{1,2}|dac\d|i2c\d\.(sda|scl)|uart\d\.(tx|rx)|spi\d\.(clk|in|out|select))$/;
+export const PinFunction = z.string().regex(FUNCTION, 'a pin function such as in, out, pwm, adc1.6 or i2c0.sda');
+
+export const Pin = z.strictObject({
+  terminal: Id,
+  functions: z.array(PinFunction).max(24),
+  /** The level that this pin must have while the controller starts. */
+  strap: z.strictObject({ level: z.enum(['low', 'high']), meaning: text(160), source: Id }).optional(),
+  reserved: z.strictObject({ by: z.enum(['flash', 'usb', 'console']), meaning: text(160), source: Id }).optional(),
+});
+export type Pin = z.infer<typeof Pin>;
+
+export const Controller = z.strictObject({
+  pins: z.array(Pin).min(1).max(200),
+  /** Functions that the chip can route to any pin that is both in and out. */
+  matrix: z.array(PinFunction).max(40).optional(),
+  io: z.strictObject({ ...electrical, weakPull: Ohms.optional() }),
+  pinCurrent: z.strictObject({ recommended: Amps, absolute: Amps }),
+});
+
+export const Offer = z.strictObject({
+  supplier: text(60),
+  price: z.number().nonnegative(),
+  currency: z.string().regex(/^[A-Z]{3}$/, 'a currency code of three capitals'),
+  pack: z.int().positive(),
+  shipping: z.number().nonnegative(),
+  leadDays: z.number().nonnegative(),
+  duds: z.number().min(0).max(1).optional(),
+  soldering: z.boolean(),
+});
+export type Offer = z.infer<typeof Offer>;
+
+export const HAZARDS = ['mains', 'gas', 'lithium', 'heat', 'water', 'low-voltage'] as const;
+
+export const CARD_KINDS = [
+  'controller',
+  'module',
+  'source',
+  'regulator',
+  'driver',
+  'translator',
+  'resistor',
+  'diode',
+  'board',
+  'leads',
+] as const;
+
+/** What a lead has at its end. */
+export const LEAD_ENDS = ['male', 'female', 'bare'] as const;
+export type LeadEnd = (typeof LEAD_ENDS)[number];
+
+export const Card = z
+  .strictObject({
+    format: z.literal(CARD_FORMAT),
+    version: z.literal(CARD_VERSION),
+    id: Id,
+    revision: z.int().positive(),
+    name: text(80),
+    class: text(120),
+    kind: z.enum(CARD_KINDS),
+    sources: z.record(Id, Source),
+    headers: z.array(Header).max(12),
+    terminals: z.array(Terminal).max(200),
+    supplies: z.array(Supply).max(8),
+    rails: z.array(RailOffer).max(8).optional(),
+    signals: z.array(Signal).max(64),
+    ports: z.array(Port).max(16),
+    measures: z.array(Measure).max(12),
+    shows: z.array(text(40)).max(12).optional(),
+    controller: Controller.optional(),
+    /** For a low-side driver: the switched terminal and what it stands. */
+    driver: z
+      .strictObject({ terminal: Id, voltage: Volts, current: Amps, diodeFitted: z.boolean(), switchOff: Seconds })
+      .optional(),
+    /** For a translator: pairs of signals, low side and high side. */
+    translator: z
+      .strictObject({
+        style: z.enum(['open-drain', 'push-pull']),
+        lowSupply: Id,
+        highSupply: Id,
+        channels: z
+          .array(z.strictObject({ low: Id, high: Id }))
+          .min(1)
+          .max(16),
+        clock: figure('Hz'),
+      })
+      .optional(),
+    /** For leads: what is on their two ends, and how long they are (m). */
+    lead: z
+      .strictObject({ ends: z.tuple([z.enum(LEAD_ENDS), z.enum(LEAD_ENDS)]), length: z.number().positive().max(100) })
+      .optional(),
+    mount: z.enum(['breadboard', 'loose', 'leads']),
+    cautions: z
+      .array(z.strictObject({ hazard: z.enum(HAZARDS), says: text(400), source: Id }))
+      .max(12)
+      .optional(),
+    offers: z.array(Offer).max(12),
+  })
+  .superRefine((card, context) => {
+    const issue = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
+    for (const list of ['headers', 'terminals', 'supplies', 'rails', 'signals', 'ports'] as const) {
+      const seen = new Set<string>();
+      card[list]?.forEach(({ id }, i) => {
+        if (seen.has(id)) issue([list, i, 'id'], `expected an id used once, found “${id}” again`);
+        seen.add(id);
+      });
+    }
+    checkCardReferences(card as Card, issue);
+  });
+export type Card = z.infer<typeof Card>;
+
+type Issue = (path: (string | number)[], message: string) => void;
+
+/** Every name inside a card must lead somewhere. */
+function checkCardReferences(card: Card, issue: Issue): void {
+  const ids = (list: readonly { id: string }[] | undefined) => new Set(list?.map(({ id }) => id));
+  const terminals = ids(card.terminals);
+  const supplies = ids(card.supplies);
+  const powers = new Set([...supplies, ...ids(card.rails)]);
+  const signals = ids(card.signals);
+  const headers = ids(card.headers);
+  const need = (set: ReadonlySet<string>, what: string, id: string | undefined, path: (string | number)[]) => {
+    if (id !== undefined && !set.has(id)) issue(path, `expected ${what} of this card, found “${id}”`);
+  };
+  card.terminals.forEach((t, i) => need(headers, 'a header', t.header, ['terminals', i, 'header']));
+  card.supplies.forEach((s, i) => need(terminals, 'a terminal', s.terminal, ['supplies', i, 'terminal']));
+  card.rails?.forEach((r, i) => {
+    need(terminals, 'a terminal', r.terminal, ['rails', i, 'terminal']);
+    need(supplies, 'a supply', r.from?.supply, ['rails', i, 'from', 'supply']);
+    if (!r.voltage && r.from?.by !== 'pass') issue(['rails', i, 'voltage'], 'expected a voltage, found none');
+  });
+  card.signals.forEach((s, i) => {
+    need(terminals, 'a terminal', s.terminal, ['signals', i, 'terminal']);
+    need(powers, 'a supply or rail', s.reference, ['signals', i, 'reference']);
+    need(powers, 'a supply or rail', s.fittedPullUp?.to, ['signals', i, 'fittedPullUp', 'to']);
+  });
+  card.ports.forEach((p, i) => {
+    for (const [line, signal] of Object.entries(p.lines)) {
+      need(signals, 'a signal', signal, ['ports', i, 'lines', line]);
+      const known = PORT_LINES[p.protocol];
+      if (!Object.hasOwn(known, line)) {
+        issue(
+          ['ports', i, 'lines', line],
+          `expected a line of ${p.protocol} (${Object.keys(known).join(', ')}), found “${line}”`,
+        );
+      }
+    }
+  });
+  card.controller?.pins.forEach((p, i) =>
+    need(terminals, 'a terminal', p.terminal, ['controller', 'pins', i, 'terminal']),
+  );
+  need(powers, 'a supply or rail', card.controller?.io.reference, ['controller', 'io', 'reference']);
+  need(terminals, 'a terminal', card.driver?.terminal, ['driver', 'terminal']);
+  card.translator?.channels.forEach((c, i) => {
+    need(signals, 'a signal', c.low, ['translator', 'channels', i, 'low']);
+    need(signals, 'a signal', c.high, ['translator', 'channels', i, 'high']);
+  });
+  need(supplies, 'a supply', card.translator?.lowSupply, ['translator', 'lowSupply']);
+  need(supplies, 'a supply', card.translator?.highSupply, ['translator', 'highSupply']);
+  checkSources(card, card, [], issue);
+}
+
+/** Walks the whole card: each `source` must be a key of `sources`. */
+function checkSources(card: Card, value: unknown, path: (string | number)[], issue: Issue): void {
+  if (Array.isArray(value)) value.forEach((item, i) => checkSources(card, item, [...path, i], issue));
+  else if (value && typeof value === 'object') {
+    for (const [key, item] of Object.entries(value)) {
+      if (key === 'source' && typeof item === 'string' && !Object.hasOwn(card.sources, item)) {
+        issue([...path, key], `expected a source of this card, found “${item}”`);
+      } else checkSources(card, item, [...path, key], issue);
+    }
+  }
+}
+
+/** Cards by id. */
+export type Library = ReadonlyMap<string, Card>;
+export const libraryOf = (cards: Iterable<Card>): Library => new Map([...cards].map((card) => [card.id, card]));

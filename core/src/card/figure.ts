@@ -1,0 +1,83 @@
+import { z } from 'zod';
+import { interval, type Interval } from '../quantity/interval.ts';
+
+/** Where figures come from, strongest first. */
+export const EVIDENCE = ['measured', 'datasheet', 'seller', 'class-typical', 'memory'] as const;
+export type Evidence = (typeof EVIDENCE)[number];
+
+/** A result that rests on one of these is "on trust". */
+export const ON_TRUST: ReadonlySet<Evidence> = new Set<Evidence>(['class-typical', 'memory']);
+
+/** The weakest of several; measured when nothing is given. @example weakest(['measured', 'seller']) === 'seller' */
+export const weakest = (kinds: readonly Evidence[]): Evidence =>
+  EVIDENCE[Math.max(0, ...kinds.map((kind) => EVIDENCE.indexOf(kind)))] ?? 'measured';
+
+export const text = (most: number) => z.string().trim().min(1).max(most);
+
+/** Ids name things inside a file; they are lower case so that two never differ by case alone. */
+export const Id = z
+  .string()
+  .max(48)
+  .regex(/^[a-z0-9][a-z0-9-]*$/, 'an id of lower-case letters, digits and hyphens');
+export type Id = z.infer<typeof Id>;
+
+export const Source = z.strictObject({
+  kind: z.enum(EVIDENCE),
+  title: text(160),
+  revision: text(40).optional(),
+  page: z.int().positive().optional(),
+});
+export type Source = z.infer<typeof Source>;
+
+const bounds = {
+  min: z.number().optional(),
+  typ: z.number().optional(),
+  max: z.number().optional(),
+  conditions: text(160).optional(),
+  /** Key of the card's `sources`. */
+  source: Id,
+};
+
+const NON_NEGATIVE: ReadonlySet<string> = new Set(['Ω', 'A', 'F', 's', 'Hz', 'H', 'share']);
+
+function checkBounds(
+  figure: { min?: number; typ?: number; max?: number; unit: string },
+  issue: (message: string) => void,
+) {
+  const given = [figure.min, figure.typ, figure.max].filter((value) => value !== undefined);
+  if (given.length === 0) issue('expected at least one of min, typ, max');
+  if (given.some((value, i) => i > 0 && value < (given[i - 1] ?? value))) {
+    issue(`expected min ≤ typ ≤ max, found ${given.join(' > ')}`);
+  }
+  if (NON_NEGATIVE.has(figure.unit) && given.some((value) => value < 0)) {
+    issue(`expected no negative value in ${figure.unit}, found ${given.find((value) => value < 0)}`);
+  }
+}
+
+/** A figure in the named SI unit. */
+export const figure = <U extends string>(...units: [U, ...U[]]) =>
+  z
+    .strictObject({ ...bounds, unit: z.enum(units) })
+    .superRefine((value, context) =>
+      checkBounds(value as never, (message) => context.addIssue({ code: 'custom', message })),
+    );
+
+export type Figure<U extends string = string> = {
+  min?: number | undefined;
+  typ?: number | undefined;
+  max?: number | undefined;
+  conditions?: string | undefined;
+  source: string;
+  unit: U;
+};
+
+/** A level: in volts, as a share of the supply, or in volts above the supply. */
+export const LevelFigure = figure('V', 'share', 'offset');
+export type LevelFigure = z.infer<typeof LevelFigure>;
+
+/** A bound that is not given is taken from the nearest that is. */
+export function toInterval(f: Pick<Figure, 'min' | 'typ' | 'max'>): Interval {
+  const low = f.min ?? f.typ ?? f.max ?? NaN;
+  const high = f.max ?? f.typ ?? f.min ?? NaN;
+  return interval(low, f.typ ?? (low + high) / 2, high);
+}

@@ -1,0 +1,113 @@
+import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
+import { formatAddress } from '../quantity/address.ts';
+import { BUS_ADDRESS_SOURCE, isReservedAddress } from '../standard/bus-timing.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+
+const collision: CheckMeta = {
+  id: 'bus/address-collision',
+  title: 'One part answers at one address',
+  station: 'bus',
+  rule: 'No two parts of one bus segment answer at one address, their settings considered.',
+  source: BUS_ADDRESS_SOURCE,
+  breaks: 'fault',
+};
+
+const i2c = (circuit: Circuit): BusNode[] => circuit.buses.filter(({ protocol }) => protocol === 'i2c');
+
+function addressRest(circuit: Circuit, member: Member): [string, string | undefined] {
+  const card = circuit.parts.get(member.part)?.card;
+  return [card?.id ?? '', Object.keys(card?.sources ?? {})[0]];
+}
+
+/** Parts of a bus grouped by the address they answer at. A translator passes everything, so it divides nothing. */
+function groups(bus: BusNode): Map<number, Member[]> {
+  const map = new Map<number, Member[]>();
+  for (const member of bus.members) {
+    if (member.address === null) continue;
+    const address = member.address > 0x7f ? member.address >> 1 : member.address;
+    map.set(address, [...(map.get(address) ?? []), member]);
+  }
+  return map;
+}
+
+export const busAddressCollision: Check = {
+  meta: collision,
+  run: (circuit) =>
+    i2c(circuit).flatMap((bus) =>
+      [...groups(bus)].map(([address, members]): Result => {
+        const names = members.map(({ label }) => label).join(' and ');
+        const at = formatAddress(address);
+        return result(circuit, collision, {
+          subjects: [bus.id, ...members.map(({ part, port }) => `${part}.${port}`)],
+          severity: members.length > 1 ? 'fault' : null,
+          measured: members.length,
+          limit: 1,
+          unit: 'parts',
+          margin: 1 - members.length,
+          message:
+            members.length > 1
+              ? `${names} ${members.length === 2 ? 'both' : 'all'} answer at ${at} on ${bus.name}. Their bits mix; neither can be read.`
+              : `${names} alone answers at ${at} on ${bus.name}.`,
+          meaning:
+            'Two parts that answer together pull the data line for each other’s bits: readings are garbage or the same twice.',
+          workings: members.map((m) => ({
+            name: m.label,
+            sum: `${at} (${address})${m.options.length > 1 ? `, one of ${m.options.length} settings` : ', fixed'}`,
+          })),
+          rests: members.map((m) => addressRest(circuit, m)),
+        });
+      }),
+    ),
+};
+
+const reserved: CheckMeta = {
+  id: 'bus/address-reserved',
+  title: 'No part sits on a reserved address',
+  station: 'bus',
+  rule: 'Addresses run from 0x08 to 0x77; 0x00–0x07 and 0x78–0x7F are reserved. A value above 0x7F is taken for the 8-bit form and halved.',
+  source: BUS_ADDRESS_SOURCE,
+  breaks: 'fault',
+};
+
+export const busAddressReserved: Check = {
+  meta: reserved,
+  run: (circuit) =>
+    i2c(circuit).flatMap((bus) =>
+      bus.members.flatMap((m): Result[] => {
+        if (m.address === null) return [];
+        const at = formatAddress(m.address);
+        const eightBit = m.address > 0x7f;
+        const seven = eightBit ? m.address >> 1 : m.address;
+        const bad = isReservedAddress(seven);
+        const strange =
+          !eightBit && !bad && m.options.length > 0 && !m.options.some(({ value }) => value === m.address);
+        const limit = seven < 0x08 ? 0x08 : 0x77;
+        return [
+          result(circuit, reserved, {
+            subjects: [`${m.part}.${m.port}`],
+            severity: bad || eightBit || strange ? 'fault' : null,
+            measured: m.address,
+            limit,
+            unit: '',
+            margin: Math.min(m.address - 0x08, 0x77 - m.address),
+            message: eightBit
+              ? `${at} of ${m.label} is above 0x7F; it looks like the 8-bit form that holds the read/write bit. Is ${formatAddress(seven)} meant?`
+              : bad
+                ? `${at} of ${m.label} is reserved; a part may sit from 0x08 to 0x77.`
+                : strange
+                  ? `${m.label} cannot be set to ${at}; its card knows ${m.options.map(({ value }) => formatAddress(value)).join(', ')}.`
+                  : `${at} of ${m.label} is free for use.`,
+            meaning: 'Reserved addresses start special sequences; a part there is not reached by ordinary software.',
+            workings: [
+              {
+                name: 'address',
+                sum: `${at} = ${m.address}${eightBit ? `; halved ${formatAddress(seven)} = ${seven}` : ''}`,
+              },
+              { name: 'free for use', sum: '0x08 to 0x77, 128 − 16 = 112 addresses' },
+            ],
+            rests: [addressRest(circuit, m)],
+          }),
+        ];
+      }),
+    ),
+};

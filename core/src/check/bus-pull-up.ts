@@ -1,0 +1,145 @@
+import type { Circuit, Net } from '../circuit/circuit.ts';
+import { effectivePullUp, highestRest, pullUpSum } from '../physics/node.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import {
+  BUS_TIMING_SOURCE,
+  modeFor,
+  pullUpMax,
+  pullUpMin,
+  riseTime,
+  SINK_VOLTAGE,
+  type BusMode,
+} from '../standard/bus-timing.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+
+const weak: CheckMeta = {
+  id: 'bus/pull-up-weak',
+  title: 'The pull-up lifts the line in time',
+  station: 'bus',
+  rule: 'tr = 0.8473 × Rp × Cb ≤ 1000 ns (standard), 300 ns (fast), 120 ns (fast-plus).',
+  source: BUS_TIMING_SOURCE,
+  breaks: 'fault',
+};
+
+/** Clock of a bus that states none: standard mode. */
+const modeOf = (net: Net): BusMode | null => modeFor(net.clock ?? 100e3);
+const fittedRests = (net: Net) =>
+  net.pullUps.map(({ source }) => (source ? ([source.card, source.source] as const) : null));
+const i2cNets = (circuit: Circuit) => circuit.nets.filter((net) => net.protocol === 'i2c');
+
+function capacitanceSum(net: Net): string {
+  return net.capacitanceTerms.map(({ label, farads }) => `${formatQuantity(farads, 'F')} ${label}`).join(' + ');
+}
+
+export const busPullUpWeak: Check = {
+  meta: weak,
+  run: (circuit) =>
+    i2cNets(circuit).flatMap((net): Result[] => {
+      const rp = effectivePullUp(net);
+      const mode = modeOf(net);
+      if (!rp || !mode) return [];
+      const rise = riseTime(rp.max, net.capacitance);
+      const margin = mode.riseTime - rise;
+      const most = pullUpMax(mode.riseTime, net.capacitance);
+      const rpText = formatQuantity(rp.max, 'Ω');
+      const text = `${formatQuantity(rise, 's')} of ${formatQuantity(mode.riseTime, 's')} allowed in ${mode.name} mode`;
+      return [
+        result(circuit, weak, {
+          subjects: [net.id],
+          severity: margin < 0 ? 'fault' : null,
+          measured: rise,
+          limit: mode.riseTime,
+          unit: 's',
+          margin,
+          message:
+            margin < 0
+              ? `${net.label} takes ${text} to rise with ${rpText}. The pull-up may be ${formatQuantity(most, 'Ω')} at most.`
+              : `${net.label} rises within ${text}.`,
+          meaning:
+            'A line that rises too slowly is still low when the clock samples it: bits are lost, first on a warm day or with one more part.',
+          workings: [
+            { name: 'pull-up, at its largest', sum: pullUpSum(net, 'max'), value: rp.max, unit: 'Ω' },
+            { name: 'capacitance', sum: capacitanceSum(net), value: net.capacitance, unit: 'F' },
+            {
+              name: 'rise time',
+              sum: `0.8473 × ${rpText} × ${formatQuantity(net.capacitance, 'F')}`,
+              value: rise,
+              unit: 's',
+            },
+            {
+              name: 'largest pull-up',
+              sum: `${formatQuantity(mode.riseTime, 's')} ÷ (0.8473 × ${formatQuantity(net.capacitance, 'F')})`,
+              value: most,
+              unit: 'Ω',
+            },
+          ],
+          rests: fittedRests(net),
+        }),
+      ];
+    }),
+};
+
+const strong: CheckMeta = {
+  id: 'bus/pull-up-strong',
+  title: 'Every sink can hold the line low',
+  station: 'bus',
+  rule: 'Rp ≥ (VDD − 0.4 V) ÷ IOL of the weakest sink; 3 mA, fast-plus 20 mA. Rp is the parallel value of every fitted pull-up; with several rails VDD is their common open voltage.',
+  source: BUS_TIMING_SOURCE,
+  breaks: 'fault',
+};
+
+/** The smallest sink current among the ends; what the mode asks of every part where a card says nothing. */
+function weakestSink(net: Net, fallback: number) {
+  let weakest = { amps: fallback, label: 'the mode', card: '', source: null as string | null };
+  const stated = net.ends.filter(({ levels }) => levels.sink !== null);
+  for (const end of stated) {
+    const amps = end.levels.sink ?? fallback;
+    if (amps < weakest.amps || (weakest.card === '' && stated.length === net.ends.length)) {
+      weakest = { amps, label: end.label, card: end.card, source: end.levels.sinkSource };
+    }
+  }
+  return weakest;
+}
+
+export const busPullUpStrong: Check = {
+  meta: strong,
+  run: (circuit) =>
+    i2cNets(circuit).flatMap((net): Result[] => {
+      const rp = effectivePullUp(net);
+      const open = highestRest(net);
+      if (!rp || !open) return [];
+      const sink = weakestSink(net, modeOf(net)?.sinkCurrent ?? 3e-3);
+      const limit = pullUpMin(open.volts, SINK_VOLTAGE, sink.amps);
+      const margin = rp.min - limit;
+      const rpText = formatQuantity(rp.min, 'Ω');
+      const limitText = formatQuantity(limit, 'Ω');
+      return [
+        result(circuit, strong, {
+          subjects: [net.id],
+          severity: margin < 0 ? 'fault' : null,
+          measured: rp.min,
+          limit,
+          unit: 'Ω',
+          margin,
+          message:
+            margin < 0
+              ? `The pull-ups on ${net.label} make ${rpText}; ${sink.label} can hold low no less than ${limitText}. The low level is not guaranteed.`
+              : `The pull-ups on ${net.label} make ${rpText}; ${limitText} would be the strongest.`,
+          meaning:
+            'With too strong a pull-up the low level stays too high to be read, and the part works above its rating.',
+          workings: [
+            { name: 'pull-up, at its smallest', sum: pullUpSum(net, 'min'), value: rp.min, unit: 'Ω' },
+            { name: 'open voltage', sum: open.sum, value: open.volts, unit: 'V' },
+            { name: 'weakest sink', sum: sink.label, value: sink.amps, unit: 'A' },
+            {
+              name: 'strongest pull-up',
+              sum: `(${formatQuantity(open.volts, 'V', 4)} − ${SINK_VOLTAGE} V) ÷ ${formatQuantity(sink.amps, 'A')}`,
+              value: limit,
+              unit: 'Ω',
+            },
+          ],
+          rests: [...fittedRests(net), sink.source ? [sink.card, sink.source] : null],
+        }),
+      ];
+    }),
+};

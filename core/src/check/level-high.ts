@@ -1,0 +1,135 @@
+import type { LevelFigure } from '../card/figure.ts';
+import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
+import { levelAt, levelVolts, pairMargin, type Resolved } from '../circuit/level.ts';
+import { lowestRest, type NodeVoltage } from '../physics/node.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { TYPICAL_THRESHOLD } from '../standard/practice.ts';
+import { brokenOrTightest, type Weighed } from './pairs.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { capital } from './words.ts';
+
+const meta: CheckMeta = {
+  id: 'level/high',
+  title: 'A high is read as high',
+  station: 'levels',
+  rule: 'What is guaranteed high on the net - VOH(min) of a driver, or the resting level of an open-drain net less leakage × pull-up - is at least VIH of every receiver, worst case. Every broken pair is reported, and the tightest that holds.',
+  source: 'the cards’ VOH and VIH; for families JESD8C.01, JESD8-5A, JESD8-7A (from memory)',
+  breaks: 'fault',
+};
+
+const V = (x: number) => formatQuantity(x, 'V', 3);
+
+/** The typical threshold: the card's, or half the supply as is common practice. */
+function typicalThreshold(end: NetEnd, level: LevelFigure): number {
+  const supply = end.power.voltage?.typ ?? 0;
+  return level.typ === undefined ? TYPICAL_THRESHOLD * supply : levelVolts(level, 'typ', supply);
+}
+
+interface HighPair {
+  readonly from: string;
+  readonly receiver: NetEnd;
+  readonly need: LevelFigure;
+  readonly driver: Resolved;
+  readonly receives: Resolved;
+  readonly margin: number;
+  readonly subject: string;
+  readonly rests: readonly (readonly [string, string])[];
+}
+
+function report(circuit: Circuit, pair: HighPair): Result {
+  const { margin, from, receiver } = pair;
+  const broken = margin < -1e-9;
+  const works =
+    circuit.plan.rules.marginalLevels === 'working' && pair.driver.volts >= typicalThreshold(receiver, pair.need);
+  const given = V(pair.driver.volts);
+  const needed = V(pair.receives.volts);
+  return result(circuit, meta, {
+    subjects: [pair.subject, `${receiver.part}.${receiver.signal}`],
+    severity: broken ? (works ? 'caution' : 'fault') : null,
+    measured: pair.driver.volts,
+    limit: pair.receives.volts,
+    unit: 'V',
+    margin,
+    message: !broken
+      ? `${capital(from)} gives at least ${given} high; ${receiver.label} needs ${needed}.`
+      : works
+        ? `${capital(from)} guarantees ${given} high; ${receiver.label} asks for ${needed}. It passes the typical threshold, so it usually works.`
+        : `${capital(from)} guarantees only ${given} high; ${receiver.label} needs ${needed}. It may not be read.`,
+    meaning:
+      'Between the two levels the receiver may take a one for a nought: readings fail now and then, or with the next part from the bag.',
+    workings: [
+      { name: `high that ${from} guarantees`, sum: pair.driver.sum, value: pair.driver.volts, unit: 'V' },
+      { name: `high that ${receiver.label} needs`, sum: pair.receives.sum, value: pair.receives.volts, unit: 'V' },
+      { name: 'margin', sum: `${given} − ${needed}`, value: margin, unit: 'V' },
+    ],
+    rests: [[receiver.card, pair.need.source], ...pair.rests],
+  });
+}
+
+function judge(circuit: Circuit, net: Net): Result[] {
+  const rests = new Map<number | null, NodeVoltage | null>();
+  const drivers = net.ends.filter(({ kind }) => kind === 'push-pull' || kind === 'bidirectional');
+  return net.ends.flatMap((receiver) => {
+    const need = receiver.levels.inputHigh;
+    if (!need || receiver.kind === 'push-pull') return [];
+    const weighed: Weighed<() => HighPair>[] = [];
+    for (const driver of drivers) {
+      const level = driver.levels.outputHigh;
+      if (driver === receiver || !level) continue;
+      const found = pairMargin(
+        { level, bound: 'min', power: driver.power },
+        { level: need, bound: 'max', power: receiver.power },
+        'above',
+      );
+      if (!found) continue;
+      const build = (): HighPair => ({
+        from: driver.label,
+        receiver,
+        need,
+        driver: levelAt(level, 'min', found.driverSupply),
+        receives: levelAt(need, 'max', found.receiverSupply),
+        margin: found.margin,
+        subject: `${driver.part}.${driver.signal}`,
+        rests: [[driver.card, level.source]],
+      });
+      weighed.push({ margin: found.margin, value: build });
+    }
+    const rest = net.openDrain ? restPair(net, receiver, need, rests) : null;
+    if (rest) weighed.push({ margin: rest.margin, value: () => rest });
+    return brokenOrTightest(weighed).map((build) => report(circuit, build()));
+  });
+}
+
+/** The resting level against a receiver; pull-ups on the receiver's own rail move with it. */
+function restPair(
+  net: Net,
+  receiver: NetEnd,
+  need: LevelFigure,
+  known: Map<number | null, NodeVoltage | null>,
+): HighPair | null {
+  const supply = receiver.power.voltage;
+  if (!supply || net.pullUps.every(({ voltage }) => voltage === null)) return null;
+  const oneRail = net.pullUps.every(({ root }) => root === receiver.power.rail);
+  let worst: HighPair | null = null;
+  for (const volts of oneRail ? [supply.min, supply.max] : [supply.max]) {
+    const at = oneRail ? volts : null;
+    const rest = known.has(at) ? known.get(at) : lowestRest(net, at ?? undefined);
+    known.set(at, rest ?? null);
+    if (!rest) continue;
+    const margin = rest.volts - levelVolts(need, 'max', volts);
+    if (worst && margin >= worst.margin) continue;
+    worst = {
+      from: `${net.label} at rest`,
+      receiver,
+      need,
+      driver: rest,
+      receives: levelAt(need, 'max', volts),
+      margin,
+      subject: net.id,
+      rests: net.pullUps.flatMap(({ source }) => (source ? [[source.card, source.source] as const] : [])),
+    };
+  }
+  return worst;
+}
+
+export const levelHigh: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };

@@ -1,0 +1,90 @@
+import type { LevelFigure } from '../card/figure.ts';
+import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
+import { levelAt, levelVolts, pairMargin, type Resolved } from '../circuit/level.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { SWITCH_LOW } from '../standard/practice.ts';
+import { brokenOrTightest, type Weighed } from './pairs.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+
+const meta: CheckMeta = {
+  id: 'level/low',
+  title: 'A low is read as low',
+  station: 'levels',
+  rule: 'VOL(max) of every driver is at most VIL of every receiver on the net, worst case. Every broken pair is reported, and the tightest that holds.',
+  source: 'the cards’ VOL and VIL; for families JESD8C.01, JESD8-5A, JESD8-7A (from memory)',
+  breaks: 'fault',
+};
+
+const V = (x: number) => formatQuantity(x, 'V', 3);
+
+interface LowPair {
+  readonly driver: NetEnd;
+  readonly given: Resolved;
+  readonly needed: Resolved;
+  readonly margin: number;
+  readonly level: LevelFigure | undefined;
+}
+
+/** Either the closed contact of a switch, or an output with its low level. */
+function pairOf(driver: NetEnd, receiver: NetEnd, need: LevelFigure): Weighed<() => LowPair> | null {
+  const supply = receiver.power.voltage;
+  if (driver.kind === 'switch' && supply) {
+    const lowest = supply.min - receiver.power.drop;
+    const margin = levelVolts(need, 'min', lowest) - SWITCH_LOW;
+    const given = { volts: SWITCH_LOW, sum: 'contact closed to ground' };
+    return { margin, value: () => ({ driver, given, needed: levelAt(need, 'min', lowest), margin, level: undefined }) };
+  }
+  const level = driver.levels.outputLow;
+  if (!level || driver.kind === 'input' || driver.kind === 'led') return null;
+  const found = pairMargin(
+    { level, bound: 'max', power: driver.power },
+    { level: need, bound: 'min', power: receiver.power },
+    'below',
+  );
+  if (!found) return null;
+  const value = (): LowPair => ({
+    driver,
+    given: levelAt(level, 'max', found.driverSupply),
+    needed: levelAt(need, 'min', found.receiverSupply),
+    margin: found.margin,
+    level,
+  });
+  return { margin: found.margin, value };
+}
+
+function report(circuit: Circuit, pair: LowPair, receiver: NetEnd, need: LevelFigure): Result {
+  const { driver } = pair;
+  const given = V(pair.given.volts);
+  const needed = V(pair.needed.volts);
+  const broken = pair.margin < -1e-9;
+  return result(circuit, meta, {
+    subjects: [`${driver.part}.${driver.signal}`, `${receiver.part}.${receiver.signal}`],
+    severity: broken ? 'fault' : null,
+    measured: pair.given.volts,
+    limit: pair.needed.volts,
+    unit: 'V',
+    margin: pair.margin,
+    message: broken
+      ? `${driver.label} pulls low to ${given} only; ${receiver.label} takes no more than ${needed} for a low. It may not be read.`
+      : `${driver.label} pulls low to ${given} at most; ${receiver.label} takes up to ${needed} for a low.`,
+    meaning:
+      'A low that stays above the threshold is read as high now and then: acknowledgements and start conditions get lost.',
+    workings: [
+      { name: `low that ${driver.label} guarantees`, sum: pair.given.sum, value: pair.given.volts, unit: 'V' },
+      { name: `low that ${receiver.label} accepts`, sum: pair.needed.sum, value: pair.needed.volts, unit: 'V' },
+      { name: 'margin', sum: `${needed} − ${given}`, value: pair.margin, unit: 'V' },
+    ],
+    rests: [[receiver.card, need.source], pair.level ? [driver.card, pair.level.source] : null],
+  });
+}
+
+function judge(circuit: Circuit, net: Net): Result[] {
+  return net.ends.flatMap((receiver) => {
+    const need = receiver.levels.inputLow;
+    if (!need || receiver.kind === 'push-pull') return [];
+    const pairs = net.ends.flatMap((driver) => (driver === receiver ? [] : (pairOf(driver, receiver, need) ?? [])));
+    return brokenOrTightest(pairs).map((build) => report(circuit, build(), receiver, need));
+  });
+}
+
+export const levelLow: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };

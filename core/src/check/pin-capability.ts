@@ -1,0 +1,72 @@
+import type { Circuit, PinWish } from '../circuit/circuit.ts';
+import { functionsOf, groupInstances, instancesFor, pinByTerminal } from '../circuit/pin-function.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+
+const meta: CheckMeta = {
+  id: 'pin/capability',
+  title: 'The pin can do what the signal asks',
+  station: 'pins',
+  rule: 'Every line has a pin, the pin has the function that the line asks for, and the lines of one bus are on one instance of the peripheral.',
+  source: 'the controller’s card',
+  breaks: 'fault',
+};
+
+export const ASK_NAME: Readonly<Record<PinWish['ask'], string>> = {
+  in: 'an input',
+  out: 'an output',
+  inout: 'an input that can also pull low',
+  adc: 'an analog input',
+  pwm: 'a PWM output',
+  irq: 'an interrupt input',
+  'i2c.sda': 'I²C data',
+  'i2c.scl': 'I²C clock',
+  'uart.tx': 'a UART transmitter',
+  'uart.rx': 'a UART receiver',
+};
+
+function judge(circuit: Circuit, wish: PinWish): Result[] {
+  const card = circuit.controller?.card;
+  const asks = ASK_NAME[wish.ask];
+  const base = { subjects: [wish.id], limit: 1, unit: 'functions' };
+  const broken = (message: string, workings: Result['workings'] = []) => [
+    result(circuit, meta, {
+      ...base,
+      severity: 'fault',
+      measured: 0,
+      margin: -1,
+      message,
+      workings,
+      meaning: 'The signal has nowhere to go: the software finds nothing there.',
+    }),
+  ];
+  if (!card || !circuit.controller) return broken(`${wish.label} needs ${asks}, and the plan has no controller.`);
+  if (!wish.pin) return broken(`${wish.label} needs ${asks} and has no pin yet.`);
+  const pin = pinByTerminal(card, wish.pin);
+  const label = card.terminals.find(({ id }) => id === wish.pin)?.label ?? wish.pin;
+  const can = pin ? functionsOf(card, pin) : [];
+  const workings = [
+    { name: 'asked', sum: wish.ask },
+    { name: `${label} can`, sum: can.join(', ') || 'nothing' },
+  ];
+  const instances = instancesFor(can, wish.ask);
+  if (instances.length === 0) return broken(`${wish.label} needs ${asks}; ${label} cannot be one.`, workings);
+  if (wish.group && groupInstances(circuit, wish.group).length === 0) {
+    return broken(
+      `${wish.label} is on ${label} (instance ${instances.join(' or ')}), its partner line on another instance. Both must be on one.`,
+      workings,
+    );
+  }
+  return [
+    result(circuit, meta, {
+      ...base,
+      severity: null,
+      measured: 1,
+      margin: 0,
+      message: `${label} can be ${asks} for ${wish.label}.`,
+      workings,
+      rests: [[card.id, Object.keys(card.sources)[0]]],
+    }),
+  ];
+}
+
+export const pinCapability: Check = { meta, run: (circuit) => circuit.wishes.flatMap((wish) => judge(circuit, wish)) };

@@ -1,0 +1,128 @@
+import { toInterval } from '../card/figure.ts';
+import type { Circuit, Net } from '../circuit/circuit.ts';
+import { levelAt } from '../circuit/level.ts';
+import { pinUses } from '../circuit/pin-function.ts';
+import { highestRest, lowestRest } from '../physics/node.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+
+const meta: CheckMeta = {
+  id: 'pin/strap',
+  title: 'Boot pins are left in peace',
+  station: 'pins',
+  rule: 'While the controller starts, what hangs on a strapping pin cannot hold it at the wrong level: above VIL where low is asked, below VIH where high is. Pins of flash, USB and console are not used.',
+  source: 'the controller’s card',
+  breaks: 'fault',
+};
+
+interface Boot {
+  readonly low: number;
+  readonly high: number;
+  readonly sum: string;
+}
+
+/** The levels that a net can have while the controller's pin is still an input; null when nothing drives it. */
+function bootLevels(circuit: Circuit, net: Net): Boot | null {
+  const others = net.ends.filter((end) => !end.controller);
+  for (const end of others) {
+    if (end.kind === 'push-pull' || end.kind === 'bidirectional') {
+      const high = end.power.voltage?.max ?? 0;
+      return { low: 0, high, sum: `${end.label} may drive it low or to ${formatQuantity(high, 'V')}` };
+    }
+  }
+  const rest = { low: lowestRest(net)?.volts, high: highestRest(net)?.volts };
+  const sinker = others.find(({ kind }) => kind === 'switch');
+  if (sinker) return { low: 0, high: rest.high ?? Infinity, sum: `${sinker.label} closed pulls it to 0 V` };
+  const light = others.find(({ kind }) => kind === 'led');
+  const forward =
+    light && circuit.parts.get(light.part)?.card.ports.find(({ protocol }) => protocol === 'led')?.forward;
+  if (light && forward) {
+    const clamp = toInterval(forward.voltage).min;
+    return { low: 0, high: clamp, sum: `${light.label} holds it at ${formatQuantity(clamp, 'V')} or less` };
+  }
+  if (rest.low !== undefined && rest.high !== undefined) {
+    return { low: rest.low, high: rest.high, sum: 'its pull-up lifts it' };
+  }
+  return null;
+}
+
+function judgeStrap(circuit: Circuit, use: ReturnType<typeof pinUses>[number]): Result[] {
+  const { pin, label, wishes } = use;
+  const controller = circuit.controller;
+  const io = controller?.card.controller?.io;
+  const strap = pin.strap;
+  if (!strap || !io || !controller) return [];
+  return wishes.flatMap((wish) => {
+    const net = circuit.nets.find(({ id }) => id === wish.net);
+    const end = net?.ends.find((e) => e.controller);
+    const level = strap.level === 'high' ? io.inputHigh : io.inputLow;
+    const supply = end?.power.voltage;
+    if (!net || !level || !supply) return [];
+    const boot = bootLevels(circuit, net);
+    const needed = levelAt(
+      level,
+      strap.level === 'high' ? 'max' : 'min',
+      strap.level === 'high' ? supply.max : supply.min,
+    );
+    const measured = boot && (strap.level === 'high' ? boot.low : Math.min(boot.high, supply.max));
+    const margin =
+      measured === null ? null : strap.level === 'high' ? measured - needed.volts : needed.volts - measured;
+    const broken = margin !== null && margin < 0;
+    return [
+      result(circuit, meta, {
+        subjects: [`${controller.id}.${pin.terminal}`, wish.id],
+        severity: broken ? 'fault' : null,
+        measured,
+        limit: needed.volts,
+        unit: 'V',
+        margin,
+        message: broken
+          ? `${label} must be ${strap.level} while the controller starts; ${wish.label} can hold it at ${formatQuantity(measured ?? 0, 'V')}. ${strap.meaning}`
+          : `${wish.label} leaves ${label} ${strap.level} while the controller starts.`,
+        meaning:
+          'It starts on the desk and not in the cupboard: whether the board boots depends on what the part happens to be doing.',
+        workings: [
+          { name: 'asked at boot', sum: strap.level },
+          {
+            name: 'held by the circuit',
+            sum: boot?.sum ?? 'nothing; the chip’s own pull decides',
+            ...(measured === null ? {} : { value: measured, unit: 'V' }),
+          },
+          { name: `limit for ${strap.level}`, sum: needed.sum, value: needed.volts, unit: 'V' },
+        ],
+        rests: [
+          [controller.card.id, strap.source],
+          [controller.card.id, level.source],
+        ],
+      }),
+    ];
+  });
+}
+
+function judgeReserved(circuit: Circuit, use: ReturnType<typeof pinUses>[number]): Result[] {
+  const { pin, label, wishes } = use;
+  const { reserved } = pin;
+  const controller = circuit.controller;
+  if (!reserved || !controller || wishes.length === 0) return [];
+  const flash = reserved.by === 'flash';
+  return [
+    result(circuit, meta, {
+      subjects: [`${controller.id}.${pin.terminal}`, 'reserved', ...wishes.map(({ id }) => id)],
+      severity: flash ? 'fault' : 'caution',
+      measured: wishes.length,
+      limit: 0,
+      unit: 'signals',
+      margin: -wishes.length,
+      message: `${label} belongs to the ${reserved.by === 'usb' ? 'USB' : reserved.by}; ${wishes.map((w) => w.label).join(' and ')} is on it. ${reserved.meaning}`,
+      meaning: flash
+        ? 'The controller cannot run its program.'
+        : 'Programming and messages from the board are disturbed.',
+      rests: [[controller.card.id, reserved.source]],
+    }),
+  ];
+}
+
+export const pinStrap: Check = {
+  meta,
+  run: (circuit) => pinUses(circuit).flatMap((use) => [...judgeStrap(circuit, use), ...judgeReserved(circuit, use)]),
+};

@@ -1,0 +1,113 @@
+import type { Circuit } from '../circuit/circuit.ts';
+import { ON_TRUST, weakest, type Evidence, type Source } from '../card/figure.ts';
+
+export const SEVERITIES = ['danger', 'fault', 'caution', 'note'] as const;
+export type Severity = (typeof SEVERITIES)[number];
+
+export const STATIONS = ['need', 'levels', 'bus', 'pins', 'power', 'wiring', 'parts'] as const;
+export type StationId = (typeof STATIONS)[number];
+
+/** One step of a sum, with the numbers in it. */
+export interface Step {
+  readonly name: string;
+  readonly sum: string;
+  readonly value?: number;
+  readonly unit?: string;
+}
+
+/** A figure of a card that a result rests on, by where it came from. */
+export interface Rest {
+  readonly card: string;
+  readonly source: Source;
+}
+
+/** What a check says about one thing: a pass when `severity` is null, else a finding. */
+export interface Result {
+  /** Stable name of this result: the check and its subjects. */
+  readonly key: string;
+  readonly check: string;
+  readonly station: StationId;
+  readonly severity: Severity | null;
+  /** Ids of the plan: "part", "part.member", "bus", "bus.line". */
+  readonly subjects: readonly string[];
+  readonly measured: number | null;
+  readonly limit: number | null;
+  readonly unit: string;
+  /** Positive when the rule holds. */
+  readonly margin: number | null;
+  readonly message: string;
+  /** What it means for the person. */
+  readonly meaning: string;
+  readonly workings: readonly Step[];
+  readonly rests: readonly Rest[];
+  readonly evidence: Evidence;
+  readonly onTrust: boolean;
+  /** False where meeting the limit exactly is as good as it gets, so that the margin says nothing about tightness. */
+  readonly ranked: boolean;
+}
+
+export interface CheckMeta {
+  /** "station/rule" */
+  readonly id: string;
+  readonly title: string;
+  readonly station: StationId;
+  /** The rule in one sentence, with its formula. */
+  readonly rule: string;
+  /** The published source, or "common practice". */
+  readonly source: string;
+  /** The severity of a broken rule; some checks grade further. */
+  readonly breaks: Severity;
+}
+
+export interface Check {
+  readonly meta: CheckMeta;
+  run(circuit: Circuit): Result[];
+}
+
+interface Draft {
+  readonly subjects: readonly string[];
+  readonly severity: Severity | null;
+  readonly measured?: number | null;
+  readonly limit?: number | null;
+  readonly unit?: string;
+  readonly margin?: number | null;
+  readonly message: string;
+  readonly meaning?: string;
+  readonly ranked?: boolean;
+  readonly workings?: readonly Step[];
+  /** Figures it rests on: card id and source key. */
+  readonly rests?: readonly (readonly [card: string, source: string | undefined] | null | undefined)[];
+}
+
+/** Makes a result: the evidence is the weakest source among what it rests on. */
+export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result {
+  const rests: Rest[] = [];
+  const seen = new Set<string>();
+  for (const rest of draft.rests ?? []) {
+    if (!rest?.[1]) continue;
+    const source = circuit.cards.get(rest[0])?.sources[rest[1]];
+    const key = `${rest[0]}/${rest[1]}`;
+    if (!source || seen.has(key)) continue;
+    seen.add(key);
+    rests.push({ card: rest[0], source });
+  }
+  const evidence = weakest(rests.map(({ source }) => source.kind));
+  return {
+    key: `${meta.id}|${draft.subjects.join('|')}`,
+    check: meta.id,
+    station: meta.station,
+    severity: draft.severity,
+    subjects: draft.subjects,
+    measured: draft.measured ?? null,
+    limit: draft.limit ?? null,
+    unit: draft.unit ?? '',
+    margin: draft.margin ?? null,
+    message: draft.message,
+    meaning: draft.meaning ?? '',
+    workings: draft.workings ?? [],
+    rests,
+    evidence,
+    onTrust: ON_TRUST.has(evidence),
+    ranked: draft.ranked ?? true,
+  };
+}

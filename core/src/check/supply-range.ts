@@ -1,0 +1,82 @@
+import { toInterval } from '../card/figure.ts';
+import type { Circuit, Feed } from '../circuit/circuit.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+
+const meta: CheckMeta = {
+  id: 'supply/range',
+  title: 'Every part is fed inside its range',
+  station: 'power',
+  rule: 'Rail(min) − peak current × 2 × lead × Ω/m, to rail(max), lies inside the supply range; beyond the absolute maximum is danger.',
+  source: 'the cards; lead resistance ASTM B258 and IEC 60028 (from memory)',
+  breaks: 'fault',
+};
+
+const V = (x: number) => formatQuantity(x, 'V', 4);
+
+function judge(circuit: Circuit, feed: Feed): Result {
+  const part = circuit.parts.get(feed.part);
+  const label = part?.label ?? feed.part;
+  const card = part?.card.id ?? '';
+  const range = toInterval(feed.supply.range);
+  const subjects = [`${feed.part}.${feed.supply.id}`];
+  const terminal = part?.card.terminals.find(({ id }) => id === feed.supply.terminal)?.label ?? feed.supply.id;
+  if (!feed.voltage) {
+    return result(circuit, meta, {
+      subjects,
+      severity: 'fault',
+      limit: range.min,
+      unit: 'V',
+      message: feed.rail
+        ? `${terminal} of ${label} hangs on a rail that nothing feeds.`
+        : `Nothing feeds ${terminal} of ${label}; it wants ${V(range.min)} to ${V(range.max)}.`,
+      meaning: 'A part without supply is fed backwards through its signal pins, or not at all.',
+      rests: [[card, feed.supply.range.source]],
+    });
+  }
+  const { min, max } = feed.voltage;
+  const absolute = feed.supply.absoluteMax && toInterval(feed.supply.absoluteMax).max;
+  const low = min - range.min;
+  const high = range.max - max;
+  const useHigh = high < low;
+  const margin = Math.min(low, high);
+  const measured = useHigh ? max : min;
+  const limit = useHigh ? range.max : range.min;
+  const rail = circuit.rails.get(feed.rail ?? '');
+  const danger = absolute !== undefined && max > absolute;
+  return result(circuit, meta, {
+    subjects,
+    severity: danger ? 'danger' : margin < -1e-9 ? 'fault' : null,
+    measured,
+    limit: danger ? absolute : limit,
+    unit: 'V',
+    margin: danger ? absolute - max : margin,
+    message: danger
+      ? `${label} gets up to ${V(max)} at ${terminal}; ${V(absolute)} is the most it stands. It can be destroyed.`
+      : margin < -1e-9
+        ? `${label} gets ${V(min)} to ${V(max)} at ${terminal}; it works from ${V(range.min)} to ${V(range.max)}.`
+        : `${label} gets ${V(min)} to ${V(max)}, inside ${V(range.min)} to ${V(range.max)}.`,
+    meaning: 'Outside its range a part reads wrongly, resets, or breaks.',
+    workings: [
+      { name: `${rail?.label ?? 'rail'}`, sum: `${V(rail?.voltage?.min ?? 0)} to ${V(rail?.voltage?.max ?? 0)}` },
+      { name: 'lost in the leads', sum: feed.dropSum, value: feed.drop, unit: 'V' },
+      {
+        name: 'lowest at the part',
+        sum: `${V(rail?.voltage?.min ?? 0)} − ${formatQuantity(feed.drop, 'V')}`,
+        value: min,
+        unit: 'V',
+      },
+      { name: 'distance below', sum: `${V(min)} − ${V(range.min)}`, value: low, unit: 'V' },
+      { name: 'distance above', sum: `${V(range.max)} − ${V(max)}`, value: high, unit: 'V' },
+    ],
+    rests: [
+      [card, feed.supply.range.source],
+      [circuit.parts.get(rail?.part ?? '')?.card.id ?? '', rail?.offer.voltage?.source],
+    ],
+  });
+}
+
+export const supplyRange: Check = {
+  meta,
+  run: (circuit) => [...circuit.feeds.values()].map((feed) => judge(circuit, feed)),
+};

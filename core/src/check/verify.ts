@@ -1,0 +1,48 @@
+import type { Circuit } from '../circuit/circuit.ts';
+import { CHECKS } from './registry.ts';
+import { SEVERITIES, type Result } from './result.ts';
+
+export interface Verdict {
+  readonly status: 'verified' | 'open';
+  /** Worst first. */
+  readonly findings: readonly Result[];
+  readonly passes: readonly Result[];
+  /** The pass with the smallest margin for its size. */
+  readonly tightest: Result | null;
+  /** Passes that rest on class-typical figures or memory. */
+  readonly onTrust: number;
+}
+
+/** Units that count things: a margin of one is as good as any there. */
+const COUNTED: ReadonlySet<string> = new Set(['', 'signals', 'functions', 'pull-ups', 'parts']);
+
+/** A margin as a share of the figures it lies between, so that volts and ohms can be ranked together. */
+export function relativeMargin(r: Result): number {
+  if (!r.ranked || r.margin === null || COUNTED.has(r.unit)) return Infinity;
+  const size = Math.max(Math.abs(r.limit ?? 0), Math.abs(r.measured ?? 0));
+  return size === 0 ? Infinity : r.margin / size;
+}
+
+const rank = (r: Result): number => (r.severity ? SEVERITIES.indexOf(r.severity) : SEVERITIES.length);
+
+/**
+ * Runs every check over the circuit.
+ * @returns verified when there is neither danger nor fault; the same circuit always gives the same verdict
+ */
+export function verify(circuit: Circuit): Verdict {
+  const results = CHECKS.flatMap((check) => check.run(circuit));
+  const findings = results.filter((r) => r.severity !== null);
+  findings.sort((a, b) => rank(a) - rank(b) || relativeMargin(a) - relativeMargin(b) || (a.key < b.key ? -1 : 1));
+  const passes = results.filter((r) => r.severity === null);
+  const tightest = passes.reduce<Result | null>(
+    (best, r) => (relativeMargin(r) < (best ? relativeMargin(best) : Infinity) ? r : best),
+    null,
+  );
+  return {
+    status: findings.some((r) => r.severity === 'danger' || r.severity === 'fault') ? 'open' : 'verified',
+    findings,
+    passes,
+    tightest,
+    onTrust: passes.filter((r) => r.onTrust).length,
+  };
+}

@@ -1,0 +1,2 @@
+/** The sentence-starting form of a label. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,178 @@
+/** What plan and cards make together. Derived once per change; plain data, so that it can cross to a worker. */
+import type { Card, Library, RailOffer, Signal, Supply } from '../card/card.ts';
+import type { LevelFigure } from '../card/figure.ts';
+import type { Ask, Protocol } from '../card/protocol.ts';
+import type { Interval } from '../quantity/interval.ts';
+import type { PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
+
+/** A part of the plan, or a translator helper, which takes part in the circuit like one. */
+export interface PartNode {
+  readonly id: string;
+  readonly label: string;
+  readonly card: Card;
+  readonly choice: PartChoice | null;
+  readonly helper: TranslatorHelper | null;
+}
+
+export interface Load {
+  /** The part, helper or rail that draws. */
+  readonly subject: string;
+  readonly label: string;
+  /** A, over the duty of the part. */
+  readonly typical: number;
+  /** A, all peaks at once. */
+  readonly peak: number;
+  readonly sum: string;
+}
+
+export interface Rail {
+  /** "part.rail" */
+  readonly ref: string;
+  readonly part: string;
+  readonly label: string;
+  readonly offer: RailOffer;
+  /** The rail whose voltage this is: itself, or the one it passes through. */
+  readonly root: string;
+  /** The part at the beginning: a wall adapter, a battery. */
+  readonly source: string;
+  /** Null when nothing feeds it, or it feeds itself. */
+  readonly voltage: Interval | null;
+  readonly loads: readonly Load[];
+  readonly typical: number;
+  readonly peak: number;
+}
+
+/** How a part's supply is fed. */
+export interface Feed {
+  readonly part: string;
+  readonly supply: Supply;
+  readonly rail: string | null;
+  /** Lost in the leads at the part's peak, V. */
+  readonly drop: number;
+  readonly dropSum: string;
+  /** At the part's terminals. */
+  readonly voltage: Interval | null;
+}
+
+/** What a level of a signal is resolved on. */
+export interface Power {
+  /** The root rail; null when not fed. */
+  readonly rail: string | null;
+  readonly source: string | null;
+  readonly voltage: Interval | null;
+  /** Lost between rail and part, V: the part sees anything from voltage − drop to voltage. */
+  readonly drop: number;
+}
+
+export interface Levels {
+  readonly outputHigh?: LevelFigure | undefined;
+  readonly outputLow?: LevelFigure | undefined;
+  readonly inputHigh?: LevelFigure | undefined;
+  readonly inputLow?: LevelFigure | undefined;
+  readonly absoluteMax?: LevelFigure | undefined;
+  /** A, what the open drain or output sinks at its low level. */
+  readonly sink: number | null;
+  readonly sinkSource: string | null;
+}
+
+export type EndKind = Signal['kind'];
+
+/** One terminal on a net. */
+export interface NetEnd {
+  readonly part: string;
+  readonly label: string;
+  /** The signal of the card; for the controller, the pin's terminal. */
+  readonly signal: string;
+  readonly terminal: string;
+  readonly kind: EndKind;
+  readonly power: Power;
+  readonly levels: Levels;
+  /** A at most into the pin. */
+  readonly leakage: number;
+  /** F */
+  readonly capacitance: number;
+  readonly card: string;
+  /** True for the controller's own pin. */
+  readonly controller: boolean;
+}
+
+export interface PullUp {
+  readonly ohms: Interval;
+  readonly rail: string;
+  /** Voltage it pulls to. */
+  readonly voltage: Interval | null;
+  readonly root: string;
+  readonly helper: string | null;
+  readonly fitted: { part: string; signal: string; removable: 'jumper' | 'solder' | 'no' } | null;
+  readonly label: string;
+  readonly source: { card: string; source: string } | null;
+}
+
+export interface Net {
+  /** "bus.line", "part.port.line", with "@translator" on a far side. */
+  readonly id: string;
+  readonly label: string;
+  /** What `NetOf` of the plan names. */
+  readonly of: string;
+  readonly bus: string | null;
+  readonly line: string;
+  readonly protocol: Protocol;
+  readonly beyond: string | null;
+  readonly ends: readonly NetEnd[];
+  readonly pullUps: readonly PullUp[];
+  /** Resistors in series on the way to the part, Ω. */
+  readonly series: readonly { helper: string; ohms: number }[];
+  /** F, the most. */
+  readonly capacitance: number;
+  readonly capacitanceTerms: readonly { label: string; farads: number }[];
+  readonly clock: number | null;
+  /** Nobody drives it high: it needs a pull-up. */
+  readonly openDrain: boolean;
+  readonly weakPull: boolean;
+}
+
+/** A line that wants a pin of the controller. */
+export interface PinWish {
+  /** "bus.line" or "part.port.line" */
+  readonly id: string;
+  readonly of: string;
+  readonly line: string;
+  readonly label: string;
+  readonly ask: Ask;
+  readonly pin: string | null;
+  readonly locked: boolean;
+  /** Lines of one group must be on one instance of the peripheral. */
+  readonly group: string | null;
+  readonly net: string;
+}
+
+/** A port of a part on a bus. */
+export interface Member {
+  readonly part: string;
+  readonly label: string;
+  readonly port: string;
+  readonly address: number | null;
+  readonly options: readonly { value: number; setting: string }[];
+  readonly beyond: string | null;
+}
+
+export interface BusNode {
+  readonly id: string;
+  readonly name: string;
+  readonly protocol: 'i2c' | 'onewire';
+  readonly clock: number | null;
+  readonly members: readonly Member[];
+}
+
+export interface Circuit {
+  readonly plan: Plan;
+  readonly cards: Library;
+  readonly parts: ReadonlyMap<string, PartNode>;
+  readonly controller: PartNode | null;
+  readonly rails: ReadonlyMap<string, Rail>;
+  /** By "part.supply". */
+  readonly feeds: ReadonlyMap<string, Feed>;
+  readonly buses: readonly BusNode[];
+  readonly nets: readonly Net[];
+  readonly wishes: readonly PinWish[];
+}

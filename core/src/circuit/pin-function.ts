@@ -1,0 +1,72 @@
+/** What a pin of a controller can do, and what a line asks of it. */
+import type { Card, Pin } from '../card/card.ts';
+import type { Ask } from '../card/protocol.ts';
+import type { Circuit, PinWish } from './circuit.ts';
+
+/** Every function of a pin: its own, and those the chip's matrix routes to any pin that is both in and out. */
+export function functionsOf(card: Card, pin: Pin): readonly string[] {
+  const free = pin.functions.includes('in') && pin.functions.includes('out');
+  return free ? [...pin.functions, ...(card.controller?.matrix ?? [])] : pin.functions;
+}
+
+/**
+ * The instances of a peripheral on which a pin can serve the line; [''] where instances do not matter, empty when
+ * it cannot.
+ * @example a pin with i2c0.sda and i2c1.sda serves the ask "i2c.sda" on ['0', '1']
+ */
+export function instancesFor(functions: readonly string[], ask: Ask): string[] {
+  const [peripheral, role] = ask.split('.');
+  if (role) {
+    const pattern = new RegExp(`^${peripheral}(\\d)\\.${role}$`);
+    return functions.flatMap((f) => f.match(pattern)?.[1] ?? []);
+  }
+  const able =
+    ask === 'inout'
+      ? functions.includes('in') && functions.includes('out')
+      : ask === 'in'
+        ? functions.includes('in')
+        : functions.some((f) => f === ask || f.startsWith(ask));
+  return able ? [''] : [];
+}
+
+export interface PinUse {
+  readonly pin: Pin;
+  readonly label: string;
+  readonly functions: readonly string[];
+  readonly wishes: readonly PinWish[];
+}
+
+/** Every pin of the controller with the lines on it, in the card's order. */
+export function pinUses(circuit: Circuit): PinUse[] {
+  const card = circuit.controller?.card;
+  if (!card?.controller) return [];
+  const byPin = new Map<string, PinWish[]>();
+  for (const wish of circuit.wishes) if (wish.pin) byPin.set(wish.pin, [...(byPin.get(wish.pin) ?? []), wish]);
+  const labels = new Map(card.terminals.map(({ id, label }) => [id, label]));
+  return card.controller.pins.map((pin) => ({
+    pin,
+    label: labels.get(pin.terminal) ?? pin.terminal,
+    functions: functionsOf(card, pin),
+    wishes: byPin.get(pin.terminal) ?? [],
+  }));
+}
+
+export const pinByTerminal = (card: Card, terminal: string): Pin | undefined =>
+  card.controller?.pins.find((pin) => pin.terminal === terminal);
+
+/**
+ * The instance a group of lines is on, decided by those that have a pin: the instances that serve all of them.
+ * @returns instances left; empty when the pins exclude each other
+ */
+export function groupInstances(circuit: Circuit, group: string): string[] {
+  const card = circuit.controller?.card;
+  if (!card) return [];
+  let left: string[] | null = null;
+  for (const wish of circuit.wishes) {
+    if (wish.group !== group || !wish.pin) continue;
+    const pin = pinByTerminal(card, wish.pin);
+    const can = pin ? instancesFor(functionsOf(card, pin), wish.ask) : [];
+    left = left === null ? can : left.filter((instance) => can.includes(instance));
+  }
+  return left ?? [];
+}

@@ -1,0 +1,46 @@
+import Papa from 'papaparse';
+import type { PartsList } from '../deliver/parts-list.ts';
+import type { WiringPlan } from '../deliver/wiring.ts';
+
+/** Cells that a spreadsheet would take for a formula are led by an apostrophe. */
+const write = (rows: readonly Record<string, string | number>[]): string =>
+  `${Papa.unparse([...rows], { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+
+const money = (value: number): string => value.toFixed(2);
+
+export function partsCsv(list: PartsList): string {
+  return write(
+    list.lines.map((line) => ({
+      part: line.name,
+      class: line.class,
+      needed: line.needed,
+      drawer: line.inDrawer,
+      buy: line.toBuy,
+      packs: line.packs,
+      pack: line.offer?.pack ?? '',
+      supplier: line.offer?.supplier ?? '',
+      price: line.offer ? money(line.offer.price) : '',
+      total: money(line.total),
+      currency: list.currency,
+      days: line.offer?.leadDays ?? '',
+      for: line.use,
+    })),
+  );
+}
+
+export function wiringCsv(wiring: WiringPlan): string {
+  return write(
+    wiring.steps.flatMap((step, i) =>
+      step.leads.map((lead) => ({
+        step: i + 1,
+        title: step.title,
+        from: lead.from.label,
+        to: lead.to.label,
+        kind: lead.kind,
+        colour: lead.colour,
+        ends: lead.kind === 'lead' ? lead.ends.join('–') : '',
+        value: lead.value,
+      })),
+    ),
+  );
+}

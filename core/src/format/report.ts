@@ -1,0 +1,66 @@
+/** The verdict as it leaves the program: a contract, described in docs/formats.md. */
+import type { Library } from '../card/card.ts';
+import type { Evidence } from '../card/figure.ts';
+import { deriveCircuit } from '../circuit/derive.ts';
+import type { Result, Severity } from '../check/result.ts';
+import { verify } from '../check/verify.ts';
+import type { PlanDocument } from '../plan/document.ts';
+import { fingerprint } from '../plan/fingerprint.ts';
+import type { Problem } from '../plan/references.ts';
+import { proposeRemedies } from '../remedy/propose.ts';
+
+export interface ReportedPass {
+  readonly check: string;
+  readonly subjects: readonly string[];
+  readonly measured: number | null;
+  readonly limit: number | null;
+  readonly unit: string;
+  readonly margin: number | null;
+  readonly message: string;
+  readonly evidence: Evidence;
+  readonly workings: Result['workings'];
+}
+
+export interface ReportedFinding extends ReportedPass {
+  readonly severity: Severity;
+  readonly remedies: readonly { id: string; title: string }[];
+}
+
+export interface Report {
+  readonly status: 'verified' | 'open' | 'refused';
+  readonly fingerprint: string | null;
+  readonly findings: readonly ReportedFinding[];
+  readonly passes: readonly ReportedPass[];
+  /** Only when refused. */
+  readonly problems?: readonly Problem[];
+}
+
+function pass(r: Result): ReportedPass {
+  const { check, subjects, measured, limit, unit, margin, message, evidence, workings } = r;
+  return { check, subjects, measured, limit, unit, margin, message, evidence, workings };
+}
+
+/** @param library cards that remedies may take besides the plan's own */
+export function reportOf(document: PlanDocument, library: Library): Report {
+  const circuit = deriveCircuit(document);
+  const verdict = verify(circuit);
+  const all = new Map([...library, ...circuit.cards]);
+  return {
+    status: verdict.status,
+    fingerprint: fingerprint(document),
+    findings: verdict.findings.map((finding) => ({
+      ...pass(finding),
+      severity: finding.severity ?? 'note',
+      remedies: proposeRemedies(circuit, verdict, finding, all).map(({ id, title }) => ({ id, title })),
+    })),
+    passes: verdict.passes.map(pass),
+  };
+}
+
+export const refused = (problems: readonly Problem[]): Report => ({
+  status: 'refused',
+  fingerprint: null,
+  findings: [],
+  passes: [],
+  problems,
+});

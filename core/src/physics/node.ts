@@ -1,0 +1,80 @@
+/** The voltage that resistors to several rails give a net that nobody drives. */
+import type { Net, PullUp } from '../circuit/circuit.ts';
+import { parallel, type Interval } from '../quantity/interval.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+
+export interface NodeVoltage {
+  readonly volts: number;
+  readonly sum: string;
+}
+
+type Fed = PullUp & { voltage: Interval };
+const fed = (net: Net): Fed[] => net.pullUps.filter((p): p is Fed => p.voltage !== null);
+
+const V = (x: number) => formatQuantity(x, 'V', 4);
+const R = (x: number) => formatQuantity(x, 'Ω', 4);
+
+/** Σ(Vi/Ri) ÷ Σ(1/Ri), less what leaks away. */
+function node(sources: readonly { volts: number; ohms: number }[], leakage: number): number {
+  const conductance = sources.reduce((g, { ohms }) => g + 1 / ohms, 0);
+  return (sources.reduce((current, { volts, ohms }) => current + volts / ohms, 0) - leakage) / conductance;
+}
+
+function describe(sources: readonly { volts: number; ohms: number }[], leakage: number): string {
+  if (sources.length === 1 && sources[0]) {
+    const { volts, ohms } = sources[0];
+    return leakage > 0 ? `${V(volts)} − ${formatQuantity(leakage, 'A')} × ${R(ohms)}` : V(volts);
+  }
+  const over = sources.map(({ volts, ohms }) => `${V(volts)}/${R(ohms)}`).join(' + ');
+  const under = sources.map(({ ohms }) => `1/${R(ohms)}`).join(' + ');
+  const less = leakage > 0 ? ` − ${formatQuantity(leakage, 'A')}` : '';
+  return `(${over}${less}) ÷ (${under})`;
+}
+
+/**
+ * The highest voltage that the pull-ups can lift a net to: every rail at its top, and of each resistor the end of
+ * its tolerance that lifts more (small towards the higher rails, large towards the lower ones). The node rises with
+ * the conductance to any rail above it and falls with that to any below, so trying each cut between the sorted
+ * rails finds the maximum exactly.
+ * @returns null when no fed pull-up is there
+ */
+export function highestRest(net: Net): NodeVoltage | null {
+  return extreme(net, (p) => p.voltage.max, 0, 'high');
+}
+
+/**
+ * The lowest voltage at which a released net can rest: rails at their lowest, and every pin leaking its most.
+ * @param rail V, when all pull-ups are on one rail and that rail is taken to be at this voltage
+ */
+export function lowestRest(net: Net, rail?: number): NodeVoltage | null {
+  const leakage = net.ends.reduce((total, end) => total + end.leakage, 0);
+  return extreme(net, (p) => rail ?? p.voltage.min, leakage, 'low');
+}
+
+function extreme(net: Net, volts: (p: Fed) => number, leakage: number, want: 'high' | 'low'): NodeVoltage | null {
+  const pulls = fed(net)
+    .map((p) => ({ volts: volts(p), strong: p.ohms.min, weak: p.ohms.max }))
+    .sort((a, b) => (want === 'high' ? b.volts - a.volts : a.volts - b.volts));
+  if (pulls.length === 0) return null;
+  const cutAt = (cut: number) => pulls.map((p, i) => ({ volts: p.volts, ohms: i < cut ? p.strong : p.weak }));
+  let best = { volts: NaN, cut: 0 };
+  for (let cut = want === 'high' ? 1 : 0; cut <= pulls.length; cut++) {
+    const value = node(cutAt(cut), leakage);
+    if (Number.isNaN(best.volts) || (want === 'high' ? value > best.volts : value < best.volts))
+      best = { volts: value, cut };
+  }
+  return { volts: best.volts, sum: describe(cutAt(best.cut), leakage) };
+}
+
+/** The parallel value of every fed pull-up, Ω; null when there is none. */
+export function effectivePullUp(net: Net): Interval | null {
+  const pulls = fed(net);
+  return pulls.length === 0 ? null : parallel(pulls.map(({ ohms }) => ohms));
+}
+
+/** "10 kΩ ∥ 4.7 kΩ", at the bound that counts. */
+export function pullUpSum(net: Net, bound: keyof Interval): string {
+  return fed(net)
+    .map(({ ohms }) => R(ohms[bound]))
+    .join(' ∥ ');
+}

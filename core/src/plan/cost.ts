@@ -1,0 +1,27 @@
+import type { Card, Library, Offer } from '../card/card.ts';
+import type { HouseRules } from './house-rules.ts';
+import type { Plan } from './plan.ts';
+
+/** The offer that the house rule takes: the first to arrive, or the cheapest piece with its share of duds. */
+export function chosenOffer(card: Card, buying: HouseRules['buying']): Offer | undefined {
+  const each = (o: Offer) => o.price / o.pack / (1 - (o.duds ?? 0));
+  const order = (a: Offer, b: Offer) => (buying === 'fast' ? a.leadDays - b.leadDays : 0) || each(a) - each(b);
+  return card.offers.toSorted(order)[0];
+}
+
+/** Price of one piece in the chosen pack; 0 when nobody sells it. */
+export function piecePrice(card: Card | undefined, buying: HouseRules['buying']): number {
+  const offer = card && chosenOffer(card, buying);
+  return offer ? offer.price / offer.pack : 0;
+}
+
+/** Sum of the piece prices of parts and helpers: what a remedy's cost is the difference of. Packs and shipping
+ * are counted by the parts list. */
+export function piecesCost(plan: Plan, cards: Library): number {
+  const { buying } = plan.rules;
+  const parts = plan.parts.reduce((sum, { card }) => sum + piecePrice(cards.get(card), buying), 0);
+  return plan.helpers.reduce((sum, helper) => {
+    const card = 'card' in helper ? helper.card : plan.resistors;
+    return sum + piecePrice(card === null ? undefined : cards.get(card), buying);
+  }, parts);
+}

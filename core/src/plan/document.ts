@@ -1,0 +1,27 @@
+import { libraryOf, type Card, type Library } from '../card/card.ts';
+import type { Plan } from './plan.ts';
+
+/** A plan with the cards that it uses: what is stored, sent to the worker and written to a file. */
+export interface PlanDocument {
+  readonly plan: Plan;
+  readonly cards: readonly Card[];
+}
+
+/** Ids of all cards that a plan names, each once, sorted. */
+export function usedCards(plan: Plan): string[] {
+  const ids = new Set<string>(plan.leads);
+  for (const part of plan.parts) ids.add(part.card);
+  for (const helper of plan.helpers) if ('card' in helper) ids.add(helper.card);
+  for (const id of [plan.board, plan.resistors]) if (id) ids.add(id);
+  return [...ids].sort();
+}
+
+/**
+ * The document of a plan: its own versions of the cards first, the rest from the library.
+ * A card that neither has is left out; `referenceProblems` names it.
+ */
+export function documentOf(plan: Plan, own: Iterable<Card>, library?: Library): PlanDocument {
+  const mine = libraryOf(own);
+  const cards = usedCards(plan).flatMap((id) => mine.get(id) ?? library?.get(id) ?? []);
+  return { plan, cards };
+}

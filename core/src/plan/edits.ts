@@ -1,0 +1,185 @@
+/** Changes of a plan. Each takes a plan and gives a new one; none looks at anything but its arguments. */
+import { DEFAULT_RULES, type HouseRules } from './house-rules.ts';
+import type { Bus, Helper, Need, PartChoice, PinChoice, Plan, PortChoice } from './plan.ts';
+
+export function emptyPlan(id: string, name: string): Plan {
+  return {
+    id,
+    name,
+    needs: [],
+    lifeYears: 2,
+    parts: [],
+    controller: null,
+    buses: [],
+    helpers: [],
+    rules: DEFAULT_RULES,
+    board: null,
+    leads: [],
+    resistors: null,
+    stock: {},
+    done: [],
+  };
+}
+
+/** An id made of `wish` that nothing in the plan has yet. @example freeId(plan, 'Top shelf') === 'top-shelf' */
+export function freeId(plan: Plan, wish: string): string {
+  const taken = new Set([plan.needs, plan.parts, plan.buses, plan.helpers].flatMap((list) => list.map(({ id }) => id)));
+  const cleaned = wish
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+  const base = cleaned || 'item';
+  if (!taken.has(base)) return base;
+  for (let n = 2; ; n++) if (!taken.has(`${base}-${n}`)) return `${base}-${n}`;
+}
+
+const replace = <T extends { id: string }>(list: readonly T[], id: string, change: (item: T) => T): T[] =>
+  list.map((item) => (item.id === id ? change(item) : item));
+const without = <T extends { id: string }>(list: readonly T[], id: string): T[] =>
+  list.filter((item) => item.id !== id);
+
+export const changePart = (plan: Plan, id: string, change: (part: PartChoice) => PartChoice): Plan => ({
+  ...plan,
+  parts: replace(plan.parts, id, change),
+});
+
+export const changePort = (plan: Plan, part: string, port: string, change: (choice: PortChoice) => PortChoice): Plan =>
+  changePart(plan, part, (p) => ({ ...p, ports: { ...p.ports, [port]: change(p.ports[port] ?? {}) } }));
+
+export const setFeed = (plan: Plan, part: string, supply: string, rail: string): Plan =>
+  changePart(plan, part, (p) => ({ ...p, feeds: { ...p.feeds, [supply]: rail } }));
+
+export const setAddress = (plan: Plan, part: string, port: string, address: number): Plan =>
+  changePort(plan, part, port, (choice) => ({ ...choice, address }));
+
+export const setBus = (plan: Plan, part: string, port: string, bus: string): Plan =>
+  changePort(plan, part, port, (choice) => ({ ...choice, bus }));
+
+/** Disconnects (`open`) or connects a pull-up that a breakout carries. */
+export const setOpened = (plan: Plan, part: string, signal: string, open: boolean): Plan =>
+  changePart(plan, part, (p) => ({
+    ...p,
+    opened: open ? [...new Set([...p.opened, signal])].sort() : p.opened.filter((id) => id !== signal),
+  }));
+
+/** Sets the pin of a line of a bus, or of "part.port". */
+export function setPin(plan: Plan, of: string, line: string, choice: PinChoice): Plan {
+  const [id = '', port] = of.split('.');
+  if (port) {
+    return changePort(plan, id, port, (old) => ({ ...old, lines: { ...old.lines, [line]: choice } }));
+  }
+  return {
+    ...plan,
+    buses: replace(plan.buses, id, (bus) => ({ ...bus, lines: { ...bus.lines, [line]: choice } })),
+  };
+}
+
+export const changeBus = (plan: Plan, id: string, change: (bus: Bus) => Bus): Plan => ({
+  ...plan,
+  buses: replace(plan.buses, id, change),
+});
+
+export const addNeed = (plan: Plan, need: Need): Plan => ({ ...plan, needs: [...plan.needs, need] });
+export const changeNeed = (plan: Plan, id: string, change: (need: Need) => Need): Plan => ({
+  ...plan,
+  needs: replace(plan.needs, id, change),
+});
+export const removeNeed = (plan: Plan, id: string): Plan => ({
+  ...plan,
+  needs: without(plan.needs, id),
+  parts: plan.parts.map((part) => ({ ...part, needs: part.needs.filter((need) => need !== id) })),
+});
+
+/** Says which parts serve a need. */
+export const serveNeed = (plan: Plan, need: string, part: string, serves: boolean): Plan =>
+  changePart(plan, part, (p) => ({
+    ...p,
+    needs: serves ? [...new Set([...p.needs, need])] : p.needs.filter((id) => id !== need),
+  }));
+
+export const addHelper = (plan: Plan, helper: Helper): Plan => ({ ...plan, helpers: [...plan.helpers, helper] });
+export const changeHelper = (plan: Plan, id: string, change: (helper: Helper) => Helper): Plan => ({
+  ...plan,
+  helpers: replace(plan.helpers, id, change),
+});
+
+/** Takes a helper away; what stood on a translator's far side comes back to the near one. */
+export const removeHelper = (plan: Plan, id: string): Plan => ({
+  ...plan,
+  helpers: without(plan.helpers, id).filter((h) => !(h.kind === 'pull-up' && h.beyond === id)),
+});
+
+export const addBus = (plan: Plan, bus: Bus): Plan => ({ ...plan, buses: [...plan.buses, bus] });
+
+/** Takes a bus away with its pull-ups; parts that hung on it hang on none. */
+export const removeBus = (plan: Plan, id: string): Plan => ({
+  ...plan,
+  buses: without(plan.buses, id),
+  helpers: plan.helpers.filter((h) => !(h.kind === 'pull-up' && h.of === id)),
+  parts: plan.parts.map((part) => ({
+    ...part,
+    ports: Object.fromEntries(
+      Object.entries(part.ports).map(([port, { bus, ...rest }]) => [
+        port,
+        bus === id || !bus ? rest : { ...rest, bus },
+      ]),
+    ),
+  })),
+});
+
+/** Takes a part away with everything that only made sense for it. */
+export function removePart(plan: Plan, id: string): Plan {
+  const gone = (ref: string) => ref.split('.')[0] === id;
+  const helpers = plan.helpers.flatMap((helper): Helper[] => {
+    if (helper.kind === 'pull-up') return gone(helper.of) || gone(helper.to) ? [] : [helper];
+    if (helper.kind === 'translator') {
+      const ports = helper.ports.filter(({ part }) => part !== id);
+      return ports.length === 0 || gone(helper.near) || gone(helper.far) ? [] : [{ ...helper, ports }];
+    }
+    return helper.part === id ? [] : [helper];
+  });
+  const kept = new Set(helpers.map((h) => h.id));
+  return {
+    ...plan,
+    controller: plan.controller === id ? null : plan.controller,
+    buses: plan.controller === id ? plan.buses.map(forgetPins) : plan.buses,
+    helpers: helpers.filter((h) => !(h.kind === 'pull-up' && h.beyond && !kept.has(h.beyond))),
+    parts: without(plan.parts, id).map((part) => ({
+      ...part,
+      feeds: Object.fromEntries(Object.entries(part.feeds).filter(([, rail]) => !gone(rail))),
+      ports: Object.fromEntries(
+        Object.entries(part.ports).map(([port, choice]) => {
+          const { driver, ...rest } = choice;
+          const kept = plan.controller === id ? forgetPins(rest) : rest;
+          return [port, driver && driver !== id ? { ...kept, driver } : kept];
+        }),
+      ),
+    })),
+  };
+}
+
+/** Pins belong to a controller: without it they mean nothing. */
+function forgetPins<T extends { lines?: Record<string, PinChoice> | undefined }>(owner: T): T {
+  if (!owner.lines) return owner;
+  const lines = Object.fromEntries(
+    Object.entries(owner.lines).map(([line, c]) => [line, { ...c, pin: null, locked: false }]),
+  );
+  return { ...owner, lines };
+}
+
+export const setRules = (plan: Plan, rules: Partial<HouseRules>): Plan => ({
+  ...plan,
+  rules: { ...plan.rules, ...rules },
+});
+
+export const setDone = (plan: Plan, step: string, done: boolean): Plan => ({
+  ...plan,
+  done: done ? [...new Set([...plan.done, step])] : plan.done.filter((key) => key !== step),
+});
+
+export const setStock = (plan: Plan, card: string, pieces: number): Plan => ({
+  ...plan,
+  stock: Object.fromEntries(Object.entries({ ...plan.stock, [card]: pieces }).filter(([, count]) => count > 0)),
+});

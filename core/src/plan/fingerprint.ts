@@ -1,0 +1,25 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import type { PlanDocument } from './document.ts';
+
+/** JSON with sorted keys, so that the same content always gives the same text. */
+function canonical(value: unknown): string {
+  if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
+  if (value && typeof value === 'object') {
+    const entries = Object.entries(value)
+      .filter(([, item]) => item !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : 1));
+    return `{${entries.map(([key, item]) => `${JSON.stringify(key)}:${canonical(item)}`).join(',')}}`;
+  }
+  return JSON.stringify(value);
+}
+
+/**
+ * Sixteen hexadecimal digits over everything a verdict rests on. What says nothing about the hardware is left
+ * out: the plan's id, name and note, and the steps ticked off.
+ */
+export function fingerprint({ plan, cards }: PlanDocument): string {
+  const { id: _id, name: _name, note: _note, done: _done, ...rest } = plan;
+  const sorted = [...cards].sort((a, b) => (a.id < b.id ? -1 : 1));
+  return bytesToHex(sha256(utf8ToBytes(canonical({ plan: rest, cards: sorted })))).slice(0, 16);
+}

@@ -1,0 +1,140 @@
+import { z } from 'zod';
+import { Id, text } from '../card/figure.ts';
+import { SHARED_PROTOCOLS } from '../card/protocol.ts';
+import { HouseRules } from './house-rules.ts';
+
+/** The version of the plan format that this program writes. */
+export const PLAN_VERSION = 1;
+export const PLAN_FORMAT = 'idle-breadboard/plan';
+/** A plan larger than this is no sensor build; the limit keeps a hostile file from stalling the page. */
+export const MOST_PARTS = 2000;
+
+/** "part.rail": a rail that a part of the plan offers. */
+export const RailRef = z.string().regex(/^[a-z0-9-]+\.[a-z0-9-]+$/, 'a rail as part.rail');
+/** A bus, or "part.port" for the lines of a port that shares nothing. */
+export const NetOf = z.string().regex(/^[a-z0-9-]+(\.[a-z0-9-]+)?$/, 'a bus or part.port');
+const Line = z.string().max(16);
+
+const SenseNeed = z
+  .strictObject({
+    id: Id,
+    kind: z.literal('sense'),
+    quantity: text(40),
+    unit: text(12),
+    from: z.number(),
+    to: z.number(),
+    /** Half the width of the band that a reading may be off, in `unit`. */
+    accuracy: z.number().positive(),
+    /** Time between readings, s. */
+    interval: z.number().positive(),
+    place: text(60),
+  })
+  .refine((need) => need.from < need.to, { path: ['to'], message: 'expected an upper end above the lower one' });
+const PlainNeed = z.strictObject({
+  id: Id,
+  kind: z.enum(['show', 'drive', 'operate']),
+  what: text(80),
+  place: text(60),
+});
+export const Need = z.discriminatedUnion('kind', [SenseNeed, PlainNeed]);
+export type Need = z.infer<typeof Need>;
+export type SenseNeed = z.infer<typeof SenseNeed>;
+
+export const PinChoice = z.strictObject({ pin: Id.nullable(), locked: z.boolean(), weakPull: z.boolean().optional() });
+export type PinChoice = z.infer<typeof PinChoice>;
+
+export const PortChoice = z.strictObject({
+  bus: Id.optional(),
+  address: z.int().min(0).max(255).optional(),
+  lines: z.record(Line, PinChoice).optional(),
+  /** For a coil: the part that switches it. */
+  driver: Id.optional(),
+});
+export type PortChoice = z.infer<typeof PortChoice>;
+
+export const PartChoice = z.strictObject({
+  id: Id,
+  card: Id,
+  label: text(60),
+  needs: z.array(Id).max(24),
+  /** Supply of the card -> rail that feeds it. */
+  feeds: z.record(Id, RailRef),
+  ports: z.record(Id, PortChoice),
+  /** Signals whose fitted pull-up is disconnected. */
+  opened: z.array(Id).max(16),
+  /** Length of the leads to this part, m. */
+  lead: z.number().positive().max(1000).optional(),
+});
+export type PartChoice = z.infer<typeof PartChoice>;
+
+export const Bus = z.strictObject({
+  id: Id,
+  name: text(40),
+  protocol: z.enum(SHARED_PROTOCOLS),
+  /** Hz */
+  clock: z.number().positive().max(10e6).optional(),
+  lines: z.record(Line, PinChoice),
+});
+export type Bus = z.infer<typeof Bus>;
+
+const PullUpHelper = z.strictObject({
+  id: Id,
+  kind: z.literal('pull-up'),
+  of: NetOf,
+  line: Line,
+  /** The translator on whose far side it stands; missing on the controller's side. */
+  beyond: Id.optional(),
+  to: RailRef,
+  ohms: z.number().positive().max(100e6),
+});
+const SeriesHelper = z.strictObject({
+  id: Id,
+  kind: z.literal('series'),
+  part: Id,
+  port: Id,
+  line: Line,
+  ohms: z.number().positive().max(100e6),
+});
+const DiodeHelper = z.strictObject({ id: Id, kind: z.literal('diode'), part: Id, card: Id });
+const TranslatorHelper = z.strictObject({
+  id: Id,
+  kind: z.literal('translator'),
+  card: Id,
+  near: RailRef,
+  far: RailRef,
+  ports: z
+    .array(z.strictObject({ part: Id, port: Id }))
+    .min(1)
+    .max(64),
+});
+export const Helper = z.discriminatedUnion('kind', [PullUpHelper, SeriesHelper, DiodeHelper, TranslatorHelper]);
+export type Helper = z.infer<typeof Helper>;
+export type PullUpHelper = z.infer<typeof PullUpHelper>;
+export type TranslatorHelper = z.infer<typeof TranslatorHelper>;
+
+export const Plan = z.strictObject({
+  id: Id,
+  name: text(80),
+  note: z.string().max(2000).optional(),
+  needs: z.array(Need).max(100),
+  /** How long the build is meant to serve, years: what drift is counted over. */
+  lifeYears: z.number().positive().max(50),
+  budget: z.strictObject({ most: z.number().positive(), currency: z.string().regex(/^[A-Z]{3}$/) }).optional(),
+  readyInDays: z.number().positive().max(3650).optional(),
+  parts: z.array(PartChoice).max(MOST_PARTS),
+  /** The part that the signals go to. */
+  controller: Id.nullable(),
+  buses: z.array(Bus).max(64),
+  helpers: z.array(Helper).max(MOST_PARTS),
+  rules: HouseRules,
+  /** Cards of the board and the leads. */
+  board: Id.nullable(),
+  leads: z.array(Id).max(8),
+  /** Card of the resistors. */
+  resistors: Id.nullable(),
+  /** What is in the drawer: card -> pieces. */
+  stock: z.record(Id, z.int().nonnegative()),
+  /** Wiring steps that are done, by their key. */
+  done: z.array(z.string().max(200)).max(5000),
+});
+export type Plan = z.infer<typeof Plan>;

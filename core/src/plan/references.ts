@@ -1,0 +1,136 @@
+import { isShared } from '../card/protocol.ts';
+import { libraryOf, type Card } from '../card/card.ts';
+import type { PlanDocument } from './document.ts';
+import type { PartChoice, Plan } from './plan.ts';
+
+export interface Problem {
+  /** Where in the file, as /plan/parts/3/card. */
+  readonly path: string;
+  readonly message: string;
+}
+
+/** Everything a schema cannot see: doubled ids and names that lead nowhere. Empty when the plan holds together. */
+export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
+  const problems: Problem[] = [];
+  const say = (path: string, message: string) => problems.push({ path: `/plan/${path}`, message });
+  const library = libraryOf(cards);
+  doubledIds(plan, say);
+  const parts = new Map(plan.parts.map((part) => [part.id, part]));
+  const needs = new Set(plan.needs.map(({ id }) => id));
+  const buses = new Map(plan.buses.map((bus) => [bus.id, bus]));
+  const rails = new Set<string>();
+  for (const part of plan.parts) {
+    for (const rail of library.get(part.card)?.rails ?? []) rails.add(`${part.id}.${rail.id}`);
+  }
+  const cardAt = (id: string | null, path: string): Card | undefined => {
+    const card = id === null ? undefined : library.get(id);
+    if (id !== null && !card) say(path, `expected a card of this file, found “${id}”`);
+    return card;
+  };
+  const known = (has: { has(key: string): boolean }, what: string, id: string, path: string) => {
+    if (!has.has(id)) say(path, `expected ${what} of this plan, found “${id}”`);
+  };
+
+  const pins = new Set<string>();
+  if (plan.controller !== null) {
+    known(parts, 'a part', plan.controller, 'controller');
+    const controller = library.get(parts.get(plan.controller)?.card ?? '')?.controller;
+    if (parts.has(plan.controller) && !controller)
+      say('controller', `expected a controller, found “${plan.controller}”`);
+    for (const pin of controller?.pins ?? []) pins.add(pin.terminal);
+  }
+  const knownPin = (pin: string | null, path: string) => {
+    if (pin !== null && !pins.has(pin)) say(path, `expected a pin of the controller, found “${pin}”`);
+  };
+
+  plan.parts.forEach((part, i) => {
+    const at = `parts/${i}`;
+    const card = cardAt(part.card, `${at}/card`);
+    part.needs.forEach((id, k) => known(needs, 'a need', id, `${at}/needs/${k}`));
+    for (const [supply, rail] of Object.entries(part.feeds)) {
+      if (card && !card.supplies.some(({ id }) => id === supply)) {
+        say(`${at}/feeds/${supply}`, `expected a supply of card “${card.id}”, found “${supply}”`);
+      }
+      known(rails, 'a rail', rail, `${at}/feeds/${supply}`);
+    }
+    if (card) portProblems(part, card, at);
+  });
+
+  function portProblems(part: PartChoice, card: Card, at: string) {
+    for (const [portId, choice] of Object.entries(part.ports)) {
+      const path = `${at}/ports/${portId}`;
+      const port = card.ports.find(({ id }) => id === portId);
+      if (!port) {
+        say(path, `expected a port of card “${card.id}”, found “${portId}”`);
+        continue;
+      }
+      if (choice.bus !== undefined) {
+        const bus = buses.get(choice.bus);
+        if (!bus) say(`${path}/bus`, `expected a bus of this plan, found “${choice.bus}”`);
+        else if (bus.protocol !== port.protocol) {
+          say(`${path}/bus`, `expected a ${port.protocol} bus, found “${bus.id}” which is ${bus.protocol}`);
+        }
+      }
+      if (choice.driver !== undefined) known(parts, 'a part', choice.driver, `${path}/driver`);
+      for (const [line, { pin }] of Object.entries(choice.lines ?? {})) {
+        if (!Object.hasOwn(port.lines, line) || isShared(port.protocol)) {
+          say(`${path}/lines/${line}`, `expected a line of its own of port “${portId}”, found “${line}”`);
+        }
+        knownPin(pin, `${path}/lines/${line}/pin`);
+      }
+    }
+    part.opened.forEach((signal, k) => {
+      if (!card.signals.some(({ id, fittedPullUp }) => id === signal && fittedPullUp)) {
+        say(`${at}/opened/${k}`, `expected a signal of card “${card.id}” with a fitted pull-up, found “${signal}”`);
+      }
+    });
+  }
+
+  plan.buses.forEach((bus, i) => {
+    for (const [line, { pin }] of Object.entries(bus.lines)) knownPin(pin, `buses/${i}/lines/${line}/pin`);
+  });
+  const portOf = (partId: string, portId: string, path: string) => {
+    const part = parts.get(partId);
+    if (!part) say(path, `expected a part of this plan, found “${partId}”`);
+    const card = part && library.get(part.card);
+    if (card && !card.ports.some(({ id }) => id === portId))
+      say(path, `expected a port of card “${card.id}”, found “${portId}”`);
+  };
+  const translators = new Set(plan.helpers.filter((h) => h.kind === 'translator').map(({ id }) => id));
+  plan.helpers.forEach((helper, i) => {
+    const at = `helpers/${i}`;
+    if ('card' in helper) cardAt(helper.card, `${at}/card`);
+    if (helper.kind === 'pull-up') {
+      known(rails, 'a rail', helper.to, `${at}/to`);
+      const [of = '', port] = helper.of.split('.');
+      if (port) portOf(of, port, `${at}/of`);
+      else known(buses, 'a bus', of, `${at}/of`);
+      if (helper.beyond) known(translators, 'a translator', helper.beyond, `${at}/beyond`);
+    } else if (helper.kind === 'series') portOf(helper.part, helper.port, `${at}/part`);
+    else if (helper.kind === 'diode') known(parts, 'a part', helper.part, `${at}/part`);
+    else {
+      known(rails, 'a rail', helper.near, `${at}/near`);
+      known(rails, 'a rail', helper.far, `${at}/far`);
+      if (library.has(helper.card) && !library.get(helper.card)?.translator) {
+        say(`${at}/card`, `expected the card of a translator, found “${helper.card}”`);
+      }
+      helper.ports.forEach(({ part, port }, k) => portOf(part, port, `${at}/ports/${k}`));
+    }
+  });
+  cardAt(plan.board, 'board');
+  cardAt(plan.resistors, 'resistors');
+  plan.leads.forEach((id, i) => cardAt(id, `leads/${i}`));
+  return problems;
+}
+
+/** Parts, buses, helpers and needs share one set of names, so that a subject is never ambiguous. */
+function doubledIds(plan: Plan, say: (path: string, message: string) => void): void {
+  const seen = new Map<string, string>();
+  for (const list of ['needs', 'parts', 'buses', 'helpers'] as const) {
+    plan[list].forEach(({ id }, i) => {
+      const first = seen.get(id);
+      if (first) say(`${list}/${i}/id`, `expected an id used once, found “${id}” which ${first} has`);
+      else seen.set(id, `${list}/${i}`);
+    });
+  }
+}

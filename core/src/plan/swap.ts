@@ -1,0 +1,66 @@
+import type { Card, Port } from '../card/card.ts';
+import { changePart } from './edits.ts';
+import type { Helper, Plan, PortChoice } from './plan.ts';
+
+/**
+ * Puts another card in a part's place. Ports keep their bus and pins where the new card has one of the same
+ * protocol; supplies keep their rails in order; addresses and opened pull-ups start afresh.
+ */
+export function swapCard(plan: Plan, part: string, from: Card, to: Card): Plan {
+  const portMap = new Map<string, string>();
+  const left = [...to.ports];
+  for (const port of from.ports) {
+    const i = left.findIndex(({ protocol }) => protocol === port.protocol);
+    const match = left[i];
+    if (match) {
+      portMap.set(port.id, match.id);
+      left.splice(i, 1);
+    }
+  }
+  const changed = changePart(plan, part, (p) => ({
+    ...p,
+    card: to.id,
+    feeds: Object.fromEntries(
+      to.supplies.flatMap(({ id }, i) => {
+        const rail = p.feeds[id] ?? p.feeds[from.supplies[i]?.id ?? ''];
+        return rail ? [[id, rail]] : [];
+      }),
+    ),
+    ports: Object.fromEntries(
+      from.ports.flatMap((port) => {
+        const target = to.ports.find(({ id }) => id === portMap.get(port.id));
+        const choice = p.ports[port.id];
+        return target && choice ? [[target.id, carried(choice, target)]] : [];
+      }),
+    ),
+    opened: p.opened.filter((id) => to.signals.some((signal) => signal.id === id && signal.fittedPullUp)),
+  }));
+  const rename = (ref: { part: string; port: string }) =>
+    ref.part === part ? { ...ref, port: portMap.get(ref.port) ?? '' } : ref;
+  return {
+    ...changed,
+    helpers: changed.helpers.flatMap((helper): Helper[] => {
+      if (helper.kind === 'translator') {
+        const ports = helper.ports.map(rename).filter(({ port }) => port);
+        return ports.length > 0 ? [{ ...helper, ports }] : [];
+      }
+      if (helper.kind === 'pull-up' && helper.of.startsWith(`${part}.`)) {
+        const port = portMap.get(helper.of.split('.')[1] ?? '');
+        return port ? [{ ...helper, of: `${part}.${port}` }] : [];
+      }
+      if (helper.kind === 'series' && helper.part === part) {
+        const port = portMap.get(helper.port);
+        return port ? [{ ...helper, port }] : [];
+      }
+      return [helper];
+    }),
+  };
+}
+
+function carried({ address: _address, lines, ...rest }: PortChoice, target: Port): PortChoice {
+  if (!lines) return rest;
+  return {
+    ...rest,
+    lines: Object.fromEntries(Object.entries(lines).filter(([line]) => Object.hasOwn(target.lines, line))),
+  };
+}

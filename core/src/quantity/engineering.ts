@@ -1,0 +1,127 @@
+/** Engineering notation both ways: 4700 Ω <-> "4.7 kΩ" or "4k7", 0.12 A <-> "120 mA". */
+
+const PREFIXES: readonly (readonly [string, number])[] = [
+  ['G', 9],
+  ['M', 6],
+  ['k', 3],
+  ['', 0],
+  ['m', -3],
+  ['µ', -6],
+  ['n', -9],
+  ['p', -12],
+];
+
+const EXPONENT_OF = new Map<string, number>([...PREFIXES, ['u', -6], ['μ', -6], ['K', 3]]);
+
+/** Units that take no prefix, because the trade never writes one there. */
+const PLAIN_UNITS = new Set(['°C', '%', '%RH', 'ppm', 'pull-ups', 'signals', 'functions', 'years', 'parts', '']);
+
+/** A mass is stored in kilograms and spoken of in grams. */
+const SPOKEN: Readonly<Record<string, { unit: string; factor: number }>> = { kg: { unit: 'g', factor: 1000 } };
+
+export interface QuantityText {
+  readonly number: string;
+  readonly unit: string;
+}
+
+const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
+
+function significant(value: number, digits: number): string {
+  const whole = Math.max(0, Math.floor(Math.log10(Math.abs(value))) + 1);
+  return trimZeros(value.toFixed(Math.max(0, digits - Math.max(whole, 1))));
+}
+
+/**
+ * Splits a value into the number and the unit that the trade writes.
+ * @param value SI base units
+ * @param unit "V", "A", "Ω", "F", "s", "Hz", "m", "W", "kg", or a plain unit such as "°C"
+ * @example quantityText(0.12, 'A') is { number: '120', unit: 'mA' }
+ */
+export function quantityText(value: number, unit: string, digits = 3): QuantityText {
+  const spoken = SPOKEN[unit];
+  if (spoken) return quantityText(value * spoken.factor, spoken.unit, digits);
+  if (!Number.isFinite(value)) return { number: value > 0 ? '∞' : value < 0 ? '−∞' : '?', unit };
+  if (value === 0) return { number: '0', unit };
+  const sign = value < 0 ? '−' : '';
+  const size = Math.abs(value);
+  if (PLAIN_UNITS.has(unit)) return { number: sign + significant(size, Math.max(digits, 3)), unit };
+  const rounded = Number(size.toPrecision(digits));
+  const prefix = PREFIXES.find(([, exponent]) => rounded >= 10 ** exponent * 0.9999999) ?? ['p', -12];
+  return { number: sign + significant(rounded / 10 ** prefix[1], digits), unit: prefix[0] + unit };
+}
+
+/** The same few hundred figures are written again at every edit; remembering them makes verify() several times faster. */
+const written = new Map<string, Map<number, string>>();
+const MOST_REMEMBERED = 5000;
+
+/** @example formatQuantity(4700, 'Ω') === '4.7 kΩ' */
+export function formatQuantity(value: number, unit: string, digits = 3): string {
+  const shelf = digits === 3 ? unit : `${unit}/${digits}`;
+  let known = written.get(shelf);
+  if (!known || known.size > MOST_REMEMBERED) written.set(shelf, (known = new Map<number, string>()));
+  let text = known.get(value);
+  if (text === undefined) {
+    const split = quantityText(value, unit, digits);
+    text = split.unit ? `${split.number} ${split.unit}` : split.number;
+    known.set(value, text);
+  }
+  return text;
+}
+
+/** @example formatSigned(0.31, 'V') === '+310 mV' */
+export function formatSigned(value: number, unit: string, digits = 3): string {
+  return (value > 0 ? '+' : '') + formatQuantity(value, unit, digits);
+}
+
+/**
+ * The value as it is printed on a part: the prefix stands where the point would.
+ * @example formatCode(4700) === '4k7'
+ */
+export function formatCode(ohms: number): string {
+  const { number, unit } = quantityText(ohms, 'Ω');
+  const letter = unit === 'Ω' ? 'R' : unit.replace('Ω', '');
+  return number.includes('.') ? number.replace('.', letter) : number + letter;
+}
+
+/** Says what was expected when a text is no quantity. */
+export class QuantityError extends Error {
+  override readonly name = 'QuantityError';
+}
+
+const escape = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+function unitPattern(unit: string): string {
+  if (unit === 'Ω') return '(?:[Ω\u2126]|ohms?|R)';
+  if (unit === '°C') return '(?:°C|C)';
+  return `(?:${escape(unit)})`;
+}
+
+/**
+ * Reads a quantity as makers type it: "4k7", "4.7 kΩ", "4,7k", "120 mA", "0.12", "2R2".
+ * @returns the value in SI base units
+ * @throws QuantityError naming the text and an example of what is read
+ * @example parseQuantity('4k7', 'Ω') === 4700
+ */
+export function parseQuantity(text: string, unit: string): number {
+  const spoken = SPOKEN[unit];
+  const cleaned = text.trim().replace(/^−/, '-').replace(',', '.');
+  if (spoken) {
+    if (/kg\s*$/.test(cleaned)) return parseQuantity(cleaned.replace(/kg\s*$/, ''), '');
+    return parseQuantity(cleaned, spoken.unit) / spoken.factor;
+  }
+  const plain = PLAIN_UNITS.has(unit);
+  const letters = plain ? '' : 'GMkKmµμunp';
+  const infix = plain ? null : cleaned.match(new RegExp(`^([+-]?\\d+)([${letters}R])(\\d+)\\s*${unitPattern(unit)}?$`));
+  if (infix) {
+    const exponent = infix[2] === 'R' ? 0 : (EXPONENT_OF.get(infix[2] ?? '') ?? 0);
+    return Number(`${infix[1]}.${infix[3]}e${exponent}`);
+  }
+  const suffix = plain ? `()()${unitPattern(unit)}?` : `(?:([${letters}])?${unitPattern(unit)}|([${letters}]))?`; // "2 m" is metres, "120 m" in amperes is milli
+  const match = cleaned.match(new RegExp(`^([+-]?(?:\\d+\\.?\\d*|\\.\\d+))(?:e([+-]?\\d+))?\\s*${suffix}$`));
+  if (!match) {
+    const example = unit === 'Ω' ? '4.7 kΩ or 4k7' : plain ? `12 ${unit}`.trim() : `3.3 ${unit} or 120 m${unit}`;
+    throw new QuantityError(`“${text}” is no quantity in ${unit || 'plain numbers'}; write for example ${example}`);
+  }
+  const [, mantissa = '', written = '0', before, alone] = match;
+  return Number(`${mantissa}e${Number(written) + (EXPONENT_OF.get(before ?? alone ?? '') ?? 0)}`);
+}

@@ -1,0 +1,96 @@
+/** Ways out of two parts at one address. */
+import type { Card } from '../card/card.ts';
+import { PORT_LINES } from '../card/protocol.ts';
+import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
+import { freeGroupPins } from '../circuit/free-pins.ts';
+import { addBus, freeId, setAddress, setBus } from '../plan/edits.ts';
+import { swapCard } from '../plan/swap.ts';
+import { formatAddress } from '../quantity/address.ts';
+import { addPullUps } from './pull-up.ts';
+import type { Candidate, Context, Proposer } from './remedy.ts';
+import { rivals } from './rivals.ts';
+
+const taken = (bus: BusNode, except: Member): Set<number> =>
+  new Set(bus.members.filter((m) => m !== except).flatMap(({ address }) => address ?? []));
+
+export const addressRemedies: Proposer = (context) => {
+  const { circuit, finding } = context;
+  const bus = circuit.buses.find(({ id }) => id === finding.subjects[0]);
+  if (!bus) return [];
+  const members = bus.members.filter((m) => finding.subjects.includes(`${m.part}.${m.port}`));
+  return members
+    .toReversed() // the part added last is the one to change
+    .flatMap((member) => [
+      ...otherSetting(circuit, bus, member),
+      ...otherCard(context, bus, member),
+      ...secondBus(circuit, bus, member),
+    ]);
+};
+
+function otherSetting(circuit: Circuit, bus: BusNode, member: Member): Candidate[] {
+  const busy = taken(bus, member);
+  const option = member.options.find(({ value }) => !busy.has(value));
+  if (!option) return [];
+  return [
+    {
+      id: `address:${member.part}.${member.port}:${formatAddress(option.value)}`,
+      title: `Set ${member.label} to ${formatAddress(option.value)} (${option.setting})`,
+      plan: setAddress(circuit.plan, member.part, member.port, option.value),
+    },
+  ];
+}
+
+function otherCard({ circuit, library }: Context, bus: BusNode, member: Member): Candidate[] {
+  const node = circuit.parts.get(member.part);
+  if (!node) return [];
+  const busy = taken(bus, member);
+  return rivals(circuit, library, node).flatMap((card: Card): Candidate[] => {
+    const port = card.ports.find(({ protocol }) => protocol === 'i2c');
+    const option = port?.addresses?.find(({ value }) => !busy.has(value));
+    if (!port || !option) return [];
+    const swapped = swapCard(circuit.plan, member.part, node.card, card);
+    return [
+      {
+        id: `card:${member.part}:${card.id}`,
+        title: `Take ${card.name} as ${member.label}, at ${formatAddress(option.value)}`,
+        plan: setAddress(swapped, member.part, port.id, option.value),
+      },
+    ];
+  });
+}
+
+function secondBus(circuit: Circuit, bus: BusNode, member: Member): Candidate[] {
+  const lines = Object.entries(PORT_LINES.i2c).map(([line, ask]) => ({ line, ask }));
+  const pins = freeGroupPins(circuit, lines, null);
+  if (!pins || member.beyond) return [];
+  const id = freeId(circuit.plan, 'i2c-second');
+  const choices = Object.fromEntries(lines.map(({ line }) => [line, { pin: pins[line] ?? null, locked: false }]));
+  const added = addBus(circuit.plan, {
+    id,
+    name: 'second I²C',
+    protocol: 'i2c',
+    clock: bus.clock ?? 100e3,
+    lines: choices,
+  });
+  const moved = setBus(added, member.part, member.port, id);
+  return [
+    {
+      id: `bus:${member.part}.${member.port}:${id}`,
+      title: `Put ${member.label} on a second I²C bus`,
+      plan: addPullUps(circuit, moved, id),
+    },
+  ];
+}
+
+export const reservedRemedies: Proposer = ({ circuit, finding }) => {
+  const [part = '', port = ''] = (finding.subjects[0] ?? '').split('.');
+  const member = circuit.buses.flatMap(({ members }) => members).find((m) => m.part === part && m.port === port);
+  if (!member) return [];
+  const set = (value: number, why: string): Candidate => ({
+    id: `address:${part}.${port}:${formatAddress(value)}`,
+    title: `Set ${member.label} to ${formatAddress(value)}${why}`,
+    plan: setAddress(circuit.plan, part, port, value),
+  });
+  const halved = member.address !== null && member.address > 0x7f ? [set(member.address >> 1, ', the 7-bit form')] : [];
+  return [...halved, ...member.options.map(({ value, setting }) => set(value, ` (${setting})`))];
+};

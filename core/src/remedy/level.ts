@@ -1,0 +1,145 @@
+/** Ways out of a level that is too high or not guaranteed: translate, feed otherwise, move a pull-up. */
+import { toInterval } from '../card/figure.ts';
+import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
+import { addHelper, changeHelper, freeId, setFeed, setOpened } from '../plan/edits.ts';
+import type { Plan } from '../plan/plan.ts';
+import { addPullUps, pullRail } from './pull-up.ts';
+import type { Candidate, Context, Proposer } from './remedy.ts';
+
+/** The port of a part that a signal belongs to. */
+function portOf(part: PartNode | undefined, signal: string): string | undefined {
+  return part?.card.ports.find(({ lines }) => Object.values(lines).includes(signal))?.id;
+}
+
+/** The rail that a signal's levels stand on, as the plan names it. */
+function railOf(circuit: Circuit, end: NetEnd): string | null {
+  const part = circuit.parts.get(end.part);
+  const reference = part?.card.signals.find(({ id }) => id === end.signal)?.reference ?? part?.card.supplies[0]?.id;
+  if (!part || !reference) return null;
+  return circuit.rails.has(`${part.id}.${reference}`)
+    ? `${part.id}.${reference}`
+    : (part.choice?.feeds[reference] ?? null);
+}
+
+/** A translator between the controller and the given ends, one candidate per card that has the channels. */
+function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Candidate[] {
+  const first = ends[0];
+  const near = circuit.nets[0] && pullRail(circuit, { ...circuit.nets[0], beyond: null });
+  const far = first && railOf(circuit, first);
+  if (!first || !near || !far || near === far) return [];
+  const ports = new Map<string, { part: string; port: string }>();
+  let lines = 0;
+  for (const end of ends) {
+    const part = circuit.parts.get(end.part);
+    const port = portOf(part, end.signal);
+    if (!part?.choice || !port || part.helper) return [];
+    if (!ports.has(`${end.part}.${port}`)) ports.set(`${end.part}.${port}`, { part: end.part, port });
+  }
+  const seen = new Set<string>();
+  for (const net of circuit.nets) {
+    if (
+      net.ends.some((end) => ports.has(`${end.part}.${portOf(circuit.parts.get(end.part), end.signal)}`)) &&
+      !seen.has(net.id)
+    ) {
+      seen.add(net.id);
+      lines += 1;
+    }
+  }
+  const names = [...ports.values()].map(({ part }) => circuit.parts.get(part)?.label ?? part).join(' and ');
+  return [...library.values()]
+    .filter((card) => card.translator && card.translator.channels.length >= lines)
+    .map((card) => ({
+      id: `translator:${[...ports.keys()].join('+')}:${card.id}`,
+      title: `Put a ${card.name} between the controller and ${names}`,
+      plan: addHelper(circuit.plan, {
+        id: freeId(circuit.plan, 'translator'),
+        kind: 'translator',
+        card: card.id,
+        near,
+        far,
+        ports: [...ports.values()],
+      }),
+    }));
+}
+
+/** Feeds the part of an end from the controller's logic rail, when its range allows. */
+function feedFromLogic({ circuit }: Context, end: NetEnd): Candidate[] {
+  const part = circuit.parts.get(end.part);
+  const rail = circuit.nets[0] && pullRail(circuit, { ...circuit.nets[0], beyond: null });
+  const signal = part?.card.signals.find(({ id }) => id === end.signal);
+  const supply = part?.card.supplies.find(({ id }) => id === (signal?.reference ?? part.card.supplies[0]?.id));
+  if (!part?.choice || !rail || !supply || part.choice.feeds[supply.id] === rail) return [];
+  const volts = circuit.rails.get(rail)?.voltage;
+  const range = toInterval(supply.range);
+  if (!volts || volts.min < range.min || volts.max > range.max) return [];
+  return [
+    {
+      id: `feed:${part.id}.${supply.id}:${rail}`,
+      title: `Feed ${part.label} from the ${circuit.rails.get(rail)?.label ?? rail}`,
+      plan: setFeed(circuit.plan, part.id, supply.id, rail),
+    },
+  ];
+}
+
+/** Opens jumpers of, or moves, pull-ups to a rail that is too high; a line left bare gets one of its own. */
+function lowerPullUps({ circuit }: Context, net: Net, limit: number): Candidate[] {
+  const lines = net.bus ? circuit.nets.filter(({ bus, beyond }) => bus === net.bus && beyond === net.beyond) : [net];
+  const high = lines.flatMap(({ pullUps }) => pullUps.filter(({ voltage }) => (voltage?.max ?? 0) > limit));
+  if (high.length === 0 || high.some(({ fitted }) => fitted && fitted.removable !== 'jumper')) return [];
+  const rail = pullRail(circuit, net);
+  if (!rail) return [];
+  let plan: Plan = circuit.plan;
+  for (const { fitted, helper } of high) {
+    if (fitted) plan = setOpened(plan, fitted.part, fitted.signal, true);
+    if (helper) plan = changeHelper(plan, helper, (h) => (h.kind === 'pull-up' ? { ...h, to: rail } : h));
+  }
+  const jumpers = [
+    ...new Set(high.flatMap(({ fitted }) => (fitted ? (circuit.parts.get(fitted.part)?.label ?? fitted.part) : []))),
+  ];
+  const title =
+    jumpers.length > 0
+      ? `Open the pull-up jumpers of ${jumpers.join(' and ')}`
+      : `Move the pull-up to the ${circuit.rails.get(rail)?.label ?? rail}`;
+  return [{ id: `lower:${net.of}`, title, plan: addPullUps(circuit, plan, net.of) }];
+}
+
+export const overVoltageRemedies: Proposer = (context) => {
+  const { circuit, finding } = context;
+  const net = circuit.nets.find(({ id }) => id === finding.subjects[1]);
+  const limit = finding.limit ?? 0;
+  if (!net) return [];
+  const culprits = net.ends.filter((end) => {
+    if (end.controller || circuit.parts.get(end.part)?.helper) return false;
+    const drives = (end.kind === 'push-pull' || end.kind === 'bidirectional') && (end.power.voltage?.max ?? 0) > limit;
+    const lifts = net.pullUps.some(({ fitted, voltage }) => fitted?.part === end.part && (voltage?.max ?? 0) > limit);
+    return drives || lifts;
+  });
+  const victim = net.ends.find((end) => `${end.part}.${end.signal}` === finding.subjects[0]);
+  const controllerDrives = net.ends.some((end) => end.controller && (end.power.voltage?.max ?? 0) > limit);
+  const apart = culprits.length > 0 ? culprits : controllerDrives && victim ? [victim] : [];
+  return [
+    ...apart.flatMap((end) => feedFromLogic(context, end)),
+    ...translate(context, apart),
+    ...lowerPullUps(context, net, limit),
+  ];
+};
+
+export const thresholdRemedies: Proposer = (context) => {
+  const { circuit, finding } = context;
+  const named = (net: Net) => net.ends.filter((end) => finding.subjects.includes(`${end.part}.${end.signal}`));
+  const net = circuit.nets.find((n) => named(n).length === 2 || (n.id === finding.subjects[0] && named(n).length > 0));
+  const parts = net ? named(net).filter((end) => !end.controller && !circuit.parts.get(end.part)?.helper) : [];
+  return parts.flatMap((end) => [...feedFromLogic(context, end), ...translate(context, [end])]);
+};
+
+export const channelRemedies: Proposer = ({ circuit, finding, library }) => {
+  const helper = circuit.plan.helpers.find(({ id }) => id === finding.subjects[0]);
+  if (helper?.kind !== 'translator') return [];
+  return [...library.values()]
+    .filter((card) => card.translator && card.id !== helper.card)
+    .map((card) => ({
+      id: `card:${helper.id}:${card.id}`,
+      title: `Take ${card.name} as translator`,
+      plan: changeHelper(circuit.plan, helper.id, (h) => (h.kind === 'translator' ? { ...h, card: card.id } : h)),
+    }));
+};

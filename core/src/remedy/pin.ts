@@ -1,0 +1,38 @@
+/** Moving lines to pins that can carry them. */
+import type { Circuit, PinWish } from '../circuit/circuit.ts';
+import { freeGroupPins, freePinsFor } from '../circuit/free-pins.ts';
+import { setPin } from '../plan/edits.ts';
+import type { Plan } from '../plan/plan.ts';
+import type { Candidate, Proposer } from './remedy.ts';
+
+const labelOf = (circuit: Circuit, pin: string) =>
+  circuit.controller?.card.terminals.find(({ id }) => id === pin)?.label ?? pin;
+
+function move(circuit: Circuit, wish: PinWish): Candidate[] {
+  const old = (line: string) => circuit.wishes.find((w) => w.of === wish.of && w.line === line);
+  const place = (plan: Plan, line: string, pin: string) =>
+    setPin(plan, wish.of, line, { pin, locked: false, ...(weakOf(circuit, wish.of, line) ? { weakPull: true } : {}) });
+  if (wish.group) {
+    const lines = circuit.wishes.filter(({ group }) => group === wish.group);
+    const pins = freeGroupPins(circuit, lines, wish.group);
+    if (!pins) return [];
+    const plan = Object.entries(pins).reduce((p, [line, pin]) => place(p, line, pin), circuit.plan);
+    const where = Object.entries(pins).map(([line, pin]) => `${old(line)?.label ?? line} to ${labelOf(circuit, pin)}`);
+    return [{ id: `pins:${wish.of}:${Object.values(pins).join('+')}`, title: `Move ${where.join(', ')}`, plan }];
+  }
+  return freePinsFor(circuit, wish)
+    .slice(0, 2)
+    .map((pin) => ({
+      id: `pin:${wish.id}:${pin}`,
+      title: `Move ${wish.label} to ${labelOf(circuit, pin)}`,
+      plan: place(circuit.plan, wish.line, pin),
+    }));
+}
+
+function weakOf(circuit: Circuit, of: string, line: string): boolean {
+  return circuit.nets.some((net) => net.of === of && net.line === line && net.weakPull);
+}
+
+/** For every finding that names lines: move one of them. */
+export const pinRemedies: Proposer = ({ circuit, finding }) =>
+  circuit.wishes.filter(({ id }) => finding.subjects.includes(id)).flatMap((wish) => move(circuit, wish));

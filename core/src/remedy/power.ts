@@ -1,0 +1,126 @@
+/** Feeding parts from other rails, or from a regulator more. */
+import { toInterval } from '../card/figure.ts';
+import type { Card } from '../card/card.ts';
+import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
+import { within } from '../quantity/interval.ts';
+import { freeId, setFeed } from '../plan/edits.ts';
+import type { Plan } from '../plan/plan.ts';
+import type { Candidate, Context, Proposer } from './remedy.ts';
+
+const fits = (rail: Rail, feed: Feed): boolean =>
+  rail.voltage !== null && within(rail.voltage, toInterval(feed.supply.range));
+
+export const rangeRemedies: Proposer = ({ circuit, finding }) => {
+  const feed = circuit.feeds.get(finding.subjects[0] ?? '');
+  if (!feed) return [];
+  const label = circuit.parts.get(feed.part)?.label ?? feed.part;
+  return [...circuit.rails.values()]
+    .filter((rail) => rail.ref !== feed.rail && rail.part !== feed.part && fits(rail, feed))
+    .map((rail) => ({
+      id: `feed:${feed.part}.${feed.supply.id}:${rail.ref}`,
+      title: `Feed ${label} from the ${rail.label}`,
+      plan: setFeed(circuit.plan, feed.part, feed.supply.id, rail.ref),
+    }));
+};
+
+/** The parts on a rail that could hang elsewhere, the hungriest first. */
+function movable(circuit: Circuit, rail: Rail): { feed: Feed; peak: number }[] {
+  return [...circuit.feeds.values()]
+    .filter((feed) => feed.rail === rail.ref && feed.part !== rail.part && !circuit.parts.get(feed.part)?.helper)
+    .map((feed) => ({
+      feed,
+      peak: rail.loads.filter(({ subject }) => subject === feed.part).reduce((sum, load) => sum + load.peak, 0),
+    }))
+    .filter(({ peak }) => peak > 0)
+    .sort((a, b) => b.peak - a.peak);
+}
+
+/** As few of the hungriest as bring the rail back under its limit. */
+function enough(circuit: Circuit, rail: Rail): Feed[] {
+  let left = rail.peak - toInterval(rail.offer.limit).min * circuit.plan.rules.derating;
+  const chosen: Feed[] = [];
+  for (const { feed, peak } of movable(circuit, rail)) {
+    if (left <= 0) break;
+    chosen.push(feed);
+    left -= peak;
+  }
+  return left <= 0 ? chosen : [];
+}
+
+const names = (circuit: Circuit, feeds: readonly Feed[]) =>
+  feeds.map(({ part }) => circuit.parts.get(part)?.label ?? part).join(', ');
+const refeed = (plan: Plan, feeds: readonly Feed[], rail: string) =>
+  feeds.reduce((p, { part, supply }) => setFeed(p, part, supply.id, rail), plan);
+
+export const railRemedies: Proposer = (context) => {
+  const { circuit, finding } = context;
+  const rail = circuit.rails.get(finding.subjects[0] ?? '');
+  if (!rail) return [];
+  const feeds = enough(circuit, rail);
+  const elsewhere = [...circuit.rails.values()]
+    .filter(
+      (other) =>
+        other.ref !== rail.ref &&
+        feeds.length > 0 &&
+        feeds.every((feed) => other.part !== feed.part && fits(other, feed)),
+    )
+    .map((other) => ({
+      id: `feeds:${rail.ref}:${other.ref}`,
+      title: `Feed ${names(circuit, feeds)} from the ${other.label}`,
+      plan: refeed(circuit.plan, feeds, other.ref),
+    }));
+  return [...elsewhere, ...regulators(context, rail, feeds)];
+};
+
+/** One more regulator of the same output, fed from a rail that suits it. */
+function regulators({ circuit, library }: Context, rail: Rail, feeds: readonly Feed[]): Candidate[] {
+  if (feeds.length === 0) return [];
+  const found: Candidate[] = [];
+  for (const card of library.values()) {
+    const offer = card.kind === 'regulator' ? card.rails?.[0] : undefined;
+    const supply = card.supplies[0];
+    if (
+      !offer?.voltage ||
+      !supply ||
+      !feeds.every((feed) => within(toInterval(offer.voltage ?? { typ: 0 }), toInterval(feed.supply.range)))
+    )
+      continue;
+    if (rail.voltage && Math.abs(toInterval(offer.voltage).typ - rail.voltage.typ) > 0.1 * rail.voltage.typ) continue;
+    for (const input of circuit.rails.values()) {
+      if (input.ref === rail.ref || !input.voltage || !within(input.voltage, toInterval(supply.range))) continue;
+      found.push(addRegulator(circuit, card, supply.id, offer.id, input, feeds));
+    }
+  }
+  return found;
+}
+
+function addRegulator(
+  circuit: Circuit,
+  card: Card,
+  supply: string,
+  offer: string,
+  input: Rail,
+  feeds: readonly Feed[],
+): Candidate {
+  const id = freeId(circuit.plan, 'regulator');
+  const plan: Plan = {
+    ...circuit.plan,
+    parts: [
+      ...circuit.plan.parts,
+      {
+        id,
+        card: card.id,
+        label: 'regulator for the sensors',
+        needs: [],
+        feeds: { [supply]: input.ref },
+        ports: {},
+        opened: [],
+      },
+    ],
+  };
+  return {
+    id: `regulator:${card.id}:${input.ref}`,
+    title: `Add a ${card.name}, fed from the ${input.label}, for ${names(circuit, feeds)}`,
+    plan: refeed(plan, feeds, `${id}.${offer}`),
+  };
+}

@@ -1,0 +1,103 @@
+import type { Library } from '../card/card.ts';
+import type { Circuit } from '../circuit/circuit.ts';
+import { deriveCircuit } from '../circuit/derive.ts';
+import type { Result } from '../check/result.ts';
+import { verify, type Verdict } from '../check/verify.ts';
+import { piecesCost } from '../plan/cost.ts';
+import { documentOf } from '../plan/document.ts';
+import { addressRemedies, reservedRemedies } from './address.ts';
+import { coilRemedies, lightRemedies } from './drive.ts';
+import { channelRemedies, overVoltageRemedies, thresholdRemedies } from './level.ts';
+import { needRemedies } from './need.ts';
+import { pinRemedies } from './pin.ts';
+import { railRemedies, rangeRemedies } from './power.ts';
+import { noPullUpRemedies, strongRemedies, weakRemedies, wireRemedies } from './pull-up.ts';
+import type { Candidate, Proposer, Remedy } from './remedy.ts';
+
+/** Who proposes what for which check. A check that is not here has no remedy. */
+const PROPOSERS: Readonly<Record<string, Proposer>> = {
+  'need/range': needRemedies,
+  'need/accuracy': needRemedies,
+  'level/over-voltage': overVoltageRemedies,
+  'level/high': thresholdRemedies,
+  'level/low': thresholdRemedies,
+  'level/no-pull-up': noPullUpRemedies,
+  'level/translator': channelRemedies,
+  'bus/address-collision': addressRemedies,
+  'bus/address-reserved': reservedRemedies,
+  'bus/pull-up-weak': weakRemedies,
+  'bus/pull-up-strong': strongRemedies,
+  'wire/pull-up': wireRemedies,
+  'pin/double': pinRemedies,
+  'pin/capability': pinRemedies,
+  'pin/strap': pinRemedies,
+  'drive/led': lightRemedies,
+  'drive/flyback': coilRemedies,
+  'supply/range': rangeRemedies,
+  'supply/rail-current': railRemedies,
+};
+
+/** More choices than this help nobody. */
+const MOST_REMEDIES = 6;
+
+const grave = (r: Result) => r.severity === 'danger' || r.severity === 'fault';
+
+/**
+ * Every change that ends the finding and brings neither danger nor fault, proved by verifying the changed plan.
+ * What ends most comes first, then what costs least.
+ * @param library the plan's own cards and the catalogue's
+ */
+export function proposeRemedies(circuit: Circuit, verdict: Verdict, finding: Result, library: Library): Remedy[] {
+  const proposer = PROPOSERS[finding.check];
+  if (!proposer) return [];
+  const before = new Set(verdict.findings.map(({ key }) => key));
+  const costBefore = piecesCost(circuit.plan, library);
+  const piecesBefore = circuit.plan.parts.length + circuit.plan.helpers.length;
+  const proved: Remedy[] = [];
+  for (const candidate of unique(proposer({ circuit, finding, library }))) {
+    const after = verify(deriveCircuit(documentOf(candidate.plan, circuit.cards.values(), library)));
+    const keys = new Set(after.findings.map(({ key }) => key));
+    const brings = after.findings.filter(({ key }) => !before.has(key));
+    if (keys.has(finding.key) || brings.some(grave) || escalates(verdict, after)) continue;
+    proved.push({
+      ...candidate,
+      deepens: deepened(verdict, after),
+      ends: [...before].filter((key) => !keys.has(key)),
+      brings,
+      cost: piecesCost(candidate.plan, library) - costBefore,
+      pieces: candidate.plan.parts.length + candidate.plan.helpers.length - piecesBefore,
+    });
+  }
+  proved.sort(
+    (a, b) =>
+      Number(a.deepens.length > 0) - Number(b.deepens.length > 0) ||
+      b.ends.length - a.ends.length ||
+      a.cost - b.cost ||
+      a.pieces - b.pieces ||
+      (a.id < b.id ? -1 : 1),
+  );
+  return proved.slice(0, MOST_REMEDIES);
+}
+
+/** True when a finding that stays has become a danger. */
+function escalates(before: Verdict, after: Verdict): boolean {
+  const was = new Map(before.findings.map((r) => [r.key, r.severity]));
+  return after.findings.some((r) => r.severity === 'danger' && (was.get(r.key) ?? 'danger') !== 'danger');
+}
+
+/** A share of the limit: rails move by millivolts when a lead's drop changes, and that is no worsening. */
+const SLACK = 0.02;
+
+/** Grave findings that stay, with a clearly worse figure. */
+function deepened(before: Verdict, after: Verdict): string[] {
+  const was = new Map(before.findings.map((r) => [r.key, r]));
+  return after.findings.flatMap((r) => {
+    const old = was.get(r.key);
+    if (!old || !grave(r) || r.margin === null || old.margin === null) return [];
+    return r.margin < old.margin - SLACK * Math.abs(old.limit ?? 0) ? [r.key] : [];
+  });
+}
+
+function unique(candidates: readonly Candidate[]): Candidate[] {
+  return [...new Map(candidates.map((candidate) => [candidate.id, candidate])).values()];
+}

@@ -1,0 +1,180 @@
+/** Resistors added, taken away or changed on open-drain lines. */
+import { deriveCircuit } from '../circuit/derive.ts';
+import type { Circuit, Net } from '../circuit/circuit.ts';
+import { effectivePullUp } from '../physics/node.ts';
+import { pullUpWindow } from '../physics/pull-up-window.ts';
+import { addHelper, changeBus, freeId, removeHelper, setOpened } from '../plan/edits.ts';
+import type { Plan } from '../plan/plan.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { seriesBetween } from '../standard/e-series.ts';
+import type { Candidate, Proposer } from './remedy.ts';
+
+/** The rail that a net should be pulled to: the controller's logic rail, or the far rail of a translator. */
+export function pullRail(circuit: Circuit, net: Net): string | null {
+  const translator = net.beyond === null ? null : circuit.parts.get(net.beyond)?.helper;
+  if (translator) return translator.far;
+  const reference = circuit.controller?.card.controller?.io.reference;
+  const own = circuit.controller && `${circuit.controller.id}.${reference}`;
+  if (own && circuit.rails.has(own)) return own;
+  return (reference && circuit.controller?.choice?.feeds[reference]) || null;
+}
+
+/** Adds one pull-up of the house rule's value to each line of a bus that has none. */
+export function addPullUps(circuit: Circuit, plan: Plan, of: string): Plan {
+  const next = deriveCircuit({ plan, cards: [...circuit.cards.values()] });
+  return next.nets
+    .filter((net) => net.of === of && net.openDrain && net.pullUps.length === 0)
+    .reduce((p, net) => addPullUp(next, p, net) ?? p, plan);
+}
+
+export function addPullUp(circuit: Circuit, plan: Plan, net: Net, ohms?: number): Plan | null {
+  const rail = pullRail(circuit, net);
+  const volts = rail && circuit.rails.get(rail)?.voltage?.max;
+  const value = ohms ?? (volts ? pullUpWindow(net, volts, circuit.plan.rules).choice : null);
+  if (!rail || !value) return null;
+  const id = freeId(plan, `pull-${net.of.replace('.', '-')}-${net.line}`);
+  return addHelper(plan, {
+    id,
+    kind: 'pull-up',
+    of: net.of,
+    line: net.line,
+    ...(net.beyond === null ? {} : { beyond: net.beyond }),
+    to: rail,
+    ohms: value,
+  });
+}
+
+const netOf = (circuit: Circuit, id: string | undefined) => circuit.nets.find((net) => net.id === id);
+
+/** A bus has two lines in the same state; a remedy for one is one for both. */
+const sisters = (circuit: Circuit, net: Net) =>
+  net.bus ? circuit.nets.filter((n) => n.bus === net.bus && n.beyond === net.beyond) : [net];
+
+export const noPullUpRemedies: Proposer = ({ circuit, finding }) => {
+  const net = netOf(circuit, finding.subjects[0]);
+  if (!net) return [];
+  const bare = sisters(circuit, net).filter((n) => n.pullUps.length === 0);
+  const plan = bare.reduce<Plan>((p, n) => addPullUp(circuit, p, n) ?? p, circuit.plan);
+  const rail = pullRail(circuit, net);
+  const volts = (rail && circuit.rails.get(rail)?.voltage?.max) || 0;
+  const value = pullUpWindow(net, volts, circuit.plan.rules).choice;
+  if (!value) return [];
+  return [
+    {
+      id: `pull-up:${net.id}:${value}`,
+      title: `Add a pull-up of ${formatQuantity(value, 'Ω')} to ${bare.map((n) => n.label).join(' and ')}`,
+      plan,
+    },
+  ];
+};
+
+/** Replaces every resistor of the plan on the lines by one; fitted ones stay and are counted in. */
+function oneInstead(circuit: Circuit, nets: readonly Net[], target: (net: Net) => number | null): Plan | null {
+  let plan: Plan | null = circuit.plan;
+  for (const net of nets) {
+    const value = target(net);
+    if (!plan || value === null) return null;
+    for (const { helper } of net.pullUps) if (helper) plan = removeHelper(plan, helper);
+    plan = addPullUp(circuit, plan, net, value);
+  }
+  return plan;
+}
+
+export const weakRemedies: Proposer = ({ circuit, finding }) => {
+  const net = netOf(circuit, finding.subjects[0]);
+  if (!net) return [];
+  const { rules } = circuit.plan;
+  const found: Candidate[] = [];
+  const lines = sisters(circuit, net);
+  const target = (n: Net): number | null => {
+    const volts = Math.max(...n.pullUps.map(({ voltage }) => voltage?.max ?? 0));
+    const window = pullUpWindow(n, volts, rules);
+    const fitted = { ...n, pullUps: n.pullUps.filter(({ helper }) => helper === null) };
+    const beside = effectivePullUp(fitted)?.typ ?? Infinity;
+    if (window.choice === null || beside <= window.choice) return null;
+    const exactly = 1 / (1 / window.choice - 1 / beside);
+    return seriesBetween(rules.series, exactly * 0.7, exactly * 1.05).at(-1) ?? null;
+  };
+  const value = target(net);
+  const plan = oneInstead(circuit, lines, target);
+  if (plan && value) {
+    found.push({
+      id: `pull-up:${net.of}:${value}`,
+      title: `Pull ${lines.map((n) => n.label).join(' and ')} up with ${formatQuantity(value, 'Ω')}`,
+      plan,
+    });
+  }
+  if (net.bus && (net.clock ?? 0) > 100e3) {
+    found.push({
+      id: `clock:${net.bus}:100000`,
+      title: 'Run the bus at 100 kHz',
+      plan: changeBus(circuit.plan, net.bus, (bus) => ({ ...bus, clock: 100e3 })),
+    });
+  }
+  return found;
+};
+
+export const strongRemedies: Proposer = ({ circuit, finding }) => {
+  const net = netOf(circuit, finding.subjects[0]);
+  if (!net) return [];
+  const lines = sisters(circuit, net);
+  const found: Candidate[] = [];
+  const helpers = lines.flatMap((n) => n.pullUps.flatMap(({ helper }) => helper ?? []));
+  if (helpers.length > 0) {
+    found.push({
+      id: `no-pull-up:${net.of}`,
+      title: 'Leave the extra pull-up resistors out',
+      plan: helpers.reduce(removeHelper, circuit.plan),
+    });
+    const target = (n: Net) =>
+      pullUpWindow(n, Math.max(...n.pullUps.map(({ voltage }) => voltage?.max ?? 0)), circuit.plan.rules).choice;
+    const plan = oneInstead(circuit, lines, target);
+    if (plan)
+      found.push({
+        id: `pull-up:${net.of}:choice`,
+        title: `Replace them by one of ${formatQuantity(target(net) ?? 0, 'Ω')}`,
+        plan,
+      });
+  }
+  // The jumpers of one more module after the other, until the sinks can hold the line.
+  const modules = [
+    ...new Set(net.pullUps.flatMap(({ fitted }) => (fitted?.removable === 'jumper' ? fitted.part : []))),
+  ];
+  let plan = circuit.plan;
+  const opened: string[] = [];
+  for (const part of modules.slice(0, Math.max(1, net.pullUps.length - 1))) {
+    for (const { pullUps } of lines)
+      for (const { fitted } of pullUps) if (fitted?.part === part) plan = setOpened(plan, part, fitted.signal, true);
+    opened.push(circuit.parts.get(part)?.label ?? part);
+    found.push({
+      id: `open:${net.of}:${opened.length}`,
+      title: `Open the pull-up jumpers of ${opened.join(' and ')}`,
+      plan,
+    });
+  }
+  return found;
+};
+
+export const wireRemedies: Proposer = ({ circuit, finding }) => {
+  const net = netOf(circuit, finding.subjects[0]);
+  const helpers = net?.pullUps.flatMap(({ helper }) => helper ?? []) ?? [];
+  if (!net || helpers.length === 0) return [];
+  const volts = Math.max(...net.pullUps.map(({ voltage }) => voltage?.max ?? 0));
+  const value = pullUpWindow(net, volts, circuit.plan.rules).choice;
+  const one = value === null ? null : oneInstead(circuit, [net], () => value);
+  const keep = helpers.slice(1).reduce(removeHelper, circuit.plan);
+  return [
+    ...(one && value
+      ? [
+          {
+            id: `pull-up:${net.id}:${value}`,
+            title: `One pull-up of ${formatQuantity(value, 'Ω')} for the whole line`,
+            plan: one,
+          },
+        ]
+      : []),
+    ...(helpers.length > 1
+      ? [{ id: `keep-one:${net.id}`, title: 'Keep only the first of the pull-ups', plan: keep }]
+      : []),
+  ];
+};

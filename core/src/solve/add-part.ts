@@ -1,0 +1,113 @@
+/** Putting a card into a plan: feed, bus, address and pins chosen as the house rules say. */
+import { toInterval } from '../card/figure.ts';
+import type { Card, Library, Supply } from '../card/card.ts';
+import { isShared, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
+import type { Circuit } from '../circuit/circuit.ts';
+import { deriveCircuit } from '../circuit/derive.ts';
+import { addBus, freeId, setAddress } from '../plan/edits.ts';
+import { documentOf } from '../plan/document.ts';
+import type { PartChoice, Plan, PortChoice } from '../plan/plan.ts';
+import { within } from '../quantity/interval.ts';
+import { pinModel, solvePins, withPins } from './pins.ts';
+
+/** The rail that suits a supply: by the house rule, among those whose voltage lies inside its range. */
+export function bestFeed(circuit: Circuit, supply: Supply): string | undefined {
+  const range = toInterval(supply.range);
+  const fitting = [...circuit.rails.values()].filter((rail) => rail.voltage && within(rail.voltage, range));
+  const logic = circuit.controller && `${circuit.controller.id}.${circuit.controller.card.controller?.io.reference}`;
+  const wish =
+    circuit.plan.rules.feed === 'logic-rail'
+      ? fitting.find(({ ref }) => ref === logic)
+      : fitting.find(({ voltage }) => Math.abs((voltage?.typ ?? 0) - 5) < 0.5);
+  const byFit = fitting.sort(
+    (a, b) => Math.abs((a.voltage?.typ ?? 0) - range.typ) - Math.abs((b.voltage?.typ ?? 0) - range.typ),
+  );
+  return (wish ?? byFit[0])?.ref;
+}
+
+/**
+ * Adds a part of the card. Its supplies get fitting rails, its shared ports join the first bus of their protocol
+ * (one is made when there is none) at a free address, and only its own lines get pins: the rest stays.
+ * @returns the changed plan and the id of the new part
+ */
+export function addPart(
+  circuit: Circuit,
+  library: Library,
+  card: Card,
+  label = card.name,
+  needs: string[] = [],
+): { plan: Plan; part: string } {
+  const id = freeId(circuit.plan, label);
+  let plan = circuit.plan;
+  const ports: Record<string, PortChoice> = {};
+  for (const port of card.ports) {
+    if (isShared(port.protocol)) {
+      const [next, bus] = busFor(plan, port.protocol);
+      plan = next;
+      ports[port.id] = { bus };
+    } else if (port.protocol === 'coil') {
+      const driver = plan.parts.find(
+        (part) =>
+          library.get(part.card)?.driver &&
+          !plan.parts.some((p) => Object.values(p.ports).some((c) => c.driver === part.id)),
+      );
+      ports[port.id] = driver ? { driver: driver.id } : {};
+    } else
+      ports[port.id] = {
+        lines: Object.fromEntries(Object.keys(port.lines).map((line) => [line, { pin: null, locked: false }])),
+      };
+  }
+  const feeds = Object.fromEntries(
+    card.supplies.flatMap((supply) => {
+      const rail = bestFeed(circuit, supply);
+      return rail ? [[supply.id, rail]] : [];
+    }),
+  );
+  const part: PartChoice = { id, card: card.id, label: label.slice(0, 60), needs, feeds, ports, opened: [] };
+  plan = { ...plan, parts: [...plan.parts, part], controller: plan.controller ?? (card.controller ? id : null) };
+  plan = freeAddresses(plan, library, card, part);
+  return { plan: assignNew(plan, circuit, library), part: id };
+}
+
+function busFor(plan: Plan, protocol: SharedProtocol): [Plan, string] {
+  const bus = plan.buses.find((b) => b.protocol === protocol);
+  if (bus) return [plan, bus.id];
+  const id = freeId(plan, protocol === 'i2c' ? 'i2c' : 'one-wire');
+  const lines = Object.fromEntries(
+    (protocol === 'i2c' ? ['sda', 'scl'] : ['data']).map((line) => [line, { pin: null, locked: false }]),
+  );
+  const added = addBus(plan, {
+    id,
+    name: PROTOCOL_NAME[protocol],
+    protocol,
+    lines,
+    ...(protocol === 'i2c' ? { clock: 100e3 } : {}),
+  });
+  return [added, id];
+}
+
+/** A strap setting that is free on the bus, where the card has several. */
+function freeAddresses(plan: Plan, library: Library, card: Card, part: PartChoice): Plan {
+  const addressOf = (other: PartChoice, port: string): number | undefined =>
+    other.ports[port]?.address ?? library.get(other.card)?.ports.find(({ id }) => id === port)?.addresses?.[0]?.value;
+  return card.ports.reduce((p, port) => {
+    const bus = part.ports[port.id]?.bus;
+    if (!port.addresses || !bus) return p;
+    const busy = new Set<number>();
+    for (const other of p.parts) {
+      if (other.id === part.id) continue;
+      for (const [id, choice] of Object.entries(other.ports)) {
+        const address = choice.bus === bus ? addressOf(other, id) : undefined;
+        if (address !== undefined) busy.add(address);
+      }
+    }
+    const value = (port.addresses.find((a) => !busy.has(a.value)) ?? port.addresses[0])?.value;
+    return value === undefined ? p : setAddress(p, part.id, port.id, value);
+  }, plan);
+}
+
+/** Gives pins to lines that have none; when that cannot be, they stay without and the check says so. */
+export function assignNew(plan: Plan, circuit: Circuit, library: Library): Plan {
+  const next = deriveCircuit(documentOf(plan, circuit.cards.values(), library));
+  return withPins(next, solvePins(pinModel(next, (wish) => wish.pin !== null)));
+}

@@ -1,0 +1,140 @@
+/** Exact pin assignment: every line that is not locked gets the pin that costs least over all. */
+import type { Circuit, PinWish } from '../circuit/circuit.ts';
+import { pinCost } from '../circuit/free-pins.ts';
+import { instancesFor, pinUses, type PinUse } from '../circuit/pin-function.ts';
+import { setPin } from '../plan/edits.ts';
+import type { Plan } from '../plan/plan.ts';
+import { assign, crowded } from './assignment.ts';
+
+export interface PinModel {
+  readonly wishes: readonly PinWish[];
+  readonly pins: readonly PinUse[];
+  /** Instances that each group may be on; groups of one kind never share. */
+  readonly groups: readonly { id: string; kind: string; instances: readonly string[] }[];
+  /** Cost of a wish on a pin when its group is on the instance; Infinity where it cannot be. */
+  cost(wish: number, pin: number, instance: string | null): number;
+}
+
+export type PinSolution =
+  | { readonly ok: true; readonly cost: number; readonly pins: ReadonlyMap<string, string>; readonly tried: number }
+  | { readonly ok: false; readonly explanation: string; readonly crowded: readonly PinWish[] };
+
+/**
+ * The model of a plan's pins: the lines to place against the pins that are left. Flash pins are never offered.
+ * @param keep lines that stay where they are although they are not locked
+ */
+export function pinModel(circuit: Circuit, keep: (wish: PinWish) => boolean = () => false): PinModel {
+  const stays = (wish: PinWish) => wish.pin !== null && (wish.locked || keep(wish));
+  const wishes = circuit.wishes.filter((wish) => !stays(wish));
+  const uses = pinUses(circuit);
+  const pins = uses.filter((use) => !use.wishes.some(stays) && use.pin.reserved?.by !== 'flash');
+  const fixed = uses.flatMap((use) => use.wishes.filter(stays).map((wish) => ({ wish, use })));
+  const ids = [...new Set(circuit.wishes.flatMap(({ group }) => group ?? []))];
+  const groups = ids.map((id) => {
+    const members = circuit.wishes.filter(({ group }) => group === id);
+    const kind = members[0]?.ask.split('.')[0] ?? '';
+    const options = members.map((wish) => {
+      const held = fixed.find((f) => f.wish === wish);
+      return new Set((held ? [held.use] : pins).flatMap((use) => instancesFor(use.functions, wish.ask)));
+    });
+    const all = [...new Set(options.flatMap((o) => [...o]))].sort();
+    return { id, kind, instances: all.filter((instance) => options.every((o) => o.has(instance))) };
+  });
+  const serves = wishes.map((wish) => pins.map((use) => new Set(instancesFor(use.functions, wish.ask))));
+  const costs = pins.map(pinCost);
+  return {
+    wishes,
+    pins,
+    groups,
+    cost: (wish, pin, instance) => {
+      const can = serves[wish]?.[pin];
+      const ok = can && (instance === null ? can.size > 0 : can.has(instance));
+      return ok ? (costs[pin] ?? Infinity) : Infinity;
+    },
+  };
+}
+
+/**
+ * Solves the model exactly. For each way of giving the groups their instances the rest is an assignment problem;
+ * a branch is left as soon as its relaxation - groups not yet decided may be on any instance - costs no less than
+ * the best found. Interchangeable instances (same pins at same cost for all lines of the group) are tried once.
+ */
+export function solvePins(model: PinModel): PinSolution {
+  const { wishes, pins, groups } = model;
+  if (wishes.length === 0) return { ok: true, cost: 0, pins: new Map(), tried: 0 };
+  let best: { columns: number[]; total: number } | null = null;
+  let tried = 0;
+  const chosen = new Map<string, string>();
+  const matrix = () =>
+    wishes.map((wish, i) =>
+      pins.map((_, j) => model.cost(i, j, wish.group === null ? null : (chosen.get(wish.group) ?? null))),
+    );
+
+  const branch = (depth: number): void => {
+    tried += 1;
+    const relaxed = assign(matrix());
+    if (!relaxed || (best && relaxed.total >= best.total)) return;
+    const group = groups[depth];
+    if (!group) {
+      best = relaxed;
+      return;
+    }
+    const shapes = new Set<string>();
+    const busy = new Set(
+      groups.slice(0, depth).flatMap((g) => (g.kind === group.kind ? (chosen.get(g.id) ?? []) : [])),
+    );
+    for (const instance of group.instances) {
+      if (busy.has(instance)) continue;
+      const shape = shapeOf(model, group.id, instance);
+      // Only the last of a kind may skip a twin: for the others a twin leaves different instances behind.
+      const lastOfKind = !groups.slice(depth + 1).some(({ kind }) => kind === group.kind);
+      if (lastOfKind && shapes.has(shape)) continue;
+      shapes.add(shape);
+      chosen.set(group.id, instance);
+      branch(depth + 1);
+      chosen.delete(group.id);
+    }
+  };
+  branch(0);
+  const found = best as { columns: number[]; total: number } | null;
+  if (!found) return explain(model, matrix());
+  const result = new Map<string, string>();
+  found.columns.forEach((column, i) => {
+    const [wish, use] = [wishes[i], pins[column]];
+    if (wish && use) result.set(wish.id, use.pin.terminal);
+  });
+  return { ok: true, cost: found.total, pins: result, tried };
+}
+
+function shapeOf(model: PinModel, group: string, instance: string): string {
+  return model.wishes
+    .map((wish, i) => (wish.group === group ? model.pins.map((_, j) => model.cost(i, j, instance)).join() : ''))
+    .join('|');
+}
+
+function explain(model: PinModel, cost: number[][]): PinSolution {
+  const rows = crowded(cost);
+  const wishes = rows.flatMap((i) => model.wishes[i] ?? []);
+  const able = model.pins.filter((_, j) => rows.some((i) => Number.isFinite(cost[i]?.[j])));
+  const names = wishes.map(({ label }) => label).join(', ');
+  const noInstance = model.groups.find(({ instances }) => instances.length === 0);
+  const explanation =
+    rows.length > 0
+      ? `${names}: ${wishes.length} ${wishes.length === 1 ? 'line has' : 'lines have'} ${able.length === 0 ? 'no pin' : `only ${able.map(({ label }) => label).join(', ')}`} left that can carry ${wishes.length === 1 ? 'it' : 'them'}.`
+      : noInstance
+        ? `No peripheral of the controller is left whose pins serve every line of ${noInstance.id}.`
+        : 'The buses ask for more peripherals of one kind than the controller has free.';
+  return { ok: false, explanation, crowded: wishes };
+}
+
+/** The plan with the solution's pins; locked lines stay as they are. */
+export function withPins(circuit: Circuit, solution: PinSolution): Plan {
+  if (!solution.ok) return circuit.plan;
+  return circuit.wishes.reduce((plan, wish) => {
+    const pin = solution.pins.get(wish.id);
+    const weak = circuit.nets.some((net) => net.id === wish.net && net.weakPull);
+    return pin === undefined
+      ? plan
+      : setPin(plan, wish.of, wish.line, { pin, locked: false, ...(weak ? { weakPull: true } : {}) });
+  }, circuit.plan);
+}
