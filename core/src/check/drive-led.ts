@@ -44,6 +44,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const card = light && circuit.parts.get(light.part)?.card;
   const forward = card?.ports.find(({ protocol }) => protocol === 'led')?.forward;
   if (!sum || !light || !card || !forward) return [];
+  const label = circuit.parts.get(light.part)?.label ?? light.part;
   const nominal = net.series.reduce((total, { ohms }) => total + ohms, 0);
   const ohms = nominal * (1 - RESISTOR_TOLERANCE);
   const margin = ohms - sum.least;
@@ -61,11 +62,11 @@ function judge(circuit: Circuit, net: Net): Result[] {
       message:
         margin < 0
           ? nominal === 0
-            ? `${light.label} hangs straight on its pin, without a resistor; at least ${R(sum.least)} are needed. Light or pin burns.`
-            : `${light.label} has ${R(nominal)}; at least ${R(sum.least)} are needed. ${A(current)} would flow.`
+            ? `${label} hangs straight on its pin, without a resistor; at least ${R(sum.least)} are needed. Light or pin burns.`
+            : `${label} has ${R(nominal)}; at least ${R(sum.least)} are needed. ${A(current)} would flow.`
           : faint
-            ? `${light.label} gets less than ${A(LED_CURRENT_FAINT)} through ${R(nominal)}; it will be hard to see.`
-            : `${R(nominal)} keep ${light.label} at ${A(current)} or less.`,
+            ? `${label} gets less than ${A(LED_CURRENT_FAINT)} through ${R(nominal)}; it will be hard to see.`
+            : `${R(nominal)} keep ${label} at ${A(current)} or less.`,
       meaning:
         'A light has almost no resistance of its own above its forward voltage; only the resistor limits the current.',
       workings: [

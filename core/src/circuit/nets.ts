@@ -70,6 +70,7 @@ export function deriveBuses(plan: Plan, parts: ReadonlyMap<string, PartNode>): B
 function deriveTrunks(plan: Plan, parts: ReadonlyMap<string, PartNode>): Trunk[] {
   const beyond = beyondOf(plan);
   const onBus = new Map<string, Station[]>();
+  const lines: Trunk[] = [];
   const trunks: Trunk[] = [];
   for (const part of parts.values()) {
     for (const port of part.card.ports) {
@@ -106,7 +107,7 @@ function deriveTrunks(plan: Plan, parts: ReadonlyMap<string, PartNode>): Trunk[]
     if (stations.length === 0) continue;
     for (const [line, ask] of Object.entries(PORT_LINES[bus.protocol])) {
       const pin = bus.lines[line];
-      trunks.push({
+      lines.push({
         id: `${bus.id}.${line}`,
         of: bus.id,
         bus: bus.id,
@@ -123,7 +124,7 @@ function deriveTrunks(plan: Plan, parts: ReadonlyMap<string, PartNode>): Trunk[]
       });
     }
   }
-  return trunks;
+  return [...lines, ...trunks];
 }
 
 export interface NetGraph {

@@ -36,6 +36,7 @@ export class Wirer {
   private readonly turns: ColourTurns = { next: 0 };
   private readonly used = new Map<string, number>();
   private rows = 0;
+  private readonly keys = new Map<string, number>();
 
   constructor(readonly circuit: Circuit) {}
 
@@ -65,6 +66,14 @@ export class Wirer {
     return (this.at(point)?.header === 'screw' ? SCREW_WIRES : 1) - used;
   }
 
+  /** Two resistors may lie between the same two points: the second is told apart by its number. */
+  private key(from: Point, to: Point, what: string): string {
+    const base = `${pointKey(from)}>${pointKey(to)}${what && `:${what}`}`;
+    const count = (this.keys.get(base) ?? 0) + 1;
+    this.keys.set(base, count);
+    return count === 1 ? base : `${base}#${count}`;
+  }
+
   private take(point: Point): void {
     this.used.set(pointKey(point), (this.used.get(pointKey(point)) ?? 0) + 1);
   }
@@ -82,7 +91,7 @@ export class Wirer {
     this.take(from);
     this.take(to);
     return {
-      key: `${pointKey(from)}>${pointKey(to)}`,
+      key: this.key(from, to, ''),
       from,
       to,
       kind: own ? 'own' : 'lead',
@@ -97,7 +106,7 @@ export class Wirer {
     this.take(from);
     this.take(to);
     return {
-      key: `${pointKey(from)}>${pointKey(to)}:${kind} ${value}`,
+      key: this.key(from, to, `${kind} ${value}`),
       from,
       to,
       kind,

@@ -1,6 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import type { PlanDocument } from './document.ts';
+import { usedCards, type PlanDocument } from './document.ts';
 
 /** JSON with sorted keys, so that the same content always gives the same text. */
 function canonical(value: unknown): string {
@@ -16,10 +16,11 @@ function canonical(value: unknown): string {
 
 /**
  * Sixteen hexadecimal digits over everything a verdict rests on. What says nothing about the hardware is left
- * out: the plan's id, name and note, and the steps ticked off.
+ * out: the plan's id, name and note, the steps ticked off, and cards that the plan does not use.
  */
 export function fingerprint({ plan, cards }: PlanDocument): string {
   const { id: _id, name: _name, note: _note, done: _done, ...rest } = plan;
-  const sorted = [...cards].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const used = new Set(usedCards(plan));
+  const sorted = cards.filter(({ id }) => used.has(id)).sort((a, b) => (a.id < b.id ? -1 : 1));
   return bytesToHex(sha256(utf8ToBytes(canonical({ plan: rest, cards: sorted })))).slice(0, 16);
 }

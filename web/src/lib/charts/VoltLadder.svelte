@@ -1,0 +1,79 @@
+<!-- The upper rail of bars is what the driver guarantees, the lower what the receiver needs; the hatched end must not be touched. -->
+<script lang="ts">
+  import { formatQuantity, formatSigned, type Result } from '@idle-breadboard/core';
+  import { ladder } from './volt-ladder';
+
+  let { results, label }: { results: readonly Result[]; label: string } = $props();
+  let width = $state(300);
+  const drawn = $derived(ladder(results, width));
+  const words = $derived(
+    drawn
+      ? `${label}. ${drawn.gaps.map((g) => `${g.level} margin ${formatSigned(g.margin, 'V')}`).join(', ')}${drawn.roof ? `; at most ${formatQuantity(drawn.roof.peak, 'V')}, roof ${formatQuantity(drawn.roof.volts, 'V')}` : ''}`
+      : '',
+  );
+  const id = $props.id();
+</script>
+
+<div class="ladder" bind:clientWidth={width}>
+  {#if drawn}
+    <svg viewBox="0 0 {width} 46" {width} height="46" role="img" aria-label={words}>
+      <defs>
+        <pattern id="{id}-hatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V5" stroke="var(--danger)" stroke-width="1.6" />
+        </pattern>
+      </defs>
+      {#if drawn.roof}
+        <rect
+          x={drawn.roof.x}
+          y="2"
+          width={Math.max(0, width - drawn.roof.x)}
+          height="31"
+          fill="url(#{id}-hatch)"
+          opacity="0.55"
+        />
+        <path d="M{drawn.roof.x} 1V34" stroke="var(--danger)" stroke-width="1.6" />
+      {/if}
+      {#each drawn.bars as bar (bar.lane + bar.level)}
+        <rect
+          x={bar.from}
+          y={bar.lane === 'given' ? 4 : 21}
+          width={Math.max(2, bar.to - bar.from)}
+          height="11"
+          fill={bar.lane === 'given' ? 'var(--copper)' : 'none'}
+          stroke={bar.lane === 'given' ? 'var(--copper)' : 'var(--quiet)'}
+          fill-opacity={bar.level === 'high' ? 0.85 : 0.35}
+        />
+      {/each}
+      {#each drawn.gaps as gap (gap.level)}
+        <path
+          d="M{gap.from} 18H{gap.to}"
+          stroke="var(--{gap.margin < 0 ? 'fault' : 'pass'})"
+          stroke-width="3"
+          stroke-dasharray={gap.margin < 0 ? '3 2' : undefined}
+        />
+      {/each}
+      {#if drawn.roof}
+        <path d="M{drawn.roof.peakX - 4} 1h8l-4 6z" fill={drawn.roof.broken ? 'var(--danger)' : 'var(--ink)'} />
+      {/if}
+      <path d="M0 34.5H{width}" stroke="var(--line)" />
+      {#each drawn.ticks as tick (tick.x)}
+        <path d="M{tick.x} 34V37" stroke="var(--quiet)" /><text x={tick.x} y="45" text-anchor="middle">{tick.text}</text
+        >
+      {/each}
+    </svg>
+  {/if}
+</div>
+
+<style>
+  .ladder {
+    width: 100%;
+    min-height: 46px;
+  }
+  svg {
+    display: block;
+  }
+  text {
+    font: 9px var(--font-mono);
+    fill: var(--quiet);
+  }
+</style>

@@ -1,0 +1,78 @@
+/** Geometry of a volt ladder: what a driver gives above, what a receiver needs below, the roof to the right. */
+import type { Result } from '@idle-breadboard/core';
+import { scaleLinear } from 'd3';
+
+export interface LadderBar {
+  readonly lane: 'given' | 'needed';
+  readonly level: 'high' | 'low';
+  readonly from: number;
+  readonly to: number;
+  readonly volts: number;
+}
+
+export interface Ladder {
+  readonly width: number;
+  readonly bars: readonly LadderBar[];
+  /** The gaps between the lanes: positive where the link holds. */
+  readonly gaps: readonly { level: 'high' | 'low'; from: number; to: number; margin: number }[];
+  readonly roof: { x: number; volts: number; peak: number; peakX: number; broken: boolean } | null;
+  readonly ticks: readonly { x: number; text: string }[];
+}
+
+const find = (results: readonly Result[], check: string) =>
+  results.filter((r) => r.check === check).sort((a, b) => (a.margin ?? 0) - (b.margin ?? 0))[0];
+
+/**
+ * @param results of one receiver: level/high, level/low, level/over-voltage
+ * @param width px
+ */
+export function ladder(results: readonly Result[], width: number): Ladder | null {
+  const high = find(results, 'level/high');
+  const low = find(results, 'level/low');
+  const roof = find(results, 'level/over-voltage');
+  const volts = [high, low, roof].flatMap((r) => [r?.measured ?? null, r?.limit ?? null]).filter((v) => v !== null);
+  if (volts.length === 0) return null;
+  const top = Math.max(...volts) * 1.12;
+  const x = scaleLinear([0, top], [4, width - 4]);
+  const bars: LadderBar[] = [];
+  const gaps: Ladder['gaps'][number][] = [];
+  const end = x(roof?.measured ?? Math.max(...volts));
+  if (high && high.measured !== null && high.limit !== null) {
+    bars.push({
+      lane: 'given',
+      level: 'high',
+      from: x(high.measured),
+      to: Math.max(end, x(high.measured)),
+      volts: high.measured,
+    });
+    bars.push({
+      lane: 'needed',
+      level: 'high',
+      from: x(high.limit),
+      to: Math.max(end, x(high.limit)),
+      volts: high.limit,
+    });
+    gaps.push({ level: 'high', from: x(high.limit), to: x(high.measured), margin: high.margin ?? 0 });
+  }
+  if (low && low.measured !== null && low.limit !== null) {
+    bars.push({ lane: 'given', level: 'low', from: x(0), to: x(low.measured), volts: low.measured });
+    bars.push({ lane: 'needed', level: 'low', from: x(0), to: x(low.limit), volts: low.limit });
+    gaps.push({ level: 'low', from: x(low.measured), to: x(low.limit), margin: low.margin ?? 0 });
+  }
+  return {
+    width,
+    bars,
+    gaps,
+    roof:
+      roof && roof.limit !== null && roof.measured !== null
+        ? {
+            x: x(roof.limit),
+            volts: roof.limit,
+            peak: roof.measured,
+            peakX: x(roof.measured),
+            broken: roof.severity !== null,
+          }
+        : null,
+    ticks: x.ticks(Math.max(2, Math.floor(width / 60))).map((t) => ({ x: x(t), text: `${t}` })),
+  };
+}

@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { formatSigned } from '@idle-breadboard/core';
+  import { view } from '../state/view.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  const verdict = $derived(workbench.study?.verdict);
+  const open = $derived(
+    verdict?.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault').length ?? 0,
+  );
+  const tightest = $derived(verdict?.tightest);
+  const state = $derived(!verdict ? 'none' : workbench.stale ? 'stale' : verdict.status);
+</script>
+
+<button
+  type="button"
+  class="verdict {state}"
+  data-verdict={state}
+  aria-live="polite"
+  onclick={() => (view.sheet = 'proofs')}
+>
+  {#if !verdict}
+    No verdict yet
+  {:else if workbench.stale}
+    <strong>Stale</strong> · verifying
+  {:else if verdict.status === 'open'}
+    <strong>Open</strong> · <span class="value">{open}</span> to settle
+  {:else}
+    <strong>Verified</strong> · <span class="value">{verdict.passes.length}</span> proofs<span class="more"
+      >{#if tightest}, tightest <span class="value">{formatSigned(tightest.margin ?? 0, tightest.unit)}</span>{/if};
+      <span class="value">{verdict.onTrust}</span> on trust</span
+    >
+  {/if}
+</button>
+
+<style>
+  .verdict {
+    margin-left: auto;
+    min-height: 26px;
+    padding: 0 10px;
+    border: 1px solid var(--line);
+    border-radius: 2px;
+    background: var(--raised);
+    color: var(--ink);
+    white-space: nowrap;
+  }
+  .verdict:hover {
+    background: var(--copper-soft);
+  }
+  .open {
+    border-left: 5px solid var(--fault);
+  }
+  .verified {
+    border-left: 5px solid var(--pass);
+  }
+  .stale {
+    border-left: 5px dashed var(--quiet);
+  }
+  @media (max-width: 759px) {
+    .more {
+      display: none;
+    }
+  }
+</style>

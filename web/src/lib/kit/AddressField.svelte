@@ -1,0 +1,32 @@
+<!-- An address in hexadecimal or decimal. The 8-bit form is kept as typed: the check asks the question. -->
+<script lang="ts">
+  import { formatAddress, parseAddress } from '@idle-breadboard/core';
+
+  let { value, label, change }: { value: number | null; label: string; change: (address: number) => void } = $props();
+  let trouble = $state('');
+
+  function take(text: string) {
+    try {
+      // A value above 0x7F stays as it was typed until the maker says which is meant.
+      const { typed } = parseAddress(text);
+      trouble = '';
+      if (typed !== value) change(typed);
+    } catch (error) {
+      trouble = error instanceof Error ? error.message : 'no address';
+    }
+  }
+</script>
+
+<span class="inline-flex flex-wrap items-baseline gap-1">
+  <input
+    class="field value"
+    style:width="4.2em"
+    aria-label={label}
+    aria-invalid={trouble !== ''}
+    value={value === null ? '' : formatAddress(value)}
+    spellcheck="false"
+    autocomplete="off"
+    onchange={(event) => take(event.currentTarget.value)}
+  />
+  {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
+</span>

@@ -1,0 +1,39 @@
+<!-- What can hurt someone, where the work is done. -->
+<script lang="ts">
+  import type { WiringPlan } from '@idle-breadboard/core';
+
+  let { wiring }: { wiring: WiringPlan } = $props();
+</script>
+
+{#if wiring.cautions.length > 0}
+  <aside class="cautions" aria-label="Safety">
+    <ul>
+      {#each wiring.cautions as caution (caution.says)}
+        <li><strong>{caution.hazard}</strong> · {caution.part}: {caution.says}</li>
+      {/each}
+      <li>
+        Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only
+        and is no substitute for local codes and licensed practice.
+      </li>
+    </ul>
+  </aside>
+{/if}
+
+<style>
+  .cautions {
+    border-left: 4px solid var(--caution);
+    background: var(--raised);
+    padding: 6px 12px 6px 14px;
+    border-bottom: 1px solid var(--line);
+    position: relative;
+    z-index: 3;
+  }
+  ul {
+    margin: 0;
+    padding-left: 1rem;
+    list-style: square;
+  }
+  li {
+    padding-block: 1px;
+  }
+</style>

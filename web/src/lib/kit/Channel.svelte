@@ -1,0 +1,57 @@
+<!-- The groove between the banks: drag to share the width, double-click to level, arrow keys too. -->
+<script lang="ts">
+  import { view } from '../state/view.svelte';
+
+  let element = $state<HTMLElement>();
+
+  function drag(event: PointerEvent) {
+    const bounds = element?.parentElement?.getBoundingClientRect();
+    if (bounds && event.buttons === 1) view.setSplit((event.clientX - bounds.left) / bounds.width);
+  }
+
+  function key(event: KeyboardEvent) {
+    const step = event.key === 'ArrowLeft' ? -0.02 : event.key === 'ArrowRight' ? 0.02 : 0;
+    if (step !== 0) view.setSplit(view.split + step);
+    else if (event.key === 'Home') view.setSplit(0.5);
+    else return;
+    event.preventDefault();
+  }
+</script>
+
+<div
+  class="channel"
+  role="slider"
+  tabindex="0"
+  aria-orientation="horizontal"
+  aria-label="width of the two banks"
+  aria-valuemin="25"
+  aria-valuemax="70"
+  aria-valuenow={Math.round(view.split * 100)}
+  bind:this={element}
+  onpointerdown={(event) => element?.setPointerCapture(event.pointerId)}
+  onpointermove={drag}
+  ondblclick={() => view.setSplit(0.5)}
+  onkeydown={key}
+></div>
+
+<style>
+  .channel {
+    position: absolute;
+    inset-block: 0;
+    left: calc(var(--split) * 100%);
+    width: 9px;
+    z-index: 2;
+    cursor: col-resize;
+    touch-action: none;
+    background: var(--bench);
+    border-inline: 1px solid var(--line);
+  }
+  .channel:hover {
+    background: var(--copper-soft);
+  }
+  @media (max-width: 759px) {
+    .channel {
+      display: none;
+    }
+  }
+</style>

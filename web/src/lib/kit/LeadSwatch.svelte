@@ -1,0 +1,52 @@
+<!-- The wire itself, in its colour, with the ends that it has; the colour is always named beside it. -->
+<script lang="ts">
+  import type { Lead, LeadEnd } from '@idle-breadboard/core';
+
+  let { lead }: { lead: Lead } = $props();
+  const INK: Record<string, string> = {
+    red: '#c62f2a',
+    orange: '#d9761a',
+    black: '#2a2824',
+    green: '#2f8a4b',
+    yellow: '#d8b21a',
+    blue: '#2f62b4',
+    violet: '#7a4aa5',
+    white: '#f4f1e8',
+    grey: '#8b877c',
+    brown: '#7a4a26',
+  };
+  const ink = $derived(INK[lead.colour] ?? '#8b877c');
+  const tip = (end: LeadEnd, x: number) =>
+    end === 'male' ? `M${x} 6h${x < 20 ? -6 : 6}` : end === 'female' ? `M${x - 4} 3h8v6h-8z` : '';
+</script>
+
+<svg viewBox="0 0 48 12" width="48" height="12" aria-hidden="true">
+  {#if lead.kind === 'resistor'}
+    <path d="M2 6H12M36 6H46" stroke="var(--quiet)" stroke-width="1.5" /><rect
+      x="12"
+      y="2"
+      width="24"
+      height="8"
+      fill="none"
+      stroke="var(--quiet)"
+      stroke-width="1.5"
+    />
+  {:else if lead.kind === 'diode'}
+    <path d="M2 6H18M31 6H46M18 1.5 30 6 18 10.5zM31 1.5V10.5" stroke="var(--quiet)" stroke-width="1.5" fill="none" />
+  {:else}
+    <path d="M9 6H39" stroke="var(--ink)" stroke-width="5" opacity="0.35" /><path
+      d="M9 6H39"
+      stroke={ink}
+      stroke-width="3.6"
+    />
+    <path d="{tip(lead.ends[0], 9)}{tip(lead.ends[1], 39)}" stroke="var(--ink)" stroke-width="1.6" fill="var(--ink)" />
+  {/if}
+</svg>
+
+<style>
+  svg {
+    display: inline-block;
+    margin-right: 6px;
+    vertical-align: -1px;
+  }
+</style>

@@ -1,0 +1,54 @@
+<!-- A quantity typed as makers write it. What cannot be read stays in the field with the reason beside it. -->
+<script lang="ts">
+  import { formatQuantity, parseQuantity } from '@idle-breadboard/core';
+
+  interface Props {
+    value: number;
+    unit: string;
+    label: string;
+    /** Shown without its unit, when the sentence says it. */
+    plain?: boolean;
+    width?: string;
+    check?: (value: number) => string | null;
+    change: (value: number) => void;
+  }
+  let { value, unit, label, plain = false, width = '6em', check, change }: Props = $props();
+  const shown = $derived(plain ? formatQuantity(value, unit, 6).replace(/\s.*$/, '') : formatQuantity(value, unit, 6));
+  let typed = $state<string | null>(null);
+  let trouble = $state('');
+
+  function take(text: string) {
+    typed = text;
+    try {
+      const read = parseQuantity(text, unit);
+      trouble = check?.(read) ?? '';
+      if (trouble) return;
+      typed = null;
+      if (read !== value) change(read);
+    } catch (error) {
+      trouble = error instanceof Error ? error.message : 'not a quantity';
+    }
+  }
+</script>
+
+<span class="inline-flex flex-wrap items-baseline gap-1">
+  <input
+    class="field value"
+    style:width
+    aria-label={label}
+    aria-invalid={trouble !== ''}
+    value={typed ?? shown}
+    spellcheck="false"
+    autocomplete="off"
+    onchange={(event) => take(event.currentTarget.value)}
+    onkeydown={(event) => {
+      if (event.key === 'Enter') take(event.currentTarget.value);
+      if (event.key === 'Escape') {
+        typed = null;
+        trouble = '';
+        event.currentTarget.value = shown;
+      }
+    }}
+  />
+  {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
+</span>

@@ -1,0 +1,29 @@
+<script lang="ts">
+  let {
+    value,
+    label,
+    width = '12em',
+    most = 60,
+    change,
+  }: { value: string; label: string; width?: string; most?: number; change: (value: string) => void } = $props();
+  let trouble = $state('');
+
+  function take(input: HTMLInputElement) {
+    const text = input.value.trim();
+    trouble = text ? '' : 'a name is needed';
+    if (text && text !== value) change(text);
+  }
+</script>
+
+<input
+  class="field"
+  style:width
+  aria-label={label}
+  aria-invalid={trouble !== ''}
+  title={trouble || value}
+  maxlength={most}
+  {value}
+  spellcheck="false"
+  autocomplete="off"
+  onchange={(event) => take(event.currentTarget)}
+/>

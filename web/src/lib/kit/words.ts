@@ -1,0 +1,31 @@
+/** Short words for the checks, where a row has no room for the title. */
+export const WORDS: Readonly<Record<string, string>> = {
+  'need/range': 'range',
+  'need/accuracy': 'accuracy',
+  'level/over-voltage': 'roof',
+  'level/high': 'high',
+  'level/low': 'low',
+  'level/no-pull-up': 'pull-up',
+  'level/translator': 'translator',
+  'bus/address-collision': 'address',
+  'bus/address-reserved': 'reserved',
+  'bus/pull-up-weak': 'rise',
+  'bus/pull-up-strong': 'sink',
+  'wire/pull-up': 'pull-up',
+  'pin/double': 'alone',
+  'pin/capability': 'can',
+  'pin/strap': 'at boot',
+  'drive/led': 'resistor',
+  'drive/flyback': 'diode',
+  'supply/range': 'supply',
+  'supply/rail-current': 'current',
+  'safety/hazard': 'safety',
+};
+
+/** One way to say an amount of money. */
+export const money = (value: number, currency: string): string =>
+  `${value.toFixed(2)}${currency ? ` ${currency}` : ''}`;
+
+/** Money as a difference. */
+export const signedMoney = (value: number): string =>
+  value < -0.004 ? `−${Math.abs(value).toFixed(2)}` : `+${Math.max(0, value).toFixed(2)}`;

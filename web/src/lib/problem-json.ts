@@ -1,0 +1,41 @@
+/** Answers of the server routes that say what is wrong, as RFC 9457 describes. */
+import type { Problem } from '@idle-breadboard/core';
+
+export const problem = (status: number, title: string, detail: string, problems: readonly Problem[] = []): Response =>
+  new Response(JSON.stringify({ type: 'about:blank', title, status, detail, problems }), {
+    status,
+    headers: { 'content-type': 'application/problem+json' },
+  });
+
+/** Larger bodies are not read, in bytes. */
+export const LARGEST_BODY = 8_000_000;
+
+/**
+ * Reads a JSON body.
+ * @returns the text, or the answer to give: 415 for another type, 413 for too large
+ */
+export async function readBody(request: Request): Promise<string | Response> {
+  const type = request.headers.get('content-type')?.split(';')[0]?.trim().toLowerCase();
+  if (type !== 'application/json') {
+    return problem(415, 'Unsupported Media Type', `expected application/json, found ${type ?? 'no content type'}`);
+  }
+  const tooLarge = () => problem(413, 'Content Too Large', `expected at most ${LARGEST_BODY} bytes`);
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) return tooLarge();
+  try {
+    const reader = request.body?.getReader();
+    const chunks: Uint8Array[] = [];
+    let size = 0;
+    for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
+      size += part.value.byteLength;
+      if (size > LARGEST_BODY) {
+        await reader?.cancel();
+        return tooLarge();
+      }
+      chunks.push(part.value);
+    }
+    return new TextDecoder().decode(await new Blob(chunks as BlobPart[]).arrayBuffer());
+  } catch (error) {
+    if (error !== null && typeof error === 'object' && Reflect.get(error, 'status') === 413) return tooLarge();
+    return problem(400, 'Bad Request', 'the body could not be read');
+  }
+}

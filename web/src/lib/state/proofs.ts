@@ -1,0 +1,28 @@
+/** Results by what they are about, so that a row finds its proofs. */
+import type { Result, Severity, Verdict } from '@idle-breadboard/core';
+
+export type Proofs = ReadonlyMap<string, readonly Result[]>;
+
+export function proofsBySubject(verdict: Verdict): Proofs {
+  const map = new Map<string, Result[]>();
+  for (const result of [...verdict.findings, ...verdict.passes]) {
+    for (const subject of result.subjects) {
+      const list = map.get(subject);
+      if (list) list.push(result);
+      else map.set(subject, [result]);
+    }
+  }
+  return map;
+}
+
+const ORDER: readonly (Severity | null)[] = ['danger', 'fault', 'caution', 'note', null];
+
+/** The gravest of several results; null when all pass. */
+export const gravest = (results: readonly Result[]): Severity | null =>
+  results.reduce<Severity | null>(
+    (worst, { severity }) => (ORDER.indexOf(severity) < ORDER.indexOf(worst) ? severity : worst),
+    null,
+  );
+
+export const of = (proofs: Proofs, subject: string, ...checks: string[]): readonly Result[] =>
+  (proofs.get(subject) ?? []).filter(({ check }) => checks.length === 0 || checks.includes(check));

@@ -1,0 +1,238 @@
+/** The open plan, its history and its save state: the one place where state lives. */
+import {
+  documentOf,
+  emptyPlan,
+  readPlan,
+  writePlan,
+  type Card,
+  type Library,
+  type Plan,
+  type PlanDocument,
+  type Problem,
+} from '@idle-breadboard/core';
+import { wrap, type Remote } from 'comlink';
+import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
+import type { Study, StudyWorker } from '../worker/study';
+
+export interface ShelfEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly changed: number;
+}
+
+interface Step {
+  readonly plan: Plan;
+  readonly why: string;
+}
+
+export class Workbench {
+  /** Cards that ship with the app. */
+  private catalogue: Library = new Map();
+  /** Cards of the open plan, in the versions that it was made with. */
+  private own = $state.raw<readonly Card[]>([]);
+  private steps = $state.raw<readonly Step[]>([]);
+  private at = $state(0);
+  private worker: Remote<StudyWorker> | null = null;
+  private revision = 0;
+  private saving = Promise.resolve();
+  /** Index of the oldest kept step in the store. */
+  private offset = 0;
+
+  study = $state.raw<Study | null>(null);
+  /** True from a change until its verdict is there. */
+  stale = $state(false);
+  savedAt = $state<Date | null>(null);
+  saveTrouble = $state('');
+  ready = $state(false);
+  plans = $state.raw<readonly ShelfEntry[]>([]);
+  /** What went wrong with a file, with the name of the file. */
+  refusal = $state.raw<{ file: string; problems: readonly Problem[] } | null>(null);
+  /** Milliseconds from the last change to its verdict on screen. */
+  lastEdit = $state(0);
+
+  plan = $derived<Plan | null>(this.steps[this.at]?.plan ?? null);
+  canUndo = $derived(this.at > 0);
+  canRedo = $derived(this.at < this.steps.length - 1);
+  undoWhat = $derived(this.steps[this.at]?.why ?? '');
+  redoWhat = $derived(this.steps[this.at + 1]?.why ?? '');
+
+  /** Every card that may be used: the catalogue's, and before them the plan's own. */
+  library = $derived.by<Library>(
+    () => new Map([...this.catalogue, ...this.own.map((card) => [card.id, card] as const)]),
+  );
+
+  async start(catalogue: Library, demo: readonly PlanDocument[]): Promise<void> {
+    this.catalogue = catalogue;
+    this.own = [];
+    this.worker = wrap<StudyWorker>(
+      new Worker(new URL('../worker/study.worker.ts', import.meta.url), { type: 'module' }),
+    );
+    if ((await shelf.plans.count()) === 0) for (const document of demo.toReversed()) await this.put(document);
+    await this.refresh();
+    const wanted = (await setting('open')) ?? (demo.length > 0 ? demo[0]?.plan.id : undefined);
+    const first = this.plans.find(({ id }) => id === wanted) ?? this.plans[0];
+    if (first) await this.open(first.id);
+    this.ready = true;
+  }
+
+  private async refresh(): Promise<void> {
+    const all = await shelf.plans.orderBy('changed').reverse().toArray();
+    this.plans = all.map(({ id, name, changed }) => ({ id, name, changed }));
+  }
+
+  /** Puts a document on the shelf as a plan of its own, under an id that is free. */
+  private async put({ plan, cards }: PlanDocument): Promise<string> {
+    const taken = new Set(await shelf.plans.toCollection().primaryKeys());
+    let id = plan.id;
+    for (let n = 2; taken.has(id); n++) id = `${plan.id.slice(0, 40)}-${n}`;
+    const stored: StoredPlan = { id, name: plan.name, changed: Date.now(), at: 0, cards };
+    await storeStep(stored, { planId: id, index: 0, why: 'opened', plan: { ...plan, id } });
+    return id;
+  }
+
+  async open(id: string): Promise<void> {
+    await this.saving;
+    const found = await loadPlan(id);
+    if (!found) return;
+    const first = found.steps[0]?.index ?? 0;
+    this.own = found.plan.cards;
+    this.steps = found.steps.map(({ plan, why }) => ({ plan, why }));
+    this.at = Math.min(Math.max(0, found.plan.at - first), this.steps.length - 1);
+    this.offset = first;
+    this.savedAt = new Date(found.plan.changed);
+    this.study = null;
+    await setSetting('open', id);
+    await this.verify();
+  }
+
+  /** Takes a changed plan: history, verdict, store. */
+  edit(plan: Plan, why: string): void {
+    if (plan === this.plan) return;
+    // Cards stay with the plan while any step of its history may need them.
+    const known = new Set(this.own.map(({ id }) => id));
+    this.own = [...this.own, ...documentOf(plan, [], this.library).cards.filter(({ id }) => !known.has(id))];
+    this.steps = [...this.steps.slice(0, this.at + 1), { plan, why }];
+    this.at += 1;
+    this.save(true);
+    void this.verify();
+  }
+
+  undo(): void {
+    if (!this.canUndo) return;
+    this.at -= 1;
+    this.save(false);
+    void this.verify();
+  }
+
+  redo(): void {
+    if (!this.canRedo) return;
+    this.at += 1;
+    this.save(false);
+    void this.verify();
+  }
+
+  private save(step: boolean): void {
+    const plan = this.plan;
+    if (!plan) return;
+    const index = this.at + this.offset;
+    const why = this.steps[this.at]?.why ?? '';
+    const stored: StoredPlan = { id: plan.id, name: plan.name, changed: Date.now(), at: index, cards: this.own };
+    this.saving = this.saving
+      .then(async () => {
+        if (step) await storeStep(stored, { planId: plan.id, index, why, plan });
+        else await shelf.plans.put(stored);
+        this.savedAt = new Date();
+        this.saveTrouble = '';
+        await this.refresh();
+      })
+      .catch((error: unknown) => {
+        this.saveTrouble = error instanceof Error ? error.message : 'unknown';
+      });
+  }
+
+  private async verify(): Promise<void> {
+    const plan = this.plan;
+    if (!plan || !this.worker) return;
+    const mine = ++this.revision;
+    const began = performance.now();
+    this.stale = true;
+    const study = await this.worker.study(plan, documentOf(plan, this.own, this.library).cards);
+    if (mine !== this.revision) return;
+    this.study = study;
+    this.stale = false;
+    this.lastEdit = performance.now() - began;
+  }
+
+  async remedies(finding: string) {
+    return this.worker ? this.worker.remedies(finding, [...this.library.values()]) : [];
+  }
+
+  async assignPins() {
+    return this.worker ? this.worker.assign() : null;
+  }
+
+  /** The file of the open plan, with exactly the cards that it uses. */
+  exported(): string {
+    return this.plan ? writePlan(documentOf(this.plan, this.own, this.library)) : '';
+  }
+
+  /** Reads a plan file; what is open stays as it is unless the whole file is good. */
+  async importFile(name: string, text: string): Promise<boolean> {
+    const read = readPlan(text);
+    if (!read.ok) {
+      this.refusal = { file: name, problems: read.problems };
+      return false;
+    }
+    this.refusal = null;
+    const id = await this.put(read.value);
+    await this.refresh();
+    await this.open(id);
+    return true;
+  }
+
+  async create(name: string): Promise<void> {
+    const board = this.catalogue.has('board-full') ? 'board-full' : null;
+    const all = [...this.catalogue.values()];
+    const plan: Plan = {
+      ...emptyPlan(slug(name), name),
+      board,
+      leads: all.filter(({ kind }) => kind === 'leads').map(({ id }) => id),
+      resistors: all.find(({ kind }) => kind === 'resistor')?.id ?? null,
+    };
+    await this.openNew(documentOf(plan, [], this.catalogue));
+  }
+
+  async openNew(document: PlanDocument): Promise<void> {
+    const id = await this.put(document);
+    await this.refresh();
+    await this.open(id);
+  }
+
+  async duplicate(): Promise<void> {
+    if (!this.plan) return;
+    await this.openNew(
+      documentOf({ ...this.plan, name: `${this.plan.name}, copy`.slice(0, 80) }, this.own, this.library),
+    );
+  }
+
+  async remove(): Promise<void> {
+    if (!this.plan) return;
+    await this.saving;
+    await deletePlan(this.plan.id);
+    this.steps = [];
+    this.at = 0;
+    this.study = null;
+    await this.refresh();
+    const next = this.plans[0];
+    if (next) await this.open(next.id);
+  }
+}
+
+const slug = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40) || 'plan';
+
+export const workbench = new Workbench();

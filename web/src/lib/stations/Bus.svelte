@@ -1,0 +1,255 @@
+<script lang="ts">
+  import {
+    addBus,
+    addHelper,
+    changeBus,
+    changeHelper,
+    formatAddress,
+    formatQuantity,
+    freeId,
+    pullUpWindow,
+    removeBus,
+    removeHelper,
+    setAddress,
+    setBus,
+    setOpened,
+    type BusNode,
+    type Circuit,
+    type Member,
+    type Net,
+    type Plan,
+    type Result,
+  } from '@idle-breadboard/core';
+  import Plus from '@lucide/svelte/icons/plus';
+  import X from '@lucide/svelte/icons/x';
+  import AddressComb from '../charts/AddressComb.svelte';
+  import AddressField from '../kit/AddressField.svelte';
+  import Proof from '../kit/Proof.svelte';
+  import QuantityField from '../kit/QuantityField.svelte';
+  import Row from '../kit/Row.svelte';
+  import Station from '../kit/Station.svelte';
+  import TextField from '../kit/TextField.svelte';
+  import { of, type Proofs } from '../state/proofs';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
+  const plan = $derived(circuit.plan);
+  const edit = (change: (plan: Plan) => Plan, why: string) =>
+    workbench.plan && workbench.edit(change(workbench.plan), why);
+  const netsOf = (bus: string) => circuit.nets.filter((net) => net.bus === bus);
+  const logicRail = $derived.by(() => {
+    const reference = `${circuit.controller?.id}.${circuit.controller?.card.controller?.io.reference}`;
+    return circuit.rails.has(reference) ? reference : ([...circuit.rails.keys()][0] ?? null);
+  });
+
+  function addPull(net: Net) {
+    const rail = net.beyond === null ? logicRail : (circuit.parts.get(net.beyond)?.helper?.far ?? logicRail);
+    if (rail === null) return;
+    const ohms = pullUpWindow(net, circuit.rails.get(rail)?.voltage?.max ?? 0, plan.rules).choice ?? 4700;
+    edit(
+      (p) =>
+        addHelper(p, {
+          id: freeId(p, `pull-${net.of.replace('.', '-')}-${net.line}`),
+          kind: 'pull-up',
+          of: net.of,
+          line: net.line,
+          ...(net.beyond === null ? {} : { beyond: net.beyond }),
+          to: rail,
+          ohms,
+        }),
+      `add a pull-up to ${net.label}`,
+    );
+  }
+
+  /** Signals of a member whose breakout carries a pull-up that can be opened. */
+  function jumpers(member: Member) {
+    const part = circuit.parts.get(member.part);
+    return part?.card.signals.filter(({ fittedPullUp }) => fittedPullUp?.removable === 'jumper') ?? [];
+  }
+
+  function toggleJumpers(member: Member, open: boolean) {
+    edit(
+      (p) => jumpers(member).reduce((q, { id }) => setOpened(q, member.part, id, open), p),
+      `${open ? 'open' : 'close'} jumpers of ${member.label}`,
+    );
+  }
+
+  function newBus(protocol: 'i2c' | 'onewire') {
+    edit((p) => {
+      const id = freeId(p, protocol === 'i2c' ? 'i2c' : 'one-wire');
+      const lines = Object.fromEntries(
+        (protocol === 'i2c' ? ['sda', 'scl'] : ['data']).map((line) => [line, { pin: null, locked: false }]),
+      );
+      const name = `${protocol === 'i2c' ? 'I²C' : 'one-wire'} ${p.buses.filter((b) => b.protocol === protocol).length + 1}`;
+      return addBus(p, { id, name, protocol, lines, ...(protocol === 'i2c' ? { clock: 100e3 } : {}) });
+    }, 'add a bus');
+  }
+
+  const window = (net: Net) =>
+    pullUpWindow(net, Math.max(0, ...net.pullUps.map(({ voltage }) => voltage?.max ?? 0)), plan.rules);
+  /** Passes that say only what the row shows already are left to the list of all proofs. */
+  const PLAIN = ['bus/address-reserved', 'level/no-pull-up'];
+  const shown = (results: readonly Result[]) =>
+    results.filter(({ severity, check }) => severity !== null || !PLAIN.includes(check));
+  const sameKind = (bus: BusNode) => circuit.buses.filter(({ protocol }) => protocol === bus.protocol);
+</script>
+
+<Station title="Bus" says="addresses, clock and pull-ups">
+  {#snippet tools()}
+    <button type="button" class="act" onclick={() => newBus('i2c')}><Plus size={14} />I²C bus</button>
+    <button type="button" class="act" onclick={() => newBus('onewire')}><Plus size={14} />one-wire bus</button>
+  {/snippet}
+  {#each circuit.buses as bus (bus.id)}
+    <Row subjects={[bus.id]} head>
+      {#snippet choose()}
+        <TextField
+          value={bus.name}
+          label="name of the bus"
+          width="8em"
+          most={40}
+          change={(name) => edit((p) => changeBus(p, bus.id, (b) => ({ ...b, name })), 'name a bus')}
+        />
+        <span class="unit font-normal">{bus.members.length} parts</span>
+        {#if bus.protocol === 'i2c'}
+          <select
+            class="field value"
+            aria-label="clock of {bus.name}"
+            value={String(bus.clock ?? 100e3)}
+            onchange={(event) =>
+              edit(
+                (p) => changeBus(p, bus.id, (b) => ({ ...b, clock: Number(event.currentTarget.value) })),
+                `clock of ${bus.name}`,
+              )}
+          >
+            {#each [10e3, 50e3, 100e3, 400e3, 1e6] as hz (hz)}<option value={String(hz)}
+                >{formatQuantity(hz, 'Hz')}</option
+              >{/each}
+          </select>
+        {/if}
+        {#if bus.members.length === 0}
+          <button
+            type="button"
+            class="act bare"
+            aria-label="remove {bus.name}"
+            onclick={() => edit((p) => removeBus(p, bus.id), `remove ${bus.name}`)}><X size={14} /></button
+          >
+        {/if}
+      {/snippet}
+      {#snippet prove()}
+        {#if bus.protocol === 'i2c' && bus.members.length > 0}<AddressComb
+            {bus}
+          />{:else if bus.members.length === 0}<span class="unit">no part hangs here yet</span>{/if}
+      {/snippet}
+    </Row>
+    {#each bus.members as member (member.part + member.port)}
+      <Row subjects={[`${member.part}.${member.port}`]} depth={1}>
+        {#snippet choose()}
+          <span>{member.label}</span>
+          {#if bus.protocol === 'i2c'}
+            {#if member.options.length > 1}
+              <select
+                class="field value"
+                aria-label="address of {member.label}"
+                value={String(member.address)}
+                onchange={(event) =>
+                  edit(
+                    (p) => setAddress(p, member.part, member.port, Number(event.currentTarget.value)),
+                    `address of ${member.label}`,
+                  )}
+              >
+                {#if !member.options.some(({ value }) => value === member.address)}<option
+                    value={String(member.address)}>{formatAddress(member.address ?? 0)}</option
+                  >{/if}
+                {#each member.options as option (option.value)}<option value={String(option.value)}
+                    >{formatAddress(option.value)} · {option.setting}</option
+                  >{/each}
+              </select>
+            {:else}
+              <AddressField
+                value={member.address}
+                label="address of {member.label}"
+                change={(address) =>
+                  edit((p) => setAddress(p, member.part, member.port, address), `address of ${member.label}`)}
+              />
+              <span class="unit">fixed</span>
+            {/if}
+          {/if}
+          {#if sameKind(bus).length > 1}
+            <select
+              class="field"
+              aria-label="bus of {member.label}"
+              value={bus.id}
+              onchange={(event) =>
+                edit((p) => setBus(p, member.part, member.port, event.currentTarget.value), `bus of ${member.label}`)}
+            >
+              {#each sameKind(bus) as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
+            </select>
+          {/if}
+          {#if jumpers(member).length > 0}
+            <label class="unit inline-flex items-center gap-1">
+              <input
+                type="checkbox"
+                checked={jumpers(member).every(
+                  ({ id }) => !circuit.parts.get(member.part)?.choice?.opened.includes(id),
+                )}
+                onchange={(event) => toggleJumpers(member, !event.currentTarget.checked)}
+              />own pull-ups
+            </label>
+          {/if}
+          {#if member.beyond}<span class="unit">behind a translator</span>{/if}
+        {/snippet}
+        {#snippet prove()}
+          {#each shown(of(proofs, `${member.part}.${member.port}`, 'bus/address-collision', 'bus/address-reserved')) as result (result.key)}<Proof
+              {result}
+            />{/each}
+        {/snippet}
+      </Row>
+    {/each}
+    {#each netsOf(bus.id) as net (net.id)}
+      <Row subjects={[net.id]} depth={1}>
+        {#snippet choose()}
+          <span>{net.label}</span>
+          {#each net.pullUps.filter((p) => p.helper !== null) as pull (pull.helper)}
+            <span class="inline-flex items-center">
+              <QuantityField
+                value={pull.ohms.typ}
+                unit="Ω"
+                label="pull-up on {net.label}"
+                width="5em"
+                check={(v) => (v > 0 ? null : 'more than 0 Ω')}
+                change={(ohms) =>
+                  edit(
+                    (p) => changeHelper(p, pull.helper ?? '', (h) => (h.kind === 'pull-up' ? { ...h, ohms } : h)),
+                    `pull-up of ${net.label}`,
+                  )}
+              />
+              <button
+                type="button"
+                class="act bare"
+                aria-label="remove the pull-up of {formatQuantity(pull.ohms.typ, 'Ω')} on {net.label}"
+                onclick={() => edit((p) => removeHelper(p, pull.helper ?? ''), `remove a pull-up of ${net.label}`)}
+                ><X size={13} /></button
+              >
+            </span>
+          {/each}
+          <button type="button" class="act bare" aria-label="add a pull-up to {net.label}" onclick={() => addPull(net)}
+            ><Plus size={13} />pull-up</button
+          >
+          {#if window(net).values.length > 0}
+            <span class="unit"
+              >one alone: <span class="value">{formatQuantity(window(net).values[0] ?? 0, 'Ω')}</span> to
+              <span class="value">{formatQuantity(window(net).values.at(-1) ?? 0, 'Ω')}</span></span
+            >
+          {/if}
+        {/snippet}
+        {#snippet prove()}
+          {#each shown(of(proofs, net.id, 'bus/pull-up-weak', 'bus/pull-up-strong', 'wire/pull-up', 'level/no-pull-up')) as result (result.key)}<Proof
+              {result}
+            />{/each}
+        {/snippet}
+      </Row>
+    {/each}
+  {:else}
+    <p class="p-4 unit">No part of this plan is on a bus.</p>
+  {/each}
+</Station>

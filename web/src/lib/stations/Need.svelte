@@ -1,0 +1,124 @@
+<script lang="ts">
+  import { addNeed, addPart, freeId, type Circuit, type Need, type Plan } from '@idle-breadboard/core';
+  import Plus from '@lucide/svelte/icons/plus';
+  import QuantityField from '../kit/QuantityField.svelte';
+  import Row from '../kit/Row.svelte';
+  import Station from '../kit/Station.svelte';
+  import { quantities } from '../state/needs';
+  import type { Proofs } from '../state/proofs';
+  import { view } from '../state/view.svelte';
+  import { workbench } from '../state/workbench.svelte';
+  import NeedRow from './NeedRow.svelte';
+  import PartRow from './PartRow.svelte';
+
+  let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
+  const plan = $derived(circuit.plan);
+  const asked = $derived(quantities(workbench.library));
+  const edit = (change: (plan: Plan) => Plan, why: string) =>
+    workbench.plan && workbench.edit(change(workbench.plan), why);
+
+  function newNeed(kind: Need['kind']) {
+    edit((p) => {
+      const first = asked[0] ?? { quantity: 'air temperature', unit: '°C' };
+      const id = freeId(p, kind === 'sense' ? first.quantity : kind);
+      const need: Need =
+        kind === 'sense'
+          ? {
+              id,
+              kind,
+              quantity: first.quantity,
+              unit: first.unit,
+              from: 0,
+              to: 50,
+              accuracy: 5,
+              interval: 60,
+              place: 'somewhere',
+            }
+          : {
+              id,
+              kind,
+              what:
+                kind === 'show' ? 'show readings as text' : kind === 'drive' ? 'switch something' : 'press a button',
+              place: 'somewhere',
+            };
+      return addNeed(p, need);
+    }, 'add a need');
+  }
+
+  function serve(need: Need, cardId: string) {
+    const card = workbench.library.get(cardId);
+    if (!card) return;
+    const label = need.kind === 'sense' ? `${need.place} ${need.quantity}` : card.name;
+    edit(() => addPart(circuit, workbench.library, card, label, [need.id]).plan, `add ${card.name}`);
+  }
+</script>
+
+<Station title="Need" says="">
+  {#snippet tools()}
+    <button type="button" class="act" onclick={() => newNeed('sense')}><Plus size={14} />sense</button>
+    <button type="button" class="act" onclick={() => newNeed('show')}><Plus size={14} />show</button>
+    <button type="button" class="act" onclick={() => newNeed('drive')}><Plus size={14} />drive</button>
+    <button type="button" class="act" onclick={() => newNeed('operate')}><Plus size={14} />operate</button>
+  {/snippet}
+  <Row>
+    {#snippet choose()}
+      <span
+        >It serves <QuantityField
+          value={plan.lifeYears}
+          unit="years"
+          plain
+          label="years it serves"
+          width="2.5em"
+          check={(v) => (v > 0 && v <= 50 ? null : 'from above 0 to 50')}
+          change={(lifeYears) => edit((p) => ({ ...p, lifeYears }), 'years of service')}
+        /> years, costs at most
+        <QuantityField
+          value={plan.budget?.most ?? 0}
+          unit=""
+          plain
+          label="budget"
+          width="3.5em"
+          check={(v) => (v > 0 ? null : 'more than 0')}
+          change={(most) => edit((p) => ({ ...p, budget: { most, currency: p.budget?.currency ?? 'EUR' } }), 'budget')}
+        />
+        {plan.budget?.currency ?? 'EUR'} and is ready in
+        <QuantityField
+          value={plan.readyInDays ?? 0}
+          unit=""
+          plain
+          label="days until it must be ready"
+          width="2.5em"
+          check={(v) => (v > 0 ? null : 'more than 0')}
+          change={(readyInDays) => edit((p) => ({ ...p, readyInDays }), 'ready in')}
+        /> days.</span
+      >
+    {/snippet}
+    {#snippet prove()}<span class="unit">drift is counted over these years; cost and arrival are proved at Parts</span
+      >{/snippet}
+  </Row>
+  {#each plan.needs as need (need.id)}
+    <NeedRow {circuit} {need} {proofs} {asked} {edit} serve={(card) => serve(need, card)} />
+  {:else}
+    <Row
+      >{#snippet choose()}<span class="unit">Nothing is asked yet. Say what it must sense, show or drive.</span
+        >{/snippet}</Row
+    >
+  {/each}
+  <Row head>
+    {#snippet choose()}
+      <span class="grow">Parts chosen <span class="unit font-normal">{plan.parts.length}</span></span>
+      <button type="button" class="act font-normal" onclick={() => (view.sheet = 'add-part')}
+        ><Plus size={14} />Add a part</button
+      >
+    {/snippet}
+    {#snippet prove()}<span class="eyebrow">serves</span>{/snippet}
+  </Row>
+  {#each plan.parts as part (part.id)}
+    <PartRow {circuit} {part} {edit} />
+  {:else}
+    <Row
+      >{#snippet choose()}<span class="unit">No part yet. Start with the supply, then the controller.</span
+        >{/snippet}</Row
+    >
+  {/each}
+</Station>

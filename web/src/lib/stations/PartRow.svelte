@@ -1,0 +1,78 @@
+<!-- A chosen part: its name, its card, what could stand in for it. -->
+<script lang="ts">
+  import {
+    changePart,
+    chosenOffer,
+    removePart,
+    rivals,
+    swapCard,
+    type Circuit,
+    type PartChoice,
+    type Plan,
+  } from '@idle-breadboard/core';
+  import X from '@lucide/svelte/icons/x';
+  import Row from '../kit/Row.svelte';
+  import TextField from '../kit/TextField.svelte';
+  import { money } from '../kit/words';
+  import { workbench } from '../state/workbench.svelte';
+
+  let {
+    circuit,
+    part,
+    edit,
+  }: { circuit: Circuit; part: PartChoice; edit: (change: (plan: Plan) => Plan, why: string) => void } = $props();
+  const node = $derived(circuit.parts.get(part.id));
+  const others = $derived(node ? rivals(circuit, workbench.library, node) : []);
+  const offer = $derived(node && chosenOffer(node.card, circuit.plan.rules.buying));
+  const serves = $derived(
+    circuit.plan.needs
+      .filter(({ id }) => part.needs.includes(id))
+      .map((need) => (need.kind === 'sense' ? `${need.quantity}, ${need.place}` : need.what)),
+  );
+
+  function swap(id: string) {
+    const to = workbench.library.get(id);
+    if (node && to) edit((p) => swapCard(p, part.id, node.card, to), `take ${to.name}`);
+  }
+</script>
+
+<Row subjects={[part.id]}>
+  {#snippet choose()}
+    <TextField
+      value={part.label}
+      label="name of the part"
+      width="11em"
+      change={(label) => edit((p) => changePart(p, part.id, (x) => ({ ...x, label })), 'name a part')}
+    />
+    {#if others.length > 0}
+      <select
+        class="field card"
+        aria-label="card of {part.label}"
+        value={part.card}
+        onchange={(event) => swap(event.currentTarget.value)}
+      >
+        <option value={part.card}>{node?.card.name}</option>
+        {#each others as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
+      </select>
+    {:else}
+      <span class="card unit">{node?.card.name ?? part.card}</span>
+    {/if}
+    <button
+      type="button"
+      class="act bare ml-auto"
+      aria-label="remove {part.label}"
+      onclick={() => edit((p) => removePart(p, part.id), `remove ${part.label}`)}><X size={14} /></button
+    >
+  {/snippet}
+  {#snippet prove()}
+    <span class="grow">{serves.join('; ') || node?.card.class}</span>
+    {#if offer}<span class="value unit">{money(offer.price / offer.pack, offer.currency)}</span>{/if}
+  {/snippet}
+</Row>
+
+<style>
+  .card {
+    flex: 1;
+    min-width: 10em;
+  }
+</style>

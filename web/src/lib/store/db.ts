@@ -1,0 +1,67 @@
+/** What the browser keeps: plans, their history, and small settings. */
+import Dexie, { type EntityTable, type Table } from 'dexie';
+import type { Card, Plan } from '@idle-breadboard/core';
+
+export interface StoredPlan {
+  id: string;
+  name: string;
+  /** Milliseconds since 1970. */
+  changed: number;
+  /** Where in the history the plan stands. */
+  at: number;
+  /** Every card that any step of the history uses. */
+  cards: readonly Card[];
+}
+
+export interface StoredStep {
+  planId: string;
+  index: number;
+  /** What was done, for the history. */
+  why: string;
+  plan: Plan;
+}
+
+class Shelf extends Dexie {
+  plans!: EntityTable<StoredPlan, 'id'>;
+  steps!: Table<StoredStep, [string, number]>;
+  settings!: EntityTable<{ key: string; value: string }, 'key'>;
+
+  constructor() {
+    super('idle-breadboard');
+    this.version(1).stores({ plans: 'id, changed', steps: '[planId+index], planId', settings: 'key' });
+  }
+}
+
+export const shelf = new Shelf();
+
+/** Steps kept for each plan. */
+export const MOST_STEPS = 400;
+
+/** Stores one step of a plan; whatever was undone before it is gone. One transaction: all or nothing. */
+export async function storeStep(plan: StoredPlan, step: StoredStep): Promise<void> {
+  await shelf.transaction('rw', shelf.plans, shelf.steps, async () => {
+    await shelf.steps.where('[planId+index]').between([plan.id, step.index], [plan.id, Dexie.maxKey]).delete();
+    await shelf.steps.put(step);
+    await shelf.steps
+      .where('[planId+index]')
+      .between([plan.id, 0], [plan.id, step.index - MOST_STEPS])
+      .delete();
+    await shelf.plans.put(plan);
+  });
+}
+
+export async function loadPlan(id: string): Promise<{ plan: StoredPlan; steps: StoredStep[] } | null> {
+  const plan = await shelf.plans.get(id);
+  const steps = await shelf.steps.where('planId').equals(id).sortBy('index');
+  return plan && steps.length > 0 ? { plan, steps } : null;
+}
+
+export async function deletePlan(id: string): Promise<void> {
+  await shelf.transaction('rw', shelf.plans, shelf.steps, async () => {
+    await shelf.steps.where('planId').equals(id).delete();
+    await shelf.plans.delete(id);
+  });
+}
+
+export const setting = async (key: string): Promise<string | undefined> => (await shelf.settings.get(key))?.value;
+export const setSetting = (key: string, value: string): Promise<string> => shelf.settings.put({ key, value });

@@ -1,0 +1,18 @@
+/** What one look at a plan gives: everything that the stations show. */
+import type { Card, Circuit, PartsList, PinSolution, Plan, Remedy, Verdict, WiringPlan } from '@idle-breadboard/core';
+
+export interface Study {
+  readonly fingerprint: string;
+  readonly circuit: Circuit;
+  readonly verdict: Verdict;
+  readonly wiring: WiringPlan;
+  readonly parts: PartsList;
+}
+
+export interface StudyWorker {
+  study(plan: Plan, cards: readonly Card[]): Study;
+  /** Remedies of a finding of the plan studied last. */
+  remedies(finding: string, library: readonly Card[]): Remedy[];
+  /** Pins for everything that is not locked. */
+  assign(): { solution: PinSolution; plan: Plan } | null;
+}

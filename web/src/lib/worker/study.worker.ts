@@ -1,0 +1,43 @@
+import {
+  deriveCircuit,
+  fingerprint,
+  libraryOf,
+  partsList,
+  pinModel,
+  proposeRemedies,
+  solvePins,
+  verify,
+  wiringPlan,
+  withPins,
+} from '@idle-breadboard/core';
+import { expose } from 'comlink';
+import type { Study, StudyWorker } from './study';
+
+let last: Study | null = null;
+
+const worker: StudyWorker = {
+  study(plan, cards) {
+    const document = { plan, cards };
+    const circuit = deriveCircuit(document);
+    const wiring = wiringPlan(circuit);
+    last = {
+      fingerprint: fingerprint(document),
+      circuit,
+      verdict: verify(circuit),
+      wiring,
+      parts: partsList(circuit, wiring),
+    };
+    return last;
+  },
+  remedies(finding, library) {
+    const found = last?.verdict.findings.find(({ key }) => key === finding);
+    return last && found ? proposeRemedies(last.circuit, last.verdict, found, libraryOf(library)) : [];
+  },
+  assign() {
+    if (!last) return null;
+    const solution = solvePins(pinModel(last.circuit));
+    return { solution, plan: withPins(last.circuit, solution) };
+  },
+};
+
+expose(worker);

@@ -1,0 +1,128 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { catalogue, demoPlans } from '$lib/catalogue';
+  import AddPartSheet from '$lib/frame/AddPartSheet.svelte';
+  import EmptyShelf from '$lib/frame/EmptyShelf.svelte';
+  import FindBox from '$lib/frame/FindBox.svelte';
+  import Header from '$lib/frame/Header.svelte';
+  import KeysSheet from '$lib/frame/KeysSheet.svelte';
+  import { onKey } from '$lib/frame/keys';
+  import PrintSheet from '$lib/frame/PrintSheet.svelte';
+  import ProofsSheet from '$lib/frame/ProofsSheet.svelte';
+  import RefusalSheet from '$lib/frame/RefusalSheet.svelte';
+  import RemoveSheet from '$lib/frame/RemoveSheet.svelte';
+  import RulesSheet from '$lib/frame/RulesSheet.svelte';
+  import Stations from '$lib/frame/Stations.svelte';
+  import Tray from '$lib/frame/Tray.svelte';
+  import { proofsBySubject } from '$lib/state/proofs';
+  import { view } from '$lib/state/view.svelte';
+  import { workbench } from '$lib/state/workbench.svelte';
+  import Bus from '$lib/stations/Bus.svelte';
+  import Levels from '$lib/stations/Levels.svelte';
+  import Need from '$lib/stations/Need.svelte';
+  import Parts from '$lib/stations/Parts.svelte';
+  import Pins from '$lib/stations/Pins.svelte';
+  import Power from '$lib/stations/Power.svelte';
+  import Wiring from '$lib/stations/Wiring.svelte';
+  import type { PageData } from './$types';
+
+  let { data }: { data: PageData } = $props();
+  let picker = $state<HTMLInputElement>();
+  const study = $derived(workbench.study);
+  const proofs = $derived(study ? proofsBySubject(study.verdict) : new Map<string, never[]>());
+
+  onMount(async () => {
+    await view.start();
+    await workbench.start(catalogue, data.demo ? demoPlans() : []);
+  });
+
+  async function take(files: FileList | null) {
+    const file = files?.[0];
+    if (!file) return;
+    const taken = await workbench.importFile(file.name, await file.text());
+    if (taken) view.say(`${workbench.plan?.name ?? 'The plan'} imported.`);
+  }
+</script>
+
+<svelte:window onkeydown={onKey} />
+
+<input
+  class="sr-only"
+  type="file"
+  accept=".json,application/json"
+  aria-label="plan file to import"
+  tabindex="-1"
+  bind:this={picker}
+  onchange={async (event) => {
+    const input = event.currentTarget;
+    await take(input.files);
+    input.value = '';
+  }}
+/>
+
+<div class="bench screen-only" style="--split: {view.split}">
+  <Header openFile={() => picker?.click()} />
+  {#if !workbench.ready}
+    <p class="unit m-auto" role="status">Opening the shelf</p>
+  {:else if !workbench.plan}
+    <main class="flex grow overflow-y-auto"><EmptyShelf openFile={() => picker?.click()} /></main>
+  {:else}
+    <div class="middle">
+      <Stations />
+      <main class="banks" id="banks">
+        {#if study}
+          {#if view.station === 'need'}<Need circuit={study.circuit} {proofs} />
+          {:else if view.station === 'levels'}<Levels circuit={study.circuit} {proofs} />
+          {:else if view.station === 'bus'}<Bus circuit={study.circuit} {proofs} />
+          {:else if view.station === 'pins'}<Pins circuit={study.circuit} {proofs} />
+          {:else if view.station === 'power'}<Power circuit={study.circuit} {proofs} />
+          {:else if view.station === 'wiring'}<Wiring circuit={study.circuit} wiring={study.wiring} />
+          {:else}<Parts circuit={study.circuit} parts={study.parts} />{/if}
+        {/if}
+      </main>
+    </div>
+    <p class="notice" class:sr-only={view.notice === ''} role="status">{view.notice}</p>
+    <Tray />
+  {/if}
+</div>
+{#if study}<PrintSheet {study} />{/if}
+
+<FindBox openFile={() => picker?.click()} />
+<KeysSheet />
+<ProofsSheet />
+<RulesSheet />
+<AddPartSheet />
+<RemoveSheet />
+<RefusalSheet />
+
+<style>
+  .bench {
+    display: flex;
+    flex-direction: column;
+    height: 100dvh;
+  }
+  .middle {
+    display: grid;
+    grid-template-columns: 116px minmax(0, 1fr);
+    flex: 1;
+    min-height: 0;
+  }
+  .banks {
+    overflow-y: auto;
+    overflow-x: hidden;
+    min-width: 0;
+    background: var(--board);
+  }
+  .notice {
+    margin: 0;
+    padding: 4px 12px;
+    border-top: 1px solid var(--line);
+    background: var(--copper-soft);
+  }
+  @media (max-width: 759px) {
+    .middle {
+      grid-template-columns: minmax(0, 1fr);
+      grid-template-rows: auto minmax(0, 1fr);
+    }
+  }
+</style>

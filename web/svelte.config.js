@@ -1,0 +1,26 @@
+import adapter from '@sveltejs/adapter-node';
+import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+
+/** @type {import('@sveltejs/kit').Config} */
+export default {
+  preprocess: vitePreprocess(),
+  compilerOptions: { runes: true },
+  kit: {
+    adapter: adapter(),
+    // Nothing is fetched from elsewhere; the browser is told to hold us to it.
+    csp: {
+      mode: 'hash',
+      directives: {
+        'default-src': ['self'],
+        'script-src': ['self'],
+        'style-src': ['self', 'unsafe-inline'],
+        'img-src': ['self', 'data:'],
+        'font-src': ['self', 'data:'],
+        'worker-src': ['self', 'blob:'],
+        'connect-src': ['self'],
+        'object-src': ['none'],
+        'base-uri': ['self'],
+      },
+    },
+  },
+};
