@@ -322,7 +322,3 @@ function checkSources(card: Card, value: unknown, path: (string | number)[], iss
     }
   }
 }
-
-/** Cards by id. */
-export type Library = ReadonlyMap<string, Card>;
-export const libraryOf = (cards: Iterable<Card>): Library => new Map([...cards].map((card) => [card.id, card]));

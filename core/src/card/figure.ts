@@ -1,16 +1,5 @@
 import { z } from 'zod';
-import { interval, type Interval } from '../quantity/interval.ts';
-
-/** Where figures come from, strongest first. */
-export const EVIDENCE = ['measured', 'datasheet', 'seller', 'class-typical', 'memory'] as const;
-export type Evidence = (typeof EVIDENCE)[number];
-
-/** A result that rests on one of these is "on trust". */
-export const ON_TRUST: ReadonlySet<Evidence> = new Set<Evidence>(['class-typical', 'memory']);
-
-/** The weakest of several; measured when nothing is given. @example weakest(['measured', 'seller']) === 'seller' */
-export const weakest = (kinds: readonly Evidence[]): Evidence =>
-  EVIDENCE[Math.max(0, ...kinds.map((kind) => EVIDENCE.indexOf(kind)))] ?? 'measured';
+import { EVIDENCE } from './evidence.ts';
 
 export const text = (most: number) => z.string().trim().min(1).max(most);
 
@@ -74,10 +63,3 @@ export type Figure<U extends string = string> = {
 /** A level: in volts, as a share of the supply, or in volts above the supply. */
 export const LevelFigure = figure('V', 'share', 'offset');
 export type LevelFigure = z.infer<typeof LevelFigure>;
-
-/** A bound that is not given is taken from the nearest that is. */
-export function toInterval(f: Pick<Figure, 'min' | 'typ' | 'max'>): Interval {
-  const low = f.min ?? f.typ ?? f.max ?? NaN;
-  const high = f.max ?? f.typ ?? f.min ?? NaN;
-  return interval(low, f.typ ?? (low + high) / 2, high);
-}

@@ -1,4 +1,4 @@
-import { toInterval } from '../card/figure.ts';
+import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { DIODE_DROP } from '../standard/practice.ts';

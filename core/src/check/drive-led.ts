@@ -1,4 +1,4 @@
-import { toInterval } from '../card/figure.ts';
+import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { LED_CURRENT_FAINT, RESISTOR_TOLERANCE } from '../standard/practice.ts';

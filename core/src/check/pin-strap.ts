@@ -1,4 +1,4 @@
-import { toInterval } from '../card/figure.ts';
+import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { levelAt } from '../circuit/level.ts';
 import { pinUses } from '../circuit/pin-function.ts';

@@ -1,5 +1,6 @@
 import type { Circuit } from '../circuit/circuit.ts';
-import { ON_TRUST, weakest, type Evidence, type Source } from '../card/figure.ts';
+import type { Source } from '../card/figure.ts';
+import { ON_TRUST, weakest, type Evidence } from '../card/evidence.ts';
 
 export const SEVERITIES = ['danger', 'fault', 'caution', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];

@@ -1,4 +1,4 @@
-import { toInterval } from '../card/figure.ts';
+import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Feed } from '../circuit/circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

@@ -1,5 +1,6 @@
 /** What plan and cards make together. Derived once per change; plain data, so that it can cross to a worker. */
-import type { Card, Library, RailOffer, Signal, Supply } from '../card/card.ts';
+import type { Card, RailOffer, Signal, Supply } from '../card/card.ts';
+import type { Library } from '../card/library.ts';
 import type { LevelFigure } from '../card/figure.ts';
 import type { Ask, Protocol } from '../card/protocol.ts';
 import type { Interval } from '../quantity/interval.ts';

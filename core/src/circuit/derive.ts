@@ -1,5 +1,5 @@
-import { libraryOf } from '../card/card.ts';
-import { toInterval } from '../card/figure.ts';
+import { libraryOf } from '../card/library.ts';
+import { toInterval } from '../card/to-interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import type { Circuit, Net, PartNode } from './circuit.ts';

@@ -1,6 +1,6 @@
 /** Levels resolved on the supply that a part really sees. */
 import type { LevelFigure } from '../card/figure.ts';
-import { toInterval } from '../card/figure.ts';
+import { toInterval } from '../card/to-interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import type { Power } from './circuit.ts';
 

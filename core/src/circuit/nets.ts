@@ -1,6 +1,6 @@
 /** Buses, nets and what wants a pin. */
 import type { Port, Signal } from '../card/card.ts';
-import { toInterval } from '../card/figure.ts';
+import { toInterval } from '../card/to-interval.ts';
 import { isShared, PORT_LINES, type Ask } from '../card/protocol.ts';
 import { spread } from '../quantity/interval.ts';
 import type { Plan, TranslatorHelper } from '../plan/plan.ts';

@@ -1,6 +1,6 @@
 /** Rails, feeds and the currents on them. */
 import type { RailOffer, Supply } from '../card/card.ts';
-import { toInterval } from '../card/figure.ts';
+import { toInterval } from '../card/to-interval.ts';
 import { exact, interval, type Interval } from '../quantity/interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';

@@ -1,3 +1,4 @@
+import { parse, type ParseError } from 'jsonc-parser';
 import type { Problem } from '../plan/references.ts';
 
 /** Files larger than this are not read, in characters. */
@@ -14,14 +15,16 @@ export function parseJson(text: string): { ok: true; value: unknown } | { ok: fa
   if (text.trim() === '') return { ok: false, problems: [{ path: '', message: 'expected JSON, found an empty file' }] };
   try {
     return { ok: true, value: JSON.parse(text) as unknown };
-  } catch (error) {
-    const message = error instanceof Error ? error.message : String(error);
-    const position = Number(
-      message.match(/position (\d+)/)?.[1] ?? (/end of|Unterminated/.test(message) ? text.length : NaN),
-    );
-    const where = Number.isNaN(position) ? '' : ` at ${lineColumn(text, position)}`;
-    const cut = position >= text.length - 1 ? '; the file seems to be cut off' : '';
-    return { ok: false, problems: [{ path: '', message: `expected JSON, found something else${where}${cut}` }] };
+  } catch {
+    // Engines word their errors differently and some leave the place out; this parser always knows it.
+    const errors: ParseError[] = [];
+    parse(text, errors, { disallowComments: true });
+    const position = errors[0]?.offset ?? 0;
+    const cut = position >= text.trimEnd().length - 1 ? '; the file seems to be cut off' : '';
+    return {
+      ok: false,
+      problems: [{ path: '', message: `expected JSON, found something else at ${lineColumn(text, position)}${cut}` }],
+    };
   }
 }
 

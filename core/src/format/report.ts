@@ -1,6 +1,6 @@
 /** The verdict as it leaves the program: a contract, described in docs/formats.md. */
-import type { Library } from '../card/card.ts';
-import type { Evidence } from '../card/figure.ts';
+import type { Library } from '../card/library.ts';
+import type { Evidence } from '../card/evidence.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import type { Result, Severity } from '../check/result.ts';
 import { verify } from '../check/verify.ts';

@@ -1,4 +1,5 @@
-import type { Card, Library, Offer } from '../card/card.ts';
+import type { Card, Offer } from '../card/card.ts';
+import type { Library } from '../card/library.ts';
 import type { HouseRules } from './house-rules.ts';
 import type { Plan } from './plan.ts';
 

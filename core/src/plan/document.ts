@@ -1,4 +1,5 @@
-import { libraryOf, type Card, type Library } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import { libraryOf, type Library } from '../card/library.ts';
 import type { Plan } from './plan.ts';
 
 /** A plan with the cards that it uses: what is stored, sent to the worker and written to a file. */

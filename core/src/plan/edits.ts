@@ -1,5 +1,6 @@
 /** Changes of a plan. Each takes a plan and gives a new one; none looks at anything but its arguments. */
-import { DEFAULT_RULES, type HouseRules } from './house-rules.ts';
+import type { HouseRules } from './house-rules.ts';
+import { DEFAULT_RULES } from './default-rules.ts';
 import type { Bus, Helper, Need, PartChoice, PinChoice, Plan, PortChoice } from './plan.ts';
 
 export function emptyPlan(id: string, name: string): Plan {

@@ -1,5 +1,6 @@
 import { isShared } from '../card/protocol.ts';
-import { libraryOf, type Card } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import { libraryOf } from '../card/library.ts';
 import type { PlanDocument } from './document.ts';
 import type { PartChoice, Plan } from './plan.ts';
 

@@ -1,5 +1,5 @@
 /** Ways out of a level that is too high or not guaranteed: translate, feed otherwise, move a pull-up. */
-import { toInterval } from '../card/figure.ts';
+import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
 import { addHelper, changeHelper, freeId, setFeed, setOpened } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';

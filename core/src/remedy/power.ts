@@ -1,5 +1,5 @@
 /** Feeding parts from other rails, or from a regulator more. */
-import { toInterval } from '../card/figure.ts';
+import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
 import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
 import { within } from '../quantity/interval.ts';

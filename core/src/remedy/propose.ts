@@ -1,4 +1,4 @@
-import type { Library } from '../card/card.ts';
+import type { Library } from '../card/library.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import type { Result } from '../check/result.ts';
@@ -99,5 +99,6 @@ function deepened(before: Verdict, after: Verdict): string[] {
 }
 
 function unique(candidates: readonly Candidate[]): Candidate[] {
-  return [...new Map(candidates.map((candidate) => [candidate.id, candidate])).values()];
+  // Of two that do the same the one said first is the better said.
+  return [...new Map(candidates.toReversed().map((candidate) => [candidate.id, candidate])).values()].toReversed();
 }

@@ -1,4 +1,4 @@
-import type { Library } from '../card/card.ts';
+import type { Library } from '../card/library.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import type { Result } from '../check/result.ts';
 import type { Plan } from '../plan/plan.ts';

@@ -1,4 +1,5 @@
-import type { Card, Library } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { Library } from '../card/library.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { errorOver, measureFor, rangeMargin } from '../check/need.ts';
 import { piecePrice } from '../plan/cost.ts';

@@ -1,6 +1,7 @@
 /** Putting a card into a plan: feed, bus, address and pins chosen as the house rules say. */
-import { toInterval } from '../card/figure.ts';
-import type { Card, Library, Supply } from '../card/card.ts';
+import { toInterval } from '../card/to-interval.ts';
+import type { Card, Supply } from '../card/card.ts';
+import type { Library } from '../card/library.ts';
 import { isShared, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';

@@ -1,17 +1,18 @@
-/** The cards and plans that ship with the app. */
-import { Card, libraryOf, readPlanValue, type Library, type PlanDocument } from '@idle-breadboard/core';
+/** The cards and plans that ship with the app. Their files are read and checked by the tests, so that no reader of files
+ * has to come with the first screen. */
+import { libraryOf, type Card, type Library, type Plan, type PlanDocument } from '@idle-breadboard/core';
 
-const files = import.meta.glob<unknown>('../../../catalogue/cards/*.json', { eager: true, import: 'default' });
-const plans = import.meta.glob<unknown>('../../../catalogue/plans/*.json', { eager: true, import: 'default' });
+const cards = import.meta.glob<Card>('../../../catalogue/cards/*.json', { eager: true, import: 'default' });
+const plans = import.meta.glob<{ plan: Plan; cards: Card[] }>('../../../catalogue/plans/*.json', { import: 'default' });
 
-export const catalogue: Library = libraryOf(Object.values(files).map((file) => Card.parse(file)));
+export const catalogue: Library = libraryOf(Object.values(cards));
 
 /** Demo plans in the order of their file names. */
-export function demoPlans(): PlanDocument[] {
-  return Object.keys(plans)
-    .sort()
-    .flatMap((path) => {
-      const read = readPlanValue(plans[path]);
-      return read.ok ? [read.value] : [];
-    });
+export async function demoPlans(): Promise<PlanDocument[]> {
+  const files = await Promise.all(
+    Object.keys(plans)
+      .sort()
+      .map((path) => plans[path]?.()),
+  );
+  return files.flatMap((file) => (file ? [{ plan: file.plan, cards: file.cards }] : []));
 }

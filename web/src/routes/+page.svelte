@@ -1,17 +1,10 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { catalogue, demoPlans } from '$lib/catalogue';
-  import AddPartSheet from '$lib/frame/AddPartSheet.svelte';
   import EmptyShelf from '$lib/frame/EmptyShelf.svelte';
-  import FindBox from '$lib/frame/FindBox.svelte';
   import Header from '$lib/frame/Header.svelte';
-  import KeysSheet from '$lib/frame/KeysSheet.svelte';
   import { onKey } from '$lib/frame/keys';
   import PrintSheet from '$lib/frame/PrintSheet.svelte';
-  import ProofsSheet from '$lib/frame/ProofsSheet.svelte';
-  import RefusalSheet from '$lib/frame/RefusalSheet.svelte';
-  import RemoveSheet from '$lib/frame/RemoveSheet.svelte';
-  import RulesSheet from '$lib/frame/RulesSheet.svelte';
   import Stations from '$lib/frame/Stations.svelte';
   import Tray from '$lib/frame/Tray.svelte';
   import { proofsBySubject } from '$lib/state/proofs';
@@ -33,7 +26,7 @@
 
   onMount(async () => {
     await view.start();
-    await workbench.start(catalogue, data.demo ? demoPlans() : []);
+    await workbench.start(catalogue, async () => (data.demo ? demoPlans() : []));
   });
 
   async function take(files: FileList | null) {
@@ -47,11 +40,10 @@
 <svelte:window onkeydown={onKey} />
 
 <input
-  class="sr-only"
+  hidden
   type="file"
   accept=".json,application/json"
   aria-label="plan file to import"
-  tabindex="-1"
   bind:this={picker}
   onchange={async (event) => {
     const input = event.currentTarget;
@@ -87,19 +79,19 @@
 </div>
 {#if study}<PrintSheet {study} />{/if}
 
-<FindBox openFile={() => picker?.click()} />
-<KeysSheet />
-<ProofsSheet />
-<RulesSheet />
-<AddPartSheet />
-<RemoveSheet />
-<RefusalSheet />
+{#if workbench.ready}
+  {#await import('$lib/frame/Sheets.svelte') then { default: Sheets }}<Sheets
+      openFile={() => picker?.click()}
+    />{/await}
+{/if}
 
 <style>
   .bench {
     display: flex;
+    position: relative;
     flex-direction: column;
     height: 100dvh;
+    overflow: hidden;
   }
   .middle {
     display: grid;

@@ -37,8 +37,8 @@
 
 <Sheet open={view.sheet === 'add-part'} title="Add a part" {close}>
   <Command.Root class="flex min-h-0 flex-col" label="catalogue" loop>
-    <Command.Input class="field m-2 min-h-8" placeholder="name or class" aria-label="search the catalogue" />
-    <Command.List class="find-list">
+    <Command.Input class="field m-2 min-h-8" placeholder="name or class" />
+    <Command.List class="find-list" tabindex={0} aria-label="found">
       <Command.Viewport>
         <Command.Empty class="unit p-3">No card of that name.</Command.Empty>
         {#each groups as group (group.name)}

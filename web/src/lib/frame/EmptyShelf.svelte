@@ -5,7 +5,6 @@
   import { startPlan } from './actions';
 
   let { openFile }: { openFile: () => void } = $props();
-  const demos = demoPlans();
 </script>
 
 <section class="m-auto max-w-xl p-6" aria-label="start">
@@ -17,8 +16,10 @@
   <div class="flex flex-wrap gap-2">
     <button type="button" class="act" onclick={startPlan}>Start an empty plan</button>
     <button type="button" class="act" onclick={openFile}>Import a plan file</button>
-    {#each demos as demo (demo.plan.id)}<button type="button" class="act" onclick={() => workbench.openNew(demo)}
-        >Look at “{demo.plan.name}”</button
-      >{/each}
+    {#await demoPlans() then demos}{#each demos as demo (demo.plan.id)}<button
+          type="button"
+          class="act"
+          onclick={() => workbench.openNew(demo)}>Look at “{demo.plan.name}”</button
+        >{/each}{/await}
   </div>
 </section>

@@ -116,12 +116,8 @@
 
 <Sheet open={view.sheet === 'find'} title="Find or do" {close}>
   <Command.Root class="flex min-h-0 flex-col" label="find or do" loop>
-    <Command.Input
-      class="field m-2 min-h-8"
-      placeholder="part, pin, net, finding, or what to do"
-      aria-label="find or do"
-    />
-    <Command.List class="find-list">
+    <Command.Input class="field m-2 min-h-8" placeholder="part, pin, net, finding, or what to do" />
+    <Command.List class="find-list" tabindex={0} aria-label="found">
       <Command.Viewport>
         <Command.Empty class="unit p-3">Nothing of that name.</Command.Empty>
         {#each groups as group (group.name)}

@@ -51,9 +51,9 @@
     <table>
       <thead
         ><tr
-          ><th></th><th>Check</th><th>What holds, or not</th><th class="r">Measured</th><th class="r">Limit</th><th
-            class="r">Margin</th
-          ><th>Evidence</th></tr
+          ><th><span class="sr-only">Severity</span></th><th>Check</th><th>What holds, or not</th><th class="r"
+            >Measured</th
+          ><th class="r">Limit</th><th class="r">Margin</th><th>Evidence</th></tr
         ></thead
       >
       <tbody>

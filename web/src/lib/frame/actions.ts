@@ -8,8 +8,12 @@ export async function startPlan(): Promise<void> {
   view.goTo('need');
 }
 
-export function doExport(): void {
-  if (workbench.plan) saveFile(fileName(workbench.plan.name, 'json'), workbench.exported(), 'application/json');
+export async function doExport(): Promise<void> {
+  if (workbench.plan) saveFile(fileName(workbench.plan.name, 'json'), await workbench.exported(), 'application/json');
+}
+
+export async function saveCsv(of: 'wiring' | 'parts'): Promise<void> {
+  if (workbench.plan) saveFile(fileName(`${workbench.plan.name} ${of}`, 'csv'), await workbench.csv(of), 'text/csv');
 }
 
 /** Puts every line that is not locked on its best pin. */

@@ -11,12 +11,20 @@
     close,
     children,
   }: { open: boolean; title: string; wide?: boolean; close: () => void; children: Snippet } = $props();
+
+  /** Where there is something to type, typing can begin at once. */
+  function focusField(event: Event) {
+    const field = document.querySelector<HTMLElement>('.sheet input');
+    if (!field) return;
+    event.preventDefault();
+    field.focus();
+  }
 </script>
 
 <Dialog.Root {open} onOpenChange={(next) => !next && close()}>
   <Dialog.Portal>
     <Dialog.Overlay class="sheet-shade" />
-    <Dialog.Content class="sheet {wide ? 'wide' : ''}">
+    <Dialog.Content class="sheet {wide ? 'wide' : ''}" onOpenAutoFocus={focusField}>
       <div class="flex items-center gap-2 border-b border-quiet px-3 py-1">
         <Dialog.Title class="m-0 grow text-base font-semibold">{title}</Dialog.Title>
         <Dialog.Close class="act bare" aria-label="close"><X size={16} /></Dialog.Close>

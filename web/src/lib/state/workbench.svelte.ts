@@ -2,8 +2,6 @@
 import {
   documentOf,
   emptyPlan,
-  readPlan,
-  writePlan,
   type Card,
   type Library,
   type Plan,
@@ -61,15 +59,19 @@ export class Workbench {
     () => new Map([...this.catalogue, ...this.own.map((card) => [card.id, card] as const)]),
   );
 
-  async start(catalogue: Library, demo: readonly PlanDocument[]): Promise<void> {
+  /** @param demo gives the plans for an empty shelf */
+  async start(catalogue: Library, demo: () => Promise<readonly PlanDocument[]>): Promise<void> {
     this.catalogue = catalogue;
     this.own = [];
     this.worker = wrap<StudyWorker>(
       new Worker(new URL('../worker/study.worker.ts', import.meta.url), { type: 'module' }),
     );
-    if ((await shelf.plans.count()) === 0) for (const document of demo.toReversed()) await this.put(document);
+    if ((await shelf.plans.count()) === 0) {
+      // The first of them is put down last, so that it lies on top.
+      for (const document of (await demo()).toReversed()) await this.put(document);
+    }
     await this.refresh();
-    const wanted = (await setting('open')) ?? (demo.length > 0 ? demo[0]?.plan.id : undefined);
+    const wanted = await setting('open');
     const first = this.plans.find(({ id }) => id === wanted) ?? this.plans[0];
     if (first) await this.open(first.id);
     this.ready = true;
@@ -167,18 +169,23 @@ export class Workbench {
     return this.worker ? this.worker.remedies(finding, [...this.library.values()]) : [];
   }
 
+  async csv(of: 'wiring' | 'parts'): Promise<string> {
+    return this.worker ? this.worker.csv(of) : '';
+  }
+
   async assignPins() {
     return this.worker ? this.worker.assign() : null;
   }
 
   /** The file of the open plan, with exactly the cards that it uses. */
-  exported(): string {
-    return this.plan ? writePlan(documentOf(this.plan, this.own, this.library)) : '';
+  async exported(): Promise<string> {
+    return this.plan && this.worker ? this.worker.write(documentOf(this.plan, this.own, this.library)) : '';
   }
 
   /** Reads a plan file; what is open stays as it is unless the whole file is good. */
   async importFile(name: string, text: string): Promise<boolean> {
-    const read = readPlan(text);
+    const read = await this.worker?.read(text);
+    if (!read) return false;
     if (!read.ok) {
       this.refusal = { file: name, problems: read.problems };
       return false;

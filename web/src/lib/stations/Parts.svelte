@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { partsCsv, setStock, type Circuit, type PartsList } from '@idle-breadboard/core';
+  import { setStock, type Circuit, type PartsList } from '@idle-breadboard/core';
   import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
-  import { fileName, saveFile } from '../kit/save-file';
+  import { saveCsv } from '../frame/actions';
   import { money } from '../kit/words';
   import { workbench } from '../state/workbench.svelte';
 
@@ -24,12 +24,7 @@
 <Station title="Parts" says="{parts.lines.length} kinds">
   {#snippet tools()}
     <button type="button" class="act" onclick={() => window.print()}><Printer size={14} />Print the list</button>
-    <button
-      type="button"
-      class="act"
-      onclick={() => saveFile(fileName(plan.name, 'parts.csv'), partsCsv(parts), 'text/csv')}
-      ><Download size={14} />CSV</button
-    >
+    <button type="button" class="act" onclick={() => saveCsv('parts')}><Download size={14} />CSV</button>
   {/snippet}
   <Row head>
     {#snippet choose()}

@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { setDone, wiringCsv, type Circuit, type WiringPlan } from '@idle-breadboard/core';
+  import { setDone, type Circuit, type WiringPlan } from '@idle-breadboard/core';
   import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
   import Cautions from '../kit/Cautions.svelte';
   import LeadTable from '../kit/LeadTable.svelte';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
-  import { fileName, saveFile } from '../kit/save-file';
+  import { saveCsv } from '../frame/actions';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, wiring }: { circuit: Circuit; wiring: WiringPlan } = $props();
@@ -19,12 +19,7 @@
 <Station title="Wiring" says="{count} of {wiring.steps.length} steps done">
   {#snippet tools()}
     <button type="button" class="act" onclick={() => window.print()}><Printer size={14} />Print the plan</button>
-    <button
-      type="button"
-      class="act"
-      onclick={() => saveFile(fileName(circuit.plan.name, 'wiring.csv'), wiringCsv(wiring), 'text/csv')}
-      ><Download size={14} />CSV</button
-    >
+    <button type="button" class="act" onclick={() => saveCsv('wiring')}><Download size={14} />CSV</button>
   {/snippet}
   {#if open}
     <Row

@@ -1,5 +1,16 @@
 /** What one look at a plan gives: everything that the stations show. */
-import type { Card, Circuit, PartsList, PinSolution, Plan, Remedy, Verdict, WiringPlan } from '@idle-breadboard/core';
+import type {
+  Card,
+  PlanDocument,
+  Read,
+  Circuit,
+  PartsList,
+  PinSolution,
+  Plan,
+  Remedy,
+  Verdict,
+  WiringPlan,
+} from '@idle-breadboard/core';
 
 export interface Study {
   readonly fingerprint: string;
@@ -13,6 +24,12 @@ export interface StudyWorker {
   study(plan: Plan, cards: readonly Card[]): Study;
   /** Remedies of a finding of the plan studied last. */
   remedies(finding: string, library: readonly Card[]): Remedy[];
+  /** Reads the text of a plan file. */
+  read(text: string): Read<PlanDocument>;
+  /** The text of a plan file. */
+  write(document: PlanDocument): string;
+  /** A list of the plan studied last as a file for spreadsheets. */
+  csv(of: 'wiring' | 'parts'): string;
   /** Pins for everything that is not locked. */
   assign(): { solution: PinSolution; plan: Plan } | null;
 }

@@ -2,13 +2,17 @@ import {
   deriveCircuit,
   fingerprint,
   libraryOf,
+  partsCsv,
   partsList,
   pinModel,
   proposeRemedies,
+  readPlan,
   solvePins,
   verify,
+  wiringCsv,
   wiringPlan,
   withPins,
+  writePlan,
 } from '@idle-breadboard/core';
 import { expose } from 'comlink';
 import type { Study, StudyWorker } from './study';
@@ -32,6 +36,12 @@ const worker: StudyWorker = {
   remedies(finding, library) {
     const found = last?.verdict.findings.find(({ key }) => key === finding);
     return last && found ? proposeRemedies(last.circuit, last.verdict, found, libraryOf(library)) : [];
+  },
+  read: readPlan,
+  write: writePlan,
+  csv(of) {
+    if (!last) return '';
+    return of === 'wiring' ? wiringCsv(last.wiring) : partsCsv(last.parts);
   },
   assign() {
     if (!last) return null;

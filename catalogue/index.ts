@@ -1,0 +1,16 @@
+/** The cards that ship, read from their files. For the command line and for tests; the web app bundles them. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { libraryOf, readCard, type Library } from '@idle-breadboard/core';
+
+export function readCatalogue(): Library {
+  const folder = new URL('cards/', import.meta.url);
+  const cards = readdirSync(folder)
+    .filter((name) => name.endsWith('.json'))
+    .map((name) => {
+      const read = readCard(readFileSync(new URL(name, folder), 'utf8'));
+      if (!read.ok)
+        throw new Error(`${name}: ${read.problems.map(({ path, message }) => `${path} ${message}`).join('; ')}`);
+      return read.value;
+    });
+  return libraryOf(cards);
+}

@@ -1,0 +1,82 @@
+import {
+  CHECKS,
+  deriveCircuit,
+  jsonSchema,
+  partsCsv,
+  partsList,
+  readPlan,
+  refused,
+  reportOf,
+  wiringCsv,
+  wiringPlan,
+  type Library,
+  type PlanDocument,
+  type Read,
+} from '@idle-breadboard/core';
+import { checksText, partsText, problemsText, verdictText, wiringText } from './text.ts';
+
+export interface Output {
+  readonly text: string;
+  /** For stderr. */
+  readonly complaint: string;
+  /** 0 verified or done, 1 open, 2 refused. */
+  readonly code: 0 | 1 | 2;
+}
+
+export interface World {
+  readFile(path: string): string;
+  catalogue(): Library;
+}
+
+export type As = 'text' | 'json' | 'csv';
+
+export const COMMANDS: readonly string[] = ['verify', 'wiring', 'parts', 'schema', 'checks'];
+
+const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
+const done = (text: string): Output => ({ text, complaint: '', code: 0 });
+
+function load(path: string | undefined, world: World): Read<PlanDocument> {
+  if (path === undefined)
+    return { ok: false, problems: [{ path: '', message: 'expected the path of a plan file, found none' }] };
+  try {
+    return readPlan(world.readFile(path));
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    return { ok: false, problems: [{ path: '', message: `${path} could not be read: ${why}` }] };
+  }
+}
+
+function schema(of: string | undefined): Output {
+  if (of === 'card' || of === 'plan') return done(json(jsonSchema(of)));
+  return { text: '', complaint: `expected card or plan, found ${of ?? 'nothing'}`, code: 2 };
+}
+
+function checks(as: As): Output {
+  const metas = CHECKS.map(({ meta: { id, title, rule, source } }) => ({ id, title, rule, source }));
+  return done(as === 'json' ? json(metas) : checksText(metas));
+}
+
+/** Runs one command. Everything it needs of the world is handed in. */
+export function run(command: string, argument: string | undefined, as: As, world: World): Output {
+  if (command === 'schema') return schema(argument);
+  if (command === 'checks') return checks(as);
+  const read = load(argument, world);
+  if (!read.ok) {
+    if (as === 'json') return { text: json(refused(read.problems)), complaint: '', code: 2 };
+    return { text: '', complaint: problemsText(read.problems), code: 2 };
+  }
+  if (command === 'verify') {
+    const report = reportOf(read.value, world.catalogue());
+    return {
+      text: as === 'json' ? json(report) : verdictText(report),
+      complaint: '',
+      code: report.status === 'verified' ? 0 : 1,
+    };
+  }
+  const circuit = deriveCircuit(read.value);
+  const wiring = wiringPlan(circuit);
+  if (command === 'wiring')
+    return done(as === 'json' ? json(wiring) : as === 'csv' ? wiringCsv(wiring) : wiringText(wiring));
+  const list = partsList(circuit, wiring);
+  return done(as === 'json' ? json(list) : as === 'csv' ? partsCsv(list) : partsText(list));
+}

@@ -1,0 +1,39 @@
+/** The command line: the same core, with files in and text or JSON out. */
+import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { readCatalogue } from '@idle-breadboard/catalogue';
+import { COMMANDS, run, type Output } from './commands.ts';
+
+const USAGE = `usage: npm run -s cli -- COMMAND [FILE] [--json | --csv]
+
+  verify PLAN.json     verdict with findings, passes and remedies
+  wiring PLAN.json     wiring plan, terminal to terminal
+  parts PLAN.json      parts list with packs and prices
+  schema card|plan     JSON Schema of a file
+  checks               every check with its rule and source
+
+exit 0 verified or done, 1 open, 2 refused
+`;
+
+function main(): Output {
+  let parsed;
+  try {
+    parsed = parseArgs({
+      allowPositionals: true,
+      options: { json: { type: 'boolean' }, csv: { type: 'boolean' }, help: { type: 'boolean' } },
+    });
+  } catch (error) {
+    return { text: '', complaint: `${error instanceof Error ? error.message : String(error)}\n\n${USAGE}`, code: 2 };
+  }
+  const [command, argument] = parsed.positionals;
+  if (parsed.values.help) return { text: USAGE, complaint: '', code: 0 };
+  if (command === undefined || !COMMANDS.includes(command)) return { text: '', complaint: USAGE, code: 2 };
+  const as = parsed.values.json ? 'json' : parsed.values.csv ? 'csv' : 'text';
+  return run(command, argument, as, { readFile: (path) => readFileSync(path, 'utf8'), catalogue: readCatalogue });
+}
+
+const { text, complaint, code } = main();
+if (complaint) process.stderr.write(complaint.endsWith('\n') ? complaint : `${complaint}\n`);
+// A pipe may take the text in pieces: the exit code is set, and the process ends when all is written.
+process.exitCode = code;
+process.stdout.write(text);

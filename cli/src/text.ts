@@ -1,0 +1,84 @@
+/** What the commands say to a person. */
+import {
+  formatQuantity,
+  formatSigned,
+  type PartsList,
+  type Problem,
+  type Report,
+  type WiringPlan,
+} from '@idle-breadboard/core';
+
+const lines = (...all: (string | readonly string[])[]): string => `${all.flat().join('\n')}\n`;
+
+export const problemsText = (problems: readonly Problem[]): string =>
+  lines(
+    `refused: ${problems.length} ${problems.length === 1 ? 'problem' : 'problems'}`,
+    problems.map(({ path, message }) => `  ${path || 'file'}: ${message}`),
+  );
+
+export function verdictText(report: Report): string {
+  const findings = report.findings.flatMap((f) => [
+    `${f.severity.toUpperCase().padEnd(8)}${f.check}`,
+    `  ${f.message}`,
+    ...f.workings.map(
+      (step) =>
+        `    ${step.name}: ${step.sum}${step.value === undefined ? '' : ` = ${formatQuantity(step.value, step.unit ?? '', 4)}`}`,
+    ),
+    ...(f.margin === null || f.unit === '' ? [] : [`    margin ${formatSigned(f.margin, f.unit)}`]),
+    ...f.remedies.map(({ title }) => `  remedy: ${title}`),
+    '',
+  ]);
+  const grave = report.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault').length;
+  const trust = report.passes.filter(({ evidence }) => evidence === 'class-typical' || evidence === 'memory').length;
+  const verdict =
+    report.status === 'verified'
+      ? `verified: ${report.passes.length} proofs, ${trust} on trust`
+      : `open: ${grave} to settle`;
+  return lines(findings, `${verdict}; fingerprint ${report.fingerprint ?? ''}`);
+}
+
+export function wiringText(wiring: WiringPlan): string {
+  const steps = wiring.steps.flatMap((step, i) => [
+    `${i + 1}. ${step.title}`,
+    ...step.leads.map((lead) => {
+      const what =
+        lead.kind === 'lead'
+          ? `${lead.colour}, ${lead.ends.join('–')}`
+          : lead.kind === 'own'
+            ? `own wire, ${lead.colour}`
+            : `${lead.kind} ${lead.value}`;
+      return `   [ ] ${lead.from.label}  →  ${lead.to.label}  (${what})`;
+    }),
+    ...(step.check ? [`   check: ${step.check}`] : []),
+    '',
+  ]);
+  return lines(
+    wiring.cautions.map(({ hazard, part, says }) => `! ${hazard}, ${part}: ${says}`),
+    '',
+    steps,
+  );
+}
+
+export function partsText(list: PartsList): string {
+  const rows = list.lines.map((l) => {
+    const from =
+      l.toBuy === 0
+        ? 'from the drawer'
+        : l.offer
+          ? `${l.packs} × pack of ${l.offer.pack}, ${l.offer.supplier}, ${l.total.toFixed(2)}`
+          : 'nobody offers it';
+    return `${String(l.needed).padStart(3)}  ${l.name}  (${l.use})  ${from}`;
+  });
+  const leads = list.leads.map(({ count, colour, ends }) => `${String(count).padStart(3)}  ${colour} ${ends}`);
+  return lines(
+    rows,
+    '',
+    'leads',
+    leads,
+    '',
+    `${list.total.toFixed(2)} ${list.currency} with shipping, here in ${list.arrival} days`,
+  );
+}
+
+export const checksText = (metas: readonly { id: string; title: string; source: string }[]): string =>
+  lines(metas.map(({ id, title, source }) => `${id.padEnd(24)}${title}  [${source}]`));

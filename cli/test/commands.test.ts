@@ -1,0 +1,75 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { expect } from 'chai';
+import type { Report } from '@idle-breadboard/core';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+const draft = 'catalogue/plans/cupboard-first-draft.json';
+const verified = 'catalogue/plans/cupboard-verified.json';
+
+function cli(...args: string[]): { code: number | null; out: string; err: string } {
+  const { status, stdout, stderr } = spawnSync('npm', ['run', '-s', 'cli', '--', ...args], {
+    cwd: root,
+    encoding: 'utf8',
+    maxBuffer: 1e8,
+  });
+  return { code: status, out: stdout, err: stderr };
+}
+
+describe('command line', () => {
+  it('verify: open with exit 1, verified with exit 0', () => {
+    const open = cli('verify', draft, '--json');
+    const report = JSON.parse(open.out) as Report;
+    expect([open.code, report.status]).to.deep.equal([1, 'open']);
+    expect(report.findings.find(({ check }) => check === 'bus/address-collision')?.remedies.length).to.be.greaterThan(
+      0,
+    );
+    const good = cli('verify', verified, '--json');
+    expect([good.code, (JSON.parse(good.out) as Report).status]).to.deep.equal([0, 'verified']);
+  });
+
+  it('verify: refused with exit 2, and every problem', () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'plan-')), 'cut.json');
+    writeFileSync(file, '{"format": "idle-breadboard/plan", ');
+    for (const path of [file, 'no-such-file.json']) {
+      const bad = cli('verify', path, '--json');
+      const report = JSON.parse(bad.out) as Report;
+      expect([bad.code, report.status, report.problems?.length]).to.deep.equal([2, 'refused', 1]);
+    }
+    expect(cli('verify', file).err).to.include('refused: 1 problem');
+    expect(cli('verify').code).to.equal(2);
+  });
+
+  it('says the verdict to a person with the sums', () => {
+    const { out } = cli('verify', draft);
+    expect(out).to.include('smallest resistor: (3.366 V − 1.8 V) ÷ 16 mA = 97.88 Ω');
+    expect(out).to.match(/open: 14 to settle; fingerprint [0-9a-f]{16}/);
+  });
+
+  it('wiring and parts as text, JSON and CSV', () => {
+    expect(cli('wiring', verified).out).to.include('check:');
+    expect(JSON.parse(cli('wiring', verified, '--json').out)).to.have.keys('steps', 'cautions');
+    expect(cli('wiring', verified, '--csv').out.split('\r\n')[0]).to.equal('step,title,from,to,kind,colour,ends,value');
+    expect(cli('parts', verified).out).to.match(/\d+\.\d\d EUR with shipping, here in 3 days/);
+    expect(JSON.parse(cli('parts', verified, '--json').out)).to.include.keys('lines', 'suppliers', 'total', 'arrival');
+    expect(cli('parts', verified, '--csv').out).to.match(/^part,class,needed/);
+  });
+
+  it('schema and checks', () => {
+    expect(JSON.parse(cli('schema', 'card').out)).to.have.property('type', 'object');
+    expect(JSON.parse(cli('schema', 'plan').out)).to.have.property('properties');
+    expect(cli('schema', 'wire').code).to.equal(2);
+    const checks = JSON.parse(cli('checks', '--json').out) as { id: string; title: string; source: string }[];
+    expect(checks.map(({ id }) => id)).to.include.members(['level/over-voltage', 'need/accuracy', 'drive/flyback']);
+    expect(cli('checks').out).to.include('UM10204');
+  });
+
+  it('without or with an unknown command says what there is', () => {
+    expect(cli('solder').code).to.equal(2);
+    expect(cli('solder').err).to.include('usage:');
+    expect(cli('--help')).to.include({ code: 0 });
+  });
+});

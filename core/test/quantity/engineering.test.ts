@@ -1,0 +1,80 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import {
+  formatCode,
+  formatQuantity,
+  formatSigned,
+  parseQuantity,
+  QuantityError,
+} from '../../src/quantity/engineering.ts';
+
+describe('engineering notation', () => {
+  const both: [string, number, string][] = [
+    ['4.7 kΩ', 4700, 'Ω'],
+    ['120 mA', 0.12, 'A'],
+    ['3.3 V', 3.3, 'V'],
+    ['1.25 µs', 1.25e-6, 's'],
+    ['100 kHz', 100e3, 'Hz'],
+    ['400 pF', 400e-12, 'F'],
+    ['98 %RH', 98, '%RH'],
+    ['5000 ppm', 5000, 'ppm'],
+    ['10 g', 0.01, 'kg'],
+    ['2 m', 2, 'm'],
+    ['−1.55 V', -1.55, 'V'],
+    ['0 V', 0, 'V'],
+  ];
+  for (const [text, value, unit] of both) {
+    it(`writes and reads ${text}`, () => {
+      expect(formatQuantity(value, unit, 4)).to.equal(text);
+      expect(parseQuantity(text, unit)).to.be.closeTo(value, Math.abs(value) * 1e-9);
+    });
+  }
+
+  const readOnly: [string, string, number][] = [
+    ['4k7', 'Ω', 4700],
+    ['4K7', 'Ω', 4700],
+    ['2R2', 'Ω', 2.2],
+    ['4,7k', 'Ω', 4700],
+    ['10 kohm', 'Ω', 10e3],
+    ['120mA', 'A', 0.12],
+    ['0.12', 'A', 0.12],
+    ['500u', 'A', 500e-6],
+    ['20 mm', 'm', 0.02],
+    ['120 m', 'A', 0.12],
+    ['6 kg', 'kg', 6],
+    ['1e3', 'Ω', 1000],
+    ['-40', '°C', -40],
+    ['60', 's', 60],
+  ];
+  for (const [text, unit, value] of readOnly) {
+    it(`reads ${text} in ${unit}`, () =>
+      expect(parseQuantity(text, unit)).to.be.closeTo(value, Math.abs(value) * 1e-9));
+  }
+
+  it('says what it expected of anything else', () => {
+    for (const text of ['', 'abc', '4.7.1k', '5 V', '--3', '1 k k', 'NaN', '<b>1</b>']) {
+      expect(() => parseQuantity(text, 'Ω'), text).to.throw(QuantityError, '4.7 kΩ or 4k7');
+    }
+  });
+
+  it('writes the code of a resistor with the letter where the point would be', () => {
+    expect([4700, 220, 2.2, 10e3, 1.5e6].map(formatCode)).to.deep.equal(['4k7', '220R', '2R2', '10k', '1M5']);
+  });
+
+  it('signs margins', () =>
+    expect([formatSigned(0.31, 'V'), formatSigned(-0.02, 'V')]).to.deep.equal(['+310 mV', '−20 mV']));
+
+  it('moves to the next prefix when rounding reaches it', () => expect(formatQuantity(0.9999, 'A')).to.equal('1 A'));
+
+  it('reads back what it wrote, to the digits written', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-11, max: 1e8, noNaN: true }),
+        fc.constantFrom('V', 'A', 'Ω', 'F', 's', 'Hz', 'm', 'W'),
+        (value, unit) => {
+          expect(parseQuantity(formatQuantity(value, unit), unit)).to.be.closeTo(value, value * 0.006);
+        },
+      ),
+    );
+  });
+});

@@ -1,0 +1,86 @@
+/** The application as a maker handles it. */
+import { readFile } from 'node:fs/promises';
+import { expect, type Download, type Locator, type Page } from '@playwright/test';
+
+export class Bench {
+  constructor(readonly page: Page) {}
+
+  get verdict(): Locator {
+    return this.page.locator('.verdict');
+  }
+
+  /** Opens the app and waits for the verdict of what is open. */
+  async open(station = 'need'): Promise<void> {
+    await this.page.goto(`/#${station}`);
+    await this.settled();
+  }
+
+  /** Waits until the last change has its verdict. */
+  async settled(): Promise<void> {
+    await expect(this.page.locator('[data-verdict="open"], [data-verdict="verified"]')).toBeVisible();
+  }
+
+  async go(key: string): Promise<void> {
+    await this.page.locator('nav[aria-label="stations"] a', { hasText: key }).click();
+  }
+
+  /** Brings a finding into hand by words of its sentence. */
+  async take(words: string | RegExp): Promise<void> {
+    await this.page.locator('.tray .line', { hasText: words }).first().click();
+  }
+
+  /** Applies the remedy whose title has these words. */
+  async remedy(words: string | RegExp): Promise<void> {
+    await this.page.locator('[data-remedy]', { hasText: words }).first().click();
+    await this.settled();
+  }
+
+  row(words: string | RegExp): Locator {
+    return this.page.locator('.row', { hasText: words });
+  }
+
+  async fingerprint(): Promise<string> {
+    await this.verdict.click();
+    const text = await this.page.locator('[data-fingerprint]').textContent();
+    await this.page.keyboard.press('Escape');
+    return text ?? '';
+  }
+
+  async menu(item: string): Promise<void> {
+    await this.page.locator('.plan-name').click();
+    await this.page.getByRole('menuitem', { name: item, exact: true }).click();
+  }
+
+  async importFile(name: string, text: string): Promise<void> {
+    await this.page
+      .getByLabel('plan file to import')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  }
+
+  async exported(): Promise<string> {
+    const [download] = await Promise.all([this.page.waitForEvent('download'), this.menu('Export this plan')]);
+    return textOf(download);
+  }
+}
+
+export const textOf = async (download: Download): Promise<string> => readFile(await download.path(), 'utf8');
+
+/** From the first draft to verified, by the remedies that the tray offers. */
+export async function settleDraft(bench: Bench): Promise<void> {
+  await bench.take(/without a resistor/);
+  await bench.remedy('in series with status light');
+  await bench.take(/fan has no diode/);
+  await bench.remedy('Flap rectifier diode');
+  await bench.take(/Scale DT can lift/);
+  await bench.remedy('Feed scale from the 3.3 V of controller');
+  await bench.take(/pull-up on display can lift I²C SDA/);
+  await bench.remedy('translator between the controller and display');
+  await bench.take(/P0 must be high/);
+  await bench.remedy('Move door contact');
+  await bench.take(/3.3 V of controller has to give/);
+  await bench.remedy('fed from the 5 V of 5 V regulator');
+  await bench.take(/both answer at 0x44/);
+  await bench.remedy('Sedge H2 humidity module as bottom shelf sensor');
+  await bench.take(/3 pull-ups on one-wire/);
+  await bench.remedy('One pull-up of 4.7 kΩ');
+}

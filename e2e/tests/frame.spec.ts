@@ -1,0 +1,107 @@
+import { expect, test } from '@playwright/test';
+import { Bench, settleDraft } from './bench';
+
+let bench: Bench;
+test.beforeEach(async ({ page }) => {
+  bench = new Bench(page);
+  await bench.open();
+});
+
+test('keys: stations, findings, the first remedy, back again', async ({ page }) => {
+  for (const [key, title] of [
+    ['4', 'Levels'],
+    ['5', 'Bus'],
+    ['6', 'Pins'],
+    ['7', 'Power'],
+    ['8', 'Wiring'],
+    ['9', 'Parts'],
+    ['1', 'Need'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(title);
+  }
+  await page.keyboard.press(']');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Pins');
+  await expect(page.locator('.tray .line[aria-current]')).toContainText('without a resistor');
+  await expect(page.locator('[data-remedy="0"]')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(bench.verdict).toHaveText(/13 to settle/);
+  await page.keyboard.press('Control+z');
+  await expect(bench.verdict).toHaveText(/14 to settle/);
+  await page.keyboard.press('[');
+  await expect(page.locator('.tray .line[aria-current]')).toHaveCount(1);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('the next finding');
+});
+
+test('find or do: a part, a net, an action', async ({ page }) => {
+  await page.keyboard.press('/');
+  await page.getByRole('combobox', { name: 'find or do' }).fill('one-wire data');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('/');
+  await page.keyboard.type('dark by night');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await page.reload();
+  await bench.settled();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
+
+test('the verdict opens every proof, passes included, tightest first', async ({ page }) => {
+  await settleDraft(bench);
+  await bench.verdict.click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.locator('tbody tr').first()).toContainText('supply/range');
+  const shown = await dialog.locator('tbody tr').count();
+  expect(shown).toBeGreaterThan(150);
+  await dialog.getByLabel('only proofs with these words').fill('drive/led');
+  await expect(dialog.locator('tbody tr')).toHaveCount(1);
+  await dialog.locator('tbody tr button').click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Pins');
+  await expect(page.locator('[data-detail]')).toContainText('÷ 16 mA');
+});
+
+test('a finding shows its sum, what it rests on, and remedies with their effect', async ({ page }) => {
+  await bench.take(/pull-up on display can lift I²C SDA/);
+  const detail = page.locator('[data-detail]');
+  await expect(detail).toContainText('It can be damaged');
+  await expect(detail).toContainText('/4.465 kΩ');
+  await expect(detail).toContainText('class-typical');
+  await expect(detail).toContainText('ends 8 findings, adds 1 part, +1.90');
+});
+
+test('several plans: new, duplicate, rename, remove', async ({ page }) => {
+  await bench.menu('Duplicate this plan');
+  await expect(page.locator('.plan-name')).toHaveText(/Cupboard, first draft, copy/);
+  await bench.menu('Name and house rules');
+  await page.getByLabel('name of the plan').fill('Mine');
+  await page.getByLabel('name of the plan').press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('.plan-name')).toHaveText(/Mine/);
+  await bench.menu('Cupboard, verified');
+  await expect(bench.verdict).toHaveText(/Verified/);
+  await bench.menu('Mine');
+  await bench.menu('Remove this plan');
+  await page.getByRole('button', { name: 'Remove it' }).click();
+  await expect(page.locator('.plan-name')).not.toHaveText(/Mine/);
+});
+
+test('the channel: arrow keys share the width, double-click levels', async ({ page }) => {
+  await bench.go('Levels');
+  const channel = page.getByRole('slider', { name: 'width of the two banks' });
+  await channel.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(channel).toHaveAttribute('aria-valuenow', '44');
+  await channel.dblclick({ position: { x: 4, y: 200 } });
+  await expect(channel).toHaveAttribute('aria-valuenow', '50');
+});
+
+test('nothing is fetched from elsewhere', async ({ page }) => {
+  const hosts = new Set<string>();
+  page.on('request', (request) => hosts.add(new URL(request.url()).host));
+  await page.reload();
+  await bench.settled();
+  for (const station of ['Levels', 'Bus', 'Pins', 'Power', 'Wiring', 'Parts']) await bench.go(station);
+  expect([...hosts].filter((host) => !host.startsWith('localhost') && host !== '')).toEqual([]);
+});

@@ -1,0 +1,3 @@
+import { start } from './start.mjs';
+
+start({ IDLE_DEMO: '1' });

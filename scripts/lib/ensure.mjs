@@ -1,0 +1,68 @@
+/** Installs and builds what is missing, so that each command works on a fresh machine. */
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = fileURLToPath(new URL('../..', import.meta.url));
+export const CHROMIUM = '/usr/bin/chromium';
+
+const at = (...parts) => join(ROOT, ...parts);
+
+/** Runs a command; its output goes to stderr, so that a command's own output stays clean. */
+export function run(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: ['ignore', 2, 2], ...options });
+  if (error) throw error;
+  return status ?? 1;
+}
+
+function must(command, args, options) {
+  const status = run(command, args, options);
+  if (status !== 0) throw new Error(`${command} ${args.join(' ')} ended with ${status}`);
+}
+
+/** npm packages, as the lock file has them. */
+export function ensurePackages() {
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 19)) {
+    throw new Error(`Node 20.19 or newer is needed; this is ${process.versions.node}`);
+  }
+  const installed = at('node_modules', '.package-lock.json');
+  const stale = !existsSync(installed) || statSync(installed).mtimeMs < statSync(at('package-lock.json')).mtimeMs;
+  if (stale) must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+}
+
+/** Debian's Chromium, for the tests of the real interface. */
+export function ensureChromium() {
+  if (existsSync(CHROMIUM)) return;
+  const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
+  const apt = (...args) => {
+    const [command, ...rest] = [...sudo, 'apt-get', ...args];
+    must(command, rest, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  };
+  apt('update', '-qq');
+  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+}
+
+function newest(path) {
+  if (!existsSync(path)) return 0;
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+/** The built application, unless it is newer than everything that it is made from. */
+export function ensureBuild() {
+  const built = at('web', 'build', 'index.js');
+  const sources = [
+    'web/src',
+    'web/static',
+    'web/vite.config.ts',
+    'web/svelte.config.js',
+    'core/src',
+    'catalogue',
+    'package-lock.json',
+  ];
+  const stale = !existsSync(built) || sources.some((path) => newest(at(path)) > statSync(built).mtimeMs);
+  if (stale) must('npm', ['run', 'build', '-w', 'web', '--silent', '--', '--logLevel', 'error']);
+}

@@ -1,0 +1,20 @@
+<!-- Everything that is laid over the bench, in one piece that comes after the first screen. -->
+<script lang="ts">
+  import AddPartSheet from './AddPartSheet.svelte';
+  import FindBox from './FindBox.svelte';
+  import KeysSheet from './KeysSheet.svelte';
+  import ProofsSheet from './ProofsSheet.svelte';
+  import RefusalSheet from './RefusalSheet.svelte';
+  import RemoveSheet from './RemoveSheet.svelte';
+  import RulesSheet from './RulesSheet.svelte';
+
+  let { openFile }: { openFile: () => void } = $props();
+</script>
+
+<FindBox {openFile} />
+<KeysSheet />
+<ProofsSheet />
+<RulesSheet />
+<AddPartSheet />
+<RemoveSheet />
+<RefusalSheet />
