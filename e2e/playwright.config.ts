@@ -8,8 +8,9 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Generous, because shared machines stall for seconds; nothing here measures speed.
+  timeout: 180_000,
+  expect: { timeout: 30_000 },
   reporter: [['dot'], ['json', { outputFile: '../.cache/e2e.json' }]],
   use: {
     baseURL: `http://localhost:${PORT}`,

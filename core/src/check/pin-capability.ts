@@ -44,11 +44,12 @@ function judge(circuit: Circuit, wish: PinWish): Result[] {
   const pin = pinByTerminal(card, wish.pin);
   const label = card.terminals.find(({ id }) => id === wish.pin)?.label ?? wish.pin;
   const can = pin ? functionsOf(card, pin) : [];
+  const instances = instancesFor(can, wish.ask);
+  const fitting = can.filter((f) => f === wish.ask || f.replace(/\d+(?=\.)/, '') === wish.ask);
   const workings = [
     { name: 'asked', sum: wish.ask },
-    { name: `${label} can`, sum: can.join(', ') || 'nothing' },
+    { name: `${label} can`, sum: (instances.length > 0 && fitting.length > 0 ? fitting : can).join(', ') || 'nothing' },
   ];
-  const instances = instancesFor(can, wish.ask);
   if (instances.length === 0) return broken(`${wish.label} needs ${asks}; ${label} cannot be one.`, workings);
   if (wish.group && groupInstances(circuit, wish.group).length === 0) {
     return broken(

@@ -1,4 +1,5 @@
 import { busAddressCollision, busAddressReserved } from './bus-address.ts';
+import { busClock } from './bus-clock.ts';
 import { busPullUpStrong, busPullUpWeak } from './bus-pull-up.ts';
 import { driveFlyback } from './drive-flyback.ts';
 import { driveLed } from './drive-led.ts';
@@ -28,6 +29,7 @@ export const CHECKS: readonly Check[] = [
   levelTranslator,
   busAddressCollision,
   busAddressReserved,
+  busClock,
   busPullUpWeak,
   busPullUpStrong,
   wirePullUp,

@@ -83,14 +83,9 @@ interface Draft {
 /** Makes a result: the evidence is the weakest source among what it rests on. */
 export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result {
   const rests: Rest[] = [];
-  const seen = new Set<string>();
   for (const rest of draft.rests ?? []) {
-    if (!rest?.[1]) continue;
-    const source = circuit.cards.get(rest[0])?.sources[rest[1]];
-    const key = `${rest[0]}/${rest[1]}`;
-    if (!source || seen.has(key)) continue;
-    seen.add(key);
-    rests.push({ card: rest[0], source });
+    const source = rest?.[1] && circuit.cards.get(rest[0])?.sources[rest[1]];
+    if (rest && source && !rests.some((known) => known.source === source)) rests.push({ card: rest[0], source });
   }
   const evidence = weakest(rests.map(({ source }) => source.kind));
   return {

@@ -3,10 +3,18 @@ import type { Card, Pin } from '../card/card.ts';
 import type { Ask } from '../card/protocol.ts';
 import type { Circuit, PinWish } from './circuit.ts';
 
+/** Cards are never changed in place, so what was worked out for a pin once stays true. */
+const known = new WeakMap<Pin, readonly string[]>();
+
 /** Every function of a pin: its own, and those the chip's matrix routes to any pin that is both in and out. */
 export function functionsOf(card: Card, pin: Pin): readonly string[] {
-  const free = pin.functions.includes('in') && pin.functions.includes('out');
-  return free ? [...pin.functions, ...(card.controller?.matrix ?? [])] : pin.functions;
+  let functions = known.get(pin);
+  if (!functions) {
+    const free = pin.functions.includes('in') && pin.functions.includes('out');
+    functions = free ? [...pin.functions, ...(card.controller?.matrix ?? [])] : pin.functions;
+    known.set(pin, functions);
+  }
+  return functions;
 }
 
 /**

@@ -11,7 +11,7 @@ import { channelRemedies, overVoltageRemedies, thresholdRemedies } from './level
 import { needRemedies } from './need.ts';
 import { pinRemedies } from './pin.ts';
 import { railRemedies, rangeRemedies } from './power.ts';
-import { noPullUpRemedies, strongRemedies, weakRemedies, wireRemedies } from './pull-up.ts';
+import { clockRemedies, noPullUpRemedies, strongRemedies, weakRemedies, wireRemedies } from './pull-up.ts';
 import type { Candidate, Proposer, Remedy } from './remedy.ts';
 
 /** Who proposes what for which check. A check that is not here has no remedy. */
@@ -25,6 +25,7 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'level/translator': channelRemedies,
   'bus/address-collision': addressRemedies,
   'bus/address-reserved': reservedRemedies,
+  'bus/clock': clockRemedies,
   'bus/pull-up-weak': weakRemedies,
   'bus/pull-up-strong': strongRemedies,
   'wire/pull-up': wireRemedies,

@@ -80,6 +80,17 @@ function oneInstead(circuit: Circuit, nets: readonly Net[], target: (net: Net) =
   return plan;
 }
 
+/** The whole bus at the speed of its slowest part. */
+export const clockRemedies: Proposer = ({ circuit, finding }) => {
+  const bus = circuit.buses.find(({ id }) => id === finding.subjects[0]);
+  const { limit } = finding;
+  if (!bus || limit === null) return [];
+  const title = `Run ${bus.name} at ${formatQuantity(limit, 'Hz')}`;
+  return [
+    { id: `clock:${bus.id}:${limit}`, title, plan: changeBus(circuit.plan, bus.id, (b) => ({ ...b, clock: limit })) },
+  ];
+};
+
 export const weakRemedies: Proposer = ({ circuit, finding }) => {
   const net = netOf(circuit, finding.subjects[0]);
   if (!net) return [];

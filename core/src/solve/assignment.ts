@@ -1,32 +1,94 @@
 /**
- * The cheapest way to give every row a column of its own. Shortest augmenting paths with potentials (the
- * Hungarian method as Jonker and Volgenant refined it), O(rows² × columns).
- * @param cost one row per thing to place; Infinity where it may not go. Not more rows than columns.
- * @returns the column of each row, or null when no complete assignment exists
+ * The cheapest way to give every row a column of its own: shortest augmenting paths with potentials (the Hungarian
+ * method as Jonker and Volgenant refined it), O(rows × columns²). Rows that cost nothing anywhere fill the matrix to
+ * a square, so that a solved assignment can be taken up again when costs rise.
  */
-export function assign(cost: readonly (readonly number[])[]): { columns: number[]; total: number } | null {
-  const rows = cost.length;
-  const width = cost[0]?.length ?? 0;
-  if (rows === 0) return { columns: [], total: 0 };
-  if (rows > width) return null;
-  const rowPotential = new Float64Array(rows + 1);
-  const columnPotential = new Float64Array(width + 1);
-  const rowOf = new Int32Array(width + 1); // 0: free
-  const way = new Int32Array(width + 1);
-  for (let row = 1; row <= rows; row++) {
-    rowOf[0] = row;
+export class Assignment {
+  private constructor(
+    private readonly costs: readonly Float64Array[],
+    private readonly real: number,
+    private readonly rowPotential: Float64Array,
+    private readonly columnPotential: Float64Array,
+    /** Row that has a column, counted from 1; 0 while it is free. */
+    private readonly owner: Int32Array,
+  ) {}
+
+  /**
+   * @param costs one row per thing to place, all of one length; Infinity where it may not go
+   * @returns null when not every row can have a column
+   */
+  static solve(costs: readonly Float64Array[]): Assignment | null {
+    const width = costs[0]?.length ?? 0;
+    if (costs.length > width) return null;
+    const padded = [...costs, ...Array.from({ length: width - costs.length }, () => new Float64Array(width))];
+    const solved = new Assignment(
+      padded,
+      costs.length,
+      new Float64Array(width + 1),
+      new Float64Array(width + 1),
+      new Int32Array(width + 1),
+    );
+    for (let row = 1; row <= width; row++) if (!solved.augment(row)) return null;
+    return solved;
+  }
+
+  /**
+   * The assignment after some rows became dearer. Potentials stay valid when costs only rise, so just the rows that
+   * stand on a column they may no longer have are placed anew.
+   * @param changes row (from 0) and its new costs, nowhere below the old ones
+   */
+  restrict(changes: readonly (readonly [row: number, costs: Float64Array])[]): Assignment | null {
+    const costs = [...this.costs];
+    for (const [row, dearer] of changes) costs[row] = dearer;
+    const next = new Assignment(
+      costs,
+      this.real,
+      this.rowPotential.slice(),
+      this.columnPotential.slice(),
+      this.owner.slice(),
+    );
+    const lost: number[] = [];
+    for (const [row, dearer] of changes) {
+      const column = next.owner.indexOf(row + 1, 1);
+      if (dearer[column - 1] === this.costs[row]?.[column - 1]) continue;
+      next.owner[column] = 0;
+      lost.push(row + 1);
+    }
+    return lost.every((row) => next.augment(row)) ? next : null;
+  }
+
+  /** The column of each row. */
+  get columns(): number[] {
+    const columns = new Array<number>(this.real).fill(-1);
+    this.owner.forEach((row, j) => {
+      if (j > 0 && row > 0 && row <= this.real) columns[row - 1] = j - 1;
+    });
+    return columns;
+  }
+
+  get total(): number {
+    return this.columns.reduce((sum, column, row) => sum + (this.costs[row]?.[column] ?? Infinity), 0);
+  }
+
+  /** Finds the cheapest path from a row to a free column and turns it over. */
+  private augment(row: number): boolean {
+    const { owner, rowPotential, columnPotential, costs } = this;
+    const width = owner.length - 1;
     const least = new Float64Array(width + 1).fill(Infinity);
+    const way = new Int32Array(width + 1);
     const used = new Uint8Array(width + 1);
+    owner[0] = row;
     let column = 0;
     do {
       used[column] = 1;
-      const at = rowOf[column] ?? 0;
-      const costs = cost[at - 1] ?? [];
+      const at = owner[column] ?? 0;
+      const rowCosts = costs[at - 1];
+      const offset = rowPotential[at] ?? 0;
       let delta = Infinity;
       let next = -1;
       for (let j = 1; j <= width; j++) {
         if (used[j]) continue;
-        const reduced = (costs[j - 1] ?? Infinity) - (rowPotential[at] ?? 0) - (columnPotential[j] ?? 0);
+        const reduced = (rowCosts?.[j - 1] ?? Infinity) - offset - (columnPotential[j] ?? 0);
         if (reduced < (least[j] ?? Infinity)) {
           least[j] = reduced;
           way[j] = column;
@@ -36,25 +98,29 @@ export function assign(cost: readonly (readonly number[])[]): { columns: number[
           next = j;
         }
       }
-      if (next < 0) return null; // everything left costs Infinity
+      if (next < 0) return false; // everything left costs Infinity
       for (let j = 0; j <= width; j++) {
         if (used[j]) {
-          rowPotential[rowOf[j] ?? 0] = (rowPotential[rowOf[j] ?? 0] ?? 0) + delta;
+          rowPotential[owner[j] ?? 0] = (rowPotential[owner[j] ?? 0] ?? 0) + delta;
           columnPotential[j] = (columnPotential[j] ?? 0) - delta;
         } else least[j] = (least[j] ?? Infinity) - delta;
       }
       column = next;
-    } while ((rowOf[column] ?? 0) !== 0);
+    } while ((owner[column] ?? 0) !== 0);
     do {
       const previous = way[column] ?? 0;
-      rowOf[column] = rowOf[previous] ?? 0;
+      owner[column] = owner[previous] ?? 0;
       column = previous;
     } while (column !== 0);
+    return true;
   }
-  const columns = new Array<number>(rows).fill(-1);
-  for (let j = 1; j <= width; j++) if ((rowOf[j] ?? 0) > 0) columns[(rowOf[j] ?? 0) - 1] = j - 1;
-  const total = columns.reduce((sum, j, i) => sum + (cost[i]?.[j] ?? Infinity), 0);
-  return { columns, total };
+}
+
+/** Solves once. @returns the column of each row and the sum, or null when there is no way */
+export function assign(cost: readonly (readonly number[])[]): { columns: number[]; total: number } | null {
+  if (cost.length === 0) return { columns: [], total: 0 };
+  const solved = Assignment.solve(cost.map((row) => Float64Array.from(row)));
+  return solved && { columns: solved.columns, total: solved.total };
 }
 
 /**

@@ -4,7 +4,7 @@ import { pinCost } from '../circuit/free-pins.ts';
 import { instancesFor, pinUses, type PinUse } from '../circuit/pin-function.ts';
 import { setPin } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
-import { assign, crowded } from './assignment.ts';
+import { Assignment, crowded } from './assignment.ts';
 
 export interface PinModel {
   readonly wishes: readonly PinWish[];
@@ -54,62 +54,75 @@ export function pinModel(circuit: Circuit, keep: (wish: PinWish) => boolean = ()
   };
 }
 
+/** Cost rows of each wish: on any instance, and on each one alone. */
+interface CostRows {
+  readonly any: Float64Array;
+  readonly on: ReadonlyMap<string, Float64Array>;
+}
+
+function costRows({ wishes, pins, groups, cost }: PinModel): CostRows[] {
+  return wishes.map((wish, i) => {
+    const row = (instance: string | null) => Float64Array.from(pins, (_, j) => cost(i, j, instance));
+    const instances = groups.find(({ id }) => id === wish.group)?.instances ?? [];
+    return { any: row(null), on: new Map(instances.map((instance) => [instance, row(instance)])) };
+  });
+}
+
 /**
  * Solves the model exactly. For each way of giving the groups their instances the rest is an assignment problem;
  * a branch is left as soon as its relaxation - groups not yet decided may be on any instance - costs no less than
- * the best found. Interchangeable instances (same pins at same cost for all lines of the group) are tried once.
+ * the best found. Each branch takes up the assignment above it, since deciding a group only makes its rows dearer.
+ * Interchangeable instances (same pins at same cost for all lines of the group) are tried once.
  */
 export function solvePins(model: PinModel): PinSolution {
   const { wishes, pins, groups } = model;
   if (wishes.length === 0) return { ok: true, cost: 0, pins: new Map(), tried: 0 };
-  let best: { columns: number[]; total: number } | null = null;
+  const rows = costRows(model);
+  const members = groups.map(({ id }) => wishes.flatMap((wish, i) => (wish.group === id ? [i] : [])));
+  const chosen: string[] = [];
+  let best: Assignment | null = null;
+  let bestTotal = Infinity;
   let tried = 0;
-  const chosen = new Map<string, string>();
-  const matrix = () =>
-    wishes.map((wish, i) =>
-      pins.map((_, j) => model.cost(i, j, wish.group === null ? null : (chosen.get(wish.group) ?? null))),
-    );
 
-  const branch = (depth: number): void => {
+  const branch = (depth: number, relaxed: Assignment | null): void => {
     tried += 1;
-    const relaxed = assign(matrix());
-    if (!relaxed || (best && relaxed.total >= best.total)) return;
+    const total = relaxed?.total ?? Infinity;
+    if (!relaxed || total >= bestTotal) return;
     const group = groups[depth];
+    const lines = members[depth] ?? [];
     if (!group) {
       best = relaxed;
+      bestTotal = total;
       return;
     }
     const shapes = new Set<string>();
-    const busy = new Set(
-      groups.slice(0, depth).flatMap((g) => (g.kind === group.kind ? (chosen.get(g.id) ?? []) : [])),
-    );
+    // Only the last of a kind may skip a twin: for the others a twin leaves different instances behind.
+    const lastOfKind = !groups.slice(depth + 1).some(({ kind }) => kind === group.kind);
     for (const instance of group.instances) {
-      if (busy.has(instance)) continue;
-      const shape = shapeOf(model, group.id, instance);
-      // Only the last of a kind may skip a twin: for the others a twin leaves different instances behind.
-      const lastOfKind = !groups.slice(depth + 1).some(({ kind }) => kind === group.kind);
-      if (lastOfKind && shapes.has(shape)) continue;
+      if (groups.some(({ kind }, g) => g < depth && kind === group.kind && chosen[g] === instance)) continue;
+      const changes = lines.map(
+        (i) => [i, rows[i]?.on.get(instance) ?? new Float64Array(pins.length).fill(Infinity)] as const,
+      );
+      const shape = lastOfKind ? changes.map(([, row]) => row.join()).join('|') : instance;
+      if (shapes.has(shape)) continue;
       shapes.add(shape);
-      chosen.set(group.id, instance);
-      branch(depth + 1);
-      chosen.delete(group.id);
+      chosen[depth] = instance;
+      branch(depth + 1, relaxed.restrict(changes));
     }
   };
-  branch(0);
-  const found = best as { columns: number[]; total: number } | null;
-  if (!found) return explain(model, matrix());
+  branch(0, Assignment.solve(rows.map(({ any }) => any)));
+  const found = best as Assignment | null;
+  if (!found)
+    return explain(
+      model,
+      rows.map(({ any }) => [...any]),
+    );
   const result = new Map<string, string>();
   found.columns.forEach((column, i) => {
     const [wish, use] = [wishes[i], pins[column]];
     if (wish && use) result.set(wish.id, use.pin.terminal);
   });
-  return { ok: true, cost: found.total, pins: result, tried };
-}
-
-function shapeOf(model: PinModel, group: string, instance: string): string {
-  return model.wishes
-    .map((wish, i) => (wish.group === group ? model.pins.map((_, j) => model.cost(i, j, instance)).join() : ''))
-    .join('|');
+  return { ok: true, cost: bestTotal, pins: result, tried };
 }
 
 function explain(model: PinModel, cost: number[][]): PinSolution {

@@ -126,6 +126,13 @@ describe('remedies', () => {
     expect(ids).to.include('clock:i2c:100000');
   });
 
+  it('run a bus at the speed of its slowest part', () => {
+    const fast = changeBus(verified.plan, 'i2c', (bus) => ({ ...bus, clock: 400e3 }));
+    expect(remediesOf({ ...verified, plan: fast }, 'bus/clock').remedies.map(({ title }) => title)).to.include(
+      'Run I²C at 100 kHz',
+    );
+  });
+
   it('move a line off a doubled, incapable or strapping pin', () => {
     const at = (pin: string) => ({
       ...verified,

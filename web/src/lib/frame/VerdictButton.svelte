@@ -15,6 +15,7 @@
   type="button"
   class="verdict {state}"
   data-verdict={state}
+  data-took={workbench.lastEdit}
   aria-live="polite"
   onclick={() => (view.sheet = 'proofs')}
 >

@@ -9,6 +9,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'level/translator': 'translator',
   'bus/address-collision': 'address',
   'bus/address-reserved': 'reserved',
+  'bus/clock': 'clock',
   'bus/pull-up-weak': 'rise',
   'bus/pull-up-strong': 'sink',
   'wire/pull-up': 'pull-up',

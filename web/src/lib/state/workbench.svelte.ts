@@ -45,7 +45,7 @@ export class Workbench {
   plans = $state.raw<readonly ShelfEntry[]>([]);
   /** What went wrong with a file, with the name of the file. */
   refusal = $state.raw<{ file: string; problems: readonly Problem[] } | null>(null);
-  /** Milliseconds from the last change to its verdict on screen. */
+  /** Milliseconds from the last change to its verdict, for the benchmark. */
   lastEdit = $state(0);
 
   plan = $derived<Plan | null>(this.steps[this.at]?.plan ?? null);

@@ -139,6 +139,7 @@
         {#if bus.protocol === 'i2c' && bus.members.length > 0}<AddressComb
             {bus}
           />{:else if bus.members.length === 0}<span class="unit">no part hangs here yet</span>{/if}
+        {#each of(proofs, bus.id, 'bus/clock') as result (result.key)}<Proof {result} />{/each}
       {/snippet}
     </Row>
     {#each bus.members as member (member.part + member.port)}

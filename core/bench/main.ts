@@ -1,0 +1,6 @@
+import { benchPins } from './pins.ts';
+import { benchVerify } from './verify.ts';
+
+console.log('Times are the middle of many runs on this machine; compare within one run only.');
+benchVerify();
+await benchPins();

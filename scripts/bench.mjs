@@ -1,0 +1,14 @@
+/** Benchmarks: ratios within one run, never part of the tests. */
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/ensure.mjs';
+
+ensurePackages();
+const args = ['--import', import.meta.resolve('tsx'), join(ROOT, 'core', 'bench', 'main.ts')];
+const { status } = spawnSync(process.execPath, args, { stdio: 'inherit', cwd: ROOT });
+if (status !== 0) process.exit(status ?? 1);
+
+ensureChromium();
+ensureBuild();
+const { benchEdits } = await import('./lib/bench-edits.mjs');
+await benchEdits();
