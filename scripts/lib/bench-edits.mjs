@@ -18,12 +18,14 @@ export async function benchEdits() {
         (select, value) =>
           new Promise((done) => {
             const button = document.querySelector('[data-verdict]');
-            const before = button?.getAttribute('data-took');
+            const before = button?.getAttribute('data-revision');
             const began = performance.now();
             const look = () => {
-              const now = button?.getAttribute('data-took');
+              const now = button?.getAttribute('data-revision');
               if (now !== before && button?.getAttribute('data-verdict') !== 'stale') {
-                requestAnimationFrame(() => done([Number(now), performance.now() - began]));
+                requestAnimationFrame(() =>
+                  done([Number(button?.getAttribute('data-took')), performance.now() - began]),
+                );
               } else requestAnimationFrame(look);
             };
             if (select instanceof HTMLSelectElement) select.value = value;

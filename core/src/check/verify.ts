@@ -27,7 +27,7 @@ const rank = (r: Result): number => (r.severity ? SEVERITIES.indexOf(r.severity)
 
 /**
  * Runs every check over the circuit.
- * @returns verified when there is neither danger nor fault; the same circuit always gives the same verdict
+ * @returns verified when something was proved and there is neither danger nor fault; the same circuit always gives the same verdict
  */
 export function verify(circuit: Circuit): Verdict {
   const results = CHECKS.flatMap((check) => check.run(circuit));
@@ -39,7 +39,11 @@ export function verify(circuit: Circuit): Verdict {
     null,
   );
   return {
-    status: findings.some((r) => r.severity === 'danger' || r.severity === 'fault') ? 'open' : 'verified',
+    // A plan that says nothing has nothing proved.
+    status:
+      results.length === 0 || findings.some((r) => r.severity === 'danger' || r.severity === 'fault')
+        ? 'open'
+        : 'verified',
     findings,
     passes,
     tightest,

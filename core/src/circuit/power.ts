@@ -154,7 +154,7 @@ export function derivePower(
       root: way?.find((at) => offers.get(at)?.offer.voltage) ?? ref,
       source: way ? (offers.get(way.at(-1) ?? '')?.part.id ?? part.id) : part.id,
       voltage: final(ref),
-      loads: loadsOf.get(ref) ?? [],
+      loads: (loadsOf.get(ref) ?? []).toSorted((a, b) => b.peak - a.peak),
       typical: total(ref, 'typical'),
       peak: total(ref, 'peak'),
     });

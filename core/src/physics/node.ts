@@ -20,13 +20,20 @@ function node(sources: readonly { volts: number; ohms: number }[], leakage: numb
   return (sources.reduce((current, { volts, ohms }) => current + volts / ohms, 0) - leakage) / conductance;
 }
 
+/** Terms of a sum, like ones together: "5 V/4.7 kΩ + 3 × 3.3 V/10 kΩ". */
+function counted(terms: readonly string[]): string {
+  const count = new Map<string, number>();
+  for (const term of terms) count.set(term, (count.get(term) ?? 0) + 1);
+  return [...count].map(([term, n]) => (n === 1 ? term : `${n} × ${term}`)).join(' + ');
+}
+
 function describe(sources: readonly { volts: number; ohms: number }[], leakage: number): string {
   if (sources.length === 1 && sources[0]) {
     const { volts, ohms } = sources[0];
     return leakage > 0 ? `${V(volts)} − ${formatQuantity(leakage, 'A')} × ${R(ohms)}` : V(volts);
   }
-  const over = sources.map(({ volts, ohms }) => `${V(volts)}/${R(ohms)}`).join(' + ');
-  const under = sources.map(({ ohms }) => `1/${R(ohms)}`).join(' + ');
+  const over = counted(sources.map(({ volts, ohms }) => `${V(volts)}/${R(ohms)}`));
+  const under = counted(sources.map(({ ohms }) => `1/${R(ohms)}`));
   const less = leakage > 0 ? ` − ${formatQuantity(leakage, 'A')}` : '';
   return `(${over}${less}) ÷ (${under})`;
 }

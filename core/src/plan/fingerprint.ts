@@ -1,5 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import type { Card } from '../card/card.ts';
 import { usedCards, type PlanDocument } from './document.ts';
 
 /** JSON with sorted keys, so that the same content always gives the same text. */
@@ -14,6 +15,15 @@ function canonical(value: unknown): string {
   return JSON.stringify(value);
 }
 
+/** Cards are never changed in place and are the larger part of a plan file: each is written out once. */
+const writtenCards = new WeakMap<Card, string>();
+
+function cardText(card: Card): string {
+  const known = writtenCards.get(card) ?? canonical(card);
+  writtenCards.set(card, known);
+  return known;
+}
+
 /**
  * Sixteen hexadecimal digits over everything a verdict rests on. What says nothing about the hardware is left
  * out: the plan's id, name and note, the steps ticked off, and cards that the plan does not use.
@@ -22,5 +32,6 @@ export function fingerprint({ plan, cards }: PlanDocument): string {
   const { id: _id, name: _name, note: _note, done: _done, ...rest } = plan;
   const used = new Set(usedCards(plan));
   const sorted = cards.filter(({ id }) => used.has(id)).sort((a, b) => (a.id < b.id ? -1 : 1));
-  return bytesToHex(sha256(utf8ToBytes(canonical({ plan: rest, cards: sorted })))).slice(0, 16);
+  const text = `{"cards":[${sorted.map(cardText).join(',')}],"plan":${canonical(rest)}}`;
+  return bytesToHex(sha256(utf8ToBytes(text))).slice(0, 16);
 }

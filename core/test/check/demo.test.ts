@@ -93,6 +93,12 @@ describe('cupboard, verified', () => {
 });
 
 describe('verify', () => {
+  it('does not call an empty plan verified', () => {
+    const { plan, cards } = demo('cupboard-verified');
+    const empty = { ...plan, needs: [], parts: [], buses: [], helpers: [], controller: null };
+    expect(verify(deriveCircuit({ plan: empty, cards })).status).to.equal('open');
+  });
+
   it('does not depend on the order of the parts', () => {
     const doc = demo('cupboard-first-draft');
     const keys = (plan: typeof doc.plan) =>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { flushSync, onMount } from 'svelte';
   import { catalogue, demoPlans } from '$lib/catalogue';
   import EmptyShelf from '$lib/frame/EmptyShelf.svelte';
   import Header from '$lib/frame/Header.svelte';
@@ -24,6 +24,17 @@
   const study = $derived(workbench.study);
   const proofs = $derived(study ? proofsBySubject(study.verdict) : new Map<string, never[]>());
 
+  /** The sheet for paper is made when paper is wanted: at every edit it would cost as much as the screen. */
+  let printing = $state(false);
+  const setPrinting = (on: boolean) => flushSync(() => (printing = on));
+
+  onMount(() => {
+    const paper = window.matchMedia('print');
+    const change = ({ matches }: MediaQueryListEvent) => setPrinting(matches);
+    paper.addEventListener('change', change);
+    return () => paper.removeEventListener('change', change);
+  });
+
   onMount(async () => {
     await view.start();
     await workbench.start(catalogue, async () => (data.demo ? demoPlans() : []));
@@ -37,7 +48,7 @@
   }
 </script>
 
-<svelte:window onkeydown={onKey} />
+<svelte:window onkeydown={onKey} onbeforeprint={() => setPrinting(true)} onafterprint={() => setPrinting(false)} />
 
 <input
   hidden
@@ -77,7 +88,7 @@
     <Tray />
   {/if}
 </div>
-{#if study}<PrintSheet {study} />{/if}
+{#if study && printing}<PrintSheet {study} />{/if}
 
 {#if workbench.ready}
   {#await import('$lib/frame/Sheets.svelte') then { default: Sheets }}<Sheets

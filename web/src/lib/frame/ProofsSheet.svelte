@@ -43,7 +43,8 @@
       bind:value={filter}
     />
     <span class="unit"
-      >{all.length} shown, {verdict?.passes.length ?? 0} hold, {verdict?.onTrust ?? 0} on trust · fingerprint
+      >{all.length} shown, {verdict?.passes.length ?? 0} hold, {verdict?.onTrust ?? 0} on trust (class-typical or memory)
+      · fingerprint
       <span class="value" data-fingerprint>{workbench.study?.fingerprint}</span></span
     >
   </div>
@@ -75,7 +76,7 @@
             <td class="r"><Quantity value={r.measured} unit={r.unit} /></td>
             <td class="r"><Quantity value={r.limit} unit={r.unit} /></td>
             <td class="r"><Quantity value={r.margin} unit={r.unit} signed /></td>
-            <td class="unit">{r.evidence}{r.onTrust && r.severity === null ? ', on trust' : ''}</td>
+            <td class="unit whitespace-nowrap">{r.evidence}</td>
           </tr>
         {/each}
       </tbody>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { formatSigned } from '@idle-breadboard/core';
+  import Quantity from '../kit/Quantity.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -15,6 +15,7 @@
   type="button"
   class="verdict {state}"
   data-verdict={state}
+  data-revision={workbench.shown}
   data-took={workbench.lastEdit}
   aria-live="polite"
   onclick={() => (view.sheet = 'proofs')}
@@ -23,11 +24,13 @@
     No verdict yet
   {:else if workbench.stale}
     <strong>Stale</strong> · verifying
+  {:else if verdict.passes.length + verdict.findings.length === 0}
+    <strong>Open</strong> · nothing to prove yet
   {:else if verdict.status === 'open'}
     <strong>Open</strong> · <span class="value">{open}</span> to settle
   {:else}
     <strong>Verified</strong> · <span class="value">{verdict.passes.length}</span> proofs<span class="more"
-      >{#if tightest}, tightest <span class="value">{formatSigned(tightest.margin ?? 0, tightest.unit)}</span>{/if};
+      >{#if tightest}, tightest <Quantity value={tightest.margin} unit={tightest.unit} signed />{/if};
       <span class="value">{verdict.onTrust}</span> on trust</span
     >
   {/if}

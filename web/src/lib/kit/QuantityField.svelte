@@ -3,7 +3,8 @@
   import { formatQuantity, parseQuantity } from '@idle-breadboard/core';
 
   interface Props {
-    value: number;
+    /** Null while nothing is said. */
+    value: number | null;
     unit: string;
     label: string;
     /** Shown without its unit, when the sentence says it. */
@@ -13,7 +14,9 @@
     change: (value: number) => void;
   }
   let { value, unit, label, plain = false, width = '6em', check, change }: Props = $props();
-  const shown = $derived(plain ? formatQuantity(value, unit, 6).replace(/\s.*$/, '') : formatQuantity(value, unit, 6));
+  const shown = $derived(
+    value === null ? '' : plain ? formatQuantity(value, unit, 6).replace(/\s.*$/, '') : formatQuantity(value, unit, 6),
+  );
   let typed = $state<string | null>(null);
   let trouble = $state('');
 

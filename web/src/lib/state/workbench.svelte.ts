@@ -32,6 +32,8 @@ export class Workbench {
   private at = $state(0);
   private worker: Remote<StudyWorker> | null = null;
   private revision = 0;
+  /** Cards that the worker has. */
+  private sent: readonly Card[] = [];
   private saving = Promise.resolve();
   /** Index of the oldest kept step in the store. */
   private offset = 0;
@@ -47,6 +49,8 @@ export class Workbench {
   refusal = $state.raw<{ file: string; problems: readonly Problem[] } | null>(null);
   /** Milliseconds from the last change to its verdict, for the benchmark. */
   lastEdit = $state(0);
+  /** Number of the change whose verdict is shown. */
+  shown = $state(0);
 
   plan = $derived<Plan | null>(this.steps[this.at]?.plan ?? null);
   canUndo = $derived(this.at > 0);
@@ -158,9 +162,14 @@ export class Workbench {
     const mine = ++this.revision;
     const began = performance.now();
     this.stale = true;
-    const study = await this.worker.study(plan, documentOf(plan, this.own, this.library).cards);
+    const { cards } = documentOf(plan, this.own, this.library);
+    // Cards are most of what there is to send, and change least.
+    const same = cards.length === this.sent.length && cards.every((card, i) => card === this.sent[i]);
+    this.sent = cards;
+    const study = await this.worker.study(plan, same ? null : cards);
     if (mine !== this.revision) return;
     this.study = study;
+    this.shown = mine;
     this.stale = false;
     this.lastEdit = performance.now() - began;
   }

@@ -73,7 +73,7 @@
           change={(lifeYears) => edit((p) => ({ ...p, lifeYears }), 'years of service')}
         /> years, costs at most
         <QuantityField
-          value={plan.budget?.most ?? 0}
+          value={plan.budget?.most ?? null}
           unit=""
           plain
           label="budget"
@@ -83,7 +83,7 @@
         />
         {plan.budget?.currency ?? 'EUR'} and is ready in
         <QuantityField
-          value={plan.readyInDays ?? 0}
+          value={plan.readyInDays ?? null}
           unit=""
           plain
           label="days until it must be ready"

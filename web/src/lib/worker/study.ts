@@ -21,7 +21,8 @@ export interface Study {
 }
 
 export interface StudyWorker {
-  study(plan: Plan, cards: readonly Card[]): Study;
+  /** @param cards null: those of the call before */
+  study(plan: Plan, cards: readonly Card[] | null): Study;
   /** Remedies of a finding of the plan studied last. */
   remedies(finding: string, library: readonly Card[]): Remedy[];
   /** Reads the text of a plan file. */

@@ -13,15 +13,18 @@ import {
   wiringPlan,
   withPins,
   writePlan,
+  type Card,
 } from '@idle-breadboard/core';
 import { expose } from 'comlink';
 import type { Study, StudyWorker } from './study';
 
 let last: Study | null = null;
+let kept: readonly Card[] = [];
 
 const worker: StudyWorker = {
   study(plan, cards) {
-    const document = { plan, cards };
+    kept = cards ?? kept;
+    const document = { plan, cards: kept };
     const circuit = deriveCircuit(document);
     const wiring = wiringPlan(circuit);
     last = {
