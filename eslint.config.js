@@ -78,6 +78,8 @@ export default ts.config(
       'svelte/prefer-svelte-reactivity': 'off',
     },
   },
+  // Parts of this script run inside the page.
+  { files: ['scripts/lib/bench-edits.mjs'], languageOptions: { globals: { ...globals.browser } } },
   { files: ['core/test/**', 'cli/test/**', 'e2e/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
   ...floorRules,
   publicIndexOnly,

@@ -1,19 +1,14 @@
 <!-- One box to find a part, a pin, a net, a finding, or to do something. -->
 <script lang="ts">
-  import { Command } from 'bits-ui';
   import { pinUses } from '@idle-breadboard/core';
+  import Picker from '../kit/Picker.svelte';
+  import type { PickerEntry, PickerGroup } from '../kit/picker';
   import Sheet from '../kit/Sheet.svelte';
   import { STATIONS, view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import { assignRest, doExport, startPlan } from './actions';
 
   let { openFile }: { openFile: () => void } = $props();
-  interface Entry {
-    readonly id: string;
-    readonly name: string;
-    readonly hint: string;
-    readonly run: () => void;
-  }
   const close = () => (view.sheet = null);
   const results = $derived([...(workbench.study?.verdict.findings ?? []), ...(workbench.study?.verdict.passes ?? [])]);
 
@@ -29,9 +24,9 @@
     }
   }
 
-  const groups = $derived.by<{ name: string; entries: Entry[] }[]>(() => {
+  const groups = $derived.by<PickerGroup[]>(() => {
     const circuit = workbench.study?.circuit;
-    const doing: Entry[] = [
+    const doing: PickerEntry[] = [
       { id: 'do-new', name: 'New plan', hint: '', run: () => void startPlan() },
       { id: 'do-import', name: 'Import a plan file', hint: '', run: openFile },
       ...(circuit
@@ -108,57 +103,22 @@
     ];
   });
 
-  function run(entry: Entry) {
-    close();
-    entry.run();
-  }
+  /** The box closes before anything happens, because what happens may open another sheet. */
+  const closing = (entry: PickerEntry): PickerEntry => ({
+    ...entry,
+    run: () => {
+      close();
+      entry.run();
+    },
+  });
+  const offered = $derived(groups.map(({ name, entries }) => ({ name, entries: entries.map(closing) })));
 </script>
 
 <Sheet open={view.sheet === 'find'} title="Find or do" {close}>
-  <Command.Root class="flex min-h-0 flex-col" label="find or do" loop>
-    <Command.Input class="field m-2 min-h-8" placeholder="part, pin, net, finding, or what to do" />
-    <Command.List class="find-list" tabindex={0} aria-label="found">
-      <Command.Viewport>
-        <Command.Empty class="unit p-3">Nothing of that name.</Command.Empty>
-        {#each groups as group (group.name)}
-          <Command.Group>
-            <Command.GroupHeading class="eyebrow px-3 pt-2">{group.name}</Command.GroupHeading>
-            <Command.GroupItems>
-              {#each group.entries as entry (entry.id)}
-                <Command.Item
-                  class="find-item"
-                  value={entry.id}
-                  keywords={[entry.name, entry.hint, group.name]}
-                  onSelect={() => run(entry)}
-                >
-                  <span class="truncate">{entry.name}</span><span class="unit truncate">{entry.hint}</span>
-                </Command.Item>
-              {/each}
-            </Command.GroupItems>
-          </Command.Group>
-        {/each}
-      </Command.Viewport>
-    </Command.List>
-  </Command.Root>
+  <Picker
+    label="find or do"
+    placeholder="part, pin, net, finding, or what to do"
+    nothing="Nothing of that name."
+    groups={offered}
+  />
 </Sheet>
-
-<style>
-  :global(.find-list) {
-    overflow-y: auto;
-    max-height: 60vh;
-    padding-bottom: 8px;
-  }
-  :global(.find-item) {
-    display: flex;
-    justify-content: space-between;
-    gap: 16px;
-    align-items: center;
-    min-height: var(--row);
-    padding: 0 12px;
-    cursor: pointer;
-  }
-  :global(.find-item[data-selected]) {
-    background: var(--copper-soft);
-    box-shadow: inset 3px 0 var(--copper);
-  }
-</style>

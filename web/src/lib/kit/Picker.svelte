@@ -1,0 +1,63 @@
+<!-- A box to type into, and what fits below it in groups. -->
+<script lang="ts">
+  import { Command } from 'bits-ui';
+  import type { PickerGroup } from './picker';
+
+  let {
+    label,
+    placeholder,
+    nothing,
+    groups,
+  }: { label: string; placeholder: string; nothing: string; groups: readonly PickerGroup[] } = $props();
+</script>
+
+<Command.Root class="flex min-h-0 flex-col" {label} loop>
+  <Command.Input class="field m-2 min-h-8" {placeholder} />
+  <Command.List class="find-list" tabindex={0} aria-label="found">
+    <Command.Viewport>
+      <Command.Empty class="unit p-3">{nothing}</Command.Empty>
+      {#each groups as group (group.name)}
+        <Command.Group>
+          <Command.GroupHeading class="eyebrow px-3 pt-2">{group.name}</Command.GroupHeading>
+          <Command.GroupItems>
+            {#each group.entries as entry (entry.id)}
+              <Command.Item
+                class="find-item"
+                value={entry.id}
+                keywords={[entry.name, entry.detail ?? '', entry.hint, group.name]}
+                onSelect={() => entry.run()}
+              >
+                <span class="min-w-0">
+                  <span class="block truncate">{entry.name}</span>
+                  {#if entry.detail}<span class="unit block truncate">{entry.detail}</span>{/if}
+                </span>
+                <span class="unit truncate">{entry.hint}</span>
+              </Command.Item>
+            {/each}
+          </Command.GroupItems>
+        </Command.Group>
+      {/each}
+    </Command.Viewport>
+  </Command.List>
+</Command.Root>
+
+<style>
+  :global(.find-list) {
+    overflow-y: auto;
+    max-height: 60vh;
+    padding-bottom: 8px;
+  }
+  :global(.find-item) {
+    display: flex;
+    justify-content: space-between;
+    gap: 16px;
+    align-items: center;
+    min-height: var(--row);
+    padding: 0 12px;
+    cursor: pointer;
+  }
+  :global(.find-item[data-selected]) {
+    background: var(--copper-soft);
+    box-shadow: inset 3px 0 var(--copper);
+  }
+</style>
