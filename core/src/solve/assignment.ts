@@ -28,8 +28,7 @@ export class Assignment {
       new Float64Array(width + 1),
       new Int32Array(width + 1),
     );
-    for (let row = 1; row <= width; row++) if (!solved.augment(row)) return null;
-    return solved;
+    return solved.begin().every((row) => solved.augment(row)) ? solved : null;
   }
 
   /**
@@ -68,6 +67,31 @@ export class Assignment {
 
   get total(): number {
     return this.columns.reduce((sum, column, row) => sum + (this.costs[row]?.[column] ?? Infinity), 0);
+  }
+
+  /**
+   * First potentials - the least of each column, then what that leaves of each row - and every row on a column that
+   * these make free of cost, while one is left.
+   * @returns the rows still to be placed, from 1
+   */
+  private begin(): number[] {
+    const { costs, real, rowPotential, columnPotential, owner } = this;
+    const width = owner.length - 1;
+    for (let j = 1; j <= width; j++) {
+      let least = Infinity;
+      for (let i = 0; i < real; i++) least = Math.min(least, costs[i]?.[j - 1] ?? Infinity);
+      columnPotential[j] = Number.isFinite(least) ? least : 0;
+    }
+    const left: number[] = [];
+    costs.forEach((row, i) => {
+      let least = Infinity;
+      for (let j = 1; j <= width; j++) least = Math.min(least, (row[j - 1] ?? Infinity) - (columnPotential[j] ?? 0));
+      rowPotential[i + 1] = Number.isFinite(least) ? least : 0;
+      const column = row.findIndex((cost, j) => owner[j + 1] === 0 && cost - (columnPotential[j + 1] ?? 0) === least);
+      if (column >= 0 && Number.isFinite(least)) owner[column + 1] = i + 1;
+      else left.push(i + 1);
+    });
+    return left;
   }
 
   /** Finds the cheapest path from a row to a free column and turns it over. */
