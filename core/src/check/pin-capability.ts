@@ -14,7 +14,7 @@ const meta: CheckMeta = {
 export const ASK_NAME: Readonly<Record<PinWish['ask'], string>> = {
   in: 'an input',
   out: 'an output',
-  inout: 'an input that can also pull low',
+  inout: 'an open-drain pin',
   adc: 'an analog input',
   pwm: 'a PWM output',
   irq: 'an interrupt input',

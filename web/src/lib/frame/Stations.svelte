@@ -17,13 +17,20 @@
     if (circuit.plan.parts.length > 0) done.add('parts');
     return done;
   });
+  let edge = $state<HTMLElement>();
+
+  // Where the stations lie in a strip, the one in use is brought into sight.
+  $effect(() => {
+    edge?.querySelector(`[href="#${view.station}"]`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  });
+
   const grave = (id: string) =>
     findings.filter(
       (r) => r.station === id && (r.severity === 'danger' || r.severity === 'fault' || r.severity === 'caution'),
     );
 </script>
 
-<nav class="screen-only" aria-label="stations">
+<nav class="screen-only" aria-label="stations" bind:this={edge}>
   {#each STATIONS as station (station.id)}
     {@const open = grave(station.id)}
     {@const worst = open[0]?.severity}
