@@ -5,7 +5,7 @@ import { readFileSync } from 'node:fs';
 import { fileName } from '../src/lib/kit/save-file.ts';
 import { money, signedMoney, WORDS } from '../src/lib/kit/words.ts';
 import { candidates, quantities } from '../src/lib/state/needs.ts';
-import { gravest, of, proofsBySubject } from '../src/lib/state/proofs.ts';
+import { of, proofsBySubject } from '../src/lib/state/proofs.ts';
 
 const read = readPlan(
   readFileSync(new URL('../../catalogue/plans/cupboard-first-draft.json', import.meta.url), 'utf8'),
@@ -18,10 +18,6 @@ describe('proofs by subject', () => {
   it('finds what is about a part, only of the checks asked for', () => {
     expect(of(proofs, 'board.p0', 'pin/strap').map(({ severity }) => severity)).to.deep.equal(['fault']);
     expect(of(proofs, 'nobody')).to.deep.equal([]);
-  });
-  it('knows the gravest of several', () => {
-    expect(gravest(verdict.findings)).to.equal('danger');
-    expect(gravest(verdict.passes)).to.equal(null);
   });
   it('has a short word for every check that it shows', () => {
     for (const { check } of [...verdict.findings, ...verdict.passes]) expect(WORDS, check).to.have.property(check);

@@ -1,6 +1,6 @@
 import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
 import { formatAddress } from '../quantity/address.ts';
-import { BUS_ADDRESS_SOURCE, isReservedAddress } from '../standard/bus-timing.ts';
+import { BUS_ADDRESS_SOURCE, FREE_ADDRESSES, isReservedAddress } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
 const collision: CheckMeta = {
@@ -103,7 +103,7 @@ export const busAddressReserved: Check = {
                 name: 'address',
                 sum: `${at} = ${m.address}${eightBit ? `; halved ${formatAddress(seven)} = ${seven}` : ''}`,
               },
-              { name: 'free for use', sum: '0x08 to 0x77, 128 − 16 = 112 addresses' },
+              { name: 'free for use', sum: `0x08 to 0x77, ${FREE_ADDRESSES.length} addresses` },
             ],
             rests: [addressRest(circuit, m)],
           }),

@@ -1,5 +1,6 @@
 /** Changes of a plan. Each takes a plan and gives a new one; none looks at anything but its arguments. */
 import type { HouseRules } from './house-rules.ts';
+import { PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
 import type { Bus, Helper, Need, PartChoice, PinChoice, Plan, PortChoice } from './plan.ts';
 
@@ -113,6 +114,18 @@ export const removeHelper = (plan: Plan, id: string): Plan => ({
 });
 
 export const addBus = (plan: Plan, bus: Bus): Plan => ({ ...plan, buses: [...plan.buses, bus] });
+
+/** Adds a bus without parts; its lines have no pins yet. A second of its kind is numbered. */
+export function addEmptyBus(plan: Plan, protocol: SharedProtocol): { plan: Plan; bus: string } {
+  const bus = freeId(plan, protocol === 'i2c' ? 'i2c' : 'one-wire');
+  const count = plan.buses.filter((b) => b.protocol === protocol).length;
+  const name = count === 0 ? PROTOCOL_NAME[protocol] : `${PROTOCOL_NAME[protocol]} ${count + 1}`;
+  const lines = Object.fromEntries(
+    Object.keys(PORT_LINES[protocol]).map((line) => [line, { pin: null, locked: false }]),
+  );
+  const clock = protocol === 'i2c' ? { clock: 100e3 } : {};
+  return { plan: addBus(plan, { id: bus, name, protocol, lines, ...clock }), bus };
+}
 
 /** Takes a bus away with its pull-ups; parts that hung on it hang on none. */
 export const removeBus = (plan: Plan, id: string): Plan => ({

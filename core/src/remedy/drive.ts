@@ -1,29 +1,42 @@
 /** The small parts that loads need: a resistor for a light, a diode for a coil. */
 import { lightSum } from '../check/drive-led.ts';
+import type { Circuit, Net } from '../circuit/circuit.ts';
 import { addHelper, freeId, removeHelper } from '../plan/edits.ts';
+import type { Plan } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesAtLeast } from '../standard/e-series.ts';
 import { LED_CURRENT, RESISTOR_TOLERANCE } from '../standard/practice.ts';
 import type { Proposer } from './remedy.ts';
 
-export const lightRemedies: Proposer = ({ circuit, finding }) => {
-  const net = circuit.nets.find(({ ends }) => ends.some((end) => `${end.part}.${end.signal}` === finding.subjects[0]));
-  const sum = net && lightSum(circuit, net);
-  const [part = '', port = ''] = net?.of.split('.') ?? [];
-  if (!net || !sum) return [];
+export interface LightResistor {
+  readonly ohms: number;
+  readonly plan: Plan;
+}
+
+/**
+ * The plan with one series resistor for a light, in place of those it has: the smallest of the house rule's series
+ * that is safe at its lowest tolerance and keeps the light at a comfortable current.
+ * @returns null when the net has no light or no pin
+ */
+export function withLightResistor(circuit: Circuit, net: Net): LightResistor | null {
+  const sum = lightSum(circuit, net);
+  const [part = '', port = ''] = net.of.split('.');
+  if (!sum) return null;
   const comfortable = (sum.volts - sum.forward) / LED_CURRENT;
   const ohms = seriesAtLeast(circuit.plan.rules.series, Math.max(sum.least / (1 - RESISTOR_TOLERANCE), comfortable));
   const bare = net.series.reduce((plan, { helper }) => removeHelper(plan, helper), circuit.plan);
-  const plan = addHelper(bare, {
-    id: freeId(bare, `series-${part}`),
-    kind: 'series',
-    part,
-    port,
-    line: net.line,
-    ohms,
-  });
-  const label = circuit.parts.get(part)?.label ?? part;
-  return [{ id: `series:${net.id}:${ohms}`, title: `Put ${formatQuantity(ohms, 'Ω')} in series with ${label}`, plan }];
+  const id = freeId(bare, `series-${part}`);
+  return { ohms, plan: addHelper(bare, { id, kind: 'series', part, port, line: net.line, ohms }) };
+}
+
+export const lightRemedies: Proposer = ({ circuit, finding }) => {
+  const net = circuit.nets.find(({ ends }) => ends.some((end) => `${end.part}.${end.signal}` === finding.subjects[0]));
+  const made = net && withLightResistor(circuit, net);
+  if (!net || !made) return [];
+  const { ohms, plan } = made;
+  return [
+    { id: `series:${net.id}:${ohms}`, title: `Put ${formatQuantity(ohms, 'Ω')} in series with ${net.label}`, plan },
+  ];
 };
 
 export const coilRemedies: Proposer = ({ circuit, finding, library }) => {

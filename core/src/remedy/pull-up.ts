@@ -27,6 +27,7 @@ export function addPullUps(circuit: Circuit, plan: Plan, of: string): Plan {
     .reduce((p, net) => addPullUp(next, p, net) ?? p, plan);
 }
 
+/** Adds one pull-up to a net: of the value given, or of the one that the house rules take. Null when none fits. */
 export function addPullUp(circuit: Circuit, plan: Plan, net: Net, ohms?: number): Plan | null {
   const rail = pullRail(circuit, net);
   const volts = rail && circuit.rails.get(rail)?.voltage?.max;

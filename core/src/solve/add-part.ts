@@ -2,10 +2,10 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Card, Supply } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
-import { isShared, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
+import { isShared, type SharedProtocol } from '../card/protocol.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
-import { addBus, freeId, setAddress } from '../plan/edits.ts';
+import { addEmptyBus, freeId, setAddress } from '../plan/edits.ts';
 import { documentOf } from '../plan/document.ts';
 import type { PartChoice, Plan, PortChoice } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';
@@ -71,20 +71,10 @@ export function addPart(
 }
 
 function busFor(plan: Plan, protocol: SharedProtocol): [Plan, string] {
-  const bus = plan.buses.find((b) => b.protocol === protocol);
-  if (bus) return [plan, bus.id];
-  const id = freeId(plan, protocol === 'i2c' ? 'i2c' : 'one-wire');
-  const lines = Object.fromEntries(
-    (protocol === 'i2c' ? ['sda', 'scl'] : ['data']).map((line) => [line, { pin: null, locked: false }]),
-  );
-  const added = addBus(plan, {
-    id,
-    name: PROTOCOL_NAME[protocol],
-    protocol,
-    lines,
-    ...(protocol === 'i2c' ? { clock: 100e3 } : {}),
-  });
-  return [added, id];
+  const found = plan.buses.find((b) => b.protocol === protocol);
+  if (found) return [plan, found.id];
+  const made = addEmptyBus(plan, protocol);
+  return [made.plan, made.bus];
 }
 
 /** A strap setting that is free on the bus, where the card has several. */

@@ -15,9 +15,6 @@ export const SERIES: Readonly<Record<SeriesName, readonly number[]>> = {
   E96: Array.from({ length: 96 }, (_, n) => Number((10 ** (n / 96)).toPrecision(3))),
 };
 
-/** Tolerance that parts of a series are sold with. Common practice. */
-export const SERIES_TOLERANCE: Readonly<Record<SeriesName, number>> = { E6: 0.2, E12: 0.1, E24: 0.05, E96: 0.01 };
-
 /**
  * Every series value from `low` to `high`, both in ohms and included.
  * @example seriesBetween('E12', 1000, 2000) is [1000, 1200, 1500, 1800]
@@ -39,12 +36,4 @@ export function seriesAtLeast(series: SeriesName, ohms: number): number {
   const found = seriesBetween(series, ohms, ohms * 10)[0];
   if (found === undefined) throw new RangeError(`no ${series} value at or above ${ohms} Ω`);
   return found;
-}
-
-/** The value of the series nearest to `ohms` by ratio. @example seriesNearest('E12', 5000) === 4700 */
-export function seriesNearest(series: SeriesName, ohms: number): number {
-  const candidates = seriesBetween(series, ohms / 10, ohms * 10);
-  return candidates.reduce((best, value) =>
-    Math.abs(Math.log(value / ohms)) < Math.abs(Math.log(best / ohms)) ? value : best,
-  );
 }

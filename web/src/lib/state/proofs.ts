@@ -1,5 +1,5 @@
 /** Results by what they are about, so that a row finds its proofs. */
-import type { Result, Severity, Verdict } from '@idle-breadboard/core';
+import type { Result, Verdict } from '@idle-breadboard/core';
 
 export type Proofs = ReadonlyMap<string, readonly Result[]>;
 
@@ -14,15 +14,6 @@ export function proofsBySubject(verdict: Verdict): Proofs {
   }
   return map;
 }
-
-const ORDER: readonly (Severity | null)[] = ['danger', 'fault', 'caution', 'note', null];
-
-/** The gravest of several results; null when all pass. */
-export const gravest = (results: readonly Result[]): Severity | null =>
-  results.reduce<Severity | null>(
-    (worst, { severity }) => (ORDER.indexOf(severity) < ORDER.indexOf(worst) ? severity : worst),
-    null,
-  );
 
 export const of = (proofs: Proofs, subject: string, ...checks: string[]): readonly Result[] =>
   (proofs.get(subject) ?? []).filter(({ check }) => checks.length === 0 || checks.includes(check));

@@ -1,11 +1,10 @@
 <script lang="ts">
   import {
-    addBus,
-    addHelper,
+    addEmptyBus,
+    addPullUp,
     changeBus,
     changeHelper,
     formatQuantity,
-    freeId,
     pullUpWindow,
     removeBus,
     removeHelper,
@@ -22,6 +21,7 @@
   import Station from '../kit/Station.svelte';
   import TextField from '../kit/TextField.svelte';
   import { of, type Proofs } from '../state/proofs';
+  import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import { shown } from './bus-proofs';
   import MemberRow from './MemberRow.svelte';
@@ -31,40 +31,14 @@
   const edit = (change: (plan: Plan) => Plan, why: string) =>
     workbench.plan && workbench.edit(change(workbench.plan), why);
   const netsOf = (bus: string) => circuit.nets.filter((net) => net.bus === bus);
-  const logicRail = $derived.by(() => {
-    const reference = `${circuit.controller?.id}.${circuit.controller?.card.controller?.io.reference}`;
-    return circuit.rails.has(reference) ? reference : ([...circuit.rails.keys()][0] ?? null);
-  });
 
   function addPull(net: Net) {
-    const rail = net.beyond === null ? logicRail : (circuit.parts.get(net.beyond)?.helper?.far ?? logicRail);
-    if (rail === null) return;
-    const ohms = pullUpWindow(net, circuit.rails.get(rail)?.voltage?.max ?? 0, plan.rules).choice ?? 4700;
-    edit(
-      (p) =>
-        addHelper(p, {
-          id: freeId(p, `pull-${net.of.replace('.', '-')}-${net.line}`),
-          kind: 'pull-up',
-          of: net.of,
-          line: net.line,
-          ...(net.beyond === null ? {} : { beyond: net.beyond }),
-          to: rail,
-          ohms,
-        }),
-      `add a pull-up to ${net.label}`,
-    );
+    const next = addPullUp(circuit, plan, net);
+    if (next) workbench.edit(next, `add a pull-up to ${net.label}`);
+    else view.say(`No pull-up fits ${net.label}: its window is shut, or nothing feeds the rail that it would go to.`);
   }
 
-  function newBus(protocol: 'i2c' | 'onewire') {
-    edit((p) => {
-      const id = freeId(p, protocol === 'i2c' ? 'i2c' : 'one-wire');
-      const lines = Object.fromEntries(
-        (protocol === 'i2c' ? ['sda', 'scl'] : ['data']).map((line) => [line, { pin: null, locked: false }]),
-      );
-      const name = `${protocol === 'i2c' ? 'I²C' : 'one-wire'} ${p.buses.filter((b) => b.protocol === protocol).length + 1}`;
-      return addBus(p, { id, name, protocol, lines, ...(protocol === 'i2c' ? { clock: 100e3 } : {}) });
-    }, 'add a bus');
-  }
+  const newBus = (protocol: 'i2c' | 'onewire') => edit((p) => addEmptyBus(p, protocol).plan, 'add a bus');
 
   const window = (net: Net) =>
     pullUpWindow(net, Math.max(0, ...net.pullUps.map(({ voltage }) => voltage?.max ?? 0)), plan.rules);

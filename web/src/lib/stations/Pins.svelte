@@ -8,6 +8,7 @@
     pinUses,
     removeHelper,
     setPin,
+    withLightResistor,
     type Circuit,
     type PinWish,
     type Plan,
@@ -22,6 +23,7 @@
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
   import { of, type Proofs } from '../state/proofs';
+  import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
@@ -70,11 +72,9 @@
   const diodeOf = (part: string) => circuit.plan.helpers.find((h) => h.kind === 'diode' && h.part === part);
 
   function addSeries(net: (typeof lights)[number]) {
-    const [part = '', port = ''] = net.of.split('.');
-    edit(
-      (p) => addHelper(p, { id: freeId(p, `series-${part}`), kind: 'series', part, port, line: net.line, ohms: 220 }),
-      `resistor for ${net.label}`,
-    );
+    const made = withLightResistor(circuit, net);
+    if (made) workbench.edit(made.plan, `resistor for ${net.label}`);
+    else view.say(`${net.label} needs a pin first; then its resistor can be worked out.`);
   }
 
   function setDriver(part: string, port: string, driver: string) {
