@@ -21,7 +21,7 @@ export class Bench {
   }
 
   async go(key: string): Promise<void> {
-    await this.page.locator('nav[aria-label="stations"] a', { hasText: key }).click();
+    await this.page.locator('nav[aria-label="stations"] button', { hasText: key }).click();
   }
 
   /** Brings a finding into hand by words of its sentence. */

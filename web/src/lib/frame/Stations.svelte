@@ -21,7 +21,8 @@
 
   // Where the stations lie in a strip, the one in use is brought into sight.
   $effect(() => {
-    edge?.querySelector(`[href="#${view.station}"]`)?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    const at = STATIONS.findIndex(({ id }) => id === view.station);
+    edge?.children[at]?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   });
 
   const grave = (id: string) =>
@@ -34,13 +35,10 @@
   {#each STATIONS as station (station.id)}
     {@const open = grave(station.id)}
     {@const worst = open[0]?.severity}
-    <a
-      href="#{station.id}"
+    <button
+      type="button"
       aria-current={view.station === station.id ? 'page' : undefined}
-      onclick={(event) => {
-        event.preventDefault();
-        view.goTo(station.id);
-      }}
+      onclick={() => view.goTo(station.id)}
     >
       <svg viewBox="0 0 22 22" width="22" height="22" aria-hidden="true">
         {#if open.length > 0}
@@ -55,7 +53,7 @@
       <span class="value key">{station.key}</span>
       <span>{station.name}</span>
       {#if open.length > 0}<span class="sr-only">, {open.length} to settle</span>{/if}
-    </a>
+    </button>
   {/each}
 </nav>
 
@@ -68,19 +66,22 @@
     background: var(--bench);
     overflow-y: auto;
   }
-  a {
+  button {
+    border: 0;
+    background: transparent;
+    font: inherit;
+    text-align: left;
     display: flex;
     align-items: center;
     gap: 7px;
     min-height: 34px;
     padding: 0 10px;
     color: var(--ink);
-    text-decoration: none;
   }
-  a:hover {
+  button:hover {
     background: var(--copper-soft);
   }
-  a[aria-current] {
+  button[aria-current] {
     background: var(--board);
     font-weight: 680;
     box-shadow: inset 3px 0 var(--copper);
@@ -100,10 +101,10 @@
       border-right: 0;
       border-bottom: 1px solid var(--line);
     }
-    a {
+    button {
       flex: none;
     }
-    a[aria-current] {
+    button[aria-current] {
       box-shadow: inset 0 -3px var(--copper);
     }
     .key {
