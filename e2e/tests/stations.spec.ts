@@ -40,6 +40,21 @@ test('Bus: a pull-up too strong is found, and taken out again', async ({ page })
   await field.waitFor({ state: 'detached' });
 });
 
+test('Bus: a second change before the verdict of the first keeps both', async ({ page }) => {
+  await bench.go('Bus');
+  await page.evaluate(() => {
+    const press = (name: string) =>
+      [...document.querySelectorAll('button')]
+        .find((b) => b.ariaLabel === name || b.textContent?.trim() === name)
+        ?.click();
+    press('one-wire bus');
+    press('add a pull-up to I²C SDA');
+  });
+  await bench.settled();
+  await expect(page.getByLabel('name of the bus')).toHaveCount(3);
+  await expect(page.getByLabel('pull-up on I²C SDA')).toHaveCount(1);
+});
+
 test('Bus: a pull-up that is no resistance stays in the field with the reason', async ({ page }) => {
   await bench.go('Bus');
   const field = page.getByLabel('pull-up on one-wire DATA').first();

@@ -23,7 +23,7 @@
 
   function take(card: Card) {
     close();
-    const circuit = workbench.study?.circuit;
+    const circuit = workbench.circuit();
     if (!circuit) return;
     workbench.edit(addPart(circuit, workbench.library, card).plan, `add ${card.name}`);
     view.say(`${card.name} added.`);

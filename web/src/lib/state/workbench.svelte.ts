@@ -1,8 +1,10 @@
 /** The open plan, its history and its save state: the one place where state lives. */
 import {
+  deriveCircuit,
   documentOf,
   emptyPlan,
   type Card,
+  type Circuit,
   type Library,
   type Plan,
   type PlanDocument,
@@ -174,6 +176,17 @@ export class Workbench {
     this.lastEdit = performance.now() - began;
   }
 
+  /**
+   * The circuit of the plan as it stands, also while its verdict is on the way: what is built on the circuit that is
+   * shown would lose the change in between.
+   */
+  circuit(): Circuit | null {
+    if (!this.plan) return null;
+    return this.study && !this.stale
+      ? this.study.circuit
+      : deriveCircuit(documentOf(this.plan, this.own, this.library));
+  }
+
   async remedies(finding: string) {
     return this.worker ? this.worker.remedies(finding, [...this.library.values()]) : [];
   }
@@ -182,8 +195,13 @@ export class Workbench {
     return this.worker ? this.worker.csv(of) : '';
   }
 
+  /** Pins for the plan as it stands; asked again when it changed meanwhile. */
   async assignPins() {
-    return this.worker ? this.worker.assign() : null;
+    for (;;) {
+      const asked = this.plan;
+      const answer = (await this.worker?.assign()) ?? null;
+      if (asked === this.plan) return answer;
+    }
   }
 
   /** The file of the open plan, with exactly the cards that it uses. */

@@ -33,7 +33,9 @@
   const netsOf = (bus: string) => circuit.nets.filter((net) => net.bus === bus);
 
   function addPull(net: Net) {
-    const next = addPullUp(circuit, plan, net);
+    const now = workbench.circuit();
+    const wanted = now?.nets.find(({ id }) => id === net.id);
+    const next = now && wanted && addPullUp(now, now.plan, wanted);
     if (next) workbench.edit(next, `add a pull-up to ${net.label}`);
     else view.say(`No pull-up fits ${net.label}: its window is shut, or nothing feeds the rail that it would go to.`);
   }

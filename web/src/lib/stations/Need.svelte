@@ -47,9 +47,10 @@
 
   function serve(need: Need, cardId: string) {
     const card = workbench.library.get(cardId);
-    if (!card) return;
+    const now = workbench.circuit();
+    if (!card || !now) return;
     const label = need.kind === 'sense' ? `${need.place} ${need.quantity}` : card.name;
-    edit(() => addPart(circuit, workbench.library, card, label, [need.id]).plan, `add ${card.name}`);
+    edit(() => addPart(now, workbench.library, card, label, [need.id]).plan, `add ${card.name}`);
   }
 </script>
 

@@ -72,7 +72,9 @@
   const diodeOf = (part: string) => circuit.plan.helpers.find((h) => h.kind === 'diode' && h.part === part);
 
   function addSeries(net: (typeof lights)[number]) {
-    const made = withLightResistor(circuit, net);
+    const now = workbench.circuit();
+    const wanted = now?.nets.find(({ id }) => id === net.id);
+    const made = now && wanted && withLightResistor(now, wanted);
     if (made) workbench.edit(made.plan, `resistor for ${net.label}`);
     else view.say(`${net.label} needs a pin first; then its resistor can be worked out.`);
   }
