@@ -11,6 +11,7 @@ const FLOORS = [
   ['circuit'],
   ['physics'],
   ['check'],
+  ['compare'],
   ['remedy', 'solve'],
   ['deliver'],
   ['format'],

@@ -1,9 +1,13 @@
 import { z } from 'zod';
+import { Body } from './body.ts';
+import { checkCardReferences } from './card-references.ts';
+import { Carrier } from './carrier.ts';
 import { Id, LevelFigure, Source, figure, text } from './figure.ts';
-import { PORT_LINES, PROTOCOLS } from './protocol.ts';
+import { Measure } from './measure.ts';
+import { PROTOCOLS } from './protocol.ts';
 
 /** The version of the card format that this program writes. */
-export const CARD_VERSION = 1;
+export const CARD_VERSION = 2;
 export const CARD_FORMAT = 'idle-breadboard/card';
 
 const Volts = figure('V');
@@ -23,6 +27,7 @@ export const Terminal = z.strictObject({
   position: z.int().min(1).max(200),
   /** Set where the part ends in a wire of its own. */
   lead: z.strictObject({ colour: text(24), length: z.number().positive().max(1000) }).optional(),
+  source: Id.optional(),
 });
 export type Terminal = z.infer<typeof Terminal>;
 
@@ -94,6 +99,7 @@ export const SIGNAL_KINDS = [
   'switch',
   'led',
   'analog-out',
+  'passive',
 ] as const;
 
 export const Signal = z.strictObject({
@@ -112,7 +118,7 @@ export const Port = z.strictObject({
   /** Line of the protocol -> signal of this card. */
   lines: z.record(z.string().max(16), Id),
   addresses: z
-    .array(z.strictObject({ value: z.int().min(0).max(127), setting: text(60) }))
+    .array(z.strictObject({ value: z.int().min(0).max(127), setting: text(60), source: Id.optional() }))
     .min(1)
     .max(128)
     .optional(),
@@ -121,32 +127,21 @@ export const Port = z.strictObject({
   forward: z.strictObject({ voltage: Volts, current: Amps }).optional(),
   /** For a coil: what it resists a change of current with. */
   inductance: figure('H').optional(),
-});
-export type Port = z.infer<typeof Port>;
-
-export const Measure = z.strictObject({
-  quantity: text(40),
-  unit: text(12),
-  range: z.strictObject({ from: z.number(), to: z.number(), source: Id }),
-  /** Half the width of the error band, by sub-range, in `unit`. */
-  accuracy: z
+  /** Words that the part answers with, to tell it from others at the same address. */
+  identity: z
     .array(
       z.strictObject({
-        from: z.number(),
-        to: z.number(),
-        error: z.number().nonnegative(),
-        conditions: text(160).optional(),
+        register: z.int().nonnegative().max(0xffff),
+        bits: z.union([z.literal(8), z.literal(16), z.literal(32)]),
+        value: z.int().nonnegative().max(0xffffffff),
+        says: text(160).optional(),
         source: Id,
       }),
     )
-    .min(1)
-    .max(24),
-  driftPerYear: z.strictObject({ value: z.number().nonnegative(), source: Id }).optional(),
-  interval: Seconds.optional(),
-  conversion: Seconds.optional(),
-  warmUp: Seconds.optional(),
+    .max(8)
+    .optional(),
 });
-export type Measure = z.infer<typeof Measure>;
+export type Port = z.infer<typeof Port>;
 
 const FUNCTION =
   /^(in|out|irq|touch|pwm\d{0,2}|adc\d\.\d{1,2}|dac\d|i2c\d\.(sda|scl)|uart\d\.(tx|rx)|spi\d\.(clk|in|out|select))$/;
@@ -167,7 +162,19 @@ export const Controller = z.strictObject({
   matrix: z.array(PinFunction).max(40).optional(),
   io: z.strictObject({ ...electrical, weakPull: Ohms.optional() }),
   pinCurrent: z.strictObject({ recommended: Amps, absolute: Amps }),
+  /** The converter behind the pins that have adc functions. */
+  adc: z
+    .strictObject({
+      bits: z.int().min(6).max(24),
+      /** Its full scale, V. */
+      reference: Volts,
+      /** What it is off by besides its steps, as a share of full scale. */
+      error: figure('share'),
+    })
+    .optional(),
 });
+
+export type Controller = z.infer<typeof Controller>;
 
 export const Offer = z.strictObject({
   supplier: text(60),
@@ -183,6 +190,22 @@ export type Offer = z.infer<typeof Offer>;
 
 export const HAZARDS = ['mains', 'gas', 'lithium', 'heat', 'water', 'low-voltage'] as const;
 
+/** What a need can ask of a part that does not measure. */
+export const SERVICES = [
+  'text',
+  'pictures',
+  'light',
+  'colour light',
+  'sound',
+  'moving air',
+  'switching',
+  'button',
+  'knob',
+  'contact',
+  'clock time',
+] as const;
+export type Service = (typeof SERVICES)[number];
+
 export const CARD_KINDS = [
   'controller',
   'module',
@@ -194,6 +217,7 @@ export const CARD_KINDS = [
   'diode',
   'board',
   'leads',
+  'carrier',
 ] as const;
 
 /** What a lead has at its end. */
@@ -217,8 +241,11 @@ export const Card = z
     signals: z.array(Signal).max(64),
     ports: z.array(Port).max(16),
     measures: z.array(Measure).max(12),
-    shows: z.array(text(40)).max(12).optional(),
+    /** What it does for a person, besides measuring. */
+    serves: z.array(z.enum(SERVICES)).max(8).optional(),
     controller: Controller.optional(),
+    carrier: Carrier.optional(),
+    body: Body.optional(),
     /** For a low-side driver: the switched terminal and what it stands. */
     driver: z
       .strictObject({ terminal: Id, voltage: Volts, current: Amps, diodeFitted: z.boolean(), switchOff: Seconds })
@@ -259,66 +286,3 @@ export const Card = z
     checkCardReferences(card as Card, issue);
   });
 export type Card = z.infer<typeof Card>;
-
-type Issue = (path: (string | number)[], message: string) => void;
-
-/** Every name inside a card must lead somewhere. */
-function checkCardReferences(card: Card, issue: Issue): void {
-  const ids = (list: readonly { id: string }[] | undefined) => new Set(list?.map(({ id }) => id));
-  const terminals = ids(card.terminals);
-  const supplies = ids(card.supplies);
-  const powers = new Set([...supplies, ...ids(card.rails)]);
-  const signals = ids(card.signals);
-  const headers = ids(card.headers);
-  const need = (set: ReadonlySet<string>, what: string, id: string | undefined, path: (string | number)[]) => {
-    if (id !== undefined && !set.has(id)) issue(path, `expected ${what} of this card, found “${id}”`);
-  };
-  card.terminals.forEach((t, i) => need(headers, 'a header', t.header, ['terminals', i, 'header']));
-  card.supplies.forEach((s, i) => need(terminals, 'a terminal', s.terminal, ['supplies', i, 'terminal']));
-  card.rails?.forEach((r, i) => {
-    need(terminals, 'a terminal', r.terminal, ['rails', i, 'terminal']);
-    need(supplies, 'a supply', r.from?.supply, ['rails', i, 'from', 'supply']);
-    if (!r.voltage && r.from?.by !== 'pass') issue(['rails', i, 'voltage'], 'expected a voltage, found none');
-  });
-  card.signals.forEach((s, i) => {
-    need(terminals, 'a terminal', s.terminal, ['signals', i, 'terminal']);
-    need(powers, 'a supply or rail', s.reference, ['signals', i, 'reference']);
-    need(powers, 'a supply or rail', s.fittedPullUp?.to, ['signals', i, 'fittedPullUp', 'to']);
-  });
-  card.ports.forEach((p, i) => {
-    for (const [line, signal] of Object.entries(p.lines)) {
-      need(signals, 'a signal', signal, ['ports', i, 'lines', line]);
-      const known = PORT_LINES[p.protocol];
-      if (!Object.hasOwn(known, line)) {
-        issue(
-          ['ports', i, 'lines', line],
-          `expected a line of ${p.protocol} (${Object.keys(known).join(', ')}), found “${line}”`,
-        );
-      }
-    }
-  });
-  card.controller?.pins.forEach((p, i) =>
-    need(terminals, 'a terminal', p.terminal, ['controller', 'pins', i, 'terminal']),
-  );
-  need(powers, 'a supply or rail', card.controller?.io.reference, ['controller', 'io', 'reference']);
-  need(terminals, 'a terminal', card.driver?.terminal, ['driver', 'terminal']);
-  card.translator?.channels.forEach((c, i) => {
-    need(signals, 'a signal', c.low, ['translator', 'channels', i, 'low']);
-    need(signals, 'a signal', c.high, ['translator', 'channels', i, 'high']);
-  });
-  need(supplies, 'a supply', card.translator?.lowSupply, ['translator', 'lowSupply']);
-  need(supplies, 'a supply', card.translator?.highSupply, ['translator', 'highSupply']);
-  checkSources(card, card, [], issue);
-}
-
-/** Walks the whole card: each `source` must be a key of `sources`. */
-function checkSources(card: Card, value: unknown, path: (string | number)[], issue: Issue): void {
-  if (Array.isArray(value)) value.forEach((item, i) => checkSources(card, item, [...path, i], issue));
-  else if (value && typeof value === 'object') {
-    for (const [key, item] of Object.entries(value)) {
-      if (key === 'source' && typeof item === 'string' && !Object.hasOwn(card.sources, item)) {
-        issue([...path, key], `expected a source of this card, found “${item}”`);
-      } else checkSources(card, item, [...path, key], issue);
-    }
-  }
-}

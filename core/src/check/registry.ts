@@ -8,7 +8,11 @@ import { levelLow } from './level-low.ts';
 import { levelNoPullUp } from './level-no-pull-up.ts';
 import { levelOverVoltage } from './level-over-voltage.ts';
 import { levelTranslator } from './level-translator.ts';
-import { needAccuracy, needRange } from './need.ts';
+import { needAccuracy } from './need-accuracy.ts';
+import { needInterval, needWarmUp } from './need-interval.ts';
+import { needRange } from './need-range.ts';
+import { needSelectivity } from './need-selectivity.ts';
+import { needTrigger } from './need-trigger.ts';
 import { pinCapability } from './pin-capability.ts';
 import { pinDouble } from './pin-double.ts';
 import { pinStrap } from './pin-strap.ts';
@@ -22,6 +26,10 @@ import { wirePullUp } from './wire-pull-up.ts';
 export const CHECKS: readonly Check[] = [
   needRange,
   needAccuracy,
+  needInterval,
+  needWarmUp,
+  needTrigger,
+  needSelectivity,
   levelOverVoltage,
   levelHigh,
   levelLow,

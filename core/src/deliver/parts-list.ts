@@ -2,6 +2,7 @@
 import type { Card, LeadEnd, Offer } from '../card/card.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { chosenOffer } from '../plan/cost.ts';
+import { piecesToBuy } from '../plan/purchase.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import type { WiringPlan } from './wiring.ts';
@@ -82,28 +83,6 @@ function demands(circuit: Circuit, leads: PartsList['leads']): Map<string, Deman
     want(card, count, `${count} × ${colour}`);
   }
   return wanted;
-}
-
-/** How sure the maker wants to be that enough pieces work. Common practice. */
-const CONFIDENCE = 0.9;
-
-/**
- * The smallest order of which at least `needed` pieces work with a probability of nine in ten, when each is dead
- * on arrival with probability `duds` (binomial).
- * @example piecesToBuy(1, 0.04) === 1, piecesToBuy(3, 0.04) === 4
- */
-export function piecesToBuy(needed: number, duds: number): number {
-  if (needed === 0 || duds === 0) return needed;
-  for (let order = needed; order < 2 * needed + 20; order++) {
-    let enough = 0;
-    let ways = 1; // order choose dead
-    for (let dead = 0; dead <= order - needed; dead++) {
-      enough += ways * duds ** dead * (1 - duds) ** (order - dead);
-      ways = (ways * (order - dead)) / (dead + 1);
-    }
-    if (enough >= CONFIDENCE) return order;
-  }
-  return 2 * needed + 20;
 }
 
 function lineOf(card: Card, demand: Demand, stock: number, buying: HouseRules['buying']): PartsLine {

@@ -1,5 +1,6 @@
 import { Card, CARD_FORMAT, CARD_VERSION } from '../card/card.ts';
 import { parseJson } from './json.ts';
+import { migrateCard } from './migrate.ts';
 import { checkEnvelope, type Read } from './plan-file.ts';
 import { problemsOf } from './problems.ts';
 
@@ -9,8 +10,7 @@ export function readCard(text: string): Read<Card> {
   if (!json.ok) return json;
   const envelope = checkEnvelope(json.value, CARD_FORMAT, CARD_VERSION);
   if (!envelope.ok) return envelope;
-  const parsed = Card.safeParse(json.value);
-  return parsed.success
-    ? { ok: true, value: parsed.data }
-    : { ok: false, problems: problemsOf(parsed.error, json.value) };
+  const value = migrateCard(json.value);
+  const parsed = Card.safeParse(value);
+  return parsed.success ? { ok: true, value: parsed.data } : { ok: false, problems: problemsOf(parsed.error, value) };
 }

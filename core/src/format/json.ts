@@ -20,7 +20,9 @@ export function parseJson(text: string): { ok: true; value: unknown } | { ok: fa
     const errors: ParseError[] = [];
     parse(text, errors, { disallowComments: true });
     const position = errors[0]?.offset ?? 0;
-    const cut = position >= text.trimEnd().length - 1 ? '; the file seems to be cut off' : '';
+    // A text cut inside a string is reported at the string's beginning.
+    const cut =
+      position + (errors[0]?.length ?? 0) >= text.trimEnd().length - 1 ? '; the file seems to be cut off' : '';
     return {
       ok: false,
       problems: [{ path: '', message: `expected JSON, found something else at ${lineColumn(text, position)}${cut}` }],

@@ -4,6 +4,7 @@ import type { PlanDocument } from '../plan/document.ts';
 import { MOST_PARTS, Plan, PLAN_FORMAT, PLAN_VERSION } from '../plan/plan.ts';
 import { referenceProblems, type Problem } from '../plan/references.ts';
 import { parseJson } from './json.ts';
+import { migratePlanFile } from './migrate.ts';
 import { describe, problemsOf } from './problems.ts';
 
 /** A plan file: the plan with every card that it uses. */
@@ -48,9 +49,10 @@ function tooMany(value: object): Problem[] {
 }
 
 /** Reads a parsed plan file. Either the whole document, or every problem with its path; never a part of it. */
-export function readPlanValue(value: unknown): Read<PlanDocument> {
-  const envelope = checkEnvelope(value, PLAN_FORMAT, PLAN_VERSION);
+export function readPlanValue(given: unknown): Read<PlanDocument> {
+  const envelope = checkEnvelope(given, PLAN_FORMAT, PLAN_VERSION);
   if (!envelope.ok) return envelope;
+  const value = migratePlanFile(given);
   const many = tooMany(envelope.value);
   if (many.length > 0) return { ok: false, problems: many };
   const parsed = PlanFile.safeParse(value);
@@ -60,7 +62,7 @@ export function readPlanValue(value: unknown): Read<PlanDocument> {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { plan, cards } };
 }
 
-function doubledCards(cards: readonly Card[]): Problem[] {
+export function doubledCards(cards: readonly Card[]): Problem[] {
   const seen = new Set<string>();
   return cards.flatMap(({ id }, i) => {
     const doubled = seen.has(id);

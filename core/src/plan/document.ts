@@ -1,5 +1,5 @@
 import type { Card } from '../card/card.ts';
-import { libraryOf, type Library } from '../card/library.ts';
+import type { Library } from '../card/library.ts';
 import type { Plan } from './plan.ts';
 
 /** A plan with the cards that it uses: what is stored, sent to the worker and written to a file. */
@@ -22,7 +22,12 @@ export function usedCards(plan: Plan): string[] {
  * A card that neither has is left out; `referenceProblems` names it.
  */
 export function documentOf(plan: Plan, own: Iterable<Card>, library?: Library): PlanDocument {
-  const mine = libraryOf(own);
+  const mine = new Map<string, Card>();
+  for (const card of own) {
+    const wanted = plan.revisions[card.id];
+    // Of several revisions the first is the one that the plan came with.
+    if (wanted === undefined ? !mine.has(card.id) : card.revision === wanted) mine.set(card.id, card);
+  }
   const cards = usedCards(plan).flatMap((id) => mine.get(id) ?? library?.get(id) ?? []);
   return { plan, cards };
 }

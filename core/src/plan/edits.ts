@@ -9,8 +9,10 @@ export function emptyPlan(id: string, name: string): Plan {
     id,
     name,
     needs: [],
+    places: [],
     lifeYears: 2,
     parts: [],
+    revisions: {},
     controller: null,
     buses: [],
     helpers: [],
@@ -90,7 +92,9 @@ export const changeNeed = (plan: Plan, id: string, change: (need: Need) => Need)
 });
 export const removeNeed = (plan: Plan, id: string): Plan => ({
   ...plan,
-  needs: without(plan.needs, id),
+  needs: without(plan.needs, id)
+    .filter((need) => !(need.kind === 'trigger' && need.of === id))
+    .map((need) => (need.kind === 'trigger' ? { ...need, sets: need.sets.filter((set) => set !== id) } : need)),
   parts: plan.parts.map((part) => ({ ...part, needs: part.needs.filter((need) => need !== id) })),
 });
 

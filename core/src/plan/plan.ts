@@ -1,10 +1,12 @@
 import { z } from 'zod';
+import { WATER } from '../card/body.ts';
+import { SERVICES } from '../card/card.ts';
 import { Id, text } from '../card/figure.ts';
 import { SHARED_PROTOCOLS } from '../card/protocol.ts';
 import { HouseRules } from './house-rules.ts';
 
 /** The version of the plan format that this program writes. */
-export const PLAN_VERSION = 1;
+export const PLAN_VERSION = 2;
 export const PLAN_FORMAT = 'idle-breadboard/plan';
 /** A plan larger than this is no sensor build; the limit keeps a hostile file from stalling the page. */
 export const MOST_PARTS = 2000;
@@ -35,9 +37,42 @@ const PlainNeed = z.strictObject({
   kind: z.enum(['show', 'drive', 'operate']),
   what: text(80),
   place: text(60),
+  /** What a part must serve to meet it; missing where only the maker can say. */
+  service: z.enum(SERVICES).optional(),
 });
-export const Need = z.discriminatedUnion('kind', [SenseNeed, PlainNeed]);
+/** What must happen when a reading passes a level. */
+const TriggerNeed = z.strictObject({
+  id: Id,
+  kind: z.literal('trigger'),
+  /** The sensing need whose reading is watched. */
+  of: Id,
+  when: z.enum(['above', 'below']),
+  /** In the unit of the watched need. */
+  level: z.number(),
+  /** How far the reading must come back before the event ends, in the same unit. */
+  hysteresis: z.number().nonnegative(),
+  /** A sticky event stays until a person acknowledges it. */
+  release: z.enum(['clears', 'sticky']),
+  /** The needs (show or drive) that it sets off. */
+  sets: z.array(Id).max(12),
+});
+export const Need = z.discriminatedUnion('kind', [SenseNeed, PlainNeed, TriggerNeed]);
 export type Need = z.infer<typeof Need>;
+export type PlainNeed = z.infer<typeof PlainNeed>;
+export type TriggerNeed = z.infer<typeof TriggerNeed>;
+
+/** Somewhere that needs are at, by its name. A name without an entry is an indoor place about which nothing is said. */
+export const Place = z.strictObject({
+  name: text(60),
+  water: z.enum(WATER),
+  /** Air temperature there, °C. */
+  air: z.strictObject({ from: z.number(), to: z.number() }).optional(),
+  outdoors: z.boolean(),
+  closed: z.boolean(),
+  /** Length of the leads from the controller, m. */
+  lead: z.number().positive().max(1000).optional(),
+});
+export type Place = z.infer<typeof Place>;
 export type SenseNeed = z.infer<typeof SenseNeed>;
 
 export const PinChoice = z.strictObject({ pin: Id.nullable(), locked: z.boolean(), weakPull: z.boolean().optional() });
@@ -64,6 +99,8 @@ export const PartChoice = z.strictObject({
   opened: z.array(Id).max(16),
   /** Length of the leads to this part, m. */
   lead: z.number().positive().max(1000).optional(),
+  /** The carrier that it is fitted on: it comes with it, and its pins are where the carrier leads them. */
+  fittedOn: Id.optional(),
 });
 export type PartChoice = z.infer<typeof PartChoice>;
 
@@ -117,11 +154,14 @@ export const Plan = z.strictObject({
   name: text(80),
   note: z.string().max(2000).optional(),
   needs: z.array(Need).max(100),
+  places: z.array(Place).max(50),
   /** How long the build is meant to serve, years: what drift is counted over. */
   lifeYears: z.number().positive().max(50),
   budget: z.strictObject({ most: z.number().positive(), currency: z.string().regex(/^[A-Z]{3}$/) }).optional(),
   readyInDays: z.number().positive().max(3650).optional(),
   parts: z.array(PartChoice).max(MOST_PARTS),
+  /** Card -> the revision that the plan was made with, where it is not the one that came with it. */
+  revisions: z.record(Id, z.int().positive()),
   /** The part that the signals go to. */
   controller: Id.nullable(),
   buses: z.array(Bus).max(64),

@@ -32,6 +32,13 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
     if (!has.has(id)) say(path, `expected ${what} of this plan, found “${id}”`);
   };
 
+  plan.needs.forEach((need, i) => {
+    if (need.kind !== 'trigger') return;
+    if (!plan.needs.some(({ id, kind }) => id === need.of && kind === 'sense'))
+      say(`needs/${i}/of`, `expected a sensing need of this plan, found “${need.of}”`);
+    need.sets.forEach((id, k) => known(needs, 'a need', id, `needs/${i}/sets/${k}`));
+  });
+
   const pins = new Set<string>();
   if (plan.controller !== null) {
     known(parts, 'a part', plan.controller, 'controller');
@@ -47,6 +54,7 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
   plan.parts.forEach((part, i) => {
     const at = `parts/${i}`;
     const card = cardAt(part.card, `${at}/card`);
+    if (part.fittedOn !== undefined) known(parts, 'a part', part.fittedOn, `${at}/fittedOn`);
     part.needs.forEach((id, k) => known(needs, 'a need', id, `${at}/needs/${k}`));
     for (const [supply, rail] of Object.entries(part.feeds)) {
       if (card && !card.supplies.some(({ id }) => id === supply)) {

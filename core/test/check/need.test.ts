@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { errorOver, rangeMargin } from '../../src/check/need.ts';
+import { errorOver, rangeMargin } from '../../src/check/sense-error.ts';
 import { card, judge, part, type Build } from '../support/build.ts';
 
 const band = (from: number, to: number, error: number) => ({ from, to, error, source: 'sheet' });
@@ -52,7 +52,7 @@ describe('need/accuracy', () => {
   });
   it('adds drift for as long as it is meant to serve', () => {
     const [measure] = sensor.measures;
-    expect(measure && errorOver(measure, { from: 30, to: 70 }, 10)).to.include({ error: 1.8, drift: 2.5, total: 4.3 });
+    expect(measure && errorOver(sensor, measure, { from: 30, to: 70 }, 10)).to.include({ error: 1.8, drift: 2.5, total: 4.3 });
   });
 });
 

@@ -44,13 +44,24 @@ describe('plan file', () => {
     for (let at = 0; at < good.length - 2; at += 997) expect(problems(good.slice(0, at)), String(at)).to.have.length(1);
   });
   it('of a newer version is refused by name, of a strange one with what was found', () => {
-    expect(problems((f) => (f.version = 2))).to.deep.equal([
-      '/version: expected version 1 or older, found 2: the file comes from a newer Idle Breadboard',
+    expect(problems((f) => (f.version = 3))).to.deep.equal([
+      '/version: expected version 2 or older, found 3: the file comes from a newer Idle Breadboard',
     ]);
-    expect(problems((f) => (f.version = 0.5))[0]).to.equal('/version: expected version 1, found 0.5');
+    expect(problems((f) => (f.version = 0.5))[0]).to.equal('/version: expected version 2, found 0.5');
     expect(problems((f) => (f.format = 'other'))[0]).to.equal(
       '/format: expected “idle-breadboard/plan”, found “other”',
     );
+  });
+  it('of version 1 is brought to the form of today', () => {
+    const doc = demo('cupboard-verified');
+    const { places: _places, revisions: _revisions, ...plan } = doc.plan;
+    const old = {
+      format: 'idle-breadboard/plan',
+      version: 1,
+      plan,
+      cards: doc.cards.map((c) => ({ ...c, version: 1 })),
+    };
+    expect(readPlan(JSON.stringify(old))).to.deep.equal({ ok: true, value: doc });
   });
   it('with unknown references, doubled ids, negative ohms and a minimum above the maximum gets all of them', () => {
     const wrongFigures = problems((f) => {

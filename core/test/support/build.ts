@@ -22,7 +22,7 @@ export const exactly = (unit: string, value: number): Json => figure(unit, { min
 export function card(id: string, rest: Json): Card {
   return Card.parse({
     format: 'idle-breadboard/card',
-    version: 1,
+    version: 2,
     id,
     revision: 1,
     name: `card ${id}`,

@@ -1,0 +1,77 @@
+import type { Card } from './card.ts';
+import { PORT_LINES } from './protocol.ts';
+
+export type Issue = (path: (string | number)[], message: string) => void;
+
+/** Every name inside a card must lead somewhere. */
+export function checkCardReferences(card: Card, issue: Issue): void {
+  const ids = (list: readonly { id: string }[] | undefined) => new Set(list?.map(({ id }) => id));
+  const terminals = ids(card.terminals);
+  const supplies = ids(card.supplies);
+  const powers = new Set([...supplies, ...ids(card.rails)]);
+  const signals = ids(card.signals);
+  const headers = ids(card.headers);
+  const need = (set: ReadonlySet<string>, what: string, id: string | undefined, path: (string | number)[]) => {
+    if (id !== undefined && !set.has(id)) issue(path, `expected ${what} of this card, found “${id}”`);
+  };
+  card.terminals.forEach((t, i) => need(headers, 'a header', t.header, ['terminals', i, 'header']));
+  card.supplies.forEach((s, i) => need(terminals, 'a terminal', s.terminal, ['supplies', i, 'terminal']));
+  card.rails?.forEach((r, i) => {
+    need(terminals, 'a terminal', r.terminal, ['rails', i, 'terminal']);
+    need(supplies, 'a supply', r.from?.supply, ['rails', i, 'from', 'supply']);
+    if (!r.voltage && r.from?.by !== 'pass') issue(['rails', i, 'voltage'], 'expected a voltage, found none');
+  });
+  card.signals.forEach((s, i) => {
+    need(terminals, 'a terminal', s.terminal, ['signals', i, 'terminal']);
+    need(powers, 'a supply or rail', s.reference, ['signals', i, 'reference']);
+    need(powers, 'a supply or rail', s.fittedPullUp?.to, ['signals', i, 'fittedPullUp', 'to']);
+  });
+  card.ports.forEach((p, i) => {
+    for (const [line, signal] of Object.entries(p.lines)) {
+      need(signals, 'a signal', signal, ['ports', i, 'lines', line]);
+      const known = PORT_LINES[p.protocol];
+      if (!Object.hasOwn(known, line)) {
+        issue(
+          ['ports', i, 'lines', line],
+          `expected a line of ${p.protocol} (${Object.keys(known).join(', ')}), found “${line}”`,
+        );
+      }
+    }
+  });
+  card.controller?.pins.forEach((p, i) =>
+    need(terminals, 'a terminal', p.terminal, ['controller', 'pins', i, 'terminal']),
+  );
+  card.measures.forEach((m, i) => need(signals, 'a signal', m.analog?.signal, ['measures', i, 'analog', 'signal']));
+  need(powers, 'a supply or rail', card.controller?.io.reference, ['controller', 'io', 'reference']);
+  need(terminals, 'a terminal', card.driver?.terminal, ['driver', 'terminal']);
+  card.translator?.channels.forEach((c, i) => {
+    need(signals, 'a signal', c.low, ['translator', 'channels', i, 'low']);
+    need(signals, 'a signal', c.high, ['translator', 'channels', i, 'high']);
+  });
+  need(supplies, 'a supply', card.translator?.lowSupply, ['translator', 'lowSupply']);
+  need(supplies, 'a supply', card.translator?.highSupply, ['translator', 'highSupply']);
+  for (const [controller, names] of Object.entries(card.carrier?.fits ?? {})) {
+    card.carrier?.fitted.forEach(({ lines }, i) => {
+      for (const [port, byLine] of Object.entries(lines))
+        for (const [line, name] of Object.entries(byLine))
+          if (!Object.hasOwn(names, name))
+            issue(
+              ['carrier', 'fitted', i, 'lines', port, line],
+              `expected a printed name of the carrier on “${controller}”, found “${name}”`,
+            );
+    });
+  }
+  checkSources(card, card, [], issue);
+}
+
+/** Walks the whole card: each `source` must be a key of `sources`. */
+function checkSources(card: Card, value: unknown, path: (string | number)[], issue: Issue): void {
+  if (Array.isArray(value)) value.forEach((item, i) => checkSources(card, item, [...path, i], issue));
+  else if (value && typeof value === 'object') {
+    for (const [key, item] of Object.entries(value)) {
+      if (key === 'source' && typeof item === 'string' && !Object.hasOwn(card.sources, item)) {
+        issue([...path, key], `expected a source of this card, found “${item}”`);
+      } else checkSources(card, item, [...path, key], issue);
+    }
+  }
+}

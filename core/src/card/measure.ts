@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { Id, LevelFigure, figure, text } from './figure.ts';
+
+const Seconds = figure('s');
+
+/** How a quantity becomes a voltage or a resistance at a signal of the card. */
+export const Transfer = z.discriminatedUnion('kind', [
+  /** A straight line: `low` at the lower end of the measure's range, `high` at the upper. */
+  z.strictObject({ kind: z.literal('linear'), signal: Id, low: LevelFigure, high: LevelFigure }),
+  /** A thermistor: resistance at 25 °C, and the constant B of R = R25 × e^(B × (1/T − 1/298.15 K)). */
+  z.strictObject({ kind: z.literal('beta'), signal: Id, r25: figure('Ω'), beta: figure('K') }),
+]);
+export type Transfer = z.infer<typeof Transfer>;
+
+export const Measure = z.strictObject({
+  quantity: text(40),
+  unit: text(12),
+  range: z.strictObject({ from: z.number(), to: z.number(), source: Id }),
+  /** Half the width of the error band, by sub-range, in `unit`. */
+  accuracy: z
+    .array(
+      z.strictObject({
+        from: z.number(),
+        to: z.number(),
+        error: z.number().nonnegative(),
+        conditions: text(160).optional(),
+        source: Id,
+      }),
+    )
+    .min(1)
+    .max(24),
+  /** The smallest step that a reading can take, in `unit`. */
+  resolution: z.strictObject({ value: z.number().nonnegative(), source: Id }).optional(),
+  driftPerYear: z.strictObject({ value: z.number().nonnegative(), source: Id }).optional(),
+  interval: Seconds.optional(),
+  conversion: Seconds.optional(),
+  warmUp: Seconds.optional(),
+  /** What else moves the reading: a gas element answers to several gases. */
+  sensitiveTo: z
+    .array(z.strictObject({ to: text(40), says: text(160).optional(), source: Id }))
+    .max(16)
+    .optional(),
+  /** Set where the reading is a voltage that the controller has to convert. */
+  analog: Transfer.optional(),
+});
+export type Measure = z.infer<typeof Measure>;

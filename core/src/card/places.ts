@@ -1,0 +1,150 @@
+/** Every figure of a card, with its place and what it is called: for the card's page, and to compare two versions. */
+import type { Card } from './card.ts';
+import type { Figure, Source } from './figure.ts';
+
+export interface PlacedFigure {
+  /** "supplies/vcc/range" */
+  readonly place: string;
+  readonly title: string;
+  readonly min?: number | undefined;
+  readonly typ?: number | undefined;
+  readonly max?: number | undefined;
+  readonly unit: string;
+  readonly conditions?: string | undefined;
+  readonly source: Source | undefined;
+}
+
+const LEVELS = {
+  outputHigh: 'output high',
+  outputLow: 'output low',
+  sinkCurrent: 'sink current',
+  inputHigh: 'input high',
+  inputLow: 'input low',
+  absoluteMax: 'absolute maximum',
+  leakage: 'leakage',
+  capacitance: 'capacitance',
+} as const;
+
+/** In the order of a datasheet: measuring, supply, signals, ports, body. */
+export function figuresOf(card: Card): PlacedFigure[] {
+  const out: PlacedFigure[] = [];
+  const put = (place: string, title: string, f: Figure | undefined) => {
+    if (f) out.push({ place, title, ...f, source: card.sources[f.source] });
+  };
+  const value = (
+    place: string,
+    title: string,
+    bounds: { min?: number; typ?: number; max?: number },
+    unit: string,
+    key: string | undefined,
+    conditions?: string,
+  ) =>
+    out.push({
+      place,
+      title,
+      ...bounds,
+      unit,
+      conditions,
+      source: key === undefined ? Object.values(card.sources)[0] : card.sources[key],
+    });
+  for (const m of card.measures) {
+    const at = `measures/${m.quantity}`;
+    value(`${at}/range`, `${m.quantity}, range`, { min: m.range.from, max: m.range.to }, m.unit, m.range.source);
+    for (const a of m.accuracy)
+      value(
+        `${at}/accuracy/${a.from}–${a.to}`,
+        `${m.quantity}, accuracy from ${a.from} to ${a.to}`,
+        { max: a.error },
+        m.unit,
+        a.source,
+        a.conditions,
+      );
+    if (m.resolution)
+      value(`${at}/resolution`, `${m.quantity}, resolution`, { typ: m.resolution.value }, m.unit, m.resolution.source);
+    if (m.driftPerYear)
+      value(`${at}/drift`, `${m.quantity}, drift a year`, { max: m.driftPerYear.value }, m.unit, m.driftPerYear.source);
+    put(`${at}/interval`, `${m.quantity}, shortest interval`, m.interval);
+    put(`${at}/conversion`, `${m.quantity}, conversion`, m.conversion);
+    put(`${at}/warmUp`, `${m.quantity}, warm-up`, m.warmUp);
+  }
+  for (const s of card.supplies) {
+    const at = `supplies/${s.id}`;
+    put(`${at}/range`, `${s.id} supply`, s.range);
+    put(`${at}/absoluteMax`, `${s.id} supply, absolute maximum`, s.absoluteMax);
+    put(`${at}/current/idle`, `${s.id} current, idle`, s.current.idle);
+    put(`${at}/current/active`, `${s.id} current, active`, s.current.active);
+    put(`${at}/current/peak`, `${s.id} current, peak`, s.current.peak);
+  }
+  for (const r of card.rails ?? []) {
+    put(`rails/${r.id}/voltage`, `${r.name}, voltage`, r.voltage);
+    put(`rails/${r.id}/limit`, `${r.name}, most current`, r.limit);
+    put(`rails/${r.id}/dropout`, `${r.name}, dropout`, r.from?.dropout);
+  }
+  for (const s of card.signals) {
+    for (const [key, title] of Object.entries(LEVELS))
+      put(`signals/${s.id}/${key}`, `${s.id}, ${title}`, s[key as keyof typeof LEVELS]);
+    put(`signals/${s.id}/pullUp`, `${s.id}, fitted pull-up`, s.fittedPullUp?.value);
+  }
+  if (card.controller) {
+    for (const [key, title] of Object.entries(LEVELS))
+      put(`controller/io/${key}`, `pins, ${title}`, card.controller.io[key as keyof typeof LEVELS]);
+    put('controller/pin/recommended', 'pin current, recommended', card.controller.pinCurrent.recommended);
+    put('controller/pin/absolute', 'pin current, absolute', card.controller.pinCurrent.absolute);
+    put('controller/adc/reference', 'converter, full scale', card.controller.adc?.reference);
+    put('controller/adc/error', 'converter, error', card.controller.adc?.error);
+  }
+  for (const p of card.ports) {
+    put(`ports/${p.id}/clock`, `${p.id}, clock`, p.clock);
+    for (const a of p.addresses ?? [])
+      value(
+        `ports/${p.id}/address/${a.value}`,
+        `${p.id}, address, ${a.setting}`,
+        { typ: a.value },
+        'address',
+        a.source,
+      );
+    for (const word of p.identity ?? [])
+      value(
+        `ports/${p.id}/identity/${word.register}`,
+        `${p.id}, word at register ${word.register}`,
+        { typ: word.value },
+        'word',
+        word.source,
+      );
+    put(`ports/${p.id}/forward/voltage`, `${p.id}, forward voltage`, p.forward?.voltage);
+    put(`ports/${p.id}/forward/current`, `${p.id}, forward current`, p.forward?.current);
+  }
+  put('body/ambient', 'ambient temperature', card.body?.ambient);
+  if (card.body?.size) {
+    const { length, width, height, source } = card.body.size;
+    value('body/length', 'length', { typ: length }, 'm', source);
+    value('body/width', 'width', { typ: width }, 'm', source);
+    if (height !== undefined) value('body/height', 'height', { typ: height }, 'm', source);
+  }
+  return out;
+}
+
+export interface Difference {
+  readonly place: string;
+  readonly title: string;
+  readonly before: PlacedFigure | null;
+  readonly after: PlacedFigure | null;
+}
+
+/** In which figures two versions of a card differ; a figure that one lacks differs, too. */
+export function differences(before: Card, after: Card): Difference[] {
+  const old = new Map(figuresOf(before).map((f) => [f.place, f]));
+  const now = new Map(figuresOf(after).map((f) => [f.place, f]));
+  const same = (a: PlacedFigure | null, b: PlacedFigure | null) =>
+    a !== null &&
+    b !== null &&
+    a.min === b.min &&
+    a.typ === b.typ &&
+    a.max === b.max &&
+    a.unit === b.unit &&
+    a.source?.kind === b.source?.kind;
+  return [...new Set([...old.keys(), ...now.keys()])].flatMap((place) => {
+    const [a, b] = [old.get(place) ?? null, now.get(place) ?? null];
+    return same(a, b) ? [] : [{ place, title: (b ?? a)?.title ?? place, before: a, after: b }];
+  });
+}

@@ -1,0 +1,99 @@
+/** The reader: pages of words in, proposals out. It never writes into a card; a person does, figure by figure. */
+import { QUANTITIES } from '../quantities.ts';
+import { addressDrafts, identityDrafts } from './codes.ts';
+import { decimalMark } from './numbers.ts';
+import type { PageText } from './page.ts';
+import { surenessOf, type Draft, type Proposal } from './proposal.ts';
+import { regionsOf } from './regions.ts';
+import { rowDrafts, type Reading } from './row-proposals.ts';
+import { sectionsOf } from './sections.ts';
+import { settle } from './settle.ts';
+import { statementsOf } from './statements.ts';
+import { tablesOf, type Table } from './tables.ts';
+import { terminalDrafts } from './terminals.ts';
+import { linesOf, wordsOf, type Line } from './words.ts';
+
+/** What was read of one page; kept small, since a datasheet may have hundreds. */
+export interface PageReading {
+  readonly page: number;
+  readonly regions: readonly (readonly Line[])[];
+  readonly rulings: PageText['rulings'];
+  readonly text: string;
+}
+
+/** First pass, page by page: words, lines and columns of text. */
+export function layOut(page: PageText): PageReading {
+  const words = wordsOf(page);
+  const regions = regionsOf(page, words);
+  return {
+    page: page.page,
+    regions,
+    rulings: page.rulings,
+    text: linesOf(words)
+      .map(({ text }) => text)
+      .join('\n'),
+  };
+}
+
+/** What the whole document tells about each of its rows. */
+export function contextOf(pages: readonly PageReading[]): Reading {
+  const text = pages.map((page) => page.text).join('\n');
+  const mentions = new Map(
+    QUANTITIES.map(({ quantity, words }) => [
+      quantity,
+      [...text.matchAll(new RegExp(words, words.flags.includes('i') ? 'gi' : 'g'))].length,
+    ]),
+  );
+  return { mark: decimalMark(text), mentions };
+}
+
+/** Second pass: the figures of one page. `section` is the heading that the page before ended under. */
+export function readPage(
+  page: PageReading,
+  reading: Reading,
+  section: string,
+): { drafts: (Draft & { page: number })[]; section: string } {
+  const drafts: Draft[] = [];
+  let current = section;
+  for (const lines of page.regions) {
+    const sections = sectionsOf(lines, current);
+    current = sections.last;
+    const tables = tablesOf(lines, page.rulings, sections.at);
+    const inTable = (i: number) => tables.some(({ from, to }) => i >= from && i < to);
+    for (const table of tables) drafts.push(...tableDrafts(table, reading));
+    drafts.push(...addressDrafts(lines, inTable), ...identityDrafts(lines));
+    lines.forEach((line, i) => {
+      if (inTable(i)) return;
+      for (const { row, weak } of statementsOf(line, sections.at(i), reading.mark)) {
+        drafts.push(...rowDrafts(row, reading).map((draft) => ({ ...draft, ...(weak ? { weak } : {}) })));
+      }
+    });
+  }
+  return { drafts: drafts.map((draft) => ({ ...draft, page: page.page })), section: current };
+}
+
+const tableDrafts = (table: Table, reading: Reading): Draft[] =>
+  table.of === 'pins' ? terminalDrafts(table.rows) : table.rows.flatMap((row) => rowDrafts(row, reading));
+
+/**
+ * Reads a whole document.
+ * @param progress called after each page, with how many are done
+ */
+export function readDatasheet(
+  pages: readonly PageText[],
+  progress: (done: number) => void = () => undefined,
+): Proposal[] {
+  const laid = pages.map(layOut);
+  const reading = contextOf(laid);
+  let section = '';
+  const drafts = laid.flatMap((page, i) => {
+    const read = readPage(page, reading, section);
+    section = read.section;
+    progress(i + 1);
+    return read.drafts;
+  });
+  return settle(drafts).map((draft, i) => {
+    const { weak = false, ...rest } = draft;
+    return { ...rest, id: `p${i + 1}`, sureness: surenessOf(draft.doubts, weak) };
+  });
+}

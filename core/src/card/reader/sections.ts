@@ -1,0 +1,43 @@
+/** Headings: what the tables and lines below them are about. */
+import { headAt } from './header.ts';
+import type { Line } from './words.ts';
+
+const KNOWN =
+  /absolute|maximum ratings|recommended|operating conditions|characteristics|specification|electrical|parameters|humidity|temperature|sensor|pin|terminal|connector|interface|timing|communication|registers?|package|ordering|soldering|handling|storage|dimensions|mechanical|features|description|overview|application|supply|logic|output|converter|features/i;
+
+export interface Sections {
+  readonly at: (line: number) => string;
+  readonly last: string;
+}
+
+/**
+ * The heading over each line. A caption ("Table 3: …") adds to the heading that it stands under.
+ * @param start the heading that the text before ended under
+ */
+export function sectionsOf(lines: readonly Line[], start: string): Sections {
+  const heights = lines.map(({ height }) => height).sort((a, b) => a - b);
+  const usual = heights[Math.floor(heights.length / 2)] ?? 10;
+  let heading = start;
+  let caption = '';
+  const over = lines.map((line, i) => {
+    const before = lines[i - 1];
+    const gap = before ? line.y - before.y : Infinity;
+    if (/^table\s*\d*[.:\-–\s]/i.test(line.text) && line.words.length < 16) caption = line.text;
+    else if (!headAt(lines, i) && isHeading(line, usual, gap)) {
+      heading = line.text;
+      caption = '';
+    }
+    return `${heading} ${caption}`.trim();
+  });
+  return { at: (i) => over[i] ?? start, last: over.at(-1) ?? start };
+}
+
+function isHeading({ text, words, height }: Line, usual: number, gap: number): boolean {
+  if (words.length > 9 || !/[A-Za-z]{3}/.test(text) || /[.;,]$/.test(text)) return false;
+  // A number before capitals is a chapter, unless figures follow: then it counts the rows of a table.
+  const chapter = /^\d+(?:\.\d+)*\.?\s+([A-Z].*)$/.exec(text);
+  if (chapter) return !/(?:^|\s)[±<>+–-]?\d+(?:[.,]\d+)?(?:\s|$)/.test(chapter[1] ?? '');
+  if (height > usual * 1.12) return true;
+  const capitals = text === text.toUpperCase() && words.length > 1 && !/\d/.test(text);
+  return (capitals || (gap > height * 1.5 && !/\d/.test(text))) && KNOWN.test(text);
+}

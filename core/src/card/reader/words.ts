@@ -1,0 +1,138 @@
+/** Items of a page -> words. Small print raised behind a word is a footnote mark, small print lowered belongs to it. */
+import { textOf, type PageText, type TextItem, type Word } from './page.ts';
+
+/** Gaps narrower than this share of the type size stand inside a word. */
+const INSIDE_WORD = 0.14;
+/** Small print is set at most this share of the size beside it. */
+const SMALL = 0.82;
+/** Units that are raised to a power, and the bus whose name holds a square. */
+const POWERED = /(?:^|[^a-z])(?:mm|cm|m|I)$/i;
+const MARK = /^[\d*†‡§a-e,()[\]]{1,4}$/;
+
+interface Piece {
+  text: string;
+  x0: number;
+  x1: number;
+  y: number;
+  height: number;
+  marked: boolean;
+}
+
+/** Splits items at their spaces; the width of a letter is taken as even, which is enough to find a column. */
+function pieces(items: readonly TextItem[]): Piece[] {
+  return items.flatMap((item) => {
+    const all = item.text.replace(/\u00a0/g, ' ');
+    if (all.trim() === '') return [];
+    const each = item.width / Math.max(all.length, 1);
+    return [...all.matchAll(/\S+/g)].map((match) => ({
+      text: match[0].normalize('NFC'),
+      x0: item.x + match.index * each,
+      x1: item.x + (match.index + match[0].length) * each,
+      y: item.y,
+      height: item.height,
+      marked: false,
+    }));
+  });
+}
+
+/**
+ * The words of a page, top to bottom and left to right.
+ * @example an item "V" with a lowered small "DD" behind it is the word "VDD"; "0.6" with a raised "1" is "0.6", marked
+ */
+export function wordsOf(page: Pick<PageText, 'items'>): Word[] {
+  const left = pieces(page.items).sort((a, b) => a.y - b.y || a.x0 - b.x0);
+  const sizes = left.map(({ height }) => height).sort((a, b) => a - b);
+  const usual = sizes[Math.floor(sizes.length / 2)] ?? 10;
+  const hosts: Piece[] = [];
+  const small: Piece[] = [];
+  for (const piece of left) (piece.height < usual * SMALL && piece.text.length <= 6 ? small : hosts).push(piece);
+  const byRow = rowsOf(hosts);
+  // From left to right, so that the second of two small pieces finds the first already taken in.
+  for (const piece of small.sort((a, b) => a.x0 - b.x0)) {
+    const host = byRow
+      .near(piece.y, usual)
+      .filter((h) => h.height * SMALL >= piece.height - 0.01 && Math.abs(h.y - piece.y) <= h.height * 0.7)
+      .find((h) => piece.x0 - h.x1 > -0.25 * h.height && piece.x0 - h.x1 < 0.2 * h.height);
+    if (!host) hosts.push(piece);
+    else if (piece.y < host.y - 0.15 * host.height && MARK.test(piece.text) && !POWERED.test(host.text)) {
+      host.marked = true;
+      host.x1 = Math.max(host.x1, piece.x1);
+    } else {
+      host.text += piece.text;
+      host.x1 = Math.max(host.x1, piece.x1);
+    }
+  }
+  return joined(hosts).map(({ text, x0, x1, y, height, marked }) => ({
+    text,
+    x0,
+    x1,
+    y,
+    height,
+    y0: y - height * 0.8,
+    y1: y + height * 0.25,
+    ...(marked ? { marked } : {}),
+  }));
+}
+
+function rowsOf(list: readonly Piece[]): { near(y: number, size: number): Piece[] } {
+  const cell = 20;
+  const rows = new Map<number, Piece[]>();
+  for (const piece of list) {
+    const key = Math.floor(piece.y / cell);
+    rows.set(key, [...(rows.get(key) ?? []), piece]);
+  }
+  return {
+    near(y, size) {
+      const reach = Math.ceil(size / cell);
+      const at = Math.floor(y / cell);
+      return Array.from({ length: 2 * reach + 1 }, (_, i) => rows.get(at - reach + i) ?? []).flat();
+    },
+  };
+}
+
+/** Joins pieces that touch: some writers set every letter on its own. */
+function joined(list: Piece[]): Piece[] {
+  const lines = new Map<number, Piece[]>();
+  for (const piece of list) {
+    const key = Math.round(piece.y * 2);
+    const line = lines.get(key) ?? lines.get(key - 1) ?? lines.get(key + 1);
+    if (line) line.push(piece);
+    else lines.set(key, [piece]);
+  }
+  return [...lines.values()]
+    .sort((a, b) => (a[0]?.y ?? 0) - (b[0]?.y ?? 0))
+    .flatMap((line) => {
+      const out: Piece[] = [];
+      for (const piece of line.sort((a, b) => a.x0 - b.x0)) {
+        const last = out.at(-1);
+        const gap = last ? piece.x0 - last.x1 : Infinity;
+        if (last && !last.marked && gap < INSIDE_WORD * piece.height && gap > -0.5 * piece.height) {
+          last.text += piece.text;
+          last.x1 = Math.max(last.x1, piece.x1);
+          last.marked = piece.marked;
+        } else out.push({ ...piece });
+      }
+      return out;
+    });
+}
+
+export interface Line {
+  readonly y: number;
+  readonly height: number;
+  readonly words: readonly Word[];
+  readonly text: string;
+}
+
+/** Words on one baseline, left to right. */
+export function linesOf(words: readonly Word[]): Line[] {
+  const out: { y: number; height: number; words: Word[] }[] = [];
+  for (const word of [...words].sort((a, b) => a.y - b.y || a.x0 - b.x0)) {
+    const last = out.at(-1);
+    if (last && Math.abs(last.y - word.y) <= 0.3 * Math.max(last.height, word.height)) last.words.push(word);
+    else out.push({ y: word.y, height: word.height, words: [word] });
+  }
+  return out.map(({ y, height, words: of }) => {
+    const sorted = of.sort((a, b) => a.x0 - b.x0);
+    return { y, height, words: sorted, text: textOf(sorted) };
+  });
+}

@@ -1,0 +1,40 @@
+/** Files of older versions, brought to the form of today, one version at a time. What is no older version is left as it is. */
+import { CARD_VERSION } from '../card/card.ts';
+import { PLAN_VERSION } from '../plan/plan.ts';
+
+type Entries = Record<string, unknown>;
+
+const isEntries = (value: unknown): value is Entries =>
+  value !== null && typeof value === 'object' && !Array.isArray(value);
+
+/** Version of a card -> the card as the next version writes it. */
+const CARD_STEPS: Readonly<Record<number, (card: Entries) => Entries>> = {
+  // Version 2 added body, carrier, converter, analog transfer and identity, all of which may be missing, and put
+  // what a part shows among what it serves.
+  1: ({ shows, ...card }) => ({ ...card, version: 2, ...(shows === undefined ? {} : { serves: shows }) }),
+};
+
+const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
+  // Version 2 added places and the revisions of cards.
+  1: (file) => ({ ...file, version: 2, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
+};
+
+function stepped(value: unknown, today: number, steps: Readonly<Record<number, (v: Entries) => Entries>>): unknown {
+  let now = value;
+  while (isEntries(now) && typeof now.version === 'number' && now.version < today) {
+    const step = steps[now.version];
+    if (!step) break;
+    now = step(now);
+  }
+  return now;
+}
+
+export const migrateCard = (value: unknown): unknown => stepped(value, CARD_VERSION, CARD_STEPS);
+
+export function migratePlanFile(value: unknown): unknown {
+  const file = stepped(value, PLAN_VERSION, PLAN_STEPS);
+  return isEntries(file) && Array.isArray(file.cards) ? { ...file, cards: file.cards.map(migrateCard) } : file;
+}
+
+/** The plan alone, as the browser keeps it, where it carries no version. */
+export const migrateStoredPlan = (plan: Entries): Entries => ({ places: [], revisions: {}, ...plan });
