@@ -1,6 +1,8 @@
 import { benchPins } from './pins.ts';
+import { benchSets } from './sets.ts';
 import { benchVerify } from './verify.ts';
 
 console.log('Times are the middle of many runs on this machine; compare within one run only.');
 benchVerify();
 await benchPins();
+benchSets();

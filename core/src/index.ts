@@ -65,3 +65,7 @@ export * from './format/pack-file.ts';
 export * from './format/parts-table.ts';
 export * from './format/plan-file.ts';
 export * from './format/report.ts';
+export * from './solve/sets/evaluate.ts';
+export * from './solve/sets/exclude.ts';
+export * from './solve/sets/problem.ts';
+export * from './solve/sets/search.ts';

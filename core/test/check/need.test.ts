@@ -52,7 +52,11 @@ describe('need/accuracy', () => {
   });
   it('adds drift for as long as it is meant to serve', () => {
     const [measure] = sensor.measures;
-    expect(measure && errorOver(sensor, measure, { from: 30, to: 70 }, 10)).to.include({ error: 1.8, drift: 2.5, total: 4.3 });
+    expect(measure && errorOver(sensor, measure, { from: 30, to: 70 }, 10)).to.include({
+      error: 1.8,
+      drift: 2.5,
+      total: 4.3,
+    });
   });
 });
 

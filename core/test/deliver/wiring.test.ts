@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import type { Circuit } from '../../src/circuit/circuit.ts';
-import { countLeads, partsList, piecesToBuy } from '../../src/deliver/parts-list.ts';
+import { countLeads, partsList } from '../../src/deliver/parts-list.ts';
+import { piecesToBuy } from '../../src/plan/purchase.ts';
 import { pointKey, ROW_HOLES, SCREW_WIRES, type Lead } from '../../src/deliver/wirer.ts';
 import { wiringPlan } from '../../src/deliver/wiring.ts';
 import { demo } from '../support/demo.ts';

@@ -1,0 +1,128 @@
+/** When one partial set makes another needless: whatever completes the other completes it, too, and to nothing worse. */
+import type { Offer } from '../../card/card.ts';
+import { goodsOf } from './goods.ts';
+import type { Later } from './later.ts';
+import type { Partial } from './partial.ts';
+
+const EPSILON = 1e-9;
+
+/** True when every completion of `b` is matched by one of `a` that is in nothing worse. Both have decided the same needs. */
+export function dominates(a: Partial, b: Partial, later: Later): boolean {
+  const [x, y] = [a.is, b.is];
+  // The cheap comparisons first: most pairs part here.
+  if (x.goods > y.goods + EPSILON || x.current > y.current + 1e-15 || x.error > y.error + 1e-12) return false;
+  if (x.rows > y.rows || x.arrival > y.arrival || x.buses > y.buses) return false;
+  if (x.coils > y.coils || x.lines > y.lines || (x.translatedBus && !y.translatedBus)) return false;
+  let cost = x.goods + unevenness(x.pieces, y.pieces, later);
+  // Shipping that only `a` has paid for is lost when nothing else comes from there.
+  for (const [supplier, shipping] of x.shipping) cost += Math.max(0, shipping - (y.shipping.get(supplier) ?? 0));
+  if (cost > y.goods + EPSILON) return false;
+  if (!sharesAsMuch(a, b, later)) return false;
+  if (later.pins && !asksNoMore(a, b)) return false;
+  return addressesEasier(a, b, later);
+}
+
+/** By how much more further pieces can cost after `a` than after `b`: packs that are open here and not there. */
+function unevenness(a: ReadonlyMap<Offer, number>, b: ReadonlyMap<Offer, number>, later: Later): number {
+  let gap = 0;
+  for (const offer of later.uneven) {
+    const [x, y] = [a.get(offer) ?? 0, b.get(offer) ?? 0];
+    if (x === y) continue;
+    let most = 0;
+    for (let more = 1; more <= later.left; more++) most = Math.max(most, added(offer, x, more) - added(offer, y, more));
+    gap += most;
+  }
+  return gap;
+}
+
+const added = (offer: Offer, count: number, more: number): number =>
+  goodsOf(offer, count + more) - goodsOf(offer, count);
+
+/** Every part of `b` that a later need of its place could share stands in `a` as well. */
+function sharesAsMuch(a: Partial, b: Partial, later: Later): boolean {
+  const open = (p: (typeof b.is.parts)[number]) => p.place === later.place && later.cards.has(p.option.card.id);
+  return b.is.parts
+    .filter(open)
+    .every((part) =>
+      a.is.parts.some(
+        (other) =>
+          other.place === part.place &&
+          other.option.card === part.option.card &&
+          other.option.offer === part.option.offer &&
+          other.needs.length === part.needs.length &&
+          other.needs.every((need, i) => need === part.needs[i]),
+      ),
+    );
+}
+
+/** Every line that `a` asks of the pins `b` asks as well. */
+function asksNoMore(a: Partial, b: Partial): boolean {
+  const [x, y] = [asksOf(a), asksOf(b)];
+  for (const [ask, count] of x) if (count > (y.get(ask) ?? 0)) return false;
+  return true;
+}
+
+const known = new WeakMap<Partial, ReadonlyMap<string, number>>();
+
+function asksOf(state: Partial): ReadonlyMap<string, number> {
+  let counts = known.get(state) as Map<string, number> | undefined;
+  if (!counts) {
+    counts = new Map();
+    const add = (key: string, by = 1) => counts?.set(key, (counts.get(key) ?? 0) + by);
+    for (const { option } of state.is.parts) {
+      const groups = new Map<string, string>();
+      for (const { ask, group } of option.demand.asks) {
+        if (group === null) add(ask);
+        else groups.set(group, `${groups.get(group) ?? ''} ${ask}`);
+      }
+      for (const asks of groups.values()) add(asks);
+      if (option.demand.coils > 0) add('coil', option.demand.coils);
+    }
+    if (state.is.parts.some(({ option }) => option.demand.oneWire)) add('one-wire');
+    known.set(state, counts);
+  }
+  return counts;
+}
+
+/** Each port of `a` that later ones can meet has a port of `b` to itself whose addresses it has all: `b`'s settings do for `a`. */
+function addressesEasier(a: Partial, b: Partial, later: Later): boolean {
+  const ours = relevant(a, later);
+  if (ours.length === 0) return true;
+  const theirs = relevant(b, later);
+  const holder = new Map<number, number>();
+  const place = (i: number, seen: Set<number>): boolean =>
+    theirs.some((item, k) => {
+      if (seen.has(k) || !item.every((address) => ours[i]?.includes(address))) return false;
+      seen.add(k);
+      const old = holder.get(k);
+      if (old !== undefined && !place(old, seen)) return false;
+      holder.set(k, i);
+      return true;
+    });
+  return ours.length <= theirs.length && ours.every((_, i) => place(i, new Set()));
+}
+
+const ports = new WeakMap<Partial, (readonly number[])[]>();
+
+/** Ports whose addresses a later one can meet, directly or through others that would have to move. A state is only
+ * ever asked about the needs that follow its own. */
+function relevant(state: Partial, later: Later): (readonly number[])[] {
+  if (later.addresses.size === 0) return [];
+  const known = ports.get(state);
+  if (known) return known;
+  const items = state.is.parts.flatMap(({ option }) => option.demand.addresses);
+  const reach = new Set(later.addresses);
+  const inside = new Set<number>();
+  for (let grown = true; grown;) {
+    grown = false;
+    items.forEach((item, i) => {
+      if (inside.has(i) || !item.some((address) => reach.has(address))) return;
+      inside.add(i);
+      for (const address of item) reach.add(address);
+      grown = true;
+    });
+  }
+  const found = items.filter((_, i) => inside.has(i));
+  ports.set(state, found);
+  return found;
+}

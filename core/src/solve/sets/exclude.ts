@@ -1,0 +1,59 @@
+/** Why no set meets every need: the fewest needs that exclude each other, and what stands between them. */
+import { needName } from '../../plan/need-name.ts';
+import type { Plan } from '../../plan/plan.ts';
+import { searchSets } from './search.ts';
+import type { SetProblem } from './problem.ts';
+
+export interface Exclusion {
+  /** Ids of needs; removing any one of them leaves some that can be met together. */
+  readonly needs: readonly string[];
+  /** What would have to give: budget, date, addresses and pins, or a card that meets the need at all. */
+  readonly by: 'no card' | 'no feed' | 'budget' | 'addresses or pins';
+  readonly sentence: string;
+}
+
+const only = (problem: SetProblem, ids: ReadonlySet<string>): SetProblem => ({
+  ...problem,
+  needs: problem.needs.filter(({ need }) => ids.has(need.id)),
+});
+const met = (problems: readonly SetProblem[], ids: ReadonlySet<string>): boolean =>
+  ids.size === 0 || searchSets(problems.map((problem) => only(problem, ids))).sets.length > 0;
+
+/** @returns null when some set meets every need */
+export function explainSets(plan: Plan, problems: readonly SetProblem[]): Exclusion | null {
+  const all = problems[0]?.needs ?? [];
+  const name = (id: string) => {
+    const need = plan.needs.find((n) => n.id === id);
+    return need ? needName(plan, need) : id;
+  };
+  for (const { need } of all) {
+    const here = problems.map((p) => p.needs.find((n) => n.need.id === need.id));
+    if (here.some((n) => n && n.options.length > 0)) continue;
+    const out = here[0]?.out ?? [];
+    const unfed = here.some((n) => n && n.unfed.length > 0);
+    const counted = out.map(({ reason, cards }) => `${cards.length} by ${reason}`).join(', ');
+    return {
+      needs: [need.id],
+      by: unfed ? 'no feed' : 'no card',
+      sentence: unfed
+        ? `No rail of the build can feed a card that meets: ${name(need.id)}.`
+        : `No card of the catalogue meets: ${name(need.id)}${counted ? `; those that do it are ruled out, ${counted}` : ''}.`,
+    };
+  }
+  let ids = new Set(all.map(({ need }) => need.id));
+  if (ids.size === 0 || met(problems, ids)) return null;
+  for (const id of [...ids]) {
+    const without = new Set([...ids].filter((other) => other !== id));
+    if (!met(problems, without)) ids = without;
+  }
+  const unlimited = problems.map((problem) => ({ ...problem, most: null }));
+  const budget = met(unlimited, ids);
+  const names = [...ids].map(name).join('; ');
+  return {
+    needs: [...ids],
+    by: budget ? 'budget' : 'addresses or pins',
+    sentence: budget
+      ? `Together these cost more than the budget allows: ${names}.`
+      : `These cannot be met together, because no controller has the addresses and pins for them: ${names}.`,
+  };
+}
