@@ -69,3 +69,5 @@ export * from './solve/sets/evaluate.ts';
 export * from './solve/sets/exclude.ts';
 export * from './solve/sets/problem.ts';
 export * from './solve/sets/search.ts';
+export * from './solve/move-controller.ts';
+export * from './solve/sets/take-set.ts';

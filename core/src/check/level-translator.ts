@@ -5,7 +5,7 @@ const meta: CheckMeta = {
   id: 'level/translator',
   title: 'A translator fits its two sides',
   station: 'levels',
-  rule: 'Enough channels for its lines, two rails of different nominal voltage, and a clock it can follow.',
+  rule: 'Enough channels for its lines, two rails of different nominal voltage, an open-drain style for lines that both sides pull low, and a clock it can follow.',
   source: 'the translator’s card',
   breaks: 'fault',
 };
@@ -35,6 +35,21 @@ export const levelTranslator: Check = {
           workings: far.map((net, i) => ({ name: `channel ${i + 1}`, sum: net.label })),
         }),
       );
+      const shared = far.filter(({ openDrain }) => openDrain);
+      if (shared.length > 0) {
+        const follows = translator.style === 'open-drain';
+        found.push(
+          result(circuit, meta, {
+            subjects: [node.id, 'style'],
+            severity: follows ? null : 'fault',
+            message: follows
+              ? `${node.label} lets either side pull ${shared.map(({ label }) => label).join(' and ')} low.`
+              : `${node.label} drives in one direction at a time; ${shared.map(({ label }) => label).join(' and ')} is pulled low from both sides.`,
+            meaning:
+              'On such a line parts answer where the controller spoke a moment ago; a translator with a direction blocks them.',
+          }),
+        );
+      }
       const fastest = translator.clock.max ?? translator.clock.typ ?? 0;
       const clock = Math.max(0, ...far.map((net) => net.clock ?? 0));
       if (clock > 0) {

@@ -1,4 +1,5 @@
 /** Ways out of a level that is too high or not guaranteed: translate, feed otherwise, move a pull-up. */
+import { isShared } from '../card/protocol.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
 import { addHelper, changeHelper, freeId, setFeed, setOpened } from '../plan/edits.ts';
@@ -29,6 +30,8 @@ function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Cand
   if (!first || !near || !far || near === far) return [];
   const ports = new Map<string, { part: string; port: string }>();
   let lines = 0;
+  /** Lines that both sides pull low, which a translator with a direction would block. */
+  let bothWays = false;
   for (const end of ends) {
     const part = circuit.parts.get(end.part);
     const port = portOf(part, end.signal);
@@ -43,11 +46,15 @@ function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Cand
     ) {
       seen.add(net.id);
       lines += 1;
+      bothWays ||= isShared(net.protocol);
     }
   }
   const names = [...ports.values()].map(({ part }) => circuit.parts.get(part)?.label ?? part).join(' and ');
   return [...library.values()]
-    .filter((card) => card.translator && card.translator.channels.length >= lines)
+    .filter(
+      ({ translator }) =>
+        translator && translator.channels.length >= lines && (!bothWays || translator.style === 'open-drain'),
+    )
     .map((card) => ({
       id: `translator:${[...ports.keys()].join('+')}:${card.id}`,
       title: `Put a ${card.name} between the controller and ${names}`,

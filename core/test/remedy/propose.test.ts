@@ -94,7 +94,11 @@ describe('remedies', () => {
       return found ? proposeRemedies(circuit, verdict, found, library).map(({ id }) => id) : [];
     };
     expect(ids('board.p8')).to.include.members(['feed:scale.vcc:board.3v3', 'translator:scale.data:translator-4']);
-    expect(ids('i2c.sda')).to.deep.equal(['translator:display.i2c:translator-4']);
+    // The one with a direction drives both ways by turns and cannot carry a bus.
+    expect(ids('i2c.sda')).to.deep.equal([
+      'translator:display.i2c:translator-gated',
+      'translator:display.i2c:translator-4',
+    ]);
   });
 
   it('add a missing pull-up, of the value that the house rule takes, to both lines', () => {
@@ -175,7 +179,9 @@ describe('remedies', () => {
     const band = shelf?.measures[0]?.accuracy.at(-1);
     if (!band) throw new Error('card is gone');
     band.error = 9;
-    const [first] = remediesOf(coarse, 'need/accuracy').remedies;
-    expect(first).to.equal(undefined); // its rival would answer at the other shelf's address
+    // Its nearest rival would answer at the other shelf's address; this one does not.
+    expect(remediesOf(coarse, 'need/accuracy').remedies.map(({ id }) => id)).to.deep.equal([
+      'card:shelf-bottom:humid-5v',
+    ]);
   });
 });

@@ -38,21 +38,25 @@ function unevenness(a: ReadonlyMap<Offer, number>, b: ReadonlyMap<Offer, number>
 const added = (offer: Offer, count: number, more: number): number =>
   goodsOf(offer, count + more) - goodsOf(offer, count);
 
-/** Every part of `b` that a later need of its place could share stands in `a` as well. */
+/**
+ * The parts that a later need of their place could share are the same in both. One more in `a` would not do: a card
+ * that stands there can no longer be bought for another offer.
+ */
 function sharesAsMuch(a: Partial, b: Partial, later: Later): boolean {
-  const open = (p: (typeof b.is.parts)[number]) => p.place === later.place && later.cards.has(p.option.card.id);
-  return b.is.parts
-    .filter(open)
-    .every((part) =>
-      a.is.parts.some(
+  const open = ({ is }: Partial) =>
+    is.parts.filter((p) => p.place === later.place && later.cards.has(p.option.card.id));
+  const [ours, theirs] = [open(a), open(b)];
+  return (
+    ours.length === theirs.length &&
+    theirs.every((part) =>
+      ours.some(
         (other) =>
-          other.place === part.place &&
           other.option.card === part.option.card &&
           other.option.offer === part.option.offer &&
-          other.needs.length === part.needs.length &&
-          other.needs.every((need, i) => need === part.needs[i]),
+          other.needs.join() === part.needs.join(),
       ),
-    );
+    )
+  );
 }
 
 /** Every line that `a` asks of the pins `b` asks as well. */

@@ -1,0 +1,129 @@
+/** Another controller in place of the one there: rails, feeds and pins are found anew, and what changed is told. */
+import type { Card } from '../card/card.ts';
+import type { Library } from '../card/library.ts';
+import { toInterval } from '../card/to-interval.ts';
+import type { Circuit } from '../circuit/circuit.ts';
+import { deriveCircuit } from '../circuit/derive.ts';
+import { pinUses } from '../circuit/pin-function.ts';
+import { documentOf } from '../plan/document.ts';
+import { changePart } from '../plan/edits.ts';
+import type { Helper, Plan } from '../plan/plan.ts';
+import { pinModel, solvePins, withPins } from './pins.ts';
+import { bestFeed } from './add-part.ts';
+
+export interface Moved {
+  readonly plan: Plan;
+  /** Lines with the label of their pin before and after; null without a pin. */
+  readonly pins: readonly { readonly line: string; readonly from: string | null; readonly to: string | null }[];
+  /** Rails that things hang on, by their names before and after; null where the new controller has none like it. */
+  readonly rails: readonly { readonly from: string; readonly to: string | null }[];
+  /** Why not every line found a pin. */
+  readonly trouble: string | null;
+}
+
+/** Rails whose voltages differ by no more than this share may stand in for each other. */
+const ALIKE = 0.05;
+
+/** @returns null when the plan has no controller or the card is none */
+export function moveController(circuit: Circuit, library: Library, to: Card): Moved | null {
+  const old = circuit.controller;
+  if (!old || !to.controller) return null;
+  const rails = new Map<string, string | null>();
+  for (const rail of old.card.rails ?? []) {
+    const volts =
+      circuit.rails.get(`${old.id}.${rail.id}`)?.voltage?.typ ?? (rail.voltage && toInterval(rail.voltage).typ);
+    const alike = (to.rails ?? []).find((r) => {
+      if (!r.voltage) return rail.from?.by === 'pass' && r.from?.by === 'pass';
+      return volts !== undefined && Math.abs(toInterval(r.voltage).typ - volts) <= ALIKE * volts;
+    });
+    rails.set(`${old.id}.${rail.id}`, alike ? `${old.id}.${alike.id}` : null);
+  }
+  const bare = moveRails(forgetPins(circuit.plan, old.id), rails);
+  const placed = changePart(bare, old.id, (part) => ({ ...part, card: to.id, feeds: {}, ports: {} }));
+  const withCard = (plan: Plan) => deriveCircuit(documentOf(plan, [to, ...circuit.cards.values()], library));
+  const alone = withCard(placed);
+  const feeds = Object.fromEntries(
+    to.supplies.flatMap((supply) => {
+      // The board itself cannot feed itself.
+      const others = { ...alone, rails: new Map([...alone.rails].filter(([ref]) => !ref.startsWith(`${old.id}.`))) };
+      const rail = bestFeed({ ...others, controller: null }, supply);
+      return rail ? [[supply.id, rail]] : [];
+    }),
+  );
+  const fed = withCard(changePart(placed, old.id, (part) => ({ ...part, feeds })));
+  const solution = solvePins(pinModel(fed));
+  const plan = withPins(fed, solution);
+  const before = labels(circuit);
+  const after = labels(withCard(plan));
+  const names = new Map(circuit.wishes.map(({ id, label }) => [id, label]));
+  return {
+    plan,
+    pins: [...names].flatMap(([id, line]) => {
+      const [from, now] = [before.get(id) ?? null, after.get(id) ?? null];
+      return from === now ? [] : [{ line, from, to: now }];
+    }),
+    rails: [...rails].flatMap(([from, now]) => {
+      const used = circuit.plan.parts.some(({ feeds: f }) => Object.values(f).includes(from));
+      const name = (ref: string | null, card: Card) =>
+        card.rails?.find(({ id }) => ref === `${old.id}.${id}`)?.name ?? null;
+      return used ? [{ from: name(from, old.card) ?? from, to: name(now, to) }] : [];
+    }),
+    trouble: solution.ok ? null : solution.explanation,
+  };
+}
+
+function labels(circuit: Circuit): Map<string, string> {
+  return new Map(pinUses(circuit).flatMap(({ label, wishes }) => wishes.map(({ id }) => [id, label])));
+}
+
+/** Locked pins belonged to the other board, so every line is free again; weak pulls stay wished for. */
+function forgetPins(plan: Plan, controller: string): Plan {
+  const lines = <T extends { lines?: Record<string, { pin: string | null; locked: boolean }> | undefined }>(
+    owner: T,
+  ): T =>
+    owner.lines
+      ? {
+          ...owner,
+          lines: Object.fromEntries(
+            Object.entries(owner.lines).map(([line, choice]) => [line, { ...choice, pin: null, locked: false }]),
+          ),
+        }
+      : owner;
+  return {
+    ...plan,
+    buses: plan.buses.map(lines),
+    parts: plan.parts.map((part) =>
+      part.id === controller
+        ? part
+        : {
+            ...part,
+            ports: Object.fromEntries(Object.entries(part.ports).map(([port, choice]) => [port, lines(choice)])),
+          },
+    ),
+  };
+}
+
+function moveRails(plan: Plan, rails: ReadonlyMap<string, string | null>): Plan {
+  const at = (ref: string): string | null => (rails.has(ref) ? (rails.get(ref) ?? null) : ref);
+  return {
+    ...plan,
+    parts: plan.parts.map((part) => ({
+      ...part,
+      feeds: Object.fromEntries(
+        Object.entries(part.feeds).flatMap(([supply, ref]) => {
+          const to = at(ref);
+          return to === null ? [] : [[supply, to]];
+        }),
+      ),
+    })),
+    helpers: plan.helpers.flatMap((helper): Helper[] => {
+      if (helper.kind === 'pull-up') {
+        const to = at(helper.to);
+        return to === null ? [] : [{ ...helper, to }];
+      }
+      if (helper.kind !== 'translator') return [helper];
+      const [near, far] = [at(helper.near), at(helper.far)];
+      return near === null || far === null ? [] : [{ ...helper, near, far }];
+    }),
+  };
+}
