@@ -29,7 +29,11 @@ export interface Score {
 }
 
 export async function pagesOf(file: string): Promise<PageText[]> {
-  const document = await getDocument({ data: new Uint8Array(readFileSync(file)), verbosity: VerbosityLevel.ERRORS, isEvalSupported: false }).promise;
+  const document = await getDocument({
+    data: new Uint8Array(readFileSync(file)),
+    verbosity: VerbosityLevel.ERRORS,
+    isEvalSupported: false,
+  }).promise;
   const pages: PageText[] = [];
   for (let i = 1; i <= document.numPages; i++) pages.push(await pageText(await document.getPage(i), OPS));
   await document.destroy();
@@ -64,5 +68,11 @@ export async function score(file: string): Promise<Score> {
   const proposals = readDatasheet(await pagesOf(file));
   const missed = truth.filter((t) => !proposals.some((p) => matches(t, p)));
   const wrong = proposals.filter((p) => !truth.some((t) => matches(t, p)));
-  return { wanted: truth.length, found: truth.length - missed.length, missed, wrong, wrongButSure: wrong.filter(({ sureness }) => sureness === 'sure') };
+  return {
+    wanted: truth.length,
+    found: truth.length - missed.length,
+    missed,
+    wrong,
+    wrongButSure: wrong.filter(({ sureness }) => sureness === 'sure'),
+  };
 }

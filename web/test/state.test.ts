@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { deriveCircuit, readPlan, verify } from '@idle-breadboard/core';
+import { deriveCircuit, readPlan, verify, type Circuit, type Place } from '@idle-breadboard/core';
 import { readCatalogue } from '@idle-breadboard/catalogue';
 import { readFileSync } from 'node:fs';
 import { fileName } from '../src/lib/kit/save-file.ts';
@@ -26,6 +26,7 @@ describe('proofs by subject', () => {
 
 describe('candidates for a need', () => {
   const library = readCatalogue();
+  const circuit = deriveCircuit(read.value);
   const need = {
     id: 'n',
     kind: 'sense' as const,
@@ -37,14 +38,26 @@ describe('candidates for a need', () => {
     interval: 60,
     place: 'x',
   };
+  const outOf = (change: Partial<typeof need>, at: Circuit = circuit) =>
+    candidates(library, at, { ...need, ...change }).out.map(({ reason, cards }) => [reason, cards.map(({ id }) => id)]);
   it('counts who can meet it, and the rest by the reason', () => {
-    const found = candidates(library, need, 2);
-    expect(found.able.map(({ id }) => id)).to.have.members(['humid-fixed', 'humid-strap']);
-    expect(found.out).to.deep.equal([{ reason: 'accuracy', count: 1 }]);
-    expect(candidates(library, { ...need, to: 120 }, 2).out).to.deep.equal([{ reason: 'range', count: 3 }]);
-    expect(candidates(library, { ...need, accuracy: 9, interval: 1.5 }, 2).out).to.deep.equal([
-      { reason: 'interval', count: 1 },
+    expect(candidates(library, circuit, need).able.map(({ id }) => id)).to.have.members([
+      'humid-fixed',
+      'humid-strap',
+      'humid-5v',
     ]);
+    expect(outOf({})).to.deep.equal([['accuracy', ['humid-bare', 'humid-pulse']]]);
+    expect(outOf({ to: 120 })).to.deep.equal([
+      ['range', ['humid-5v', 'humid-bare', 'humid-fixed', 'humid-pulse', 'humid-strap']],
+    ]);
+    expect(outOf({ accuracy: 9, interval: 1.5 })).to.deep.equal([['interval', ['humid-bare', 'humid-pulse']]]);
+  });
+  it('rules out by the place: water, and air that is too warm', () => {
+    const at = (place: Place) => ({ ...circuit, plan: { ...circuit.plan, places: [place] } });
+    const wet = at({ name: 'x', water: 'splash', outdoors: true, closed: false });
+    expect(outOf({}, wet).map(([reason]) => reason)).to.deep.equal(['accuracy', 'water']);
+    const hot = at({ name: 'x', water: 'dry', air: { from: 0, to: 90 }, outdoors: false, closed: true });
+    expect(outOf({}, hot).map(([reason]) => reason)).to.deep.equal(['accuracy', 'ambient']);
   });
   it('knows what can be asked for', () =>
     expect(quantities(library).map(({ quantity }) => quantity)).to.include.members([

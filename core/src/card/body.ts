@@ -1,9 +1,6 @@
 import { z } from 'zod';
 import { Id, figure, text } from './figure.ts';
-
-/** How much water a part stands, least first. */
-export const WATER = ['dry', 'splash', 'immersion'] as const;
-export type Water = (typeof WATER)[number];
+import { WATER } from './kinds.ts';
 
 export const Body = z.strictObject({
   /** m */

@@ -3,12 +3,10 @@ import { Body } from './body.ts';
 import { checkCardReferences } from './card-references.ts';
 import { Carrier } from './carrier.ts';
 import { Id, LevelFigure, Source, figure, text } from './figure.ts';
+import { CARD_KINDS, HAZARDS, LEAD_ENDS, SERVICES, SIGNAL_KINDS } from './kinds.ts';
 import { Measure } from './measure.ts';
 import { PROTOCOLS } from './protocol.ts';
-
-/** The version of the card format that this program writes. */
-export const CARD_VERSION = 2;
-export const CARD_FORMAT = 'idle-breadboard/card';
+import { CARD_FORMAT, CARD_VERSION } from './version.ts';
 
 const Volts = figure('V');
 const Amps = figure('A');
@@ -90,17 +88,6 @@ const electrical = {
   leakage: Amps.optional(),
   capacitance: Farads.optional(),
 };
-
-export const SIGNAL_KINDS = [
-  'push-pull',
-  'open-drain',
-  'input',
-  'bidirectional',
-  'switch',
-  'led',
-  'analog-out',
-  'passive',
-] as const;
 
 export const Signal = z.strictObject({
   id: Id,
@@ -187,42 +174,6 @@ export const Offer = z.strictObject({
   soldering: z.boolean(),
 });
 export type Offer = z.infer<typeof Offer>;
-
-export const HAZARDS = ['mains', 'gas', 'lithium', 'heat', 'water', 'low-voltage'] as const;
-
-/** What a need can ask of a part that does not measure. */
-export const SERVICES = [
-  'text',
-  'pictures',
-  'light',
-  'colour light',
-  'sound',
-  'moving air',
-  'switching',
-  'button',
-  'knob',
-  'contact',
-  'clock time',
-] as const;
-export type Service = (typeof SERVICES)[number];
-
-export const CARD_KINDS = [
-  'controller',
-  'module',
-  'source',
-  'regulator',
-  'driver',
-  'translator',
-  'resistor',
-  'diode',
-  'board',
-  'leads',
-  'carrier',
-] as const;
-
-/** What a lead has at its end. */
-export const LEAD_ENDS = ['male', 'female', 'bare'] as const;
-export type LeadEnd = (typeof LEAD_ENDS)[number];
 
 export const Card = z
   .strictObject({

@@ -45,8 +45,7 @@ export interface Front {
  */
 export function errorOver(card: Card, measure: Measure, wanted: Wanted, years: number, front?: Front): ErrorSum | null {
   if (unstated(measure, wanted)) return null;
-  const inside = measure.accuracy.filter((band) => band.from < wanted.to && band.to > wanted.from);
-  const worst = inside.sort((a, b) => b.error - a.error)[0];
+  const worst = worstBand(measure, wanted);
   if (!worst) return null;
   const drift = (measure.driftPerYear?.value ?? 0) * years;
   const chain = front ? analogChain(card, measure, wanted, front.adc, front.supply, front.series) : null;
@@ -58,6 +57,28 @@ export function errorOver(card: Card, measure: Measure, wanted: Wanted, years: n
     worst,
     chain,
   };
+}
+
+/**
+ * The band that decides inside the wanted range. Where bands overlap the tightest holds: a sheet that says ±2.5 from 20
+ * to 80 and ±4.5 from 0 to 100 says ±2.5 at 50.
+ */
+function worstBand(measure: Measure, wanted: Wanted): Measure['accuracy'][number] | null {
+  const ends = [wanted.from, wanted.to, ...measure.accuracy.flatMap(({ from, to }) => [from, to])]
+    .filter((end) => end >= wanted.from && end <= wanted.to)
+    .sort((a, b) => a - b);
+  let worst: Measure['accuracy'][number] | null = null;
+  for (const [i, to] of ends.entries()) {
+    const from = ends[i - 1];
+    if (from === undefined || from === to) continue;
+    const here = measure.accuracy.filter((band) => band.from <= from && band.to >= to);
+    const tightest = here.reduce<Measure['accuracy'][number] | null>(
+      (best, band) => (best && best.error <= band.error ? best : band),
+      null,
+    );
+    if (tightest && (!worst || tightest.error > worst.error)) worst = tightest;
+  }
+  return worst;
 }
 
 /** How far a measure reaches beyond a need on its tighter side; negative when it does not cover it. */

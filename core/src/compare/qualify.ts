@@ -1,5 +1,5 @@
 /** Which cards can meet a need, and what rules the others out. */
-import { WATER } from '../card/body.ts';
+import { WATER } from '../card/kinds.ts';
 import type { Card } from '../card/card.ts';
 import { errorOver, measureFor, rangeMargin, shortestInterval, type Front } from '../check/sense-error.ts';
 import type { Need, Place, Plan, SenseNeed } from '../plan/plan.ts';

@@ -1,5 +1,6 @@
 /** What to buy: parts, helpers and leads, in the packs that they are sold in. */
-import type { Card, LeadEnd, Offer } from '../card/card.ts';
+import type { Card, Offer } from '../card/card.ts';
+import type { LeadEnd } from '../card/kinds.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { chosenOffer } from '../plan/cost.ts';
 import { piecesToBuy } from '../plan/purchase.ts';

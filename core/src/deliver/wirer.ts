@@ -1,5 +1,6 @@
 /** Lays leads between points, minding how many each point can take. */
-import type { LeadEnd, Terminal } from '../card/card.ts';
+import type { Terminal } from '../card/card.ts';
+import type { LeadEnd } from '../card/kinds.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { colourFor, type ColourTurns } from './colour.ts';
 

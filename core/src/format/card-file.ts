@@ -1,4 +1,5 @@
-import { Card, CARD_FORMAT, CARD_VERSION } from '../card/card.ts';
+import { Card } from '../card/card.ts';
+import { CARD_FORMAT, CARD_VERSION } from '../card/version.ts';
 import { parseJson } from './json.ts';
 import { migrateCard } from './migrate.ts';
 import { checkEnvelope, type Read } from './plan-file.ts';

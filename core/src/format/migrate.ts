@@ -1,6 +1,6 @@
 /** Files of older versions, brought to the form of today, one version at a time. What is no older version is left as it is. */
-import { CARD_VERSION } from '../card/card.ts';
-import { PLAN_VERSION } from '../plan/plan.ts';
+import { CARD_VERSION } from '../card/version.ts';
+import { PLAN_VERSION } from '../plan/version.ts';
 
 type Entries = Record<string, unknown>;
 

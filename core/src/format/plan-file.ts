@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { Card } from '../card/card.ts';
 import type { PlanDocument } from '../plan/document.ts';
-import { MOST_PARTS, Plan, PLAN_FORMAT, PLAN_VERSION } from '../plan/plan.ts';
+import { MOST_PARTS, Plan } from '../plan/plan.ts';
+import { PLAN_FORMAT, PLAN_VERSION } from '../plan/version.ts';
 import { referenceProblems, type Problem } from '../plan/references.ts';
 import { parseJson } from './json.ts';
 import { migratePlanFile } from './migrate.ts';

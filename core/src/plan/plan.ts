@@ -1,13 +1,9 @@
 import { z } from 'zod';
-import { WATER } from '../card/body.ts';
-import { SERVICES } from '../card/card.ts';
+import { SERVICES, WATER } from '../card/kinds.ts';
 import { Id, text } from '../card/figure.ts';
 import { SHARED_PROTOCOLS } from '../card/protocol.ts';
 import { HouseRules } from './house-rules.ts';
 
-/** The version of the plan format that this program writes. */
-export const PLAN_VERSION = 2;
-export const PLAN_FORMAT = 'idle-breadboard/plan';
 /** A plan larger than this is no sensor build; the limit keeps a hostile file from stalling the page. */
 export const MOST_PARTS = 2000;
 

@@ -2,10 +2,15 @@
  * has to come with the first screen. */
 import { libraryOf, type Card, type Library, type Plan, type PlanDocument } from '@idle-breadboard/core';
 
-const cards = import.meta.glob<Card>('../../../catalogue/cards/*.json', { eager: true, import: 'default' });
 const plans = import.meta.glob<{ plan: Plan; cards: Card[] }>('../../../catalogue/plans/*.json', { import: 'default' });
 
-export const catalogue: Library = libraryOf(Object.values(cards));
+/** @throws when the server that the page came from does not answer */
+export async function loadCatalogue(): Promise<Library> {
+  const response = await fetch('/api/v1/catalogue');
+  if (!response.ok) throw new Error(`the catalogue cannot be had: ${response.status}`);
+  const { cards } = (await response.json()) as { cards: Card[] };
+  return libraryOf(cards);
+}
 
 /** Demo plans in the order of their file names. */
 export async function demoPlans(): Promise<PlanDocument[]> {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { flushSync, onMount } from 'svelte';
-  import { catalogue, demoPlans } from '$lib/catalogue';
+  import { demoPlans, loadCatalogue } from '$lib/catalogue';
   import EmptyShelf from '$lib/frame/EmptyShelf.svelte';
   import Header from '$lib/frame/Header.svelte';
   import { onKey } from '$lib/frame/keys';
@@ -11,6 +11,8 @@
   import { view } from '$lib/state/view.svelte';
   import { workbench } from '$lib/state/workbench.svelte';
   import Bus from '$lib/stations/Bus.svelte';
+  import Compare from '$lib/stations/Compare.svelte';
+  import Control from '$lib/stations/Control.svelte';
   import Levels from '$lib/stations/Levels.svelte';
   import Need from '$lib/stations/Need.svelte';
   import Parts from '$lib/stations/Parts.svelte';
@@ -37,7 +39,7 @@
 
   onMount(async () => {
     await view.start();
-    await workbench.start(catalogue, async () => (data.demo ? demoPlans() : []));
+    await workbench.start(await loadCatalogue(), async () => (data.demo ? demoPlans() : []));
   });
 
   async function take(files: FileList | null) {
@@ -75,6 +77,8 @@
       <main class="banks" id="banks">
         {#if study}
           {#if view.station === 'need'}<Need circuit={study.circuit} {proofs} />
+          {:else if view.station === 'compare'}<Compare circuit={study.circuit} />
+          {:else if view.station === 'control'}<Control circuit={study.circuit} />
           {:else if view.station === 'levels'}<Levels circuit={study.circuit} {proofs} />
           {:else if view.station === 'bus'}<Bus circuit={study.circuit} {proofs} />
           {:else if view.station === 'pins'}<Pins circuit={study.circuit} {proofs} />
@@ -106,7 +110,7 @@
   }
   .middle {
     display: grid;
-    grid-template-columns: 116px minmax(0, 1fr);
+    grid-template-columns: 124px minmax(0, 1fr);
     flex: 1;
     min-height: 0;
   }

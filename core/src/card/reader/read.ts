@@ -35,6 +35,15 @@ export function layOut(page: PageText): PageReading {
   };
 }
 
+/** The name that a document gives its part: the largest print of its first page. */
+export function nameIn(pages: readonly PageReading[]): string {
+  const lines = (pages[0]?.regions ?? []).flat().filter(({ text }) => /[A-Za-z]{2}/.test(text) && text.length <= 80);
+  const largest = Math.max(0, ...lines.map(({ height }) => height));
+  const title = lines.find(({ height }) => height >= largest - 0.1);
+  const usual = lines.map(({ height }) => height).sort((a, b) => a - b)[lines.length >> 1] ?? 0;
+  return title && largest > usual * 1.15 ? title.text : '';
+}
+
 /** What the whole document tells about each of its rows. */
 export function contextOf(pages: readonly PageReading[]): Reading {
   const text = pages.map((page) => page.text).join('\n');
@@ -92,6 +101,11 @@ export function readDatasheet(
     progress(i + 1);
     return read.drafts;
   });
+  return settleProposals(drafts);
+}
+
+/** Drafts of all pages -> proposals: each figure once, with how sure it is. */
+export function settleProposals(drafts: readonly (Draft & { page: number })[]): Proposal[] {
   return settle(drafts).map((draft, i) => {
     const { weak = false, ...rest } = draft;
     return { ...rest, id: `p${i + 1}`, sureness: surenessOf(draft.doubts, weak) };

@@ -32,6 +32,7 @@
       ...(circuit
         ? [
             { id: 'do-add', name: 'Add a part', hint: '', run: () => (view.sheet = 'add-part') },
+            { id: 'do-catalogue', name: 'Open the catalogue', hint: 'cards', run: () => view.openCatalogue() },
             { id: 'do-assign', name: 'Assign the rest of the pins', hint: '', run: () => void assignRest() },
             { id: 'do-export', name: 'Export this plan', hint: '', run: doExport },
             { id: 'do-print', name: 'Print', hint: 'wiring or parts', run: () => window.print() },

@@ -27,6 +27,7 @@
       <DropdownMenu.Separator class="menu-line" />
       <DropdownMenu.Item class="menu-item" onSelect={startPlan}>New plan</DropdownMenu.Item>
       <DropdownMenu.Item class="menu-item" onSelect={openFile}>Import a plan file</DropdownMenu.Item>
+      <DropdownMenu.Item class="menu-item" onSelect={() => view.openCatalogue()}>Catalogue of cards</DropdownMenu.Item>
       {#if workbench.plan}
         <DropdownMenu.Item class="menu-item" onSelect={doExport}>Export this plan</DropdownMenu.Item>
         <DropdownMenu.Item class="menu-item" onSelect={() => workbench.duplicate()}

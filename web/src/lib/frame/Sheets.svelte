@@ -1,6 +1,7 @@
 <!-- Everything that is laid over the bench, in one piece that comes after the first screen. -->
 <script lang="ts">
   import AddPartSheet from './AddPartSheet.svelte';
+  import CatalogueSheet from '../drawer/CatalogueSheet.svelte';
   import FindBox from './FindBox.svelte';
   import KeysSheet from './KeysSheet.svelte';
   import ProofsSheet from './ProofsSheet.svelte';
@@ -16,5 +17,6 @@
 <ProofsSheet />
 <RulesSheet />
 <AddPartSheet />
+<CatalogueSheet />
 <RemoveSheet />
 <RefusalSheet />

@@ -9,6 +9,8 @@
     if (!circuit) return new Set<string>();
     const done = new Set<string>();
     if (circuit.plan.needs.length > 0) done.add('need');
+    if (circuit.plan.parts.some(({ needs }) => needs.length > 0)) done.add('compare');
+    if (circuit.controller) done.add('control');
     if (circuit.nets.some(({ ends }) => ends.length > 1)) done.add('levels');
     if (circuit.buses.some(({ members }) => members.length > 0)) done.add('bus');
     if (circuit.wishes.some(({ pin }) => pin !== null)) done.add('pins');
@@ -85,6 +87,9 @@
     background: var(--board);
     font-weight: 680;
     box-shadow: inset 3px 0 var(--copper);
+  }
+  svg {
+    flex: none;
   }
   .key {
     color: var(--quiet);

@@ -8,9 +8,10 @@
     open,
     title,
     wide = false,
+    tall = false,
     close,
     children,
-  }: { open: boolean; title: string; wide?: boolean; close: () => void; children: Snippet } = $props();
+  }: { open: boolean; title: string; wide?: boolean; tall?: boolean; close: () => void; children: Snippet } = $props();
 
   /** Where there is something to type, typing can begin at once. */
   function focusField(event: Event) {
@@ -24,7 +25,7 @@
 <Dialog.Root {open} onOpenChange={(next) => !next && close()}>
   <Dialog.Portal>
     <Dialog.Overlay class="sheet-shade" />
-    <Dialog.Content class="sheet {wide ? 'wide' : ''}" onOpenAutoFocus={focusField}>
+    <Dialog.Content class="sheet {wide ? 'wide' : ''} {tall ? 'tall' : ''}" onOpenAutoFocus={focusField}>
       <div class="flex items-center gap-2 border-b border-quiet px-3 py-1">
         <Dialog.Title class="m-0 grow text-base font-semibold">{title}</Dialog.Title>
         <Dialog.Close class="act bare" aria-label="close"><X size={16} /></Dialog.Close>
@@ -57,6 +58,12 @@
     border-top: 3px solid var(--rail-red);
     border-bottom: 3px solid var(--rail-blue);
     border-radius: 2px;
+  }
+  :global(.sheet.tall) {
+    top: 3vh;
+    height: 94vh;
+    max-height: 94vh;
+    width: min(1240px, calc(100vw - 24px));
   }
   :global(.sheet.wide) {
     width: min(1080px, calc(100vw - 24px));

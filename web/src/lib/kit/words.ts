@@ -2,6 +2,10 @@
 export const WORDS: Readonly<Record<string, string>> = {
   'need/range': 'range',
   'need/accuracy': 'accuracy',
+  'need/interval': 'interval',
+  'need/warm-up': 'warm-up',
+  'need/trigger': 'level',
+  'need/selectivity': 'also',
   'level/over-voltage': 'roof',
   'level/high': 'high',
   'level/low': 'low',

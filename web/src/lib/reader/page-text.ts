@@ -12,8 +12,12 @@ const times = (m: Matrix, n: Matrix): Matrix => [
   m[0] * n[4] + m[2] * n[5] + m[4],
   m[1] * n[4] + m[3] * n[5] + m[5],
 ];
-const at = (m: Matrix, x: number, y: number): [number, number] => [m[0] * x + m[2] * y + m[4], m[1] * x + m[3] * y + m[5]];
-const isMatrix = (value: unknown): value is Matrix => Array.isArray(value) && value.length === 6 && value.every((n) => typeof n === 'number');
+const at = (m: Matrix, x: number, y: number): [number, number] => [
+  m[0] * x + m[2] * y + m[4],
+  m[1] * x + m[3] * y + m[5],
+];
+const isMatrix = (value: unknown): value is Matrix =>
+  Array.isArray(value) && value.length === 6 && value.every((n) => typeof n === 'number');
 
 /** Pages with more than this are drawings or hostile; what is beyond is not read. */
 export const MOST_ITEMS = 20_000;
@@ -54,7 +58,13 @@ export async function pageText(page: PDFPageProxy, ops: Operations): Promise<Pag
     items.push({ text: item.str, x: placed[4], y: placed[5], width: item.width, height });
     if (items.length >= MOST_ITEMS) break;
   }
-  return { page: page.pageNumber, width: viewport.width, height: viewport.height, items, rulings: await rulingsOf(page, base, ops) };
+  return {
+    page: page.pageNumber,
+    width: viewport.width,
+    height: viewport.height,
+    items,
+    rulings: await rulingsOf(page, base, ops),
+  };
 }
 
 async function rulingsOf(page: PDFPageProxy, base: Matrix, ops: Operations): Promise<Ruling[]> {
@@ -85,7 +95,7 @@ function addPath(rulings: Ruling[], data: Float32Array, matrix: Matrix): void {
     addLine(rulings, at(matrix, x, y), at(matrix, toX, toY));
     [x, y] = [toX, toY];
   };
-  for (let i = 0; i < data.length; ) {
+  for (let i = 0; i < data.length;) {
     const op = data[i] ?? CLOSE;
     const count = COORDINATES[op];
     if (count === undefined) return;

@@ -1,32 +1,76 @@
-/** Which cards can meet a need, and what rules the others out. */
-import { disqualifies, type Card, type Library, type SenseNeed } from '@idle-breadboard/core';
+/** What the Need station asks of the core: who qualifies, in words. */
+import {
+  qualify,
+  QUANTITIES,
+  settingOf,
+  type Card,
+  type Circuit,
+  type Front,
+  type Library,
+  type Need,
+  type Place,
+  type Plan,
+  type Qualified,
+  type Reason,
+} from '@idle-breadboard/core';
 
-export interface Candidates {
-  readonly able: readonly Card[];
-  /** How many are ruled out by each reason; other quantities are not counted. */
-  readonly out: readonly { reason: 'range' | 'accuracy' | 'interval'; count: number }[];
+/** How an analog sensor's voltage would reach the controller of the plan. */
+export function frontOf(circuit: Circuit): Front {
+  const { controller, plan } = circuit;
+  const logic = controller?.card.controller?.io.reference;
+  const rail = controller && logic ? circuit.rails.get(`${controller.id}.${logic}`) : undefined;
+  return { adc: controller?.card.controller?.adc, supply: rail?.voltage?.typ ?? 0, series: plan.rules.series };
 }
 
-export function candidates(library: Library, need: SenseNeed, years: number): Candidates {
-  const able: Card[] = [];
-  const out = { range: 0, accuracy: 0, interval: 0 };
-  for (const card of library.values()) {
-    const why = disqualifies(card, need, years);
-    if (why === null) able.push(card);
-    else if (why !== 'quantity') out[why] += 1;
-  }
-  return {
-    able,
-    out: (['range', 'accuracy', 'interval'] as const)
-      .map((reason) => ({ reason, count: out[reason] }))
-      .filter(({ count }) => count > 0),
-  };
-}
+export const candidates = (library: Library, circuit: Circuit, need: Need): Qualified =>
+  qualify(library.values(), need, settingOf(circuit.plan, need, frontOf(circuit)));
+
+export const REASON_WORDS: Readonly<Record<Reason, string>> = {
+  quantity: 'quantity',
+  range: 'range',
+  accuracy: 'accuracy',
+  interval: 'interval',
+  ambient: 'air temperature at the place',
+  water: 'water at the place',
+  lead: 'length of the lead',
+  price: 'price',
+  date: 'arrival',
+  service: 'what it does',
+};
 
 /** Quantities that some card measures, with their unit: what a sentence can ask for. */
 export function quantities(library: Library): readonly { quantity: string; unit: string }[] {
   const all = [...library.values()].flatMap(({ measures }) =>
     measures.map(({ quantity, unit }) => ({ quantity, unit })),
   );
-  return [...new Map(all.map((q) => [q.quantity, q])).values()].sort((a, b) => (a.quantity < b.quantity ? -1 : 1));
+  const order = new Map(QUANTITIES.map(({ quantity }, i) => [quantity, i]));
+  const rank = (q: string) => order.get(q) ?? order.size;
+  return [...new Map(all.map((q) => [q.quantity, q])).values()].sort(
+    (a, b) => rank(a.quantity) - rank(b.quantity) || (a.quantity < b.quantity ? -1 : 1),
+  );
 }
+
+/** A range that a quantity is often asked over, taken from the card that reaches furthest: where a new sentence begins. */
+export function usualRange(library: Library, quantity: string): { from: number; to: number; accuracy: number } {
+  const measures = [...library.values()].flatMap((card: Card) => card.measures.filter((m) => m.quantity === quantity));
+  const widest = measures.sort((a, b) => b.range.to - b.range.from - (a.range.to - a.range.from))[0];
+  if (!widest) return { from: 0, to: 1, accuracy: 0.1 };
+  const worst = Math.max(...widest.accuracy.map(({ error }) => error));
+  return { from: widest.range.from, to: widest.range.to, accuracy: worst > 0 ? worst : 1 };
+}
+
+/** Names of places that needs are at, in the order of the needs, and those that were described already. */
+export const placeNames = (plan: Plan): string[] => [
+  ...new Set([
+    ...plan.needs.flatMap((need) => (need.kind === 'trigger' ? [] : [need.place])),
+    ...plan.places.map(({ name }) => name),
+  ]),
+];
+
+export const placeOf = (plan: Plan, name: string): Place =>
+  plan.places.find((place) => place.name === name) ?? { name, water: 'dry', outdoors: false, closed: false };
+
+export const withPlace = (plan: Plan, place: Place): Plan => ({
+  ...plan,
+  places: [...plan.places.filter(({ name }) => name !== place.name), place],
+});

@@ -13,6 +13,8 @@ export interface Station {
 /** The stations that do something. */
 export const STATIONS: readonly Station[] = [
   { id: 'need', key: '1', name: 'Need' },
+  { id: 'compare', key: '2', name: 'Compare' },
+  { id: 'control', key: '3', name: 'Control' },
   { id: 'levels', key: '4', name: 'Levels' },
   { id: 'bus', key: '5', name: 'Bus' },
   { id: 'pins', key: '6', name: 'Pins' },
@@ -21,7 +23,7 @@ export const STATIONS: readonly Station[] = [
   { id: 'parts', key: '9', name: 'Parts' },
 ];
 
-export type Sheet = 'find' | 'keys' | 'proofs' | 'rules' | 'add-part' | 'remove' | null;
+export type Sheet = 'find' | 'keys' | 'proofs' | 'rules' | 'add-part' | 'remove' | 'catalogue' | null;
 
 /** How long a notice stands, ms. */
 const NOTICE_TIME = 8000;
@@ -40,6 +42,10 @@ class View {
   scope = $state<'all' | 'station'>('all');
   trayOpen = $state(true);
   sheet = $state<Sheet>(null);
+  /** Card that the catalogue is open at. */
+  card = $state<string | null>(null);
+  /** Need whose candidates are compared. */
+  compared = $state<string | null>(null);
   theme = $state<'light' | 'dark'>('light');
   /** Share of the width that the left bank has. */
   split = $state(0.42);
@@ -90,6 +96,18 @@ class View {
   goTo(station: StationId): void {
     this.station = station;
     history.replaceState(history.state, '', `#${station}`);
+  }
+
+  /** Candidates for a need, side by side. */
+  compare(need: string): void {
+    this.compared = need;
+    this.goTo('compare');
+  }
+
+  /** Opens the catalogue, at a card or at its list. */
+  openCatalogue(card: string | null = null): void {
+    this.card = card;
+    this.sheet = 'catalogue';
   }
 
   /** Shows a result in the tray, and its row in the banks. */

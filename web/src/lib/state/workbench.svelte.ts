@@ -3,6 +3,7 @@ import {
   deriveCircuit,
   documentOf,
   emptyPlan,
+  referenceProblems,
   type Card,
   type Circuit,
   type Library,
@@ -12,6 +13,7 @@ import {
 } from '@idle-breadboard/core';
 import { wrap, type Remote } from 'comlink';
 import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
+import { drawer } from './drawer.svelte';
 import type { Study, StudyWorker } from '../worker/study';
 
 export interface ShelfEntry {
@@ -26,8 +28,6 @@ interface Step {
 }
 
 export class Workbench {
-  /** Cards that ship with the app. */
-  private catalogue: Library = new Map();
   /** Cards of the open plan, in the versions that it was made with. */
   private own = $state.raw<readonly Card[]>([]);
   private steps = $state.raw<readonly Step[]>([]);
@@ -60,14 +60,16 @@ export class Workbench {
   undoWhat = $derived(this.steps[this.at]?.why ?? '');
   redoWhat = $derived(this.steps[this.at + 1]?.why ?? '');
 
-  /** Every card that may be used: the catalogue's, and before them the plan's own. */
-  library = $derived.by<Library>(
-    () => new Map([...this.catalogue, ...this.own.map((card) => [card.id, card] as const)]),
-  );
+  /** Every card that may be used: the drawer's, and before them those that the plan was made with. */
+  library = $derived.by<Library>(() => {
+    const pinned = documentOf(this.plan ?? emptyPlan('none', 'none'), this.own).cards;
+    const first = new Map([...this.own].reverse().map((card) => [card.id, card] as const));
+    return new Map([...drawer.cards, ...first, ...pinned.map((card) => [card.id, card] as const)]);
+  });
 
   /** @param demo gives the plans for an empty shelf */
   async start(catalogue: Library, demo: () => Promise<readonly PlanDocument[]>): Promise<void> {
-    this.catalogue = catalogue;
+    await drawer.start(catalogue);
     this.own = [];
     this.worker = wrap<StudyWorker>(
       new Worker(new URL('../worker/study.worker.ts', import.meta.url), { type: 'module' }),
@@ -117,12 +119,33 @@ export class Workbench {
   edit(plan: Plan, why: string): void {
     if (plan === this.plan) return;
     // Cards stay with the plan while any step of its history may need them.
-    const known = new Set(this.own.map(({ id }) => id));
-    this.own = [...this.own, ...documentOf(plan, [], this.library).cards.filter(({ id }) => !known.has(id))];
+    const key = ({ id, revision }: Card) => `${id} ${revision}`;
+    const known = new Set(this.own.map(key));
+    this.own = [...this.own, ...documentOf(plan, this.own, this.library).cards.filter((card) => !known.has(key(card)))];
     this.steps = [...this.steps.slice(0, this.at + 1), { plan, why }];
     this.at += 1;
     this.save(true);
     void this.verify();
+  }
+
+  /** Cards of the plan of which the drawer has a later revision. */
+  newer = $derived.by<readonly { before: Card; after: Card }[]>(() => {
+    if (!this.plan) return [];
+    return documentOf(this.plan, this.own, this.library).cards.flatMap((before) => {
+      const after = drawer.cards.get(before.id);
+      return after && after.revision > before.revision ? [{ before, after }] : [];
+    });
+  });
+
+  /** Takes the later revision of a card into the plan. @returns what the plan names that the revision no longer has */
+  takeRevision(card: Card): readonly Problem[] {
+    if (!this.plan) return [];
+    const plan = { ...this.plan, revisions: { ...this.plan.revisions, [card.id]: card.revision } };
+    const problems = referenceProblems(documentOf(plan, [...this.own, card], this.library));
+    if (problems.length > 0) return problems;
+    this.own = [...this.own, card];
+    this.edit(plan, `take revision ${card.revision} of ${card.name}`);
+    return [];
   }
 
   undo(): void {
@@ -204,6 +227,18 @@ export class Workbench {
     }
   }
 
+  async readPack(text: string) {
+    return this.worker?.readPack(text);
+  }
+
+  async writePack(cards: readonly Card[]): Promise<string> {
+    return (await this.worker?.writePack(cards)) ?? '';
+  }
+
+  async cardProblems(card: Card): Promise<readonly Problem[]> {
+    return (await this.worker?.cardProblems(card)) ?? [];
+  }
+
   /** The file of the open plan, with exactly the cards that it uses. */
   async exported(): Promise<string> {
     return this.plan && this.worker ? this.worker.write(documentOf(this.plan, this.own, this.library)) : '';
@@ -225,15 +260,15 @@ export class Workbench {
   }
 
   async create(name: string): Promise<void> {
-    const board = this.catalogue.has('board-full') ? 'board-full' : null;
-    const all = [...this.catalogue.values()];
+    const board = drawer.cards.has('board-full') ? 'board-full' : null;
+    const all = [...drawer.cards.values()];
     const plan: Plan = {
       ...emptyPlan(slug(name), name),
       board,
       leads: all.filter(({ kind }) => kind === 'leads').map(({ id }) => id),
       resistors: all.find(({ kind }) => kind === 'resistor')?.id ?? null,
     };
-    await this.openNew(documentOf(plan, [], this.catalogue));
+    await this.openNew(documentOf(plan, [], drawer.cards));
   }
 
   async openNew(document: PlanDocument): Promise<void> {

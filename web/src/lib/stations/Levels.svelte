@@ -39,6 +39,7 @@
     switch: 'contact',
     led: 'light',
     'analog-out': 'analog',
+    passive: 'passive',
   };
   const nets = $derived(circuit.nets.filter(({ ends }) => ends.length > 1));
 </script>

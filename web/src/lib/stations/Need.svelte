@@ -4,12 +4,13 @@
   import QuantityField from '../kit/QuantityField.svelte';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
-  import { quantities } from '../state/needs';
+  import { placeNames, placeOf, quantities, usualRange } from '../state/needs';
   import type { Proofs } from '../state/proofs';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import NeedRow from './NeedRow.svelte';
   import PartRow from './PartRow.svelte';
+  import PlaceRow from './PlaceRow.svelte';
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
   const plan = $derived(circuit.plan);
@@ -19,29 +20,38 @@
 
   function newNeed(kind: Need['kind']) {
     edit((p) => {
-      const first = asked[0] ?? { quantity: 'air temperature', unit: '°C' };
-      const id = freeId(p, kind === 'sense' ? first.quantity : kind);
-      const need: Need =
-        kind === 'sense'
-          ? {
-              id,
-              kind,
-              quantity: first.quantity,
-              unit: first.unit,
-              from: 0,
-              to: 50,
-              accuracy: 5,
-              interval: 60,
-              place: 'somewhere',
-            }
-          : {
-              id,
-              kind,
-              what:
-                kind === 'show' ? 'show readings as text' : kind === 'drive' ? 'switch something' : 'press a button',
-              place: 'somewhere',
-            };
-      return addNeed(p, need);
+      const first = asked.find(({ quantity }) => quantity === 'air temperature') ?? asked[0];
+      const place = p.needs.find((n) => n.kind !== 'trigger');
+      const at = place?.kind === 'sense' || place?.kind === 'show' ? place.place : 'somewhere';
+      if (kind === 'sense') {
+        const q = first ?? { quantity: 'air temperature', unit: '°C' };
+        const range =
+          q.quantity === 'air temperature'
+            ? { from: 0, to: 50, accuracy: 5 }
+            : usualRange(workbench.library, q.quantity);
+        return addNeed(p, { id: freeId(p, q.quantity), kind, ...q, ...range, interval: 60, place: at });
+      }
+      if (kind === 'trigger') {
+        const of = p.needs.find((n) => n.kind === 'sense');
+        if (of?.kind !== 'sense') return p;
+        const sets = p.needs
+          .filter((n) => n.kind === 'drive')
+          .slice(0, 1)
+          .map(({ id }) => id);
+        return addNeed(p, {
+          id: freeId(p, 'trigger'),
+          kind,
+          of: of.id,
+          when: 'above',
+          level: of.to,
+          hysteresis: 0,
+          release: 'clears',
+          sets,
+        });
+      }
+      const what = kind === 'show' ? 'show readings as text' : kind === 'drive' ? 'switch something' : 'press a button';
+      const service = kind === 'show' ? 'text' : kind === 'operate' ? 'button' : undefined;
+      return addNeed(p, { id: freeId(p, kind), kind, what, place: at, ...(service ? { service } : {}) });
     }, 'add a need');
   }
 
@@ -60,6 +70,12 @@
     <button type="button" class="act" onclick={() => newNeed('show')}><Plus size={14} />show</button>
     <button type="button" class="act" onclick={() => newNeed('drive')}><Plus size={14} />drive</button>
     <button type="button" class="act" onclick={() => newNeed('operate')}><Plus size={14} />operate</button>
+    <button
+      type="button"
+      class="act"
+      disabled={!plan.needs.some(({ kind }) => kind === 'sense')}
+      onclick={() => newNeed('trigger')}><Plus size={14} />trigger</button
+    >
   {/snippet}
   <Row>
     {#snippet choose()}
@@ -105,6 +121,16 @@
         >{/snippet}</Row
     >
   {/each}
+  {#if plan.needs.length > 0}
+    <Row head>{#snippet choose()}<span class="grow">Places</span>{/snippet}</Row>
+    {#each placeNames(plan) as place (place)}
+      <PlaceRow
+        place={placeOf(plan, place)}
+        needs={plan.needs.filter((n) => n.kind !== 'trigger' && n.place === place).length}
+        {edit}
+      />
+    {/each}
+  {/if}
   <Row head>
     {#snippet choose()}
       <span class="grow">Parts chosen <span class="unit font-normal">{plan.parts.length}</span></span>

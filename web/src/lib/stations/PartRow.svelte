@@ -3,6 +3,7 @@
   import {
     changePart,
     chosenOffer,
+    needName,
     removePart,
     rivals,
     swapCard,
@@ -25,9 +26,7 @@
   const others = $derived(node ? rivals(circuit, workbench.library, node) : []);
   const offer = $derived(node && chosenOffer(node.card, circuit.plan.rules.buying));
   const serves = $derived(
-    circuit.plan.needs
-      .filter(({ id }) => part.needs.includes(id))
-      .map((need) => (need.kind === 'sense' ? `${need.quantity}, ${need.place}` : need.what)),
+    circuit.plan.needs.filter(({ id }) => part.needs.includes(id)).map((need) => needName(circuit.plan, need)),
   );
 
   function swap(id: string) {

@@ -1,6 +1,6 @@
 /** What the browser keeps: plans, their history, and small settings. */
 import Dexie, { type EntityTable, type Table } from 'dexie';
-import type { Card, Plan } from '@idle-breadboard/core';
+import { migrateCard, migrateStoredPlan, type Card, type Plan } from '@idle-breadboard/core';
 
 export interface StoredPlan {
   id: string;
@@ -24,11 +24,30 @@ export interface StoredStep {
 class Shelf extends Dexie {
   plans!: EntityTable<StoredPlan, 'id'>;
   steps!: Table<StoredStep, [string, number]>;
+  /** The maker's own cards, every revision. */
+  cards!: Table<Card, [string, number]>;
   settings!: EntityTable<{ key: string; value: string }, 'key'>;
 
   constructor() {
     super('idle-breadboard');
     this.version(1).stores({ plans: 'id, changed', steps: '[planId+index], planId', settings: 'key' });
+    // The second version keeps the maker's own cards, and brings plans to the form of today.
+    this.version(2)
+      .stores({ cards: '[id+revision], id' })
+      .upgrade(async (store) => {
+        await store
+          .table<StoredStep>('steps')
+          .toCollection()
+          .modify((step) => {
+            step.plan = migrateStoredPlan(step.plan) as Plan;
+          });
+        await store
+          .table<StoredPlan>('plans')
+          .toCollection()
+          .modify((plan) => {
+            plan.cards = plan.cards.map((card) => migrateCard(card) as Card);
+          });
+      });
   }
 }
 

@@ -7,6 +7,7 @@ import type {
   PartsList,
   PinSolution,
   Plan,
+  Problem,
   Remedy,
   Verdict,
   WiringPlan,
@@ -29,6 +30,10 @@ export interface StudyWorker {
   read(text: string): Read<PlanDocument>;
   /** The text of a plan file. */
   write(document: PlanDocument): string;
+  readPack(text: string): Read<readonly Card[]>;
+  writePack(cards: readonly Card[]): string;
+  /** What the schema has against a card. */
+  cardProblems(card: Card): readonly Problem[];
   /** A list of the plan studied last as a file for spreadsheets. */
   csv(of: 'wiring' | 'parts'): string;
   /** Pins for everything that is not locked. */

@@ -6,7 +6,10 @@ import {
   partsList,
   pinModel,
   proposeRemedies,
+  readCard,
+  readPack,
   readPlan,
+  writePack,
   solvePins,
   verify,
   wiringCsv,
@@ -42,6 +45,12 @@ const worker: StudyWorker = {
   },
   read: readPlan,
   write: writePlan,
+  readPack,
+  writePack,
+  cardProblems(card) {
+    const read = readCard(JSON.stringify(card));
+    return read.ok ? [] : read.problems;
+  },
   csv(of) {
     if (!last) return '';
     return of === 'wiring' ? wiringCsv(last.wiring) : partsCsv(last.parts);

@@ -1,5 +1,5 @@
 import { readPlan, reportOf } from '@idle-breadboard/core';
-import { catalogue } from '$lib/catalogue';
+import { catalogue } from '$lib/server/catalogue';
 import { problem, readBody } from '$lib/problem-json';
 import type { RequestHandler } from './$types';
 

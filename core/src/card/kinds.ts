@@ -1,0 +1,53 @@
+/** The closed lists of words that cards and plans use. They stand apart from the schemas, so that the interface can read them
+ * without the reader of files. */
+
+export const SIGNAL_KINDS = [
+  'push-pull',
+  'open-drain',
+  'input',
+  'bidirectional',
+  'switch',
+  'led',
+  'analog-out',
+  'passive',
+] as const;
+
+export const HAZARDS = ['mains', 'gas', 'lithium', 'heat', 'water', 'low-voltage'] as const;
+
+/** What a need can ask of a part that does not measure. */
+export const SERVICES = [
+  'text',
+  'pictures',
+  'light',
+  'colour light',
+  'sound',
+  'moving air',
+  'switching',
+  'button',
+  'knob',
+  'contact',
+  'clock time',
+] as const;
+export type Service = (typeof SERVICES)[number];
+
+export const CARD_KINDS = [
+  'controller',
+  'module',
+  'source',
+  'regulator',
+  'driver',
+  'translator',
+  'resistor',
+  'diode',
+  'board',
+  'leads',
+  'carrier',
+] as const;
+
+/** What a lead has at its end. */
+export const LEAD_ENDS = ['male', 'female', 'bare'] as const;
+export type LeadEnd = (typeof LEAD_ENDS)[number];
+
+/** How much water a part stands, least first. */
+export const WATER = ['dry', 'splash', 'immersion'] as const;
+export type Water = (typeof WATER)[number];

@@ -1,0 +1,64 @@
+/** Putting a carrier on the controller: its fitted parts come into the plan, on the pins that it leads them to. */
+import type { Card } from '../card/card.ts';
+import type { Library } from '../card/library.ts';
+import type { Circuit } from '../circuit/circuit.ts';
+import { freeId, removePart } from '../plan/edits.ts';
+import type { PartChoice, Plan, PortChoice } from '../plan/plan.ts';
+
+/** The carrier of a plan, if it has one. */
+export const carrierOf = (circuit: Circuit): { part: string; card: Card } | null => {
+  for (const { id, card } of circuit.parts.values()) if (card.carrier) return { part: id, card };
+  return null;
+};
+
+/** @returns null when the card is no carrier or does not fit the controller */
+export function addCarrier(circuit: Circuit, library: Library, card: Card): Plan | null {
+  const controller = circuit.controller;
+  const names = controller && card.carrier?.fits[controller.card.id];
+  if (!card.carrier || !controller || !names) return null;
+  const old = carrierOf(circuit);
+  let plan = old ? removeCarrier(circuit.plan, old.part) : circuit.plan;
+  const id = freeId(plan, card.name);
+  const logic = `${controller.id}.${controller.card.controller?.io.reference ?? ''}`;
+  plan = {
+    ...plan,
+    parts: [
+      ...plan.parts,
+      { id, card: card.id, label: card.name.slice(0, 60), needs: [], feeds: {}, ports: {}, opened: [] },
+    ],
+  };
+  for (const fitted of card.carrier.fitted) {
+    const its = library.get(fitted.card);
+    if (!its) continue;
+    const ports = Object.fromEntries(
+      Object.entries(fitted.lines).map(([port, lines]): [string, PortChoice] => [
+        port,
+        {
+          lines: Object.fromEntries(
+            Object.entries(lines).map(([line, name]) => [line, { pin: names[name] ?? null, locked: true }]),
+          ),
+        },
+      ]),
+    );
+    const part: PartChoice = {
+      id: freeId(plan, fitted.label),
+      card: its.id,
+      label: fitted.label,
+      needs: [],
+      // What sits on the carrier is fed from the levels that the controller speaks.
+      feeds: Object.fromEntries(its.supplies.map((supply) => [supply.id, logic])),
+      ports,
+      opened: [],
+      fittedOn: id,
+    };
+    plan = { ...plan, parts: [...plan.parts, part] };
+  }
+  return plan;
+}
+
+/** Takes a carrier off, with everything that is fitted on it. */
+export const removeCarrier = (plan: Plan, carrier: string): Plan =>
+  removePart(
+    plan.parts.filter(({ fittedOn }) => fittedOn === carrier).reduce((p, part) => removePart(p, part.id), plan),
+    carrier,
+  );

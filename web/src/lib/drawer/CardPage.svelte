@@ -1,0 +1,214 @@
+<!-- A card: every figure with its source, what is missing, its revisions; to be used, cloned or edited. -->
+<script lang="ts">
+  import {
+    addPart,
+    differences,
+    figuresOf,
+    formatAddress,
+    formatQuantity,
+    missingOf,
+    type Card,
+    type PlacedFigure,
+  } from '@idle-breadboard/core';
+  import ArrowLeft from '@lucide/svelte/icons/arrow-left';
+  import { money } from '../kit/words';
+  import { drawer } from '../state/drawer.svelte';
+  import { view } from '../state/view.svelte';
+  import { workbench } from '../state/workbench.svelte';
+  import FigureEdit from './FigureEdit.svelte';
+
+  let { card, back, close }: { card: Card; back: () => void; close: () => void } = $props();
+  let editing = $state<string | null>(null);
+  const figures = $derived(figuresOf(card));
+  const missing = $derived(missingOf(card));
+  const used = $derived(workbench.plan?.parts.filter((part) => part.card === card.id).length ?? 0);
+  const newer = $derived(workbench.newer.find(({ after }) => after.id === card.id) ?? null);
+  const changes = $derived(newer ? differences(newer.before, newer.after) : []);
+
+  const bound = (v: number, unit: string) =>
+    unit === 'address'
+      ? formatAddress(v)
+      : unit === 'word'
+        ? `0x${v.toString(16).toUpperCase()}`
+        : unit === 'share'
+          ? `${v} × supply`
+          : unit === 'offset'
+            ? `supply ${v < 0 ? '−' : '+'} ${Math.abs(v)} V`
+            : formatQuantity(v, unit, 4);
+  const SOURCE_WORDS = {
+    measured: 'measured',
+    datasheet: 'datasheet',
+    seller: 'seller’s page',
+    'class-typical': 'class-typical',
+    memory: 'from memory',
+  };
+  const sourceText = (f: PlacedFigure) =>
+    f.source ? `${SOURCE_WORDS[f.source.kind]}${f.source.page ? `, p. ${f.source.page}` : ''}` : '';
+
+  function use() {
+    const circuit = workbench.circuit();
+    if (!circuit) return;
+    workbench.edit(addPart(circuit, workbench.library, card).plan, `add ${card.name}`);
+    view.say(`${card.name} added to the plan.`);
+    close();
+  }
+
+  async function clone() {
+    const name = `${card.name}, copy`.slice(0, 80);
+    const id = drawer.freeId(name);
+    await drawer.keep([{ ...card, id, name, revision: 1 }]);
+    view.card = id;
+  }
+
+  async function remove() {
+    await drawer.remove(card.id);
+    if (!drawer.cards.has(card.id)) back();
+  }
+
+  function takeNewer() {
+    if (!newer) return;
+    const problems = workbench.takeRevision(newer.after);
+    if (problems.length > 0)
+      view.say(`The plan uses what revision ${newer.after.revision} no longer has: ${problems[0]?.message ?? ''}.`);
+    else view.say(`The plan now rests on revision ${newer.after.revision} of ${card.name}.`);
+  }
+</script>
+
+<div class="tools">
+  <button type="button" class="act bare" onclick={back}><ArrowLeft size={14} />catalogue</button>
+  <span class="unit grow"
+    >{card.class}; revision <span class="value">{card.revision}</span>{#if used > 0}, used {used === 1
+        ? 'once'
+        : `${used} times`} in this plan{/if}</span
+  >
+  {#if workbench.plan}<button type="button" class="act" onclick={use}>Add to the plan</button>{/if}
+  <button type="button" class="act" onclick={clone}>Clone</button>
+  {#if drawer.isOwn(card.id)}<button type="button" class="act bare text-danger" onclick={remove}>Remove mine</button
+    >{/if}
+</div>
+<div class="page">
+  {#if newer}
+    <div class="newer">
+      <p class="m-0">
+        The plan was made with revision <span class="value">{newer.before.revision}</span>; this is
+        <span class="value">{newer.after.revision}</span>. It differs in {changes.length}
+        {changes.length === 1 ? 'figure' : 'figures'}: {changes.map(({ title }) => title).join('; ') ||
+          'none that is a number'}.
+      </p>
+      <button type="button" class="act" onclick={takeNewer}>Take revision {newer.after.revision} into the plan</button>
+    </div>
+  {/if}
+  {#each card.cautions ?? [] as caution (caution.says)}<p class="caution">
+      <strong>{caution.hazard}</strong>: {caution.says}
+    </p>{/each}
+  <table>
+    <thead
+      ><tr
+        ><th>figure</th><th class="num">min</th><th class="num">typ</th><th class="num">max</th><th>conditions</th><th
+          >source</th
+        ><th><span class="sr-only">edit</span></th></tr
+      ></thead
+    >
+    <tbody>
+      {#each figures as f (f.place)}
+        <tr>
+          <th scope="row">{f.title}</th>
+          {#if editing === f.place}
+            <td colspan="6"><FigureEdit {card} figure={f} done={() => (editing = null)} /></td>
+          {:else}
+            <td class="num value">{f.min === undefined ? '' : bound(f.min, f.unit)}</td>
+            <td class="num value">{f.typ === undefined ? '' : bound(f.typ, f.unit)}</td>
+            <td class="num value">{f.max === undefined ? '' : bound(f.max, f.unit)}</td>
+            <td class="unit">{f.conditions ?? ''}</td>
+            <td class="unit" title={f.source?.title}>{sourceText(f)}</td>
+            <td>
+              {#if drawer.isOwn(card.id) && f.unit !== 'address' && f.unit !== 'word'}<button
+                  type="button"
+                  class="act bare"
+                  aria-label="edit {f.title}"
+                  onclick={() => (editing = f.place)}>edit</button
+                >{/if}
+            </td>
+          {/if}
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+  {#if missing.length > 0}
+    <h3 class="eyebrow">missing</h3>
+    <ul>
+      {#each missing as miss (miss.title)}<li>
+          <span class="font-semibold">{miss.title}</span>: <span class="unit">{miss.without}</span>
+        </li>{/each}
+    </ul>
+  {/if}
+  <h3 class="eyebrow">terminals</h3>
+  <p class="m-0">{card.terminals.map((t) => `${t.position} ${t.label}`).join(', ') || 'none'}</p>
+  {#if card.offers.length > 0}
+    <h3 class="eyebrow">offers</h3>
+    <ul>
+      {#each card.offers as offer, i (i)}<li>
+          {offer.supplier}: <span class="value">{money(offer.price, offer.currency)}</span>{offer.pack > 1
+            ? ` for ${offer.pack}`
+            : ''}, {offer.leadDays} days, shipping <span class="value">{money(offer.shipping, offer.currency)}</span>
+        </li>{/each}
+    </ul>
+  {/if}
+</div>
+
+<style>
+  .tools {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px;
+    align-items: center;
+    padding: 4px 12px;
+    border-bottom: 1px solid var(--line);
+  }
+  .page {
+    overflow: auto;
+    padding: 8px 12px 16px;
+  }
+  .newer {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
+    align-items: center;
+    padding: 6px 10px;
+    margin-bottom: 8px;
+    border-left: 4px solid var(--copper);
+    background: var(--copper-soft);
+  }
+  .caution {
+    margin: 0 0 6px;
+    padding: 4px 10px;
+    border-left: 4px solid var(--caution);
+    background: var(--raised);
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    text-align: left;
+    font-weight: 400;
+    padding: 2px 8px 2px 0;
+    border-bottom: 1px solid var(--line);
+  }
+  thead th {
+    color: var(--quiet);
+    font-size: 0.85rem;
+  }
+  .num {
+    text-align: right;
+  }
+  ul {
+    margin: 2px 0;
+    padding-left: 18px;
+  }
+  h3 {
+    margin: 12px 0 2px;
+    font-weight: 500;
+  }
+</style>

@@ -1,0 +1,37 @@
+/** What the reading worker offers. It is ended to cancel, so that nothing in a file can hold the page up. */
+import type { PartProposals, Proposal, Read } from '@idle-breadboard/core';
+
+export interface ReadProgress {
+  readonly page: number;
+  readonly pages: number;
+}
+
+export interface Document {
+  /** As the file names itself, or "". */
+  readonly title: string;
+  readonly pages: number;
+  /** Pages that were read; fewer than there are when the file holds more than a person would search. */
+  readonly readPages: number;
+  readonly proposals: readonly Proposal[];
+}
+
+export type Opened =
+  { readonly ok: true; readonly document: Document } | { readonly ok: false; readonly message: string };
+
+export interface Picture {
+  readonly bitmap: ImageBitmap;
+  /** Of the page, in points. */
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface ReaderWorker {
+  openPdf(data: ArrayBuffer, progress: (now: ReadProgress) => void): Promise<Opened>;
+  /** A page as it looks. @param width of the picture in dots */
+  picture(page: number, width: number): Promise<Picture | null>;
+  paste(text: string): Opened;
+  table(text: string): Read<readonly PartProposals[]>;
+}
+
+/** Larger files are catalogues, not datasheets; bytes. */
+export const LARGEST_PDF = 60_000_000;

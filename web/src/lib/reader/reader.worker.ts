@@ -1,0 +1,142 @@
+/** Reads datasheets away from the page: pdf.js runs in this very thread, so that ending it ends everything. */
+import {
+  contextOf,
+  layOut,
+  nameIn,
+  pastedPage,
+  readDatasheet,
+  readPage,
+  readPartsTable,
+  settleProposals,
+  type PageReading,
+  type Proposal,
+} from '@idle-breadboard/core';
+import { expose } from 'comlink';
+import { getDocument, OPS, VerbosityLevel, type PDFDocumentProxy } from 'pdfjs-dist';
+import * as pdfWorker from 'pdfjs-dist/build/pdf.worker.mjs';
+import { BinaryFiles, Canvases, NoFilters } from './factories';
+import { pageText } from './page-text';
+import type { Opened, Picture, ReaderWorker } from './reader';
+
+Object.assign(globalThis, { pdfjsWorker: pdfWorker });
+
+/** Words kept for the second pass; a longer document is read to here and says so. */
+const MOST_WORDS = 400_000;
+
+let open: PDFDocumentProxy | null = null;
+
+const REFUSALS: Readonly<Record<string, string>> = {
+  PasswordException: 'The file is locked with a password. Save a copy without one, and drop that here.',
+  InvalidPDFException: 'This is no PDF, or it is damaged: its table of contents cannot be found.',
+  FormatError: 'The PDF is damaged and cannot be read.',
+};
+
+function refusal(error: unknown): Opened {
+  const name = error instanceof Error ? error.name : '';
+  const known = REFUSALS[name];
+  return {
+    ok: false,
+    message: known ?? `The PDF cannot be read: ${error instanceof Error ? error.message : 'unknown trouble'}.`,
+  };
+}
+
+const worker: ReaderWorker = {
+  async openPdf(data, progress) {
+    try {
+      await open?.destroy();
+      open = await getDocument({
+        data: new Uint8Array(data),
+        verbosity: VerbosityLevel.ERRORS,
+        CanvasFactory: Canvases,
+        FilterFactory: NoFilters,
+        BinaryDataFactory: BinaryFiles,
+        isEvalSupported: false,
+        disableFontFace: true,
+        useSystemFonts: false,
+        useWorkerFetch: false,
+        useWasm: false,
+        enableXfa: false,
+        maxImageSize: 16_000_000,
+      }).promise;
+      return await read(open, progress);
+    } catch (error) {
+      return refusal(error);
+    }
+  },
+  async picture(page, width) {
+    if (!open) return null;
+    const proxy = await open.getPage(page);
+    const { width: points, height } = proxy.getViewport({ scale: 1 });
+    const scale = width / points;
+    const canvas = new OffscreenCanvas(Math.ceil(width), Math.ceil(height * scale));
+    const context = canvas.getContext('2d');
+    if (!context) return null;
+    await proxy.render({
+      canvas: null,
+      canvasContext: context as unknown as CanvasRenderingContext2D,
+      viewport: proxy.getViewport({ scale }),
+      background: '#ffffff',
+    }).promise;
+    proxy.cleanup();
+    const picture: Picture = { bitmap: canvas.transferToImageBitmap(), width: points, height };
+    return picture;
+  },
+  paste(text) {
+    try {
+      const proposals = readDatasheet([pastedPage(text)]);
+      return { ok: true, document: { title: '', pages: 1, readPages: 1, proposals } };
+    } catch (error) {
+      return { ok: false, message: error instanceof Error ? error.message : 'The text cannot be read.' };
+    }
+  },
+  table: readPartsTable,
+};
+
+async function read(document: PDFDocumentProxy, progress: Parameters<ReaderWorker['openPdf']>[1]): Promise<Opened> {
+  const pages = document.numPages;
+  const laid: PageReading[] = [];
+  const unread: number[] = [];
+  let words = 0;
+  for (let page = 1; page <= pages && words < MOST_WORDS; page++) {
+    progress({ page, pages });
+    try {
+      const proxy = await document.getPage(page);
+      const reading = layOut(await pageText(proxy, OPS));
+      words += reading.regions.reduce((sum, lines) => sum + lines.reduce((n, line) => n + line.words.length, 0), 0);
+      laid.push(reading);
+      proxy.cleanup();
+    } catch {
+      // One damaged page does not hide the others; it is told beside them.
+      unread.push(page);
+    }
+  }
+  if (laid.length === 0) return { ok: false, message: `None of its ${pages} pages can be read: the file is damaged.` };
+  if (words < 5) {
+    return {
+      ok: false,
+      message: `Its ${pages === 1 ? 'page holds a picture' : `${pages} pages hold pictures`} and no text: it was scanned. Paste its table as text, or type the figures in.`,
+    };
+  }
+  const reading = contextOf(laid);
+  let section = '';
+  const drafts = laid.flatMap((page) => {
+    const found = readPage(page, reading, section);
+    section = found.section;
+    return found.drafts;
+  });
+  const proposals: Proposal[] = settleProposals(drafts);
+  const title = (await titleOf(document)) || nameIn(laid);
+  return { ok: true, document: { title, pages, readPages: laid.length, proposals } };
+}
+
+async function titleOf(document: PDFDocumentProxy): Promise<string> {
+  try {
+    const { info } = await document.getMetadata();
+    const title: unknown = Reflect.get(info, 'Title');
+    return typeof title === 'string' ? title.trim().slice(0, 160) : '';
+  } catch {
+    return '';
+  }
+}
+
+expose(worker);

@@ -1,0 +1,130 @@
+<!-- One figure of a candidate: the value, the need behind it, its difference to the reference, where it comes from. -->
+<script lang="ts">
+  import { formatQuantity, ON_TRUST, type Cell, type ComparisonRow } from '@idle-breadboard/core';
+  import { cellBar } from '../charts/cell-bar';
+
+  interface Props {
+    row: ComparisonRow;
+    cell: Cell;
+    reference: Cell | null;
+    wanted: { from: number; to: number } | null;
+  }
+  let { row, cell, reference, wanted }: Props = $props();
+  const bar = $derived(
+    wanted && cell.range
+      ? cellBar(
+          cell.range,
+          wanted,
+          row.cells.flatMap((c) => c.range ?? []),
+        )
+      : null,
+  );
+  const difference = $derived(
+    reference && cell !== reference && cell.value !== null && reference.value !== null && cell.value !== reference.value
+      ? cell.value - reference.value
+      : null,
+  );
+  const better = $derived(
+    difference === null || row.better === null ? null : difference < 0 === (row.better === 'less'),
+  );
+  const differenceText = $derived.by(() => {
+    if (difference === null) return '';
+    const size = Math.abs(difference);
+    const unit = ['m²', 'days', ''].includes(row.unit) ? '' : row.unit;
+    const text =
+      row.id === 'price' || row.id === 'shipping'
+        ? size.toFixed(2)
+        : row.unit === 'm²'
+          ? `${Number((size * 1e6).toPrecision(3))} mm²`
+          : formatQuantity(size, unit);
+    return `${difference < 0 ? '−' : '+'}${text}`;
+  });
+  const source = $derived(
+    cell.source
+      ? ON_TRUST.has(cell.source.kind)
+        ? 'on trust'
+        : `${cell.source.kind}${cell.source.page ? ` p. ${cell.source.page}` : ''}`
+      : '',
+  );
+  const workings = $derived(
+    (cell.workings ?? [])
+      .map(
+        ({ name, sum, value, unit }) =>
+          `${name}: ${sum}${value === undefined ? '' : ` = ${formatQuantity(value, unit ?? '')}`}`,
+      )
+      .join('\n'),
+  );
+</script>
+
+<td class:missing={cell.missing} class:breaks={cell.breaks} title={workings || undefined}>
+  {#if bar}
+    <svg class="bar" viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
+      <rect
+        x={bar.band[0] * 100}
+        width={Math.max(1, (bar.band[1] - bar.band[0]) * 100)}
+        y="0"
+        height="8"
+        fill="var(--copper-soft)"
+        stroke="var(--copper)"
+        stroke-width="0.6"
+      />
+      <rect
+        x={bar.bar[0] * 100}
+        width={Math.max(1, (bar.bar[1] - bar.bar[0]) * 100)}
+        y="2.6"
+        height="2.8"
+        fill="var(--{cell.breaks ? 'fault' : 'ink'})"
+      />
+    </svg>
+  {/if}
+  <span class="value">{cell.text}</span>{#if cell.breaks}<span class="mark"> breaks the need</span>{/if}
+  {#if differenceText}<span class="diff value" class:better={better === true} class:worse={better === false}
+      >{differenceText}{#if better !== null}<span class="sr-only">{better ? ', better' : ', worse'}</span>{/if}</span
+    >{/if}
+  {#if cell.conditions || source}<span class="small">{[cell.conditions, source].filter(Boolean).join('; ')}</span>{/if}
+</td>
+
+<style>
+  td {
+    vertical-align: top;
+    padding: 2px 10px 3px;
+    min-width: 9.5em;
+    max-width: 15em;
+    border-bottom: 1px solid var(--line);
+    border-left: 1px solid var(--line);
+  }
+  .value {
+    white-space: normal;
+  }
+  .bar {
+    display: block;
+    width: 100%;
+    height: 8px;
+    margin: 3px 0 1px;
+  }
+  .small {
+    display: block;
+    color: var(--quiet);
+    font-size: 0.85rem;
+    line-height: 1.2;
+  }
+  .missing .value {
+    color: var(--quiet);
+    font-family: var(--font-sans);
+    font-style: italic;
+  }
+  .breaks .value,
+  .mark {
+    color: var(--fault);
+  }
+  .diff {
+    padding-left: 6px;
+    color: var(--quiet);
+  }
+  .better {
+    color: var(--pass);
+  }
+  .worse {
+    color: var(--caution);
+  }
+</style>

@@ -1,0 +1,196 @@
+<!-- Controllers and carriers against what the chosen parts ask, with what is left over. -->
+<script lang="ts">
+  import {
+    addCarrier,
+    addPart,
+    carrierOf,
+    chosenOffer,
+    controllerFits,
+    formatQuantity,
+    removeCarrier,
+    type Circuit,
+    type ControllerFit,
+  } from '@idle-breadboard/core';
+  import Row from '../kit/Row.svelte';
+  import Station from '../kit/Station.svelte';
+  import { money } from '../kit/words';
+  import { view } from '../state/view.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit }: { circuit: Circuit } = $props();
+  const fits = $derived(controllerFits(circuit, workbench.library));
+  const carriers = $derived([...workbench.library.values()].filter(({ kind }) => kind === 'carrier'));
+  const on = $derived(carrierOf(circuit));
+  const here = $derived(circuit.controller?.card.id ?? null);
+
+  const price = (fit: ControllerFit) => {
+    const offer = chosenOffer(fit.card, circuit.plan.rules.buying);
+    return offer ? `${money(offer.price / offer.pack, offer.currency)}, ${offer.leadDays} days` : 'nobody sells it';
+  };
+  const size = (fit: ControllerFit) => {
+    const s = fit.card.body?.size;
+    return s ? `${Math.round(s.length * 1000)} × ${Math.round(s.width * 1000)} mm` : '';
+  };
+  const footprint = (fit: ControllerFit) =>
+    fit.card.headers
+      .map(
+        ({ kind, rows, id }) =>
+          `${fit.card.terminals.filter((t) => t.header === id).length} ${kind}${rows > 1 ? ` in ${rows} rows` : ''}`,
+      )
+      .join(' + ');
+
+  function take(fit: ControllerFit) {
+    const now = workbench.circuit();
+    if (!now) return;
+    if (!now.controller) {
+      workbench.edit(addPart(now, workbench.library, fit.card, 'controller').plan, `take ${fit.card.name}`);
+      return;
+    }
+    const moved = controllerFits(now, workbench.library).find(({ card }) => card.id === fit.card.id)?.moved;
+    if (!moved) return;
+    workbench.edit(moved.plan, `move to ${fit.card.name}`);
+    view.say(
+      `Moved to ${fit.card.name}: ${moved.pins.length} lines have other pins${moved.trouble ? `. ${moved.trouble}` : ''}.`,
+    );
+  }
+
+  function putOn(id: string) {
+    const now = workbench.circuit();
+    const card = workbench.library.get(id);
+    const plan = now && card && addCarrier(now, workbench.library, card);
+    if (plan) workbench.edit(plan, `put on ${card.name}`);
+  }
+  const takeOff = () =>
+    on && workbench.plan && workbench.edit(removeCarrier(workbench.plan, on.part), 'take the carrier off');
+</script>
+
+<Station title="Control" says="what the parts ask, what a board gives">
+  {#each fits as fit (fit.card.id)}
+    <Row subjects={fit.card.id === here && circuit.controller ? [circuit.controller.id] : []}>
+      {#snippet choose()}
+        <span class="who">
+          <button type="button" class="name" onclick={() => view.openCatalogue(fit.card.id)}>{fit.card.name}</button>
+          <span class="unit"
+            >{fit.logic ? `${formatQuantity(fit.logic.typ, 'V')} logic` : 'logic as fed'}; {footprint(fit)}; {size(
+              fit,
+            )}; {price(fit)}</span
+          >
+        </span>
+        {#if fit.card.id === here}<span class="here">in the plan</span>
+        {:else}<button type="button" class="act ml-auto" onclick={() => take(fit)}
+            >{here ? 'Move here' : 'Take it'}</button
+          >{/if}
+      {/snippet}
+      {#snippet prove()}
+        <span class="asks">
+          {#each fit.asks as ask (ask.kind)}
+            <span class="ask" class:short={ask.asked > ask.offered}
+              >{ask.kind} <span class="value">{ask.asked}</span> of <span class="value">{ask.offered}</span>{ask.asked >
+              ask.offered
+                ? ', too few'
+                : ''}</span
+            >
+          {/each}
+          {#each fit.rails as rail (rail.name)}<span class="unit"
+              >{rail.name} up to {formatQuantity(rail.limit, 'A')}</span
+            >{/each}
+        </span>
+        {#if fit.moved}
+          <details>
+            <summary
+              >{#if fit.moved.trouble}<span class="short">{fit.moved.trouble}</span>{:else}moving changes {fit.moved
+                  .pins.length} pins, {Math.max(0, fit.left)} left over{/if}</summary
+            >
+            <ul>
+              {#each fit.moved.rails as rail (rail.from)}<li>
+                  {rail.from} becomes {rail.to ?? 'nothing: what hung on it is not fed'}
+                </li>{/each}
+              {#each fit.moved.pins as pin (pin.line)}<li>
+                  {pin.line}: <span class="value">{pin.from ?? 'none'}</span> becomes
+                  <span class="value">{pin.to ?? 'none'}</span>
+                </li>{/each}
+            </ul>
+          </details>
+        {:else if fit.card.id === here}<span class="unit">{fit.left} pins left over</span>{/if}
+      {/snippet}
+    </Row>
+  {/each}
+  <Row head>{#snippet choose()}<span class="grow">Carriers</span>{/snippet}</Row>
+  {#each carriers as card (card.id)}
+    {@const fit = here !== null && card.carrier?.fits[here]}
+    <Row>
+      {#snippet choose()}
+        <span class="who">
+          <button type="button" class="name" onclick={() => view.openCatalogue(card.id)}>{card.name}</button>
+          <span class="unit">{card.class}</span>
+        </span>
+        {#if on?.card.id === card.id}<button type="button" class="act ml-auto" onclick={takeOff}>Take it off</button>
+        {:else}<button type="button" class="act ml-auto" disabled={!fit} onclick={() => putOn(card.id)}
+            >Put it on</button
+          >{/if}
+      {/snippet}
+      {#snippet prove()}
+        <span
+          >{#if fit}It leads {card.carrier?.free.join(', ')} out, and brings {card.carrier?.fitted
+              .map(
+                ({ label, lines }) =>
+                  `${label.replace(/ on the carrier$/, '')} (${Object.values(lines)
+                    .flatMap((l) => Object.values(l))
+                    .map((name) => `${name} = ${fit[name] ?? '?'}`)
+                    .join(', ')})`,
+              )
+              .join(', ')}.
+          {:else}<span class="unit"
+              >Fits {Object.keys(card.carrier?.fits ?? {})
+                .map((id) => workbench.library.get(id)?.name ?? id)
+                .join(' and ')}{here ? ', not the controller of this plan' : ''}.</span
+            >{/if}</span
+        >
+      {/snippet}
+    </Row>
+  {/each}
+</Station>
+
+<style>
+  .who {
+    display: grid;
+    min-width: 0;
+    flex: 1;
+  }
+  .name {
+    border: 0;
+    background: transparent;
+    padding: 0;
+    color: var(--ink);
+    font: inherit;
+    font-weight: 640;
+    text-align: left;
+    min-height: 24px;
+  }
+  .name:hover {
+    color: var(--copper);
+  }
+  .here {
+    color: var(--pass);
+    margin-left: auto;
+  }
+  .asks {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 14px;
+    width: 100%;
+    min-height: 26px;
+    align-items: center;
+  }
+  .short {
+    color: var(--fault);
+    font-weight: 600;
+  }
+  details {
+    width: 100%;
+  }
+  ul {
+    margin: 2px 0 4px;
+    padding-left: 18px;
+  }
+</style>

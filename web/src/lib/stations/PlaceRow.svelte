@@ -1,0 +1,77 @@
+<!-- What a place does to a part: water, air, weather, a lead. -->
+<script lang="ts">
+  import { WATER, type Place, type Plan } from '@idle-breadboard/core';
+  import QuantityField from '../kit/QuantityField.svelte';
+  import Row from '../kit/Row.svelte';
+  import { withPlace } from '../state/needs';
+
+  let {
+    place,
+    needs,
+    edit,
+  }: { place: Place; needs: number; edit: (change: (plan: Plan) => Plan, why: string) => void } = $props();
+  const set = (next: Partial<Place>) => edit((p) => withPlace(p, { ...place, ...next }), `place ${place.name}`);
+  const WORDS = { dry: 'dry', splash: 'splashed', immersion: 'under water' };
+</script>
+
+<Row>
+  {#snippet choose()}
+    <span class="sentence">
+      <span class="font-semibold">{place.name}</span> is
+      <select
+        class="field"
+        aria-label="water at {place.name}"
+        value={place.water}
+        onchange={(event) => set({ water: WATER.find((w) => w === event.currentTarget.value) ?? 'dry' })}
+      >
+        {#each WATER as water (water)}<option value={water}>{WORDS[water]}</option>{/each}
+      </select>, its air from
+      <QuantityField
+        value={place.air?.from ?? null}
+        unit="°C"
+        plain
+        label="coldest air at {place.name}"
+        width="2.8em"
+        change={(from) => set({ air: { from, to: Math.max(from, place.air?.to ?? from) } })}
+      />
+      to
+      <QuantityField
+        value={place.air?.to ?? null}
+        unit="°C"
+        label="warmest air at {place.name}"
+        width="4.2em"
+        change={(to) => set({ air: { from: Math.min(to, place.air?.from ?? to), to } })}
+      />, on a lead of
+      <QuantityField
+        value={place.lead ?? null}
+        unit="m"
+        label="lead to {place.name}"
+        width="4em"
+        check={(v) => (v > 0 && v <= 1000 ? null : 'from above 0 to 1000 m')}
+        change={(lead) => set({ lead })}
+      />
+    </span>
+    <label class="tick"
+      ><input
+        type="checkbox"
+        checked={place.outdoors}
+        onchange={(e) => set({ outdoors: e.currentTarget.checked })}
+      />outdoors</label
+    >
+    <label class="tick"
+      ><input type="checkbox" checked={place.closed} onchange={(e) => set({ closed: e.currentTarget.checked })} />closed
+      box</label
+    >
+  {/snippet}
+  {#snippet prove()}<span class="unit">{needs} {needs === 1 ? 'need is' : 'needs are'} here</span>{/snippet}
+</Row>
+
+<style>
+  .sentence {
+    line-height: 1.75;
+  }
+  .tick {
+    display: inline-flex;
+    align-items: center;
+  }
+</style>

@@ -1,0 +1,39 @@
+<!-- "show: readings as text, with text, at front" -->
+<script lang="ts">
+  import { SERVICES, type Need, type PlainNeed, type Service } from '@idle-breadboard/core';
+  import TextField from '../kit/TextField.svelte';
+
+  let { need, name, change }: { need: PlainNeed; name: string; change: (next: Need, why: string) => void } = $props();
+  const VERB = { show: 'show', drive: 'drive', operate: 'operate' };
+
+  function setService(value: string) {
+    const { service: _, ...rest } = need;
+    const service = SERVICES.find((s) => s === value);
+    change(service ? { ...rest, service: service satisfies Service } : rest, 'what serves a need');
+  }
+</script>
+
+<span class="unit">{VERB[need.kind]}:</span>
+<TextField
+  value={need.what}
+  label="what to {need.kind}"
+  width="16em"
+  most={80}
+  change={(what) => change({ ...need, what }, 'a need')}
+/>
+with
+<select
+  class="field"
+  aria-label="what serves {name}"
+  value={need.service ?? ''}
+  onchange={(event) => setService(event.currentTarget.value)}
+>
+  <option value="">a part that I choose</option>
+  {#each SERVICES as service (service)}<option value={service}>{service}</option>{/each}
+</select>
+at <TextField
+  value={need.place}
+  label="{name}, at"
+  width="7.5em"
+  change={(place) => change({ ...need, place }, 'place of a need')}
+/>
