@@ -1,3 +1,4 @@
+import { isFitted, printedNames } from '../circuit/carrier.ts';
 import type { Circuit, PinWish } from '../circuit/circuit.ts';
 import { functionsOf, groupInstances, instancesFor, pinByTerminal } from '../circuit/pin-function.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -6,7 +7,7 @@ const meta: CheckMeta = {
   id: 'pin/capability',
   title: 'The pin can do what the signal asks',
   station: 'pins',
-  rule: 'Every line has a pin, the pin has the function that the line asks for, and the lines of one bus are on one instance of the peripheral.',
+  rule: 'Every line has a pin, the pin has the function that the line asks for, the lines of one bus are on one instance of the peripheral, and a carrier that sits on the controller leads the pin out.',
   source: 'the controller’s card',
   breaks: 'fault',
 };
@@ -51,6 +52,10 @@ function judge(circuit: Circuit, wish: PinWish): Result[] {
     { name: `${label} can`, sum: (instances.length > 0 && fitting.length > 0 ? fitting : can).join(', ') || 'nothing' },
   ];
   if (instances.length === 0) return broken(`${wish.label} needs ${asks}; ${label} cannot be one.`, workings);
+  const printed = printedNames(circuit);
+  if (printed && printed.get(wish.pin)?.free !== true && !isFitted(circuit, wish.of.split('.')[0] ?? '')) {
+    return broken(`${wish.label} is on ${label}, which the carrier covers and does not lead out.`, workings);
+  }
   if (wish.group && groupInstances(circuit, wish.group).length === 0) {
     return broken(
       `${wish.label} is on ${label} (instance ${instances.join(' or ')}), its partner line on another instance. Both must be on one.`,

@@ -20,7 +20,7 @@ export function pinCost(use: Pick<PinUse, 'pin'>): number {
 }
 
 /** True for pins that a line may be moved to without asking: no strap, no reservation. */
-const unburdened = ({ pin }: PinUse): boolean => !pin.strap && !pin.reserved;
+const unburdened = ({ pin, led }: PinUse): boolean => !pin.strap && !pin.reserved && led;
 
 /** Free pins for one line that stands alone, cheapest first. */
 export function freePinsFor(circuit: Circuit, wish: Pick<PinWish, 'ask'>): string[] {

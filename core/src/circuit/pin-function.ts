@@ -1,6 +1,7 @@
 /** What a pin of a controller can do, and what a line asks of it. */
 import type { Card, Pin } from '../card/card.ts';
 import type { Ask } from '../card/protocol.ts';
+import { printedNames } from './carrier.ts';
 import type { Circuit, PinWish } from './circuit.ts';
 
 /** Cards are never changed in place, so what was worked out for a pin once stays true. */
@@ -42,7 +43,11 @@ export interface PinUse {
   readonly label: string;
   readonly functions: readonly string[];
   readonly wishes: readonly PinWish[];
+  /** False for a pin that a carrier covers without leading it out. */
+  readonly led: boolean;
 }
+
+const labelOf = (label: string, printed: string | undefined): string => (printed ? `${printed} (${label})` : label);
 
 /** Every pin of the controller with the lines on it, in the card's order. */
 export function pinUses(circuit: Circuit): PinUse[] {
@@ -51,9 +56,11 @@ export function pinUses(circuit: Circuit): PinUse[] {
   const byPin = new Map<string, PinWish[]>();
   for (const wish of circuit.wishes) if (wish.pin) byPin.set(wish.pin, [...(byPin.get(wish.pin) ?? []), wish]);
   const labels = new Map(card.terminals.map(({ id, label }) => [id, label]));
+  const printed = printedNames(circuit);
   return card.controller.pins.map((pin) => ({
     pin,
-    label: labels.get(pin.terminal) ?? pin.terminal,
+    label: labelOf(labels.get(pin.terminal) ?? pin.terminal, printed?.get(pin.terminal)?.name),
+    led: printed === null || printed.get(pin.terminal)?.free === true,
     functions: functionsOf(card, pin),
     wishes: byPin.get(pin.terminal) ?? [],
   }));

@@ -70,7 +70,7 @@ function demands(circuit: Circuit, leads: PartsList['leads']): Map<string, Deman
     wanted.set(card, { needed: old.needed + count, uses: [...old.uses, use] });
   };
   const { plan } = circuit;
-  for (const part of plan.parts) want(part.card, 1, part.label);
+  for (const part of plan.parts) if (part.fittedOn === undefined) want(part.card, 1, part.label);
   const values = new Map<string, number>();
   for (const helper of plan.helpers) {
     if ('ohms' in helper)

@@ -1,6 +1,7 @@
 /** The wiring plan: what goes from which terminal to which, in a sane order, with a check after each step. */
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
+import { toWire } from './to-wire.ts';
 import { Wirer, type Item, type Lead, type Point } from './wirer.ts';
 
 export interface WiringStep {
@@ -21,7 +22,8 @@ export interface WiringPlan {
 type RailPlaces = Map<string, Point[]>;
 
 /** @returns steps in order: place, ground, supplies, buses, single signals, loads, last look */
-export function wiringPlan(circuit: Circuit): WiringPlan {
+export function wiringPlan(whole: Circuit): WiringPlan {
+  const circuit = toWire(whole);
   const w = new Wirer(circuit);
   const places: RailPlaces = new Map();
   const steps: WiringStep[] = [placeStep(circuit), groundStep(circuit, w)];
@@ -40,7 +42,7 @@ export function wiringPlan(circuit: Circuit): WiringPlan {
   });
   return {
     steps: steps.filter((step) => step.leads.length > 0 || step.phase === 'place' || step.phase === 'last'),
-    cautions: cautions(circuit),
+    cautions: cautions(whole),
   };
 }
 

@@ -20,7 +20,10 @@ export function piecePrice(card: Card | undefined, buying: HouseRules['buying'])
  * are counted by the parts list. */
 export function piecesCost(plan: Plan, cards: Library): number {
   const { buying } = plan.rules;
-  const parts = plan.parts.reduce((sum, { card }) => sum + piecePrice(cards.get(card), buying), 0);
+  const parts = plan.parts.reduce(
+    (sum, { card, fittedOn }) => sum + (fittedOn === undefined ? piecePrice(cards.get(card), buying) : 0),
+    0,
+  );
   return plan.helpers.reduce((sum, helper) => {
     const card = 'card' in helper ? helper.card : plan.resistors;
     return sum + piecePrice(card === null ? undefined : cards.get(card), buying);

@@ -1,15 +1,10 @@
 /** Putting a carrier on the controller: its fitted parts come into the plan, on the pins that it leads them to. */
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
+import { carrierOf } from '../circuit/carrier.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { freeId, removePart } from '../plan/edits.ts';
 import type { PartChoice, Plan, PortChoice } from '../plan/plan.ts';
-
-/** The carrier of a plan, if it has one. */
-export const carrierOf = (circuit: Circuit): { part: string; card: Card } | null => {
-  for (const { id, card } of circuit.parts.values()) if (card.carrier) return { part: id, card };
-  return null;
-};
 
 /** @returns null when the card is no carrier or does not fit the controller */
 export function addCarrier(circuit: Circuit, library: Library, card: Card): Plan | null {

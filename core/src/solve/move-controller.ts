@@ -63,7 +63,11 @@ export function moveController(circuit: Circuit, library: Library, to: Card): Mo
       return from === now ? [] : [{ line, from, to: now }];
     }),
     rails: [...rails].flatMap(([from, now]) => {
-      const used = circuit.plan.parts.some(({ feeds: f }) => Object.values(f).includes(from));
+      const used =
+        circuit.plan.parts.some(({ feeds: f }) => Object.values(f).includes(from)) ||
+        circuit.plan.helpers.some((h) =>
+          h.kind === 'pull-up' ? h.to === from : h.kind === 'translator' && (h.near === from || h.far === from),
+        );
       const name = (ref: string | null, card: Card) =>
         card.rails?.find(({ id }) => ref === `${old.id}.${id}`)?.name ?? null;
       return used ? [{ from: name(from, old.card) ?? from, to: name(now, to) }] : [];

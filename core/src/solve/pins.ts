@@ -27,7 +27,7 @@ export function pinModel(circuit: Circuit, keep: (wish: PinWish) => boolean = ()
   const stays = (wish: PinWish) => wish.pin !== null && (wish.locked || keep(wish));
   const wishes = circuit.wishes.filter((wish) => !stays(wish));
   const uses = pinUses(circuit);
-  const pins = uses.filter((use) => !use.wishes.some(stays) && use.pin.reserved?.by !== 'flash');
+  const pins = uses.filter((use) => !use.wishes.some(stays) && use.pin.reserved?.by !== 'flash' && use.led);
   const fixed = uses.flatMap((use) => use.wishes.filter(stays).map((wish) => ({ wish, use })));
   const ids = [...new Set(circuit.wishes.flatMap(({ group }) => group ?? []))];
   const groups = ids.map((id) => {

@@ -50,7 +50,7 @@ export function pinCase(seed: number, singles: number, buses: number, pins: numb
     if (next() < 0.5) functions.push('pwm');
     for (const n of [0, 1]) for (const line of ['sda', 'scl']) if (next() < 0.25) functions.push(`i2c${n}.${line}`);
     for (const n of [0, 1, 2]) for (const line of ['tx', 'rx']) if (next() < 0.2) functions.push(`uart${n}.${line}`);
-    return { pin: { terminal: `p${j}`, functions }, label: `P${j}`, functions, wishes: [] };
+    return { pin: { terminal: `p${j}`, functions }, label: `P${j}`, functions, wishes: [], led: true };
   });
   const serves = wishes.map(({ ask }) => uses.map((use) => new Set(instancesFor(use.functions, ask))));
   const costs = uses.map(({ functions }) => functions.length + Math.floor(next() * 5));

@@ -155,7 +155,8 @@ export function readValue(
   const range = RANGE.exec(text);
   if (range && !NOT_A_UNIT.test(range[2] ?? '')) {
     const [low, high] = [number(range[1]), number(range[3])];
-    if (low && high && low.value <= high.value)
+    const share = range[2] && range[4] ? (readUnit(range[2])?.factor ?? 1) / (readUnit(range[4])?.factor ?? 1) : 1;
+    if (low && high && low.value * share <= high.value)
       return made(range[0], [low, null, high], [range[4], range[2]], false, range[2]);
   }
   const upTo = UP_TO_SUPPLY.exec(text);

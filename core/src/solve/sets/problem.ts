@@ -155,8 +155,12 @@ export function setProblem(
 ): SetProblem {
   const all = [...cards];
   const days = plan.readyInDays;
-  const translator = accessory(all, (card) => card.kind === 'translator' && card.translator !== undefined, days);
-  const driver = accessory(all, (card) => card.kind === 'driver', days);
+  // Helpers come no later than the controller does: a set that is quick is quick with everything it needs.
+  const helperDays = Math.min(days ?? Infinity, controllerOffer.leadDays);
+  const openDrain = (card: Card) => card.kind === 'translator' && card.translator?.style === 'open-drain';
+  const translator = accessory(all, openDrain, helperDays) ?? accessory(all, openDrain, days);
+  const isDriver = (card: Card) => card.kind === 'driver';
+  const driver = accessory(all, isDriver, helperDays) ?? accessory(all, isDriver, days);
   const rails = feedables(controller, standing);
   const logic = rails.find((rail) => rail.logic)?.voltage ?? interval(0, 0, 0);
   const front: Front = { adc: controller.controller?.adc, supply: logic.typ, series: plan.rules.series };

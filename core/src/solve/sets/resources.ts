@@ -58,7 +58,7 @@ export function asksOf(demands: readonly Demand[], buses: number): { ask: Ask; g
 function openPins(controller: Card): PinUse[] {
   return (controller.controller?.pins ?? [])
     .filter(({ strap, reserved }) => !strap && !reserved)
-    .map((pin) => ({ pin, label: pin.terminal, functions: functionsOf(controller, pin), wishes: [] }));
+    .map((pin) => ({ pin, label: pin.terminal, functions: functionsOf(controller, pin), wishes: [], led: true }));
 }
 
 /** Remembers what it was asked: a search asks the same question for thousands of sets. */

@@ -5,7 +5,8 @@ import { documentOf } from '../../plan/document.ts';
 import { removePart } from '../../plan/edits.ts';
 import { needName } from '../../plan/need-name.ts';
 import type { Plan } from '../../plan/plan.ts';
-import { addPart } from '../add-part.ts';
+import { addPart, assignNew } from '../add-part.ts';
+import { settleAddresses } from '../addresses.ts';
 import { moveController } from '../move-controller.ts';
 import type { FoundSet } from './search.ts';
 
@@ -52,5 +53,7 @@ export function takeSet(plan: Plan, library: Library, set: FoundSet): Plan {
         : needName(next, first);
     next = addPart(circuitOf(next), library, card, label, needs).plan;
   }
-  return next;
+  // A set may count on straps or on a second bus; its lines get pins like those of the parts.
+  const settled = settleAddresses(next, library);
+  return settled === next ? next : assignNew(settled, circuitOf(settled), library);
 }

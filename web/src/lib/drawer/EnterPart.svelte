@@ -6,6 +6,7 @@
   let { back }: { back: () => void } = $props();
   let pasted = $state('');
   let over = $state(false);
+  const EXAMPLE = 'Parameter\tMin\tTyp\tMax\tUnit\nSupply voltage\t2.4\t3.3\t5.5\tV';
 
   async function take(file: File | undefined) {
     if (!file) return;
@@ -59,12 +60,7 @@
     </label>
     <div class="paste">
       <label for="pasted" class="font-semibold">Text or a table, pasted</label>
-      <textarea
-        id="pasted"
-        class="field value"
-        rows="7"
-        placeholder={'Parameter\tMin\tTyp\tMax\tUnit\nSupply voltage\t2.4\t3.3\t5.5\tV'}
-        bind:value={pasted}></textarea>
+      <textarea id="pasted" class="field value" rows="7" placeholder={EXAMPLE} bind:value={pasted}></textarea>
       <button type="button" class="act" disabled={pasted.trim() === ''} onclick={() => reading.readPaste(pasted)}
         >Read it</button
       >

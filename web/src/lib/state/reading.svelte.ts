@@ -217,11 +217,7 @@ export class Reading {
   mend(id: string, change: Partial<Pick<Figure, 'min' | 'typ' | 'max' | 'label' | 'register' | 'over'>>): void {
     this.figures = this.figures.map((f) => {
       if (f.id !== id) return f;
-      const next = { ...f, ...change, mended: true };
-      // A bound that was emptied is not stated.
-      for (const key of ['min', 'typ', 'max'] as const)
-        if (key in change && change[key] === undefined) delete (next as { min?: number })[key as 'min'];
-      return next;
+      return { ...f, ...change, mended: true };
     });
   }
 

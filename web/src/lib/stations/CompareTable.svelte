@@ -109,7 +109,8 @@
 
 <style>
   .scroll {
-    overflow-x: auto;
+    overflow: auto;
+    max-height: max(300px, calc(100dvh - 300px));
     background: var(--board);
     border-bottom: 1px solid var(--quiet);
   }
@@ -129,7 +130,10 @@
     background: var(--bench);
     border-bottom: 1px solid var(--quiet);
     padding: 3px 10px;
-    z-index: 1;
+    z-index: 3;
+  }
+  .corner {
+    z-index: 4;
   }
   thead th {
     border-left: 1px solid var(--line);

@@ -1,0 +1,91 @@
+import { expect } from 'chai';
+import { decimalMark, isBlank, readNumber, readValue } from '../../../src/card/reader/numbers.ts';
+import { readUnit } from '../../../src/card/reader/units.ts';
+
+/** Bounds and unit of a reading, without what is not stated. */
+const read = (text: string, mark: '.' | ',' | null = '.') => {
+  const found = readValue(text, mark);
+  return found && [found.min, found.typ, found.max, found.unit];
+};
+const n = undefined;
+
+describe('units', () => {
+  const cases: [string, string, number][] = [
+    ['uA', 'A', 1e-6],
+    ['µA', 'A', 1e-6],
+    ['\u03bcA', 'A', 1e-6],
+    ['mV', 'V', 1e-3],
+    ['kΩ', 'Ω', 1e3],
+    ['kohm', 'Ω', 1e3],
+    ['MHz', 'Hz', 1e6],
+    ['hPa', 'Pa', 100],
+    ['mbar', 'Pa', 100],
+    ['deg C', '°C', 1],
+    ['ºC', '°C', 1],
+    ['% RH', '%RH', 1],
+    ['%r.h.', '%RH', 1],
+    ['ppb', 'ppm', 1e-3],
+    ['ms', 's', 1e-3],
+    ['cm', 'm', 0.01],
+    ['g', 'kg', 1e-3],
+    ['kg', 'kg', 1],
+    ['µg/m3', 'µg/m³', 1],
+  ];
+  for (const [text, unit, factor] of cases)
+    it(`${text} is ${factor} ${unit}`, () => expect(readUnit(text)).to.deep.equal({ unit, factor }));
+  it('what is no unit is none', () =>
+    expect([readUnit('to'), readUnit(''), readUnit('Typ')]).to.deep.equal([null, null, null]));
+});
+
+describe('numbers', () => {
+  it('reads a decimal comma where the document writes one', () =>
+    expect(readNumber('3,3', ',')).to.deep.equal({ value: 3.3 }));
+  it('reads a comma before three digits as thousands, and doubts it where the document does not tell', () => {
+    expect(readNumber('1,500', '.')).to.deep.equal({ value: 1500 });
+    expect(readNumber('1,500', null)?.doubt).to.be.a('string');
+    expect(readNumber('1,500', ',')?.doubt).to.be.a('string');
+    expect(readNumber('0,125', ',')).to.deep.equal({ value: 0.125 });
+  });
+  it('reads spaced thousands and powers of ten', () => {
+    expect(readNumber('10 000', '.')).to.deep.equal({ value: 10000 });
+    expect(readNumber('1.5 × 10^3', '.')).to.deep.equal({ value: 1500 });
+  });
+  it('finds out how a document writes its decimals', () => {
+    expect(decimalMark('2,4 3,3 5,5 and pins 1,2')).to.equal(',');
+    expect(decimalMark('2.4 3.3 5.5 and 0,1')).to.equal('.');
+    expect(decimalMark('no figures at all')).to.equal(null);
+  });
+  it('knows a cell that says nothing', () =>
+    expect(['–', '', 'n/a', '---', '0'].map(isBlank)).to.deep.equal([true, true, true, true, false]));
+});
+
+describe('values', () => {
+  const cases: [string, ReturnType<typeof read>][] = [
+    ['2.7 to 5.5 V', [2.7, n, 5.5, 'V']],
+    ['2.7V–5.5V', [2.7, n, 5.5, 'V']],
+    ['2.7 ~ 5.5 V', [2.7, n, 5.5, 'V']],
+    ['2.7…5.5 V', [2.7, n, 5.5, 'V']],
+    ['850 mV to 1.2 V', [0.85, n, 1.2, 'V']],
+    ['-40 to +85 °C', [-40, n, 85, '°C']],
+    ['–40 to 85 °C', [-40, n, 85, '°C']],
+    ['±0.3 °C', [n, 0.3, n, '°C']],
+    ['+/-2 %RH', [n, 2, n, '%RH']],
+    ['3.3 V ± 5 %', [3.135, 3.3, 3.465, 'V']],
+    ['0.7 × VDD', [n, 0.7, n, 'share']],
+    ['0.7VDD', [n, 0.7, n, 'share']],
+    ['70 % of VCC', [n, 0.7, n, 'share']],
+    ['VDD + 0.3 V', [n, 0.3, n, 'offset']],
+    ['VDD-0.4', [n, -0.4, n, 'offset']],
+    ['-0.3 V to VDD + 0.3 V', [n, n, 0.3, 'offset']],
+    ['min. 0.7 × VDD', [0.7, n, n, 'share']],
+    ['max. 400 kHz', [n, n, 400e3, 'Hz']],
+    ['< 1 µA', [n, n, 1e-6, 'A']],
+    ['up to 3.4 MHz', [n, n, 3.4e6, 'Hz']],
+    ['600 µA typ.', [n, 600e-6, n, 'A']],
+    ['4k7', [n, 4700, n, 'Ω']],
+    ['DC 5 V', [n, 5, n, 'V']],
+  ];
+  for (const [text, wanted] of cases) it(text, () => expect(read(text)).to.deep.equal(wanted));
+  it('that are words are none', () => expect(read('see figure 3')).to.equal(null));
+  it('with a mark of a footnote lose it', () => expect(read('5.5 V (1)')).to.deep.equal([n, 5.5, n, 'V']));
+});
