@@ -5,7 +5,7 @@ import { Bench } from './bench';
 // A whole station with all its rows takes axe some seconds on a small machine.
 test.describe.configure({ timeout: 120_000 });
 
-const STATIONS = ['need', 'levels', 'bus', 'pins', 'power', 'wiring', 'parts'];
+const STATIONS = ['need', 'compare', 'control', 'levels', 'bus', 'pins', 'power', 'wiring', 'parts'];
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
 async function clean(page: Page, what: string, only?: string): Promise<void> {
@@ -49,6 +49,31 @@ const SHEETS: readonly (readonly [string, (bench: Bench) => Promise<void>])[] = 
   ['the house rules', (bench) => bench.menu('Name and house rules')],
   ['removing a plan', (bench) => bench.menu('Remove this plan')],
   ['adding a part', (bench) => bench.page.getByRole('button', { name: 'Add a part' }).click()],
+  ['the catalogue', (bench) => bench.menu('Catalogue of cards')],
+  [
+    'a card',
+    async (bench) => {
+      await bench.menu('Catalogue of cards');
+      await bench.page.getByRole('button', { name: /^Reek G7/ }).click();
+    },
+  ],
+  [
+    'entering a part',
+    async (bench) => {
+      await bench.menu('Catalogue of cards');
+      await bench.page.getByRole('button', { name: 'Enter a part' }).click();
+    },
+  ],
+  [
+    'what was read',
+    async (bench) => {
+      await bench.menu('Catalogue of cards');
+      await bench.page.getByRole('button', { name: 'Enter a part' }).click();
+      await bench.page.getByLabel('Text or a table, pasted').fill('Supply voltage: 2.4 to 5.5 V\nI2C address: 0x44');
+      await bench.page.getByRole('button', { name: 'Read it' }).click();
+      await expect(bench.page.locator('[data-figure]')).toHaveCount(2);
+    },
+  ],
   ['a refused file', (bench) => bench.importFile('x.json', '{}')],
 ];
 

@@ -9,6 +9,8 @@ test.beforeEach(async ({ page }) => {
 
 test('keys: stations, findings, the first remedy, back again', async ({ page }) => {
   for (const [key, title] of [
+    ['2', 'Compare'],
+    ['3', 'Control'],
     ['4', 'Levels'],
     ['5', 'Bus'],
     ['6', 'Pins'],

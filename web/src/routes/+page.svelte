@@ -4,6 +4,7 @@
   import EmptyShelf from '$lib/frame/EmptyShelf.svelte';
   import Header from '$lib/frame/Header.svelte';
   import { onKey } from '$lib/frame/keys';
+  import PrintComparison from '$lib/frame/PrintComparison.svelte';
   import PrintSheet from '$lib/frame/PrintSheet.svelte';
   import Stations from '$lib/frame/Stations.svelte';
   import Tray from '$lib/frame/Tray.svelte';
@@ -92,7 +93,9 @@
     <Tray />
   {/if}
 </div>
-{#if study && printing}<PrintSheet {study} />{/if}
+{#if study && printing}{#if view.station === 'compare'}<PrintComparison circuit={study.circuit} />{:else}<PrintSheet
+      {study}
+    />{/if}{/if}
 
 {#if workbench.ready}
   {#await import('$lib/frame/Sheets.svelte') then { default: Sheets }}<Sheets

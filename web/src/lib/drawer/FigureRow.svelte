@@ -25,7 +25,7 @@
   async function decide(to: 'taken' | 'dropped') {
     reading.decide(figure.id, figure.decision === to ? 'open' : to);
     await tick();
-    document.querySelector<HTMLElement>('.figure.current [data-take]')?.focus();
+    document.querySelector<HTMLElement>('[data-figure].current [data-take]')?.focus();
   }
   const SHAPES = { sure: '●', likely: '◐', doubtful: '○' };
 </script>

@@ -10,6 +10,7 @@ import {
   type SenseNeed,
 } from '@idle-breadboard/core';
 import { frontOf } from './needs';
+import { view } from './view.svelte';
 import { workbench } from './workbench.svelte';
 
 class Comparing {
@@ -67,6 +68,16 @@ const piecesFor = (circuit: Circuit, need: Need): number =>
         : need.kind !== 'trigger' && n.kind !== 'sense' && n.kind !== 'trigger' && n.service === need.service,
     ).length,
   );
+
+/** Needs that cards can be compared for. */
+export const comparable = (circuit: Circuit): readonly Need[] =>
+  circuit.plan.needs.filter((n) => n.kind === 'sense' || (n.kind !== 'trigger' && n.service !== undefined));
+
+/** The need whose candidates are on screen. */
+export function comparedNeed(circuit: Circuit): Need | null {
+  const needs = comparable(circuit);
+  return needs.find(({ id }) => id === view.compared) ?? needs[0] ?? null;
+}
 
 /** The comparison that is on screen. */
 export function tableOf(circuit: Circuit, need: Need): Table {

@@ -1,19 +1,19 @@
 <!-- Candidates for a need side by side; across the channel the whole sets. -->
 <script lang="ts">
-  import { addPart, needName, serveNeed, swapCard, type Circuit, type Need } from '@idle-breadboard/core';
+  import { addPart, needName, serveNeed, swapCard, type Circuit } from '@idle-breadboard/core';
   import Copy from '@lucide/svelte/icons/copy';
   import Printer from '@lucide/svelte/icons/printer';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
-  import { comparing, tableOf, tableText } from '../state/comparing.svelte';
+  import { comparable, comparedNeed, comparing, tableOf, tableText } from '../state/comparing.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import CompareTable from './CompareTable.svelte';
   import Sets from './Sets.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
-  const needs = $derived(circuit.plan.needs.filter((n) => n.kind === 'sense' || (n.kind !== 'trigger' && n.service)));
-  const need = $derived<Need | null>(needs.find(({ id }) => id === view.compared) ?? needs[0] ?? null);
+  const needs = $derived(comparable(circuit));
+  const need = $derived(comparedNeed(circuit));
   const table = $derived(need ? tableOf(circuit, need) : null);
 
   function compareFor(id: string) {

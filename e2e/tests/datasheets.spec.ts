@@ -1,0 +1,227 @@
+/** A part enters the catalogue in four ways, each is used in a plan, and its proofs cite where the figures come from. */
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+import { circular, cutOff, locked, long, noPdf, scanned, swollen } from '../../fixtures/hostile.mjs';
+import { FOLDER, writeDatasheets } from '../../fixtures/write.mjs';
+import { Bench, textOf } from './bench';
+
+let bench: Bench;
+test.beforeAll(async () => {
+  await writeDatasheets();
+});
+test.beforeEach(async ({ page }) => {
+  bench = new Bench(page);
+  await bench.open();
+});
+
+async function enter(page: Page): Promise<void> {
+  await bench.menu('Catalogue of cards');
+  await page.getByRole('button', { name: 'Enter a part' }).click();
+}
+const sheetOf = (page: Page) => page.getByRole('dialog');
+const give = (page: Page, name: string, buffer: Buffer, mimeType = 'application/pdf') =>
+  page.getByLabel('datasheet or table of parts').setInputFiles({ name, mimeType, buffer });
+
+/** Takes every figure that waits, one after the other, as the keyboard does. */
+async function takeAll(page: Page): Promise<number> {
+  const open = page.locator('[data-figure].open');
+  await expect(page.locator('[data-figure]').first()).toBeVisible();
+  const count = await open.count();
+  await page.locator('[data-figure].current [data-take]').focus();
+  for (let i = 0; i < count; i++) await page.keyboard.press('Enter');
+  await expect(open).toHaveCount(0);
+  return count;
+}
+
+async function useIt(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: /^Make the card/ }).click();
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+  await page.getByRole('button', { name: 'Add to the plan' }).click();
+  await bench.settled();
+}
+
+/** Opens the proof of a check about a part, and gives what it rests on. */
+async function restsOf(page: Page, part: string, check: string): Promise<string> {
+  await bench.verdict.click();
+  await page
+    .getByRole('dialog')
+    .getByRole('row')
+    .filter({ hasText: part })
+    .filter({ hasText: check })
+    .first()
+    .getByRole('button')
+    .first()
+    .click();
+  return (await page.locator('.tray').textContent()) ?? '';
+}
+
+test('from a PDF: spot by spot, into the plan, and the proof cites the page', async ({ page }) => {
+  await enter(page);
+  await give(page, 'marram.pdf', await readFile(join(FOLDER, 'ruled-1.pdf')));
+  await expect(page.getByText(/30 figures read/)).toBeVisible();
+  await expect(sheetOf(page).getByLabel('name of the part')).toHaveValue('Marram HX2 humidity and temperature sensor');
+  // The page is drawn, and the mark lies on the row of the figure in hand.
+  const canvas = page.locator('.sheet canvas');
+  await expect.poll(async () => canvas.evaluate((c: HTMLCanvasElement) => c.width)).toBeGreaterThan(600);
+  await page.locator('[data-figure]', { hasText: 'supply voltage' }).getByRole('button').first().click();
+  await expect(page.locator('.mark')).toBeInViewport();
+  // One is mended, one is dropped.
+  const supply = page.getByLabel('supply voltage, min');
+  await supply.fill('2.5');
+  await supply.press('Enter');
+  await page
+    .getByRole('button', { name: /^drop resolution/ })
+    .first()
+    .click();
+  await takeAll(page);
+  await expect(page.getByText(/figure is missing|figures are missing/)).toBeVisible();
+  await useIt(page, 'Marram HX2 humidity and temperature sensor');
+  const proof = await restsOf(page, 'Marram HX2', 'supply/range');
+  expect(proof).toContain('2.5 V');
+  expect(proof).toMatch(/Marram HX2.*p(?:age|\.) ?1/);
+});
+
+test('from a pasted table, used and proved', async ({ page }) => {
+  await enter(page);
+  await page
+    .getByLabel('Text or a table, pasted')
+    .fill(
+      'Parameter\tMin\tTyp\tMax\tUnit\nSupply voltage\t2.6\t3.3\t3.6\tV\nStandby current\t\t2\t5\tµA\nSCL clock frequency\t\t\t400\tkHz\nI2C address: 0x29',
+    );
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.locator('.pasted .here')).toContainText('Supply voltage');
+  await sheetOf(page).getByLabel('name of the part').fill('Pasted distance sensor');
+  await page.getByLabel('class template').selectOption({ value: 'distance-light' });
+  expect(await takeAll(page)).toBe(4);
+  await useIt(page, 'Pasted distance sensor');
+  expect(await restsOf(page, 'Pasted distance', 'supply/range')).toContain('pasted text');
+});
+
+test('from a CSV with two parts, one after the other', async ({ page }) => {
+  await enter(page);
+  await give(
+    page,
+    'parts.csv',
+    Buffer.from(
+      'part,class,parameter,min,typ,max,unit\nFirst light,ambient light,Supply voltage,2.5,,3.6,V\nFirst light,,I2C address,,0x23,,\nSecond light,ambient light,Supply voltage,3,,5.5,V\n',
+    ),
+    'text/csv',
+  );
+  await expect(page.getByText('1 more parts follow')).toBeVisible();
+  await takeAll(page);
+  await page.getByRole('button', { name: /^Make the card/ }).click();
+  await expect(sheetOf(page).getByLabel('name of the part')).toHaveValue('Second light');
+  await takeAll(page);
+  await useIt(page, 'Second light');
+  expect(await restsOf(page, 'Second light', 'supply/range')).toContain('parts.csv');
+});
+
+test('by hand, resting on memory, so its proofs stay on trust', async ({ page }) => {
+  await enter(page);
+  await page.getByRole('button', { name: 'Enter by hand' }).click();
+  await sheetOf(page).getByLabel('name of the part').fill('Drawer thermometer');
+  await page.getByLabel('class template').selectOption({ value: 'probe-bare' });
+  await page.getByLabel('add a figure').selectOption('supply.range');
+  for (const [bound, value] of [
+    ['min', '3'],
+    ['max', '5.5'],
+  ] as const) {
+    const field = page.getByLabel(`supply voltage, ${bound}`);
+    await field.fill(value);
+    await field.press('Enter');
+  }
+  await takeAll(page);
+  await useIt(page, 'Drawer thermometer');
+  expect(await restsOf(page, 'Drawer thermometer', 'supply/range')).toMatch(/from memory|on trust/);
+});
+
+test('files that are none, locked, scanned, damaged or circular get a clear message, and the page lives', async ({
+  page,
+}) => {
+  await enter(page);
+  const whole = await readFile(join(FOLDER, 'ruled-1.pdf'));
+  const said = page.locator('.sheet').getByRole('alert');
+  for (const [name, file, message] of [
+    ['letter.pdf', noPdf(), /no PDF, or it is damaged/],
+    ['locked.pdf', await locked(), /locked with a password/],
+    ['scan.pdf', scanned(), /holds a picture and no text: it was scanned/],
+    ['ring.pdf', circular(), /damaged|cannot be read/],
+    ['empty.pdf', Buffer.alloc(0), /no PDF|cannot be read/],
+  ] as const) {
+    await give(page, name, file);
+    await expect(said, name).toContainText(message);
+    await expect(said).toContainText(name);
+  }
+  // What was cut off is read as far as it goes, or refused; either way the next file is read.
+  await give(page, 'cut.pdf', cutOff(whole));
+  await expect(page.locator('[data-figure]').first().or(said)).toBeVisible();
+});
+
+test('five hundred pages are read with progress, and the one table is found', async ({ page }) => {
+  await enter(page);
+  await give(page, 'long.pdf', await long());
+  await expect(page.getByText(/page \d+ of 500/)).toBeVisible();
+  await expect(page.locator('[data-figure]', { hasText: 'supply voltage' })).toContainText('p. 250');
+});
+
+test('a swollen file can be cancelled while the page stays alive', async ({ page }) => {
+  await enter(page);
+  await give(page, 'swollen.pdf', swollen());
+  const cancel = page.getByRole('button', { name: 'Cancel' });
+  await expect(cancel).toBeVisible();
+  const began = Date.now();
+  await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
+  expect(Date.now() - began).toBeLessThan(5000);
+  await cancel.click();
+  await expect(page.getByLabel('datasheet or table of parts')).toBeVisible();
+  await page.getByLabel('Text or a table, pasted').fill('Supply voltage: 3 to 5 V');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.locator('[data-figure]')).toHaveCount(1);
+});
+
+test('own cards: edited to a next revision, taken into the plan when the maker says so, packed and unpacked', async ({
+  page,
+}) => {
+  await bench.menu('Catalogue of cards');
+  await page.getByRole('searchbox', { name: 'find a card' }).fill('Sedge H1');
+  await page.getByRole('button', { name: /^Sedge H1/ }).click();
+  await page.getByRole('button', { name: 'Clone' }).click();
+  await expect(page.getByRole('heading', { name: 'Sedge H1 humidity module, copy' })).toBeVisible();
+  await page.getByRole('button', { name: 'Add to the plan' }).click();
+  await bench.settled();
+  await bench.menu('Catalogue of cards');
+  await page.getByRole('button', { name: 'Export mine' }).waitFor();
+  await sheetOf(page).getByRole('button', { name: /copy/ }).click();
+  await page.getByRole('button', { name: 'edit vcc supply', exact: true }).click();
+  const min = page.getByLabel('vcc supply, min');
+  await min.fill('3');
+  await min.press('Enter');
+  await page.getByRole('button', { name: 'Keep as the next revision' }).click();
+  await expect(page.locator('.newer')).toContainText(
+    'made with revision 1; this is 2. It differs in 1 figure: vcc supply.',
+  );
+  await page.getByRole('button', { name: 'Take revision 2 into the plan' }).click();
+  await expect(page.locator('.newer')).toHaveCount(0);
+  await page.getByRole('button', { name: 'catalogue' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export mine' }).click(),
+  ]);
+  const pack = await textOf(download);
+  await page.getByLabel('pack of cards to import').setInputFiles({
+    name: 'bad.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(pack.replace('"revision": 2', '"revision": 0')),
+  });
+  await expect(page.locator('.sheet').getByRole('alert')).toContainText('/cards/0/revision');
+  await page
+    .getByLabel('pack of cards to import')
+    .setInputFiles({ name: 'mine.json', mimeType: 'application/json', buffer: Buffer.from(pack) });
+  await expect(page.locator('.sheet').getByRole('alert')).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await page.locator('body').press('Control+z');
+  await bench.menu('Catalogue of cards');
+  await sheetOf(page).getByRole('button', { name: /copy/ }).click();
+  await expect(page.locator('.newer')).toContainText('made with revision 1');
+});
