@@ -27,6 +27,7 @@ export const SERVICES = [
   'knob',
   'contact',
   'clock time',
+  'radio',
 ] as const;
 export type Service = (typeof SERVICES)[number];
 

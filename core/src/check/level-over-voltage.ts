@@ -1,7 +1,7 @@
 import type { LevelFigure } from '../card/figure.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
-import { levelAt } from '../circuit/level.ts';
+import { levelAt, levelVolts } from '../circuit/level.ts';
 import { highestRest } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { capital } from './words.ts';
@@ -32,9 +32,22 @@ function peaks(net: Net, at: NetEnd): Peak[] {
   const found: Peak[] = [];
   for (const end of net.ends) {
     if (end === at || !DRIVES_HIGH.has(end.kind) || !end.power.voltage) continue;
-    // A push-pull output reaches its supply rail when hardly loaded.
-    const volts = end.power.voltage.max;
-    found.push({ volts, sum: `the supply of ${end.label} at its highest`, by: end.label, end, rail: end.power.rail });
+    const supply = end.power.voltage.max;
+    const stated = end.levels.outputHigh;
+    // A part that drives from a regulator of its own states how high it goes.
+    if (stated?.max !== undefined && levelVolts(stated, 'max', supply) < supply) {
+      const { volts, sum } = levelAt(stated, 'max', supply);
+      found.push({ volts, sum, by: end.label, end, rail: stated.unit === 'V' ? null : end.power.rail });
+      continue;
+    }
+    // Any other output reaches its supply rail when hardly loaded.
+    found.push({
+      volts: supply,
+      sum: `the supply of ${end.label} at its highest`,
+      by: end.label,
+      end,
+      rail: end.power.rail,
+    });
   }
   const rest = highestRest(net);
   if (rest) {

@@ -99,6 +99,21 @@ describe('verify', () => {
     expect(verify(deriveCircuit({ plan: empty, cards })).status).to.equal('open');
   });
 
+  it('of the other plans that ship is verified; what can hurt is told beside it', () => {
+    for (const name of ['rain-barrel', 'stairwell'] as const) {
+      const verdict = verify(deriveCircuit(demo(name)));
+      expect(verdict.status, name).to.equal('verified');
+      expect(
+        verdict.findings.filter(({ severity }) => severity !== 'note'),
+        name,
+      ).to.deep.equal([]);
+    }
+    const stairs = verify(deriveCircuit(demo('stairwell'))).findings;
+    expect(
+      stairs.some(({ check, message }) => check === 'safety/hazard' && message.includes('licensed electrician')),
+    ).to.equal(true);
+  });
+
   it('does not depend on the order of the parts', () => {
     const doc = demo('cupboard-first-draft');
     const keys = (plan: typeof doc.plan) =>

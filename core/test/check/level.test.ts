@@ -129,6 +129,20 @@ describe('level/over-voltage', () => {
     parts: [part('chip', 'chip', { feeds: { vcc: 'v5.out' }, ports: pinned('out') })],
   });
 
+  it('takes an output that states its highest at its word: 3.3 V from a 5 V part is safe at 3.6 V, 3.7 V is not', () => {
+    const stated = (max: number): Build => ({
+      cards: [
+        V3,
+        V5,
+        controller({ ...CMOS, absoluteMax: figure('V', { max: 3.6 }) }),
+        output('chip', { outputHigh: figure('V', { min: 3, max }) }),
+      ],
+      parts: [part('chip', 'chip', { feeds: { vcc: 'v5.out' }, ports: pinned('out') })],
+    });
+    expect(judge(stated(3.3)).broken('level/over-voltage')).to.deep.equal([]);
+    const [found] = judge(stated(3.7)).broken('level/over-voltage');
+    expect(found).to.include({ severity: 'danger', measured: 3.7, limit: 3.6 });
+  });
   it('finds a 5 V output on a pin that stands its supply + 0.3 V', () => {
     // One source with two rails, so that neither part is ever without supply while the other has it.
     const both = card('v3', {

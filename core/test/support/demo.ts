@@ -17,7 +17,9 @@ export const cards: Card[] = cardFiles.map((file) => {
 });
 export const library = libraryOf(cards);
 
-export function demo(name: 'cupboard-first-draft' | 'cupboard-verified'): PlanDocument {
+export const PLANS = ['cupboard-first-draft', 'cupboard-verified', 'rain-barrel', 'stairwell'] as const;
+
+export function demo(name: (typeof PLANS)[number]): PlanDocument {
   const read = readPlan(planText(name));
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   return read.value;

@@ -101,7 +101,7 @@ const RULES: readonly {
     slot: 'port.clock',
     symbol: /^F(?:SCL|CLK|SCK|I2C|BUS)$/,
     name: /(?:clock|scl|i2c|i²c|bus|serial|spi|sck|interface)\b.*(?:frequency|rate|speed)|(?:frequency|speed) of (?:the )?(?:scl|clock|bus)|^(?:scl )?clock$|^i[2²]c (?:clock|speed)/i,
-    not: /internal|oscillat|cpu|core|crystal|pwm|sampl|refresh|output data|carrier/i,
+    not: /internal|oscillat|cpu|core|crystal|pwm|sampl|refresh|output data|carrier|baud|uart|rs-?232|data rate/i,
   },
   {
     slot: 'measure.conversion',
@@ -147,6 +147,9 @@ const MEASURE: readonly { slot: SlotId; name: RegExp; symbol?: RegExp; not?: Reg
   },
 ];
 
+/** What tells the clock of the bus from one inside the part. */
+const BUS_CLOCK = /scl|sck|i2c|i²c|\bbus\b|serial|spi|interface|f_?(?:clk|i2c)/i;
+
 const sectionIs = (section: string, what: RegExp) => what.test(section);
 const ABSOLUTE = /absolute|maximum rating|limiting value|stress|must not be exceeded|never exceed|damage/i;
 
@@ -168,14 +171,22 @@ export function classify(row: RowWords, document: DocumentContext): Classified |
     // A bare one-letter symbol is shared by many things; a name that agrees settles it.
     const agrees = named.name.test(name) || name === '';
     const weak = !agrees && symbol.length <= 2;
-    return { slot: named.slot, ...(weak ? { doubt: `only the symbol ${row.symbol} says so` } : {}) };
+    const doubt = weak
+      ? `only the symbol ${row.symbol} says so`
+      : named.slot === 'port.clock' && !BUS_CLOCK.test(called)
+        ? 'which clock is not said'
+        : undefined;
+    return { slot: named.slot, ...(doubt ? { doubt } : {}) };
   }
   if (unit === 'V' || unit === 'offset' || unit === 'share') return voltage(row, symbol, called, absolute);
   if (unit === 'A' && !/current sens|range|accuracy|resolution/i.test(name)) {
     if (OTHER_CURRENT.test(called) || absolute) return null;
     if (!CURRENT.test(name) && !SUPPLY_CURRENT_SYMBOL.test(symbol)) return null;
     const state = `${name} ; ${conditions}`;
-    if (PEAK.test(name) || /peak/i.test(conditions)) return { slot: 'supply.peak' };
+    if (PEAK.test(name) || /peak/i.test(conditions)) {
+      const plain = !/peak|inrush|surge|pulse|start/i.test(state);
+      return { slot: 'supply.peak', ...(plain ? { doubt: 'a maximum may be that of an output' } : {}) };
+    }
     if (IDLE.test(name) || (IDLE.test(conditions) && !ACTIVE.test(name))) return { slot: 'supply.idle' };
     if (/average|mean\b|per second|\/s\b|duty/i.test(state)) return null;
     if (ACTIVE.test(state)) return { slot: 'supply.active' };
@@ -197,7 +208,10 @@ function voltage(row: RowWords, symbol: string, called: string, absolute: boolea
     !/high|low|level|analog|signal/i.test(name)
   )
     return row.unit === 'V'
-      ? { slot: 'rail.voltage', ...(/out/i.test(row.section) ? {} : { doubt: 'an output may be a signal' }) }
+      ? {
+          slot: 'rail.voltage',
+          ...(/regulat|converter/i.test(`${row.section} ${name}`) ? {} : { doubt: 'an output may be a signal' }),
+        }
       : null;
   const supply =
     (SUPPLY_NAME.test(name) || (SUPPLY_SYMBOL.test(symbol) && !OTHER_VOLTAGE.test(name))) &&
@@ -234,6 +248,12 @@ function measure(row: RowWords, absolute: boolean, document: DocumentContext): C
   const kind = bySection ?? most;
   if (!kind) return null;
   const quantity = { quantity: kind.quantity, unit: kind.unit };
+  if (
+    rule.slot === 'measure.range' &&
+    /operating|working|storage|environment/i.test(row.name) &&
+    !/measur|detect|sens/i.test(row.name)
+  )
+    return { slot: rule.slot, quantity, doubt: 'it may be what the part stands, not what it measures' };
   if (rule.slot === 'measure.range' && unit === '°C' && !/measur|sens|detect|specified/i.test(row.name) && !byName)
     return { slot: rule.slot, quantity, doubt: 'a temperature range may be that of the air around' };
   const clear = mentioned(kind) > 0 && (!second || kind === second || mentioned(second) * 4 < mentioned(kind));

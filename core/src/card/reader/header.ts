@@ -128,6 +128,8 @@ function made(all: readonly Found[], lines: number): Head | null {
     const last = merged.at(-1);
     const overlaps = last && cell.x0 < last.x1 - 1;
     if (last && overlaps && cell.kind === last.kind) merged[merged.length - 1] = { ...last, ...boxOf([last, cell]) };
+    // Of two that stand over each other the upper one is a heading, or spans the columns below it.
+    else if (last && overlaps) merged[merged.length - 1] = cell.y0 > last.y0 ? cell : last;
     else merged.push(cell);
   }
   const bounds = merged.filter(({ kind }) => kind === 'min' || kind === 'typ' || kind === 'max');

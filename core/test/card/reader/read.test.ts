@@ -38,6 +38,26 @@ describe('pasted tables', () => {
   });
   it('do not take an average current for the active one', () =>
     expect(readText('Parameter\tTyp\tUnit\nAverage supply current\t2\tµA').map(({ slot }) => slot)).to.deep.equal([]));
+  it('with rows that only sound alike are never sure of them', () => {
+    const rows = [
+      'Supply voltage ripple\t\t50\tmV',
+      'Operating humidity range\t0\t95\t%RH',
+      'Clock frequency\t\t32.768\tkHz',
+      'Baud rate\t\t9600\tbps',
+      'Maximum current\t\t2\tA',
+      'Output voltage\t0.1\t1.9\tV',
+      'Interface voltage VIO\t1.7\t3.6\tV',
+      'Heater voltage\t4.9\t5.1\tV',
+      'Temperature coefficient\t\t0.05\t%RH',
+      'Current consumption\t\t5\tmA',
+      'Temperature range\t-40\t85\t°C',
+      'Input current per pin\t\t20\tmA',
+      'Response time\t\t8\ts',
+      'Shelf life\t\t5\tyears',
+    ];
+    const found = readText(`Specification\nParameter\tMin\tMax\tUnit\n${rows.join('\n')}`);
+    expect(found.filter(({ sureness }) => sureness === 'sure').map(({ name }) => name)).to.deep.equal([]);
+  });
   it('too long to be one are refused', () =>
     expect(() => pastedPage('x'.repeat(LONGEST_PASTE + 1))).to.throw(RangeError, 'found 400001'));
 });
