@@ -254,7 +254,8 @@ function measure(row: RowWords, absolute: boolean, document: DocumentContext): C
     !/measur|detect|sens/i.test(row.name)
   )
     return { slot: rule.slot, quantity, doubt: 'it may be what the part stands, not what it measures' };
-  if (rule.slot === 'measure.range' && unit === '°C' && !/measur|sens|detect|specified/i.test(row.name) && !byName)
+  const measured = /measur|sens|detect|specified|probe|object|performance/i.test(`${row.name} ${row.section}`);
+  if (rule.slot === 'measure.range' && unit === '°C' && !measured)
     return { slot: rule.slot, quantity, doubt: 'a temperature range may be that of the air around' };
   const clear = mentioned(kind) > 0 && (!second || kind === second || mentioned(second) * 4 < mentioned(kind));
   const sole = able.length === 1 || bySection !== undefined || clear;
