@@ -14,7 +14,22 @@ const PREFIXES: readonly (readonly [string, number])[] = [
 const EXPONENT_OF = new Map<string, number>([...PREFIXES, ['u', -6], ['μ', -6], ['K', 3]]);
 
 /** Units that take no prefix, because the trade never writes one there. */
-const PLAIN_UNITS = new Set(['°C', '%', '%RH', 'ppm', 'pull-ups', 'signals', 'functions', 'years', 'parts', '']);
+const PLAIN_UNITS = new Set([
+  '°C',
+  '%',
+  '%RH',
+  'ppm',
+  'lx',
+  'µg/m³',
+  'l/min',
+  'days',
+  'pull-ups',
+  'signals',
+  'functions',
+  'years',
+  'parts',
+  '',
+]);
 
 /** A mass is stored in kilograms and spoken of in grams. */
 const SPOKEN: Readonly<Record<string, { unit: string; factor: number }>> = { kg: { unit: 'g', factor: 1000 } };
@@ -27,6 +42,8 @@ export interface QuantityText {
 const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
 
 function significant(value: number, digits: number): string {
+  // Below one the digits that count begin behind the zeros.
+  if (Math.abs(value) < 1) return trimZeros(Number(value.toPrecision(digits)).toFixed(12));
   const whole = Math.max(0, Math.floor(Math.log10(Math.abs(value))) + 1);
   return trimZeros(value.toFixed(Math.max(0, digits - Math.max(whole, 1))));
 }

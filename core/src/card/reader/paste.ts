@@ -62,4 +62,4 @@ const splitCells = (line: string, mark: string) =>
 
 /** Two spaces or more part cells, as in a table typed by hand. */
 const bySpaces = (line: string) =>
-  [...line.matchAll(/\S+(?: \S+)*/g)].map((match) => ({ text: match[0], at: match.index }));
+  [...line.replaceAll('\t', '    ').matchAll(/\S+(?: \S+)*/g)].map((match) => ({ text: match[0], at: match.index }));

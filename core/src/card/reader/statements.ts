@@ -43,7 +43,8 @@ export function statementsOf(line: Line, section: string, mark: DecimalMark): St
     if (cleaned.length < 2 || !readCell(value.trim(), mark, null)) return;
     const { name: only, symbol, conditions } = parts(cleaned);
     statements.push({
-      weak,
+      // A number at the end of the name belongs to the value, or to a column that was not seen.
+      weak: weak || /\s[\d.,]+$/.test(cleaned),
       row: {
         name: only,
         symbol,

@@ -71,6 +71,13 @@ describe('pasted lines', () => {
     expect(colon.map(brief)).to.deep.equal([['supply.range', 2.7, n, 5.5, 'V', 'sure']]);
     expect(loose.every(({ sureness }) => sureness !== 'sure')).to.equal(true);
   });
+  it('with loose columns and no heads are never sure', () => {
+    for (const text of ['Supply voltage\t3\t\t5.5\tV', 'Supply voltage 3  5.5 V', 'Supply voltage   3   5.5   V'])
+      expect(
+        readText(text).filter(({ sureness }) => sureness === 'sure'),
+        text,
+      ).to.deep.equal([]);
+  });
   it('with an accuracy that grows with the reading keep the share', () => {
     const [found] = readText('CO2 accuracy: ±50 ppm + 5 % of reading');
     expect([found?.typ, found?.ofReading]).to.deep.equal([50, 0.05]);
