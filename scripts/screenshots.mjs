@@ -1,11 +1,13 @@
 /** One current picture per main view, at 1280x800, for the README. */
 import { join } from 'node:path';
+import { FOLDER, writeDatasheets } from '../fixtures/write.mjs';
 import { settled, withApp } from './lib/app.mjs';
 import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/ensure.mjs';
 
 ensurePackages();
 ensureChromium();
 ensureBuild();
+await writeDatasheets();
 
 /** @param act what is done before the picture is taken */
 async function shot(
@@ -39,6 +41,40 @@ const verified =
 
 await withApp(async (browser, address) => {
   await shot(browser, address, 'need', 'need');
+  await shot(browser, address, 'compare', 'compare', async (page) => {
+    await page.getByLabel('need to compare for').selectOption({ label: 'air temperature at top shelf' });
+    await page.locator('.tray .bar button').first().click();
+    await page.getByRole('button', { name: 'Sedge H1 humidity module as reference' }).click();
+    await page.getByRole('button', { name: 'sort by all errors together' }).click();
+  });
+  await shot(browser, address, 'sets', 'compare', async (page) => {
+    await page.locator('.tray .bar button').first().click();
+    await page.getByLabel('any controller').check();
+    await page.getByRole('button', { name: 'Search', exact: true }).click();
+    await page.getByRole('slider', { name: 'set, along the cost' }).waitFor();
+    await page.locator('.set').scrollIntoViewIfNeeded();
+  });
+  await shot(browser, address, 'control', 'control', async (page) => {
+    await page
+      .locator('.row', { hasText: 'Teasel stick' })
+      .getByText(/moving changes/)
+      .click();
+  });
+  await shot(browser, address, 'reader', 'need', async (page) => {
+    await page.locator('.plan-name').click();
+    await page.getByRole('menuitem', { name: 'Catalogue of cards' }).click();
+    await page.getByRole('button', { name: 'Enter a part' }).click();
+    await page.getByLabel('datasheet or table of parts').setInputFiles(join(FOLDER, 'ruled-1.pdf'));
+    await page.locator('[data-figure]').first().waitFor();
+    await page.waitForTimeout(1500);
+    await page.locator('[data-figure].current [data-take]').focus();
+    for (let i = 0; i < 9; i++) await page.keyboard.press('Enter');
+  });
+  await shot(browser, address, 'catalogue', 'need', async (page) => {
+    await page.locator('.plan-name').click();
+    await page.getByRole('menuitem', { name: 'Catalogue of cards' }).click();
+    await page.getByRole('searchbox', { name: 'find a card' }).fill('gas');
+  });
   await shot(browser, address, 'levels', 'levels', finding('lift I²C SDA'));
   await shot(browser, address, 'bus', 'bus', finding('both answer at'));
   await shot(browser, address, 'pins', 'pins', finding('must be high'));

@@ -65,7 +65,7 @@
     <Row>
       {#snippet choose()}
         <select
-          class="field"
+          class="field max-w-[15em]"
           aria-label="need to compare for"
           value={need.id}
           onchange={(e) => compareFor(e.currentTarget.value)}

@@ -56,7 +56,7 @@
                 aria-label="hide {card.name}"
                 onclick={() => comparing.hide(card.id)}><X size={13} /></button
               >
-              {#if serving.has(card.id)}<span class="unit">in the plan</span>
+              {#if serving.has(card.id)}<span class="unit whitespace-nowrap">in the plan</span>
               {:else}<button type="button" class="act" onclick={() => serve(card.id)}>take</button>{/if}
             </span>
           </th>
