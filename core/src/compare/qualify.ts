@@ -11,7 +11,6 @@ export const REASONS = [
   'interval',
   'ambient',
   'water',
-  'lead',
   'price',
   'date',
   'service',

@@ -64,10 +64,26 @@ export function addPart(
       return rail ? [[supply.id, rail]] : [];
     }),
   );
-  const part: PartChoice = { id, card: card.id, label: label.slice(0, 60), needs, feeds, ports, opened: [] };
+  const lead = leadOf(plan, needs);
+  const part: PartChoice = {
+    id,
+    card: card.id,
+    label: label.slice(0, 60),
+    needs,
+    feeds,
+    ports,
+    opened: [],
+    ...(lead === undefined ? {} : { lead }),
+  };
   plan = { ...plan, parts: [...plan.parts, part], controller: plan.controller ?? (card.controller ? id : null) };
   plan = freeAddresses(plan, library, card, part);
   return { plan: assignNew(plan, circuit, library), part: id };
+}
+
+/** Length of the leads to the place of the first need that says one, m. */
+function leadOf(plan: Plan, needs: readonly string[]): number | undefined {
+  const places = plan.needs.flatMap((need) => (needs.includes(need.id) && need.kind !== 'trigger' ? [need.place] : []));
+  return plan.places.find(({ name, lead }) => lead !== undefined && places.includes(name))?.lead;
 }
 
 function busFor(plan: Plan, protocol: SharedProtocol): [Plan, string] {

@@ -81,7 +81,21 @@
         >
       {/each}
       {#if UNIT_WORDS[figure.unit]}<span class="unit">{UNIT_WORDS[figure.unit]}</span>{/if}
-      {#if figure.over && !figure.conditions}<span class="unit">from {figure.over.from} to {figure.over.to}</span>{/if}
+      {#if figure.slot === 'measure.accuracy' && figure.mended}
+        {#each ['from', 'to'] as const as end (end)}
+          <span class="bound"
+            ><span class="unit">{end}</span><QuantityField
+              value={figure.over?.[end] ?? null}
+              unit={plainUnit}
+              label="{name}, {end}"
+              width="4.6em"
+              change={(value) =>
+                reading.mend(figure.id, { over: { from: value, to: value, ...figure.over, [end]: value } })}
+            /></span
+          >
+        {/each}
+      {:else if figure.over && !figure.conditions}<span class="unit">from {figure.over.from} to {figure.over.to}</span
+        >{/if}
       {#if figure.ofReading !== undefined}<span class="unit">and {figure.ofReading * 100} % of the reading</span>{/if}
       {#if !figure.mended}<button
           type="button"

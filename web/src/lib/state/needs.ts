@@ -32,7 +32,6 @@ export const REASON_WORDS: Readonly<Record<Reason, string>> = {
   interval: 'interval',
   ambient: 'air temperature at the place',
   water: 'water at the place',
-  lead: 'length of the lead',
   price: 'price',
   date: 'arrival',
   service: 'what it does',
