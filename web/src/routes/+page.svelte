@@ -4,7 +4,6 @@
   import EmptyShelf from '$lib/frame/EmptyShelf.svelte';
   import Header from '$lib/frame/Header.svelte';
   import { onKey } from '$lib/frame/keys';
-  import PrintComparison from '$lib/frame/PrintComparison.svelte';
   import PrintSheet from '$lib/frame/PrintSheet.svelte';
   import Stations from '$lib/frame/Stations.svelte';
   import Tray from '$lib/frame/Tray.svelte';
@@ -12,8 +11,6 @@
   import { view } from '$lib/state/view.svelte';
   import { workbench } from '$lib/state/workbench.svelte';
   import Bus from '$lib/stations/Bus.svelte';
-  import Compare from '$lib/stations/Compare.svelte';
-  import Control from '$lib/stations/Control.svelte';
   import Levels from '$lib/stations/Levels.svelte';
   import Need from '$lib/stations/Need.svelte';
   import Parts from '$lib/stations/Parts.svelte';
@@ -27,15 +24,25 @@
   const study = $derived(workbench.study);
   const proofs = $derived(study ? proofsBySubject(study.verdict) : new Map<string, never[]>());
 
+  /** The stations where parts are chosen come when they are gone to: a plan that is checked does not wait for them. */
+  let paper = $state<Awaited<ReturnType<typeof load>>['PrintComparison']>();
+  const load = () => import('$lib/stations/choosing');
+  let loaded: ReturnType<typeof load> | undefined;
+  async function choosing() {
+    const all = await (loaded ??= load());
+    paper = all.PrintComparison;
+    return all;
+  }
+
   /** The sheet for paper is made when paper is wanted: at every edit it would cost as much as the screen. */
   let printing = $state(false);
   const setPrinting = (on: boolean) => flushSync(() => (printing = on));
 
   onMount(() => {
-    const paper = window.matchMedia('print');
+    const medium = window.matchMedia('print');
     const change = ({ matches }: MediaQueryListEvent) => setPrinting(matches);
-    paper.addEventListener('change', change);
-    return () => paper.removeEventListener('change', change);
+    medium.addEventListener('change', change);
+    return () => medium.removeEventListener('change', change);
   });
 
   onMount(async () => {
@@ -78,8 +85,10 @@
       <main class="banks" id="banks">
         {#if study}
           {#if view.station === 'need'}<Need circuit={study.circuit} {proofs} />
-          {:else if view.station === 'compare'}<Compare circuit={study.circuit} />
-          {:else if view.station === 'control'}<Control circuit={study.circuit} />
+          {:else if view.station === 'compare'}
+            {#await choosing() then { Compare }}<Compare circuit={study.circuit} />{/await}
+          {:else if view.station === 'control'}
+            {#await choosing() then { Control }}<Control circuit={study.circuit} />{/await}
           {:else if view.station === 'levels'}<Levels circuit={study.circuit} {proofs} />
           {:else if view.station === 'bus'}<Bus circuit={study.circuit} {proofs} />
           {:else if view.station === 'pins'}<Pins circuit={study.circuit} {proofs} />
@@ -93,9 +102,12 @@
     <Tray />
   {/if}
 </div>
-{#if study && printing}{#if view.station === 'compare'}<PrintComparison circuit={study.circuit} />{:else}<PrintSheet
-      {study}
-    />{/if}{/if}
+{#if study && printing}
+  {#if view.station === 'compare' && paper}
+    {@const PrintComparison = paper}
+    <PrintComparison circuit={study.circuit} />
+  {:else}<PrintSheet {study} />{/if}
+{/if}
 
 {#if workbench.ready}
   {#await import('$lib/frame/Sheets.svelte') then { default: Sheets }}<Sheets

@@ -1,7 +1,7 @@
 <!-- Everything that is laid over the bench, in one piece that comes after the first screen. -->
 <script lang="ts">
   import AddPartSheet from './AddPartSheet.svelte';
-  import CatalogueSheet from '../drawer/CatalogueSheet.svelte';
+  import { view } from '../state/view.svelte';
   import FindBox from './FindBox.svelte';
   import KeysSheet from './KeysSheet.svelte';
   import ProofsSheet from './ProofsSheet.svelte';
@@ -17,6 +17,8 @@
 <ProofsSheet />
 <RulesSheet />
 <AddPartSheet />
-<CatalogueSheet />
+{#if view.sheet === 'catalogue'}
+  {#await import('../drawer/CatalogueSheet.svelte') then { default: CatalogueSheet }}<CatalogueSheet />{/await}
+{/if}
 <RemoveSheet />
 <RefusalSheet />
