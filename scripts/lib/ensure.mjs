@@ -33,15 +33,20 @@ export function ensurePackages() {
 }
 
 /** Debian's Chromium, for the tests of the real interface. */
-export function ensureChromium() {
-  if (existsSync(CHROMIUM)) return;
+export const ensureChromium = () => ensurePackage('chromium', CHROMIUM);
+
+/** Debian's circuit simulator, which the sums over networks are held against. */
+export const ensureSimulator = () => ensurePackage('ngspice', '/usr/bin/ngspice');
+
+function ensurePackage(name, path) {
+  if (existsSync(path)) return;
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
   const apt = (...args) => {
     const [command, ...rest] = [...sudo, 'apt-get', ...args];
     must(command, rest, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
   };
   apt('update', '-qq');
-  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  apt('install', '-y', '-qq', '--no-install-recommends', name);
 }
 
 function newest(path) {
