@@ -50,6 +50,8 @@ const bus = (...addresses: number[]): BusNode => ({
   name: 'b',
   protocol: 'i2c',
   clock: 100e3,
+  behind: null,
+  root: 'b',
   members: addresses.map((address, i) => ({
     part: `p${i}`,
     label: `part number ${i}`,
@@ -60,6 +62,7 @@ const bus = (...addresses: number[]): BusNode => ({
       { value: address, setting: 'b' },
     ],
     beyond: null,
+    selectors: [],
   })),
 });
 

@@ -19,6 +19,7 @@ export function checkCardReferences(card: Card, issue: Issue): void {
   card.rails?.forEach((r, i) => {
     need(terminals, 'a terminal', r.terminal, ['rails', i, 'terminal']);
     need(supplies, 'a supply', r.from?.supply, ['rails', i, 'from', 'supply']);
+    need(ids(card.ports), 'a port', r.switch?.port, ['rails', i, 'switch', 'port']);
     if (!r.voltage && r.from?.by !== 'pass') issue(['rails', i, 'voltage'], 'expected a voltage, found none');
   });
   card.signals.forEach((s, i) => {
@@ -42,12 +43,21 @@ export function checkCardReferences(card: Card, issue: Issue): void {
     need(terminals, 'a terminal', p.terminal, ['controller', 'pins', i, 'terminal']),
   );
   card.measures.forEach((m, i) => need(signals, 'a signal', m.analog?.signal, ['measures', i, 'analog', 'signal']));
+  need(powers, 'a supply or rail', card.controller?.adc?.follows, ['controller', 'adc', 'follows']);
   need(powers, 'a supply or rail', card.controller?.io.reference, ['controller', 'io', 'reference']);
   need(terminals, 'a terminal', card.driver?.terminal, ['driver', 'terminal']);
   card.translator?.channels.forEach((c, i) => {
     need(signals, 'a signal', c.low, ['translator', 'channels', i, 'low']);
     need(signals, 'a signal', c.high, ['translator', 'channels', i, 'high']);
   });
+  need(ids(card.ports), 'a port', card.translator?.enable, ['translator', 'enable']);
+  need(ids(card.ports), 'a port', card.busSwitch?.port, ['busSwitch', 'port']);
+  card.busSwitch?.channels.forEach((c, i) => {
+    need(signals, 'a signal', c.sda, ['busSwitch', 'channels', i, 'sda']);
+    need(signals, 'a signal', c.scl, ['busSwitch', 'channels', i, 'scl']);
+  });
+  const pins = new Set(card.controller?.pins.map(({ terminal }) => terminal));
+  card.controller?.overlays?.forEach((o, i) => need(pins, 'a pin', o.pin, ['controller', 'overlays', i, 'pin']));
   need(supplies, 'a supply', card.translator?.lowSupply, ['translator', 'lowSupply']);
   need(supplies, 'a supply', card.translator?.highSupply, ['translator', 'highSupply']);
   for (const [controller, names] of Object.entries(card.carrier?.fits ?? {})) {

@@ -13,6 +13,29 @@ const Amps = figure('A');
 const Ohms = figure('Ω');
 const Farads = figure('F');
 const Seconds = figure('s');
+/** Fields of a register: the composer of configuration words, and what the bring-up looks for. */
+export const RegisterWord = z.strictObject({
+  id: Id,
+  name: text(60),
+  register: z.int().nonnegative().max(0xffff),
+  bits: z.union([z.literal(8), z.literal(16), z.literal(32)]),
+  fields: z
+    .array(
+      z.strictObject({
+        name: text(40),
+        /** Highest and lowest bit. */
+        high: z.int().min(0).max(31),
+        low: z.int().min(0).max(31),
+        choices: z
+          .array(z.strictObject({ value: z.int().nonnegative().max(0xffffffff), says: text(80) }))
+          .max(64)
+          .optional(),
+      }),
+    )
+    .max(32),
+  source: Id,
+});
+export type RegisterWord = z.infer<typeof RegisterWord>;
 
 export const Terminal = z.strictObject({
   id: Id,
@@ -73,6 +96,8 @@ export const RailOffer = z.strictObject({
       dropout: Volts.optional(),
     })
     .optional(),
+  /** The port whose line switches this rail on and off. */
+  switch: z.strictObject({ port: Id }).optional(),
 });
 export type RailOffer = z.infer<typeof RailOffer>;
 
@@ -87,6 +112,10 @@ const electrical = {
   absoluteMax: LevelFigure.optional(),
   leakage: Amps.optional(),
   capacitance: Farads.optional(),
+  /** What it stands while its own supply is off; where nothing is said, its absolute maximum at no supply. */
+  unpoweredMax: Volts.optional(),
+  /** In series with an output: of an analog output, or of a driver. */
+  outputResistance: Ohms.optional(),
 };
 
 export const Signal = z.strictObject({
@@ -110,6 +139,22 @@ export const Port = z.strictObject({
     .max(128)
     .optional(),
   clock: figure('Hz').optional(),
+  /** For a target that holds the clock low while it is busy. */
+  stretches: z
+    .strictObject({
+      longest: Seconds,
+      /** True when it also has commands that do not hold the clock. */
+      noHold: z.boolean(),
+    })
+    .optional(),
+  /** What one reading moves over the bus, addresses included. */
+  reading: z.strictObject({ bytes: z.int().positive().max(4096), source: Id }).optional(),
+  /** For a part that can live on its data line alone: what it draws while it converts, and the least it works at. */
+  parasite: z.strictObject({ current: Amps, least: Volts }).optional(),
+  /** Set where the breakout carries a translator of its own for this port. */
+  ownTranslator: z.strictObject({ source: Id }).optional(),
+  /** Configuration words that a maker puts together. */
+  words: z.array(RegisterWord).max(16).optional(),
   /** For a light: forward voltage and the most that it stands. */
   forward: z.strictObject({ voltage: Volts, current: Amps }).optional(),
   /** For a coil: what it resists a change of current with. */
@@ -157,7 +202,18 @@ export const Controller = z.strictObject({
       reference: Volts,
       /** What it is off by besides its steps, as a share of full scale. */
       error: figure('share'),
+      /** The supply or rail that is its full scale; missing where it has a reference of its own. */
+      follows: Id.optional(),
+      /** The most that a source may have in series, so that a sample settles. */
+      sourceResistance: Ohms.optional(),
     })
+    .optional(),
+  /** Whether its I²C waits for a target that stretches the clock; nothing said counts as yes. */
+  waitsForStretching: z.strictObject({ waits: z.boolean(), source: Id }).optional(),
+  /** Drivers of a system that are bound to a pin by a setting. */
+  overlays: z
+    .array(z.strictObject({ protocol: z.enum(PROTOCOLS), pin: Id, parameter: text(40), source: Id }))
+    .max(16)
     .optional(),
 });
 
@@ -212,6 +268,20 @@ export const Card = z
           .min(1)
           .max(16),
         clock: figure('Hz'),
+        /** The port whose line connects and parts the two sides. */
+        enable: Id.optional(),
+        /** For an open-drain one: the transistor between the sides. */
+        pass: z.strictObject({ threshold: Volts, onResistance: Ohms }).optional(),
+      })
+      .optional(),
+    /** For a bus switch: the port that it is spoken to on, and the lines of each channel. */
+    busSwitch: z
+      .strictObject({
+        port: Id,
+        channels: z
+          .array(z.strictObject({ sda: Id, scl: Id }))
+          .min(1)
+          .max(16),
       })
       .optional(),
     /** For leads: what is on their two ends, and how long they are (m). */

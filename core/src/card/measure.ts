@@ -8,7 +8,18 @@ export const Transfer = z.discriminatedUnion('kind', [
   /** A straight line: `low` at the lower end of the measure's range, `high` at the upper. */
   z.strictObject({ kind: z.literal('linear'), signal: Id, low: LevelFigure, high: LevelFigure }),
   /** A thermistor: resistance at 25 °C, and the constant B of R = R25 × e^(B × (1/T − 1/298.15 K)). */
-  z.strictObject({ kind: z.literal('beta'), signal: Id, r25: figure('Ω'), beta: figure('K') }),
+  z.strictObject({
+    kind: z.literal('beta'),
+    signal: Id,
+    r25: figure('Ω'),
+    beta: figure('K'),
+    /** Power that warms it by one kelvin in still air. */
+    dissipation: figure('W/K').optional(),
+  }),
+  /** A light-dependent resistor: R = R10 × (E ÷ 10 lx)^−gamma. */
+  z.strictObject({ kind: z.literal('light'), signal: Id, r10: figure('Ω'), gamma: figure('1') }),
+  /** A platinum resistor by IEC 60751: its resistance at 0 °C. */
+  z.strictObject({ kind: z.literal('platinum'), signal: Id, r0: figure('Ω'), dissipation: figure('W/K').optional() }),
 ]);
 export type Transfer = z.infer<typeof Transfer>;
 

@@ -5,6 +5,8 @@
 export const PROTOCOLS = [
   'i2c',
   'onewire',
+  'spi',
+  'pulse',
   'uart',
   'digital-out',
   'digital-in',
@@ -18,11 +20,28 @@ export const PROTOCOLS = [
 export type Protocol = (typeof PROTOCOLS)[number];
 
 /** A kind of pin function, without its instance. */
-export type Ask = 'in' | 'out' | 'inout' | 'adc' | 'pwm' | 'irq' | 'i2c.sda' | 'i2c.scl' | 'uart.tx' | 'uart.rx';
+export type Ask =
+  | 'in'
+  | 'out'
+  | 'inout'
+  | 'adc'
+  | 'pwm'
+  | 'irq'
+  | 'i2c.sda'
+  | 'i2c.scl'
+  | 'spi.clk'
+  | 'spi.in'
+  | 'spi.out'
+  | 'uart.tx'
+  | 'uart.rx';
 
 export const PORT_LINES: Readonly<Record<Protocol, Readonly<Record<string, Ask>>>> = {
   i2c: { sda: 'i2c.sda', scl: 'i2c.scl' },
   onewire: { data: 'inout' },
+  // "in" and "out" are the part's: what it reads, the controller sends.
+  spi: { clk: 'spi.clk', in: 'spi.out', out: 'spi.in', select: 'out' },
+  // One wire that both sides pull low in turn: the controller asks, the part answers in pulses.
+  pulse: { data: 'inout' },
   uart: { tx: 'uart.rx', rx: 'uart.tx' },
   'digital-out': { out: 'in', out2: 'in', out3: 'in' },
   'digital-in': { in: 'out' },
@@ -35,14 +54,25 @@ export const PORT_LINES: Readonly<Record<Protocol, Readonly<Record<string, Ask>>
 };
 
 /** Protocols whose lines several parts share. */
-export const SHARED_PROTOCOLS = ['i2c', 'onewire'] as const;
+export const SHARED_PROTOCOLS = ['i2c', 'onewire', 'spi'] as const;
 export type SharedProtocol = (typeof SHARED_PROTOCOLS)[number];
 export const isShared = (protocol: Protocol): protocol is SharedProtocol =>
-  protocol === 'i2c' || protocol === 'onewire';
+  protocol === 'i2c' || protocol === 'onewire' || protocol === 'spi';
+
+/** Lines of a shared protocol that each part has for itself: SPI selects one part at a time. */
+const OWN_LINES: ReadonlySet<string> = new Set(['spi.select']);
+/** True for a line that all parts on a bus have in common. */
+export const isBusLine = (protocol: Protocol, line: string): boolean =>
+  isShared(protocol) && !OWN_LINES.has(`${protocol}.${line}`);
+/** Protocols on which both sides pull one line low in turn. */
+export const isTwoWay = (protocol: Protocol): boolean =>
+  protocol === 'i2c' || protocol === 'onewire' || protocol === 'pulse';
 
 export const PROTOCOL_NAME: Readonly<Record<Protocol, string>> = {
   i2c: 'I²C',
   onewire: 'one-wire',
+  spi: 'SPI',
+  pulse: 'pulse wire',
   uart: 'UART',
   'digital-out': 'digital out',
   'digital-in': 'digital in',

@@ -1,3 +1,4 @@
+import { takesTurns } from '../circuit/buses.ts';
 import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
 import { formatAddress } from '../quantity/address.ts';
 import { BUS_ADDRESS_SOURCE, FREE_ADDRESSES, isReservedAddress } from '../standard/bus-timing.ts';
@@ -7,7 +8,7 @@ const collision: CheckMeta = {
   id: 'bus/address-collision',
   title: 'One part answers at one address',
   station: 'bus',
-  rule: 'No two parts of one bus segment answer at one address, their settings considered.',
+  rule: 'No two parts of one bus answer at one address at the same time, their settings considered. Parts that a bus switch, a gated translator or a switched supply takes off the bus in turn may share one.',
   source: BUS_ADDRESS_SOURCE,
   breaks: 'fault',
 };
@@ -19,10 +20,13 @@ function addressRest(circuit: Circuit, member: Member): [string, string | undefi
   return [card?.id ?? '', Object.keys(card?.sources ?? {})[0]];
 }
 
-/** Parts of a bus grouped by the address they answer at. A translator passes everything, so it divides nothing. */
-function groups(bus: BusNode): Map<number, Member[]> {
+/**
+ * Parts of a bus and its segments grouped by the address they answer at. A translator that is always on passes everything,
+ * so it divides nothing.
+ */
+function groups(circuit: Circuit, bus: BusNode): Map<number, Member[]> {
   const map = new Map<number, Member[]>();
-  for (const member of bus.members) {
+  for (const member of circuit.buses.filter(({ root }) => root === bus.id).flatMap(({ members }) => members)) {
     if (member.address === null) continue;
     const address = member.address > 0x7f ? member.address >> 1 : member.address;
     map.set(address, [...(map.get(address) ?? []), member]);
@@ -33,31 +37,37 @@ function groups(bus: BusNode): Map<number, Member[]> {
 export const busAddressCollision: Check = {
   meta: collision,
   run: (circuit) =>
-    i2c(circuit).flatMap((bus) =>
-      [...groups(bus)].map(([address, members]): Result => {
-        const names = members.map(({ label }) => label).join(' and ');
-        const at = formatAddress(address);
-        return result(circuit, collision, {
-          subjects: [bus.id, ...members.map(({ part, port }) => `${part}.${port}`)],
-          severity: members.length > 1 ? 'fault' : null,
-          measured: members.length,
-          limit: 1,
-          unit: 'parts',
-          margin: 1 - members.length,
-          message:
-            members.length > 1
+    i2c(circuit)
+      .filter(({ id, root }) => id === root)
+      .flatMap((bus) =>
+        [...groups(circuit, bus)].map(([address, all]): Result => {
+          const clashing = all.filter((m) => all.some((other) => other !== m && !takesTurns(m, other)));
+          const members = clashing.length > 0 ? clashing : all;
+          const clash = clashing.length > 0;
+          const names = members.map(({ label }) => label).join(' and ');
+          const at = formatAddress(address);
+          return result(circuit, collision, {
+            subjects: [bus.id, ...members.map(({ part, port }) => `${part}.${port}`)],
+            severity: clash ? 'fault' : null,
+            measured: clash ? members.length : 1,
+            limit: 1,
+            unit: 'parts',
+            margin: clash ? 1 - members.length : 0,
+            message: clash
               ? `${names} ${members.length === 2 ? 'both' : 'all'} answer at ${at} on ${bus.name}. Their bits mix; neither can be read.`
-              : `${names} alone answers at ${at} on ${bus.name}.`,
-          meaning:
-            'Two parts that answer together pull the data line for each other’s bits: readings are garbage or the same twice.',
-          workings: members.map((m) => ({
-            name: m.label,
-            sum: `${at} (${address})${m.options.length > 1 ? `, one of ${m.options.length} settings` : ', fixed'}`,
-          })),
-          rests: members.map((m) => addressRest(circuit, m)),
-        });
-      }),
-    ),
+              : members.length > 1
+                ? `${names} share ${at} on ${bus.name} and take turns: only one of them is on the bus at a time.`
+                : `${names} alone answers at ${at} on ${bus.name}.`,
+            meaning:
+              'Two parts that answer together pull the data line for each other’s bits: readings are garbage or the same twice.',
+            workings: members.map((m) => ({
+              name: m.label,
+              sum: `${at} (${address})${m.options.length > 1 ? `, one of ${m.options.length} settings` : ', fixed'}${m.selectors.length > 0 ? `, switched by ${m.selectors.map((s) => circuit.parts.get(s.split(':')[0] ?? s)?.label ?? s).join(' and ')}` : ''}`,
+            })),
+            rests: members.map((m) => addressRest(circuit, m)),
+          });
+        }),
+      ),
 };
 
 const reserved: CheckMeta = {

@@ -1,5 +1,6 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
-import { effectivePullUp, highestRest, pullUpSum } from '../physics/node.ts';
+import { isJoined, slowestRise } from '../physics/edge.ts';
+import { allPullUps, effectivePullUp, highestRest, pullUpSum } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import {
   BUS_TIMING_SOURCE,
@@ -16,7 +17,7 @@ const weak: CheckMeta = {
   id: 'bus/pull-up-weak',
   title: 'The pull-up lifts the line in time',
   station: 'bus',
-  rule: 'tr = 0.8473 × Rp × Cb ≤ 1000 ns (standard), 300 ns (fast), 120 ns (fast-plus).',
+  rule: 'tr = 0.8473 × Rp × Cb ≤ 1000 ns (standard), 300 ns (fast), 120 ns (fast-plus), every figure at its worst. Where a translator or a bus switch joins two sides, the rise is worked out on the whole network.',
   source: BUS_TIMING_SOURCE,
   breaks: 'fault',
 };
@@ -24,7 +25,7 @@ const weak: CheckMeta = {
 /** Clock of a bus that states none: standard mode. */
 const modeOf = (net: Net): BusMode | null => modeFor(net.clock ?? 100e3);
 const fittedRests = (net: Net) =>
-  net.pullUps.map(({ source }) => (source ? ([source.card, source.source] as const) : null));
+  allPullUps(net).map(({ source }) => (source ? ([source.card, source.source] as const) : null));
 const i2cNets = (circuit: Circuit) => circuit.nets.filter((net) => net.protocol === 'i2c');
 
 function capacitanceSum(net: Net): string {
@@ -38,7 +39,10 @@ export const busPullUpWeak: Check = {
       const rp = effectivePullUp(net);
       const mode = modeOf(net);
       if (!rp || !mode) return [];
-      const rise = riseTime(rp.max, net.capacitance);
+      const joined = isJoined(circuit, net);
+      const alone = riseTime(rp.max, net.capacitance);
+      // Beyond all measure where the line never gets to 70 %.
+      const rise = joined ? (slowestRise(circuit, net) ?? 1) : alone;
       const margin = mode.riseTime - rise;
       const most = pullUpMax(mode.riseTime, net.capacitance);
       const rpText = formatQuantity(rp.max, 'Ω');
@@ -61,11 +65,21 @@ export const busPullUpWeak: Check = {
             { name: 'pull-up, at its largest', sum: pullUpSum(net, 'max'), value: rp.max, unit: 'Ω' },
             { name: 'capacitance', sum: capacitanceSum(net), value: net.capacitance, unit: 'F' },
             {
-              name: 'rise time',
+              name: joined ? 'rise time of this side alone' : 'rise time',
               sum: `0.8473 × ${rpText} × ${formatQuantity(net.capacitance, 'F')}`,
-              value: rise,
+              value: alone,
               unit: 's',
             },
+            ...(joined
+              ? [
+                  {
+                    name: 'rise time with the other side',
+                    sum: 'from 30 to 70 % of its supply, through the transistor between them, slowest of all ends of the figures',
+                    value: rise,
+                    unit: 's',
+                  },
+                ]
+              : []),
             {
               name: 'largest pull-up',
               sum: `${formatQuantity(mode.riseTime, 's')} ÷ (0.8473 × ${formatQuantity(net.capacitance, 'F')})`,

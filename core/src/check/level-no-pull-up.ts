@@ -1,4 +1,3 @@
-import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -15,8 +14,8 @@ const meta: CheckMeta = {
 function judge(circuit: Circuit, net: Net): Result[] {
   if (!net.openDrain || net.ends.length === 0) return [];
   const count = net.pullUps.filter(({ voltage }) => voltage !== null).length;
-  const weak = net.weakPull ? circuit.controller?.card.controller?.io.weakPull : undefined;
-  const ohms = weak && toInterval(weak);
+  const { weak } = net;
+  const ohms = weak?.ohms;
   const message =
     count > 0
       ? `${net.label} has ${count === 1 ? 'a pull-up' : `${count} pull-ups`}.`
@@ -47,7 +46,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
             ]
           : []),
       ],
-      rests: weak && circuit.controller ? [[circuit.controller.card.id, weak.source]] : [],
+      rests: weak?.source ? [[weak.source.card, weak.source.source]] : [],
     }),
   ];
 }

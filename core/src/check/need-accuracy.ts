@@ -1,8 +1,8 @@
 import { formatQuantity } from '../quantity/engineering.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import { frontOf } from '../physics/analog-front.ts';
 import { servants, span } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
-import { errorOver, measureFor, unstated, type Front } from './sense-error.ts';
+import { errorOver, measureFor, unstated } from './sense-error.ts';
 
 const accuracyMeta: CheckMeta = {
   id: 'need/accuracy',
@@ -13,16 +13,6 @@ const accuracyMeta: CheckMeta = {
   breaks: 'fault',
 };
 
-/** How this part's voltage reaches the controller of the plan. */
-function frontOf(circuit: Circuit, part: PartNode): Front {
-  const feed = part.card.supplies[0] && circuit.feeds.get(`${part.id}.${part.card.supplies[0].id}`);
-  return {
-    adc: circuit.controller?.card.controller?.adc,
-    supply: feed?.voltage?.typ ?? 0,
-    series: circuit.plan.rules.series,
-  };
-}
-
 export const needAccuracy: Check = {
   meta: accuracyMeta,
   run: (circuit) =>
@@ -32,7 +22,7 @@ export const needAccuracy: Check = {
         const measure = measureFor(part.card, need);
         if (!measure) return [];
         const gap = unstated(measure, need);
-        const sum = errorOver(part.card, measure, need, circuit.plan.lifeYears, frontOf(circuit, part));
+        const sum = errorOver(part.card, measure, need, circuit.plan.lifeYears, frontOf(circuit, part, measure));
         const subjects = [need.id, part.id];
         const wanted = formatQuantity(need.accuracy, need.unit);
         if (!sum) {

@@ -1,6 +1,6 @@
 import { isFitted, printedNames } from '../circuit/carrier.ts';
 import type { Circuit, PinWish } from '../circuit/circuit.ts';
-import { functionsOf, groupInstances, instancesFor, pinByTerminal } from '../circuit/pin-function.ts';
+import { functionsOf, groupInstances, instancesFor, isCrossed, pinByTerminal } from '../circuit/pin-function.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
 const meta: CheckMeta = {
@@ -21,6 +21,9 @@ export const ASK_NAME: Readonly<Record<PinWish['ask'], string>> = {
   irq: 'an interrupt input',
   'i2c.sda': 'I²C data',
   'i2c.scl': 'I²C clock',
+  'spi.clk': 'an SPI clock',
+  'spi.in': 'an SPI input',
+  'spi.out': 'an SPI output',
   'uart.tx': 'a UART transmitter',
   'uart.rx': 'a UART receiver',
 };
@@ -51,6 +54,8 @@ function judge(circuit: Circuit, wish: PinWish): Result[] {
     { name: 'asked', sum: wish.ask },
     { name: `${label} can`, sum: (instances.length > 0 && fitting.length > 0 ? fitting : can).join(', ') || 'nothing' },
   ];
+  // Said by bus/crossed, with what it is.
+  if (isCrossed(circuit, wish)) return [];
   if (instances.length === 0) return broken(`${wish.label} needs ${asks}; ${label} cannot be one.`, workings);
   const printed = printedNames(circuit);
   if (printed && printed.get(wish.pin)?.free !== true && !isFitted(circuit, wish.of.split('.')[0] ?? '')) {

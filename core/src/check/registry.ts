@@ -1,13 +1,26 @@
+import { analogDivider } from './analog-divider.ts';
+import { analogRange } from './analog-range.ts';
+import { analogResolution } from './analog-resolution.ts';
+import { analogSource } from './analog-source.ts';
 import { busAddressCollision, busAddressReserved } from './bus-address.ts';
+import { busCapacitance } from './bus-capacitance.ts';
 import { busClock } from './bus-clock.ts';
+import { busCrossed } from './bus-crossed.ts';
+import { busPullUpPairs } from './bus-pull-up-pairs.ts';
 import { busPullUpStrong, busPullUpWeak } from './bus-pull-up.ts';
+import { busStretching } from './bus-stretching.ts';
+import { busTimeCheck } from './bus-time.ts';
 import { driveFlyback } from './drive-flyback.ts';
 import { driveLed } from './drive-led.ts';
+import { levelFeedRule } from './level-feed-rule.ts';
 import { levelHigh } from './level-high.ts';
 import { levelLow } from './level-low.ts';
+import { levelMixedPullUps } from './level-mixed-pull-ups.ts';
 import { levelNoPullUp } from './level-no-pull-up.ts';
 import { levelOverVoltage } from './level-over-voltage.ts';
+import { levelTranslatedTwice } from './level-translated-twice.ts';
 import { levelTranslator } from './level-translator.ts';
+import { levelUnpowered } from './level-unpowered.ts';
 import { needAccuracy } from './need-accuracy.ts';
 import { needInterval, needWarmUp } from './need-interval.ts';
 import { needRange } from './need-range.ts';
@@ -20,6 +33,8 @@ import type { Check } from './result.ts';
 import { safetyHazard } from './safety-hazard.ts';
 import { supplyRailCurrent } from './supply-rail-current.ts';
 import { supplyRange } from './supply-range.ts';
+import { wireBudget } from './wire-budget.ts';
+import { wireOverlay } from './wire-overlay.ts';
 import { wirePullUp } from './wire-pull-up.ts';
 
 /** Every check, in the order of the work. A new one is added here and nowhere else. */
@@ -31,16 +46,31 @@ export const CHECKS: readonly Check[] = [
   needTrigger,
   needSelectivity,
   levelOverVoltage,
+  levelMixedPullUps,
+  levelUnpowered,
   levelHigh,
   levelLow,
   levelNoPullUp,
   levelTranslator,
+  levelTranslatedTwice,
+  levelFeedRule,
+  analogRange,
+  analogSource,
+  analogResolution,
+  analogDivider,
   busAddressCollision,
   busAddressReserved,
   busClock,
+  busStretching,
+  busCrossed,
+  busTimeCheck,
+  busCapacitance,
   busPullUpWeak,
   busPullUpStrong,
+  busPullUpPairs,
   wirePullUp,
+  wireBudget,
+  wireOverlay,
   pinDouble,
   pinCapability,
   pinStrap,

@@ -67,6 +67,8 @@ export interface Check {
 
 interface Draft {
   readonly subjects: readonly string[];
+  /** The subjects that the name of the result is made of, where others come and go with the figures. */
+  readonly keyed?: readonly string[];
   readonly severity: Severity | null;
   readonly measured?: number | null;
   readonly limit?: number | null;
@@ -89,7 +91,7 @@ export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result 
   }
   const evidence = weakest(rests.map(({ source }) => source.kind));
   return {
-    key: `${meta.id}|${draft.subjects.join('|')}`,
+    key: `${meta.id}|${(draft.keyed ?? draft.subjects).join('|')}`,
     check: meta.id,
     station: meta.station,
     severity: draft.severity,

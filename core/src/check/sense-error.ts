@@ -1,9 +1,8 @@
 /** What a reading may be off by: the datasheet's error over the wanted range, drift over the life, and the way to the counts. */
-import type { Card, Controller } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
 import type { Measure } from '../card/measure.ts';
-import { analogChain, type Chain } from '../physics/analog-chain.ts';
+import { analogChain, type Chain, type Front } from '../physics/analog-chain.ts';
 import type { SenseNeed } from '../plan/plan.ts';
-import type { SeriesName } from '../standard/e-series.ts';
 
 export interface ErrorSum {
   readonly error: number;
@@ -30,14 +29,6 @@ export function unstated(measure: Measure, wanted: Wanted): Wanted | null {
   return { from: reached, to: next };
 }
 
-/** How an analog reading reaches the controller. */
-export interface Front {
-  readonly adc: Controller['adc'];
-  /** Voltage of the rail that feeds the sensor, V. */
-  readonly supply: number;
-  readonly series: SeriesName;
-}
-
 /**
  * The worst error inside the wanted range, the drift over the life, and the analog chain's error where there is one.
  * @param years planned life
@@ -48,7 +39,7 @@ export function errorOver(card: Card, measure: Measure, wanted: Wanted, years: n
   const worst = worstBand(measure, wanted);
   if (!worst) return null;
   const drift = (measure.driftPerYear?.value ?? 0) * years;
-  const chain = front ? analogChain(card, measure, wanted, front.adc, front.supply, front.series) : null;
+  const chain = front ? analogChain(card, measure, wanted, front) : null;
   return {
     error: worst.error,
     drift,

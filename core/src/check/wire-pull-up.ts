@@ -1,5 +1,5 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
-import { effectivePullUp, highestRest, pullUpSum } from '../physics/node.ts';
+import { allPullUps, effectivePullUp, highestRest, pullUpSum } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { pullUpMin } from '../standard/bus-timing.ts';
 import { ONE_WIRE_LOW, ONE_WIRE_SINK, ONE_WIRE_SOURCE } from '../standard/one-wire.ts';
@@ -21,7 +21,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const sink = Math.min(ONE_WIRE_SINK, ...net.ends.flatMap(({ levels }) => levels.sink ?? []));
   const limit = pullUpMin(open.volts, ONE_WIRE_LOW, sink);
   const margin = rp.min - limit;
-  const count = net.pullUps.length;
+  const count = allPullUps(net).length;
   const severity = margin < 0 ? 'fault' : count > 1 ? 'caution' : null;
   const value = formatQuantity(rp.typ, 'Ω');
   return [

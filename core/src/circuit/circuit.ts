@@ -1,8 +1,8 @@
 /** What plan and cards make together. Derived once per change; plain data, so that it can cross to a worker. */
 import type { Card, RailOffer, Signal, Supply } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
-import type { LevelFigure } from '../card/figure.ts';
-import type { Ask, Protocol } from '../card/protocol.ts';
+import type { Figure, LevelFigure } from '../card/figure.ts';
+import type { Ask, Protocol, SharedProtocol } from '../card/protocol.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
 
@@ -36,6 +36,8 @@ export interface Rail {
   readonly root: string;
   /** The part at the beginning: a wall adapter, a battery. */
   readonly source: string;
+  /** Parts that switch it on and off, on the way from the source. */
+  readonly switches: readonly string[];
   /** Null when nothing feeds it, or it feeds itself. */
   readonly voltage: Interval | null;
   readonly loads: readonly Load[];
@@ -60,6 +62,8 @@ export interface Power {
   /** The root rail; null when not fed. */
   readonly rail: string | null;
   readonly source: string | null;
+  /** Parts that can switch it off. */
+  readonly switches: readonly string[];
   readonly voltage: Interval | null;
   /** Lost between rail and part, V: the part sees anything from voltage − drop to voltage. */
   readonly drop: number;
@@ -71,6 +75,8 @@ export interface Levels {
   readonly inputHigh?: LevelFigure | undefined;
   readonly inputLow?: LevelFigure | undefined;
   readonly absoluteMax?: LevelFigure | undefined;
+  /** With its own supply off. */
+  readonly unpoweredMax?: Figure<'V'> | undefined;
   /** A, what the open drain or output sinks at its low level. */
   readonly sink: number | null;
   readonly sinkSource: string | null;
@@ -92,9 +98,13 @@ export interface NetEnd {
   readonly leakage: number;
   /** F */
   readonly capacitance: number;
+  /** Ω in series with its output; null where nothing is said. */
+  readonly resistance: Interval | null;
   readonly card: string;
   /** True for the controller's own pin. */
   readonly controller: boolean;
+  /** True for the middle of a divider; its part is the helper. */
+  readonly divider: boolean;
 }
 
 export interface PullUp {
@@ -112,6 +122,10 @@ export interface PullUp {
 export interface Net {
   /** "bus.line", "part.port.line", with "@translator" on a far side. */
   readonly id: string;
+  /** The net on the controller's side of all its translators. */
+  readonly trunk: string;
+  /** The net on the other side of the bus switch that it hangs on. */
+  readonly upstream: string | null;
   readonly label: string;
   /** What `NetOf` of the plan names. */
   readonly of: string;
@@ -121,6 +135,10 @@ export interface Net {
   readonly beyond: string | null;
   readonly ends: readonly NetEnd[];
   readonly pullUps: readonly PullUp[];
+  /** The controller's own, where it is switched on. */
+  readonly weak: PullUp | null;
+  /** The resistor to a rail that makes a divider with a part whose resistance is the reading. */
+  readonly fixed: { helper: string; ohms: Interval; rail: string; voltage: Interval | null } | null;
   /** Resistors in series on the way to the part, Ω. */
   readonly series: readonly { helper: string; ohms: number }[];
   /** F, the most. */
@@ -129,7 +147,6 @@ export interface Net {
   readonly clock: number | null;
   /** Nobody drives it high: it needs a pull-up. */
   readonly openDrain: boolean;
-  readonly weakPull: boolean;
 }
 
 /** A line that wants a pin of the controller. */
@@ -142,6 +159,7 @@ export interface PinWish {
   readonly ask: Ask;
   readonly pin: string | null;
   readonly locked: boolean;
+  readonly weakPull: boolean;
   /** Lines of one group must be on one instance of the peripheral. */
   readonly group: string | null;
   readonly net: string;
@@ -155,13 +173,19 @@ export interface Member {
   readonly address: number | null;
   readonly options: readonly { value: number; setting: string }[];
   readonly beyond: string | null;
+  /** What can take it off the bus: gated translators, channels of bus switches, supply switches. */
+  readonly selectors: readonly string[];
 }
 
 export interface BusNode {
   readonly id: string;
   readonly name: string;
-  readonly protocol: 'i2c' | 'onewire';
+  readonly protocol: SharedProtocol;
+  /** Hz; that of the bus above where it is a segment without one. */
   readonly clock: number | null;
+  readonly behind: { readonly part: string; readonly channel: number } | null;
+  /** The bus with pins that it belongs to: itself, unless it is a segment. */
+  readonly root: string;
   readonly members: readonly Member[];
 }
 

@@ -1,10 +1,20 @@
 import { libraryOf } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
+import type { Card } from '../card/card.ts';
+import type { PartChoice, TranslatorHelper } from '../plan/plan.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import type { Circuit, Net, PartNode } from './circuit.ts';
-import { deriveBuses, deriveNets, nearIsLow } from './nets.ts';
+import { deriveBuses } from './buses.ts';
+import { deriveNets, nearIsLow } from './nets.ts';
 import { derivePower, type ExtraLoad, type PowerGraph } from './power.ts';
+
+/** The enable of a translator as a port, where it is on a pin. */
+function gatePort(card: Card, helper: TranslatorHelper): PartChoice['ports'] {
+  const port = card.ports.find(({ id }) => id === card.translator?.enable);
+  const [line] = Object.keys(port?.lines ?? {});
+  return port && line && helper.gate ? { [port.id]: { lines: { [line]: helper.gate } } } : {};
+}
 
 /**
  * Derives the circuit of a plan. Parts whose card is missing are left out: `referenceProblems` names those, and a
@@ -30,7 +40,7 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
       label: `translator for ${[...new Set(helper.ports.map(({ part }) => parts.get(part)?.label ?? part))].join(', ')}`,
       needs: [],
       feeds,
-      ports: {},
+      ports: gatePort(card, helper),
       opened: [],
     };
     parts.set(helper.id, { id: helper.id, label: choice.label, card, choice, helper });
@@ -46,7 +56,7 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
     controller,
     rails: power.rails,
     feeds: power.feeds,
-    buses: deriveBuses(plan, parts),
+    buses: deriveBuses(plan, parts, power),
     nets,
     wishes,
   };

@@ -69,6 +69,26 @@ export function pinUses(circuit: Circuit): PinUse[] {
 export const pinByTerminal = (card: Card, terminal: string): Pin | undefined =>
   card.controller?.pins.find((pin) => pin.terminal === terminal);
 
+/** The line of the same port that a line can be taken for. */
+const COUNTERPART: Readonly<Partial<Record<Ask, Ask>>> = {
+  'i2c.sda': 'i2c.scl',
+  'i2c.scl': 'i2c.sda',
+  'uart.tx': 'uart.rx',
+  'uart.rx': 'uart.tx',
+  'spi.in': 'spi.out',
+  'spi.out': 'spi.in',
+};
+
+/** True for a line that sits on a pin which can only be its partner: data on the clock pin, transmitter on transmitter. */
+export function isCrossed(circuit: Circuit, wish: PinWish): boolean {
+  const card = circuit.controller?.card;
+  const pin = card && wish.pin ? pinByTerminal(card, wish.pin) : undefined;
+  const partner = COUNTERPART[wish.ask];
+  if (!card || !pin || !partner) return false;
+  const functions = functionsOf(card, pin);
+  return instancesFor(functions, wish.ask).length === 0 && instancesFor(functions, partner).length > 0;
+}
+
 /**
  * The instance a group of lines is on, decided by those that have a pin: the instances that serve all of them.
  * @returns instances left; empty when the pins exclude each other

@@ -153,6 +153,7 @@ export function derivePower(
       offer,
       root: way?.find((at) => offers.get(at)?.offer.voltage) ?? ref,
       source: way ? (offers.get(way.at(-1) ?? '')?.part.id ?? part.id) : part.id,
+      switches: (way ?? []).flatMap((at) => (offers.get(at)?.offer.switch ? [offers.get(at)?.part.id ?? ''] : [])),
       voltage: final(ref),
       loads: (loadsOf.get(ref) ?? []).toSorted((a, b) => b.peak - a.peak),
       typical: total(ref, 'typical'),
@@ -207,15 +208,30 @@ function throughRegulator(
   return { ...base, typical, peak, sum: `${AMPS(peak)} passed on` };
 }
 
+const DEAD: Power = { rail: null, source: null, switches: [], voltage: null, drop: 0 };
+
 /** The power that a supply or own rail of a part stands on. */
 export function powerOf(graph: PowerGraph, part: PartNode, reference: string | undefined): Power {
   const id = reference ?? part.card.supplies[0]?.id ?? '';
   // A part without a supply has levels in volts only.
-  if (part.card.supplies.length === 0) return { rail: null, source: null, voltage: exact(0), drop: 0 };
+  if (part.card.supplies.length === 0) return { ...DEAD, voltage: exact(0) };
   const own = graph.rails.get(`${part.id}.${id}`);
-  if (own) return { rail: own.voltage && own.root, source: own.source, voltage: own.voltage, drop: 0 };
+  if (own)
+    return {
+      rail: own.voltage && own.root,
+      source: own.source,
+      switches: own.switches,
+      voltage: own.voltage,
+      drop: 0,
+    };
   const feed = graph.feeds.get(`${part.id}.${id}`);
   const rail = feed?.rail ? graph.rails.get(feed.rail) : undefined;
-  if (!feed || !rail?.voltage) return { rail: null, source: null, voltage: null, drop: 0 };
-  return { rail: rail.root, source: rail.source, voltage: rail.voltage, drop: feed.drop };
+  if (!feed || !rail?.voltage) return DEAD;
+  return {
+    rail: rail.root,
+    source: rail.source,
+    switches: rail.switches,
+    voltage: rail.voltage,
+    drop: feed.drop,
+  };
 }

@@ -1,7 +1,8 @@
 /** Which cards can meet a need, and what rules the others out. */
 import { WATER } from '../card/kinds.ts';
 import type { Card } from '../card/card.ts';
-import { errorOver, measureFor, rangeMargin, shortestInterval, type Front } from '../check/sense-error.ts';
+import { errorOver, measureFor, rangeMargin, shortestInterval } from '../check/sense-error.ts';
+import type { Front } from '../physics/analog-chain.ts';
 import type { Need, Place, Plan, SenseNeed } from '../plan/plan.ts';
 
 export const REASONS = [

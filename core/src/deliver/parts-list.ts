@@ -4,6 +4,7 @@ import type { LeadEnd } from '../card/kinds.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { chosenOffer } from '../plan/cost.ts';
 import { piecesToBuy } from '../plan/purchase.ts';
+import type { Helper } from '../plan/plan.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import type { WiringPlan } from './wiring.ts';
@@ -62,6 +63,10 @@ interface Demand {
   uses: string[];
 }
 
+/** Values of the resistors that a helper is made of, Ω. */
+const resistorsOf = (helper: Helper): number[] =>
+  'ohms' in helper ? [helper.ohms] : helper.kind === 'divider' ? [helper.upper, helper.lower] : [];
+
 function demands(circuit: Circuit, leads: PartsList['leads']): Map<string, Demand> {
   const wanted = new Map<string, Demand>();
   const want = (card: string | null | undefined, count: number, use: string) => {
@@ -73,9 +78,9 @@ function demands(circuit: Circuit, leads: PartsList['leads']): Map<string, Deman
   for (const part of plan.parts) if (part.fittedOn === undefined) want(part.card, 1, part.label);
   const values = new Map<string, number>();
   for (const helper of plan.helpers) {
-    if ('ohms' in helper)
-      values.set(formatQuantity(helper.ohms, 'Ω'), (values.get(formatQuantity(helper.ohms, 'Ω')) ?? 0) + 1);
-    else want(helper.card, 1, helper.kind);
+    for (const ohms of resistorsOf(helper))
+      values.set(formatQuantity(ohms, 'Ω'), (values.get(formatQuantity(ohms, 'Ω')) ?? 0) + 1);
+    if ('card' in helper) want(helper.card, 1, helper.kind);
   }
   for (const [value, count] of values) want(plan.resistors, count, `${count} × ${value}`);
   want(plan.board, 1, 'board');

@@ -12,11 +12,16 @@ const CARD_STEPS: Readonly<Record<number, (card: Entries) => Entries>> = {
   // Version 2 added body, carrier, converter, analog transfer and identity, all of which may be missing, and put
   // what a part shows among what it serves.
   1: ({ shows, ...card }) => ({ ...card, version: 2, ...(shows === undefined ? {} : { serves: shows }) }),
+  // Version 3 added what the electrical proof needs (stretching, readings, own translators, bus switches …), all of
+  // which may be missing.
+  2: (card) => ({ ...card, version: 3 }),
 };
 
 const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   // Version 2 added places and the revisions of cards.
   1: (file) => ({ ...file, version: 2, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
+  // Version 3 added the house rule for pull-ups, segments, dividers and gates.
+  2: (file) => ({ ...file, version: 3, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
 };
 
 function stepped(value: unknown, today: number, steps: Readonly<Record<number, (v: Entries) => Entries>>): unknown {
@@ -37,4 +42,9 @@ export function migratePlanFile(value: unknown): unknown {
 }
 
 /** The plan alone, as the browser keeps it, where it carries no version. */
-export const migrateStoredPlan = (plan: Entries): Entries => ({ places: [], revisions: {}, ...plan });
+export const migrateStoredPlan = (plan: Entries): Entries => ({
+  places: [],
+  revisions: {},
+  ...plan,
+  ...(isEntries(plan.rules) ? { rules: { pullUps: 'one-pair', ...plan.rules } } : {}),
+});

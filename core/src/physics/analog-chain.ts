@@ -1,10 +1,12 @@
 /** From a sensor's voltage to the controller's counts: what the way there adds to the error of a reading. */
 import type { Card, Controller } from '../card/card.ts';
 import type { LevelFigure } from '../card/figure.ts';
-import type { Measure } from '../card/measure.ts';
+import type { Measure, Transfer } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';
-import { seriesBetween, type SeriesName } from '../standard/e-series.ts';
+import type { Interval } from '../quantity/interval.ts';
+import type { SeriesName } from '../standard/e-series.ts';
 import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { fixedResistors, resistanceAt, resistanceSlope, shareAt, shareSlope, type Resistive } from './resistive.ts';
 
 export interface ChainTerm {
   readonly name: string;
@@ -26,42 +28,46 @@ export interface Chain {
 }
 
 type Converter = NonNullable<Controller['adc']>;
-const KELVIN = 273.15;
-/** Reference temperature of a thermistor's resistance, K. */
-const T25 = 298.15;
 
-/**
- * Resistance of a thermistor, Ω. Formula: R = R25 × e^(B × (1/T − 1/298.15 K)).
- * @param celsius °C
- * @example thermistor(10e3, 3950, 0) is about 33.6 kΩ
- */
-export const thermistor = (r25: number, beta: number, celsius: number): number =>
-  r25 * Math.exp(beta * (1 / (celsius + KELVIN) - 1 / T25));
+/** How an analog reading reaches the controller. */
+export interface Front {
+  readonly adc: Controller['adc'];
+  /** Voltage of the rail that feeds the sensor or its fixed resistor, V. */
+  readonly supply: number;
+  /** Half the width of its band, as a share of it. */
+  readonly supplyTolerance?: number;
+  /** True where that rail is the converter's reference: then both move together. */
+  readonly ratiometric?: boolean;
+  readonly series: SeriesName;
+  /** Share of the voltage that a divider lets through; missing without one. */
+  readonly divider?: Interval | undefined;
+  /** The fixed resistor that the plan has, Ω; missing: the most even one of the series is taken. */
+  readonly fixed?: number | undefined;
+}
 
 const DIGITS = 4;
 const show = (value: number) => String(Number(value.toPrecision(DIGITS)));
 
-/**
- * @param supply voltage that shares and offsets are taken on, V
- * @returns null when the measure is not analog or there is no converter
- */
+/** @returns null when the measure is not analog or there is no converter */
 export function analogChain(
   card: Card,
   measure: Measure,
   wanted: { from: number; to: number },
-  adc: Converter | undefined,
-  supply: number,
-  series: SeriesName,
+  front: Front,
 ): Chain | null {
-  if (!measure.analog || !adc || !card.signals.some(({ id }) => id === measure.analog?.signal)) return null;
-  const tries = [wanted.from, (wanted.from + wanted.to) / 2, wanted.to];
-  const fixed = measure.analog.kind === 'beta' ? fixedResistor(measure.analog, wanted, series) : null;
-  const chains = tries.map((at) => ({
+  const { adc } = front;
+  const transfer = measure.analog;
+  if (!transfer || !adc || !card.signals.some(({ id }) => id === transfer.signal)) return null;
+  const fixed =
+    transfer.kind === 'linear'
+      ? null
+      : (front.fixed ?? fixedResistors(transfer, wanted, front.series)[0]?.ohms ?? resistanceAt(transfer, wanted.from));
+  const chains = [wanted.from, (wanted.from + wanted.to) / 2, wanted.to].map((at) => ({
     at,
     terms:
-      measure.analog?.kind === 'beta'
-        ? betaTerms(measure.analog, at, adc, fixed ?? 0)
-        : linearTerms(measure, at, adc, supply),
+      transfer.kind === 'linear'
+        ? linearTerms(measure, transfer, at, adc, front)
+        : resistiveTerms(transfer, at, adc, front, fixed ?? 0),
   }));
   const total = (terms: readonly ChainTerm[]) => terms.reduce((sum, { error }) => sum + error, 0);
   const [worst] = chains.sort((a, b) => total(b.terms) - total(a.terms));
@@ -105,9 +111,27 @@ function converterTerms(adc: Converter, volts: number, slope: number, ratiometri
   ];
 }
 
-function linearTerms(measure: Measure, at: number, adc: Converter, supply: number): ChainTerm[] {
-  if (measure.analog?.kind !== 'linear') return [];
-  const { low, high } = measure.analog;
+/** What the rail of the sensor adds where the reading is a share of it and the converter does not follow it. */
+function supplyTerm(front: Front, volts: number, slope: number): ChainTerm[] {
+  const tolerance = front.supplyTolerance ?? 0;
+  if (front.ratiometric || tolerance === 0) return [];
+  return [
+    {
+      name: 'supply of the sensor',
+      sum: `${show(volts)} V × ${show(tolerance)} ÷ ${show(slope)} V`,
+      error: (volts * tolerance) / slope,
+    },
+  ];
+}
+
+function linearTerms(
+  measure: Measure,
+  { low, high }: Extract<Transfer, { kind: 'linear' }>,
+  at: number,
+  adc: Converter,
+  front: Front,
+): ChainTerm[] {
+  const { supply, divider } = front;
   const volts = (level: LevelFigure, value: number) =>
     level.unit === 'V' ? value : level.unit === 'share' ? value * supply : supply + value;
   const ends = [low, high].map((level) => {
@@ -116,51 +140,76 @@ function linearTerms(measure: Measure, at: number, adc: Converter, supply: numbe
   });
   const [a, b] = ends;
   if (!a || !b) return [];
+  const passes = divider?.typ ?? 1;
   const width = measure.range.to - measure.range.from;
-  const slope = Math.abs(b.typ - a.typ) / width;
+  const above = Math.abs(b.typ - a.typ) / width;
+  const slope = above * passes;
   const share = (at - measure.range.from) / width;
-  const here = a.typ + share * (b.typ - a.typ);
+  const here = (a.typ + share * (b.typ - a.typ)) * passes;
   const spread = Math.max(a.half, b.half);
-  const ratiometric = low.unit !== 'V' && high.unit !== 'V';
+  const follows = low.unit !== 'V' && high.unit !== 'V';
+  const ratio = divider ? (divider.max - divider.min) / 2 / divider.typ : 0;
   return [
-    ...converterTerms(adc, here, slope, ratiometric),
-    ...(spread > 0 ? [{ name: 'output', sum: `${show(spread)} V ÷ ${show(slope)} V`, error: spread / slope }] : []),
+    ...converterTerms(adc, here, slope, follows && front.ratiometric === true),
+    ...(follows ? supplyTerm(front, here, slope) : []),
+    ...(spread > 0 ? [{ name: 'output', sum: `${show(spread)} V ÷ ${show(above)} V`, error: spread / above }] : []),
+    ...(ratio > 0
+      ? [
+          {
+            name: 'divider',
+            sum: `${show(here)} V × ${show(ratio)} ÷ ${show(slope)} V`,
+            error: (here * ratio) / slope,
+          },
+        ]
+      : []),
   ];
 }
 
-type Beta = Extract<NonNullable<Measure['analog']>, { kind: 'beta' }>;
+const halfShare = (i: Interval): number => (i.max - i.min) / 2 / i.typ;
 
-/** The resistor of the series nearest to the thermistor's own value in the middle of the range: the steepest divider there. */
-function fixedResistor({ r25, beta }: Beta, wanted: { from: number; to: number }, series: SeriesName): number {
-  const middle = thermistor(toInterval(r25).typ, toInterval(beta).typ, (wanted.from + wanted.to) / 2);
-  const near = seriesBetween(series, middle / 10, middle * 10);
-  return near.sort((a, b) => Math.abs(Math.log(a / middle)) - Math.abs(Math.log(b / middle)))[0] ?? middle;
+function resistiveTerms(transfer: Resistive, at: number, adc: Converter, front: Front, fixed: number): ChainTerm[] {
+  // Where the converter follows the rail, full scale is the rail.
+  const rail = front.ratiometric ? toInterval(adc.reference).typ : front.supply;
+  const r = resistanceAt(transfer, at);
+  const perUnit = Math.abs(resistanceSlope(transfer, at));
+  const slope = rail * Math.abs(shareSlope(transfer, fixed, at));
+  const volts = rail * shareAt(transfer, fixed, at);
+  const byResistance = (name: string, part: number): ChainTerm => ({
+    name,
+    sum: `${show(part)} × ${show(r)} Ω ÷ ${show(perUnit)} Ω`,
+    error: (part * r) / perUnit,
+  });
+  return [
+    ...converterTerms(adc, volts, slope, front.ratiometric === true),
+    ...supplyTerm(front, volts, slope),
+    byResistance('fixed resistor', RESISTOR_TOLERANCE),
+    ...ownTerms(transfer, at, byResistance),
+  ];
 }
 
-function betaTerms({ r25, beta }: Beta, at: number, adc: Converter, fixed: number): ChainTerm[] {
-  const nominal = toInterval(r25);
-  const constant = toInterval(beta);
-  const reference = toInterval(adc.reference).typ;
-  const r = thermistor(nominal.typ, constant.typ, at);
-  const kelvin = at + KELVIN;
-  // dR/dT = −R × B / T², and the divider gives V = Vref × Rf ÷ (R + Rf).
-  const perDegree = (r * constant.typ) / kelvin ** 2;
-  const slope = (reference * fixed * perDegree) / (r + fixed) ** 2;
-  const share = (i: { min: number; typ: number; max: number }) => (i.max - i.min) / 2 / i.typ;
-  const byResistance = (part: number) => (part * r) / perDegree;
-  const bSpread = (share(constant) * constant.typ * Math.abs(1 / kelvin - 1 / T25)) / (constant.typ / kelvin ** 2);
+/** The spread of the part itself. */
+function ownTerms(
+  transfer: Resistive,
+  at: number,
+  byResistance: (name: string, part: number) => ChainTerm,
+): ChainTerm[] {
+  if (transfer.kind === 'platinum') return [byResistance('resistance at 0 °C', halfShare(toInterval(transfer.r0)))];
+  if (transfer.kind === 'light') {
+    const gamma = toInterval(transfer.gamma);
+    return [
+      byResistance('resistance at 10 lx', halfShare(toInterval(transfer.r10))),
+      byResistance('its slope gamma', halfShare(gamma) * gamma.typ * Math.abs(Math.log(Math.max(at, 0.01) / 10))),
+    ];
+  }
+  const constant = toInterval(transfer.beta);
+  const kelvin = at + 273.15;
+  const away = Math.abs(1 / kelvin - 1 / 298.15);
   return [
-    ...converterTerms(adc, (reference * fixed) / (r + fixed), slope, true),
+    byResistance('thermistor at 25 °C', halfShare(toInterval(transfer.r25))),
     {
-      name: 'fixed resistor',
-      sum: `${RESISTOR_TOLERANCE} × ${show(r)} Ω ÷ ${show(perDegree)} Ω`,
-      error: byResistance(RESISTOR_TOLERANCE),
+      name: 'its constant B',
+      sum: `${show(halfShare(constant))} × B away from 25 °C`,
+      error: (halfShare(constant) * constant.typ * away) / (constant.typ / kelvin ** 2),
     },
-    {
-      name: 'thermistor at 25 °C',
-      sum: `${show(share(nominal))} × ${show(r)} Ω ÷ ${show(perDegree)} Ω`,
-      error: byResistance(share(nominal)),
-    },
-    { name: 'its constant B', sum: `${show(share(constant))} × B away from 25 °C`, error: bSpread },
   ];
 }

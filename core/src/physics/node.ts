@@ -1,5 +1,6 @@
 /** The voltage that resistors to several rails give a net that nobody drives. */
-import type { Net, PullUp } from '../circuit/circuit.ts';
+import type { Net, NetEnd, PullUp } from '../circuit/circuit.ts';
+import { levelAt, levelVolts } from '../circuit/level.ts';
 import { parallel, type Interval } from '../quantity/interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 
@@ -8,8 +9,36 @@ export interface NodeVoltage {
   readonly sum: string;
 }
 
-type Fed = PullUp & { voltage: Interval };
-const fed = (net: Net): Fed[] => net.pullUps.filter((p): p is Fed => p.voltage !== null);
+export type Fed = PullUp & { voltage: Interval };
+/** Every resistor that pulls the net up, the controller's own included, from fed rails. */
+export const allPullUps = (net: Net): Fed[] =>
+  (net.weak ? [...net.pullUps, net.weak] : net.pullUps).filter((p): p is Fed => p.voltage !== null);
+const fed = allPullUps;
+
+/** True where pull-ups go to rails that are not one and the same. */
+export function pullsToSeveralRails(net: Net): boolean {
+  const [first, ...others] = fed(net);
+  return others.some(({ root }) => root !== first?.root);
+}
+
+const DRIVES_HIGH: ReadonlySet<string> = new Set(['push-pull', 'bidirectional', 'analog-out']);
+
+/**
+ * The highest voltage that an end drives, V; null when it drives none.
+ * The rail is the one that the voltage follows, null for a part that states volts.
+ */
+export function driverPeak(end: NetEnd): { volts: number; sum: string; rail: string | null } | null {
+  if (!DRIVES_HIGH.has(end.kind) || !end.power.voltage) return null;
+  const supply = end.power.voltage.max;
+  const stated = end.levels.outputHigh;
+  // A part that drives from a regulator of its own states how high it goes.
+  if (stated?.max !== undefined && levelVolts(stated, 'max', supply) < supply) {
+    const { volts, sum } = levelAt(stated, 'max', supply);
+    return { volts, sum, rail: stated.unit === 'V' ? null : end.power.rail };
+  }
+  // Any other output reaches its supply rail when hardly loaded.
+  return { volts: supply, sum: `the supply of ${end.label} at its highest`, rail: end.power.rail };
+}
 
 const V = (x: number) => formatQuantity(x, 'V', 4);
 const R = (x: number) => formatQuantity(x, 'Ω', 4);

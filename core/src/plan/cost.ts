@@ -16,6 +16,10 @@ export function piecePrice(card: Card | undefined, buying: HouseRules['buying'])
   return offer ? offer.price / offer.pack : 0;
 }
 
+/** Cards by the price of a piece, the cheapest first; of two alike, the one with the smaller id. */
+export const cheapestFirst = (cards: readonly Card[], buying: HouseRules['buying']): Card[] =>
+  cards.toSorted((a, b) => piecePrice(a, buying) - piecePrice(b, buying) || (a.id < b.id ? -1 : 1));
+
 /** Sum of the piece prices of parts and helpers: what a remedy's cost is the difference of. Packs and shipping
  * are counted by the parts list. */
 export function piecesCost(plan: Plan, cards: Library): number {
@@ -26,6 +30,7 @@ export function piecesCost(plan: Plan, cards: Library): number {
   );
   return plan.helpers.reduce((sum, helper) => {
     const card = 'card' in helper ? helper.card : plan.resistors;
-    return sum + piecePrice(card === null ? undefined : cards.get(card), buying);
+    const pieces = helper.kind === 'divider' ? 2 : 1;
+    return sum + pieces * piecePrice(card === null ? undefined : cards.get(card), buying);
   }, parts);
 }

@@ -3,6 +3,7 @@ import type { HouseRules } from './house-rules.ts';
 export const DEFAULT_RULES: HouseRules = {
   marginalLevels: 'guaranteed',
   feed: 'logic-rail',
+  pullUps: 'one-pair',
   pullUpValue: 'middle',
   series: 'E12',
   derating: 0.8,
@@ -21,6 +22,8 @@ export const RULE_REASONS: Readonly<Record<keyof HouseRules, string>> = {
   marginalLevels:
     'Guaranteed thresholds hold for every part in the bag and at every temperature; typical ones hold for the part on the bench. A level that could damage a part is accepted by neither.',
   feed: 'A wide-range part fed from the controller’s logic rail speaks its levels and needs no translator.',
+  pullUps:
+    'One pair per bus has one value that you know; pull-ups kept on every module add up in parallel and change with each module.',
   pullUpValue: 'The middle of the window leaves room for a longer lead on one side and a weak sink on the other.',
   series: 'The series of the resistors in the drawer; a value outside it has to be bought.',
   derating: 'A regulator run at its printed limit is hot and has nothing left for the next part.',

@@ -1,6 +1,6 @@
 /** Changes of a plan. Each takes a plan and gives a new one; none looks at anything but its arguments. */
 import type { HouseRules } from './house-rules.ts';
-import { PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
+import { isBusLine, PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
 import type { Bus, Helper, Need, PartChoice, PinChoice, Plan, PortChoice } from './plan.ts';
 
@@ -71,6 +71,9 @@ export const setOpened = (plan: Plan, part: string, signal: string, open: boolea
 /** Sets the pin of a line of a bus, or of "part.port". */
 export function setPin(plan: Plan, of: string, line: string, choice: PinChoice): Plan {
   const [id = '', port] = of.split('.');
+  if (plan.helpers.some((h) => h.id === id)) {
+    return changeHelper(plan, id, (h) => (h.kind === 'translator' ? { ...h, gate: choice } : h));
+  }
   if (port) {
     return changePort(plan, id, port, (old) => ({ ...old, lines: { ...old.lines, [line]: choice } }));
   }
@@ -121,13 +124,15 @@ export const addBus = (plan: Plan, bus: Bus): Plan => ({ ...plan, buses: [...pla
 
 /** Adds a bus without parts; its lines have no pins yet. A second of its kind is numbered. */
 export function addEmptyBus(plan: Plan, protocol: SharedProtocol): { plan: Plan; bus: string } {
-  const bus = freeId(plan, protocol === 'i2c' ? 'i2c' : 'one-wire');
+  const bus = freeId(plan, protocol === 'onewire' ? 'one-wire' : protocol);
   const count = plan.buses.filter((b) => b.protocol === protocol).length;
   const name = count === 0 ? PROTOCOL_NAME[protocol] : `${PROTOCOL_NAME[protocol]} ${count + 1}`;
   const lines = Object.fromEntries(
-    Object.keys(PORT_LINES[protocol]).map((line) => [line, { pin: null, locked: false }]),
+    Object.keys(PORT_LINES[protocol])
+      .filter((line) => isBusLine(protocol, line))
+      .map((line) => [line, { pin: null, locked: false }]),
   );
-  const clock = protocol === 'i2c' ? { clock: 100e3 } : {};
+  const clock = protocol === 'onewire' ? {} : { clock: protocol === 'i2c' ? 100e3 : 1e6 };
   return { plan: addBus(plan, { id: bus, name, protocol, lines, ...clock }), bus };
 }
 
@@ -152,6 +157,7 @@ export function removePart(plan: Plan, id: string): Plan {
   const gone = (ref: string) => ref.split('.')[0] === id;
   const helpers = plan.helpers.flatMap((helper): Helper[] => {
     if (helper.kind === 'pull-up') return gone(helper.of) || gone(helper.to) ? [] : [helper];
+    if (helper.kind === 'fixed') return helper.part === id || gone(helper.to) ? [] : [helper];
     if (helper.kind === 'translator') {
       const ports = helper.ports.filter(({ part }) => part !== id);
       return ports.length === 0 || gone(helper.near) || gone(helper.far) ? [] : [{ ...helper, ports }];
@@ -162,7 +168,7 @@ export function removePart(plan: Plan, id: string): Plan {
   return {
     ...plan,
     controller: plan.controller === id ? null : plan.controller,
-    buses: plan.controller === id ? plan.buses.map(forgetPins) : plan.buses,
+    buses: (plan.controller === id ? plan.buses.map(forgetPins) : plan.buses).map((bus) => leaveSwitch(bus, id)),
     helpers: helpers.filter((h) => !(h.kind === 'pull-up' && h.beyond && !kept.has(h.beyond))),
     parts: without(plan.parts, id).map((part) => ({
       ...part,
@@ -176,6 +182,13 @@ export function removePart(plan: Plan, id: string): Plan {
       ),
     })),
   };
+}
+
+/** A segment whose bus switch is gone is a bus of its own, without pins yet. */
+function leaveSwitch(bus: Bus, part: string): Bus {
+  if (bus.behind?.part !== part) return bus;
+  const { behind: _gone, ...rest } = bus;
+  return rest;
 }
 
 /** Pins belong to a controller: without it they mean nothing. */

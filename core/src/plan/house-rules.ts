@@ -4,6 +4,7 @@ import { z } from 'zod';
 export const HouseRules = z.strictObject({
   marginalLevels: z.enum(['guaranteed', 'working']),
   feed: z.enum(['logic-rail', 'five-volts']),
+  pullUps: z.enum(['one-pair', 'keep']),
   pullUpValue: z.enum(['strongest', 'middle', 'weakest']),
   series: z.enum(['E6', 'E12', 'E24', 'E96']),
   derating: z.number().min(0.1).max(1),

@@ -80,6 +80,12 @@ export const PortChoice = z.strictObject({
   lines: z.record(Line, PinChoice).optional(),
   /** For a coil: the part that switches it. */
   driver: Id.optional(),
+  /** Set where the software uses the commands that do not hold the clock. */
+  noHold: z.boolean().optional(),
+  /** Set where the part lives on its data line, its supply terminal on ground. */
+  parasite: z.boolean().optional(),
+  /** Configuration words as composed: word of the card -> value. */
+  words: z.record(Id, z.int().nonnegative().max(0xffffffff)).optional(),
 });
 export type PortChoice = z.infer<typeof PortChoice>;
 
@@ -107,6 +113,10 @@ export const Bus = z.strictObject({
   /** Hz */
   clock: z.number().positive().max(10e6).optional(),
   lines: z.record(Line, PinChoice),
+  /** For a segment of a bus: the bus switch and the channel that it hangs on. It has no pins of its own. */
+  behind: z.strictObject({ part: Id, channel: z.int().min(0).max(15) }).optional(),
+  /** The pin that the system's driver is told to use, where that is not its default. */
+  configuredPin: Id.optional(),
 });
 export type Bus = z.infer<typeof Bus>;
 
@@ -139,10 +149,43 @@ const TranslatorHelper = z.strictObject({
     .array(z.strictObject({ part: Id, port: Id }))
     .min(1)
     .max(64),
+  /** The pin that its enable is on; missing where it is always on. */
+  gate: PinChoice.optional(),
 });
-export const Helper = z.discriminatedUnion('kind', [PullUpHelper, SeriesHelper, DiodeHelper, TranslatorHelper]);
+/** Two resistors that bring the voltage of an output down on its way to the pin. */
+const DividerHelper = z.strictObject({
+  id: Id,
+  kind: z.literal('divider'),
+  part: Id,
+  port: Id,
+  line: Line,
+  /** From the part to the pin, Ω. */
+  upper: z.number().positive().max(100e6),
+  /** From the pin to ground, Ω. */
+  lower: z.number().positive().max(100e6),
+});
+/** The resistor that makes a divider with a part whose resistance is the reading: from the rail to the pin. */
+const FixedHelper = z.strictObject({
+  id: Id,
+  kind: z.literal('fixed'),
+  part: Id,
+  port: Id,
+  line: Line,
+  to: RailRef,
+  ohms: z.number().positive().max(100e6),
+});
+export const Helper = z.discriminatedUnion('kind', [
+  PullUpHelper,
+  SeriesHelper,
+  DiodeHelper,
+  TranslatorHelper,
+  DividerHelper,
+  FixedHelper,
+]);
 export type Helper = z.infer<typeof Helper>;
 export type PullUpHelper = z.infer<typeof PullUpHelper>;
+export type DividerHelper = z.infer<typeof DividerHelper>;
+export type FixedHelper = z.infer<typeof FixedHelper>;
 export type TranslatorHelper = z.infer<typeof TranslatorHelper>;
 
 export const Plan = z.strictObject({

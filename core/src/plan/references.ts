@@ -1,4 +1,4 @@
-import { isShared } from '../card/protocol.ts';
+import { isBusLine } from '../card/protocol.ts';
 import type { Card } from '../card/card.ts';
 import { libraryOf } from '../card/library.ts';
 import type { PlanDocument } from './document.ts';
@@ -82,7 +82,7 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
       }
       if (choice.driver !== undefined) known(parts, 'a part', choice.driver, `${path}/driver`);
       for (const [line, { pin }] of Object.entries(choice.lines ?? {})) {
-        if (!Object.hasOwn(port.lines, line) || isShared(port.protocol)) {
+        if (!Object.hasOwn(port.lines, line) || isBusLine(port.protocol, line)) {
           say(`${path}/lines/${line}`, `expected a line of its own of port “${portId}”, found “${line}”`);
         }
         knownPin(pin, `${path}/lines/${line}/pin`);
@@ -97,6 +97,15 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
 
   plan.buses.forEach((bus, i) => {
     for (const [line, { pin }] of Object.entries(bus.lines)) knownPin(pin, `buses/${i}/lines/${line}/pin`);
+    knownPin(bus.configuredPin ?? null, `buses/${i}/configuredPin`);
+    if (!bus.behind) return;
+    const channels = library.get(parts.get(bus.behind.part)?.card ?? '')?.busSwitch?.channels;
+    if (!channels) say(`buses/${i}/behind/part`, `expected a bus switch of this plan, found “${bus.behind.part}”`);
+    else if (bus.behind.channel >= channels.length)
+      say(
+        `buses/${i}/behind/channel`,
+        `expected a channel from 0 to ${channels.length - 1}, found ${bus.behind.channel}`,
+      );
   });
   const portOf = (partId: string, portId: string, path: string) => {
     const part = parts.get(partId);
@@ -115,14 +124,18 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
       if (port) portOf(of, port, `${at}/of`);
       else known(buses, 'a bus', of, `${at}/of`);
       if (helper.beyond) known(translators, 'a translator', helper.beyond, `${at}/beyond`);
-    } else if (helper.kind === 'series') portOf(helper.part, helper.port, `${at}/part`);
-    else if (helper.kind === 'diode') known(parts, 'a part', helper.part, `${at}/part`);
+    } else if (helper.kind === 'series' || helper.kind === 'divider') portOf(helper.part, helper.port, `${at}/part`);
+    else if (helper.kind === 'fixed') {
+      portOf(helper.part, helper.port, `${at}/part`);
+      known(rails, 'a rail', helper.to, `${at}/to`);
+    } else if (helper.kind === 'diode') known(parts, 'a part', helper.part, `${at}/part`);
     else {
       known(rails, 'a rail', helper.near, `${at}/near`);
       known(rails, 'a rail', helper.far, `${at}/far`);
       if (library.has(helper.card) && !library.get(helper.card)?.translator) {
         say(`${at}/card`, `expected the card of a translator, found “${helper.card}”`);
       }
+      knownPin(helper.gate?.pin ?? null, `${at}/gate/pin`);
       helper.ports.forEach(({ part, port }, k) => portOf(part, port, `${at}/ports/${k}`));
     }
   });

@@ -7,6 +7,7 @@ import { addBus, freeId, setAddress, setBus } from '../plan/edits.ts';
 import { swapCard } from '../plan/swap.ts';
 import { formatAddress } from '../quantity/address.ts';
 import { addPullUps } from './pull-up.ts';
+import { byBusSwitch, byGates, bySupplies } from './address-switch.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
 
@@ -18,13 +19,18 @@ export const addressRemedies: Proposer = (context) => {
   const bus = circuit.buses.find(({ id }) => id === finding.subjects[0]);
   if (!bus) return [];
   const members = bus.members.filter((m) => finding.subjects.includes(`${m.part}.${m.port}`));
-  return members
-    .toReversed() // the part added last is the one to change
-    .flatMap((member) => [
-      ...otherSetting(circuit, bus, member),
-      ...otherCard(context, bus, member),
-      ...secondBus(circuit, bus, member),
-    ]);
+  return [
+    ...members
+      .toReversed() // the part added last is the one to change
+      .flatMap((member) => [
+        ...otherSetting(circuit, bus, member),
+        ...otherCard(context, bus, member),
+        ...secondBus(circuit, bus, member),
+      ]),
+    ...byBusSwitch(context, bus, members),
+    ...byGates(context, members),
+    ...bySupplies(context, members),
+  ];
 };
 
 function otherSetting(circuit: Circuit, bus: BusNode, member: Member): Candidate[] {
@@ -44,10 +50,13 @@ function otherCard({ circuit, library }: Context, bus: BusNode, member: Member):
   const node = circuit.parts.get(member.part);
   if (!node) return [];
   const busy = taken(bus, member);
+  // Two cards are enough to choose from; the other ways out want room too.
+  let shown = 0;
   return rivals(circuit, library, node).flatMap((card: Card): Candidate[] => {
     const port = card.ports.find(({ protocol }) => protocol === 'i2c');
     const option = port?.addresses?.find(({ value }) => !busy.has(value));
     if (!port || !option) return [];
+    if (++shown > 2) return [];
     const swapped = swapCard(circuit.plan, member.part, node.card, card);
     return [
       {
@@ -59,7 +68,8 @@ function otherCard({ circuit, library }: Context, bus: BusNode, member: Member):
   });
 }
 
-function secondBus(circuit: Circuit, bus: BusNode, member: Member): Candidate[] {
+/** A bus of its own for one part, on pins that are free. */
+export function secondBus(circuit: Circuit, bus: BusNode, member: Member): Candidate[] {
   const lines = Object.entries(PORT_LINES.i2c).map(([line, ask]) => ({ line, ask }));
   const pins = freeGroupPins(circuit, lines, null);
   if (!pins || member.beyond) return [];

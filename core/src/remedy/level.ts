@@ -1,9 +1,12 @@
 /** Ways out of a level that is too high or not guaranteed: translate, feed otherwise, move a pull-up. */
-import { isShared } from '../card/protocol.ts';
+import { isTwoWay } from '../card/protocol.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
-import { addHelper, changeHelper, freeId, setFeed, setOpened } from '../plan/edits.ts';
+import { addHelper, changeHelper, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
+import { driverPeak } from '../physics/node.ts';
+import { dividers } from '../physics/divider.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
 import { addPullUps, pullRail } from './pull-up.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 
@@ -46,7 +49,7 @@ function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Cand
     ) {
       seen.add(net.id);
       lines += 1;
-      bothWays ||= isShared(net.protocol);
+      bothWays ||= isTwoWay(net.protocol);
     }
   }
   const names = [...ports.values()].map(({ part }) => circuit.parts.get(part)?.label ?? part).join(' and ');
@@ -70,7 +73,7 @@ function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Cand
 }
 
 /** Feeds the part of an end from the controller's logic rail, when its range allows. */
-function feedFromLogic({ circuit }: Context, end: NetEnd): Candidate[] {
+export function feedFromLogic({ circuit }: Context, end: NetEnd): Candidate[] {
   const part = circuit.parts.get(end.part);
   const rail = circuit.nets[0] && pullRail(circuit, { ...circuit.nets[0], beyond: null });
   const signal = part?.card.signals.find(({ id }) => id === end.signal);
@@ -110,6 +113,57 @@ function lowerPullUps({ circuit }: Context, net: Net, limit: number): Candidate[
   return [{ id: `lower:${net.of}`, title, plan: addPullUps(circuit, plan, net.of) }];
 }
 
+/** Two resistors between an output and the pin, where the line only goes to the controller. */
+export function divide({ circuit }: Context, net: Net, target: number): Candidate[] {
+  const pin = net.ends.find((end) => end.controller);
+  const [driver, ...others] = net.ends.filter((end) => !end.controller);
+  const part = driver && circuit.parts.get(driver.part);
+  const port = driver && portOf(part, driver.signal);
+  const peak = driver && driverPeak(driver);
+  if (!pin || pin.kind !== 'input' || !driver || others.length > 0 || !part?.choice || !port || !peak) return [];
+  const adc = net.protocol === 'analog' ? circuit.controller?.card.controller?.adc : undefined;
+  const most = adc ? Math.min(target, toInterval(adc.reference).min) : target;
+  const source = adc?.sourceResistance ? toInterval(adc.sourceResistance).min : undefined;
+  const [best] = dividers(peak.volts, most, circuit.plan.rules.series, source);
+  if (!best) return [];
+  const { upper, lower } = best;
+  return [
+    {
+      id: `divider:${part.id}.${port}.${net.line}:${upper}:${lower}`,
+      title: `Put a divider of ${formatQuantity(upper, 'Ω')} and ${formatQuantity(lower, 'Ω')} before the pin`,
+      plan: addHelper(circuit.plan, {
+        id: freeId(circuit.plan, `divider-${part.id}`),
+        kind: 'divider',
+        part: part.id,
+        port,
+        line: net.line,
+        upper,
+        lower,
+      }),
+    },
+  ];
+}
+
+/** Pull-ups to a voltage too many: apart from the bus, or onto its rail. */
+export const mixedRemedies: Proposer = (context) => {
+  const { circuit, finding } = context;
+  const net = circuit.nets.find(({ id }) => id === finding.subjects[0]);
+  if (!net) return [];
+  const rail = pullRail(circuit, net);
+  const limit = Math.min(finding.limit ?? Infinity, (rail && circuit.rails.get(rail)?.voltage?.max) || Infinity);
+  const culprits = net.ends.filter(
+    (end) =>
+      !end.controller &&
+      !circuit.parts.get(end.part)?.helper &&
+      net.pullUps.some(({ fitted, voltage }) => fitted?.part === end.part && (voltage?.max ?? 0) > limit + 1e-9),
+  );
+  return [
+    ...culprits.flatMap((end) => feedFromLogic(context, end)),
+    ...translate(context, culprits),
+    ...lowerPullUps(context, net, limit),
+  ];
+};
+
 export const overVoltageRemedies: Proposer = (context) => {
   const { circuit, finding } = context;
   const net = circuit.nets.find(({ id }) => id === finding.subjects[1]);
@@ -127,6 +181,7 @@ export const overVoltageRemedies: Proposer = (context) => {
   return [
     ...apart.flatMap((end) => feedFromLogic(context, end)),
     ...translate(context, apart),
+    ...divide(context, net, limit),
     ...lowerPullUps(context, net, limit),
   ];
 };
@@ -139,9 +194,21 @@ export const thresholdRemedies: Proposer = (context) => {
   return parts.flatMap((end) => [...feedFromLogic(context, end), ...translate(context, [end])]);
 };
 
-export const channelRemedies: Proposer = ({ circuit, finding, library }) => {
+export const channelRemedies: Proposer = (context) => {
+  const { circuit, finding, library } = context;
   const helper = circuit.plan.helpers.find(({ id }) => id === finding.subjects[0]);
+  if (helper?.kind === 'divider') {
+    const without = removeHelper(circuit.plan, helper.id);
+    const title = 'Take the divider out';
+    return [{ id: `without:${helper.id}`, title, plan: without }];
+  }
   if (helper?.kind !== 'translator') return [];
+  const out: Candidate = {
+    id: `without:${helper.id}`,
+    title: 'Take the translator out',
+    plan: removeHelper(circuit.plan, helper.id),
+  };
+  if (finding.subjects[1] === 'sides') return [out];
   return [...library.values()]
     .filter((card) => card.translator && card.id !== helper.card)
     .map((card) => ({

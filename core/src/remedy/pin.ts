@@ -30,7 +30,7 @@ function move(circuit: Circuit, wish: PinWish): Candidate[] {
 }
 
 function weakOf(circuit: Circuit, of: string, line: string): boolean {
-  return circuit.nets.some((net) => net.of === of && net.line === line && net.weakPull);
+  return circuit.wishes.some((wish) => wish.of === of && wish.line === line && wish.weakPull);
 }
 
 /** For every finding that names lines: move one of them. */

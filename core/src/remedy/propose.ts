@@ -6,12 +6,23 @@ import { verify, type Verdict } from '../check/verify.ts';
 import { piecesCost } from '../plan/cost.ts';
 import { documentOf } from '../plan/document.ts';
 import { addressRemedies, reservedRemedies } from './address.ts';
+import { analogRangeRemedies, analogSourceRemedies, fixedResistorRemedies } from './analog.ts';
+import { capacitanceRemedies, crossedRemedies, overlayRemedies, stretchingRemedies, timeRemedies } from './bus.ts';
 import { coilRemedies, lightRemedies } from './drive.ts';
-import { channelRemedies, overVoltageRemedies, thresholdRemedies } from './level.ts';
+import { feedRuleRemedies, translatedTwiceRemedies, unpoweredRemedies } from './feed.ts';
+import { channelRemedies, mixedRemedies, overVoltageRemedies, thresholdRemedies } from './level.ts';
 import { needRemedies } from './need.ts';
 import { pinRemedies } from './pin.ts';
 import { railRemedies, rangeRemedies } from './power.ts';
-import { clockRemedies, noPullUpRemedies, strongRemedies, weakRemedies, wireRemedies } from './pull-up.ts';
+import {
+  clockRemedies,
+  noPullUpRemedies,
+  pairRemedies,
+  strongRemedies,
+  weakRemedies,
+  wireBudgetRemedies,
+  wireRemedies,
+} from './pull-up.ts';
 import type { Candidate, Proposer, Remedy } from './remedy.ts';
 
 /** Who proposes what for which check. A check that is not here has no remedy. */
@@ -22,13 +33,28 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'level/high': thresholdRemedies,
   'level/low': thresholdRemedies,
   'level/no-pull-up': noPullUpRemedies,
+  'level/mixed-pull-ups': mixedRemedies,
+  'level/unpowered': unpoweredRemedies,
   'level/translator': channelRemedies,
+  'level/translated-twice': translatedTwiceRemedies,
+  'level/feed-rule': feedRuleRemedies,
+  'analog/range': analogRangeRemedies,
+  'analog/source': analogSourceRemedies,
+  'analog/resolution': needRemedies,
+  'analog/divider': fixedResistorRemedies,
   'bus/address-collision': addressRemedies,
   'bus/address-reserved': reservedRemedies,
   'bus/clock': clockRemedies,
+  'bus/stretching': stretchingRemedies,
+  'bus/crossed': crossedRemedies,
+  'bus/time': timeRemedies,
+  'bus/capacitance': capacitanceRemedies,
+  'bus/pull-up-pairs': pairRemedies,
   'bus/pull-up-weak': weakRemedies,
   'bus/pull-up-strong': strongRemedies,
   'wire/pull-up': wireRemedies,
+  'wire/budget': wireBudgetRemedies,
+  'wire/overlay': overlayRemedies,
   'pin/double': pinRemedies,
   'pin/capability': pinRemedies,
   'pin/strap': pinRemedies,
@@ -39,7 +65,7 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
 };
 
 /** More choices than this help nobody. */
-const MOST_REMEDIES = 6;
+const MOST_REMEDIES = 10;
 
 const grave = (r: Result) => r.severity === 'danger' || r.severity === 'fault';
 

@@ -3,10 +3,11 @@ import { deriveCircuit } from '../circuit/derive.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { effectivePullUp } from '../physics/node.ts';
 import { pullUpWindow } from '../physics/pull-up-window.ts';
-import { addHelper, changeBus, freeId, removeHelper, setOpened } from '../plan/edits.ts';
+import { addHelper, changeBus, changePort, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
+import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 
 /** The rail that a net should be pulled to: the controller's logic rail, or the far rail of a translator. */
@@ -98,8 +99,12 @@ export const weakRemedies: Proposer = ({ circuit, finding }) => {
   const { rules } = circuit.plan;
   const found: Candidate[] = [];
   const lines = sisters(circuit, net);
+  const rail = pullRail(circuit, net);
   const target = (n: Net): number | null => {
-    const volts = Math.max(...n.pullUps.map(({ voltage }) => voltage?.max ?? 0));
+    const volts = Math.max(
+      (rail && circuit.rails.get(rail)?.voltage?.max) || 0,
+      ...n.pullUps.map(({ voltage }) => voltage?.max ?? 0),
+    );
     const window = pullUpWindow(n, volts, rules);
     const fitted = { ...n, pullUps: n.pullUps.filter(({ helper }) => helper === null) };
     const beside = effectivePullUp(fitted)?.typ ?? Infinity;
@@ -189,4 +194,85 @@ export const wireRemedies: Proposer = ({ circuit, finding }) => {
       ? [{ id: `keep-one:${net.id}`, title: 'Keep only the first of the pull-ups', plan: keep }]
       : []),
   ];
+};
+
+/** One pair for the bus: what carries a jumper lets go, and one resistor takes the place of those of the plan. */
+export const pairRemedies: Proposer = ({ circuit, finding }) => {
+  const net = netOf(circuit, finding.subjects[0]);
+  if (!net) return [];
+  const lines = sisters(circuit, net);
+  const found: Candidate[] = [];
+  const carriers = [
+    ...new Set(net.pullUps.flatMap(({ fitted }) => (fitted?.removable === 'jumper' ? fitted.part : []))),
+  ];
+  const openAll = (plan: Plan, parts: readonly string[]) =>
+    lines
+      .flatMap(({ pullUps }) => pullUps)
+      .reduce(
+        (p, { fitted }) => (fitted && parts.includes(fitted.part) ? setOpened(p, fitted.part, fitted.signal, true) : p),
+        plan,
+      );
+  const bare = lines
+    .flatMap(({ pullUps }) => pullUps.flatMap(({ helper }) => helper ?? []))
+    .reduce(removeHelper, circuit.plan);
+  const label = (part: string | undefined) => circuit.parts.get(part ?? '')?.label ?? '';
+  for (const keep of carriers) {
+    const others = carriers.filter((part) => part !== keep);
+    found.push({
+      id: `pair:${net.of}:${keep}`,
+      title: `Keep the pull-ups of ${label(keep)} alone`,
+      plan: openAll(bare, others),
+    });
+  }
+  const opened = openAll(bare, carriers);
+  found.push({ id: `pair:${net.of}:none`, title: 'Open all pull-up jumpers', plan: opened });
+  const resistors = lines.reduce<Plan | null>((p, n) => p && addPullUp(circuit, p, { ...n, pullUps: [] }), opened);
+  const rail = pullRail(circuit, net);
+  const value = pullUpWindow(net, (rail && circuit.rails.get(rail)?.voltage?.max) || 0, circuit.plan.rules).choice;
+  if (resistors && value) {
+    found.push({
+      id: `pair:${net.of}:${value}`,
+      title: `Open all pull-up jumpers and put one pair of ${formatQuantity(value, 'Ω')} on the bus`,
+      plan: resistors,
+    });
+  }
+  return found;
+};
+
+/** A smaller pull-up where the line comes up too late; a supply wire for a part that starves on its data line. */
+export const wireBudgetRemedies: Proposer = ({ circuit, finding }) => {
+  const net = netOf(circuit, finding.subjects[0]);
+  if (!net) return [];
+  if (finding.subjects[1] === 'parasite') {
+    const rail = pullRail(circuit, net);
+    const living = net.ends.flatMap((end) => circuit.parts.get(end.part) ?? []).filter(({ choice }) => choice);
+    const plan = living.reduce<Plan>(
+      (p, part) =>
+        part.card.ports.reduce((q, port) => {
+          const choice = part.choice?.ports[port.id];
+          if (!choice?.parasite) return q;
+          const { parasite: _gone, ...rest } = choice;
+          const wired = changePort(q, part.id, port.id, () => rest);
+          return rail ? part.card.supplies.reduce((r, supply) => setFeed(r, part.id, supply.id, rail), wired) : wired;
+        }, p),
+      circuit.plan,
+    );
+    return [{ id: `fed:${net.of}`, title: 'Give each a wire to the supply', plan }];
+  }
+  const rail = pullRail(circuit, net);
+  const volts = (rail && circuit.rails.get(rail)?.voltage?.max) || 0;
+  const { values } = pullUpWindow(net, volts, circuit.plan.rules);
+  // The time goes with the resistance, so the largest that is quick enough is known.
+  const late = finding.measured !== null && finding.limit !== null ? finding.limit / finding.measured : 1;
+  const most = (effectivePullUp(net)?.max ?? Infinity) * late;
+  return values
+    .filter((ohms) => ohms * (1 + RESISTOR_TOLERANCE) <= most)
+    .toReversed()
+    .slice(0, 2)
+    .flatMap((ohms) => {
+      const plan = oneInstead(circuit, [net], () => ohms);
+      return plan
+        ? [{ id: `pull-up:${net.of}:${ohms}`, title: `Pull ${net.label} up with ${formatQuantity(ohms, 'Ω')}`, plan }]
+        : [];
+    });
 };

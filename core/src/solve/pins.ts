@@ -145,9 +145,8 @@ export function withPins(circuit: Circuit, solution: PinSolution): Plan {
   if (!solution.ok) return circuit.plan;
   return circuit.wishes.reduce((plan, wish) => {
     const pin = solution.pins.get(wish.id);
-    const weak = circuit.nets.some((net) => net.id === wish.net && net.weakPull);
     return pin === undefined
       ? plan
-      : setPin(plan, wish.of, wish.line, { pin, locked: false, ...(weak ? { weakPull: true } : {}) });
+      : setPin(plan, wish.of, wish.line, { pin, locked: false, ...(wish.weakPull ? { weakPull: true } : {}) });
   }, circuit.plan);
 }

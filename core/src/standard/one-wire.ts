@@ -5,3 +5,34 @@ export const ONE_WIRE_SINK = 4e-3;
 export const ONE_WIRE_LOW = 0.4;
 export const ONE_WIRE_SOURCE =
   'one-wire thermometer class, 4 mA at 0.4 V (from memory); one pull-up per line is common practice';
+
+/**
+ * Timing of a read slot as a master in software makes it: it pulls low for so long, lets go, and samples so much later.
+ * Source: the manufacturers' application note on 1-wire timing in software (from memory): 6 µs low, sampled 9 µs after.
+ */
+export const SLOT_SAMPLE = 9e-6;
+/** A whole slot with its recovery, and a reset with the presence pulse, s. Same source. */
+export const SLOT_TIME = 70e-6;
+export const RESET_TIME = 960e-6;
+export const ONE_WIRE_TIMING_SOURCE = 'application note on 1-wire timing in software (from memory)';
+/** Bits moved to read one part: match ROM 8 + 64, read scratchpad 8 + 72. */
+export const READING_BITS = 152;
+/** Bits to start a conversion on all parts at once: skip ROM 8, convert 8. */
+export const CONVERT_BITS = 16;
+
+/**
+ * Conversion time of the digital thermometers on this bus by resolution, s: halved for each bit less.
+ * Source: the data sheets of the class (from memory): 93.75 / 187.5 / 375 / 750 ms at 9 / 10 / 11 / 12 bits.
+ * @throws RangeError outside 9 to 12 bits
+ */
+export function oneWireConversion(bits: number): number {
+  if (!Number.isInteger(bits) || bits < 9 || bits > 12) throw new RangeError(`${bits} bits: expected 9 to 12`);
+  return 0.75 / 2 ** (12 - bits);
+}
+
+/**
+ * Time from the release until the line is back above a level: t = R × C × ln((V − Vlow) ÷ (V − Vhigh)).
+ * @returns s; Infinity when the level is not below the supply
+ */
+export const recovery = (ohms: number, farads: number, supply: number, low: number, level: number): number =>
+  level >= supply ? Infinity : ohms * farads * Math.log((supply - low) / (supply - level));

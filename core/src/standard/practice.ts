@@ -24,3 +24,14 @@ export const ONE_WIRE_PULL_UP = 4.7e3;
 export const TYPICAL_THRESHOLD = 0.5;
 /** Low level that a closed switch gives, V. */
 export const SWITCH_LOW = 0;
+/** A protection diode from a pin to its supply: about 0.6 V at a milliampere. */
+export const PROTECTION_DIODE = { saturation: 1e-13, emission: 1 } as const;
+/** The transistor of an open-drain translator whose card says nothing: gate threshold, V, and what it adds when on, Ω. */
+export const PASS_THRESHOLD = { min: 0.8, typ: 1.1, max: 1.5 } as const;
+export const PASS_RESISTANCE = 5;
+/** Gate voltage above the threshold at which that resistance is meant, V. */
+export const PASS_OVERDRIVE = 3;
+/** The body diode of such a transistor. */
+export const BODY_DIODE = { saturation: 1e-12, emission: 1 } as const;
+/** Low level and current that stand for a sink of which nothing is said: 0.4 V at 3 mA. */
+export const SINK_RESISTANCE = 0.4 / 3e-3;

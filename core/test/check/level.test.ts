@@ -184,16 +184,8 @@ describe('level/over-voltage', () => {
     expect(judge(oneSource(figure('V', { max: 4.999 }))).broken('level/over-voltage')).to.have.length(1);
   });
 
-  it('counts a supply of its own as off: 0 V + 0.3 V is all that the pin stands then', () => {
-    const build: Build = {
-      cards: [V3, source5('v5', 3.3), controller(), output('chip')],
-      parts: [part('chip', 'chip', { feeds: { vcc: 'v5.out' }, ports: pinned('out') })],
-    };
-    expect(judge(build).broken('level/over-voltage')[0]?.limit).to.be.closeTo(0.3, 1e-9);
-  });
-
   // Kirchhoff by hand: 5 V through 4.7 kΩ and 3.3 V through 10 kΩ meet at (5/4.7 + 3.3/10) ÷ (1/4.7 + 1/10) = 4.457 V.
-  it('finds the node voltage of pull-ups to two rails', () => {
+  it('leaves pull-ups to two rails to level/mixed-pull-ups, which finds their node voltage', () => {
     const strong = i2cModule('a', [0x40], {
       absoluteMax: figure('V', { max: 6 }),
       fittedPullUp: { value: { typ: 4700, unit: 'Ω', source: 'sheet' }, to: 'vcc', removable: 'no' },
@@ -214,11 +206,14 @@ describe('level/over-voltage', () => {
       ],
       buses: [i2cBus()],
     };
+    expect(judge(build).broken('level/over-voltage')).to.deep.equal([]);
     const found = judge(build)
-      .broken('level/over-voltage')
-      .find(({ subjects }) => subjects[0] === 'mcu.p0');
+      .broken('level/mixed-pull-ups')
+      .find(({ subjects }) => subjects[0] === 'bus.sda');
+    expect(found?.severity).to.equal('danger');
     expect(found?.measured).to.be.closeTo((5 / 4700 + 3.3 / 10e3) / (1 / 4700 + 1 / 10e3), 1e-9);
-    expect(found?.message).to.match(/can lift bus SDA to 4\.46 V; mcu P0 stands 3\.6 V at most\. It can be damaged\./);
+    expect(found?.message).to.match(/lifts bus SDA to 4\.46 V; b SDA stands 3\.6 V at most\. It can be damaged\./);
+    expect(found?.subjects).to.deep.equal(['bus.sda', 'b.sda', 'mcu.p0']);
   });
 });
 

@@ -44,10 +44,10 @@ describe('plan file', () => {
     for (let at = 0; at < good.length - 2; at += 997) expect(problems(good.slice(0, at)), String(at)).to.have.length(1);
   });
   it('of a newer version is refused by name, of a strange one with what was found', () => {
-    expect(problems((f) => (f.version = 3))).to.deep.equal([
-      '/version: expected version 2 or older, found 3: the file comes from a newer Idle Breadboard',
+    expect(problems((f) => (f.version = 4))).to.deep.equal([
+      '/version: expected version 3 or older, found 4: the file comes from a newer Idle Breadboard',
     ]);
-    expect(problems((f) => (f.version = 0.5))[0]).to.equal('/version: expected version 2, found 0.5');
+    expect(problems((f) => (f.version = 0.5))[0]).to.equal('/version: expected version 3, found 0.5');
     expect(problems((f) => (f.format = 'other'))[0]).to.equal(
       '/format: expected “idle-breadboard/plan”, found “other”',
     );
@@ -55,10 +55,11 @@ describe('plan file', () => {
   it('of version 1 is brought to the form of today', () => {
     const doc = demo('cupboard-verified');
     const { places: _places, revisions: _revisions, ...plan } = doc.plan;
+    const { pullUps: _pullUps, ...rules } = plan.rules;
     const old = {
       format: 'idle-breadboard/plan',
       version: 1,
-      plan,
+      plan: { ...plan, rules },
       cards: doc.cards.map((c) => ({ ...c, version: 1 })),
     };
     expect(readPlan(JSON.stringify(old))).to.deep.equal({ ok: true, value: doc });

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { analogChain, thermistor } from '../../src/physics/analog-chain.ts';
+import { analogChain } from '../../src/physics/analog-chain.ts';
+import { fixedResistors, thermistor } from '../../src/physics/resistive.ts';
 import { card, figure } from '../support/build.ts';
 
 const source = 'sheet';
@@ -22,9 +23,10 @@ const sensor = (analog: object) =>
       },
     ],
   });
-const chainOf = (c: ReturnType<typeof sensor>, from: number, to: number) => {
+const front = { adc, supply: 5, series: 'E24' as const };
+const chainOf = (c: ReturnType<typeof sensor>, from: number, to: number, more: object = {}) => {
   const [measure] = c.measures;
-  return measure ? analogChain(c, measure, { from, to }, adc, 5, 'E24') : null;
+  return measure ? analogChain(c, measure, { from, to }, { ...front, ...more }) : null;
 };
 
 describe('analog chain', () => {
@@ -54,7 +56,10 @@ describe('analog chain', () => {
       low: figure('share', { min: 0.1, max: 0.1 }),
       high: figure('share', { min: 0.9, max: 0.9 }),
     });
-    expect(chainOf(share, 0, 50)?.terms.map(({ name }) => name)).to.deep.equal(['half a step', 'converter']);
+    expect(chainOf(share, 0, 50, { ratiometric: true })?.terms.map(({ name }) => name)).to.deep.equal([
+      'half a step',
+      'converter',
+    ]);
   });
   it('is none where there is no converter, or the part is digital', () => {
     const linear = sensor({
@@ -64,16 +69,14 @@ describe('analog chain', () => {
       high: figure('V', { typ: 1 }),
     });
     const [measure] = linear.measures;
-    expect(measure && analogChain(linear, measure, { from: 0, to: 1 }, undefined, 5, 'E24')).to.equal(null);
-    expect(
-      measure && analogChain(linear, { ...measure, analog: undefined }, { from: 0, to: 1 }, adc, 5, 'E24'),
-    ).to.equal(null);
+    expect(measure && analogChain(linear, measure, { from: 0, to: 1 }, { ...front, adc: undefined })).to.equal(null);
+    expect(measure && analogChain(linear, { ...measure, analog: undefined }, { from: 0, to: 1 }, front)).to.equal(null);
   });
   it('of a thermistor: 33.6 kΩ at 0 °C by the beta formula for 10 kΩ and B = 3950 (handbook formula, from memory)', () => {
     expect(thermistor(10e3, 3950, 25)).to.equal(10e3);
     expect(thermistor(10e3, 3950, 0)).to.be.closeTo(33.6e3, 50);
   });
-  it('of a thermistor takes the fixed resistor nearest to it in the middle of the range, and ±5 % of it is ±1.1 °C', () => {
+  it('of a thermistor takes the most even fixed resistor, and ±5 % of it is ±1.1 °C', () => {
     const bead = sensor({
       kind: 'beta',
       signal: 'out',
@@ -81,7 +84,9 @@ describe('analog chain', () => {
       beta: figure('K', { min: 3950, max: 3950 }),
     });
     const chain = chainOf(bead, 15, 35);
-    expect(chain?.fixed).to.equal(10e3);
+    const transfer = bead.measures[0]?.analog;
+    if (transfer?.kind !== 'beta') throw new Error('no thermistor');
+    expect(chain?.fixed).to.equal(fixedResistors(transfer, { from: 15, to: 35 }, 'E24')[0]?.ohms);
     const fixed = chain?.terms.find(({ name }) => name === 'fixed resistor');
     // 5 % ÷ (B ÷ T²): T²÷B × 0.05 is 1.051 °C at 15 °C and 1.202 °C at 35 °C.
     expect(fixed?.error).to.be.closeTo((((chain?.at ?? 0) + 273.15) ** 2 / 3950) * 0.05, 1e-9);

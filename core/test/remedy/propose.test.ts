@@ -69,7 +69,7 @@ describe('remedies', () => {
     expect(steps).to.be.at.most(9);
   });
 
-  it('offer each way out of one fixed address: another part, a second bus', () => {
+  it('offer each way out of one fixed address: another part, a second bus, a bus switch, gates, switched supplies', () => {
     const ids = remediesOf(draft, 'bus/address-collision').remedies.map(({ id }) => id);
     expect(ids).to.include.members(['card:shelf-bottom:humid-strap', 'bus:shelf-bottom.i2c:i2c-second']);
   });
@@ -89,13 +89,13 @@ describe('remedies', () => {
   });
 
   it('put a translator between, or feed the part otherwise', () => {
-    const ids = (subject: string) => {
-      const found = verdict.findings.find((r) => r.check === 'level/over-voltage' && r.subjects.includes(subject));
+    const ids = (subject: string, check = 'level/over-voltage') => {
+      const found = verdict.findings.find((r) => r.check === check && r.subjects.includes(subject));
       return found ? proposeRemedies(circuit, verdict, found, library).map(({ id }) => id) : [];
     };
     expect(ids('board.p8')).to.include.members(['feed:scale.vcc:board.3v3', 'translator:scale.data:translator-4']);
     // The one with a direction drives both ways by turns and cannot carry a bus.
-    expect(ids('i2c.sda')).to.deep.equal([
+    expect(ids('i2c.sda', 'level/mixed-pull-ups')).to.deep.equal([
       'translator:display.i2c:translator-gated',
       'translator:display.i2c:translator-4',
     ]);

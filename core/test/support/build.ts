@@ -2,6 +2,7 @@
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { Card } from '../../src/card/card.ts';
 import { libraryOf } from '../../src/card/library.ts';
+import { CARD_VERSION } from '../../src/card/version.ts';
 import type { Circuit } from '../../src/circuit/circuit.ts';
 import { verify, type Verdict } from '../../src/check/verify.ts';
 import type { Result } from '../../src/check/result.ts';
@@ -9,7 +10,7 @@ import { emptyPlan } from '../../src/plan/edits.ts';
 import type { PlanDocument } from '../../src/plan/document.ts';
 import type { Bus, Helper, PartChoice, Plan } from '../../src/plan/plan.ts';
 
-type Json = Record<string, unknown>;
+export type Json = Record<string, unknown>;
 
 const source = 'sheet';
 export const figure = (unit: string, bounds: { min?: number; typ?: number; max?: number }): Json => ({
@@ -22,7 +23,7 @@ export const exactly = (unit: string, value: number): Json => figure(unit, { min
 export function card(id: string, rest: Json): Card {
   return Card.parse({
     format: 'idle-breadboard/card',
-    version: 2,
+    version: CARD_VERSION,
     id,
     revision: 1,
     name: `card ${id}`,

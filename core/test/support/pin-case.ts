@@ -28,6 +28,7 @@ export function pinCase(seed: number, singles: number, buses: number, pins: numb
     ask,
     pin: null,
     locked: false,
+    weakPull: false,
     group,
     net: id,
   });

@@ -3,7 +3,8 @@ import type { Card, Offer } from '../../card/card.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { isShared, PORT_LINES, type Ask } from '../../card/protocol.ts';
 import { drawOf } from '../../circuit/power.ts';
-import { errorOver, measureFor, type Front } from '../../check/sense-error.ts';
+import { errorOver, measureFor } from '../../check/sense-error.ts';
+import { boardFront } from '../../physics/analog-front.ts';
 import { qualify, settingOf, type Reason } from '../../compare/qualify.ts';
 import type { Need, Plan } from '../../plan/plan.ts';
 import { interval, type Interval } from '../../quantity/interval.ts';
@@ -163,7 +164,7 @@ export function setProblem(
   const driver = accessory(all, isDriver, helperDays) ?? accessory(all, isDriver, days);
   const rails = feedables(controller, standing);
   const logic = rails.find((rail) => rail.logic)?.voltage ?? interval(0, 0, 0);
-  const front: Front = { adc: controller.controller?.adc, supply: logic.typ, series: plan.rules.series };
+  const front = boardFront(controller, logic, plan.rules.series);
   const needs = plan.needs.filter(searchable).map((need): SetNeed => {
     const setting = settingOf(plan, need, front);
     const { able, out } = qualify(all, need, setting);

@@ -86,6 +86,7 @@ function solvable(asks: readonly { ask: Ask; group: string | null }[], pins: rea
     ask,
     pin: null,
     locked: false,
+    weakPull: false,
     group,
     net: '',
   }));

@@ -30,9 +30,8 @@
   const uses = $derived(pinUses(circuit));
   const edit = (change: (plan: Plan) => Plan, why: string) =>
     workbench.plan && workbench.edit(change(workbench.plan), why);
-  const weak = (wish: PinWish) => circuit.nets.find(({ id }) => id === wish.net)?.weakPull ?? false;
 
-  function set(wish: PinWish, pin: string | null, locked: boolean, weakPull = weak(wish)) {
+  function set(wish: PinWish, pin: string | null, locked: boolean, weakPull = wish.weakPull) {
     edit(
       (p) => setPin(p, wish.of, wish.line, { pin, locked, ...(weakPull ? { weakPull } : {}) }),
       `pin of ${wish.label}`,
@@ -117,7 +116,7 @@
           <label class="unit inline-flex items-center gap-1"
             ><input
               type="checkbox"
-              checked={weak(wish)}
+              checked={wish.weakPull}
               onchange={(event) => set(wish, wish.pin, wish.locked, event.currentTarget.checked)}
             />own pull</label
           >

@@ -1,5 +1,5 @@
 /** What the browser keeps: plans, their history, and small settings. */
-import Dexie, { type EntityTable, type Table } from 'dexie';
+import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import { migrateCard, migrateStoredPlan, type Card, type Plan } from '@idle-breadboard/core';
 
 export interface StoredPlan {
@@ -32,23 +32,32 @@ class Shelf extends Dexie {
     super('idle-breadboard');
     this.version(1).stores({ plans: 'id, changed', steps: '[planId+index], planId', settings: 'key' });
     // The second version keeps the maker's own cards, and brings plans to the form of today.
-    this.version(2)
-      .stores({ cards: '[id+revision], id' })
+    this.version(2).stores({ cards: '[id+revision], id' }).upgrade(bringUp);
+    // The third has what the electrical proof needs.
+    this.version(3)
+      .stores({})
       .upgrade(async (store) => {
-        await store
-          .table<StoredStep>('steps')
-          .toCollection()
-          .modify((step) => {
-            step.plan = migrateStoredPlan(step.plan) as Plan;
-          });
-        await store
-          .table<StoredPlan>('plans')
-          .toCollection()
-          .modify((plan) => {
-            plan.cards = plan.cards.map((card) => migrateCard(card) as Card);
-          });
+        await bringUp(store);
+        const own = await store.table<Card>('cards').toArray();
+        await store.table<Card>('cards').bulkPut(own.map((card) => migrateCard(card) as Card));
       });
   }
+}
+
+/** Plans and the cards that they carry, in the form of today. */
+async function bringUp(store: Transaction): Promise<void> {
+  await store
+    .table<StoredStep>('steps')
+    .toCollection()
+    .modify((step) => {
+      step.plan = migrateStoredPlan(step.plan) as Plan;
+    });
+  await store
+    .table<StoredPlan>('plans')
+    .toCollection()
+    .modify((plan) => {
+      plan.cards = plan.cards.map((card) => migrateCard(card) as Card);
+    });
 }
 
 export const shelf = new Shelf();

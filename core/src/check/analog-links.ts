@@ -1,0 +1,101 @@
+/** Every analog reading of a plan: the part, its measure, the net it arrives on and the converter there. */
+import type { Measure } from '../card/measure.ts';
+import type { Controller } from '../card/card.ts';
+import { toInterval } from '../card/to-interval.ts';
+import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
+import { dividerShare } from '../circuit/ends.ts';
+import { levelVolts } from '../circuit/level.ts';
+import { analogNet } from '../physics/analog-front.ts';
+import { placesOver, shareAt } from '../physics/resistive.ts';
+import type { SenseNeed } from '../plan/plan.ts';
+import { measureFor } from './sense-error.ts';
+
+export interface AnalogLink {
+  readonly part: PartNode;
+  readonly net: Net;
+  readonly adc: NonNullable<Controller['adc']>;
+  readonly controller: PartNode;
+  /** What is read, and the need that it serves; null for a part that measures nothing that is wanted (a dial). */
+  readonly measure: Measure | null;
+  readonly need: SenseNeed | null;
+  /** What stands at the pin besides the controller: the output, the middle of a divider, or the bare part. */
+  readonly end: NetEnd;
+}
+
+/** One for each need that an analog part serves, one for a part that serves none. */
+export function analogLinks(circuit: Circuit): AnalogLink[] {
+  const { controller } = circuit;
+  const adc = controller?.card.controller?.adc;
+  if (!controller || !adc) return [];
+  const found: AnalogLink[] = [];
+  for (const part of circuit.parts.values()) {
+    for (const port of part.card.ports) {
+      if (port.protocol !== 'analog') continue;
+      const net = circuit.nets.find(({ id }) => id === `${part.id}.${port.id}.out`);
+      const end = net?.ends.find((e) => !e.controller);
+      if (!net || !end) continue;
+      const wanted = circuit.plan.needs.flatMap((need) => {
+        if (need.kind !== 'sense' || !part.choice?.needs.includes(need.id)) return [];
+        const measure = measureFor(part.card, need);
+        return measure?.analog && analogNet(circuit, part, measure)?.id === net.id ? [{ need, measure }] : [];
+      });
+      const plain = { part, net, adc, controller, end };
+      if (wanted.length === 0) found.push({ ...plain, measure: null, need: null });
+      for (const { need, measure } of wanted) found.push({ ...plain, measure, need });
+    }
+  }
+  return found;
+}
+
+export interface PinVoltage {
+  readonly low: number;
+  readonly high: number;
+  readonly sum: string;
+}
+
+/** The end of the wanted range that is furthest up, as a share of the measure's range. */
+function stretch(measure: Measure, need: SenseNeed): [number, number] {
+  const { from, to } = measure.range;
+  const clip = (x: number) => Math.min(1, Math.max(0, (x - from) / (to - from)));
+  return [clip(need.from), clip(need.to)];
+}
+
+/** The voltages that the pin sees over the wanted range, worst case; null where nothing is known. */
+export function pinVoltage(circuit: Circuit, link: AnalogLink): PinVoltage | null {
+  const { measure, need, end, net } = link;
+  const transfer = measure?.analog;
+  if (transfer && transfer.kind !== 'linear') {
+    const rail = net.fixed?.voltage;
+    if (!net.fixed || !rail || !need) return null;
+    const shares = placesOver(transfer, need).map((at) => shareAt(transfer, net.fixed?.ohms.typ ?? 1, at));
+    const [low, high] = [Math.min(...shares), Math.max(...shares)];
+    return { low: low * rail.min, high: high * rail.max, sum: `${high.toPrecision(3)} of the rail at its highest` };
+  }
+  const supply = end.power.voltage;
+  if (!supply) return null;
+  const divider = circuit.plan.helpers.find((h) => h.id === end.part);
+  const passes = divider?.kind === 'divider' ? dividerShare(divider) : { min: 1, max: 1 };
+  const through = divider?.kind === 'divider' ? `, through ${passes.max.toPrecision(3)}` : '';
+  if (transfer && need && measure) {
+    const [a, b] = stretch(measure, need);
+    const at = (x: number, bound: 'min' | 'max', volts: number) => {
+      const [l, h] = [levelVolts(transfer.low, bound, volts), levelVolts(transfer.high, bound, volts)];
+      return l + x * (h - l);
+    };
+    const highs = [at(a, 'max', supply.max), at(b, 'max', supply.max)];
+    const lows = [at(a, 'min', supply.min), at(b, 'min', supply.min)];
+    return {
+      low: Math.min(...lows) * passes.min,
+      high: Math.max(...highs) * passes.max,
+      sum: `its output at ${need.to} ${need.unit}${through}`,
+    };
+  }
+  const stated = link.part.card.signals.find(({ id }) =>
+    link.part.card.ports.some((p) => p.lines.out === id),
+  )?.outputHigh;
+  const top = stated?.max === undefined ? supply.max : Math.min(supply.max, levelVolts(stated, 'max', supply.max));
+  return { low: 0, high: top * passes.max, sum: `its output at its highest${through}` };
+}
+
+/** The lowest that full scale may be, V. */
+export const fullScale = (link: AnalogLink): number => toInterval(link.adc.reference).min;

@@ -1,0 +1,103 @@
+import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
+import type { SenseNeed } from '../plan/plan.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { measureFor } from './sense-error.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+
+const meta: CheckMeta = {
+  id: 'bus/time',
+  title: 'All readings of a bus fit into the interval',
+  station: 'bus',
+  rule: 'Σ (bytes × 9 + start and stop) ÷ clock, plus every conversion one after the other, is at most the shortest interval between readings of the parts on the bus.',
+  source: 'UM10204 §3.1 (from memory): nine clocks a byte; the cards',
+  breaks: 'fault',
+};
+
+/** Clocks of a byte with its acknowledge, and of start and stop. */
+const BYTE = 9;
+const START_STOP = 2;
+
+export interface BusShare {
+  readonly label: string;
+  readonly part: string;
+  readonly bytes: number | null;
+  /** On the bus, s. */
+  readonly transfer: number;
+  /** Of its measures that are wanted, s. */
+  readonly conversion: number;
+  readonly rests: readonly (readonly [string, string | undefined])[];
+}
+
+/** Sensing needs that a part serves. */
+function needsOf(circuit: Circuit, part: string): SenseNeed[] {
+  const ids = circuit.parts.get(part)?.choice?.needs ?? [];
+  return circuit.plan.needs.filter((need): need is SenseNeed => need.kind === 'sense' && ids.includes(need.id));
+}
+
+function shareOf(circuit: Circuit, { part, port, label }: Member, clock: number): BusShare {
+  const card = circuit.parts.get(part)?.card;
+  const reading = card?.ports.find(({ id }) => id === port)?.reading;
+  const measures = card ? needsOf(circuit, part).flatMap((need) => measureFor(card, need) ?? []) : [];
+  const conversions = measures.map(({ conversion }) => conversion?.max ?? conversion?.typ ?? 0);
+  return {
+    label,
+    part,
+    bytes: reading?.bytes ?? null,
+    transfer: reading ? (reading.bytes * BYTE + START_STOP) / clock : 0,
+    conversion: Math.max(0, ...conversions),
+    rests: card
+      ? [
+          [card.id, reading?.source] as const,
+          ...measures.map(({ conversion }) => [card.id, conversion?.source] as const),
+        ]
+      : [],
+  };
+}
+
+/** What each part of a bus and its segments takes of the time, and the shortest interval that is asked of them. */
+export function busTime(circuit: Circuit, bus: BusNode): { shares: BusShare[]; interval: number | null } {
+  const members = circuit.buses.filter(({ root }) => root === bus.id).flatMap((b) => b.members);
+  const intervals = members.flatMap(({ part }) => needsOf(circuit, part).map(({ interval }) => interval));
+  const clock = bus.clock ?? 100e3;
+  return {
+    shares: members.map((member) => shareOf(circuit, member, clock)).filter((s) => s.transfer + s.conversion > 0),
+    interval: intervals.length > 0 ? Math.min(...intervals) : null,
+  };
+}
+
+function judge(circuit: Circuit, bus: BusNode): Result[] {
+  if (bus.protocol === 'onewire' || bus.root !== bus.id) return [];
+  const { shares, interval } = busTime(circuit, bus);
+  if (interval === null || shares.length === 0) return [];
+  const total = shares.reduce((sum, s) => sum + s.transfer + s.conversion, 0);
+  const margin = interval - total;
+  const S = (x: number) => formatQuantity(x, 's', 3);
+  return [
+    result(circuit, meta, {
+      subjects: [bus.id],
+      severity: margin < 0 ? 'fault' : null,
+      measured: total,
+      limit: interval,
+      unit: 's',
+      margin,
+      message:
+        margin < 0
+          ? `Reading all of ${bus.name} takes ${S(total)}; a reading every ${S(interval)} is wanted.`
+          : `Reading all of ${bus.name} takes ${S(total)} of the ${S(interval)} between readings.`,
+      meaning:
+        'When one round takes longer than the time between two, readings are late, and each later than the one before.',
+      workings: [
+        ...shares.map((s) => ({
+          name: s.label,
+          sum: `${s.bytes === null ? 'bytes not stated' : `(${s.bytes} × ${BYTE} + ${START_STOP}) ÷ ${formatQuantity(bus.clock ?? 100e3, 'Hz')}`}${s.conversion > 0 ? ` + ${S(s.conversion)} conversion` : ''}`,
+          value: s.transfer + s.conversion,
+          unit: 's',
+        })),
+        { name: 'one round', sum: 'one after the other', value: total, unit: 's' },
+      ],
+      rests: shares.flatMap((s) => s.rests),
+    }),
+  ];
+}
+
+export const busTimeCheck: Check = { meta, run: (circuit) => circuit.buses.flatMap((bus) => judge(circuit, bus)) };

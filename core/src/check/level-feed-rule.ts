@@ -1,0 +1,84 @@
+import { toInterval } from '../card/to-interval.ts';
+import type { Supply } from '../card/card.ts';
+import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
+import { within } from '../quantity/interval.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+
+const meta: CheckMeta = {
+  id: 'level/feed-rule',
+  title: 'A wide-range part is fed as the house rule says',
+  station: 'levels',
+  rule: 'A part with signals that works from the controller’s logic voltage and from 5 V alike is fed from the one that the house rule names.',
+  source: 'house rule of the plan',
+  breaks: 'note',
+};
+
+/** Rails nearer than this share to a voltage count as being of it. */
+const NEAR = 0.1;
+const FIVE = 5;
+
+export interface WideSupply {
+  readonly part: PartNode;
+  readonly supply: Supply;
+  readonly rail: Rail;
+  readonly other: Rail;
+  /** True where the rule asks for the other rail. */
+  readonly against: boolean;
+}
+
+/** Rails of about so many volts, those of the controller first. */
+function railsOf(circuit: Circuit, volts: number): Rail[] {
+  const own = (rail: Rail) => (rail.part === circuit.controller?.id ? 0 : 1);
+  return [...circuit.rails.values()]
+    .filter(({ voltage }) => voltage && Math.abs(voltage.typ - volts) <= NEAR * volts)
+    .sort((a, b) => own(a) - own(b));
+}
+
+/** Supplies that could be fed either way, and how they are. */
+export function wideSupplies(circuit: Circuit): WideSupply[] {
+  const io = circuit.controller?.card.controller?.io.reference;
+  const logic = circuit.controller && io ? circuit.rails.get(`${circuit.controller.id}.${io}`)?.voltage : null;
+  if (!logic || Math.abs(logic.typ - FIVE) <= NEAR * FIVE) return [];
+  const low = railsOf(circuit, logic.typ);
+  const high = railsOf(circuit, FIVE);
+  const found: WideSupply[] = [];
+  for (const part of circuit.parts.values()) {
+    if (part.helper || part.card.controller || part.card.signals.length === 0) continue;
+    if (part.card.kind !== 'module' || part.choice?.fittedOn !== undefined) continue;
+    for (const supply of part.card.supplies) {
+      const rail = circuit.rails.get(circuit.feeds.get(`${part.id}.${supply.id}`)?.rail ?? '');
+      const range = toInterval(supply.range);
+      const fits = (r: Rail) => r.part !== part.id && r.voltage !== null && within(r.voltage, range);
+      const [lower, upper] = [low.find(fits), high.find(fits)];
+      if (!rail?.voltage || !lower || !upper) continue;
+      const onLow = low.includes(rail);
+      if (!onLow && !high.includes(rail)) continue;
+      const against = circuit.plan.rules.feed === 'logic-rail' ? !onLow : onLow;
+      found.push({ part, supply, rail, other: onLow ? upper : lower, against });
+    }
+  }
+  return found;
+}
+
+export const levelFeedRule: Check = {
+  meta,
+  run: (circuit) =>
+    wideSupplies(circuit)
+      .filter(({ against }) => against)
+      .map(({ part, supply, rail, other }): Result => {
+        const range = toInterval(supply.range);
+        const V = (x: number) => formatQuantity(x, 'V');
+        return result(circuit, meta, {
+          subjects: [`${part.id}.${supply.id}`],
+          severity: 'note',
+          message: `${part.label} works from ${V(range.min)} to ${V(range.max)} and is fed from ${rail.label}; the house rule would feed it from ${other.label}.`,
+          meaning:
+            circuit.plan.rules.feed === 'logic-rail'
+              ? 'On the controller’s own voltage it speaks the controller’s levels.'
+              : 'On 5 V it has more headroom, and its signals need translation.',
+          workings: [{ name: 'its range', sum: `${V(range.min)} to ${V(range.max)}` }],
+          rests: [[part.card.id, supply.range.source]],
+        });
+      }),
+};

@@ -1,0 +1,125 @@
+import type { Circuit, Net, NetEnd, Power } from '../circuit/circuit.ts';
+import { levelAt, type Resolved } from '../circuit/level.ts';
+import { allPullUps, driverPeak } from '../physics/node.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { capital } from './words.ts';
+import { result, type Check, type CheckMeta, type Result, type Severity } from './result.ts';
+
+const meta: CheckMeta = {
+  id: 'level/unpowered',
+  title: 'A part without supply is not fed through its signals',
+  station: 'levels',
+  rule: 'While the supply of a part can be off and something on the net stays on - another source, or a supply that is not switched with it - the net is at most what the part stands without supply. Beyond that current flows through its protection diode: driven it is a danger, through a pull-up it holds the line down.',
+  source:
+    'absolute maximum ratings of the cards; where a card says nothing for that case, its absolute maximum at no supply',
+  breaks: 'danger',
+};
+
+/** What a protection diode drops at a milliampere, V. */
+const DIODE = 0.6;
+
+/** What keeps pushing while the part is off. */
+interface Push {
+  readonly by: string;
+  readonly volts: number;
+  readonly sum: string;
+  /** Ω that limit the current; null where nothing does. */
+  readonly ohms: number | null;
+  /** True where a switch in the build takes the supply away, not a plug. */
+  readonly switched: boolean;
+}
+
+/** Whether one supply can be there while the other is not; by a switch of the build, or because it has its own source. */
+function outlives(power: Pick<Power, 'source' | 'switches'>, end: NetEnd): 'switch' | 'source' | null {
+  if (end.power.switches.some((s) => !power.switches.includes(s))) return 'switch';
+  return power.source !== null && end.power.source !== null && power.source !== end.power.source ? 'source' : null;
+}
+
+function pushes(circuit: Circuit, net: Net, end: NetEnd): Push[] {
+  const found: Push[] = [];
+  for (const other of net.ends) {
+    const peak = other === end ? null : driverPeak(other);
+    const how = peak && outlives(other.power, end);
+    if (!peak || !how) continue;
+    const ohms = other.resistance?.min ?? null;
+    found.push({ by: other.label, volts: peak.volts, sum: peak.sum, ohms, switched: how === 'switch' });
+  }
+  for (const pull of allPullUps(net)) {
+    const rail = circuit.rails.get(pull.rail) ?? circuit.rails.get(pull.root);
+    const how = rail && outlives({ source: rail.source, switches: rail.switches }, end);
+    if (!how) continue;
+    found.push({
+      by: `the pull-up ${pull.label}`,
+      volts: pull.voltage.max,
+      sum: `its rail at its highest`,
+      ohms: pull.ohms.min,
+      switched: how === 'switch',
+    });
+  }
+  return found;
+}
+
+/** What the terminal stands with its own supply at nothing. */
+function standsOff(end: NetEnd): (Resolved & { source: string }) | null {
+  const { unpoweredMax, absoluteMax } = end.levels;
+  if (unpoweredMax) return { ...levelAt(unpoweredMax, 'max', 0), source: unpoweredMax.source };
+  return absoluteMax ? { ...levelAt(absoluteMax, 'max', 0), source: absoluteMax.source } : null;
+}
+
+function severityOf(push: Push, broken: boolean): Severity | null {
+  if (!broken) return null;
+  if (push.ohms === null || push.ohms < 100) return 'danger';
+  return push.switched ? 'fault' : 'caution';
+}
+
+function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
+  const stands = standsOff(end);
+  if (!stands || end.divider || end.power.rail === null) return [];
+  // The one that limits its current least is the worst of those that are too high.
+  const [worst] = pushes(circuit, net, end).sort((a, b) => (a.ohms ?? 0) - (b.ohms ?? 0) || b.volts - a.volts);
+  if (!worst) return [];
+  const margin = stands.volts - worst.volts;
+  const broken = margin < -1e-9;
+  const amps = worst.ohms === null ? null : Math.max(0, worst.volts - DIODE) / worst.ohms;
+  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const follows =
+    amps === null
+      ? 'Nothing limits the current. It can be damaged.'
+      : `${formatQuantity(amps, 'A', 2)} flows into it, and the line is held down for all others.`;
+  return [
+    result(circuit, meta, {
+      subjects: [`${end.part}.${end.signal}`, net.id],
+      severity: severityOf(worst, broken),
+      measured: worst.volts,
+      limit: stands.volts,
+      unit: 'V',
+      margin,
+      message: broken
+        ? `While ${end.label} has no supply, ${worst.by} puts ${V(worst.volts)} on it; it stands ${V(stands.volts)} then. ${follows}`
+        : `${capital(worst.by)} puts ${V(worst.volts)} on ${end.label} while that has no supply; it stands ${V(stands.volts)} then.`,
+      meaning:
+        'A part that is off takes current through its signal pins: it is half on, heats its protection diodes, and holds the bus down for everyone else.',
+      workings: [
+        { name: `on ${net.label}`, sum: worst.sum, value: worst.volts, unit: 'V' },
+        { name: `${end.label} stands while off`, sum: stands.sum, value: stands.volts, unit: 'V' },
+        { name: 'margin', sum: `${V(stands.volts)} − ${V(worst.volts)}`, value: margin, unit: 'V' },
+        ...(amps !== null && broken
+          ? [
+              {
+                name: 'current through its diode',
+                sum: `(${V(worst.volts)} − ${DIODE} V) ÷ ${formatQuantity(worst.ohms ?? 0, 'Ω')}`,
+                value: amps,
+                unit: 'A',
+              },
+            ]
+          : []),
+      ],
+      rests: [[end.card, stands.source]],
+    }),
+  ];
+}
+
+export const levelUnpowered: Check = {
+  meta,
+  run: (circuit) => circuit.nets.flatMap((net) => net.ends.flatMap((end) => judge(circuit, net, end))),
+};

@@ -1,0 +1,157 @@
+/** What hangs on a net: terminals of parts, the pin of the controller, and the middle of a divider. */
+import type { LevelFigure } from '../card/figure.ts';
+import type { Signal } from '../card/card.ts';
+import type { Ask } from '../card/protocol.ts';
+import { toInterval } from '../card/to-interval.ts';
+import { spread, type Interval } from '../quantity/interval.ts';
+import type { DividerHelper } from '../plan/plan.ts';
+import { PIN_CAPACITANCE } from '../standard/bus-timing.ts';
+import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import type { Levels, NetEnd, PartNode, PullUp } from './circuit.ts';
+import { levelVolts } from './level.ts';
+import { powerOf, type PowerGraph } from './power.ts';
+import type { Trunk } from './trunks.ts';
+
+type Electrical = Omit<Signal, 'id' | 'terminal' | 'kind' | 'fittedPullUp'>;
+
+const levelsOf = (e: Electrical): Levels => ({
+  outputHigh: e.outputHigh,
+  outputLow: e.outputLow,
+  inputHigh: e.inputHigh,
+  inputLow: e.inputLow,
+  absoluteMax: e.absoluteMax,
+  unpoweredMax: e.unpoweredMax,
+  sink: e.sinkCurrent ? toInterval(e.sinkCurrent).min : null,
+  sinkSource: e.sinkCurrent?.source ?? null,
+});
+
+export function signalEnd(part: PartNode, signalId: string | undefined, power: PowerGraph): NetEnd[] {
+  const signal: Signal | undefined = part.card.signals.find(({ id }) => id === signalId);
+  if (!signal) return [];
+  return [
+    {
+      part: part.id,
+      label: `${part.label} ${part.card.terminals.find(({ id }) => id === signal.terminal)?.label ?? signal.id}`,
+      signal: signal.id,
+      terminal: signal.terminal,
+      kind: signal.kind,
+      power: powerOf(power, part, signal.reference),
+      levels: levelsOf(signal),
+      leakage: signal.leakage ? toInterval(signal.leakage).max : 0,
+      capacitance: signal.capacitance ? toInterval(signal.capacitance).max : PIN_CAPACITANCE,
+      resistance: signal.outputResistance ? toInterval(signal.outputResistance) : null,
+      card: part.card.id,
+      controller: false,
+      divider: false,
+    },
+  ];
+}
+
+const CONTROLLER_KIND: Readonly<Record<Ask, NetEnd['kind']>> = {
+  in: 'input',
+  irq: 'input',
+  adc: 'input',
+  out: 'push-pull',
+  pwm: 'push-pull',
+  inout: 'open-drain',
+  'i2c.sda': 'open-drain',
+  'i2c.scl': 'open-drain',
+  'spi.clk': 'push-pull',
+  'spi.out': 'push-pull',
+  'spi.in': 'input',
+  'uart.tx': 'push-pull',
+  'uart.rx': 'input',
+};
+
+export function controllerEnd(controller: PartNode, trunk: Trunk, power: PowerGraph): NetEnd {
+  const io = controller.card.controller?.io;
+  const label = controller.card.terminals.find(({ id }) => id === trunk.pin)?.label ?? trunk.pin ?? '';
+  const levels: Levels = io ? levelsOf(io) : { sink: null, sinkSource: null };
+  return {
+    part: controller.id,
+    label: `${controller.label} ${label}`,
+    signal: trunk.pin ?? '',
+    terminal: trunk.pin ?? '',
+    kind: CONTROLLER_KIND[trunk.ask],
+    power: powerOf(power, controller, io?.reference),
+    // A converter has no thresholds: it reads every voltage in its range.
+    levels: trunk.ask === 'adc' ? { ...levels, inputHigh: undefined, inputLow: undefined } : levels,
+    leakage: io?.leakage ? toInterval(io.leakage).max : 0,
+    capacitance: io?.capacitance ? toInterval(io.capacitance).max : PIN_CAPACITANCE,
+    resistance: null,
+    card: controller.card.id,
+    controller: true,
+    divider: false,
+  };
+}
+
+/** The pull-up inside the controller's pin, where it is switched on. */
+export function weakPullUp(controller: PartNode, trunk: Trunk, power: PowerGraph): PullUp | null {
+  const io = controller.card.controller?.io;
+  if (!trunk.weakPull || !trunk.pin || !io?.weakPull) return null;
+  const on = powerOf(power, controller, io.reference);
+  return {
+    ohms: toInterval(io.weakPull),
+    rail: on.rail ?? '',
+    voltage: on.voltage,
+    root: on.rail ?? '',
+    helper: null,
+    fitted: null,
+    label: 'inside the controller',
+    source: { card: controller.card.id, source: io.weakPull.source },
+  };
+}
+
+/** Share of the voltage that a divider lets through, both resistors with their tolerance. */
+export function dividerShare({ upper, lower }: Pick<DividerHelper, 'upper' | 'lower'>): Interval {
+  const [u, l] = [spread(upper, RESISTOR_TOLERANCE), spread(lower, RESISTOR_TOLERANCE)];
+  return { min: l.min / (l.min + u.max), typ: lower / (lower + upper), max: l.max / (l.max + u.min) };
+}
+
+/**
+ * The middle of a divider, seen from the pin: an output with the levels of the one above it, scaled, and the two resistors
+ * side by side as its resistance. The levels are volts at the part's own supply, each at its worst.
+ */
+export function dividerEnd(helper: DividerHelper, above: NetEnd): NetEnd {
+  const share = dividerShare(helper);
+  const supply = above.power.voltage;
+  const scaled = (
+    level: LevelFigure | undefined,
+    bound: 'min' | 'max',
+    at: number | undefined,
+    by: number,
+  ): LevelFigure | undefined =>
+    level && at !== undefined
+      ? { [bound]: levelVolts(level, bound, at) * by, unit: 'V', source: level.source }
+      : undefined;
+  const highest = (supply?.max ?? 0) * share.max;
+  const high = scaled(above.levels.outputHigh, 'min', supply ? supply.min - above.power.drop : undefined, share.min);
+  return {
+    ...above,
+    part: helper.id,
+    label: `divider of ${above.label}`,
+    signal: helper.line,
+    terminal: '',
+    kind: above.kind === 'analog-out' ? 'analog-out' : 'push-pull',
+    levels: {
+      outputHigh: high && { ...high, max: highest },
+      outputLow: scaled(above.levels.outputLow, 'max', supply?.max, share.max),
+      sink: null,
+      sinkSource: null,
+    },
+    leakage: 0,
+    capacitance: 0,
+    resistance: dividerResistance(helper, above.resistance),
+    divider: true,
+  };
+}
+
+function dividerResistance(helper: DividerHelper, source: Interval | null): Interval {
+  const [u, l] = [spread(helper.upper, RESISTOR_TOLERANCE), spread(helper.lower, RESISTOR_TOLERANCE)];
+  const beside = (a: number, b: number) => (a * b) / (a + b);
+  return {
+    min: beside(u.min + (source?.min ?? 0), l.min),
+    typ: beside(u.typ + (source?.typ ?? 0), l.typ),
+    max: beside(u.max + (source?.max ?? 0), l.max),
+  };
+}

@@ -1,0 +1,146 @@
+/** The lines of a plan, each from the pin of the controller (or the channel of a bus switch) to the parts on it. */
+import type { Port } from '../card/card.ts';
+import { isBusLine, isShared, PORT_LINES, type Ask } from '../card/protocol.ts';
+import type { Bus, PinChoice, Plan } from '../plan/plan.ts';
+import type { PartNode } from './circuit.ts';
+
+/** A port of a part on a line. */
+export interface Station {
+  readonly part: PartNode;
+  readonly port: Port;
+  /** The translator or divider between it and the controller. */
+  readonly beyond: string | null;
+}
+
+/** A line that will become one net, or one for each side of a translator or divider. */
+export interface Trunk {
+  readonly id: string;
+  readonly of: string;
+  readonly bus: string | null;
+  readonly line: string;
+  readonly label: string;
+  readonly protocol: Port['protocol'];
+  readonly ask: Ask;
+  readonly group: string | null;
+  readonly pin: string | null;
+  readonly locked: boolean;
+  readonly weakPull: boolean;
+  readonly clock: number | null;
+  /** The bus switch at its beginning, in place of a pin. */
+  readonly from: { readonly part: PartNode; readonly signal: string; readonly upstream: string | null } | null;
+  readonly stations: readonly Station[];
+}
+
+/** What stands between the controller and a line: by "part.port" a translator, by "part.port.line" a divider. */
+export function beyondOf(plan: Plan): (part: string, port: string, line: string) => string | null {
+  const map = new Map<string, string>();
+  for (const helper of plan.helpers) {
+    if (helper.kind === 'translator') for (const { part, port } of helper.ports) map.set(`${part}.${port}`, helper.id);
+    if (helper.kind === 'divider') map.set(`${helper.part}.${helper.port}.${helper.line}`, helper.id);
+  }
+  return (part, port, line) => map.get(`${part}.${port}.${line}`) ?? map.get(`${part}.${port}`) ?? null;
+}
+
+/** Clock of a bus: its own, or that of the bus that it is a segment of. */
+export function clockOf(plan: Plan, bus: Bus, guard = 0): number | null {
+  const above = bus.behind && guard < 16 ? upstreamOf(plan, bus) : undefined;
+  return bus.clock ?? (above ? clockOf(plan, above, guard + 1) : null);
+}
+
+/** The bus that a bus switch is spoken to on. */
+export function upstreamOf(plan: Plan, bus: Bus): Bus | undefined {
+  const part = plan.parts.find(({ id }) => id === bus.behind?.part);
+  const id = Object.values(part?.ports ?? {}).find((choice) => choice.bus !== undefined)?.bus;
+  return plan.buses.find((other) => other.id === id && other.id !== bus.id);
+}
+
+interface Own {
+  readonly part: PartNode;
+  readonly port: Port;
+  readonly line: string;
+  readonly choice: PinChoice | undefined;
+  readonly beyond: string | null;
+}
+
+function ownTrunk({ part, port, line, choice, beyond }: Own): Trunk {
+  const alone = Object.keys(port.lines).filter((l) => !isBusLine(port.protocol, l)).length === 1;
+  return {
+    id: `${part.id}.${port.id}.${line}`,
+    of: `${part.id}.${port.id}`,
+    bus: null,
+    line,
+    label: alone && !isShared(port.protocol) ? part.label : `${part.label} ${line}`,
+    protocol: port.protocol,
+    ask: PORT_LINES[port.protocol][line] ?? 'inout',
+    group: port.protocol === 'uart' ? `${part.id}.${port.id}` : null,
+    pin: choice?.pin ?? null,
+    locked: choice?.locked ?? false,
+    weakPull: choice?.weakPull ?? false,
+    clock: null,
+    from: null,
+    stations: [{ part, port, beyond }],
+  };
+}
+
+/** Buses first, each with all its lines, then the lines that parts have for themselves. */
+export function deriveTrunks(plan: Plan, parts: ReadonlyMap<string, PartNode>): Trunk[] {
+  const beyond = beyondOf(plan);
+  const onBus = new Map<string, { part: PartNode; port: Port }[]>();
+  const own: Trunk[] = [];
+  for (const part of parts.values()) {
+    for (const port of part.card.ports) {
+      const choice = part.choice?.ports[port.id];
+      // A translator's enable takes a pin only where it is to be switched.
+      if (part.helper && !choice) continue;
+      if (isShared(port.protocol) && choice?.bus)
+        onBus.set(choice.bus, [...(onBus.get(choice.bus) ?? []), { part, port }]);
+      for (const line of Object.keys(port.lines)) {
+        if (isBusLine(port.protocol, line)) continue;
+        own.push(ownTrunk({ part, port, line, choice: choice?.lines?.[line], beyond: beyond(part.id, port.id, line) }));
+      }
+    }
+  }
+  return [...plan.buses.flatMap((bus) => busTrunks(plan, parts, bus, onBus.get(bus.id) ?? [], beyond)), ...own];
+}
+
+function busTrunks(
+  plan: Plan,
+  parts: ReadonlyMap<string, PartNode>,
+  bus: Bus,
+  members: readonly { part: PartNode; port: Port }[],
+  beyond: ReturnType<typeof beyondOf>,
+): Trunk[] {
+  if (members.length === 0) return [];
+  return Object.entries(PORT_LINES[bus.protocol]).flatMap(([line, ask]): Trunk[] => {
+    if (!isBusLine(bus.protocol, line)) return [];
+    const choice = bus.lines[line];
+    return [
+      {
+        id: `${bus.id}.${line}`,
+        of: bus.id,
+        bus: bus.id,
+        line,
+        label: `${bus.name} ${line.toUpperCase()}`,
+        protocol: bus.protocol,
+        ask,
+        group: bus.protocol === 'onewire' ? null : bus.id,
+        pin: bus.behind ? null : (choice?.pin ?? null),
+        locked: choice?.locked ?? false,
+        weakPull: !bus.behind && (choice?.weakPull ?? false),
+        clock: clockOf(plan, bus),
+        from: channelOf(plan, parts, bus, line),
+        stations: members
+          .filter(({ port }) => port.lines[line] !== undefined)
+          .map(({ part, port }) => ({ part, port, beyond: beyond(part.id, port.id, line) })),
+      },
+    ];
+  });
+}
+
+function channelOf(plan: Plan, parts: ReadonlyMap<string, PartNode>, bus: Bus, line: string): Trunk['from'] {
+  const part = parts.get(bus.behind?.part ?? '');
+  const channel = part?.card.busSwitch?.channels[bus.behind?.channel ?? -1];
+  const signal = line === 'sda' ? channel?.sda : line === 'scl' ? channel?.scl : undefined;
+  const upstream = upstreamOf(plan, bus);
+  return part && signal ? { part, signal, upstream: upstream ? `${upstream.id}.${line}` : null } : null;
+}

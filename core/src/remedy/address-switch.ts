@@ -1,0 +1,159 @@
+/** Parts with one fixed address that take turns: behind a bus switch, behind gated translators, or on switched supplies. */
+import type { Card } from '../card/card.ts';
+import { toInterval } from '../card/to-interval.ts';
+import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
+import { freePinsFor } from '../circuit/free-pins.ts';
+import { addBus, addHelper, freeId, setBus, setFeed, setOpened } from '../plan/edits.ts';
+import { cheapestFirst } from '../plan/cost.ts';
+import type { PartChoice, Plan } from '../plan/plan.ts';
+import { within } from '../quantity/interval.ts';
+import { addPullUps, pullRail } from './pull-up.ts';
+import type { Candidate, Context } from './remedy.ts';
+
+/** The controller's logic rail. */
+const logicRail = (circuit: Circuit): string | null =>
+  circuit.nets[0] ? pullRail(circuit, { ...circuit.nets[0], beyond: null }) : null;
+
+const namesOf = (members: readonly Member[]) => members.map(({ label }) => label).join(' and ');
+
+/** Pins that are free for plain outputs. */
+const outputs = (circuit: Circuit, count: number): string[] | null => {
+  const pins = freePinsFor(circuit, { ask: 'out' }).slice(0, count);
+  return pins.length === count ? pins : null;
+};
+
+const suits = (circuit: Circuit, card: Card, supply: string, rail: string): boolean => {
+  const volts = circuit.rails.get(rail)?.voltage;
+  const range = card.supplies.find(({ id }) => id === supply)?.range;
+  return volts !== null && volts !== undefined && range !== undefined && within(volts, toInterval(range));
+};
+
+/** Each on a channel of one bus switch. */
+export function byBusSwitch({ circuit, library }: Context, bus: BusNode, members: readonly Member[]): Candidate[] {
+  const rail = logicRail(circuit);
+  const cards = cheapestFirst(
+    [...library.values()].filter(({ busSwitch }) => busSwitch),
+    circuit.plan.rules.buying,
+  );
+  const [card] = cards;
+  const port = card?.ports.find(({ id }) => id === card.busSwitch?.port);
+  const [supply] = card?.supplies ?? [];
+  if (!card?.busSwitch || !port || !supply || !rail || !suits(circuit, card, supply.id, rail)) return [];
+  if (card.busSwitch.channels.length < members.length || members.some(({ beyond }) => beyond !== null)) return [];
+  const busy = new Set(bus.members.flatMap(({ address }) => address ?? []));
+  const address = port.addresses?.find(({ value }) => !busy.has(value))?.value;
+  const id = freeId(circuit.plan, 'bus-switch');
+  const part: PartChoice = {
+    id,
+    card: card.id,
+    label: 'bus switch',
+    needs: [],
+    feeds: { [supply.id]: rail },
+    ports: { [port.id]: { bus: bus.id, ...(address === undefined ? {} : { address }) } },
+    // The bus has its pull-ups already.
+    opened: card.signals.filter((s) => s.fittedPullUp?.removable === 'jumper').map((s) => s.id),
+  };
+  let plan: Plan = { ...circuit.plan, parts: [...circuit.plan.parts, part] };
+  members.forEach((member, channel) => {
+    const segment = freeId(plan, `${bus.id}-channel-${channel}`);
+    plan = addBus(plan, {
+      id: segment,
+      name: `${bus.name} channel ${channel}`.slice(0, 40),
+      protocol: 'i2c',
+      lines: {},
+      behind: { part: id, channel },
+    });
+    plan = setBus(plan, member.part, member.port, segment);
+    plan = addPullUps({ ...circuit, cards: new Map([...circuit.cards, [card.id, card]]) }, plan, segment);
+  });
+  return [
+    {
+      id: `bus-switch:${members.map((m) => m.part).join('+')}`,
+      title: `Put ${namesOf(members)} each on a channel of a ${card.name}`,
+      plan,
+    },
+  ];
+}
+
+/** Each behind a translator that a pin switches. */
+export function byGates({ circuit, library }: Context, members: readonly Member[]): Candidate[] {
+  const near = logicRail(circuit);
+  const pins = outputs(circuit, members.length);
+  const [card] = cheapestFirst(
+    [...library.values()].filter(
+      ({ translator }) => translator?.enable && translator.style === 'open-drain' && translator.channels.length >= 2,
+    ),
+    circuit.plan.rules.buying,
+  );
+  if (!card || !near || !pins || members.some(({ beyond }) => beyond !== null)) return [];
+  let plan = circuit.plan;
+  for (const [i, { part, port }] of members.entries()) {
+    const node = circuit.parts.get(part);
+    const reference = node?.card.signals.find(({ id }) =>
+      Object.values(node.card.ports.find((p) => p.id === port)?.lines ?? {}).includes(id),
+    )?.reference;
+    const far = node?.choice?.feeds[reference ?? node.card.supplies[0]?.id ?? ''];
+    if (!node || !far) return [];
+    plan = addHelper(plan, {
+      id: freeId(plan, 'gate'),
+      kind: 'translator',
+      card: card.id,
+      near,
+      far,
+      ports: [{ part, port }],
+      gate: { pin: pins[i] ?? null, locked: false },
+    });
+    // The translator brings its own; with the module's beside them there would be two pairs.
+    for (const { id, fittedPullUp } of circuit.plan.rules.pullUps === 'one-pair' ? node.card.signals : []) {
+      if (fittedPullUp?.removable === 'jumper') plan = setOpened(plan, part, id, true);
+    }
+  }
+  return [
+    {
+      id: `gates:${members.map((m) => m.part).join('+')}`,
+      title: `Put ${namesOf(members)} each behind a ${card.name}, switched in turn`,
+      plan,
+    },
+  ];
+}
+
+/** Each on a supply that a pin switches; their own pull-ups are opened, so that they let go of the bus while off. */
+export function bySupplies({ circuit, library }: Context, members: readonly Member[]): Candidate[] {
+  const pins = outputs(circuit, members.length);
+  const isSwitch = (card: Card) => card.rails?.some((rail) => rail.switch && rail.from?.by === 'pass') ?? false;
+  const [card] = cheapestFirst([...library.values()].filter(isSwitch), circuit.plan.rules.buying);
+  const offer = card?.rails?.find((rail) => rail.switch);
+  const line = Object.keys(card?.ports.find(({ id }) => id === offer?.switch?.port)?.lines ?? {})[0];
+  const [input] = card?.supplies ?? [];
+  if (!card || !offer?.switch || !line || !input || !pins) return [];
+  let plan = circuit.plan;
+  for (const [i, member] of members.entries()) {
+    const node = circuit.parts.get(member.part);
+    const [supply] = node?.card.supplies ?? [];
+    const rail = supply && node?.choice?.feeds[supply.id];
+    if (!node || !supply || !rail || !suits(circuit, card, input.id, rail)) return [];
+    const id = freeId(plan, `supply-switch-${i + 1}`);
+    const part: PartChoice = {
+      id,
+      card: card.id,
+      label: `supply switch of ${node.label}`.slice(0, 60),
+      needs: [],
+      feeds: { [input.id]: rail },
+      ports: { [offer.switch.port]: { lines: { [line]: { pin: pins[i] ?? null, locked: false } } } },
+      opened: [],
+    };
+    plan = setFeed({ ...plan, parts: [...plan.parts, part] }, member.part, supply.id, `${id}.${offer.id}`);
+    for (const { id: signal, fittedPullUp } of node.card.signals) {
+      if (fittedPullUp?.removable === 'jumper') plan = setOpened(plan, member.part, signal, true);
+    }
+  }
+  const bus = plan.parts.find(({ id }) => id === members[0]?.part)?.ports[members[0]?.port ?? '']?.bus;
+  const cards = { ...circuit, cards: new Map([...circuit.cards, [card.id, card]]) };
+  return [
+    {
+      id: `supplies:${members.map((m) => m.part).join('+')}`,
+      title: `Switch the supplies of ${namesOf(members)} in turn with a ${card.name} each`,
+      plan: bus ? addPullUps(cards, plan, bus) : plan,
+    },
+  ];
+}

@@ -1,0 +1,75 @@
+/** Feeding a part otherwise, where its signals ask for it. */
+import { wideSupplies } from '../check/level-feed-rule.ts';
+import { toInterval } from '../card/to-interval.ts';
+import { within } from '../quantity/interval.ts';
+import { changeHelper, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
+import type { Plan } from '../plan/plan.ts';
+import { pullRail } from './pull-up.ts';
+import type { Candidate, Proposer } from './remedy.ts';
+
+/** The rail that the house rule names. */
+export const feedRuleRemedies: Proposer = ({ circuit, finding }) =>
+  wideSupplies(circuit)
+    .filter(({ part, supply }) => `${part.id}.${supply.id}` === finding.subjects[0])
+    .map(({ part, supply, other }) => ({
+      id: `feed:${part.id}.${supply.id}:${other.ref}`,
+      title: `Feed ${part.label} from the ${other.label}`,
+      plan: setFeed(circuit.plan, part.id, supply.id, other.ref),
+    }));
+
+/** The port comes out of the outer translator; its breakout is fed from the controller's rail where that suits it. */
+export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
+  const [part = '', port = ''] = (finding.subjects[0] ?? '').split('.');
+  const helper = circuit.plan.helpers.find(({ id }) => id === finding.subjects[1]);
+  const node = circuit.parts.get(part);
+  if (helper?.kind !== 'translator' || !node) return [];
+  const left = helper.ports.filter((p) => p.part !== part || p.port !== port);
+  const plan: Plan =
+    left.length === 0
+      ? removeHelper(circuit.plan, helper.id)
+      : changeHelper(circuit.plan, helper.id, (h) => (h.kind === 'translator' ? { ...h, ports: left } : h));
+  const found: Candidate[] = [
+    { id: `direct:${part}.${port}`, title: `Take ${node.label} out from behind the translator`, plan },
+  ];
+  const rail = circuit.nets[0] && pullRail(circuit, { ...circuit.nets[0], beyond: null });
+  const volts = rail && circuit.rails.get(rail)?.voltage;
+  for (const supply of node.card.supplies) {
+    if (!rail || !volts || !within(volts, toInterval(supply.range)) || node.choice?.feeds[supply.id] === rail) continue;
+    found.push({
+      id: `direct:${part}.${port}:${rail}`,
+      title: `Take ${node.label} out from behind the translator and feed it from the ${circuit.rails.get(rail)?.label ?? rail}`,
+      plan: setFeed(plan, part, supply.id, rail),
+    });
+  }
+  return found;
+};
+
+/** A part that stays on with the others, or whose own pull-ups let go of the line. */
+export const unpoweredRemedies: Proposer = ({ circuit, finding }) => {
+  const [partId = '', signal = ''] = (finding.subjects[0] ?? '').split('.');
+  const part = circuit.parts.get(partId);
+  if (!part?.choice || part.helper) return [];
+  const reference = part.card.signals.find(({ id }) => id === signal)?.reference ?? part.card.supplies[0]?.id;
+  const supply = part.card.supplies.find(({ id }) => id === reference);
+  const now = supply && circuit.rails.get(part.choice.feeds[supply.id] ?? '');
+  const found: Candidate[] = [];
+  for (const rail of circuit.rails.values()) {
+    if (!supply || rail.ref === now?.ref || rail.part === partId || rail.switches.length > 0 || !rail.voltage) continue;
+    if (!within(rail.voltage, toInterval(supply.range))) continue;
+    found.push({
+      id: `feed:${partId}.${supply.id}:${rail.ref}`,
+      title: `Feed ${part.label} from the ${rail.label}, so that it is on with the others`,
+      plan: setFeed(circuit.plan, partId, supply.id, rail.ref),
+    });
+  }
+  const jumpers = part.card.signals.filter(({ fittedPullUp }) => fittedPullUp?.removable === 'jumper');
+  const closed = jumpers.filter(({ id }) => !part.choice?.opened.includes(id));
+  if (closed.length > 0) {
+    found.push({
+      id: `open:${partId}`,
+      title: `Open the pull-up jumpers of ${part.label}`,
+      plan: closed.reduce((p, { id }) => setOpened(p, partId, id, true), circuit.plan),
+    });
+  }
+  return found;
+};
