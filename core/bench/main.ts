@@ -1,3 +1,4 @@
+import { benchNetworks } from './networks.ts';
 import { benchPins } from './pins.ts';
 import { benchSets } from './sets.ts';
 import { benchVerify } from './verify.ts';
@@ -5,4 +6,5 @@ import { benchVerify } from './verify.ts';
 console.log('Times are the middle of many runs on this machine; compare within one run only.');
 benchVerify();
 await benchPins();
+benchNetworks();
 benchSets();

@@ -12,6 +12,9 @@ export function middle(run: () => void, atLeast = 400): number {
   return times[times.length >> 1] ?? NaN;
 }
 
+/** The middle one of some times. */
+export const middleOf = (times: readonly number[]): number => times.toSorted((a, b) => a - b)[times.length >> 1] ?? NaN;
+
 export const ms = (time: number): string => `${time < 10 ? time.toFixed(2) : time.toFixed(1)} ms`;
 
 /** The exponent k of time ~ size^k, by least squares over the logarithms. */

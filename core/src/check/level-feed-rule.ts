@@ -37,8 +37,8 @@ function railsOf(circuit: Circuit, volts: number): Rail[] {
 
 /** Supplies that could be fed either way, and how they are. */
 export function wideSupplies(circuit: Circuit): WideSupply[] {
-  const io = circuit.controller?.card.controller?.io.reference;
-  const logic = circuit.controller && io ? circuit.rails.get(`${circuit.controller.id}.${io}`)?.voltage : null;
+  const io = circuit.controller && `${circuit.controller.id}.${circuit.controller.card.controller?.io.reference}`;
+  const logic = io === null ? null : (circuit.rails.get(io)?.voltage ?? circuit.feeds.get(io)?.voltage);
   if (!logic || Math.abs(logic.typ - FIVE) <= NEAR * FIVE) return [];
   const low = railsOf(circuit, logic.typ);
   const high = railsOf(circuit, FIVE);

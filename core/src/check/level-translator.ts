@@ -62,7 +62,7 @@ function sides(circuit: Circuit, node: PartNode, translator: Translator): Result
 
 /** Which way a line goes: to the part, from it, or both. */
 function wayOf(net: Net): 'to the parts' | 'from the parts' | 'both ways' {
-  if (net.openDrain || isTwoWay(net.protocol)) return 'both ways';
+  if (isTwoWay(net.protocol)) return 'both ways';
   const ask = PORT_LINES[net.protocol][net.line];
   return ask === 'in' || ask === 'adc' || ask === 'irq' || ask === 'uart.rx' || ask === 'spi.in'
     ? 'from the parts'

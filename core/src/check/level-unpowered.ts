@@ -1,5 +1,5 @@
 import type { Circuit, Net, NetEnd, Power } from '../circuit/circuit.ts';
-import { levelAt, type Resolved } from '../circuit/level.ts';
+import { levelAt, levelVolts, type Resolved } from '../circuit/level.ts';
 import { allPullUps, driverPeak } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { capital } from './words.ts';
@@ -9,7 +9,7 @@ const meta: CheckMeta = {
   id: 'level/unpowered',
   title: 'A part without supply is not fed through its signals',
   station: 'levels',
-  rule: 'While the supply of a part can be off and something on the net stays on - another source, or a supply that is not switched with it - the net is at most what the part stands without supply. Beyond that current flows through its protection diode: driven it is a danger, through a pull-up it holds the line down.',
+  rule: 'While the supply of a part can be off and something on the net stays on - another source, or a supply that is not switched with it - the net is at most what the part stands without supply. Beyond that current flows through its protection diode: driven it is a danger, through a pull-up it holds the line down. Its own pull-ups leave a high for the others while its rail is off.',
   source:
     'absolute maximum ratings of the cards; where a card says nothing for that case, its absolute maximum at no supply',
   breaks: 'danger',
@@ -119,7 +119,69 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
   ];
 }
 
+/**
+ * A pull-up whose rail is switched off pulls down: its rail is near ground then. Reported per part that can be off, where
+ * somebody else on the line still wants to read a high.
+ */
+function dragged(circuit: Circuit, net: Net): Result[] {
+  const own = net.pullUps.filter((p) => p.fitted !== null && p.voltage !== null);
+  return own.flatMap((pull): Result[] => {
+    const rail = circuit.rails.get(pull.rail) ?? circuit.rails.get(pull.root);
+    const end = net.ends.find(({ part, signal }) => pull.fitted?.part === part && pull.fitted.signal === signal);
+    if (!rail || !end || end.power.switches.length === 0) return [];
+    const others = allPullUps(net).filter((p) => p !== pull && !isOff(circuit, p.rail, end));
+    const reading = net.ends.filter(
+      (e) => e !== end && e.levels.inputHigh && e.power.voltage && e.power.switches.length === 0,
+    );
+    const hardest = reading
+      .map((e) => ({
+        e,
+        volts: e.levels.inputHigh && e.power.voltage ? levelVolts(e.levels.inputHigh, 'max', e.power.voltage.min) : 0,
+      }))
+      .reduce<{ e: NetEnd; volts: number } | null>((a, b) => (a && a.volts >= b.volts ? a : b), null);
+    if (others.length === 0 || !hardest) return [];
+    const up = others.reduce((g, p) => g + 1 / p.ohms.max, 0);
+    const down = 1 / pull.ohms.min;
+    const volts = others.reduce((sum, p) => sum + p.voltage.min / p.ohms.max, 0) / (up + down);
+    const margin = volts - hardest.volts;
+    const V = (x: number) => formatQuantity(x, 'V', 3);
+    return [
+      result(circuit, meta, {
+        subjects: [`${end.part}.${end.signal}`, net.id, 'pull-up'],
+        severity: margin < 0 ? 'fault' : null,
+        measured: volts,
+        limit: hardest.volts,
+        unit: 'V',
+        margin,
+        message:
+          margin < 0
+            ? `While the supply of ${end.label} is off, its own pull-up drags ${net.label} to ${V(volts)}; ${hardest.e.label} needs ${V(hardest.volts)}.`
+            : `While the supply of ${end.label} is off, its own pull-up leaves ${V(volts)} on ${net.label}.`,
+        meaning:
+          'The rail of a part that is off lies near ground, and its pull-ups pull there: the bus is dead for the others.',
+        workings: [
+          {
+            name: `left on ${net.label}`,
+            sum: `${others.map((p) => formatQuantity(p.ohms.max, 'Ω')).join(' ∥ ')} up, ${formatQuantity(pull.ohms.min, 'Ω')} down`,
+            value: volts,
+            unit: 'V',
+          },
+          { name: `${hardest.e.label} needs`, sum: 'for a high', value: hardest.volts, unit: 'V' },
+        ],
+        rests: [pull.source ? [pull.source.card, pull.source.source] : null],
+      }),
+    ];
+  });
+}
+
+/** True for a rail that goes off with the supply of the end. */
+function isOff(circuit: Circuit, ref: string, end: NetEnd): boolean {
+  const rail = circuit.rails.get(ref);
+  return rail?.switches.some((s) => end.power.switches.includes(s)) ?? false;
+}
+
 export const levelUnpowered: Check = {
   meta,
-  run: (circuit) => circuit.nets.flatMap((net) => net.ends.flatMap((end) => judge(circuit, net, end))),
+  run: (circuit) =>
+    circuit.nets.flatMap((net) => [...net.ends.flatMap((end) => judge(circuit, net, end)), ...dragged(circuit, net)]),
 };

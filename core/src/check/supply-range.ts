@@ -76,7 +76,13 @@ function judge(circuit: Circuit, feed: Feed): Result {
   });
 }
 
+/** A part that lives on its data line has its supply terminal on ground: wire/budget judges it. */
+const livesOnLine = (circuit: Circuit, feed: Feed): boolean =>
+  feed.rail === null &&
+  Object.values(circuit.parts.get(feed.part)?.choice?.ports ?? {}).some(({ parasite }) => parasite === true);
+
 export const supplyRange: Check = {
   meta,
-  run: (circuit) => [...circuit.feeds.values()].map((feed) => judge(circuit, feed)),
+  run: (circuit) =>
+    [...circuit.feeds.values()].filter((feed) => !livesOnLine(circuit, feed)).map((feed) => judge(circuit, feed)),
 };

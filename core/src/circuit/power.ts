@@ -109,6 +109,8 @@ export function derivePower(
       for (const offer of part.card.rails ?? []) {
         if (offer.from?.supply !== supply.id) continue;
         const below = `${part.id}.${offer.id}`;
+        // A rail that feeds itself has no source to draw from; its sum would depend on where one begins.
+        if (chain(below) === null) continue;
         collect(below);
         const load = throughRegulator(
           below,

@@ -30,7 +30,9 @@ export function wiringPlan(whole: Circuit): WiringPlan {
   const strips = railStrips(circuit);
   for (const ref of railOrder(circuit)) steps.push(...railStep(circuit, w, ref, strips.get(ref) ?? null, places));
   const nets = [...circuit.nets.filter(({ bus }) => bus !== null), ...circuit.nets.filter(({ bus }) => bus === null)];
-  for (const net of nets) steps.push(netStep(circuit, w, net, places));
+  const dividers = new Set(circuit.plan.helpers.flatMap((h) => (h.kind === 'divider' ? [h.id] : [])));
+  // What stands above a divider is wired with what stands below it.
+  for (const net of nets) if (!dividers.has(net.beyond ?? '')) steps.push(netStep(circuit, w, net, places));
   steps.push(...coilSteps(circuit, w));
   steps.push({
     key: 'last',
@@ -79,6 +81,11 @@ function groundStep(circuit: Circuit, w: Wirer): WiringStep {
     if (part.card.ports.some(({ protocol }) => protocol === 'coil')) continue;
     const grounds = part.card.terminals.filter(({ role }) => role === 'ground').map(({ id }) => w.terminal(part, id));
     points.push(...(part.card.controller ? grounds.slice(0, 1) : grounds));
+    // A part that lives on its data line has its supply terminal on ground.
+    if (Object.values(part.choice?.ports ?? {}).some(({ parasite }) => parasite === true)) {
+      const idle = part.card.supplies.filter(({ id }) => part.choice?.feeds[id] === undefined);
+      points.push(...idle.map(({ terminal }) => w.terminal(part, terminal)));
+    }
   }
   return {
     key: 'ground',
@@ -100,7 +107,17 @@ function railOrder(circuit: Circuit): string[] {
 }
 
 const legsOn = (circuit: Circuit, ref: string) =>
-  circuit.plan.helpers.filter((h) => h.kind === 'pull-up' && h.to === ref).length;
+  circuit.plan.helpers.filter((h) => (h.kind === 'pull-up' || h.kind === 'fixed') && h.to === ref).length;
+
+/** Enables of translators that nothing switches: tied to the supply of their low side. */
+const tiedTo = (circuit: Circuit, w: Wirer, ref: string): Point[] =>
+  [...circuit.parts.values()].flatMap((node) => {
+    const { translator } = node.card;
+    const port = node.card.ports.find(({ id }) => id === translator?.enable);
+    const signal = node.card.signals.find(({ id }) => id === Object.values(port?.lines ?? {})[0]);
+    const tied = node.helper && !node.helper.gate && translator && node.choice?.feeds[translator.lowSupply] === ref;
+    return tied && signal ? [w.terminal(node, signal.terminal)] : [];
+  });
 const fedFrom = (circuit: Circuit, ref: string) => [...circuit.feeds.values()].filter((feed) => feed.rail === ref);
 
 /** The two rails with the most on them get the board's two plus strips. */
@@ -131,7 +148,7 @@ function railStep(circuit: Circuit, w: Wirer, ref: string, strip: Point | null, 
     return node ? [w.terminal(node, supply.terminal)] : [];
   });
   const legs = legsOn(circuit, ref);
-  const points = [w.terminal(maker, rail.offer.terminal), ...fed];
+  const points = [w.terminal(maker, rail.offer.terminal), ...fed, ...tiedTo(circuit, w, ref)];
   if (points.length + legs < 2) return [];
   const volts = rail.voltage?.typ;
   const kept: Point[] = [];
@@ -168,9 +185,18 @@ function netStep(circuit: Circuit, w: Wirer, net: Net, places: RailPlaces): Wiri
     const value = formatQuantity(pullUp.ohms.typ, 'Ω');
     return place ? [(from) => w.legs('resistor', from, place, value, net.id)] : [];
   });
+  const { fixed } = net;
+  const fixedPlace = fixed ? places.get(fixed.rail)?.shift() : undefined;
+  if (fixed && fixedPlace) {
+    const value = formatQuantity(fixed.ohms.typ, 'Ω');
+    pulls.push((from) => w.legs('resistor', from, fixedPlace, value, net.id));
+  }
+  const above = dividerLeads(circuit, w, net);
+  pulls.push(...above.items);
   const series = net.series.map(({ ohms }) => formatQuantity(ohms, 'Ω'));
-  const leads =
+  const joined =
     series.length > 0 ? seriesLeads(w, net, points, series, pulls) : w.join(points, pulls, net.id, net.line, net.label);
+  const leads = [...above.leads, ...joined];
   const last = points.at(-1);
   const open = net.ends.some(({ kind }) => kind === 'switch') ? ' while the switch is open' : '';
   return {
@@ -182,6 +208,26 @@ function netStep(circuit: Circuit, w: Wirer, net: Net, places: RailPlaces): Wiri
       points[0] && last && points.length > 1 && series.length === 0
         ? `Continuity from ${points[0].label} to ${last.label}; none to ground${open}.`
         : '',
+  };
+}
+
+/** The two resistors of a divider: from the part's own row to the pin, and from there to ground. */
+function dividerLeads(circuit: Circuit, w: Wirer, net: Net): { leads: Lead[]; items: Item[] } {
+  const helper = circuit.plan.helpers.find(({ id }) => net.ends.some((end) => end.divider && end.part === id));
+  const far = helper && circuit.nets.find(({ beyond }) => beyond === helper.id);
+  const end = far?.ends[0];
+  const part = end && circuit.parts.get(end.part);
+  if (helper?.kind !== 'divider' || !far || !end || !part) return { leads: [], items: [] };
+  const own = w.terminal(part, end.terminal);
+  const row = w.onBoard(own) ? own : w.freeRow(far.label);
+  const ground: Point = { kind: 'strip', id: 'ground', label: 'minus strip, ground' };
+  const leg =
+    (to: Point, ohms: number): Item =>
+    (from) =>
+      w.legs('resistor', from, to, formatQuantity(ohms, 'Ω'), net.id);
+  return {
+    leads: row === own ? [] : [w.lead(own, row, far.id, far.line)],
+    items: [leg(row, helper.upper), leg(ground, helper.lower)],
   };
 }
 

@@ -1,0 +1,81 @@
+/** Two parts with one fixed address, to a clean plan by each of the ways out. */
+import { expect } from 'chai';
+import { deriveCircuit } from '../../src/circuit/derive.ts';
+import { verify } from '../../src/check/verify.ts';
+import { wiringPlan } from '../../src/deliver/wiring.ts';
+import { partsList } from '../../src/deliver/parts-list.ts';
+import { documentOf, type PlanDocument } from '../../src/plan/document.ts';
+import { referenceProblems } from '../../src/plan/references.ts';
+import { swapCard } from '../../src/plan/swap.ts';
+import { setAddress } from '../../src/plan/edits.ts';
+import { proposeRemedies } from '../../src/remedy/propose.ts';
+import { readPlan, writePlan } from '../../src/format/plan-file.ts';
+import { demo, library } from '../support/demo.ts';
+
+/** The verified cupboard with the bottom shelf sensor of the same kind as the top one again. */
+function clash(): PlanDocument {
+  const { plan, cards } = demo('cupboard-verified');
+  const [strap, fixed] = [library.get('humid-strap'), library.get('humid-fixed')];
+  if (!strap || !fixed) throw new Error('cards are missing');
+  return documentOf(
+    setAddress(swapCard(plan, 'shelf-bottom', strap, fixed), 'shelf-bottom', 'i2c', 0x44),
+    cards,
+    library,
+  );
+}
+
+describe('two parts at one fixed address', function () {
+  this.timeout(60_000);
+  const doc = clash();
+  const circuit = deriveCircuit(doc);
+  const verdict = verify(circuit);
+  const finding = verdict.findings.find(({ check }) => check === 'bus/address-collision');
+  const remedies = finding ? proposeRemedies(circuit, verdict, finding, library) : [];
+
+  for (const [way, beginning] of [
+    ['another part', 'card:'],
+    ['a second bus', 'bus:'],
+    ['a bus switch', 'bus-switch:'],
+    ['gated translators', 'gates:'],
+    ['switched supplies', 'supplies:'],
+  ] as const) {
+    it(`come clean by ${way}`, () => {
+      const one = remedies.find(({ id }) => id.startsWith(beginning));
+      expect(one, `among ${remedies.map(({ id }) => id).join(', ')}`).to.not.equal(undefined);
+      if (!one) return;
+      const after = documentOf(one.plan, doc.cards, library);
+      expect(referenceProblems(after)).to.deep.equal([]);
+      const mended = deriveCircuit(after);
+      const judged = verify(mended);
+      expect(judged.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault')).to.deep.equal([]);
+      expect(judged.findings.map(({ key }) => key)).to.not.include(finding?.key);
+      // What was proved can be built: every terminal of every net is on a lead, and the list has a price for all of it.
+      const wiring = wiringPlan(mended);
+      const wired = new Set(
+        wiring.steps.flatMap(({ leads }) =>
+          leads.flatMap(({ from, to }) =>
+            [from, to].flatMap((p) => (p.kind === 'terminal' ? [`${p.part}.${p.terminal}`] : [])),
+          ),
+        ),
+      );
+      for (const net of mended.nets) {
+        if (net.ends.length < 2) continue;
+        for (const end of net.ends)
+          if (!end.divider)
+            expect(wired.has(`${end.part}.${end.terminal}`), `${end.label} is on no lead`).to.equal(true);
+      }
+      expect(partsList(mended, wiring).lines.every(({ offer }) => offer !== null)).to.equal(true);
+      // And it survives its file.
+      const again = readPlan(writePlan(after));
+      expect(again.ok && again.value.plan).to.deep.equal(one.plan);
+    });
+  }
+  it('by another strap setting where the card has one', () => {
+    const { plan, cards } = demo('cupboard-verified');
+    const both = deriveCircuit({ plan: setAddress(plan, 'shelf-bottom', 'i2c', 0x44), cards });
+    const judged = verify(both);
+    const found = judged.findings.find(({ check }) => check === 'bus/address-collision');
+    const ids = found ? proposeRemedies(both, judged, found, library).map(({ id }) => id) : [];
+    expect(ids[0]).to.equal('address:shelf-bottom.i2c:0x45');
+  });
+});
