@@ -1,20 +1,25 @@
 /** Putting a card into a plan: feed, bus, address and pins chosen as the house rules say. */
 import { toInterval } from '../card/to-interval.ts';
-import type { Card, Supply } from '../card/card.ts';
+import type { Card, Port, Supply } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
-import { isShared, type SharedProtocol } from '../card/protocol.ts';
+import { isBusLine, isShared, type SharedProtocol } from '../card/protocol.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
-import { addEmptyBus, freeId, setAddress } from '../plan/edits.ts';
+import { effectivePullUp } from '../physics/node.ts';
+import { addEmptyBus, freeId, setAddress, setOpened } from '../plan/edits.ts';
 import { documentOf } from '../plan/document.ts';
-import type { PartChoice, Plan, PortChoice } from '../plan/plan.ts';
+import { modeFor, riseTime } from '../standard/bus-timing.ts';
+import type { PartChoice, PinChoice, Plan, PortChoice } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';
 import { pinModel, solvePins, withPins } from './pins.ts';
 
 /** The rail that suits a supply: by the house rule, among those whose voltage lies inside its range. */
 export function bestFeed(circuit: Circuit, supply: Supply): string | undefined {
   const range = toInterval(supply.range);
-  const fitting = [...circuit.rails.values()].filter((rail) => rail.voltage && within(rail.voltage, range));
+  // A rail that is switched off now and then is nobody's by default.
+  const fitting = [...circuit.rails.values()].filter(
+    (rail) => rail.voltage && rail.switches.length === 0 && within(rail.voltage, range),
+  );
   const logic = circuit.controller && `${circuit.controller.id}.${circuit.controller.card.controller?.io.reference}`;
   const wish =
     circuit.plan.rules.feed === 'logic-rail'
@@ -45,7 +50,8 @@ export function addPart(
     if (isShared(port.protocol)) {
       const [next, bus] = busFor(plan, port.protocol);
       plan = next;
-      ports[port.id] = { bus };
+      const lines = ownLines(port);
+      ports[port.id] = Object.keys(lines).length === 0 ? { bus } : { bus, lines };
     } else if (port.protocol === 'coil') {
       const driver = plan.parts.find(
         (part) =>
@@ -55,7 +61,7 @@ export function addPart(
       ports[port.id] = driver ? { driver: driver.id } : {};
     } else
       ports[port.id] = {
-        lines: Object.fromEntries(Object.keys(port.lines).map((line) => [line, { pin: null, locked: false }])),
+        lines: ownLines(port),
       };
   }
   const feeds = Object.fromEntries(
@@ -77,7 +83,30 @@ export function addPart(
   };
   plan = { ...plan, parts: [...plan.parts, part], controller: plan.controller ?? (card.controller ? id : null) };
   plan = freeAddresses(plan, library, card, part);
+  plan = onePair(plan, circuit, library, part);
   return { plan: assignNew(plan, circuit, library), part: id };
+}
+
+/** Lines of a port that want a pin of their own. */
+const ownLines = (port: Port): Record<string, PinChoice> =>
+  Object.fromEntries(
+    Object.keys(port.lines)
+      .filter((line) => !isBusLine(port.protocol, line))
+      .map((line) => [line, { pin: null, locked: false }]),
+  );
+
+/** Under the house rule of one pair a new part keeps its jumpers open where the bus has pull-ups that suffice. */
+function onePair(plan: Plan, circuit: Circuit, library: Library, part: PartChoice): Plan {
+  if (plan.rules.pullUps !== 'one-pair') return plan;
+  const { nets } = deriveCircuit(documentOf(plan, circuit.cards.values(), library));
+  return nets.reduce((p, net) => {
+    const own = net.pullUps.filter(({ fitted }) => fitted?.part === part.id && fitted.removable === 'jumper');
+    const others = effectivePullUp({ ...net, pullUps: net.pullUps.filter((pull) => !own.includes(pull)) });
+    const mode = modeFor(net.clock ?? 100e3);
+    if (net.protocol !== 'i2c' || !others || !mode) return p;
+    if (riseTime(others.max, net.capacitance) > mode.riseTime) return p;
+    return own.reduce((q, { fitted }) => (fitted ? setOpened(q, part.id, fitted.signal, true) : q), p);
+  }, plan);
 }
 
 /** Length of the leads to the place of the first need that says one, m. */
@@ -87,7 +116,7 @@ function leadOf(plan: Plan, needs: readonly string[]): number | undefined {
 }
 
 function busFor(plan: Plan, protocol: SharedProtocol): [Plan, string] {
-  const found = plan.buses.find((b) => b.protocol === protocol);
+  const found = plan.buses.find((b) => b.protocol === protocol && !b.behind);
   if (found) return [plan, found.id];
   const made = addEmptyBus(plan, protocol);
   return [made.plan, made.bus];

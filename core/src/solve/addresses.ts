@@ -30,7 +30,7 @@ export function settleAddresses(plan: Plan, library: Library): Plan {
   const ports = portsOf(plan, library);
   let next = plan;
   for (let extra = 0; extra <= ports.length; extra++) {
-    const buses = next.buses.filter(({ protocol }) => protocol === 'i2c').map(({ id }) => id);
+    const buses = next.buses.filter(({ protocol, behind }) => protocol === 'i2c' && !behind).map(({ id }) => id);
     const placed = place(ports, buses);
     if (placed) {
       return ports.reduce((p, port, i) => {

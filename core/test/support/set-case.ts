@@ -33,6 +33,7 @@ const DEMANDS: readonly (Partial<Demand> & { i2c?: boolean })[] = [
     ],
   },
   { oneWire: true },
+  { asks: [{ ask: 'out', group: null }], spi: true },
   { coils: 1 },
 ];
 
@@ -75,6 +76,7 @@ export function setCase(seed: number, shape: CaseShape): SetProblem {
         asks: kind.asks ?? [],
         addresses,
         oneWire: kind.oneWire ?? false,
+        spi: kind.spi ?? false,
         coils: kind.coils ?? 0,
       } satisfies Demand,
       channels: roll(6) === 0 ? 1 + roll(3) : 0,

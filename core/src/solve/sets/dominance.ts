@@ -83,6 +83,7 @@ function asksOf(state: Partial): ReadonlyMap<string, number> {
       if (option.demand.coils > 0) add('coil', option.demand.coils);
     }
     if (state.is.parts.some(({ option }) => option.demand.oneWire)) add('one-wire');
+    if (state.is.parts.some(({ option }) => option.demand.spi)) add('spi');
     known.set(state, counts);
   }
   return counts;

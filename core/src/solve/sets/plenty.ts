@@ -12,7 +12,9 @@ export function plenty(problem: SetProblem): boolean {
       const kinds = new Map<string, Option['demand']>();
       for (const { demand } of options) {
         const asks = demand.asks.map(({ ask }) => ask);
-        const kind = [...asks, demand.oneWire ? 'one-wire' : '', `${demand.coils} coils`].sort().join();
+        const kind = [...asks, demand.oneWire ? 'one-wire' : '', demand.spi ? 'spi' : '', `${demand.coils} coils`]
+          .sort()
+          .join();
         kinds.set(kind, { ...demand, addresses: [] });
       }
       return [...kinds.values()];

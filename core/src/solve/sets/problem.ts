@@ -1,7 +1,7 @@
 /** What whole sets are searched over: a controller, and for every need the offers of every card that meets it. */
 import type { Card, Offer } from '../../card/card.ts';
 import { toInterval } from '../../card/to-interval.ts';
-import { isShared, PORT_LINES, type Ask } from '../../card/protocol.ts';
+import { isBusLine, PORT_LINES, type Ask } from '../../card/protocol.ts';
 import { drawOf } from '../../circuit/power.ts';
 import { errorOver, measureFor } from '../../check/sense-error.ts';
 import { boardFront } from '../../physics/analog-front.ts';
@@ -31,6 +31,7 @@ export interface Demand {
   /** For each I²C port the addresses that it can be set to. */
   readonly addresses: readonly (readonly number[])[];
   readonly oneWire: boolean;
+  readonly spi: boolean;
   /** Loads that need a driver. */
   readonly coils: number;
 }
@@ -85,8 +86,9 @@ export const rowsOf = (card: Card): number =>
 export function demandOf(card: Card): Demand {
   const asks: { ask: Ask; group: string | null }[] = [];
   for (const port of card.ports) {
-    if (isShared(port.protocol) || port.protocol === 'coil') continue;
+    if (port.protocol === 'coil') continue;
     for (const line of Object.keys(port.lines)) {
+      if (isBusLine(port.protocol, line)) continue;
       const ask = PORT_LINES[port.protocol][line];
       if (ask) asks.push({ ask, group: port.protocol === 'uart' ? port.id : null });
     }
@@ -97,6 +99,7 @@ export function demandOf(card: Card): Demand {
       .filter(({ protocol }) => protocol === 'i2c')
       .map(({ addresses }) => addresses?.map(({ value }) => value) ?? []),
     oneWire: card.ports.some(({ protocol }) => protocol === 'onewire'),
+    spi: card.ports.some(({ protocol }) => protocol === 'spi'),
     coils: card.ports.filter(({ protocol }) => protocol === 'coil').length,
   };
 }

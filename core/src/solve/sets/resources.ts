@@ -48,6 +48,8 @@ export function asksOf(demands: readonly Demand[], buses: number): { ask: Ask; g
     for (let n = 0; n < demand.coils; n++) out.push({ ask: 'out', group: null });
   });
   if (demands.some(({ oneWire }) => oneWire)) out.push({ ask: 'inout', group: null });
+  if (demands.some(({ spi }) => spi))
+    out.push({ ask: 'spi.clk', group: 'spi' }, { ask: 'spi.in', group: 'spi' }, { ask: 'spi.out', group: 'spi' });
   for (let bus = 0; bus < buses; bus++) {
     out.push({ ask: 'i2c.sda', group: `bus ${bus}` }, { ask: 'i2c.scl', group: `bus ${bus}` });
   }
