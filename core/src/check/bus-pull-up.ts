@@ -1,6 +1,6 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { isJoined, slowestRise } from '../physics/edge.ts';
-import { allPullUps, effectivePullUp, highestRest, pullUpSum } from '../physics/node.ts';
+import { allPullUps, effectivePullUp, highestRest, pullsToSeveralRails, pullUpSum } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import {
   BUS_TIMING_SOURCE,
@@ -17,7 +17,7 @@ const weak: CheckMeta = {
   id: 'bus/pull-up-weak',
   title: 'The pull-up lifts the line in time',
   station: 'bus',
-  rule: 'tr = 0.8473 × Rp × Cb ≤ 1000 ns (standard), 300 ns (fast), 120 ns (fast-plus), every figure at its worst. Where a translator or a bus switch joins two sides, the rise is worked out on the whole network.',
+  rule: 'tr = 0.8473 × Rp × Cb ≤ 1000 ns (standard), 300 ns (fast), 120 ns (fast-plus), every figure at its worst. Where pins leak, pull-ups go to several rails, or a translator or bus switch joins two sides, the rise is worked out on the whole network.',
   source: BUS_TIMING_SOURCE,
   breaks: 'fault',
 };
@@ -40,9 +40,10 @@ export const busPullUpWeak: Check = {
       const mode = modeOf(net);
       if (!rp || !mode) return [];
       const joined = isJoined(circuit, net);
+      const whole = joined || pullsToSeveralRails(net) || net.ends.some(({ leakage }) => leakage > 0);
       const alone = riseTime(rp.max, net.capacitance);
       // Beyond all measure where the line never gets to 70 %.
-      const rise = joined ? (slowestRise(circuit, net) ?? 1) : alone;
+      const rise = whole ? (slowestRise(circuit, net) ?? 1) : alone;
       const margin = mode.riseTime - rise;
       const most = pullUpMax(mode.riseTime, net.capacitance);
       const rpText = formatQuantity(rp.max, 'Ω');
@@ -70,11 +71,11 @@ export const busPullUpWeak: Check = {
               value: alone,
               unit: 's',
             },
-            ...(joined
+            ...(whole
               ? [
                   {
-                    name: 'rise time with the other side',
-                    sum: 'from 30 to 70 % of its supply, through the transistor between them, slowest of all ends of the figures',
+                    name: joined ? 'rise time with the other side' : 'rise time on the whole network',
+                    sum: `from 30 to 70 % of its supply${joined ? ', through the transistor between the sides' : ''}, every pin leaking its most, the slowest of all ends of the figures`,
                     value: rise,
                     unit: 's',
                   },

@@ -1,6 +1,6 @@
 /** Rising and falling edges of a bus line, through its translators, with every figure at its worst or drawn at random. */
 import type { Circuit, Net } from '../circuit/circuit.ts';
-import { corner, lineNetwork, linesOf, type Corner, type BusLine } from './line.ts';
+import { corner, lineNetwork, linesOf, USUAL, type BusLine, type Corner } from './line.ts';
 import { operatingPoint } from './operating-point.ts';
 import { crossing, transient, type Moment } from './transient.ts';
 
@@ -83,29 +83,66 @@ const SLOW: readonly Corner[] = [
 ];
 
 /** Edges that were worked out before: a change of the plan leaves most lines as they were. */
-const known = new Map<string, ReadonlyMap<string, number | null>>();
+const known = new Map<string, readonly Edge[]>();
 const MOST_KNOWN = 400;
 
-function slowestOf(line: BusLine): ReadonlyMap<string, number | null> {
-  const sink = line.nets[0]?.id ?? '';
-  const key = JSON.stringify([
-    SLOW.map((at) => lineNetwork(line, at).network),
-    SLOW.map((at) => line.nets.map((net) => referenceOf(net, at))),
+/** The edges of every net of a line, in its order, worked out once for each network and its levels. */
+function remembered(
+  line: BusLine,
+  at: readonly Corner[],
+  rising: boolean,
+  work: () => readonly Edge[],
+): ReadonlyMap<string, Edge> {
+  const networks = at.map((corner) => [
+    lineNetwork(line, corner).network,
+    line.nets.map((net) => referenceOf(net, corner)),
   ]);
-  const order = line.nets.map(({ id }) => id);
-  const found = known.get(key);
-  if (found) return new Map([...found.values()].map((seconds, i) => [order[i] ?? '', seconds]));
-  const worst = new Map<string, number | null>();
-  for (const at of SLOW) {
-    for (const [net, { seconds }] of edgesOf(line, at, sink, true)) {
-      const before = worst.get(net);
-      if (seconds === null || before === null) worst.set(net, null);
-      else worst.set(net, Math.max(before ?? 0, seconds));
-    }
+  const sinks = line.nets.map((net) => net.ends.map(({ levels }) => levels.sink));
+  const key = JSON.stringify([rising, networks, sinks]);
+  let edges = known.get(key);
+  if (!edges) {
+    edges = work();
+    if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value ?? '');
+    known.set(key, edges);
   }
-  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value ?? '');
-  known.set(key, worst);
-  return worst;
+  return new Map(line.nets.map(({ id }, i) => [id, edges[i] ?? NO_EDGE]));
+}
+
+const NO_EDGE: Edge = { seconds: null, start: null, points: [], low: 0, high: 0, rest: 0 };
+const inOrder = (line: BusLine, edges: ReadonlyMap<string, Edge>): Edge[] =>
+  line.nets.map(({ id }) => edges.get(id) ?? NO_EDGE);
+
+/** The slower of two edges; one that never arrives is the slowest. */
+const slower = (a: Edge, b: Edge): Edge =>
+  a.seconds === null ? a : b.seconds === null || b.seconds > a.seconds ? b : a;
+
+/** Lines are plain data that nobody changes: what was found for one holds as long as it is there. */
+const slowestKnown = new WeakMap<BusLine, ReadonlyMap<string, Edge>>();
+
+/** For every net of a line its slowest rise, over the ends of every figure. */
+export function slowestEdges(line: BusLine): ReadonlyMap<string, Edge> {
+  const found = slowestKnown.get(line);
+  if (found) return found;
+  const made = findSlowest(line);
+  slowestKnown.set(line, made);
+  return made;
+}
+
+function findSlowest(line: BusLine): ReadonlyMap<string, Edge> {
+  const sink = line.nets[0]?.id ?? '';
+  // The first and the last of them hold every figure that the four have.
+  const telling = [SLOW[0], SLOW.at(-1)].filter((at) => at !== undefined);
+  return remembered(line, telling, true, () =>
+    SLOW.map((at) => inOrder(line, edgesOf(line, at, sink, true))).reduce((all, next) =>
+      all.map((edge, i) => slower(edge, next[i] ?? edge)),
+    ),
+  );
+}
+
+/** The edges of every net of a line at the usual figures. */
+export function usualEdges(line: BusLine, rising: boolean): ReadonlyMap<string, Edge> {
+  const sink = line.nets[0]?.id ?? '';
+  return remembered(line, [USUAL], rising, () => inOrder(line, edgesOf(line, USUAL, sink, rising)));
 }
 
 /**
@@ -115,8 +152,8 @@ function slowestOf(line: BusLine): ReadonlyMap<string, number | null> {
 export function slowestRise(circuit: Circuit, net: Net): number | null {
   let worst = 0;
   for (const line of linesOf(circuit, net)) {
-    const seconds = slowestOf(line).get(net.id);
-    if (seconds === null || seconds === undefined) return null;
+    const seconds = slowestEdges(line).get(net.id)?.seconds ?? null;
+    if (seconds === null) return null;
     worst = Math.max(worst, seconds);
   }
   return worst;

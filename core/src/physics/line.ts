@@ -98,6 +98,8 @@ interface Neighbours {
   readonly byId: ReadonlyMap<string, Net>;
   readonly far: ReadonlyMap<string, readonly Net[]>;
   readonly segments: ReadonlyMap<string, readonly Net[]>;
+  /** Lines that were put together already, by the net at their beginning. */
+  readonly lines: Map<string, readonly BusLine[]>;
 }
 
 /** A circuit is never changed, so who is whose neighbour is found once. */
@@ -112,7 +114,7 @@ function neighboursOf(circuit: Circuit): Neighbours {
     if (net.beyond !== null) far.set(net.trunk, [...(far.get(net.trunk) ?? []), net]);
     if (net.upstream !== null) segments.set(net.upstream, [...(segments.get(net.upstream) ?? []), net]);
   }
-  const made = { byId: new Map(circuit.nets.map((net) => [net.id, net])), far, segments };
+  const made = { byId: new Map(circuit.nets.map((net) => [net.id, net])), far, segments, lines: new Map() };
   neighbours.set(circuit, made);
   return made;
 }
@@ -134,9 +136,18 @@ function withFarSides(circuit: Circuit, near: Net): { nets: Net[]; junctions: Ju
  * The states of the bus in which a net takes part: with no channel of a bus switch on, and with each one on. A segment is
  * always seen with the bus above it.
  */
-export function linesOf(circuit: Circuit, net: Net): BusLine[] {
-  const { byId, segments } = neighboursOf(circuit);
+export function linesOf(circuit: Circuit, net: Net): readonly BusLine[] {
+  const { byId, lines } = neighboursOf(circuit);
   const near = byId.get(net.trunk) ?? net;
+  // A net that is not the circuit's own is tried by somebody: what is known does not hold for it.
+  if (byId.get(net.id) !== net) return statesOf(circuit, near);
+  let found = lines.get(near.id);
+  if (!found) lines.set(near.id, (found = statesOf(circuit, near)));
+  return found;
+}
+
+function statesOf(circuit: Circuit, near: Net): BusLine[] {
+  const { byId, segments } = neighboursOf(circuit);
   const own = withFarSides(circuit, near);
   const joined = (upstream: Net, segment: Net): BusLine => {
     const [a, b] = [withFarSides(circuit, upstream), withFarSides(circuit, segment)];

@@ -10,8 +10,6 @@
   import { proofsBySubject } from '$lib/state/proofs';
   import { view } from '$lib/state/view.svelte';
   import { workbench } from '$lib/state/workbench.svelte';
-  import Bus from '$lib/stations/Bus.svelte';
-  import Levels from '$lib/stations/Levels.svelte';
   import Need from '$lib/stations/Need.svelte';
   import Parts from '$lib/stations/Parts.svelte';
   import Pins from '$lib/stations/Pins.svelte';
@@ -33,6 +31,10 @@
     paper = all.PrintComparison;
     return all;
   }
+
+  const loadElectric = () => import('$lib/stations/electric');
+  let proved: ReturnType<typeof loadElectric> | undefined;
+  const electric = () => (proved ??= loadElectric());
 
   /** The sheet for paper is made when paper is wanted: at every edit it would cost as much as the screen. */
   let printing = $state(false);
@@ -89,8 +91,10 @@
             {#await choosing() then { Compare }}<Compare circuit={study.circuit} />{/await}
           {:else if view.station === 'control'}
             {#await choosing() then { Control }}<Control circuit={study.circuit} />{/await}
-          {:else if view.station === 'levels'}<Levels circuit={study.circuit} {proofs} />
-          {:else if view.station === 'bus'}<Bus circuit={study.circuit} {proofs} />
+          {:else if view.station === 'levels'}
+            {#await electric() then { Levels }}<Levels circuit={study.circuit} {proofs} />{/await}
+          {:else if view.station === 'bus'}
+            {#await electric() then { Bus }}<Bus circuit={study.circuit} {proofs} />{/await}
           {:else if view.station === 'pins'}<Pins circuit={study.circuit} {proofs} />
           {:else if view.station === 'power'}<Power circuit={study.circuit} {proofs} />
           {:else if view.station === 'wiring'}<Wiring circuit={study.circuit} wiring={study.wiring} />

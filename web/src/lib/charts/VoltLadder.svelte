@@ -1,11 +1,11 @@
 <!-- The upper rail of bars is what the driver guarantees, the lower what the receiver needs; the hatched end must not be touched. -->
 <script lang="ts">
   import { formatQuantity, formatSigned, type Result } from '@idle-breadboard/core';
-  import { ladder } from './volt-ladder';
+  import { ladder, type Roof } from './volt-ladder';
 
-  let { results, label }: { results: readonly Result[]; label: string } = $props();
+  let { results, label, roof }: { results: readonly Result[]; label: string; roof?: Roof | undefined } = $props();
   let width = $state(300);
-  const drawn = $derived(ladder(results, width));
+  const drawn = $derived(ladder(results, width, roof));
   const words = $derived(
     drawn
       ? `${label}. ${drawn.gaps.map((g) => `${g.level} margin ${formatSigned(g.margin, 'V')}`).join(', ')}${drawn.roof ? `; at most ${formatQuantity(drawn.roof.peak, 'V')}, roof ${formatQuantity(drawn.roof.volts, 'V')}` : ''}`

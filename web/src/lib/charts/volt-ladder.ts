@@ -10,6 +10,13 @@ export interface LadderBar {
   readonly volts: number;
 }
 
+/** What an end stands, where the highest voltage is not one of its own results. */
+export interface Roof {
+  readonly volts: number;
+  readonly peak: number;
+  readonly broken: boolean;
+}
+
 export interface Ladder {
   readonly width: number;
   readonly bars: readonly LadderBar[];
@@ -26,17 +33,24 @@ const find = (results: readonly Result[], check: string) =>
  * @param results of one receiver: level/high, level/low, level/over-voltage
  * @param width px
  */
-export function ladder(results: readonly Result[], width: number): Ladder | null {
+export function ladder(results: readonly Result[], width: number, given?: Roof): Ladder | null {
   const high = find(results, 'level/high');
   const low = find(results, 'level/low');
-  const roof = find(results, 'level/over-voltage');
-  const volts = [high, low, roof].flatMap((r) => [r?.measured ?? null, r?.limit ?? null]).filter((v) => v !== null);
+  const over = find(results, 'level/over-voltage');
+  const roof: Roof | undefined =
+    over && over.limit !== null && over.measured !== null && (!given || (over.margin ?? 0) < given.volts - given.peak)
+      ? { volts: over.limit, peak: over.measured, broken: over.severity !== null }
+      : given;
+  const volts = [high, low]
+    .flatMap((r) => [r?.measured ?? null, r?.limit ?? null])
+    .concat(roof ? [roof.volts, roof.peak] : [])
+    .filter((v) => v !== null);
   if (volts.length === 0) return null;
   const top = Math.max(...volts) * 1.12;
   const x = scaleLinear([0, top], [4, width - 4]);
   const bars: LadderBar[] = [];
   const gaps: Ladder['gaps'][number][] = [];
-  const end = x(roof?.measured ?? Math.max(...volts));
+  const end = x(roof?.peak ?? Math.max(...volts));
   if (high && high.measured !== null && high.limit !== null) {
     bars.push({
       lane: 'given',
@@ -63,16 +77,7 @@ export function ladder(results: readonly Result[], width: number): Ladder | null
     width,
     bars,
     gaps,
-    roof:
-      roof && roof.limit !== null && roof.measured !== null
-        ? {
-            x: x(roof.limit),
-            volts: roof.limit,
-            peak: roof.measured,
-            peakX: x(roof.measured),
-            broken: roof.severity !== null,
-          }
-        : null,
+    roof: roof ? { ...roof, x: x(roof.volts), peakX: x(roof.peak) } : null,
     ticks: x.ticks(Math.max(2, Math.floor(width / 60))).map((t) => ({ x: x(t), text: `${t}` })),
   };
 }

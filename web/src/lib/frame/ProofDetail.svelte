@@ -1,6 +1,6 @@
 <!-- One result in full: the sentence, the sum, what it rests on, and its remedies. -->
 <script lang="ts">
-  import { CHECKS, formatQuantity, type Remedy } from '@idle-breadboard/core';
+  import { formatQuantity, type Remedy } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import Quantity from '../kit/Quantity.svelte';
   import { signedMoney } from '../kit/words';
@@ -8,7 +8,7 @@
   import { workbench } from '../state/workbench.svelte';
 
   const result = $derived(view.result);
-  const meta = $derived(CHECKS.find((check) => check.meta.id === result?.check)?.meta);
+  const meta = $derived(workbench.metas.get(result?.check ?? ''));
   let remedies = $state.raw<readonly Remedy[]>([]);
   let asked = $state<string | null>(null);
 

@@ -1,6 +1,8 @@
 <!-- Name of the plan, and the house rules with the reason for each. -->
 <script lang="ts">
-  import { RULE_REASONS, setRules, type HouseRules } from '@idle-breadboard/core';
+  import { RULE_REASONS, setRules, type HouseRules, type Plan, type Result } from '@idle-breadboard/core';
+  import Glyph from '../kit/Glyph.svelte';
+  import type { Effect } from '../worker/study';
   import QuantityField from '../kit/QuantityField.svelte';
   import Sheet from '../kit/Sheet.svelte';
   import TextField from '../kit/TextField.svelte';
@@ -9,7 +11,7 @@
 
   const plan = $derived(workbench.plan);
   const rules = $derived(plan?.rules);
-  type Choice = 'marginalLevels' | 'feed' | 'pullUpValue' | 'series' | 'buying';
+  type Choice = 'marginalLevels' | 'feed' | 'pullUps' | 'pullUpValue' | 'series' | 'buying';
   const CHOICES: readonly { rule: Choice; name: string; options: readonly (readonly [string, string])[] }[] = [
     {
       rule: 'marginalLevels',
@@ -25,6 +27,14 @@
       options: [
         ['logic-rail', 'the controller’s logic rail'],
         ['five-volts', '5 V with translation'],
+      ],
+    },
+    {
+      rule: 'pullUps',
+      name: 'Pull-ups',
+      options: [
+        ['one-pair', 'one pair for a bus'],
+        ['keep', 'keep the modules’ own'],
       ],
     },
     {
@@ -57,6 +67,27 @@
   ];
   const COLOURS = ['supply', 'logic', 'ground', 'data', 'clock'] as const;
 
+  /** A rule in hand: what it would end and bring is shown before it is taken. */
+  let held = $state.raw<{ rule: Choice; value: string; plan: Plan; effect: Effect | null } | null>(null);
+
+  async function hold(rule: Choice, value: string) {
+    if (!plan || !rules || rules[rule] === value) {
+      held = null;
+      return;
+    }
+    const next = setRules(plan, { [rule]: value });
+    held = { rule, value, plan: next, effect: null };
+    const effect = await workbench.effectOf(next);
+    if (held.plan === next) held = { ...held, effect };
+  }
+
+  function takeHeld(name: string) {
+    if (held) workbench.edit(held.plan, name);
+    held = null;
+  }
+
+  const counted = (results: readonly Result[]) => `${results.length} ${results.length === 1 ? 'finding' : 'findings'}`;
+
   const set = (change: Partial<HouseRules>, why: string) => plan && workbench.edit(setRules(plan, change), why);
 </script>
 
@@ -77,13 +108,39 @@
           <span class="name">{name}</span>
           <select
             class="field"
-            value={rules[rule]}
-            onchange={(event) => set({ [rule]: event.currentTarget.value }, name)}
+            value={held?.rule === rule ? held.value : rules[rule]}
+            onchange={(event) => hold(rule, event.currentTarget.value)}
           >
             {#each options as [value, text] (value)}<option {value}>{text}</option>{/each}
           </select>
           <span class="unit why">{RULE_REASONS[rule]}</span>
         </label>
+        {#if held?.rule === rule}
+          <div class="held" role="status">
+            {#if held.effect === null}<span class="unit">working it out</span>
+            {:else}
+              <p>
+                {#if held.effect.ends.length + held.effect.brings.length === 0}It changes no finding of this plan; it
+                  counts for what comes.{:else}Ends {counted(held.effect.ends)}, brings {counted(
+                    held.effect.brings,
+                  )}.{/if}
+              </p>
+              <ul>
+                {#each held.effect.ends.slice(0, 6) as result (result.key)}<li>
+                    <Glyph severity={null} /> ends: {result.message}
+                  </li>{/each}
+                {#each held.effect.brings.slice(0, 6) as result (result.key)}<li>
+                    <Glyph severity={result.severity} /> brings: {result.message}
+                  </li>{/each}
+                {#if held.effect.ends.length > 6 || held.effect.brings.length > 6}<li class="unit">
+                    and more of the same kind
+                  </li>{/if}
+              </ul>
+            {/if}
+            <button type="button" class="act" onclick={() => takeHeld(name)}>Take the rule</button>
+            <button type="button" class="act" onclick={() => (held = null)}>Leave it</button>
+          </div>
+        {/if}
       {/each}
       <div class="rule">
         <span class="name">Derating</span>
@@ -127,6 +184,26 @@
     padding: 6px 0;
     border-top: 1px solid var(--line);
     align-items: baseline;
+  }
+  .held {
+    margin: 0 0 6px 12em;
+    padding: 4px 12px 6px;
+    border-left: 3px solid var(--copper);
+    background: var(--copper-soft);
+  }
+  .held p {
+    margin: 0;
+    font-weight: 600;
+  }
+  .held ul {
+    list-style: none;
+    margin: 2px 0 6px;
+    padding: 0;
+  }
+  @media (max-width: 759px) {
+    .held {
+      margin-left: 0;
+    }
   }
   .name {
     font-weight: 600;

@@ -22,7 +22,7 @@
   class="proof"
   class:compact
   class:chosen={view.selected === result.key}
-  title={result.message}
+  data-proof={result.key}
   onclick={() => {
     view.select(result);
     view.trayOpen = true;
@@ -34,7 +34,7 @@
     <span class="figure margin" class:short={(result.margin ?? 0) < 0}
       ><Quantity value={result.margin} unit={result.unit} signed /></span
     >
-  {:else if counted || result.measured === null}
+  {:else if counted || result.measured === null || result.limit === null}
     <span class="sentence">{result.message}</span>
   {:else}
     <span class="figure"><Quantity value={result.measured} unit={result.unit} /></span>

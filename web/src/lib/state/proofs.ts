@@ -3,7 +3,7 @@ import type { Result, Verdict } from '@idle-breadboard/core';
 
 export type Proofs = ReadonlyMap<string, readonly Result[]>;
 
-export function proofsBySubject(verdict: Verdict): Proofs {
+export function proofsBySubject(verdict: Pick<Verdict, 'findings' | 'passes'>): Proofs {
   const map = new Map<string, Result[]>();
   for (const result of [...verdict.findings, ...verdict.passes]) {
     for (const subject of result.subjects) {

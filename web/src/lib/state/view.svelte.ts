@@ -30,7 +30,7 @@ const NOTICE_TIME = 8000;
 
 /** A voltage that is too high on a net is one cause, however many terminals it threatens. */
 const causeOf = ({ check, subjects, key }: Result): string =>
-  check === 'level/over-voltage' ? `${check}|${subjects[1]}` : key;
+  check === 'level/over-voltage' || check === 'level/unpowered' ? `${check}|${subjects[1]}` : key;
 
 const stationOf = (text: string): StationId | undefined => STATIONS.find(({ id }) => `#${id}` === text)?.id;
 

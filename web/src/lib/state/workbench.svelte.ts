@@ -5,6 +5,7 @@ import {
   emptyPlan,
   referenceProblems,
   type Card,
+  type CheckMeta,
   type Circuit,
   type Library,
   type Plan,
@@ -67,6 +68,12 @@ export class Workbench {
     return new Map([...drawer.cards, ...first, ...pinned.map((card) => [card.id, card] as const)]);
   });
 
+  /** The open plan with the cards that it uses. */
+  document = $derived.by<PlanDocument | null>(() => (this.plan ? documentOf(this.plan, this.own, this.library) : null));
+
+  /** Title, rule and source of every check, from the worker: the checks themselves are not needed here. */
+  metas = $state.raw<ReadonlyMap<string, CheckMeta>>(new Map());
+
   /** @param demo gives the plans for an empty shelf */
   async start(catalogue: Library, demo: () => Promise<readonly PlanDocument[]>): Promise<void> {
     await drawer.start(catalogue);
@@ -74,6 +81,7 @@ export class Workbench {
     this.worker = wrap<StudyWorker>(
       new Worker(new URL('../worker/study.worker.ts', import.meta.url), { type: 'module' }),
     );
+    void this.worker.metas().then((metas) => (this.metas = new Map(metas.map((meta) => [meta.id, meta]))));
     if ((await shelf.plans.count()) === 0) {
       // The first of them is put down last, so that it lies on top.
       for (const document of (await demo()).toReversed()) await this.put(document);
@@ -212,6 +220,11 @@ export class Workbench {
 
   async remedies(finding: string) {
     return this.worker ? this.worker.remedies(finding, [...this.library.values()]) : [];
+  }
+
+  /** What another plan would end and bring, against the one that is shown. */
+  async effectOf(plan: Plan) {
+    return (await this.worker?.compare(plan)) ?? null;
   }
 
   async csv(of: 'wiring' | 'parts'): Promise<string> {

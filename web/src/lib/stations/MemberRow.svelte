@@ -1,20 +1,29 @@
 <!-- A part on a bus: its address, the bus it hangs on, the pull-ups that it carries. -->
 <script lang="ts">
   import {
+    changePart,
+    changePort,
     formatAddress,
+    formatQuantity,
+    JUMPER_LENGTH,
     setAddress,
     setBus,
+    setFeed,
     setOpened,
     type BusNode,
     type Circuit,
     type Member,
     type Plan,
+    type PortChoice,
   } from '@idle-breadboard/core';
   import AddressField from '../kit/AddressField.svelte';
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';
+  import TrySlider from '../kit/TrySlider.svelte';
   import { of, type Proofs } from '../state/proofs';
+  import { trying } from '../state/trial.svelte';
   import { shown } from './bus-proofs';
+  import WordComposer from './WordComposer.svelte';
 
   interface Props {
     circuit: Circuit;
@@ -31,6 +40,29 @@
     return part?.card.signals.filter(({ fittedPullUp }) => fittedPullUp?.removable === 'jumper') ?? [];
   }
 
+  /** Its supply terminal goes to ground, or to the rail that its line is pulled to. */
+  function feedByLine(on: boolean) {
+    edit((p) => {
+      const changed = changePort(p, member.part, member.port, ({ parasite: _old, ...rest }) =>
+        on ? { ...rest, parasite: true } : rest,
+      );
+      const part = circuit.parts.get(member.part);
+      const pull = circuit.nets.find((net) => net.bus === bus.id)?.pullUps[0]?.rail;
+      return (part?.card.supplies ?? []).reduce(
+        (q, { id }) =>
+          on
+            ? changePart(q, member.part, (c) => {
+                const { [id]: _gone, ...feeds } = c.feeds;
+                return { ...c, feeds };
+              })
+            : pull
+              ? setFeed(q, member.part, id, pull)
+              : q,
+        changed,
+      );
+    }, `how ${member.label} is fed`);
+  }
+
   function toggleJumpers(member: Member, open: boolean) {
     edit(
       (p) => jumpers(member).reduce((q, { id }) => setOpened(q, member.part, id, open), p),
@@ -38,6 +70,16 @@
     );
   }
 
+  const port = $derived(circuit.parts.get(member.part)?.card.ports.find(({ id }) => id === member.port));
+  const choice = $derived(circuit.parts.get(member.part)?.choice?.ports[member.port]);
+  const lead = $derived(circuit.parts.get(member.part)?.choice?.lead ?? JUMPER_LENGTH);
+  const longest = $derived(bus.protocol === 'onewire' ? 60 : 6);
+  let composing = $state(false);
+
+  const change = (next: (choice: PortChoice) => PortChoice, why: string) =>
+    edit((p) => changePort(p, member.part, member.port, next), why);
+
+  const PROOFS = ['bus/address-collision', 'bus/address-reserved', 'bus/stretching', 'level/translated-twice'];
   const sameKind = (bus: BusNode) => circuit.buses.filter(({ protocol }) => protocol === bus.protocol);
 </script>
 
@@ -72,6 +114,11 @@
         />
         <span class="unit">fixed</span>
       {/if}
+      {#if member.address !== null && member.address <= 0x7f}
+        <span class="unit value" title="decimal, and the 8-bit form that holds the read/write bit"
+          >= {member.address}, 8-bit {formatAddress(member.address * 2)}</span
+        >
+      {/if}
     {/if}
     {#if sameKind(bus).length > 1}
       <select
@@ -93,11 +140,64 @@
         />own pull-ups
       </label>
     {/if}
-    {#if member.beyond}<span class="unit">behind a translator</span>{/if}
+    {#if member.beyond}<span class="unit"
+        >behind {circuit.parts.get(member.beyond)?.label ?? 'a divider'}{circuit.parts.get(member.beyond)?.helper?.gate
+          ? ', switched'
+          : ''}</span
+      >{/if}
+    {#if port?.stretches?.noHold}
+      <label class="unit inline-flex items-center gap-1">
+        <input
+          type="checkbox"
+          checked={choice?.noHold === true}
+          onchange={(event) => {
+            const noHold = event.currentTarget.checked;
+            change(({ noHold: _old, ...rest }) => (noHold ? { ...rest, noHold } : rest), `commands of ${member.label}`);
+          }}
+        />commands without hold
+      </label>
+    {/if}
+    {#if port?.parasite}
+      <label class="unit inline-flex items-center gap-1">
+        <input
+          type="checkbox"
+          checked={choice?.parasite === true}
+          onchange={(event) => feedByLine(event.currentTarget.checked)}
+        />lives on its data line
+      </label>
+    {/if}
+    <span class="unit inline-flex items-center gap-1"
+      >lead
+      <TrySlider
+        value={lead}
+        unit="m"
+        label="lead of {member.label}"
+        min={0.1}
+        max={longest}
+        step={0.1}
+        onTry={(m) => trying.set('lead', member.part, m, `${formatQuantity(m, 'm', 2)} of lead to ${member.label}`)}
+      /></span
+    >
+    {#if (port?.words ?? []).length > 0}
+      <button type="button" class="act bare" aria-expanded={composing} onclick={() => (composing = !composing)}
+        >words</button
+      >
+    {/if}
   {/snippet}
   {#snippet prove()}
-    {#each shown(of(proofs, `${member.part}.${member.port}`, 'bus/address-collision', 'bus/address-reserved')) as result (result.key)}<Proof
+    {#each shown(of(proofs, `${member.part}.${member.port}`, ...PROOFS)) as result (result.key)}<Proof
         {result}
       />{/each}
+    {#if composing}
+      {#each port?.words ?? [] as word (word.id)}
+        <WordComposer
+          {word}
+          label={member.label}
+          value={choice?.words?.[word.id] ?? 0}
+          change={(value) =>
+            change((c) => ({ ...c, words: { ...c.words, [word.id]: value } }), `${word.name} of ${member.label}`)}
+        />
+      {/each}
+    {/if}
   {/snippet}
 </Row>

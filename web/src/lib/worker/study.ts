@@ -1,6 +1,7 @@
 /** What one look at a plan gives: everything that the stations show. */
 import type {
   Card,
+  CheckMeta,
   PlanDocument,
   Read,
   Circuit,
@@ -9,9 +10,16 @@ import type {
   Plan,
   Problem,
   Remedy,
+  Result,
   Verdict,
   WiringPlan,
 } from '@idle-breadboard/core';
+
+/** What a change of the plan does to its findings. */
+export interface Effect {
+  readonly ends: readonly Result[];
+  readonly brings: readonly Result[];
+}
 
 export interface Study {
   readonly fingerprint: string;
@@ -22,6 +30,10 @@ export interface Study {
 }
 
 export interface StudyWorker {
+  /** What every check is about. */
+  metas(): CheckMeta[];
+  /** What another house rule (or any other change) ends and brings. */
+  compare(plan: Plan): Effect | null;
   /** @param cards null: those of the call before */
   study(plan: Plan, cards: readonly Card[] | null): Study;
   /** Remedies of a finding of the plan studied last. */

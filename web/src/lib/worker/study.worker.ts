@@ -1,4 +1,5 @@
 import {
+  CHECKS,
   deriveCircuit,
   fingerprint,
   libraryOf,
@@ -25,6 +26,16 @@ let last: Study | null = null;
 let kept: readonly Card[] = [];
 
 const worker: StudyWorker = {
+  metas: () => CHECKS.map(({ meta }) => meta),
+  compare(plan) {
+    if (!last) return null;
+    const { findings } = verify(deriveCircuit({ plan, cards: kept }));
+    const [before, after] = [last.verdict.findings, findings].map((list) => new Set(list.map(({ key }) => key)));
+    return {
+      ends: last.verdict.findings.filter(({ key }) => !after?.has(key)),
+      brings: findings.filter(({ key }) => !before?.has(key)),
+    };
+  },
   study(plan, cards) {
     kept = cards ?? kept;
     const document = { plan, cards: kept };

@@ -1,0 +1,85 @@
+<!-- Volts at the pin over what is measured: the wanted range, and where the converter ends. -->
+<script lang="ts">
+  import { formatQuantity, type TransferPoint } from '@idle-breadboard/core';
+  import ChartFrame from './ChartFrame.svelte';
+  import { transferChart } from './transfer-curve';
+
+  interface Props {
+    label: string;
+    unit: string;
+    points: readonly TransferPoint[];
+    wanted: { from: number; to: number };
+    fullScale: number;
+    decades: boolean;
+  }
+  let { label, unit, points, wanted, fullScale, decades }: Props = $props();
+  let width = $state(300);
+  const chart = $derived(transferChart(points, wanted, fullScale, width, decades));
+  const shown = $derived(points.filter((_, i) => points.length < 12 || i % Math.ceil(points.length / 9) === 0));
+</script>
+
+<ChartFrame
+  caption="Transfer of {label}"
+  heads={[unit, 'at the pin', 'counts']}
+  rows={shown.map((p) => [formatQuantity(p.at, '', 3), formatQuantity(p.volts, 'V', 3), String(p.counts)])}
+  bind:width
+>
+  {#if chart}
+    <svg
+      viewBox="0 0 {width} {chart.height}"
+      {width}
+      height={chart.height}
+      role="img"
+      aria-label="{label}: volts at the pin over {unit}, the converter ends at {formatQuantity(fullScale, 'V', 3)}"
+    >
+      <rect
+        x={chart.wanted.from}
+        y="6"
+        width={Math.max(0, chart.wanted.to - chart.wanted.from)}
+        height="94"
+        class="wanted"
+      />
+      {#each chart.volts as tick (tick.y)}
+        <path d="M36 {tick.y}H{width - 8}" stroke="var(--line)" /><text x="32" y={tick.y + 3} text-anchor="end"
+          >{tick.text}</text
+        >
+      {/each}
+      <path d="M36 {chart.full.y}H{width - 8}" class="full" class:over={chart.over} />
+      <text x={width - 10} y={chart.full.y - 3} text-anchor="end"
+        >full scale {formatQuantity(chart.full.volts, 'V', 3)}</text
+      >
+      <path d={chart.path} class="line" />
+      {#each chart.ticks as tick (tick.x)}<text x={tick.x} y="112" text-anchor="middle">{tick.text}</text>{/each}
+      <text x={width - 10} y="96" text-anchor="end">{unit}</text>
+    </svg>
+  {/if}
+</ChartFrame>
+
+<style>
+  svg {
+    display: block;
+    flex-basis: 100%;
+  }
+  .wanted {
+    fill: var(--copper-soft);
+  }
+  .line {
+    fill: none;
+    stroke: var(--copper);
+    stroke-width: 2.2;
+  }
+  .full {
+    stroke: var(--ink);
+    stroke-width: 1.2;
+    stroke-dasharray: 5 3;
+    fill: none;
+  }
+  .over {
+    stroke: var(--fault);
+    stroke-width: 2;
+  }
+  text {
+    font: 9px var(--font-mono);
+    fill: var(--quiet);
+  }
+</style>

@@ -1,0 +1,62 @@
+/** What is being tried with a slider: the same plan with another value, worked out here and now, taken only when said so. */
+import {
+  CHECKS,
+  deriveCircuit,
+  tried,
+  withTrial,
+  type Circuit,
+  type Result,
+  type StationId,
+  type Trial,
+} from '@idle-breadboard/core';
+import { proofsBySubject, type Proofs } from './proofs';
+import { offerTried } from './tried-results';
+import { workbench } from './workbench.svelte';
+
+/** Checks whose figures move with what can be tried; the rest waits for the verdict. */
+const TRIED: ReadonlySet<StationId> = new Set(['levels', 'bus']);
+const checks = CHECKS.filter(({ meta }) => TRIED.has(meta.station));
+
+class Trying {
+  trial = $state.raw<Trial>({});
+  /** What is being tried, in words. */
+  says = $state('');
+
+  active = $derived(Object.values(this.trial).some((values) => Object.keys(values ?? {}).length > 0));
+  /** Something of it can be taken into the plan. */
+  takeable = $derived(
+    [this.trial.ohms, this.trial.lead, this.trial.clock].some((v) => Object.keys(v ?? {}).length > 0),
+  );
+
+  circuit = $derived.by<Circuit | null>(() => {
+    const document = workbench.document;
+    return this.active && document ? deriveCircuit(tried(document, this.trial)) : null;
+  });
+
+  results = $derived.by<readonly Result[]>(() => {
+    const { circuit } = this;
+    return circuit ? checks.flatMap((check) => check.run(circuit)) : [];
+  });
+
+  proofs = $derived.by<Proofs | null>(() =>
+    this.circuit ? proofsBySubject({ findings: this.results, passes: [] }) : null,
+  );
+
+  set(kind: keyof Trial, id: string, value: number, says: string): void {
+    this.trial = { ...this.trial, [kind]: { ...this.trial[kind], [id]: value } };
+    this.says = says;
+  }
+
+  clear(): void {
+    this.trial = {};
+    this.says = '';
+  }
+
+  take(): void {
+    if (workbench.plan && this.takeable) workbench.edit(withTrial(workbench.plan, this.trial), `take ${this.says}`);
+    this.clear();
+  }
+}
+
+export const trying = new Trying();
+offerTried(() => trying.results);

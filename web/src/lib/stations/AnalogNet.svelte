@@ -1,0 +1,150 @@
+<!-- An analog reading: its divider or fixed resistor, the curve at the pin, and what a count is worth. -->
+<script lang="ts">
+  import {
+    addHelper,
+    changeHelper,
+    fixedResistors,
+    formatQuantity,
+    freeId,
+    fullScale,
+    pullRail,
+    removeHelper,
+    transferPoints,
+    type AnalogLink,
+    type Circuit,
+    type Plan,
+  } from '@idle-breadboard/core';
+  import TransferCurve from '../charts/TransferCurve.svelte';
+  import Proof from '../kit/Proof.svelte';
+  import QuantityField from '../kit/QuantityField.svelte';
+  import Row from '../kit/Row.svelte';
+  import { of, type Proofs } from '../state/proofs';
+  import { trying } from '../state/trial.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit, link, proofs }: { circuit: Circuit; link: AnalogLink; proofs: Proofs } = $props();
+  const CHECKS = ['analog/range', 'analog/source', 'analog/resolution', 'analog/divider'];
+
+  const transfer = $derived(link.measure?.analog);
+  const points = $derived(transferPoints(circuit, link));
+  const results = $derived(of(proofs, link.net.id, ...CHECKS));
+  const divider = $derived(circuit.plan.helpers.find((h) => h.kind === 'divider' && h.id === link.end.part));
+  /** The most even values of the series for the wanted range. */
+  const designed = $derived(
+    transfer && transfer.kind !== 'linear' && link.need
+      ? fixedResistors(transfer, link.need, circuit.plan.rules.series).slice(0, 4)
+      : [],
+  );
+
+  const edit = (change: (plan: Plan) => Plan, why: string) => {
+    trying.clear();
+    if (workbench.plan) workbench.edit(change(workbench.plan), why);
+  };
+
+  function setFixed(ohms: number) {
+    const { fixed } = link.net;
+    const [part = '', port = ''] = link.net.of.split('.');
+    edit((p) => {
+      if (fixed) return changeHelper(p, fixed.helper, (h) => (h.kind === 'fixed' ? { ...h, ohms } : h));
+      const follows = `${link.controller.id}.${link.adc.follows}`;
+      const to = circuit.rails.has(follows) ? follows : pullRail(circuit, { ...link.net, beyond: null });
+      if (!to) return p;
+      return addHelper(p, { id: freeId(p, `fixed-${part}`), kind: 'fixed', part, port, line: link.net.line, to, ohms });
+    }, `fixed resistor of ${link.part.label}`);
+  }
+
+  const setDivider = (which: 'upper' | 'lower', ohms: number) =>
+    divider &&
+    edit((p) => changeHelper(p, divider.id, (h) => (h.kind === 'divider' ? { ...h, [which]: ohms } : h)), 'a divider');
+  const positive = (v: number) => (v > 0 ? null : 'more than 0 Ω');
+</script>
+
+<Row subjects={[link.net.id]} depth={1}>
+  {#snippet choose()}
+    {#if link.need && link.measure}
+      <span>{link.measure.quantity}</span>
+      <span class="unit"
+        >{link.need.from} to {formatQuantity(link.need.to, link.need.unit)} within ±{formatQuantity(
+          link.need.accuracy,
+          link.need.unit,
+        )}</span
+      >
+    {:else}<span class="unit">nothing is wanted of it but that it turns</span>{/if}
+    {#if transfer && transfer.kind !== 'linear'}
+      <span class="inline-flex items-center gap-1"
+        ><span class="unit">fixed resistor</span>
+        {#if link.net.fixed}
+          <QuantityField
+            value={link.net.fixed.ohms.typ}
+            unit="Ω"
+            label="fixed resistor of {link.part.label}"
+            width="5em"
+            check={positive}
+            change={setFixed}
+          />
+        {:else}<span class="unit">none yet</span>{/if}</span
+      >
+      <span class="designed" role="group" aria-label="most even fixed resistors for {link.part.label}">
+        {#each designed as d (d.ohms)}
+          <button
+            type="button"
+            class="act bare"
+            class:on={link.net.fixed?.ohms.typ === d.ohms}
+            onclick={() => setFixed(d.ohms)}
+            >{formatQuantity(d.ohms, 'Ω')}<span class="unit">even {formatQuantity(d.evenness * 100, '%', 2)}</span
+            ></button
+          >
+        {/each}
+      </span>
+    {/if}
+    {#if divider?.kind === 'divider'}
+      <span class="inline-flex items-center gap-1"
+        ><span class="unit">divider</span>
+        <QuantityField
+          value={divider.upper}
+          unit="Ω"
+          label="upper resistor of the divider"
+          width="5em"
+          check={positive}
+          change={(ohms) => setDivider('upper', ohms)}
+        />
+        <span class="unit">over</span>
+        <QuantityField
+          value={divider.lower}
+          unit="Ω"
+          label="lower resistor of the divider"
+          width="5em"
+          check={positive}
+          change={(ohms) => setDivider('lower', ohms)}
+        />
+        <button type="button" class="act" onclick={() => edit((p) => removeHelper(p, divider.id), 'remove a divider')}
+          >Take it out</button
+        ></span
+      >
+    {/if}
+  {/snippet}
+  {#snippet prove()}
+    {#if points.length > 0 && link.need && link.measure}
+      <TransferCurve
+        label={link.part.label}
+        unit={link.measure.unit}
+        {points}
+        wanted={link.need}
+        fullScale={fullScale(link)}
+        decades={transfer?.kind === 'light'}
+      />
+    {/if}
+    {#each results as result (result.key)}<Proof {result} />{/each}
+  {/snippet}
+</Row>
+
+<style>
+  .designed {
+    display: inline-flex;
+    flex-wrap: wrap;
+    gap: 0 4px;
+  }
+  .on {
+    border-color: var(--copper);
+  }
+</style>

@@ -1,0 +1,147 @@
+<!-- A bus: name, clock, where it begins; its addresses, and the time that a round of readings takes. -->
+<script lang="ts">
+  import {
+    busTime,
+    changeBus,
+    formatQuantity,
+    removeBus,
+    setPin,
+    type BusNode,
+    type Circuit,
+    type Plan,
+  } from '@idle-breadboard/core';
+  import X from '@lucide/svelte/icons/x';
+  import AddressComb from '../charts/AddressComb.svelte';
+  import BusTime from '../charts/BusTime.svelte';
+  import Proof from '../kit/Proof.svelte';
+  import Row from '../kit/Row.svelte';
+  import TextField from '../kit/TextField.svelte';
+  import { of, type Proofs } from '../state/proofs';
+
+  interface Props {
+    circuit: Circuit;
+    bus: BusNode;
+    proofs: Proofs;
+    edit: (change: (plan: Plan) => Plan, why: string) => void;
+  }
+  let { circuit, bus, proofs, edit }: Props = $props();
+  const PROOFS = ['bus/clock', 'bus/time', 'bus/crossed', 'wire/budget', 'wire/overlay'];
+  const CLOCKS: Record<BusNode['protocol'], number[]> = {
+    i2c: [10e3, 50e3, 100e3, 400e3, 1e6],
+    spi: [100e3, 1e6, 4e6, 8e6],
+    onewire: [],
+  };
+
+  const time = $derived(bus.protocol !== 'onewire' && bus.root === bus.id ? busTime(circuit, bus) : null);
+  const card = $derived(circuit.controller?.card);
+  const overlay = $derived(card?.controller?.overlays?.find(({ protocol }) => protocol === bus.protocol));
+  const choice = $derived(circuit.plan.buses.find(({ id }) => id === bus.id));
+  const wired = $derived(choice?.lines.data?.pin ?? null);
+  const label = (pin: string) => card?.terminals.find(({ id }) => id === pin)?.label ?? pin;
+  /** Where an I²C bus may begin: the controller's pins, or a channel of a bus switch. */
+  const beginnings = $derived(
+    [...circuit.parts.values()].flatMap((part) =>
+      (part.card.busSwitch?.channels ?? []).map((_, channel) => ({ part, channel })),
+    ),
+  );
+  const results = $derived(
+    [
+      ...of(proofs, bus.id, ...PROOFS),
+      ...circuit.nets
+        .filter((net) => net.bus === bus.id && net.beyond === null)
+        .flatMap((net) => of(proofs, net.id, 'bus/crossed')),
+    ].filter((result, i, all) => all.findIndex(({ key }) => key === result.key) === i),
+  );
+
+  function begin(value: string) {
+    const [part, channel] = value.split(':');
+    edit((p) => {
+      const plain = changeBus(p, bus.id, ({ behind: _old, ...rest }) => rest);
+      if (!part) return plain;
+      const hung = changeBus(plain, bus.id, (b) => ({ ...b, behind: { part, channel: Number(channel) } }));
+      // A segment has no pins of its own.
+      return Object.keys(choice?.lines ?? {}).reduce(
+        (q, line) => setPin(q, bus.id, line, { pin: null, locked: false }),
+        hung,
+      );
+    }, `where ${bus.name} begins`);
+  }
+</script>
+
+<Row subjects={[bus.id]} head>
+  {#snippet choose()}
+    <TextField
+      value={bus.name}
+      label="name of the bus"
+      width="8em"
+      most={40}
+      change={(name) => edit((p) => changeBus(p, bus.id, (b) => ({ ...b, name })), 'name a bus')}
+    />
+    <span class="unit font-normal">{bus.members.length} {bus.members.length === 1 ? 'part' : 'parts'}</span>
+    {#if CLOCKS[bus.protocol].length > 0}
+      <select
+        class="field value"
+        aria-label="clock of {bus.name}"
+        value={String(bus.clock ?? 100e3)}
+        onchange={(event) =>
+          edit(
+            (p) => changeBus(p, bus.id, (b) => ({ ...b, clock: Number(event.currentTarget.value) })),
+            `clock of ${bus.name}`,
+          )}
+      >
+        {#if !CLOCKS[bus.protocol].includes(bus.clock ?? 100e3)}<option value={String(bus.clock)}
+            >{formatQuantity(bus.clock ?? 0, 'Hz')}</option
+          >{/if}
+        {#each CLOCKS[bus.protocol] as hz (hz)}<option value={String(hz)}>{formatQuantity(hz, 'Hz')}</option>{/each}
+      </select>
+    {/if}
+    {#if bus.protocol === 'i2c' && beginnings.length > 0}
+      <select
+        class="field font-normal"
+        aria-label="where {bus.name} begins"
+        value={bus.behind ? `${bus.behind.part}:${bus.behind.channel}` : ''}
+        onchange={(event) => begin(event.currentTarget.value)}
+      >
+        <option value="">at the controller</option>
+        {#each beginnings as { part, channel } (part.id + channel)}<option value="{part.id}:{channel}"
+            >channel {channel} of {part.label}</option
+          >{/each}
+      </select>
+    {/if}
+    {#if overlay && wired}
+      <label class="unit font-normal"
+        >{overlay.parameter}
+        <select
+          class="field value"
+          aria-label="pin that the system is told for {bus.name}"
+          value={choice?.configuredPin ?? overlay.pin}
+          onchange={(event) =>
+            edit(
+              (p) => changeBus(p, bus.id, (b) => ({ ...b, configuredPin: event.currentTarget.value })),
+              `setting of ${bus.name}`,
+            )}
+        >
+          {#each [...new Set([overlay.pin, wired, choice?.configuredPin ?? wired])] as pin (pin)}<option value={pin}
+              >{label(pin)}{pin === overlay.pin ? ', default' : ''}</option
+            >{/each}
+        </select></label
+      >
+    {/if}
+    {#if bus.members.length === 0}
+      <button
+        type="button"
+        class="act bare"
+        aria-label="remove {bus.name}"
+        onclick={() => edit((p) => removeBus(p, bus.id), `remove ${bus.name}`)}><X size={14} /></button
+      >
+    {/if}
+  {/snippet}
+  {#snippet prove()}
+    {#if bus.members.length === 0}<span class="unit font-normal">no part hangs here yet</span>
+    {:else if bus.protocol === 'i2c'}<AddressComb {bus} />{/if}
+    {#if time && time.interval !== null && time.shares.length > 0}
+      <BusTime label={bus.name} shares={time.shares} interval={time.interval} />
+    {/if}
+    {#each results as result (result.key)}<Proof {result} />{/each}
+  {/snippet}
+</Row>

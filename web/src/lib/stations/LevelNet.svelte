@@ -1,0 +1,127 @@
+<!-- A net and what hangs on it: for each end that reads, what it is given against what it needs, and what it stands. -->
+<script lang="ts">
+  import {
+    levelAt,
+    pullsToSeveralRails,
+    removeHelper,
+    type Circuit,
+    type Net,
+    type NetEnd,
+    type Result,
+  } from '@idle-breadboard/core';
+  import VoltLadder from '../charts/VoltLadder.svelte';
+  import type { Roof } from '../charts/volt-ladder';
+  import FeedSelect from '../kit/FeedSelect.svelte';
+  import Proof from '../kit/Proof.svelte';
+  import Quantity from '../kit/Quantity.svelte';
+  import Row from '../kit/Row.svelte';
+  import { of, type Proofs } from '../state/proofs';
+  import { trying } from '../state/trial.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit, net, proofs }: { circuit: Circuit; net: Net; proofs: Proofs } = $props();
+
+  const LEVELS = ['level/high', 'level/low', 'level/over-voltage', 'level/unpowered'];
+  const HEAD = ['level/mixed-pull-ups', 'level/no-pull-up'];
+
+  /** Proofs in which this end is the one that reads, or the one that must stand the voltage. */
+  function reads(end: NetEnd) {
+    const id = `${end.part}.${end.signal}`;
+    const own = new Set([net.id, 'pull-up', ...net.ends.map((e) => `${e.part}.${e.signal}`)]);
+    return of(proofs, id, ...LEVELS).filter(
+      (r) =>
+        (r.check === 'level/over-voltage' || r.check === 'level/unpowered'
+          ? r.subjects[0] === id
+          : r.subjects[1] === id) && r.subjects.every((s) => own.has(s)),
+    );
+  }
+
+  const head = $derived(
+    of(proofs, net.id, ...HEAD).filter(({ severity, check }) => severity !== null || check !== 'level/no-pull-up'),
+  );
+  const mixed = $derived(pullsToSeveralRails(net) ? of(proofs, net.id, 'level/mixed-pull-ups')[0] : undefined);
+
+  /** Where pull-ups to several rails meet, the roof of each end is held against that one voltage. */
+  function roofOf(end: NetEnd): Roof | undefined {
+    const level = end.levels.absoluteMax;
+    const supply = end.power.voltage;
+    if (!mixed || mixed.measured === null || !level || !supply) return undefined;
+    const stands = levelAt(level, 'max', supply.min - end.power.drop).volts;
+    return { volts: stands, peak: mixed.measured, broken: mixed.measured > stands + 1e-9 };
+  }
+
+  function feedOf(end: NetEnd) {
+    const part = circuit.parts.get(end.part);
+    const signal = part?.card.signals.find(({ id }) => id === end.signal);
+    const supply = signal?.reference ?? part?.card.supplies[0]?.id;
+    return part?.helper ? undefined : circuit.feeds.get(`${end.part}.${supply}`);
+  }
+
+  function takeOut(id: string, label: string) {
+    trying.clear();
+    if (workbench.plan) workbench.edit(removeHelper(workbench.plan, id), `remove ${label}`);
+  }
+
+  /** Helpers between the sides, with what the checks say of them. */
+  const about = (id: string): Result[] =>
+    of(proofs, id, 'level/translator', 'level/translated-twice').filter(({ severity }) => severity !== null);
+
+  const KIND: Record<NetEnd['kind'], string> = {
+    'push-pull': 'drives',
+    'open-drain': 'pulls low',
+    input: 'reads',
+    bidirectional: 'drives and reads',
+    switch: 'contact',
+    led: 'light',
+    'analog-out': 'analog',
+    passive: 'passive',
+  };
+  const silent = (end: NetEnd): string =>
+    end.divider
+      ? 'brings the voltage down; the pin proves it'
+      : end.kind === 'led'
+        ? 'its resistor is proved at Pins'
+        : end.kind === 'switch' || end.kind === 'passive'
+          ? 'has no levels of its own'
+          : 'only drives here; the other end proves it';
+</script>
+
+<Row subjects={[net.id]} head>
+  {#snippet choose()}
+    <span>{net.label}</span>
+    {#each net.pullUps as pull, i (i)}<span class="unit font-normal"
+        ><Quantity value={pull.ohms.typ} unit="Ω" /> to {circuit.rails.get(pull.rail)?.offer.name ?? pull.rail}</span
+      >{/each}
+  {/snippet}
+  {#snippet prove()}
+    {#each head as result (result.key)}<Proof {result} />{/each}
+  {/snippet}
+</Row>
+{#each net.ends as end (end.part + end.signal)}
+  {@const results = reads(end)}
+  {@const feed = feedOf(end)}
+  {@const helper = circuit.parts.get(end.part)?.helper}
+  <Row subjects={[`${end.part}.${end.signal}`, ...(helper || end.divider ? [end.part] : [])]} depth={1}>
+    {#snippet choose()}
+      <span>{end.label}</span><span class="unit">{KIND[end.kind]}</span>
+      {#if feed && !end.controller && !end.divider}<FeedSelect {circuit} {feed} />{/if}
+      {#if helper || end.divider}
+        <button
+          type="button"
+          class="act"
+          aria-label="take out: {end.label}"
+          onclick={() => takeOut(end.part, end.label)}>Take {end.divider ? 'the divider' : 'the translator'} out</button
+        >
+      {/if}
+    {/snippet}
+    {#snippet prove()}
+      {#if results.length > 0 || roofOf(end)}
+        <VoltLadder {results} roof={roofOf(end)} label={end.label} />
+        {#each results as result (result.key)}<Proof {result} compact />{/each}
+      {:else}
+        <span class="unit">{silent(end)}</span>
+      {/if}
+      {#each helper || end.divider ? about(end.part) : [] as result (result.key)}<Proof {result} />{/each}
+    {/snippet}
+  </Row>
+{/each}

@@ -1,0 +1,122 @@
+<!-- How the rise time spreads when every figure is drawn between its ends: asked for, worked out beside, cancelled at will. -->
+<script lang="ts">
+  import { formatQuantity, type EdgeSpread, type Net } from '@idle-breadboard/core';
+  import { proxy, wrap } from 'comlink';
+  import ChartTable from '../charts/ChartTable.svelte';
+  import { spreadBars } from '../charts/spread-bars';
+  import { workbench } from '../state/workbench.svelte';
+  import type { SpreadWorker } from '../worker/spread';
+
+  let { net, allowed }: { net: Net; allowed: number } = $props();
+  const DRAWS = 2000;
+  let worker: Worker | null = null;
+  let done = $state<number | null>(null);
+  let found = $state.raw<EdgeSpread | null>(null);
+  let width = $state(300);
+  const HEIGHT = 62;
+  const chart = $derived(found && found.seconds.length > 0 ? spreadBars(found.seconds, allowed, width, HEIGHT) : null);
+  const at = (share: number) => found?.seconds[Math.floor(share * (found.seconds.length - 1))] ?? 0;
+  const late = $derived((found?.seconds.filter((s) => s > allowed).length ?? 0) + (found?.stuck ?? 0));
+  const S = (x: number) => formatQuantity(x, 's', 3);
+
+  async function run() {
+    const document = workbench.document;
+    if (!document) return;
+    stop();
+    done = 0;
+    worker = new Worker(new URL('../worker/spread.worker.ts', import.meta.url), { type: 'module' });
+    const result = await wrap<SpreadWorker>(worker).spread(
+      document,
+      net.id,
+      DRAWS,
+      proxy((n) => (done = n)),
+    );
+    found = result;
+    stop();
+  }
+
+  function stop() {
+    worker?.terminate();
+    worker = null;
+    done = null;
+  }
+
+  // A spread of another plan says nothing about this one.
+  $effect(() => {
+    void workbench.study;
+    return () => {
+      stop();
+      found = null;
+    };
+  });
+</script>
+
+<div class="spread" bind:clientWidth={width}>
+  {#if done !== null}
+    <progress max={DRAWS} value={done} aria-label="drawing the spread of {net.label}"></progress>
+    <button type="button" class="act" onclick={stop}>Stop</button>
+  {:else if !found}
+    <button type="button" class="act bare" onclick={run}>spread of {DRAWS.toLocaleString('en')} draws</button>
+  {/if}
+  {#if chart && found}
+    <svg
+      viewBox="0 0 {width} {HEIGHT}"
+      {width}
+      height={HEIGHT}
+      role="img"
+      aria-label="{found.drawn} draws of {net.label}: nine in ten between {S(at(0.05))} and {S(
+        at(0.95),
+      )}, {late} too slow"
+    >
+      {#each chart.bars as bar (bar.x)}<rect
+          x={bar.x}
+          y={bar.y}
+          width={bar.width}
+          height={bar.height}
+          class:over={bar.over}
+        />{/each}
+      <path d="M{chart.limit} 0V{HEIGHT - 12}" stroke="var(--ink)" stroke-width="1.5" />
+      {#each chart.ticks as tick (tick.x)}<text x={tick.x} y={HEIGHT - 2} text-anchor="middle">{S(tick.seconds)}</text
+        >{/each}
+    </svg>
+    <span class="unit">
+      {found.drawn.toLocaleString('en')} draws: nine in ten from {S(at(0.05))} to {S(at(0.95))}, {late === 0
+        ? 'none'
+        : late} too slow
+    </span>
+    <ChartTable
+      caption="Spread of {net.label}"
+      heads={['share of draws', 'rise time at most']}
+      rows={[0.05, 0.25, 0.5, 0.75, 0.95, 1].map((share) => [`${share * 100} %`, S(at(share))])}
+    />
+  {/if}
+</div>
+
+<style>
+  .spread {
+    width: 100%;
+    min-width: 0;
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 2px 10px;
+  }
+  svg {
+    flex-basis: 100%;
+    display: block;
+  }
+  rect {
+    fill: var(--copper);
+  }
+  .over {
+    fill: var(--fault);
+  }
+  text {
+    font: 9px var(--font-mono);
+    fill: var(--quiet);
+  }
+  progress {
+    accent-color: var(--copper);
+    width: 12em;
+  }
+</style>

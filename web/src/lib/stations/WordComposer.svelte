@@ -1,0 +1,112 @@
+<!-- A configuration word put together from its fields, or typed and taken apart. -->
+<script lang="ts">
+  import {
+    bytesOf,
+    fieldOf,
+    formatBits,
+    formatWord,
+    mostOf,
+    parseWord,
+    withField,
+    type RegisterWord,
+  } from '@idle-breadboard/core';
+
+  interface Props {
+    word: RegisterWord;
+    label: string;
+    value: number;
+    change: (value: number) => void;
+  }
+  let { word, label, value, change }: Props = $props();
+  let trouble = $state('');
+
+  function take(text: string) {
+    const read = parseWord(text, word.bits);
+    trouble = read === null ? `expected ${word.bits} bits, as ${formatWord(value, word.bits)} or 0b…` : '';
+    if (read !== null && read !== value) change(read);
+  }
+
+  const bytes = $derived(
+    bytesOf(value, word.bits)
+      .map((b) => formatWord(b, 8))
+      .join(' '),
+  );
+</script>
+
+<fieldset class="word">
+  <legend>{word.name}, register {formatWord(word.register, word.register > 0xff ? 16 : 8)} of {label}</legend>
+  <input
+    class="field value"
+    style:width="7em"
+    aria-label="{word.name} of {label} as a number"
+    aria-invalid={trouble !== ''}
+    value={formatWord(value, word.bits)}
+    spellcheck="false"
+    autocomplete="off"
+    onchange={(event) => take(event.currentTarget.value)}
+  />
+  <span class="value bits">{formatBits(value, word.bits)}</span>
+  <span class="unit">sent as <span class="value">{bytes}</span></span>
+  {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
+  <div class="fields">
+    {#each word.fields as field (field.name)}
+      {@const now = fieldOf(value, field)}
+      <label
+        ><span class="unit"
+          >{field.name}, {field.high === field.low ? `bit ${field.high}` : `bits ${field.high} to ${field.low}`}</span
+        >
+        {#if field.choices}
+          <select
+            class="field"
+            value={String(now)}
+            onchange={(event) => change(withField(value, field, Number(event.currentTarget.value)))}
+          >
+            {#if !field.choices.some((c) => c.value === now)}<option value={String(now)}>{now}, not described</option
+              >{/if}
+            {#each field.choices as c (c.value)}<option value={String(c.value)}>{c.value} · {c.says}</option>{/each}
+          </select>
+        {:else}
+          <input
+            class="field value"
+            type="number"
+            min="0"
+            max={mostOf(field)}
+            value={now}
+            onchange={(event) => {
+              const next = event.currentTarget.valueAsNumber;
+              if (Number.isInteger(next) && next >= 0 && next <= mostOf(field)) change(withField(value, field, next));
+            }}
+          />
+        {/if}
+      </label>
+    {/each}
+  </div>
+</fieldset>
+
+<style>
+  .word {
+    border: 1px solid var(--line);
+    border-radius: 2px;
+    margin: 4px 0;
+    padding: 2px 10px 8px;
+    width: 100%;
+    min-width: 0;
+  }
+  legend {
+    padding: 0 4px;
+    font-weight: 600;
+  }
+  .bits {
+    margin: 0 10px;
+  }
+  .fields {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 18px;
+    margin-top: 4px;
+  }
+  .fields label {
+    display: flex;
+    flex-direction: column;
+  }
+</style>
