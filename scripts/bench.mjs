@@ -12,3 +12,5 @@ ensureChromium();
 ensureBuild();
 const { benchEdits } = await import('./lib/bench-edits.mjs');
 await benchEdits();
+const { benchSweep } = await import('./lib/bench-sweep.mjs');
+await benchSweep();

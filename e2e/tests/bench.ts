@@ -73,7 +73,7 @@ export async function settleDraft(bench: Bench): Promise<void> {
   await bench.remedy('Flap rectifier diode');
   await bench.take(/Scale DT can lift/);
   await bench.remedy('Feed scale from the 3.3 V of controller');
-  await bench.take(/pull-up on display can lift I²C SDA/);
+  await bench.take(/pull-up on display lifts I²C SDA/);
   await bench.remedy('translator between the controller and display');
   await bench.take(/P0 must be high/);
   await bench.remedy('Move door contact');

@@ -65,7 +65,7 @@ test('the verdict opens every proof, passes included, tightest first', async ({ 
 });
 
 test('a finding shows its sum, what it rests on, and remedies with their effect', async ({ page }) => {
-  await bench.take(/pull-up on display can lift I²C SDA/);
+  await bench.take(/pull-up on display lifts I²C SDA/);
   const detail = page.locator('[data-detail]');
   await expect(detail).toContainText('It can be damaged');
   await expect(detail).toContainText('/4.465 kΩ');

@@ -34,6 +34,8 @@ export function missingOf(card: Card): Missing[] {
     if (p.protocol !== 'i2c') continue;
     if (!p.addresses) say(`${p.id}, address`, 'two parts at one address are not seen');
     if (!p.clock) say(`${p.id}, fastest clock`, 'the bus clock cannot be proved');
+    if (!p.reading && card.measures.length > 0)
+      say(`${p.id}, bytes of a reading`, 'the time that a round of readings takes is counted without it');
   }
   for (const m of card.measures) {
     if (!m.driftPerYear) say(`${m.quantity}, drift a year`, 'the error is proved for a new part only');

@@ -23,6 +23,20 @@ const LEVELS = {
   absoluteMax: 'absolute maximum',
   leakage: 'leakage',
   capacitance: 'capacitance',
+  unpoweredMax: 'most while its supply is off',
+  outputResistance: 'output resistance',
+} as const;
+
+/** What an analog measure is described by, whichever kind it is. */
+const TRANSFER = {
+  low: 'output at the lower end',
+  high: 'output at the upper end',
+  r25: 'resistance at 25 °C',
+  beta: 'constant B',
+  r10: 'resistance at 10 lx',
+  gamma: 'slope gamma',
+  r0: 'resistance at 0 °C',
+  dissipation: 'dissipation',
 } as const;
 
 /** In the order of a datasheet: measuring, supply, signals, ports, body. */
@@ -66,6 +80,10 @@ export function figuresOf(card: Card): PlacedFigure[] {
     put(`${at}/interval`, `${m.quantity}, shortest interval`, m.interval);
     put(`${at}/conversion`, `${m.quantity}, conversion`, m.conversion);
     put(`${at}/warmUp`, `${m.quantity}, warm-up`, m.warmUp);
+    for (const [key, title] of Object.entries(TRANSFER)) {
+      const figure: unknown = m.analog && Reflect.get(m.analog, key);
+      if (figure) put(`${at}/analog/${key}`, `${m.quantity}, ${title}`, figure as Figure);
+    }
   }
   for (const s of card.supplies) {
     const at = `supplies/${s.id}`;
@@ -92,6 +110,7 @@ export function figuresOf(card: Card): PlacedFigure[] {
     put('controller/pin/absolute', 'pin current, absolute', card.controller.pinCurrent.absolute);
     put('controller/adc/reference', 'converter, full scale', card.controller.adc?.reference);
     put('controller/adc/error', 'converter, error', card.controller.adc?.error);
+    put('controller/adc/source', 'converter, most source resistance', card.controller.adc?.sourceResistance);
   }
   for (const p of card.ports) {
     put(`ports/${p.id}/clock`, `${p.id}, clock`, p.clock);
@@ -111,9 +130,23 @@ export function figuresOf(card: Card): PlacedFigure[] {
         'word',
         word.source,
       );
+    if (p.reading)
+      value(
+        `ports/${p.id}/reading`,
+        `${p.id}, bytes of a reading`,
+        { typ: p.reading.bytes },
+        'bytes',
+        p.reading.source,
+      );
+    put(`ports/${p.id}/stretches`, `${p.id}, longest hold of the clock`, p.stretches?.longest);
+    put(`ports/${p.id}/parasite/current`, `${p.id}, current drawn from the line`, p.parasite?.current);
+    put(`ports/${p.id}/parasite/least`, `${p.id}, least voltage on the line`, p.parasite?.least);
     put(`ports/${p.id}/forward/voltage`, `${p.id}, forward voltage`, p.forward?.voltage);
     put(`ports/${p.id}/forward/current`, `${p.id}, forward current`, p.forward?.current);
   }
+  put('translator/clock', 'translator, clock', card.translator?.clock);
+  put('translator/threshold', 'translator, threshold of its transistor', card.translator?.pass?.threshold);
+  put('translator/resistance', 'translator, resistance of its transistor', card.translator?.pass?.onResistance);
   put('body/ambient', 'ambient temperature', card.body?.ambient);
   if (card.body?.size) {
     const { length, width, height, source } = card.body.size;
