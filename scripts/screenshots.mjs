@@ -75,8 +75,19 @@ await withApp(async (browser, address) => {
     await page.getByRole('menuitem', { name: 'Catalogue of cards' }).click();
     await page.getByRole('searchbox', { name: 'find a card' }).fill('gas');
   });
-  await shot(browser, address, 'levels', 'levels', finding('lift I²C SDA'));
+  await shot(browser, address, 'levels', 'levels', finding('lifts I²C SDA'));
   await shot(browser, address, 'bus', 'bus', finding('both answer at'));
+  await shot(
+    browser,
+    address,
+    'edge',
+    'bus',
+    verified(async (page) => {
+      await page.locator('.tray .bar button').first().click();
+      await page.getByRole('img', { name: /^I²C SDA: rises/ }).scrollIntoViewIfNeeded();
+      await page.locator('[data-proof^="bus/pull-up-weak|i2c.sda@"]').scrollIntoViewIfNeeded();
+    }),
+  );
   await shot(browser, address, 'pins', 'pins', finding('must be high'));
   await shot(browser, address, 'power', 'power', finding('has to give'));
   await shot(

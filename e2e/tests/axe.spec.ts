@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { Bench } from './bench';
+import { bareThermistor, withWord } from './plans';
 
 // A whole station with all its rows takes axe some seconds on a small machine.
 test.describe.configure({ timeout: 120_000 });
@@ -84,5 +85,68 @@ for (const [name, open] of SHEETS) {
     await open(bench);
     await expect(page.getByRole('dialog')).toBeVisible();
     await clean(page, name, '[role="dialog"]');
+  });
+}
+
+/** States of the electrical stations that are there only for a while. */
+const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void>])[] = [
+  [
+    'a value that is tried, with the sum of a figure',
+    'bus',
+    async ({ page }) => {
+      await page.getByRole('slider', { name: 'lead of top shelf sensor' }).fill('5');
+      await page.locator('[data-proof^="bus/pull-up-weak|i2c.sda"]').first().hover();
+      await expect(page.getByRole('tooltip')).toBeVisible();
+    },
+  ],
+  [
+    'charts as tables, a resistor to be moved, the spread',
+    'bus',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'add a pull-up to I²C SDA' }).first().click();
+      await page.getByRole('slider', { name: 'resistor on I²C SDA' }).waitFor();
+      for (const table of await page.locator('.as-table summary').all()) await table.click();
+      await page.getByRole('button', { name: 'spread of 2,000 draws' }).first().click();
+      await expect(page.getByText(/2,000 draws: nine in ten/)).toBeVisible({ timeout: 60_000 });
+    },
+  ],
+  [
+    'a thermistor with its curve',
+    'levels',
+    async (bench) => {
+      await bench.importFile('bead.json', bareThermistor());
+      await bench.take(/bare resistance and has no fixed resistor/);
+      await bench.remedy(/^Put /);
+      await expect(bench.page.getByRole('img', { name: /bead: volts at the pin/ })).toBeVisible();
+    },
+  ],
+  [
+    'a configuration word',
+    'bus',
+    async (bench) => {
+      await bench.importFile('word.json', withWord());
+      await bench.settled();
+      await bench.go('Bus');
+      await bench.page.getByRole('button', { name: 'words' }).click();
+      await expect(bench.page.getByRole('group', { name: /^set-up, register/ })).toBeVisible();
+    },
+  ],
+  [
+    'a house rule in hand',
+    'bus',
+    async (bench) => {
+      await bench.menu('Name and house rules');
+      await bench.page.getByLabel('Pull-ups', { exact: false }).first().selectOption('keep');
+      await expect(bench.page.getByText('Ends 2 findings')).toBeVisible();
+    },
+  ],
+];
+
+for (const [name, station, reach] of STATES) {
+  test(`axe finds nothing with ${name}`, async ({ page }) => {
+    const bench = new Bench(page);
+    await bench.open(station);
+    await reach(bench);
+    await clean(page, name);
   });
 }

@@ -13,6 +13,8 @@ export class Bench {
   async open(station = 'need'): Promise<void> {
     await this.page.goto(`/#${station}`);
     await this.settled();
+    // Some stations come in a piece of their own.
+    await this.page.locator('.station .row, .station table, .station p').first().waitFor();
   }
 
   /** Waits until the last change has its verdict. */

@@ -5,8 +5,8 @@ test('the demo opens with the first draft and its mistakes', async ({ page }) =>
   const bench = new Bench(page);
   await bench.open();
   await expect(page.locator('.plan-name')).toHaveText(/Cupboard, first draft/);
-  await expect(bench.verdict).toHaveText(/Open · 14 to settle/);
-  await expect(page.locator('.tray .bar')).toContainText('11 danger');
+  await expect(bench.verdict).toHaveText(/Open · 8 to settle/);
+  await expect(page.locator('.tray .bar')).toContainText('5 danger');
   await expect(page.locator('.tray .bar')).toContainText('3 fault');
 });
 

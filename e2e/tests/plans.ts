@@ -109,3 +109,22 @@ export const bareThermistor = (): string =>
     },
     'thermistor-bead',
   );
+
+/** The cupboard with a light sensor whose set-up word is put together from its fields. */
+export const withWord = (): string =>
+  changed(
+    'cupboard-verified',
+    (file) => {
+      file.plan.name = 'A word';
+      file.plan.parts.push({
+        id: 'eye',
+        card: 'light-digital',
+        label: 'light sensor',
+        needs: [],
+        feeds: { vcc: 'sensor-supply.3v3' },
+        ports: { i2c: { bus: 'i2c', address: 0x10 } },
+        opened: [],
+      });
+    },
+    'light-digital',
+  );

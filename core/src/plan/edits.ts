@@ -168,8 +168,10 @@ export function removePart(plan: Plan, id: string): Plan {
   return {
     ...plan,
     controller: plan.controller === id ? null : plan.controller,
-    buses: (plan.controller === id ? plan.buses.map(forgetPins) : plan.buses).map((bus) => leaveSwitch(bus, id)),
-    helpers: helpers.filter((h) => !(h.kind === 'pull-up' && h.beyond && !kept.has(h.beyond))),
+    buses: (plan.controller === id ? plan.buses.map(forgetBusPins) : plan.buses).map((bus) => leaveSwitch(bus, id)),
+    helpers: helpers
+      .filter((h) => !(h.kind === 'pull-up' && h.beyond && !kept.has(h.beyond)))
+      .map((h) => (plan.controller === id ? forgetGate(h) : h)),
     parts: without(plan.parts, id).map((part) => ({
       ...part,
       feeds: Object.fromEntries(Object.entries(part.feeds).filter(([, rail]) => !gone(rail))),
@@ -191,8 +193,20 @@ function leaveSwitch(bus: Bus, part: string): Bus {
   return rest;
 }
 
+/** The pins of a bus, and the one that the system was told. */
+export function forgetBusPins(bus: Bus): Bus {
+  const { configuredPin: _told, ...rest } = forgetPins(bus);
+  return rest;
+}
+
+/** The pin that switches a translator. */
+export const forgetGate = (helper: Helper): Helper =>
+  helper.kind === 'translator' && helper.gate
+    ? { ...helper, gate: { ...helper.gate, pin: null, locked: false } }
+    : helper;
+
 /** Pins belong to a controller: without it they mean nothing. */
-function forgetPins<T extends { lines?: Record<string, PinChoice> | undefined }>(owner: T): T {
+export function forgetPins<T extends { lines?: Record<string, PinChoice> | undefined }>(owner: T): T {
   if (!owner.lines) return owner;
   const lines = Object.fromEntries(
     Object.entries(owner.lines).map(([line, c]) => [line, { ...c, pin: null, locked: false }]),

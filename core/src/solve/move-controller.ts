@@ -6,7 +6,7 @@ import type { Circuit } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { pinUses } from '../circuit/pin-function.ts';
 import { documentOf } from '../plan/document.ts';
-import { changePart } from '../plan/edits.ts';
+import { changePart, forgetBusPins, forgetGate, forgetPins } from '../plan/edits.ts';
 import type { Helper, Plan } from '../plan/plan.ts';
 import { pinModel, solvePins, withPins } from './pins.ts';
 import { bestFeed } from './add-part.ts';
@@ -38,7 +38,7 @@ export function moveController(circuit: Circuit, library: Library, to: Card): Mo
     });
     rails.set(`${old.id}.${rail.id}`, alike ? `${old.id}.${alike.id}` : null);
   }
-  const bare = moveRails(forgetPins(circuit.plan, old.id), rails);
+  const bare = moveRails(forgetAll(circuit.plan, old.id), rails);
   const placed = changePart(bare, old.id, (part) => ({ ...part, card: to.id, feeds: {}, ports: {} }));
   const withCard = (plan: Plan) => deriveCircuit(documentOf(plan, [to, ...circuit.cards.values()], library));
   const alone = withCard(placed);
@@ -66,7 +66,9 @@ export function moveController(circuit: Circuit, library: Library, to: Card): Mo
       const used =
         circuit.plan.parts.some(({ feeds: f }) => Object.values(f).includes(from)) ||
         circuit.plan.helpers.some((h) =>
-          h.kind === 'pull-up' ? h.to === from : h.kind === 'translator' && (h.near === from || h.far === from),
+          h.kind === 'pull-up' || h.kind === 'fixed'
+            ? h.to === from
+            : h.kind === 'translator' && (h.near === from || h.far === from),
         );
       const name = (ref: string | null, card: Card) =>
         card.rails?.find(({ id }) => ref === `${old.id}.${id}`)?.name ?? null;
@@ -81,27 +83,17 @@ function labels(circuit: Circuit): Map<string, string> {
 }
 
 /** Locked pins belonged to the other board, so every line is free again; weak pulls stay wished for. */
-function forgetPins(plan: Plan, controller: string): Plan {
-  const lines = <T extends { lines?: Record<string, { pin: string | null; locked: boolean }> | undefined }>(
-    owner: T,
-  ): T =>
-    owner.lines
-      ? {
-          ...owner,
-          lines: Object.fromEntries(
-            Object.entries(owner.lines).map(([line, choice]) => [line, { ...choice, pin: null, locked: false }]),
-          ),
-        }
-      : owner;
+function forgetAll(plan: Plan, controller: string): Plan {
   return {
     ...plan,
-    buses: plan.buses.map(lines),
+    buses: plan.buses.map(forgetBusPins),
+    helpers: plan.helpers.map(forgetGate),
     parts: plan.parts.map((part) =>
       part.id === controller
         ? part
         : {
             ...part,
-            ports: Object.fromEntries(Object.entries(part.ports).map(([port, choice]) => [port, lines(choice)])),
+            ports: Object.fromEntries(Object.entries(part.ports).map(([port, choice]) => [port, forgetPins(choice)])),
           },
     ),
   };
@@ -121,7 +113,7 @@ function moveRails(plan: Plan, rails: ReadonlyMap<string, string | null>): Plan 
       ),
     })),
     helpers: plan.helpers.flatMap((helper): Helper[] => {
-      if (helper.kind === 'pull-up') {
+      if (helper.kind === 'pull-up' || helper.kind === 'fixed') {
         const to = at(helper.to);
         return to === null ? [] : [{ ...helper, to }];
       }

@@ -7,7 +7,8 @@ import { partsList } from '../../src/deliver/parts-list.ts';
 import { documentOf, type PlanDocument } from '../../src/plan/document.ts';
 import { referenceProblems } from '../../src/plan/references.ts';
 import { swapCard } from '../../src/plan/swap.ts';
-import { setAddress } from '../../src/plan/edits.ts';
+import { removeBus, removeHelper, removePart, setAddress } from '../../src/plan/edits.ts';
+import { moveController } from '../../src/solve/move-controller.ts';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
 import { readPlan, writePlan } from '../../src/format/plan-file.ts';
 import { demo, library } from '../support/demo.ts';
@@ -65,6 +66,22 @@ describe('two parts at one fixed address', function () {
             expect(wired.has(`${end.part}.${end.terminal}`), `${end.label} is on no lead`).to.equal(true);
       }
       expect(partsList(mended, wiring).lines.every(({ offer }) => offer !== null)).to.equal(true);
+      // Whatever is taken away afterwards, or wherever it is moved, the rest holds together.
+      const whole = (plan: typeof one.plan) => referenceProblems(documentOf(plan, doc.cards, library));
+      for (const { id } of one.plan.parts) expect(whole(removePart(one.plan, id)), `without ${id}`).to.deep.equal([]);
+      for (const { id } of one.plan.buses) expect(whole(removeBus(one.plan, id)), `without ${id}`).to.deep.equal([]);
+      for (const { id } of one.plan.helpers)
+        expect(whole(removeHelper(one.plan, id)), `without ${id}`).to.deep.equal([]);
+      const board = library.get('stick-board');
+      const moved = board && moveController(mended, library, board);
+      expect(moved?.trouble).to.equal(null);
+      if (moved) {
+        expect(whole(moved.plan)).to.deep.equal([]);
+        const there = verify(deriveCircuit(documentOf(moved.plan, doc.cards, library)));
+        expect(
+          there.findings.filter(({ check }) => check.startsWith('pin/') || check === 'bus/address-collision'),
+        ).to.deep.equal([]);
+      }
       // And it survives its file.
       const again = readPlan(writePlan(after));
       expect(again.ok && again.value.plan).to.deep.equal(one.plan);

@@ -74,86 +74,90 @@
   }
 </script>
 
-<div class="tools">
-  <button type="button" class="act bare" onclick={back}><ArrowLeft size={14} />catalogue</button>
-  <span class="unit grow"
-    >{card.class}; revision <span class="value">{card.revision}</span>{#if used > 0}, used {used === 1
-        ? 'once'
-        : `${used} times`} in this plan{/if}</span
-  >
-  {#if workbench.plan}<button type="button" class="act" onclick={use}>Add to the plan</button>{/if}
-  <button type="button" class="act" onclick={clone}>Clone</button>
-  {#if drawer.isOwn(card.id)}<button type="button" class="act bare text-danger" onclick={remove}>Remove mine</button
-    >{/if}
-</div>
-<div class="page">
-  {#if newer}
-    <div class="newer">
-      <p class="m-0">
-        The plan was made with revision <span class="value">{newer.before.revision}</span>; this is
-        <span class="value">{newer.after.revision}</span>. It differs in {changes.length}
-        {changes.length === 1 ? 'figure' : 'figures'}: {changes.map(({ title }) => title).join('; ') ||
-          'none that is a number'}.
-      </p>
-      <button type="button" class="act" onclick={takeNewer}>Take revision {newer.after.revision} into the plan</button>
-    </div>
-  {/if}
-  {#each card.cautions ?? [] as caution (caution.says)}<p class="caution">
-      <strong>{caution.hazard}</strong>: {caution.says}
-    </p>{/each}
-  <table>
-    <thead
-      ><tr
-        ><th>figure</th><th class="num">min</th><th class="num">typ</th><th class="num">max</th><th>conditions</th><th
-          >source</th
-        ><th><span class="sr-only">edit</span></th></tr
-      ></thead
+<!-- One region scrolls, tools and all: what can be scrolled can be reached with the keyboard. -->
+<div class="whole">
+  <div class="tools">
+    <button type="button" class="act bare" onclick={back}><ArrowLeft size={14} />catalogue</button>
+    <span class="unit grow"
+      >{card.class}; revision <span class="value">{card.revision}</span>{#if used > 0}, used {used === 1
+          ? 'once'
+          : `${used} times`} in this plan{/if}</span
     >
-    <tbody>
-      {#each figures as f (f.place)}
-        <tr>
-          <th scope="row">{f.title}</th>
-          {#if editing === f.place}
-            <td colspan="6"><FigureEdit {card} figure={f} done={() => (editing = null)} /></td>
-          {:else}
-            <td class="num value">{f.min === undefined ? '' : bound(f.min, f.unit)}</td>
-            <td class="num value">{f.typ === undefined ? '' : bound(f.typ, f.unit)}</td>
-            <td class="num value">{f.max === undefined ? '' : bound(f.max, f.unit)}</td>
-            <td class="unit">{f.conditions ?? ''}</td>
-            <td class="unit" title={f.source?.title}>{sourceText(f)}</td>
-            <td>
-              {#if drawer.isOwn(card.id) && f.unit !== 'address' && f.unit !== 'word'}<button
-                  type="button"
-                  class="act bare"
-                  aria-label="edit {f.title}"
-                  onclick={() => (editing = f.place)}>edit</button
-                >{/if}
-            </td>
-          {/if}
-        </tr>
-      {/each}
-    </tbody>
-  </table>
-  {#if missing.length > 0}
-    <h3 class="eyebrow">missing</h3>
-    <ul>
-      {#each missing as miss (miss.title)}<li>
-          <span class="font-semibold">{miss.title}</span>: <span class="unit">{miss.without}</span>
-        </li>{/each}
-    </ul>
-  {/if}
-  <h3 class="eyebrow">terminals</h3>
-  <p class="m-0">{card.terminals.map((t) => `${t.position} ${t.label}`).join(', ') || 'none'}</p>
-  {#if card.offers.length > 0}
-    <h3 class="eyebrow">offers</h3>
-    <ul>
-      {#each card.offers as offer, i (i)}<li>
-          {offer.supplier}: <span class="value">{money(offer.price, offer.currency)}</span>{offer.pack > 1
-            ? ` for ${offer.pack}`
-            : ''}, {offer.leadDays} days, shipping <span class="value">{money(offer.shipping, offer.currency)}</span>
-        </li>{/each}
-    </ul>
-  {/if}
+    {#if workbench.plan}<button type="button" class="act" onclick={use}>Add to the plan</button>{/if}
+    <button type="button" class="act" onclick={clone}>Clone</button>
+    {#if drawer.isOwn(card.id)}<button type="button" class="act bare text-danger" onclick={remove}>Remove mine</button
+      >{/if}
+  </div>
+  <div class="page">
+    {#if newer}
+      <div class="newer">
+        <p class="m-0">
+          The plan was made with revision <span class="value">{newer.before.revision}</span>; this is
+          <span class="value">{newer.after.revision}</span>. It differs in {changes.length}
+          {changes.length === 1 ? 'figure' : 'figures'}: {changes.map(({ title }) => title).join('; ') ||
+            'none that is a number'}.
+        </p>
+        <button type="button" class="act" onclick={takeNewer}>Take revision {newer.after.revision} into the plan</button
+        >
+      </div>
+    {/if}
+    {#each card.cautions ?? [] as caution (caution.says)}<p class="caution">
+        <strong>{caution.hazard}</strong>: {caution.says}
+      </p>{/each}
+    <table>
+      <thead
+        ><tr
+          ><th>figure</th><th class="num">min</th><th class="num">typ</th><th class="num">max</th><th>conditions</th><th
+            >source</th
+          ><th><span class="sr-only">edit</span></th></tr
+        ></thead
+      >
+      <tbody>
+        {#each figures as f (f.place)}
+          <tr>
+            <th scope="row">{f.title}</th>
+            {#if editing === f.place}
+              <td colspan="6"><FigureEdit {card} figure={f} done={() => (editing = null)} /></td>
+            {:else}
+              <td class="num value">{f.min === undefined ? '' : bound(f.min, f.unit)}</td>
+              <td class="num value">{f.typ === undefined ? '' : bound(f.typ, f.unit)}</td>
+              <td class="num value">{f.max === undefined ? '' : bound(f.max, f.unit)}</td>
+              <td class="unit">{f.conditions ?? ''}</td>
+              <td class="unit" title={f.source?.title}>{sourceText(f)}</td>
+              <td>
+                {#if drawer.isOwn(card.id) && f.unit !== 'address' && f.unit !== 'word'}<button
+                    type="button"
+                    class="act bare"
+                    aria-label="edit {f.title}"
+                    onclick={() => (editing = f.place)}>edit</button
+                  >{/if}
+              </td>
+            {/if}
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    {#if missing.length > 0}
+      <h3 class="eyebrow">missing</h3>
+      <ul>
+        {#each missing as miss (miss.title)}<li>
+            <span class="font-semibold">{miss.title}</span>: <span class="unit">{miss.without}</span>
+          </li>{/each}
+      </ul>
+    {/if}
+    <h3 class="eyebrow">terminals</h3>
+    <p class="m-0">{card.terminals.map((t) => `${t.position} ${t.label}`).join(', ') || 'none'}</p>
+    {#if card.offers.length > 0}
+      <h3 class="eyebrow">offers</h3>
+      <ul>
+        {#each card.offers as offer, i (i)}<li>
+            {offer.supplier}: <span class="value">{money(offer.price, offer.currency)}</span>{offer.pack > 1
+              ? ` for ${offer.pack}`
+              : ''}, {offer.leadDays} days, shipping <span class="value">{money(offer.shipping, offer.currency)}</span>
+          </li>{/each}
+      </ul>
+    {/if}
+  </div>
 </div>
 
 <style>
@@ -164,9 +168,16 @@
     align-items: center;
     padding: 4px 12px;
     border-bottom: 1px solid var(--line);
+    position: sticky;
+    top: 0;
+    z-index: 1;
+    background: var(--board);
+  }
+  .whole {
+    overflow: auto;
+    min-height: 0;
   }
   .page {
-    overflow: auto;
     padding: 8px 12px 16px;
   }
   .newer {

@@ -58,6 +58,9 @@
     pullUpWindow(net, Math.max(0, ...pulls.map(({ voltage }) => voltage.max)), circuit.plan.rules),
   );
 
+  /** Lead that a one-wire line would carry besides, m. */
+  const spare = $derived(wireLimit(net)?.spareLead ?? null);
+
   /** The state of the bus in which this net is slowest. */
   const edges = $derived.by<{ usual: Edge; slowest: Edge; falling: Edge | null; allowed: number } | null>(() => {
     if (pulls.length === 0) return null;
@@ -127,6 +130,11 @@
         >{/each}
       {#if pulls.length > 1}<span>together {formatQuantity(effectivePullUp(net)?.typ ?? 0, 'Ω')}</span>{/if}
       <span>carries {formatQuantity(net.capacitance, 'F', 3)}</span>
+      {#if spare !== null}<span
+          >{spare < 0
+            ? `${formatQuantity(-spare, 'm', 2)} of lead too much`
+            : `room for ${formatQuantity(spare, 'm', 2)} of lead more`}</span
+        >{/if}
     </span>
   {/snippet}
   {#snippet prove()}
