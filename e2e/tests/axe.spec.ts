@@ -136,7 +136,7 @@ const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void
     'bus',
     async (bench) => {
       await bench.menu('Name and house rules');
-      await bench.page.getByLabel('Pull-ups', { exact: false }).first().selectOption('keep');
+      await bench.page.getByRole('combobox', { name: /^Pull-ups/ }).selectOption('keep');
       await expect(bench.page.getByText('Ends 2 findings')).toBeVisible();
     },
   ],

@@ -155,7 +155,7 @@ test('a house rule tells what it ends and brings before it is taken', async ({ p
   await page.keyboard.press('/');
   await page.keyboard.type('house rules');
   await page.keyboard.press('Enter');
-  const before = page.getByLabel('Pull-ups', { exact: false }).first();
+  const before = page.getByRole('combobox', { name: /^Pull-ups/ });
   await before.selectOption('keep');
   await expect(page.getByText('Ends 2 findings, brings 0 findings.')).toBeVisible();
   await page.getByRole('button', { name: 'Leave it' }).click();

@@ -8,6 +8,7 @@
   import Stations from '$lib/frame/Stations.svelte';
   import Tray from '$lib/frame/Tray.svelte';
   import { proofsBySubject } from '$lib/state/proofs';
+  import { triedResults } from '$lib/state/tried-results';
   import { view } from '$lib/state/view.svelte';
   import { workbench } from '$lib/state/workbench.svelte';
   import Need from '$lib/stations/Need.svelte';
@@ -99,6 +100,9 @@
           {:else if view.station === 'power'}<Power circuit={study.circuit} {proofs} />
           {:else if view.station === 'wiring'}<Wiring circuit={study.circuit} wiring={study.wiring} />
           {:else}<Parts circuit={study.circuit} parts={study.parts} />{/if}
+          {#await import('$lib/frame/WorkingsTip.svelte') then { default: WorkingsTip }}<WorkingsTip
+              tried={triedResults}
+            />{/await}
         {/if}
       </main>
     </div>

@@ -8,13 +8,10 @@
   import RefusalSheet from './RefusalSheet.svelte';
   import RemoveSheet from './RemoveSheet.svelte';
   import RulesSheet from './RulesSheet.svelte';
-  import { triedResults } from '../state/tried-results';
-  import WorkingsTip from './WorkingsTip.svelte';
 
   let { openFile }: { openFile: () => void } = $props();
 </script>
 
-<WorkingsTip tried={triedResults} />
 <FindBox {openFile} />
 <KeysSheet />
 <ProofsSheet />

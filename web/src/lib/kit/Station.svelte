@@ -3,7 +3,15 @@
   import type { Snippet } from 'svelte';
   import Channel from './Channel.svelte';
 
-  let { title, says, tools, children }: { title: string; says: string; tools?: Snippet; children: Snippet } = $props();
+  interface Props {
+    title: string;
+    says: string;
+    tools?: Snippet;
+    /** Over both banks, below their heads. */
+    bar?: Snippet;
+    children: Snippet;
+  }
+  let { title, says, tools, bar, children }: Props = $props();
 </script>
 
 <section class="station" aria-label={title}>
@@ -13,6 +21,7 @@
       <span class="unit">{says}</span>{#if tools}<span class="tools">{@render tools()}</span>{/if}
     </div>
     <div class="right eyebrow">Proof</div>
+    {#if bar}<div class="bar">{@render bar()}</div>{/if}
   </header>
   <div class="rows"><Channel />{@render children()}</div>
 </section>
@@ -49,6 +58,9 @@
   }
   .right {
     padding-left: 20px;
+  }
+  .bar {
+    grid-column: 1 / -1;
   }
   h1 {
     margin: 0;

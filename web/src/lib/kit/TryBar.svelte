@@ -19,15 +19,12 @@
 
 <style>
   .bar {
-    position: sticky;
-    top: 38px;
-    z-index: 3;
     display: flex;
     flex-wrap: wrap;
     align-items: center;
     gap: 4px 12px;
     padding: 3px 12px;
     background: var(--copper-soft);
-    border-bottom: 1px solid var(--copper);
+    border-top: 1px solid var(--copper);
   }
 </style>

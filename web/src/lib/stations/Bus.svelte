@@ -45,7 +45,7 @@
     <button type="button" class="act" onclick={() => newBus('onewire')}><Plus size={14} />one-wire</button>
     <button type="button" class="act" onclick={() => newBus('spi')}><Plus size={14} />SPI</button>
   {/snippet}
-  <TryBar />
+  {#snippet bar()}<TryBar />{/snippet}
   {#each circuit.buses as bus (bus.id)}
     <BusHead {circuit} {bus} {proofs} {edit} />
     {#each bus.members as member (member.part + member.port)}

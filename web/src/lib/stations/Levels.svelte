@@ -50,7 +50,7 @@
       />
     {/if}
   {/snippet}
-  <TryBar />
+  {#snippet bar()}<TryBar />{/snippet}
   {#each nets as net (net.id)}
     {@const link = isAnalog(net.id)}
     <LevelNet {circuit} {net} {proofs} />
