@@ -29,6 +29,7 @@
   .plot {
     flex: 1 1 0;
     min-width: 0;
+    contain: layout;
   }
   .plot :global(svg) {
     display: block;

@@ -60,7 +60,7 @@
       <path d="M{chart.allowed.to} 4V90" stroke="var(--ink)" stroke-width="1.5" />
     {/if}
     <path d="M34 90.5H{width - 8}" stroke="var(--line)" />
-    {#each chart.timeTicks as tick (tick.x)}
+    {#each chart.timeTicks as tick, i (i)}
       <path d="M{tick.x} 90V94" stroke="var(--quiet)" /><text x={tick.x} y="104" text-anchor="middle"
         >{formatQuantity(tick.seconds, 's', 2)}</text
       >

@@ -39,7 +39,7 @@
         height="94"
         class="wanted"
       />
-      {#each chart.volts as tick (tick.y)}
+      {#each chart.volts as tick, i (i)}
         <path d="M36 {tick.y}H{width - 8}" stroke="var(--line)" /><text x="32" y={tick.y + 3} text-anchor="end"
           >{tick.text}</text
         >
@@ -49,7 +49,7 @@
         >full scale {formatQuantity(chart.full.volts, 'V', 3)}</text
       >
       <path d={chart.path} class="line" />
-      {#each chart.ticks as tick (tick.x)}<text x={tick.x} y="112" text-anchor="middle">{tick.text}</text>{/each}
+      {#each chart.ticks as tick, i (i)}<text x={tick.x} y="112" text-anchor="middle">{tick.text}</text>{/each}
       <text x={width - 10} y="96" text-anchor="end">{unit}</text>
     </svg>
   {/if}

@@ -1,11 +1,13 @@
 <!-- The upper rail of bars is what the driver guarantees, the lower what the receiver needs; the hatched end must not be touched. -->
 <script lang="ts">
   import { formatQuantity, formatSigned, type Result } from '@idle-breadboard/core';
+  import { seen } from '../kit/out-of-sight';
   import { ladder, type Roof } from './volt-ladder';
 
   let { results, label, roof }: { results: readonly Result[]; label: string; roof?: Roof | undefined } = $props();
   let width = $state(300);
-  const drawn = $derived(ladder(results, width, roof));
+  const shown = seen(() => ladder(results, width, roof));
+  const drawn = $derived(shown());
   const words = $derived(
     drawn
       ? `${label}. ${drawn.gaps.map((g) => `${g.level} margin ${formatSigned(g.margin, 'V')}`).join(', ')}${drawn.roof ? `; at most ${formatQuantity(drawn.roof.peak, 'V')}, roof ${formatQuantity(drawn.roof.volts, 'V')}` : ''}`
@@ -56,7 +58,7 @@
         <path d="M{drawn.roof.peakX - 4} 1h8l-4 6z" fill={drawn.roof.broken ? 'var(--danger)' : 'var(--ink)'} />
       {/if}
       <path d="M0 34.5H{width}" stroke="var(--line)" />
-      {#each drawn.ticks as tick (tick.x)}
+      {#each drawn.ticks as tick, i (i)}
         <path d="M{tick.x} 34V37" stroke="var(--quiet)" /><text x={tick.x} y="45" text-anchor="middle">{tick.text}</text
         >
       {/each}
@@ -67,7 +69,9 @@
 <style>
   .ladder {
     width: 100%;
-    min-height: 46px;
+    height: 46px;
+    /* Nothing in it moves anything around it: a sweep lays out this box alone. */
+    contain: strict;
   }
   svg {
     display: block;

@@ -29,7 +29,16 @@ const BOTTOM = 90;
 function spanOf({ slowest, usual, allowed }: EdgeWish): number {
   const arrived = slowest.start !== null && slowest.seconds !== null ? slowest.start + slowest.seconds : 0;
   const due = (slowest.start ?? usual.start ?? 0) + allowed;
-  return Math.max(arrived, due) * 1.15;
+  return roundUp(Math.max(arrived, due) * 1.05);
+}
+
+const STEPS = [1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10];
+
+/** To the next figure that is easy to read, so that the axis stands still while a value is swept. */
+function roundUp(seconds: number): number {
+  if (!(seconds > 0)) return 1e-6;
+  const decade = 10 ** Math.floor(Math.log10(seconds));
+  return (STEPS.find((step) => step * decade >= seconds * (1 - 1e-9)) ?? 10) * decade;
 }
 
 export function edgeChart(wish: EdgeWish): EdgeChart {

@@ -46,7 +46,8 @@ export function ladder(results: readonly Result[], width: number, given?: Roof):
     .concat(roof ? [roof.volts, roof.peak] : [])
     .filter((v) => v !== null);
   if (volts.length === 0) return null;
-  const top = Math.max(...volts) * 1.12;
+  // The axis stands still while a value is swept, and jumps only now and then.
+  const top = Math.ceil(Math.max(...volts) * 2.12) / 2;
   const x = scaleLinear([0, top], [4, width - 4]);
   const bars: LadderBar[] = [];
   const gaps: Ladder['gaps'][number][] = [];

@@ -4,10 +4,14 @@
   import { scaleLinear } from 'd3';
   import { view } from '../state/view.svelte';
   import Glyph from './Glyph.svelte';
+  import { seen } from './out-of-sight';
   import Quantity from './Quantity.svelte';
   import { WORDS } from './words';
 
-  let { result, word, compact = false }: { result: Result; word?: string; compact?: boolean } = $props();
+  let props: { result: Result; word?: string; compact?: boolean } = $props();
+  const shown = seen(() => props.result);
+  const result = $derived(shown());
+  const { word, compact = false } = $derived(props);
   const counted = $derived(['signals', 'functions', 'pull-ups', 'parts', ''].includes(result.unit));
   const marks = $derived.by(() => {
     const { measured, limit } = result;

@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import { view } from '../state/view.svelte';
+  import { offerSight } from './out-of-sight';
 
   interface Props {
     /** Ids of the plan that this row is about: a finding about one of them leads here. */
@@ -14,6 +15,8 @@
   }
   let { subjects = [], depth = 0, head = false, choose, prove }: Props = $props();
   let element = $state<HTMLElement>();
+  let hidden = $state(false);
+  offerSight(() => hidden);
   const current = $derived(view.result?.subjects.some((subject) => subjects.includes(subject)) ?? false);
   const first = $derived(view.result?.subjects[0] !== undefined && subjects.includes(view.result.subjects[0]));
 
@@ -23,7 +26,14 @@
   });
 </script>
 
-<div class="row" class:head class:current role="group" bind:this={element}>
+<div
+  class="row"
+  class:head
+  class:current
+  role="group"
+  bind:this={element}
+  oncontentvisibilityautostatechange={(event) => (hidden = event.skipped)}
+>
   <div class="choose" style:padding-left="{10 + depth * 18}px">{@render choose()}</div>
   <div class="prove">{@render prove?.()}</div>
 </div>
@@ -34,6 +44,9 @@
     grid-template-columns: calc(var(--split) * 100%) minmax(0, 1fr);
     border-bottom: 1px solid var(--line);
     background: var(--board);
+    /* What is out of sight is not laid out again while a value is swept. */
+    content-visibility: auto;
+    contain-intrinsic-size: auto 56px;
   }
   .choose,
   .prove {
@@ -80,6 +93,7 @@
   }
   @media print {
     .row {
+      content-visibility: visible;
       break-inside: avoid;
     }
   }

@@ -11,11 +11,15 @@ import {
 } from '@idle-breadboard/core';
 import { proofsBySubject, type Proofs } from './proofs';
 import { offerTried } from './tried-results';
+import { view } from './view.svelte';
 import { workbench } from './workbench.svelte';
 
-/** Checks whose figures move with what can be tried; the rest waits for the verdict. */
-const TRIED: ReadonlySet<StationId> = new Set(['levels', 'bus']);
-const checks = CHECKS.filter(({ meta }) => TRIED.has(meta.station));
+/** Only what the station shows is worked out at every step of a slider; the rest waits for the verdict. */
+const checksOf = (station: StationId) => CHECKS.filter(({ meta }) => meta.station === station);
+const checks: Readonly<Partial<Record<StationId, typeof CHECKS>>> = {
+  levels: checksOf('levels'),
+  bus: checksOf('bus'),
+};
 
 class Trying {
   trial = $state.raw<Trial>({});
@@ -35,7 +39,7 @@ class Trying {
 
   results = $derived.by<readonly Result[]>(() => {
     const { circuit } = this;
-    return circuit ? checks.flatMap((check) => check.run(circuit)) : [];
+    return circuit ? (checks[view.station] ?? []).flatMap((check) => check.run(circuit)) : [];
   });
 
   proofs = $derived.by<Proofs | null>(() =>

@@ -8,6 +8,7 @@
     type SharedProtocol,
   } from '@idle-breadboard/core';
   import Plus from '@lucide/svelte/icons/plus';
+  import { offerSweep } from '../kit/out-of-sight';
   import Station from '../kit/Station.svelte';
   import TryBar from '../kit/TryBar.svelte';
   import type { Proofs } from '../state/proofs';
@@ -18,6 +19,7 @@
   import MemberRow from './MemberRow.svelte';
 
   let props: { circuit: Circuit; proofs: Proofs } = $props();
+  offerSweep(() => trying.active);
   const circuit = $derived(trying.circuit ?? props.circuit);
   const proofs = $derived(trying.proofs ?? props.proofs);
   const edit = (change: (plan: Plan) => Plan, why: string) => {

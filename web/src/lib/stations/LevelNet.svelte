@@ -19,15 +19,23 @@
   import { trying } from '../state/trial.svelte';
   import { workbench } from '../state/workbench.svelte';
 
-  let { circuit, net, proofs }: { circuit: Circuit; net: Net; proofs: Proofs } = $props();
+  interface Props {
+    circuit: Circuit;
+    /** The circuit of the plan itself: what is chosen does not change while a value is tried. */
+    settled: Circuit;
+    net: Net;
+    proofs: Proofs;
+  }
+  let { circuit, settled, net, proofs }: Props = $props();
 
   const LEVELS = ['level/high', 'level/low', 'level/over-voltage', 'level/unpowered'];
   const HEAD = ['level/mixed-pull-ups', 'level/no-pull-up'];
 
+  const own = $derived(new Set([net.id, 'pull-up', ...net.ends.map((e) => `${e.part}.${e.signal}`)]));
+
   /** Proofs in which this end is the one that reads, or the one that must stand the voltage. */
   function reads(end: NetEnd) {
     const id = `${end.part}.${end.signal}`;
-    const own = new Set([net.id, 'pull-up', ...net.ends.map((e) => `${e.part}.${e.signal}`)]);
     return of(proofs, id, ...LEVELS).filter(
       (r) =>
         (r.check === 'level/over-voltage' || r.check === 'level/unpowered'
@@ -51,10 +59,10 @@
   }
 
   function feedOf(end: NetEnd) {
-    const part = circuit.parts.get(end.part);
+    const part = settled.parts.get(end.part);
     const signal = part?.card.signals.find(({ id }) => id === end.signal);
     const supply = signal?.reference ?? part?.card.supplies[0]?.id;
-    return part?.helper ? undefined : circuit.feeds.get(`${end.part}.${supply}`);
+    return part?.helper ? undefined : settled.feeds.get(`${end.part}.${supply}`);
   }
 
   function takeOut(id: string, label: string) {
@@ -104,7 +112,7 @@
   <Row subjects={[`${end.part}.${end.signal}`, ...(helper || end.divider ? [end.part] : [])]} depth={1}>
     {#snippet choose()}
       <span>{end.label}</span><span class="unit">{KIND[end.kind]}</span>
-      {#if feed && !end.controller && !end.divider}<FeedSelect {circuit} {feed} />{/if}
+      {#if feed && !end.controller && !end.divider}<FeedSelect circuit={settled} {feed} />{/if}
       {#if helper || end.divider}
         <button
           type="button"

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { analogLinks, formatQuantity, type Circuit } from '@idle-breadboard/core';
+  import { offerSweep } from '../kit/out-of-sight';
   import Station from '../kit/Station.svelte';
   import TryBar from '../kit/TryBar.svelte';
   import TrySlider from '../kit/TrySlider.svelte';
@@ -9,6 +10,7 @@
   import LevelNet from './LevelNet.svelte';
 
   let props: { circuit: Circuit; proofs: Proofs } = $props();
+  offerSweep(() => trying.active);
   const circuit = $derived(trying.circuit ?? props.circuit);
   const proofs = $derived(trying.proofs ?? props.proofs);
   const nets = $derived(circuit.nets.filter(({ ends }) => ends.length > 1));
@@ -53,7 +55,7 @@
   {#snippet bar()}<TryBar />{/snippet}
   {#each nets as net (net.id)}
     {@const link = isAnalog(net.id)}
-    <LevelNet {circuit} {net} {proofs} />
+    <LevelNet {circuit} settled={props.circuit} {net} {proofs} />
     {#if link}<AnalogNet {circuit} {link} {proofs} />{/if}
   {:else}
     <p class="p-4 unit">Nothing is connected yet. Add parts at Need.</p>
