@@ -39,6 +39,7 @@
         height="94"
         class="wanted"
       />
+      <path d="M{chart.wanted.from} 6V100M{chart.wanted.to} 6V100" class="ends" />
       {#each chart.volts as tick, i (i)}
         <path d="M36 {tick.y}H{width - 8}" stroke="var(--line)" /><text x="32" y={tick.y + 3} text-anchor="end"
           >{tick.text}</text
@@ -61,7 +62,12 @@
     flex-basis: 100%;
   }
   .wanted {
-    fill: var(--copper-soft);
+    fill: var(--copper);
+    opacity: 0.1;
+  }
+  .ends {
+    stroke: var(--copper);
+    stroke-dasharray: 1 3;
   }
   .line {
     fill: none;

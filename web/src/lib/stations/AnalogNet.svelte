@@ -134,7 +134,10 @@
         decades={transfer?.kind === 'light'}
       />
     {/if}
-    {#each results as result (result.key)}<Proof {result} />{/each}
+    {#each results as result (result.key)}<Proof
+        {result}
+        {...result.check === 'analog/divider' && result.unit === 'K' ? { word: 'warmth' } : {}}
+      />{/each}
   {/snippet}
 </Row>
 

@@ -87,11 +87,13 @@
   const silent = (end: NetEnd): string =>
     end.divider
       ? 'brings the voltage down; the pin proves it'
-      : end.kind === 'led'
-        ? 'its resistor is proved at Pins'
-        : end.kind === 'switch' || end.kind === 'passive'
-          ? 'has no levels of its own'
-          : 'only drives here; the other end proves it';
+      : net.protocol === 'analog' && end.controller
+        ? 'what its converter reads is proved below'
+        : end.kind === 'led'
+          ? 'its resistor is proved at Pins'
+          : end.kind === 'switch' || end.kind === 'passive'
+            ? 'has no levels of its own'
+            : 'only drives here; the other end proves it';
 </script>
 
 <Row subjects={[net.id]} head>

@@ -76,7 +76,8 @@
           class:over={bar.over}
         />{/each}
       <path d="M{chart.limit} 0V{HEIGHT - 12}" stroke="var(--ink)" stroke-width="1.5" />
-      {#each chart.ticks as tick (tick.x)}<text x={tick.x} y={HEIGHT - 2} text-anchor="middle">{S(tick.seconds)}</text
+      {#each chart.ticks as tick (tick.x)}<text x={tick.x} y={HEIGHT - 2} text-anchor={tick.x < 16 ? 'start' : 'middle'}
+          >{S(tick.seconds)}</text
         >{/each}
     </svg>
     <span class="unit">
