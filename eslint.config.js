@@ -80,7 +80,10 @@ export default ts.config(
     },
   },
   // Parts of this script run inside the page.
-  { files: ['scripts/lib/bench-edits.mjs', 'scripts/lib/bench-sweep.mjs'], languageOptions: { globals: { ...globals.browser } } },
+  {
+    files: ['scripts/lib/bench-edits.mjs', 'scripts/lib/bench-sweep.mjs'],
+    languageOptions: { globals: { ...globals.browser } },
+  },
   { files: ['core/test/**', 'cli/test/**', 'e2e/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
   ...floorRules,
   publicIndexOnly,

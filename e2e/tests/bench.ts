@@ -13,7 +13,6 @@ export class Bench {
   async open(station = 'need'): Promise<void> {
     await this.page.goto(`/#${station}`);
     await this.settled();
-    // Some stations come in a piece of their own.
     await this.page.locator('.station .row, .station table, .station p').first().waitFor();
   }
 
@@ -24,6 +23,8 @@ export class Bench {
 
   async go(key: string): Promise<void> {
     await this.page.locator('nav[aria-label="stations"] button', { hasText: key }).click();
+    // Some stations come in a piece of their own.
+    await this.page.locator(`.station[aria-label="${key}"]`).waitFor();
   }
 
   /** Brings a finding into hand by words of its sentence. */

@@ -1,6 +1,6 @@
 import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
-import type { SenseNeed } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
+import { sensingNeeds } from './need-words.ts';
 import { measureFor } from './sense-error.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
@@ -28,16 +28,10 @@ export interface BusShare {
   readonly rests: readonly (readonly [string, string | undefined])[];
 }
 
-/** Sensing needs that a part serves. */
-function needsOf(circuit: Circuit, part: string): SenseNeed[] {
-  const ids = circuit.parts.get(part)?.choice?.needs ?? [];
-  return circuit.plan.needs.filter((need): need is SenseNeed => need.kind === 'sense' && ids.includes(need.id));
-}
-
 function shareOf(circuit: Circuit, { part, port, label }: Member, clock: number): BusShare {
   const card = circuit.parts.get(part)?.card;
   const reading = card?.ports.find(({ id }) => id === port)?.reading;
-  const measures = card ? needsOf(circuit, part).flatMap((need) => measureFor(card, need) ?? []) : [];
+  const measures = card ? sensingNeeds(circuit, part).flatMap((need) => measureFor(card, need) ?? []) : [];
   const conversions = measures.map(({ conversion }) => conversion?.max ?? conversion?.typ ?? 0);
   return {
     label,
@@ -57,7 +51,7 @@ function shareOf(circuit: Circuit, { part, port, label }: Member, clock: number)
 /** What each part of a bus and its segments takes of the time, and the shortest interval that is asked of them. */
 export function busTime(circuit: Circuit, bus: BusNode): { shares: BusShare[]; interval: number | null } {
   const members = circuit.buses.filter(({ root }) => root === bus.id).flatMap((b) => b.members);
-  const intervals = members.flatMap(({ part }) => needsOf(circuit, part).map(({ interval }) => interval));
+  const intervals = members.flatMap(({ part }) => sensingNeeds(circuit, part).map(({ interval }) => interval));
   const clock = bus.clock ?? 100e3;
   return {
     shares: members.map((member) => shareOf(circuit, member, clock)).filter((s) => s.transfer + s.conversion > 0),

@@ -5,4 +5,10 @@ import { formatQuantity } from '../quantity/engineering.ts';
 export const servants = (circuit: Circuit, need: string): PartNode[] =>
   [...circuit.parts.values()].filter(({ choice }) => choice?.needs.includes(need));
 
+/** Sensing needs that a part serves. */
+export function sensingNeeds(circuit: Circuit, part: string): SenseNeed[] {
+  const ids = circuit.parts.get(part)?.choice?.needs ?? [];
+  return circuit.plan.needs.filter((need): need is SenseNeed => need.kind === 'sense' && ids.includes(need.id));
+}
+
 export const span = (need: SenseNeed) => `${need.from} to ${formatQuantity(need.to, need.unit, 4)}`;

@@ -2,7 +2,6 @@ import { toInterval } from '../card/to-interval.ts';
 import type { BusNode, Circuit, Net } from '../circuit/circuit.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { allPullUps, effectivePullUp } from '../physics/node.ts';
-import type { SenseNeed } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import {
   CONVERT_BITS,
@@ -15,6 +14,7 @@ import {
   SLOT_TIME,
 } from '../standard/one-wire.ts';
 import { LEAD_CAPACITANCE } from '../standard/practice.ts';
+import { sensingNeeds } from './need-words.ts';
 import { measureFor } from './sense-error.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
@@ -114,10 +114,7 @@ function round(circuit: Circuit, bus: BusNode): Result[] {
   let interval = Infinity;
   for (const { part } of bus.members) {
     const node = circuit.parts.get(part);
-    const needs = circuit.plan.needs.filter(
-      (need): need is SenseNeed => need.kind === 'sense' && (node?.choice?.needs.includes(need.id) ?? false),
-    );
-    for (const need of needs) {
+    for (const need of sensingNeeds(circuit, part)) {
       const figure = node && measureFor(node.card, need)?.conversion;
       interval = Math.min(interval, need.interval);
       conversion = Math.max(conversion, figure?.max ?? figure?.typ ?? 0);
