@@ -114,7 +114,7 @@ const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void
     'a thermistor with its curve',
     'levels',
     async (bench) => {
-      await bench.importFile('bead.json', bareThermistor());
+      await bench.openFile('Bare thermistor', bareThermistor());
       await bench.take(/bare resistance and has no fixed resistor/);
       await bench.remedy(/^Put /);
       await expect(bench.page.getByRole('img', { name: /bead: volts at the pin/ })).toBeVisible();
@@ -124,8 +124,7 @@ const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void
     'a configuration word',
     'bus',
     async (bench) => {
-      await bench.importFile('word.json', withWord());
-      await bench.settled();
+      await bench.openFile('A word', withWord());
       await bench.go('Bus');
       await bench.page.getByRole('button', { name: 'words' }).click();
       await expect(bench.page.getByRole('group', { name: /^set-up, register/ })).toBeVisible();

@@ -60,6 +60,13 @@ export class Bench {
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
   }
 
+  /** Imports a good file and waits until its plan is the open one. */
+  async openFile(name: string, text: string): Promise<void> {
+    await this.importFile(`${name}.json`, text);
+    await expect(this.page.locator('.plan-name')).toContainText(name);
+    await this.settled();
+  }
+
   async exported(): Promise<string> {
     const [download] = await Promise.all([this.page.waitForEvent('download'), this.menu('Export this plan')]);
     return textOf(download);

@@ -44,8 +44,7 @@ for (const [way, title] of [
   ['switched supplies', /Switch the supplies of .* in turn/],
 ] as const) {
   test(`two parts at one fixed address, to clean by ${way}`, async ({ page }) => {
-    await bench.importFile('same.json', sameAddress());
-    await bench.settled();
+    await bench.openFile('Same address', sameAddress());
     await bench.take(/both answer at 0x44/);
     await bench.remedy(title);
     await expect(verified(page)).toBeVisible();
@@ -55,8 +54,7 @@ for (const [way, title] of [
 }
 
 test('a double translation is taken out', async ({ page }) => {
-  await bench.importFile('twice.json', translatedTwice());
-  await bench.settled();
+  await bench.openFile('Twice', translatedTwice());
   await bench.take(/carries a translator of its own/);
   await bench.remedy(/Take top shelf sensor out from behind the translator and feed it from the 3\.3 V of controller/);
   await expect(page.locator('.tray .line', { hasText: 'translator of its own' })).toHaveCount(0);
@@ -75,8 +73,7 @@ test('an address is told in its three forms, and an 8-bit one is asked about and
 });
 
 test('a bare thermistor gets the resistor that was worked out, and its curve', async ({ page }) => {
-  await bench.importFile('bead.json', bareThermistor());
-  await bench.settled();
+  await bench.openFile('Bare thermistor', bareThermistor());
   await bench.go('Levels');
   await bench.take(/bare resistance and has no fixed resistor/);
   await bench.remedy(/^Put .* from the 3\.3 V of controller to bead/);
@@ -181,8 +178,7 @@ test('the first draft is settled in the order of its tray', async ({ page }) => 
 });
 
 test('a configuration word is put together from its fields, typed, and taken apart', async ({ page }) => {
-  await bench.importFile('word.json', withWord());
-  await bench.settled();
+  await bench.openFile('A word', withWord());
   await bench.go('Bus');
   await page.getByRole('button', { name: 'words' }).click();
   const group = page.getByRole('group', { name: /^set-up, register/ });

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { Bench, settleDraft } from './bench';
 
 let bench: Bench;
@@ -45,6 +45,7 @@ test('find or do: a part, a net, an action', async ({ page }) => {
   await page.keyboard.type('dark by night');
   await page.keyboard.press('Enter');
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await expect.poll(() => storedSetting(page, 'theme')).toBe('dark');
   await page.reload();
   await bench.settled();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
@@ -107,3 +108,21 @@ test('nothing is fetched from elsewhere', async ({ page }) => {
   for (const station of ['Levels', 'Bus', 'Pins', 'Power', 'Wiring', 'Parts']) await bench.go(station);
   expect([...hosts].filter((host) => !host.startsWith('localhost') && host !== '')).toEqual([]);
 });
+
+/** A setting as the browser keeps it: what is written a moment before a reload may still be on its way. */
+const storedSetting = (page: Page, key: string): Promise<unknown> =>
+  page.evaluate(
+    (name) =>
+      new Promise((done) => {
+        const opening = indexedDB.open('idle-breadboard');
+        opening.onsuccess = () => {
+          const get = opening.result.transaction('settings').objectStore('settings').get(name);
+          get.onsuccess = () => {
+            opening.result.close();
+            const found: unknown = get.result;
+            done(found && typeof found === 'object' ? Reflect.get(found, 'value') : undefined);
+          };
+        };
+      }),
+    key,
+  );

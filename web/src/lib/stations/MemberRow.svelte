@@ -194,8 +194,11 @@
           {word}
           label={member.label}
           value={choice?.words?.[word.id] ?? 0}
-          change={(value) =>
-            change((c) => ({ ...c, words: { ...c.words, [word.id]: value } }), `${word.name} of ${member.label}`)}
+          change={(next) =>
+            change(
+              (c) => ({ ...c, words: { ...c.words, [word.id]: next(c.words?.[word.id] ?? 0) } }),
+              `${word.name} of ${member.label}`,
+            )}
         />
       {/each}
     {/if}

@@ -15,7 +15,8 @@
     word: RegisterWord;
     label: string;
     value: number;
-    change: (value: number) => void;
+    /** Changes the word as the plan has it now, which may be ahead of what is shown. */
+    change: (next: (word: number) => number) => void;
   }
   let { word, label, value, change }: Props = $props();
   let trouble = $state('');
@@ -23,7 +24,7 @@
   function take(text: string) {
     const read = parseWord(text, word.bits);
     trouble = read === null ? `expected ${word.bits} bits, as ${formatWord(value, word.bits)} or 0b…` : '';
-    if (read !== null && read !== value) change(read);
+    if (read !== null && read !== value) change(() => read);
   }
 
   const bytes = $derived(
@@ -50,7 +51,7 @@
   {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
   <div class="fields">
     {#each word.fields as field (field.name)}
-      {@const now = fieldOf(value, field)}
+      {@const shown = fieldOf(value, field)}
       <label
         ><span class="unit"
           >{field.name}, {field.high === field.low ? `bit ${field.high}` : `bits ${field.high} to ${field.low}`}</span
@@ -58,10 +59,14 @@
         {#if field.choices}
           <select
             class="field"
-            value={String(now)}
-            onchange={(event) => change(withField(value, field, Number(event.currentTarget.value)))}
+            value={String(shown)}
+            onchange={(event) => {
+              const chosen = Number(event.currentTarget.value);
+              change((now) => withField(now, field, chosen));
+            }}
           >
-            {#if !field.choices.some((c) => c.value === now)}<option value={String(now)}>{now}, not described</option
+            {#if !field.choices.some((c) => c.value === shown)}<option value={String(shown)}
+                >{shown}, not described</option
               >{/if}
             {#each field.choices as c (c.value)}<option value={String(c.value)}>{c.value} · {c.says}</option>{/each}
           </select>
@@ -71,10 +76,11 @@
             type="number"
             min="0"
             max={mostOf(field)}
-            value={now}
+            value={shown}
             onchange={(event) => {
               const next = event.currentTarget.valueAsNumber;
-              if (Number.isInteger(next) && next >= 0 && next <= mostOf(field)) change(withField(value, field, next));
+              if (Number.isInteger(next) && next >= 0 && next <= mostOf(field))
+                change((now) => withField(now, field, next));
             }}
           />
         {/if}
