@@ -116,7 +116,7 @@ const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void
     async (bench) => {
       await bench.openFile('Bare thermistor', bareThermistor());
       await bench.take(/bare resistance and has no fixed resistor/);
-      await bench.remedy(/^Put /);
+      await bench.remedy(/^Give bead/);
       await expect(bench.page.getByRole('img', { name: /bead: volts at the pin/ })).toBeVisible();
     },
   ],

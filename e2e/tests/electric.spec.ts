@@ -76,7 +76,7 @@ test('a bare thermistor gets the resistor that was worked out, and its curve', a
   await bench.openFile('Bare thermistor', bareThermistor());
   await bench.go('Levels');
   await bench.take(/bare resistance and has no fixed resistor/);
-  await bench.remedy(/^Put .* from the 3\.3 V of controller to bead/);
+  await bench.remedy(/^Give bead a fixed resistor of/);
   const curve = page.getByRole('img', { name: /bead: volts at the pin/ });
   await expect(curve).toBeVisible();
   await expect(verified(page)).toBeVisible();

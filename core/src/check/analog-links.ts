@@ -7,7 +7,8 @@ import { dividerShare } from '../circuit/ends.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { analogNet } from '../physics/analog-front.ts';
 import { placesOver, shareAt } from '../physics/resistive.ts';
-import type { SenseNeed } from '../plan/plan.ts';
+import type { DividerHelper, SenseNeed } from '../plan/plan.ts';
+import { exact } from '../quantity/interval.ts';
 import { measureFor } from './sense-error.ts';
 
 export interface AnalogLink {
@@ -20,6 +21,7 @@ export interface AnalogLink {
   readonly need: SenseNeed | null;
   /** What stands at the pin besides the controller: the output, the middle of a divider, or the bare part. */
   readonly end: NetEnd;
+  readonly divider: DividerHelper | null;
 }
 
 /** One for each need that an analog part serves, one for a part that serves none. */
@@ -39,7 +41,9 @@ export function analogLinks(circuit: Circuit): AnalogLink[] {
         const measure = measureFor(part.card, need);
         return measure?.analog && analogNet(circuit, part, measure)?.id === net.id ? [{ need, measure }] : [];
       });
-      const plain = { part, net, adc, controller, end };
+      const helper = circuit.plan.helpers.find((h) => h.kind === 'divider' && h.id === end.part);
+      const divider = helper?.kind === 'divider' ? helper : null;
+      const plain = { part, net, adc, controller, end, divider };
       if (wanted.length === 0) found.push({ ...plain, measure: null, need: null });
       for (const { need, measure } of wanted) found.push({ ...plain, measure, need });
     }
@@ -61,7 +65,7 @@ function stretch(measure: Measure, need: SenseNeed): [number, number] {
 }
 
 /** The voltages that the pin sees over the wanted range, worst case; null where nothing is known. */
-export function pinVoltage(circuit: Circuit, link: AnalogLink): PinVoltage | null {
+export function pinVoltage(link: AnalogLink): PinVoltage | null {
   const { measure, need, end, net } = link;
   const transfer = measure?.analog;
   if (transfer && transfer.kind !== 'linear') {
@@ -73,9 +77,8 @@ export function pinVoltage(circuit: Circuit, link: AnalogLink): PinVoltage | nul
   }
   const supply = end.power.voltage;
   if (!supply) return null;
-  const divider = circuit.plan.helpers.find((h) => h.id === end.part);
-  const passes = divider?.kind === 'divider' ? dividerShare(divider) : { min: 1, max: 1 };
-  const through = divider?.kind === 'divider' ? `, through ${passes.max.toPrecision(3)}` : '';
+  const passes = link.divider ? dividerShare(link.divider) : exact(1);
+  const through = link.divider ? `, through ${passes.max.toPrecision(3)}` : '';
   if (transfer && need && measure) {
     const [a, b] = stretch(measure, need);
     const at = (x: number, bound: 'min' | 'max', volts: number) => {

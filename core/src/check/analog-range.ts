@@ -13,7 +13,7 @@ const meta: CheckMeta = {
 };
 
 function judge(circuit: Circuit, link: AnalogLink): Result[] {
-  const seen = pinVoltage(circuit, link);
+  const seen = pinVoltage(link);
   if (!seen) return [];
   const limit = fullScale(link);
   const margin = limit - seen.high;

@@ -46,7 +46,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
         value: p.ohms.typ,
         unit: 'Ω',
       })),
-      rests: all.map(({ source }) => (source ? ([source.card, source.source] as const) : null)),
+      rests: all.map(({ figure }) => (figure ? ([figure.card, figure.source] as const) : null)),
     }),
   ];
 }

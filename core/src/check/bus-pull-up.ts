@@ -25,7 +25,7 @@ const weak: CheckMeta = {
 /** Clock of a bus that states none: standard mode. */
 const modeOf = (net: Net): BusMode | null => modeFor(net.clock ?? 100e3);
 const fittedRests = (net: Net) =>
-  allPullUps(net).map(({ source }) => (source ? ([source.card, source.source] as const) : null));
+  allPullUps(net).map(({ figure }) => (figure ? ([figure.card, figure.source] as const) : null));
 const i2cNets = (circuit: Circuit) => circuit.nets.filter((net) => net.protocol === 'i2c');
 
 function capacitanceSum(net: Net): string {

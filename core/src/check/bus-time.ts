@@ -8,14 +8,15 @@ const meta: CheckMeta = {
   id: 'bus/time',
   title: 'All readings of a bus fit into the interval',
   station: 'bus',
-  rule: 'Σ (bytes × 9 + start and stop) ÷ clock, plus every conversion one after the other, is at most the shortest interval between readings of the parts on the bus.',
+  rule: 'Σ (bytes × 9 + start and stop) ÷ clock on I²C, bytes × 8 ÷ clock on SPI, plus every conversion one after the other, is at most the shortest interval between readings of the parts on the bus.',
   source: 'UM10204 §3.1 (from memory): nine clocks a byte; the cards',
   breaks: 'fault',
 };
 
-/** Clocks of a byte with its acknowledge, and of start and stop. */
-const BYTE = 9;
-const START_STOP = 2;
+/** Clocks of a byte - on I²C with its acknowledge - and of start and stop. */
+const CLOCKS = { i2c: { byte: 9, frame: 2 }, spi: { byte: 8, frame: 0 } } as const;
+type Clocked = keyof typeof CLOCKS;
+const isClocked = (protocol: BusNode['protocol']): protocol is Clocked => protocol in CLOCKS;
 
 export interface BusShare {
   readonly label: string;
@@ -28,7 +29,8 @@ export interface BusShare {
   readonly rests: readonly (readonly [string, string | undefined])[];
 }
 
-function shareOf(circuit: Circuit, { part, port, label }: Member, clock: number): BusShare {
+function shareOf(circuit: Circuit, { part, port, label }: Member, clock: number, on: Clocked): BusShare {
+  const { byte, frame } = CLOCKS[on];
   const card = circuit.parts.get(part)?.card;
   const reading = card?.ports.find(({ id }) => id === port)?.reading;
   const measures = card ? sensingNeeds(circuit, part).flatMap((need) => measureFor(card, need) ?? []) : [];
@@ -37,7 +39,7 @@ function shareOf(circuit: Circuit, { part, port, label }: Member, clock: number)
     label,
     part,
     bytes: reading?.bytes ?? null,
-    transfer: reading ? (reading.bytes * BYTE + START_STOP) / clock : 0,
+    transfer: reading ? (reading.bytes * byte + frame) / clock : 0,
     conversion: Math.max(0, ...conversions),
     rests: card
       ? [
@@ -53,14 +55,19 @@ export function busTime(circuit: Circuit, bus: BusNode): { shares: BusShare[]; i
   const members = circuit.buses.filter(({ root }) => root === bus.id).flatMap((b) => b.members);
   const intervals = members.flatMap(({ part }) => sensingNeeds(circuit, part).map(({ interval }) => interval));
   const clock = bus.clock ?? 100e3;
+  const { protocol } = bus;
+  if (!isClocked(protocol)) return { shares: [], interval: null };
   return {
-    shares: members.map((member) => shareOf(circuit, member, clock)).filter((s) => s.transfer + s.conversion > 0),
+    shares: members
+      .map((member) => shareOf(circuit, member, clock, protocol))
+      .filter((s) => s.transfer + s.conversion > 0),
     interval: intervals.length > 0 ? Math.min(...intervals) : null,
   };
 }
 
 function judge(circuit: Circuit, bus: BusNode): Result[] {
-  if (bus.protocol === 'onewire' || bus.root !== bus.id) return [];
+  if (!isClocked(bus.protocol) || bus.root !== bus.id) return [];
+  const { byte, frame } = CLOCKS[bus.protocol];
   const { shares, interval } = busTime(circuit, bus);
   if (interval === null || shares.length === 0) return [];
   const total = shares.reduce((sum, s) => sum + s.transfer + s.conversion, 0);
@@ -83,7 +90,7 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
       workings: [
         ...shares.map((s) => ({
           name: s.label,
-          sum: `${s.bytes === null ? 'bytes not stated' : `(${s.bytes} × ${BYTE} + ${START_STOP}) ÷ ${formatQuantity(bus.clock ?? 100e3, 'Hz')}`}${s.conversion > 0 ? ` + ${S(s.conversion)} conversion` : ''}`,
+          sum: `${s.bytes === null ? 'bytes not stated' : `(${s.bytes} × ${byte}${frame > 0 ? ` + ${frame}` : ''}) ÷ ${formatQuantity(bus.clock ?? 100e3, 'Hz')}`}${s.conversion > 0 ? ` + ${S(s.conversion)} conversion` : ''}`,
           value: s.transfer + s.conversion,
           unit: 's',
         })),

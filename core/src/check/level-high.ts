@@ -126,7 +126,7 @@ function restPair(
       receives: levelAt(need, 'max', volts),
       margin,
       subject: net.id,
-      rests: net.pullUps.flatMap(({ source }) => (source ? [[source.card, source.source] as const] : [])),
+      rests: net.pullUps.flatMap(({ figure }) => (figure ? [[figure.card, figure.source] as const] : [])),
     };
   }
   return worst;

@@ -98,7 +98,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
       workings,
       rests: [
         worst ? [worst.end.card, worst.end.levels.absoluteMax?.source] : null,
-        ...pulls.map(({ source }) => (source ? ([source.card, source.source] as const) : null)),
+        ...pulls.map(({ figure }) => (figure ? ([figure.card, figure.source] as const) : null)),
       ],
     }),
   ];

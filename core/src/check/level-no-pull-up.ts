@@ -46,7 +46,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
             ]
           : []),
       ],
-      rests: weak?.source ? [[weak.source.card, weak.source.source]] : [],
+      rests: weak?.figure ? [[weak.figure.card, weak.figure.source]] : [],
     }),
   ];
 }

@@ -66,7 +66,7 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
   const { peak, limit, margin } = worst;
   const measuredText = formatQuantity(peak.volts, 'V');
   const limitText = formatQuantity(limit.volts, 'V');
-  const fitted = net.pullUps.flatMap(({ source }) => (source ? [[source.card, source.source] as const] : []));
+  const fitted = net.pullUps.flatMap(({ figure }) => (figure ? [[figure.card, figure.source] as const] : []));
   const high = peak.end?.levels.outputHigh;
   return [
     result(circuit, meta, {

@@ -7,7 +7,7 @@ const meta: CheckMeta = {
   id: 'level/translator',
   title: 'A translator fits its two sides',
   station: 'levels',
-  rule: 'Both sides fed from two different voltages, the lower on the low side; enough channels; an open-drain style for lines that both sides pull low, one direction for all lines of the other kind; a clock that it follows, its own pull-ups and the capacitance of both sides counted. A divider lets signals through to the controller only.',
+  rule: 'Both sides fed from two different voltages, the lower on the low side; enough channels; an open-drain style for lines that both sides pull low, one direction for all lines of the other kind; a clock that it follows (what its own pull-ups and both sides’ capacitance make of the edge is judged by bus/pull-up-weak). A divider lets signals through to the controller only.',
   source: 'the translator’s card',
   breaks: 'fault',
 };

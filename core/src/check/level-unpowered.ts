@@ -1,6 +1,6 @@
 import type { Circuit, Net, NetEnd, Power } from '../circuit/circuit.ts';
 import { levelAt, levelVolts, type Resolved } from '../circuit/level.ts';
-import { allPullUps, driverPeak } from '../physics/node.ts';
+import { allPullUps, driverPeak, type Fed } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { capital } from './words.ts';
 import { result, type Check, type CheckMeta, type Result, type Severity } from './result.ts';
@@ -35,7 +35,7 @@ function outlives(power: Pick<Power, 'source' | 'switches'>, end: NetEnd): 'swit
   return power.source !== null && end.power.source !== null && power.source !== end.power.source ? 'source' : null;
 }
 
-function pushes(circuit: Circuit, net: Net, end: NetEnd): Push[] {
+function pushes(net: Net, end: NetEnd): Push[] {
   const found: Push[] = [];
   for (const other of net.ends) {
     const peak = other === end ? null : driverPeak(other);
@@ -45,8 +45,7 @@ function pushes(circuit: Circuit, net: Net, end: NetEnd): Push[] {
     found.push({ by: other.label, volts: peak.volts, sum: peak.sum, ohms, switched: how === 'switch' });
   }
   for (const pull of allPullUps(net)) {
-    const rail = circuit.rails.get(pull.rail) ?? circuit.rails.get(pull.root);
-    const how = rail && outlives({ source: rail.source, switches: rail.switches }, end);
+    const how = outlives(pull, end);
     if (!how) continue;
     found.push({
       by: `the pull-up ${pull.label}`,
@@ -75,8 +74,13 @@ function severityOf(push: Push, broken: boolean): Severity | null {
 function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
   const stands = standsOff(end);
   if (!stands || end.divider || end.power.rail === null) return [];
-  // The one that limits its current least is the worst of those that are too high.
-  const [worst] = pushes(circuit, net, end).sort((a, b) => (a.ohms ?? 0) - (b.ohms ?? 0) || b.volts - a.volts);
+  const all = pushes(net, end);
+  const tooHigh = all.filter(({ volts }) => volts > stands.volts + 1e-9);
+  // Of those that are too high the one that limits its current least is the worst; else the highest.
+  const [worst] =
+    tooHigh.length > 0
+      ? tooHigh.sort((a, b) => (a.ohms ?? 0) - (b.ohms ?? 0) || b.volts - a.volts)
+      : all.sort((a, b) => b.volts - a.volts);
   if (!worst) return [];
   const margin = stands.volts - worst.volts;
   const broken = margin < -1e-9;
@@ -120,64 +124,53 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
 }
 
 /**
- * A pull-up whose rail is switched off pulls down: its rail is near ground then. Reported per part that can be off, where
- * somebody else on the line still wants to read a high.
+ * A pull-up whose rail is switched off pulls down: its rail is near ground then. All that can be off are taken to be off
+ * together; what stays on has to lift the line for those that still read it.
  */
 function dragged(circuit: Circuit, net: Net): Result[] {
-  const own = net.pullUps.filter((p) => p.fitted !== null && p.voltage !== null);
-  return own.flatMap((pull): Result[] => {
-    const rail = circuit.rails.get(pull.rail) ?? circuit.rails.get(pull.root);
-    const end = net.ends.find(({ part, signal }) => pull.fitted?.part === part && pull.fitted.signal === signal);
-    if (!rail || !end || end.power.switches.length === 0) return [];
-    const others = allPullUps(net).filter((p) => p !== pull && !isOff(circuit, p.rail, end));
-    const reading = net.ends.filter(
-      (e) => e !== end && e.levels.inputHigh && e.power.voltage && e.power.switches.length === 0,
-    );
-    const hardest = reading
-      .map((e) => ({
-        e,
-        volts: e.levels.inputHigh && e.power.voltage ? levelVolts(e.levels.inputHigh, 'max', e.power.voltage.min) : 0,
-      }))
-      .reduce<{ e: NetEnd; volts: number } | null>((a, b) => (a && a.volts >= b.volts ? a : b), null);
-    if (others.length === 0 || !hardest) return [];
-    const up = others.reduce((g, p) => g + 1 / p.ohms.max, 0);
-    const down = 1 / pull.ohms.min;
-    const volts = others.reduce((sum, p) => sum + p.voltage.min / p.ohms.max, 0) / (up + down);
-    const margin = volts - hardest.volts;
-    const V = (x: number) => formatQuantity(x, 'V', 3);
-    return [
-      result(circuit, meta, {
-        subjects: [`${end.part}.${end.signal}`, net.id, 'pull-up'],
-        severity: margin < 0 ? 'fault' : null,
-        measured: volts,
-        limit: hardest.volts,
-        unit: 'V',
-        margin,
-        message:
-          margin < 0
-            ? `While the supply of ${end.label} is off, its own pull-up drags ${net.label} to ${V(volts)}; ${hardest.e.label} needs ${V(hardest.volts)}.`
-            : `While the supply of ${end.label} is off, its own pull-up leaves ${V(volts)} on ${net.label}.`,
-        meaning:
-          'The rail of a part that is off lies near ground, and its pull-ups pull there: the bus is dead for the others.',
-        workings: [
-          {
-            name: `left on ${net.label}`,
-            sum: `${others.map((p) => formatQuantity(p.ohms.max, 'Ω')).join(' ∥ ')} up, ${formatQuantity(pull.ohms.min, 'Ω')} down`,
-            value: volts,
-            unit: 'V',
-          },
-          { name: `${hardest.e.label} needs`, sum: 'for a high', value: hardest.volts, unit: 'V' },
-        ],
-        rests: [pull.source ? [pull.source.card, pull.source.source] : null],
-      }),
-    ];
-  });
-}
-
-/** True for a rail that goes off with the supply of the end. */
-function isOff(circuit: Circuit, ref: string, end: NetEnd): boolean {
-  const rail = circuit.rails.get(ref);
-  return rail?.switches.some((s) => end.power.switches.includes(s)) ?? false;
+  const pulls = allPullUps(net);
+  const off = pulls.filter(({ switches }) => switches.length > 0);
+  const on = pulls.filter(({ switches }) => switches.length === 0);
+  const hardest = net.ends
+    .flatMap((end) =>
+      end.levels.inputHigh && end.power.voltage && end.power.switches.length === 0
+        ? [{ label: end.label, volts: levelVolts(end.levels.inputHigh, 'max', end.power.voltage.min) }]
+        : [],
+    )
+    .reduce<{ label: string; volts: number } | null>((a, b) => (a && a.volts >= b.volts ? a : b), null);
+  if (off.length === 0 || on.length === 0 || !hardest) return [];
+  const siemens = on.reduce((g, p) => g + 1 / p.ohms.max, 0) + off.reduce((g, p) => g + 1 / p.ohms.min, 0);
+  const volts = on.reduce((sum, p) => sum + p.voltage.min / p.ohms.max, 0) / siemens;
+  const margin = volts - hardest.volts;
+  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const R = (list: readonly Fed[], bound: 'min' | 'max') =>
+    list.map((p) => formatQuantity(p.ohms[bound], 'Ω')).join(' ∥ ');
+  return [
+    result(circuit, meta, {
+      subjects: [
+        net.id,
+        'pull-up',
+        ...off.flatMap(({ fitted }) => (fitted ? [`${fitted.part}.${fitted.signal}`] : [])),
+      ],
+      keyed: [net.id, 'pull-up'],
+      severity: margin < 0 ? 'fault' : null,
+      measured: volts,
+      limit: hardest.volts,
+      unit: 'V',
+      margin,
+      message:
+        margin < 0
+          ? `With the switched supplies off, the pull-ups ${off.map(({ label }) => label).join(' and ')} drag ${net.label} to ${V(volts)}; ${hardest.label} needs ${V(hardest.volts)}.`
+          : `With the switched supplies off ${V(volts)} is left on ${net.label}.`,
+      meaning:
+        'The rail of a part that is off lies near ground, and its pull-ups pull there: the bus is dead for the others.',
+      workings: [
+        { name: `left on ${net.label}`, sum: `${R(on, 'max')} up, ${R(off, 'min')} down`, value: volts, unit: 'V' },
+        { name: `${hardest.label} needs`, sum: 'for a high', value: hardest.volts, unit: 'V' },
+      ],
+      rests: off.map(({ figure }) => (figure ? ([figure.card, figure.source] as const) : null)),
+    }),
+  ];
 }
 
 export const levelUnpowered: Check = {

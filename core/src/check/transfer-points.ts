@@ -1,6 +1,5 @@
 /** The voltage at the pin over the reading, at the usual figures: what the transfer curve draws. */
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit } from '../circuit/circuit.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { dividerShare } from '../circuit/ends.ts';
 import { placesOver, shareAt } from '../physics/resistive.ts';
@@ -22,7 +21,7 @@ const BEYOND = 0.15;
  * Points of the curve, from a little below to a little above the wanted range, inside what the card states.
  * @returns none where the part measures nothing that is wanted, or has no resistor yet
  */
-export function transferPoints(circuit: Circuit, link: AnalogLink): TransferPoint[] {
+export function transferPoints(link: AnalogLink): TransferPoint[] {
   const { measure, need, adc } = link;
   const transfer = measure?.analog;
   if (!measure || !need || !transfer) return [];
@@ -42,8 +41,7 @@ export function transferPoints(circuit: Circuit, link: AnalogLink): TransferPoin
     return placesOver(transfer, { from, to }).map((at) => counted(at, rail * shareAt(transfer, fixed.ohms.typ, at)));
   }
   const supply = link.end.power.voltage?.typ ?? 0;
-  const helper = circuit.plan.helpers.find(({ id }) => id === link.end.part);
-  const passes = helper?.kind === 'divider' ? dividerShare(helper).typ : 1;
+  const passes = link.divider ? dividerShare(link.divider).typ : 1;
   const [low, high] = [levelVolts(transfer.low, 'typ', supply), levelVolts(transfer.high, 'typ', supply)];
   const { range } = measure;
   return [from, to].map((at) =>

@@ -1,4 +1,5 @@
 import type { Circuit } from '../circuit/circuit.ts';
+import { COUNTED_UNITS } from '../quantity/engineering.ts';
 import { CHECKS } from './registry.ts';
 import { SEVERITIES, type Result } from './result.ts';
 
@@ -13,12 +14,9 @@ export interface Verdict {
   readonly onTrust: number;
 }
 
-/** Units that count things: a margin of one is as good as any there. */
-const COUNTED: ReadonlySet<string> = new Set(['', 'signals', 'functions', 'pull-ups', 'parts']);
-
 /** A margin as a share of the figures it lies between, so that volts and ohms can be ranked together. */
 export function relativeMargin(r: Result): number {
-  if (!r.ranked || r.margin === null || COUNTED.has(r.unit)) return Infinity;
+  if (!r.ranked || r.margin === null || COUNTED_UNITS.has(r.unit)) return Infinity;
   const size = Math.max(Math.abs(r.limit ?? 0), Math.abs(r.measured ?? 0));
   return size === 0 ? Infinity : r.margin / size;
 }

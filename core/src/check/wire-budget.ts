@@ -5,6 +5,8 @@ import { allPullUps, effectivePullUp } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import {
   CONVERT_BITS,
+  MOST_BITS,
+  oneWireConversion,
   ONE_WIRE_LOW,
   ONE_WIRE_TIMING_SOURCE,
   READING_BITS,
@@ -117,7 +119,8 @@ function round(circuit: Circuit, bus: BusNode): Result[] {
     for (const need of sensingNeeds(circuit, part)) {
       const figure = node && measureFor(node.card, need)?.conversion;
       interval = Math.min(interval, need.interval);
-      conversion = Math.max(conversion, figure?.max ?? figure?.typ ?? 0);
+      // Where a card says nothing, the longest of its class.
+      conversion = Math.max(conversion, figure?.max ?? figure?.typ ?? oneWireConversion(MOST_BITS));
       if (node && figure) rests.push([node.card.id, figure.source]);
     }
   }

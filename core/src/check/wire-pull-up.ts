@@ -49,7 +49,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
           unit: 'Ω',
         },
       ],
-      rests: net.pullUps.map(({ source }) => (source ? [source.card, source.source] : null)),
+      rests: net.pullUps.map(({ figure }) => (figure ? [figure.card, figure.source] : null)),
     }),
   ];
 }

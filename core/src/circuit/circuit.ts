@@ -113,10 +113,13 @@ export interface PullUp {
   /** Voltage it pulls to. */
   readonly voltage: Interval | null;
   readonly root: string;
+  /** Where that voltage comes from, and what can switch it off. */
+  readonly source: string | null;
+  readonly switches: readonly string[];
   readonly helper: string | null;
   readonly fitted: { part: string; signal: string; removable: 'jumper' | 'solder' | 'no' } | null;
   readonly label: string;
-  readonly source: { card: string; source: string } | null;
+  readonly figure: { card: string; source: string } | null;
 }
 
 export interface Net {

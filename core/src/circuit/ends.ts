@@ -95,10 +95,12 @@ export function weakPullUp(controller: PartNode, trunk: Trunk, power: PowerGraph
     rail: on.rail ?? '',
     voltage: on.voltage,
     root: on.rail ?? '',
+    source: on.source,
+    switches: on.switches,
     helper: null,
     fitted: null,
     label: 'inside the controller',
-    source: { card: controller.card.id, source: io.weakPull.source },
+    figure: { card: controller.card.id, source: io.weakPull.source },
   };
 }
 

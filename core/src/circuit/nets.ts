@@ -121,10 +121,12 @@ function pullUpHelpers(plan: Plan, power: PowerGraph): Map<string, PullUp[]> {
       rail: helper.to,
       voltage: rail?.voltage ?? null,
       root: rail?.root ?? helper.to,
+      source: rail?.source ?? null,
+      switches: rail?.switches ?? [],
       helper: helper.id,
       fitted: null,
       label: `resistor ${helper.id}`,
-      source: null,
+      figure: null,
     };
     map.set(key, [...(map.get(key) ?? []), entry]);
   }
@@ -221,10 +223,12 @@ function fittedPullUp(end: NetEnd, parts: ReadonlyMap<string, PartNode>, power: 
       rail: on.rail ?? `${part.id}.${fitted.to}`,
       voltage: on.voltage,
       root: on.rail ?? `${part.id}.${fitted.to}`,
+      source: on.source,
+      switches: on.switches,
       helper: null,
       fitted: { part: part.id, signal: end.signal, removable: fitted.removable },
       label: `on ${part.label}`,
-      source: { card: part.card.id, source: fitted.value.source },
+      figure: { card: part.card.id, source: fitted.value.source },
     },
   ];
 }

@@ -145,19 +145,18 @@ export function usualEdges(line: BusLine, rising: boolean): ReadonlyMap<string, 
   return remembered(line, [USUAL], rising, () => inOrder(line, edgesOf(line, USUAL, sink, rising)));
 }
 
+/** The state of the bus in which a net rises slowest. */
+export function slowestLine(circuit: Circuit, net: Net): BusLine {
+  const seconds = (line: BusLine) => slowestEdges(line).get(net.id)?.seconds ?? Infinity;
+  return linesOf(circuit, net).reduce((a, b) => (seconds(b) > seconds(a) ? b : a));
+}
+
 /**
  * The slowest rise of a net, 30 to 70 %, over every state of the bus and the ends of every figure.
  * @returns seconds; null when it may never reach 70 %
  */
-export function slowestRise(circuit: Circuit, net: Net): number | null {
-  let worst = 0;
-  for (const line of linesOf(circuit, net)) {
-    const seconds = slowestEdges(line).get(net.id)?.seconds ?? null;
-    if (seconds === null) return null;
-    worst = Math.max(worst, seconds);
-  }
-  return worst;
-}
+export const slowestRise = (circuit: Circuit, net: Net): number | null =>
+  slowestEdges(slowestLine(circuit, net)).get(net.id)?.seconds ?? null;
 
 /** True for a net whose edge depends on more than one resistor and one capacitor: the formula does not reach it. */
 export const isJoined = (circuit: Circuit, net: Net): boolean =>

@@ -3,12 +3,14 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PullUp } from '../circuit/circuit.ts';
 import {
   BODY_DIODE,
+  BUS_SWITCH_RESISTANCE,
   PASS_OVERDRIVE,
   PASS_RESISTANCE,
   PASS_THRESHOLD,
   PROTECTION_DIODE,
   SINK_RESISTANCE,
 } from '../standard/practice.ts';
+import { SINK_VOLTAGE } from '../standard/bus-timing.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { Network, TransistorModel } from './network.ts';
 
@@ -89,7 +91,7 @@ function switchJunction(circuit: Circuit, upstream: Net, segment: Net): Junction
     high: segment.id,
     gate: supply,
     threshold: PASS_THRESHOLD,
-    gain: passOf(PASS_RESISTANCE * 4),
+    gain: passOf(BUS_SWITCH_RESISTANCE),
     body: false,
   };
 }
@@ -168,8 +170,8 @@ const pullUpsOf = (net: Net): PullUp[] => (net.weak ? [...net.pullUps, net.weak]
 const hasDiode = (end: NetEnd): boolean => end.levels.absoluteMax?.unit === 'offset' && end.power.rail !== null;
 
 /** What a sink at its weakest adds to the line when it is on, Ω. */
-export const sinkResistance = (end: NetEnd | undefined): number =>
-  end?.levels.sink ? 0.4 / end.levels.sink : SINK_RESISTANCE;
+const sinkResistance = (end: NetEnd | undefined): number =>
+  end?.levels.sink ? SINK_VOLTAGE / end.levels.sink : SINK_RESISTANCE;
 
 export interface LineNetwork {
   readonly network: Network;

@@ -89,19 +89,6 @@ export function fixedResistors(transfer: Resistive, wanted: Range, series: Serie
     .sort((a, b) => b.evenness - a.evenness || a.ohms - b.ohms);
 }
 
-/**
- * The resistor at which both ends and the middle of the range lie on one line: a well-known method for thermistors
- * (handbooks of the trade, from memory). Rf = (Rm × (Ra + Rb) − 2 × Ra × Rb) ÷ (Ra + Rb − 2 × Rm).
- * @returns Ω; null where no resistor does that
- */
-export function threePointResistor(transfer: Resistive, wanted: Range): number | null {
-  const a = resistanceAt(transfer, wanted.from);
-  const m = resistanceAt(transfer, (wanted.from + wanted.to) / 2);
-  const b = resistanceAt(transfer, wanted.to);
-  const ohms = (m * (a + b) - 2 * a * b) / (a + b - 2 * m);
-  return ohms > 0 && Number.isFinite(ohms) ? ohms : null;
-}
-
 /** Power turned to heat in the part itself, W, and how much it warms by it, K; the warmth only where the card says. */
 export function selfHeating(
   transfer: Resistive,

@@ -136,6 +136,35 @@ export function addEmptyBus(plan: Plan, protocol: SharedProtocol): { plan: Plan;
   return { plan: addBus(plan, { id: bus, name, protocol, lines, ...clock }), bus };
 }
 
+/** Hangs a bus on a channel of a bus switch, where it has no pins of its own, or back on the controller. */
+export const hangBus = (plan: Plan, id: string, behind: Bus['behind'] | null): Plan =>
+  changeBus(plan, id, (bus) => {
+    const { behind: _old, ...plain } = bus;
+    return behind ? { ...forgetBusPins(plain), behind } : plain;
+  });
+
+/**
+ * A part that lives on its data line has its supply terminals on ground; otherwise they are fed.
+ * @param supplies of its card
+ * @param rail null: it lives on the line
+ */
+export function feedByLine(
+  plan: Plan,
+  part: string,
+  port: string,
+  supplies: readonly { id: string }[],
+  rail: string | null,
+): Plan {
+  const changed = changePort(plan, part, port, ({ parasite: _old, ...rest }) =>
+    rail === null ? { ...rest, parasite: true } : rest,
+  );
+  return changePart(changed, part, (choice) => {
+    const others = Object.entries(choice.feeds).filter(([supply]) => !supplies.some(({ id }) => id === supply));
+    const fed = rail === null ? [] : supplies.map(({ id }) => [id, rail] as const);
+    return { ...choice, feeds: Object.fromEntries([...others, ...fed]) };
+  });
+}
+
 /** Takes a bus away with its pull-ups; parts that hung on it hang on none. */
 export const removeBus = (plan: Plan, id: string): Plan => ({
   ...plan,

@@ -13,23 +13,20 @@ const PREFIXES: readonly (readonly [string, number])[] = [
 
 const EXPONENT_OF = new Map<string, number>([...PREFIXES, ['u', -6], ['μ', -6], ['K', 3]]);
 
-/** Units that take no prefix, because the trade never writes one there. */
-const PLAIN_UNITS = new Set([
-  '°C',
-  '%',
-  '%RH',
-  'ppm',
-  'lx',
-  'µg/m³',
-  'l/min',
-  'days',
+/** Units that count things: a margin of one is as good as any there, and no mark on a line says more. */
+export const COUNTED_UNITS: ReadonlySet<string> = new Set([
+  '',
   'pull-ups',
   'signals',
   'functions',
-  'years',
   'parts',
-  '',
+  'translators',
+  'directions',
+  'bytes',
 ]);
+
+/** Units that take no prefix, because the trade never writes one there. */
+const PLAIN_UNITS = new Set(['°C', '%', '%RH', 'ppm', 'lx', 'µg/m³', 'l/min', 'days', 'years', ...COUNTED_UNITS]);
 
 /** A mass is stored in kilograms and spoken of in grams. */
 const SPOKEN: Readonly<Record<string, { unit: string; factor: number }>> = { kg: { unit: 'g', factor: 1000 } };

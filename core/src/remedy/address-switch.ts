@@ -7,12 +7,9 @@ import { addBus, addHelper, freeId, setBus, setFeed, setOpened } from '../plan/e
 import { cheapestFirst } from '../plan/cost.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';
-import { addPullUps, pullRail } from './pull-up.ts';
+import { railOf } from './level.ts';
+import { addPullUps, logicRail } from './pull-up.ts';
 import type { Candidate, Context } from './remedy.ts';
-
-/** The controller's logic rail. */
-const logicRail = (circuit: Circuit): string | null =>
-  circuit.nets[0] ? pullRail(circuit, { ...circuit.nets[0], beyond: null }) : null;
 
 const namesOf = (members: readonly Member[]) => members.map(({ label }) => label).join(' and ');
 
@@ -89,10 +86,8 @@ export function byGates({ circuit, library }: Context, members: readonly Member[
   let plan = circuit.plan;
   for (const [i, { part, port }] of members.entries()) {
     const node = circuit.parts.get(part);
-    const reference = node?.card.signals.find(({ id }) =>
-      Object.values(node.card.ports.find((p) => p.id === port)?.lines ?? {}).includes(id),
-    )?.reference;
-    const far = node?.choice?.feeds[reference ?? node.card.supplies[0]?.id ?? ''];
+    const [signal = ''] = Object.values(node?.card.ports.find(({ id }) => id === port)?.lines ?? {});
+    const far = railOf(circuit, { part, signal });
     if (!node || !far) return [];
     plan = addHelper(plan, {
       id: freeId(plan, 'gate'),

@@ -6,9 +6,10 @@ import { driverPeak } from '../physics/node.ts';
 import { dividers } from '../physics/divider.ts';
 import { fixedResistors } from '../physics/resistive.ts';
 import { addHelper, changeHelper, freeId } from '../plan/edits.ts';
+import type { Plan } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { divide, feedFromLogic } from './level.ts';
-import { pullRail } from './pull-up.ts';
+import { logicRail } from './pull-up.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 
 const linkOf = (circuit: Circuit, net: string | undefined): AnalogLink | undefined =>
@@ -19,14 +20,16 @@ export const analogRangeRemedies: Proposer = (context) => {
   const { circuit, finding } = context;
   const link = linkOf(circuit, finding.subjects[0]);
   if (!link) return [];
-  const there = circuit.plan.helpers.find(({ id }) => id === link.end.part);
-  const above = circuit.nets.find(({ beyond }) => beyond !== null && beyond === there?.id)?.ends[0];
-  const peak = above && driverPeak(above);
-  if (there?.kind === 'divider' && peak) return resized(circuit, link, there.id, peak.volts);
+  if (link.divider) return resized(circuit, link);
   return [...divide(context, link.net, fullScale(link)), ...feedFromLogic(context, link.end)];
 };
 
-function resized(circuit: Circuit, link: AnalogLink, id: string, volts: number): Candidate[] {
+/** The divider of a link, worked out anew for what drives it. */
+function resized(circuit: Circuit, link: AnalogLink): Candidate[] {
+  const id = link.divider?.id;
+  const above = circuit.nets.find(({ beyond }) => beyond !== null && beyond === id)?.ends[0];
+  const volts = above && driverPeak(above)?.volts;
+  if (!id || volts === undefined) return [];
   const most = link.adc.sourceResistance ? toInterval(link.adc.sourceResistance).min : undefined;
   const [best] = dividers(volts, fullScale(link), circuit.plan.rules.series, most);
   if (!best) return [];
@@ -43,11 +46,22 @@ function resized(circuit: Circuit, link: AnalogLink, id: string, volts: number):
 /** A divider whose two resistors side by side the converter takes. */
 export const analogSourceRemedies: Proposer = ({ circuit, finding }) => {
   const link = linkOf(circuit, finding.subjects[0]);
-  const there = circuit.plan.helpers.find(({ id }) => id === link?.end.part);
-  const above = circuit.nets.find(({ beyond }) => beyond !== null && beyond === there?.id)?.ends[0];
-  const peak = above && driverPeak(above);
-  return link && there && peak ? resized(circuit, link, there.id, peak.volts) : [];
+  return link ? resized(circuit, link) : [];
 };
+
+/**
+ * The plan with a fixed resistor of so many ohms for a bare part: the one that is there changed, or a new one from the rail
+ * that the converter follows, else from the controller's own.
+ */
+export function withFixedResistor(circuit: Circuit, plan: Plan, link: AnalogLink, ohms: number): Plan | null {
+  const { fixed, of, line } = link.net;
+  if (fixed) return changeHelper(plan, fixed.helper, (h) => (h.kind === 'fixed' ? { ...h, ohms } : h));
+  const follows = `${link.controller.id}.${link.adc.follows}`;
+  const to = circuit.rails.has(follows) ? follows : logicRail(circuit);
+  const [part = '', port = ''] = of.split('.');
+  if (!to) return null;
+  return addHelper(plan, { id: freeId(plan, `fixed-${part}`), kind: 'fixed', part, port, line, to, ohms });
+}
 
 /** The fixed resistor with the most even slope over the wanted range, and the two next to it. */
 export const fixedResistorRemedies: Proposer = ({ circuit, finding }) => {
@@ -56,26 +70,11 @@ export const fixedResistorRemedies: Proposer = ({ circuit, finding }) => {
   );
   const transfer = link?.measure?.analog;
   if (!link?.need || !transfer || transfer.kind === 'linear') return [];
-  const adc = circuit.controller?.card.controller?.adc;
-  const follows = circuit.controller && `${circuit.controller.id}.${adc?.follows}`;
-  const rail = follows && circuit.rails.has(follows) ? follows : pullRail(circuit, { ...link.net, beyond: null });
-  const [, port = ''] = link.net.of.split('.');
-  if (!rail) return [];
   return fixedResistors(transfer, link.need, circuit.plan.rules.series)
     .slice(0, 3)
-    .map(({ ohms, evenness }) => ({
-      id: `fixed:${link.net.id}:${ohms}`,
-      title: `Put ${formatQuantity(ohms, 'Ω')} from the ${circuit.rails.get(rail)?.label ?? rail} to ${link.part.label} (evenness ${formatQuantity(evenness * 100, '%', 2)})`,
-      plan: link.net.fixed
-        ? changeHelper(circuit.plan, link.net.fixed.helper, (h) => (h.kind === 'fixed' ? { ...h, ohms } : h))
-        : addHelper(circuit.plan, {
-            id: freeId(circuit.plan, `fixed-${link.part.id}`),
-            kind: 'fixed',
-            part: link.part.id,
-            port,
-            line: link.net.line,
-            to: rail,
-            ohms,
-          }),
-    }));
+    .flatMap(({ ohms, evenness }) => {
+      const plan = withFixedResistor(circuit, circuit.plan, link, ohms);
+      const title = `Give ${link.part.label} a fixed resistor of ${formatQuantity(ohms, 'Ω')} (evenness ${formatQuantity(evenness * 100, '%', 2)})`;
+      return plan ? [{ id: `fixed:${link.net.id}:${ohms}`, title, plan }] : [];
+    });
 };

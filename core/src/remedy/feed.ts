@@ -4,8 +4,8 @@ import { toInterval } from '../card/to-interval.ts';
 import { within } from '../quantity/interval.ts';
 import { changeHelper, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
-import { pullRail } from './pull-up.ts';
-import type { Candidate, Proposer } from './remedy.ts';
+import { addPullUps, logicRail, pullRail } from './pull-up.ts';
+import type { Candidate, Context, Proposer } from './remedy.ts';
 
 /** The rail that the house rule names. */
 export const feedRuleRemedies: Proposer = ({ circuit, finding }) =>
@@ -31,7 +31,7 @@ export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
   const found: Candidate[] = [
     { id: `direct:${part}.${port}`, title: `Take ${node.label} out from behind the translator`, plan },
   ];
-  const rail = circuit.nets[0] && pullRail(circuit, { ...circuit.nets[0], beyond: null });
+  const rail = logicRail(circuit);
   const volts = rail && circuit.rails.get(rail)?.voltage;
   for (const supply of node.card.supplies) {
     if (!rail || !volts || !within(volts, toInterval(supply.range)) || node.choice?.feeds[supply.id] === rail) continue;
@@ -44,8 +44,35 @@ export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
   return found;
 };
 
-/** A part that stays on with the others, or whose own pull-ups let go of the line. */
-export const unpoweredRemedies: Proposer = ({ circuit, finding }) => {
+/** A part that stays on with the others, or pull-ups that let go of the line. */
+export const unpoweredRemedies: Proposer = (context) =>
+  context.finding.subjects[1] === 'pull-up' ? lettingGo(context) : stayingOn(context);
+
+/** Pull-ups on switched supplies let go: jumpers are opened, resistors of the plan go to the rail that stays on. */
+function lettingGo({ circuit, finding }: Context): Candidate[] {
+  const net = circuit.nets.find(({ id }) => id === finding.subjects[0]);
+  const rail = net && pullRail(circuit, net);
+  if (!net || !rail) return [];
+  const lines = net.bus ? circuit.nets.filter(({ bus, beyond }) => bus === net.bus && beyond === net.beyond) : [net];
+  const switched = lines.flatMap(({ pullUps }) => pullUps).filter(({ switches }) => switches.length > 0);
+  if (switched.some(({ fitted }) => fitted && fitted.removable !== 'jumper')) return [];
+  const plan = switched.reduce(
+    (p, { fitted, helper }) =>
+      fitted
+        ? setOpened(p, fitted.part, fitted.signal, true)
+        : changeHelper(p, helper ?? '', (h) => (h.kind === 'pull-up' ? { ...h, to: rail } : h)),
+    circuit.plan,
+  );
+  return [
+    {
+      id: `let-go:${net.of}`,
+      title: 'Open the pull-ups on switched supplies',
+      plan: addPullUps(circuit, plan, net.of),
+    },
+  ];
+}
+
+function stayingOn({ circuit, finding }: Context): Candidate[] {
   const [partId = '', signal = ''] = (finding.subjects[0] ?? '').split('.');
   const part = circuit.parts.get(partId);
   if (!part?.choice || part.helper) return [];
@@ -72,4 +99,4 @@ export const unpoweredRemedies: Proposer = ({ circuit, finding }) => {
     });
   }
   return found;
-};
+}

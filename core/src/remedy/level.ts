@@ -7,7 +7,7 @@ import type { Plan } from '../plan/plan.ts';
 import { driverPeak } from '../physics/node.ts';
 import { dividers } from '../physics/divider.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import { addPullUps, pullRail } from './pull-up.ts';
+import { addPullUps, logicRail, pullRail } from './pull-up.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 
 /** The port of a part that a signal belongs to. */
@@ -16,7 +16,7 @@ function portOf(part: PartNode | undefined, signal: string): string | undefined 
 }
 
 /** The rail that a signal's levels stand on, as the plan names it. */
-function railOf(circuit: Circuit, end: NetEnd): string | null {
+export function railOf(circuit: Circuit, end: Pick<NetEnd, 'part' | 'signal'>): string | null {
   const part = circuit.parts.get(end.part);
   const reference = part?.card.signals.find(({ id }) => id === end.signal)?.reference ?? part?.card.supplies[0]?.id;
   if (!part || !reference) return null;
@@ -28,7 +28,7 @@ function railOf(circuit: Circuit, end: NetEnd): string | null {
 /** A translator between the controller and the given ends, one candidate per card that has the channels. */
 function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Candidate[] {
   const first = ends[0];
-  const near = circuit.nets[0] && pullRail(circuit, { ...circuit.nets[0], beyond: null });
+  const near = logicRail(circuit);
   const far = first && railOf(circuit, first);
   if (!first || !near || !far || near === far) return [];
   const ports = new Map<string, { part: string; port: string }>();
@@ -75,7 +75,7 @@ function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Cand
 /** Feeds the part of an end from the controller's logic rail, when its range allows. */
 export function feedFromLogic({ circuit }: Context, end: NetEnd): Candidate[] {
   const part = circuit.parts.get(end.part);
-  const rail = circuit.nets[0] && pullRail(circuit, { ...circuit.nets[0], beyond: null });
+  const rail = logicRail(circuit);
   const signal = part?.card.signals.find(({ id }) => id === end.signal);
   const supply = part?.card.supplies.find(({ id }) => id === (signal?.reference ?? part.card.supplies[0]?.id));
   if (!part?.choice || !rail || !supply || part.choice.feeds[supply.id] === rail) return [];

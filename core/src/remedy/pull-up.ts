@@ -3,7 +3,7 @@ import { deriveCircuit } from '../circuit/derive.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { effectivePullUp } from '../physics/node.ts';
 import { pullUpWindow } from '../physics/pull-up-window.ts';
-import { addHelper, changeBus, changePort, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
+import { addHelper, changeBus, feedByLine, freeId, removeHelper, setOpened } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
@@ -13,7 +13,11 @@ import type { Candidate, Proposer } from './remedy.ts';
 /** The rail that a net should be pulled to: the controller's logic rail, or the far rail of a translator. */
 export function pullRail(circuit: Circuit, net: Net): string | null {
   const translator = net.beyond === null ? null : circuit.parts.get(net.beyond)?.helper;
-  if (translator) return translator.far;
+  return translator ? translator.far : logicRail(circuit);
+}
+
+/** The rail whose levels the controller speaks, as the plan names it. */
+export function logicRail(circuit: Circuit): string | null {
   const reference = circuit.controller?.card.controller?.io.reference;
   const own = circuit.controller && `${circuit.controller.id}.${reference}`;
   if (own && circuit.rails.has(own)) return own;
@@ -245,16 +249,13 @@ export const wireBudgetRemedies: Proposer = ({ circuit, finding }) => {
   if (!net) return [];
   if (finding.subjects[1] === 'parasite') {
     const rail = pullRail(circuit, net);
-    const living = net.ends.flatMap((end) => circuit.parts.get(end.part) ?? []).filter(({ choice }) => choice);
+    if (!rail) return [];
+    const parts = net.ends.flatMap((end) => circuit.parts.get(end.part) ?? []);
+    const living = parts.flatMap((part) =>
+      part.card.ports.filter(({ id }) => part.choice?.ports[id]?.parasite).map((port) => ({ part, port })),
+    );
     const plan = living.reduce<Plan>(
-      (p, part) =>
-        part.card.ports.reduce((q, port) => {
-          const choice = part.choice?.ports[port.id];
-          if (!choice?.parasite) return q;
-          const { parasite: _gone, ...rest } = choice;
-          const wired = changePort(q, part.id, port.id, () => rest);
-          return rail ? part.card.supplies.reduce((r, supply) => setFeed(r, part.id, supply.id, rail), wired) : wired;
-        }, p),
+      (p, { part, port }) => feedByLine(p, part.id, port.id, part.card.supplies, rail),
       circuit.plan,
     );
     return [{ id: `fed:${net.of}`, title: 'Give each a wire to the supply', plan }];

@@ -20,6 +20,9 @@ export const READING_BITS = 152;
 /** Bits to start a conversion on all parts at once: skip ROM 8, convert 8. */
 export const CONVERT_BITS = 16;
 
+/** Bits that the digital thermometers on this bus have as they come. */
+export const MOST_BITS = 12;
+
 /**
  * Conversion time of the digital thermometers on this bus by resolution, s: halved for each bit less.
  * Source: the data sheets of the class (from memory): 93.75 / 187.5 / 375 / 750 ms at 9 / 10 / 11 / 12 bits.

@@ -1,3 +1,5 @@
+import { SINK_VOLTAGE } from './bus-timing.ts';
+
 /** Figures of common practice: no published source. Each is used where a card says nothing. */
 
 /** Length of a jumper between neighbours on a breadboard, m. */
@@ -34,4 +36,6 @@ export const PASS_OVERDRIVE = 3;
 /** The body diode of such a transistor. */
 export const BODY_DIODE = { saturation: 1e-12, emission: 1 } as const;
 /** Low level and current that stand for a sink of which nothing is said: 0.4 V at 3 mA. */
-export const SINK_RESISTANCE = 0.4 / 3e-3;
+export const SINK_RESISTANCE = SINK_VOLTAGE / 3e-3;
+/** What a channel of a bus switch adds when it is on, Ω. */
+export const BUS_SWITCH_RESISTANCE = 20;

@@ -5,8 +5,19 @@ import { wireLimit } from '../../src/check/wire-budget.ts';
 import type { Helper, SenseNeed } from '../../src/plan/plan.ts';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
 import { library } from '../support/demo.ts';
-import { busBuild, fitted, MCU, onBus, pull, simple, TWO_RAILS } from '../support/boards.ts';
-import { CMOS, document, exactly, figure, i2cBus, judge, module, part, type Build } from '../support/build.ts';
+import { busBuild, fitted, MCU, onBus, pull, TWO_RAILS } from '../support/boards.ts';
+import {
+  CMOS,
+  document,
+  exactly,
+  figure,
+  i2cBus,
+  i2cModule,
+  judge,
+  module,
+  part,
+  type Build,
+} from '../support/build.ts';
 
 const need = (id: string, interval: number): SenseNeed => ({
   id,
@@ -20,7 +31,7 @@ const need = (id: string, interval: number): SenseNeed => ({
   place: 'here',
 });
 const measuring = (bytes: number, conversion: number) => {
-  const made = simple('m', [0x40, 0x41]);
+  const made = i2cModule('m', [0x40, 0x41]);
   return {
     ...made,
     ports: made.ports.map((p) => ({
@@ -82,7 +93,7 @@ describe('bus/time', () => {
 
 describe('bus/capacitance', () => {
   const lead = (metres: number): Build =>
-    busBuild([simple('a')], [onBus('a', 'a', 'v3.out', { lead: metres })], {
+    busBuild([i2cModule('a')], [onBus('a', 'a', 'v3.out', { lead: metres })], {
       helpers: [pull('sda', 1500), pull('scl', 1500)],
     });
   // Two pins of 10 pF, two rows of 3 pF: 374 pF are left for the lead at 60 pF/m.
@@ -99,7 +110,7 @@ describe('bus/capacitance', () => {
 
 describe('bus/stretching', () => {
   const slow = (noHold: boolean) => {
-    const made = simple('slow');
+    const made = i2cModule('slow');
     return {
       ...made,
       ports: made.ports.map((p) => ({
@@ -138,7 +149,7 @@ describe('bus/pull-up-pairs', () => {
     helpers: Helper[] = [],
   ): Build =>
     busBuild(
-      [simple('a', [0x40, 0x41, 0x42], fitted(10e3, removable))],
+      [i2cModule('a', [0x40, 0x41, 0x42], fitted(10e3, removable))],
       [0x40, 0x41, 0x42]
         .slice(0, count)
         .map((address) => onBus(`p${address}`, 'a', 'v3.out', { ports: { port: { bus: 'bus', address } } })),

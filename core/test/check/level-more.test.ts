@@ -1,19 +1,7 @@
 /** Levels while something is off, translators and dividers, and what the house rule says of feeds. */
 import { expect } from 'chai';
 import type { Helper } from '../../src/plan/plan.ts';
-import {
-  busBuild,
-  fitted,
-  input,
-  MCU,
-  onBus,
-  output,
-  pinned,
-  pull,
-  simple,
-  translator,
-  TWO_RAILS,
-} from '../support/boards.ts';
+import { busBuild, fitted, input, MCU, onBus, output, pinned, pull, translator, TWO_RAILS } from '../support/boards.ts';
 import {
   card,
   CMOS,
@@ -21,6 +9,7 @@ import {
   exactly,
   figure,
   i2cBus,
+  i2cModule,
   judge,
   module,
   part,
@@ -51,7 +40,7 @@ describe('level/unpowered', () => {
     expect(judge(pin(3.299)).broken('level/unpowered')).to.have.length(1);
   });
   it('says nothing where all hang on one source that nothing switches', () =>
-    expect(judge(busBuild([simple('a')], [onBus('a')])).of('level/unpowered')).to.deep.equal([]));
+    expect(judge(busBuild([i2cModule('a')], [onBus('a')])).of('level/unpowered')).to.deep.equal([]));
 
   const sluice = card('sluice', {
     terminals: terminals('vcc', 'gnd', 'on', 'out'),
@@ -73,7 +62,7 @@ describe('level/unpowered', () => {
   });
   const switched = (more: Json) =>
     busBuild(
-      [sluice, simple('a', [0x44], more)],
+      [sluice, i2cModule('a', [0x44], more)],
       [
         part('sw', 'sluice', {
           feeds: { vcc: 'v3.out' },
@@ -90,6 +79,43 @@ describe('level/unpowered', () => {
   });
   it('lets it be where its pins stand the bus while off', () =>
     expect(judge(switched({ unpoweredMax: figure('V', { max: 3.6 }) })).broken('level/unpowered')).to.deep.equal([]));
+  it('is not misled by a strong driver that is low enough: the pull-up to 5 V beside it is found', () => {
+    const build: Build = {
+      cards: [
+        TWO_RAILS,
+        source5('v1', 1.8),
+        source5('v9', 5),
+        MCU,
+        input('load', { unpoweredMax: figure('V', { max: 3.6 }) }),
+      ],
+      parts: [
+        part('v1', 'v1'),
+        part('v9', 'v9'),
+        part('load', 'load', { feeds: { vcc: 'v1.out' }, ports: pinned('in') }),
+      ],
+      helpers: [pull('in', 10e3, 'v9.out', 'load.port', 'r')],
+    };
+    const found = judge(build)
+      .broken('level/unpowered')
+      .find(({ subjects }) => subjects[0] === 'load.in');
+    expect([found?.measured, found?.limit]).to.deep.equal([5, 3.6]);
+  });
+  it('takes all that can be off to be off together', () => {
+    const both = (id: string) =>
+      onBus(id, 'a', `sw-${id}.out`, { ports: { port: { bus: 'bus', address: id === 'x' ? 0x44 : 0x45 } } });
+    const sw = (id: string, pin: string) =>
+      part(`sw-${id}`, 'sluice', {
+        feeds: { vcc: 'v3.out' },
+        ports: { on: { lines: { in: { pin, locked: false } } } },
+      });
+    const a = i2cModule('a', [0x44, 0x45], { unpoweredMax: figure('V', { max: 3.6 }), ...fitted(10e3, 'jumper') });
+    const found = judge(busBuild([sluice, a], [sw('x', 'p5'), sw('y', 'p6'), both('x'), both('y')]))
+      .of('level/unpowered')
+      .find(({ subjects }) => subjects[0] === 'bus.sda' && subjects[1] === 'pull-up');
+    // 4.935 kΩ up, two of 10 kΩ down.
+    expect(found?.measured).to.be.closeTo(3.3 / 4935 / (1 / 4935 + 2 / 10e3), 1e-9);
+    expect(found?.subjects.slice(2)).to.deep.equal(['x.sda', 'y.sda']);
+  });
   it('finds its own pull-ups dragging the line down while it is off', () => {
     const found = judge(switched({ unpoweredMax: figure('V', { max: 3.6 }), ...fitted(4700, 'jumper') })).broken(
       'level/unpowered',
@@ -102,7 +128,7 @@ describe('level/unpowered', () => {
 
 describe('level/translator', () => {
   const through = (near: string, far: string, style = 'open-drain', parts = [onBus('a', 'a', far)]): Build =>
-    busBuild([simple('a', [0x44], { absoluteMax: figure('V', { max: 6 }) }), translator('tr', { style })], parts, {
+    busBuild([i2cModule('a', [0x44], { absoluteMax: figure('V', { max: 6 }) }), translator('tr', { style })], parts, {
       helpers: [
         pull('sda', 4700),
         pull('scl', 4700),
@@ -161,7 +187,10 @@ describe('level/translator', () => {
     expect(judge(at([serial], ['s'], lines)).broken('level/translator')[0]?.message).to.match(
       /s rx .*go to the parts and s tx .*come from them/,
     );
-    expect(judge(at([input('load')], ['a', 'b'], pinned('in'))).broken('level/translator')).to.deep.equal([]);
+    const held = judge(at([input('load')], ['a', 'b'], pinned('in')));
+    expect(held.broken('level/translator')).to.deep.equal([]);
+    // One direction of one is as it should be, and says nothing about tightness.
+    expect(held.verdict.tightest?.unit).to.not.equal('directions');
   });
   it('refuses a divider on a line that the controller drives', () => {
     const divider: Helper = {
@@ -199,7 +228,7 @@ describe('level/translator', () => {
 describe('level/feed-rule', () => {
   const wide = (rail: string, rule: 'logic-rail' | 'five-volts') =>
     judge({
-      ...busBuild([simple('a', [0x44])], [onBus('a', 'a', rail)]),
+      ...busBuild([i2cModule('a', [0x44])], [onBus('a', 'a', rail)]),
       plan: { rules: { ...document({ cards: [], parts: [] }).plan.rules, feed: rule } },
     }).of('level/feed-rule');
   it('notes a wide-range part on the rail that the house rule does not name', () => {
@@ -214,7 +243,7 @@ describe('bus/pull-up-weak through a translator', () => {
   it('is slower where the far side is weakly pulled, and the formula is kept beside it', () => {
     const build = (ohms: number): Build =>
       busBuild(
-        [simple('a', [0x44], { absoluteMax: figure('V', { max: 6 }) }), translator()],
+        [i2cModule('a', [0x44], { absoluteMax: figure('V', { max: 6 }) }), translator()],
         [onBus('a', 'a', 'v3.high', { lead: 1 })],
         {
           buses: [i2cBus(400e3)],

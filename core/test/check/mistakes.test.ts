@@ -19,7 +19,6 @@ import {
   PAIR,
   pinned,
   pull,
-  simple,
   translator,
   TWO_RAILS,
 } from '../support/boards.ts';
@@ -31,6 +30,7 @@ import {
   exactly,
   figure,
   i2cBus,
+  i2cModule,
   module,
   part,
   terminals,
@@ -49,7 +49,7 @@ interface Mistake {
   readonly remedy: string;
 }
 
-const wide = simple('wide', [0x40], fitted(10e3, 'jumper'));
+const wide = i2cModule('wide', [0x40], fitted(10e3, 'jumper'));
 const pinsOf = (functions: readonly (readonly string[])[]) =>
   controller(CMOS, functions.length, (n) => ({ functions: functions[n] ?? [] }));
 /** Its pins have one use each, so that lines can be crossed. */
@@ -88,7 +88,7 @@ const oneWire = {
 const onWire = (id: string, lead?: number) =>
   part(id, 'probe', { feeds: { vcc: 'v3.out' }, ports: { port: { bus: 'wire' } }, ...(lead ? { lead } : {}) });
 const stretching = (noHold: boolean) => {
-  const made = simple('slow');
+  const made = i2cModule('slow');
   return {
     ...made,
     ports: made.ports.map((p) => ({
@@ -118,8 +118,8 @@ const light = module(
   [{ id: 'anode', kind: 'led' }],
 );
 const twice = {
-  ...simple('twice'),
-  ports: simple('twice').ports.map((p) => ({ ...p, ownTranslator: { source: 'sheet' } })),
+  ...i2cModule('twice'),
+  ports: i2cModule('twice').ports.map((p) => ({ ...p, ownTranslator: { source: 'sheet' } })),
 };
 
 const MISTAKES: readonly Mistake[] = [
@@ -145,7 +145,7 @@ const MISTAKES: readonly Mistake[] = [
     build: busBuild(
       [
         wide,
-        simple('display', [0x27], {
+        i2cModule('display', [0x27], {
           ...fitted(4700, 'no'),
           absoluteMax: figure('V', { max: 6 }),
           inputHigh: figure('V', { min: 2 }),
@@ -215,7 +215,7 @@ const MISTAKES: readonly Mistake[] = [
   },
   {
     name: 'two parts with one fixed address',
-    build: busBuild([simple('a', [0x44])], [onBus('one', 'a'), onBus('two', 'a')]),
+    build: busBuild([i2cModule('a', [0x44])], [onBus('one', 'a'), onBus('two', 'a')]),
     check: 'bus/address-collision',
     measured: 2,
     limit: 1,
@@ -225,7 +225,7 @@ const MISTAKES: readonly Mistake[] = [
   {
     name: 'an address in the 8-bit form: 0x88 for 0x44',
     build: busBuild(
-      [simple('a', [0x44])],
+      [i2cModule('a', [0x44])],
       [onBus('one', 'a', 'v3.out', { ports: { port: { bus: 'bus', address: 0x88 } } })],
     ),
     check: 'bus/address-reserved',
@@ -237,7 +237,7 @@ const MISTAKES: readonly Mistake[] = [
   {
     name: 'a decimal address that was meant in hexadecimal: 78 is 0x4E, the card knows 0x27',
     build: busBuild(
-      [simple('a', [0x27])],
+      [i2cModule('a', [0x27])],
       [onBus('one', 'a', 'v3.out', { ports: { port: { bus: 'bus', address: 0x4e } } })],
     ),
     check: 'bus/address-reserved',
@@ -248,7 +248,7 @@ const MISTAKES: readonly Mistake[] = [
   {
     name: '"128 devices fit on one bus": three on leads of 2 m are too much capacitance',
     build: busBuild(
-      [simple('a', [0x40, 0x41, 0x42])],
+      [i2cModule('a', [0x40, 0x41, 0x42])],
       [0x40, 0x41, 0x42].map((address) =>
         onBus(`p${address}`, 'a', 'v3.out', { lead: 2, ports: { port: { bus: 'bus', address } } }),
       ),
@@ -280,7 +280,7 @@ const MISTAKES: readonly Mistake[] = [
     name: 'one pull-up per module on I²C: six of 4.7 kΩ are more than a sink can hold',
     build: busBuild(
       [
-        simple(
+        i2cModule(
           'a',
           [1, 2, 3, 4, 5, 6].map((n) => 0x40 + n),
           fitted(4700, 'jumper'),
@@ -300,11 +300,11 @@ const MISTAKES: readonly Mistake[] = [
   {
     name: 'the controller’s own pull-ups on a bus of 400 kHz',
     build: {
-      ...busBuild([simple('a')], [onBus('a', 'a', 'v3.out', { lead: 1 })], { helpers: [] }),
+      ...busBuild([i2cModule('a')], [onBus('a', 'a', 'v3.out', { lead: 1 })], { helpers: [] }),
       cards: [
         TWO_RAILS,
         controller({ ...CMOS, weakPull: figure('Ω', { min: 30e3, typ: 50e3, max: 80e3 }) }),
-        simple('a'),
+        i2cModule('a'),
       ],
       buses: [
         {
@@ -353,8 +353,8 @@ const MISTAKES: readonly Mistake[] = [
   {
     name: 'clock and data swapped between two look-alike headers',
     build: {
-      ...busBuild([simple('a')], [onBus('a', 'a')]),
-      cards: [TWO_RAILS, stiff, simple('a')],
+      ...busBuild([i2cModule('a')], [onBus('a', 'a')]),
+      cards: [TWO_RAILS, stiff, i2cModule('a')],
       buses: [{ ...i2cBus(), lines: { sda: { pin: 'p1', locked: false }, scl: { pin: 'p0', locked: false } } }],
     },
     check: 'bus/crossed',
@@ -497,7 +497,7 @@ describe('two parts on one bus that takes turns', () => {
     });
     const on = (id: string, bus: string) => part(id, 'a', { feeds: { vcc: 'v3.out' }, ports: { port: { bus } } });
     const build = (...places: string[]) =>
-      busBuild([hub, simple('a', [0x44])], [onBus('hub'), ...places.map((bus, i) => on(`p${i}`, bus))], {
+      busBuild([hub, i2cModule('a', [0x44])], [onBus('hub'), ...places.map((bus, i) => on(`p${i}`, bus))], {
         buses: [i2cBus(), segment(0), segment(1)],
         helpers: [
           ...PAIR,

@@ -1,6 +1,7 @@
 /** SPI: three lines in common and a select for each part. */
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
+import { busTime } from '../../src/check/bus-time.ts';
 import { verify } from '../../src/check/verify.ts';
 import { addPart } from '../../src/solve/add-part.ts';
 import { documentOf } from '../../src/plan/document.ts';
@@ -35,6 +36,11 @@ for (const board of ['wifi-board', 'stick-board', 'linux-board']) {
       expect(new Set(spi.map(({ pin }) => pin)).size).to.equal(5);
       const clock = circuit.nets.find(({ id }) => id === 'spi.clk');
       expect(clock?.ends).to.have.length(3);
+    });
+    it('take eight clocks a byte, without start and stop', () => {
+      const bus = circuit.buses.find(({ protocol }) => protocol === 'spi');
+      const shares = bus ? busTime(circuit, bus).shares : [];
+      expect(shares.map(({ transfer }) => transfer)).to.deep.equal([(4 * 8) / 1e6, (4 * 8) / 1e6]);
     });
     it('are proved: levels both ways, one instance for all lines, the clock below the slowest', () => {
       const verdict = verify(circuit);

@@ -4,8 +4,20 @@ import { partsList } from '../../src/deliver/parts-list.ts';
 import { pointKey, type Lead } from '../../src/deliver/wirer.ts';
 import { wiringPlan } from '../../src/deliver/wiring.ts';
 import type { Helper } from '../../src/plan/plan.ts';
-import { MCU, onBus, output, PAIR, pinned, simple, translator, TWO_RAILS } from '../support/boards.ts';
-import { card, CMOS, exactly, figure, i2cBus, judge, module, part, terminals, type Build } from '../support/build.ts';
+import { MCU, onBus, output, PAIR, pinned, translator, TWO_RAILS } from '../support/boards.ts';
+import {
+  card,
+  CMOS,
+  exactly,
+  figure,
+  i2cBus,
+  i2cModule,
+  judge,
+  module,
+  part,
+  terminals,
+  type Build,
+} from '../support/build.ts';
 
 const leadsOf = (build: Build): Lead[] => wiringPlan(judge(build).circuit).steps.flatMap(({ leads }) => leads);
 const ends = (lead: Lead | undefined) => (lead ? [pointKey(lead.from), pointKey(lead.to)].sort() : []);
@@ -61,7 +73,7 @@ describe('wiring of helpers', () => {
       translator: made.translator && { ...made.translator, enable: 'enable' },
     };
     const with_ = (gate: object): Build => ({
-      cards: [TWO_RAILS, MCU, simple('a'), gated],
+      cards: [TWO_RAILS, MCU, i2cModule('a'), gated],
       parts: [onBus('a', 'a', 'v3.high')],
       buses: [i2cBus()],
       helpers: [

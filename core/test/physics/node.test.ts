@@ -18,6 +18,8 @@ const pull = (volts: [number, number], ohms: [number, number]): PullUp => ({
   fitted: null,
   label: 'r',
   source: null,
+  switches: [],
+  figure: null,
 });
 const net = (...pullUps: PullUp[]): Net => ({ ...line, ends: [], pullUps });
 

@@ -7,7 +7,6 @@ import {
   resistanceSlope,
   selfHeating,
   shareAt,
-  threePointResistor,
 } from '../../src/physics/resistive.ts';
 import { seriesBetween } from '../../src/standard/e-series.ts';
 
@@ -27,6 +26,15 @@ const dusk: Resistive = {
 };
 const thousand: Resistive = { kind: 'platinum', signal: 'end', r0: { typ: 1000, unit: 'Ω', source } };
 const range = { from: 4, to: 18 };
+
+/**
+ * The resistor at which both ends and the middle of the range lie on one line: a well-known method for thermistors
+ * (handbooks of the trade, from memory). Rf = (Rm × (Ra + Rb) − 2 × Ra × Rb) ÷ (Ra + Rb − 2 × Rm).
+ */
+function threePointResistor(transfer: Resistive, from: number, to: number): number {
+  const [a, m, b] = [from, (from + to) / 2, to].map((at) => resistanceAt(transfer, at)) as [number, number, number];
+  return (m * (a + b) - 2 * a * b) / (a + b - 2 * m);
+}
 
 describe('a part whose resistance is the reading', () => {
   it('a thermistor of 10 kΩ and B = 3950 has 33.6 kΩ at 0 °C and 3588 Ω at 50 °C (formula, from memory)', () => {
@@ -58,7 +66,7 @@ describe('the fixed resistor', () => {
     }
   });
   it('lies near the one of the three-point method, which puts the middle on the line between the ends', () => {
-    const ohms = threePointResistor(bead, range) ?? NaN;
+    const ohms = threePointResistor(bead, range.from, range.to);
     const [a, m, b] = [4, 11, 18].map((at) => shareAt(bead, ohms, at));
     expect(m).to.be.closeTo(((a ?? 0) + (b ?? 0)) / 2, 1e-12);
     const [best] = fixedResistors(bead, range, 'E96');

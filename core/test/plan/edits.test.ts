@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import { referenceProblems } from '../../src/plan/references.ts';
 import {
+  feedByLine,
   freeId,
+  hangBus,
   removeBus,
   removeHelper,
   removeNeed,
@@ -26,6 +28,22 @@ describe('edits', () => {
     removePart(draft.plan, 'board');
     setPin(draft.plan, 'i2c', 'sda', { pin: 'p4', locked: true });
     expect(JSON.stringify(draft.plan)).to.equal(before);
+  });
+
+  it('hang a bus on a bus switch without pins, and back on the controller', () => {
+    const hung = hangBus(verified.plan, 'i2c', { part: 'hub', channel: 2 });
+    const bus = hung.buses.find(({ id }) => id === 'i2c');
+    expect(bus?.behind).to.deep.equal({ part: 'hub', channel: 2 });
+    expect(Object.values(bus?.lines ?? {}).map(({ pin }) => pin)).to.deep.equal([null, null]);
+    expect(hangBus(hung, 'i2c', null).buses.find(({ id }) => id === 'i2c')).to.not.have.property('behind');
+  });
+
+  it('let a part live on its data line, and feed it again', () => {
+    const supplies = [{ id: 'vdd' }];
+    const living = feedByLine(verified.plan, 'probe-1', 'wire', supplies, null);
+    const part = (plan: typeof living) => plan.parts.find(({ id }) => id === 'probe-1');
+    expect(part(living)).to.deep.include({ feeds: {}, ports: { wire: { bus: 'one-wire', parasite: true } } });
+    expect(feedByLine(living, 'probe-1', 'wire', supplies, 'sensor-supply.3v3')).to.deep.equal(verified.plan);
   });
 
   it('leave a plan that holds together, whatever part goes', () => {

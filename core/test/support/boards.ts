@@ -6,7 +6,6 @@ import {
   exactly,
   figure,
   i2cBus,
-  i2cModule,
   module,
   part,
   terminals,
@@ -101,5 +100,3 @@ export const busBuild = (cards: readonly Card[], parts: readonly PartChoice[], m
   helpers: [...PAIR],
   ...more,
 });
-
-export const simple = i2cModule;

@@ -59,7 +59,10 @@
       {/if}
       <path d="M0 34.5H{width}" stroke="var(--line)" />
       {#each drawn.ticks as tick, i (i)}
-        <path d="M{tick.x} 34V37" stroke="var(--quiet)" /><text x={tick.x} y="45" text-anchor="middle">{tick.text}</text
+        <path d="M{tick.x} 34V37" stroke="var(--quiet)" /><text
+          x={tick.x}
+          y="45"
+          text-anchor={tick.x > width - 12 ? 'end' : 'middle'}>{tick.text}</text
         >
       {/each}
     </svg>

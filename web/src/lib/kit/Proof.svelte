@@ -1,6 +1,6 @@
 <!-- One proof: what was found, the limit, and the margin, with a mark for each on a line. -->
 <script lang="ts">
-  import type { Result } from '@idle-breadboard/core';
+  import { COUNTED_UNITS, type Result } from '@idle-breadboard/core';
   import { scaleLinear } from 'd3';
   import { view } from '../state/view.svelte';
   import Glyph from './Glyph.svelte';
@@ -12,7 +12,7 @@
   const shown = seen(() => props.result);
   const result = $derived(shown());
   const { word, compact = false } = $derived(props);
-  const counted = $derived(['signals', 'functions', 'pull-ups', 'parts', ''].includes(result.unit));
+  const counted = $derived(COUNTED_UNITS.has(result.unit));
   const marks = $derived.by(() => {
     const { measured, limit } = result;
     if (compact || counted || measured === null || limit === null) return null;

@@ -5,6 +5,7 @@ import {
   tried,
   withTrial,
   type Circuit,
+  type Plan,
   type Result,
   type StationId,
   type Trial,
@@ -22,11 +23,14 @@ const checks: Readonly<Partial<Record<StationId, typeof CHECKS>>> = {
 };
 
 class Trying {
-  trial = $state.raw<Trial>({});
-  /** What is being tried, in words. */
-  says = $state('');
+  /** What is tried, and the plan that it is tried on: any change of that plan ends the trial. */
+  private begun = $state.raw<{ plan: Plan; trial: Trial; says: string } | null>(null);
+  private now = $derived(this.begun?.plan === workbench.plan ? this.begun : null);
 
-  active = $derived(Object.values(this.trial).some((values) => Object.keys(values ?? {}).length > 0));
+  trial = $derived<Trial>(this.now?.trial ?? {});
+  /** What is being tried, in words. */
+  says = $derived(this.now?.says ?? '');
+  active = $derived(this.now !== null);
   /** Something of it can be taken into the plan. */
   takeable = $derived(
     [this.trial.ohms, this.trial.lead, this.trial.clock].some((v) => Object.keys(v ?? {}).length > 0),
@@ -47,13 +51,12 @@ class Trying {
   );
 
   set(kind: keyof Trial, id: string, value: number, says: string): void {
-    this.trial = { ...this.trial, [kind]: { ...this.trial[kind], [id]: value } };
-    this.says = says;
+    const { plan } = workbench;
+    if (plan) this.begun = { plan, trial: { ...this.trial, [kind]: { ...this.trial[kind], [id]: value } }, says };
   }
 
   clear(): void {
-    this.trial = {};
-    this.says = '';
+    this.begun = null;
   }
 
   take(): void {

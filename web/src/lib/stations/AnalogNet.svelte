@@ -1,15 +1,13 @@
 <!-- An analog reading: its divider or fixed resistor, the curve at the pin, and what a count is worth. -->
 <script lang="ts">
   import {
-    addHelper,
     changeHelper,
     fixedResistors,
     formatQuantity,
-    freeId,
     fullScale,
-    pullRail,
     removeHelper,
     transferPoints,
+    withFixedResistor,
     type AnalogLink,
     type Circuit,
     type Plan,
@@ -19,16 +17,15 @@
   import QuantityField from '../kit/QuantityField.svelte';
   import Row from '../kit/Row.svelte';
   import { of, type Proofs } from '../state/proofs';
-  import { trying } from '../state/trial.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, link, proofs }: { circuit: Circuit; link: AnalogLink; proofs: Proofs } = $props();
   const CHECKS = ['analog/range', 'analog/source', 'analog/resolution', 'analog/divider'];
 
   const transfer = $derived(link.measure?.analog);
-  const points = $derived(transferPoints(circuit, link));
+  const points = $derived(transferPoints(link));
   const results = $derived(of(proofs, link.net.id, ...CHECKS));
-  const divider = $derived(circuit.plan.helpers.find((h) => h.kind === 'divider' && h.id === link.end.part));
+  const divider = $derived(link.divider);
   /** The most even values of the series for the wanted range. */
   const designed = $derived(
     transfer && transfer.kind !== 'linear' && link.need
@@ -37,21 +34,11 @@
   );
 
   const edit = (change: (plan: Plan) => Plan, why: string) => {
-    trying.clear();
     if (workbench.plan) workbench.edit(change(workbench.plan), why);
   };
 
-  function setFixed(ohms: number) {
-    const { fixed } = link.net;
-    const [part = '', port = ''] = link.net.of.split('.');
-    edit((p) => {
-      if (fixed) return changeHelper(p, fixed.helper, (h) => (h.kind === 'fixed' ? { ...h, ohms } : h));
-      const follows = `${link.controller.id}.${link.adc.follows}`;
-      const to = circuit.rails.has(follows) ? follows : pullRail(circuit, { ...link.net, beyond: null });
-      if (!to) return p;
-      return addHelper(p, { id: freeId(p, `fixed-${part}`), kind: 'fixed', part, port, line: link.net.line, to, ohms });
-    }, `fixed resistor of ${link.part.label}`);
-  }
+  const setFixed = (ohms: number) =>
+    edit((p) => withFixedResistor(circuit, p, link, ohms) ?? p, `fixed resistor of ${link.part.label}`);
 
   const setDivider = (which: 'upper' | 'lower', ohms: number) =>
     divider &&
@@ -97,7 +84,7 @@
         {/each}
       </span>
     {/if}
-    {#if divider?.kind === 'divider'}
+    {#if divider}
       <span class="inline-flex items-center gap-1"
         ><span class="unit">divider</span>
         <QuantityField

@@ -23,7 +23,6 @@
   const circuit = $derived(trying.circuit ?? props.circuit);
   const proofs = $derived(trying.proofs ?? props.proofs);
   const edit = (change: (plan: Plan) => Plan, why: string) => {
-    trying.clear();
     if (workbench.plan) workbench.edit(change(workbench.plan), why);
   };
   const netsOf = (bus: string) => circuit.nets.filter((net) => net.bus === bus && net.protocol !== 'spi');

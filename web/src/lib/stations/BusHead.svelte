@@ -4,8 +4,8 @@
     busTime,
     changeBus,
     formatQuantity,
+    hangBus,
     removeBus,
-    setPin,
     type BusNode,
     type Circuit,
     type Plan,
@@ -55,16 +55,7 @@
 
   function begin(value: string) {
     const [part, channel] = value.split(':');
-    edit((p) => {
-      const plain = changeBus(p, bus.id, ({ behind: _old, ...rest }) => rest);
-      if (!part) return plain;
-      const hung = changeBus(plain, bus.id, (b) => ({ ...b, behind: { part, channel: Number(channel) } }));
-      // A segment has no pins of its own.
-      return Object.keys(choice?.lines ?? {}).reduce(
-        (q, line) => setPin(q, bus.id, line, { pin: null, locked: false }),
-        hung,
-      );
-    }, `where ${bus.name} begins`);
+    edit((p) => hangBus(p, bus.id, part ? { part, channel: Number(channel) } : null), `where ${bus.name} begins`);
   }
 </script>
 

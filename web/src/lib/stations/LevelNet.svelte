@@ -16,7 +16,6 @@
   import Quantity from '../kit/Quantity.svelte';
   import Row from '../kit/Row.svelte';
   import { of, type Proofs } from '../state/proofs';
-  import { trying } from '../state/trial.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   interface Props {
@@ -29,9 +28,9 @@
   let { circuit, settled, net, proofs }: Props = $props();
 
   const LEVELS = ['level/high', 'level/low', 'level/over-voltage', 'level/unpowered'];
-  const HEAD = ['level/mixed-pull-ups', 'level/no-pull-up'];
+  const HEAD = ['level/mixed-pull-ups', 'level/no-pull-up', 'level/unpowered'];
 
-  const own = $derived(new Set([net.id, 'pull-up', ...net.ends.map((e) => `${e.part}.${e.signal}`)]));
+  const own = $derived(new Set([net.id, ...net.ends.map((e) => `${e.part}.${e.signal}`)]));
 
   /** Proofs in which this end is the one that reads, or the one that must stand the voltage. */
   function reads(end: NetEnd) {
@@ -45,7 +44,10 @@
   }
 
   const head = $derived(
-    of(proofs, net.id, ...HEAD).filter(({ severity, check }) => severity !== null || check !== 'level/no-pull-up'),
+    of(proofs, net.id, ...HEAD).filter(
+      ({ severity, check, subjects }) =>
+        subjects[0] === net.id && (severity !== null || check === 'level/mixed-pull-ups'),
+    ),
   );
   const mixed = $derived(pullsToSeveralRails(net) ? of(proofs, net.id, 'level/mixed-pull-ups')[0] : undefined);
 
@@ -66,7 +68,6 @@
   }
 
   function takeOut(id: string, label: string) {
-    trying.clear();
     if (workbench.plan) workbench.edit(removeHelper(workbench.plan, id), `remove ${label}`);
   }
 

@@ -6,12 +6,12 @@
     changeHelper,
     effectivePullUp,
     formatQuantity,
-    linesOf,
     modeFor,
     pullUpWindow,
     removeHelper,
     SLOT_SAMPLE,
     slowestEdges,
+    slowestLine,
     usualEdges,
     wireLimit,
     type Circuit,
@@ -64,9 +64,8 @@
   /** The state of the bus in which this net is slowest. */
   const edges = $derived.by<{ usual: Edge; slowest: Edge; falling: Edge | null; allowed: number } | null>(() => {
     if (pulls.length === 0) return null;
-    const of = (line: ReturnType<typeof linesOf>[number]) => slowestEdges(line).get(net.id);
-    const line = linesOf(circuit, net).reduce((a, b) => ((of(b)?.seconds ?? 1) > (of(a)?.seconds ?? 1) ? b : a));
-    const [usual, slowest] = [usualEdges(line, true).get(net.id), of(line)];
+    const line = slowestLine(circuit, net);
+    const [usual, slowest] = [usualEdges(line, true).get(net.id), slowestEdges(line).get(net.id)];
     const falling = usualEdges(line, false).get(net.id) ?? null;
     if (!usual || !slowest) return null;
     if (net.protocol !== 'onewire') {

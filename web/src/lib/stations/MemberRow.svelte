@@ -1,14 +1,13 @@
 <!-- A part on a bus: its address, the bus it hangs on, the pull-ups that it carries. -->
 <script lang="ts">
   import {
-    changePart,
     changePort,
+    feedByLine,
     formatAddress,
     formatQuantity,
     JUMPER_LENGTH,
     setAddress,
     setBus,
-    setFeed,
     setOpened,
     type BusNode,
     type Circuit,
@@ -40,27 +39,12 @@
     return part?.card.signals.filter(({ fittedPullUp }) => fittedPullUp?.removable === 'jumper') ?? [];
   }
 
-  /** Its supply terminal goes to ground, or to the rail that its line is pulled to. */
-  function feedByLine(on: boolean) {
-    edit((p) => {
-      const changed = changePort(p, member.part, member.port, ({ parasite: _old, ...rest }) =>
-        on ? { ...rest, parasite: true } : rest,
-      );
-      const part = circuit.parts.get(member.part);
-      const pull = circuit.nets.find((net) => net.bus === bus.id)?.pullUps[0]?.rail;
-      return (part?.card.supplies ?? []).reduce(
-        (q, { id }) =>
-          on
-            ? changePart(q, member.part, (c) => {
-                const { [id]: _gone, ...feeds } = c.feeds;
-                return { ...c, feeds };
-              })
-            : pull
-              ? setFeed(q, member.part, id, pull)
-              : q,
-        changed,
-      );
-    }, `how ${member.label} is fed`);
+  /** Its supply terminals go to ground, or to the rail that its line is pulled to. */
+  function liveOnLine(on: boolean) {
+    const supplies = circuit.parts.get(member.part)?.card.supplies ?? [];
+    const rail = circuit.nets.find((net) => net.bus === bus.id)?.pullUps[0]?.rail ?? null;
+    if (on || rail)
+      edit((p) => feedByLine(p, member.part, member.port, supplies, on ? null : rail), `how ${member.label} is fed`);
   }
 
   function toggleJumpers(member: Member, open: boolean) {
@@ -162,7 +146,7 @@
         <input
           type="checkbox"
           checked={choice?.parasite === true}
-          onchange={(event) => feedByLine(event.currentTarget.checked)}
+          onchange={(event) => liveOnLine(event.currentTarget.checked)}
         />lives on its data line
       </label>
     {/if}

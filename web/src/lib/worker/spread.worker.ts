@@ -1,4 +1,4 @@
-import { deriveCircuit, edgeSpread, linesOf, slowestEdges } from '@idle-breadboard/core';
+import { deriveCircuit, edgeSpread, slowestLine } from '@idle-breadboard/core';
 import { expose } from 'comlink';
 import type { SpreadWorker } from './spread';
 
@@ -12,8 +12,7 @@ const worker: SpreadWorker = {
     const circuit = deriveCircuit(document);
     const net = circuit.nets.find((n) => n.id === id);
     if (!net) return null;
-    const of = (line: ReturnType<typeof linesOf>[number]) => slowestEdges(line).get(id)?.seconds ?? Infinity;
-    const line = linesOf(circuit, net).reduce((a, b) => (of(b) > of(a) ? b : a));
+    const line = slowestLine(circuit, net);
     return edgeSpread(line, id, draws, SEED, (done) => {
       if (done % EVERY === 0) progress(done);
       return true;
