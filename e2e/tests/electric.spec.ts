@@ -107,6 +107,18 @@ test('a lead is tried with the slider: the edge follows, the plan only when told
   expect(await bench.fingerprint()).toBe(before);
 });
 
+test('a clock is tried: the time that the edge may take shrinks; another plan ends the trial', async ({ page }) => {
+  await bench.go('Bus');
+  const edge = page.getByRole('img', { name: /^I²C SDA: rises/ });
+  await expect(edge).toHaveAttribute('aria-label', /1 µs allowed/);
+  await page.getByRole('slider', { name: 'clock of I²C, tried' }).fill('400000');
+  await expect(edge).toHaveAttribute('aria-label', /300 ns allowed/);
+  await expect(page.getByText('Trying 400 kHz on I²C')).toBeVisible();
+  await bench.menu('Cupboard, verified');
+  await bench.settled();
+  await expect(page.getByText(/^Trying/)).toHaveCount(0);
+});
+
 test('a pull-up is moved along its window with the keyboard', async ({ page }) => {
   await bench.go('Bus');
   await page.getByRole('button', { name: 'add a pull-up to I²C SDA' }).first().click();

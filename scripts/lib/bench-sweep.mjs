@@ -28,6 +28,7 @@ export async function benchSweep() {
     for (const [station, name, label, from, to] of [
       ['levels', 'supply, all ladders', /^voltage of 3\.3 V/, 2.8, 3.8],
       ['bus', 'lead, edges and window', 'lead of top shelf sensor', 0.2, 5],
+      ['bus', 'clock, edges and window', 'clock of I²C, tried', 100e3, 600e3],
     ]) {
       await page.goto(`${address}/#${station}`);
       await page.reload();

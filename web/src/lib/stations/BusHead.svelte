@@ -16,7 +16,9 @@
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';
   import TextField from '../kit/TextField.svelte';
+  import TrySlider from '../kit/TrySlider.svelte';
   import { of, type Proofs } from '../state/proofs';
+  import { trying } from '../state/trial.svelte';
 
   interface Props {
     circuit: Circuit;
@@ -85,6 +87,19 @@
           >{/if}
         {#each CLOCKS[bus.protocol] as hz (hz)}<option value={String(hz)}>{formatQuantity(hz, 'Hz')}</option>{/each}
       </select>
+    {/if}
+    {#if bus.protocol === 'i2c' && !bus.behind && bus.members.length > 0}
+      <span class="font-normal"
+        ><TrySlider
+          value={bus.clock ?? 100e3}
+          unit="Hz"
+          label="clock of {bus.name}, tried"
+          min={10e3}
+          max={1e6}
+          step={10e3}
+          onTry={(hz) => trying.set('clock', bus.id, hz, `${formatQuantity(hz, 'Hz')} on ${bus.name}`)}
+        /></span
+      >
     {/if}
     {#if bus.protocol === 'i2c' && beginnings.length > 0}
       <select
