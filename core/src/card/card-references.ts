@@ -28,6 +28,10 @@ export function checkCardReferences(card: Card, issue: Issue): void {
     need(powers, 'a supply or rail', s.fittedPullUp?.to, ['signals', i, 'fittedPullUp', 'to']);
   });
   card.ports.forEach((p, i) => {
+    p.interrupts?.lines.forEach((line, k) => {
+      if (!Object.hasOwn(p.lines, line))
+        issue(['ports', i, 'interrupts', 'lines', k], `expected a line of this port, found “${line}”`);
+    });
     for (const [line, signal] of Object.entries(p.lines)) {
       need(signals, 'a signal', signal, ['ports', i, 'lines', line]);
       const known = PORT_LINES[p.protocol];
@@ -57,6 +61,9 @@ export function checkCardReferences(card: Card, issue: Issue): void {
     need(signals, 'a signal', c.scl, ['busSwitch', 'channels', i, 'scl']);
   });
   const pins = new Set(card.controller?.pins.map(({ terminal }) => terminal));
+  card.controller?.currentGroups?.forEach((group, i) =>
+    group.pins?.forEach((pin, k) => need(pins, 'a pin', pin, ['controller', 'currentGroups', i, 'pins', k])),
+  );
   card.controller?.overlays?.forEach((o, i) => need(pins, 'a pin', o.pin, ['controller', 'overlays', i, 'pin']));
   need(supplies, 'a supply', card.translator?.lowSupply, ['translator', 'lowSupply']);
   need(supplies, 'a supply', card.translator?.highSupply, ['translator', 'highSupply']);

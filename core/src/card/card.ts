@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { Body } from './body.ts';
 import { checkCardReferences } from './card-references.ts';
 import { Carrier } from './carrier.ts';
-import { Id, LevelFigure, Source, figure, text } from './figure.ts';
+import { Controller } from './controller.ts';
+import { electrical } from './electrical.ts';
+import { Id, Source, figure, text } from './figure.ts';
 import { CARD_KINDS, HAZARDS, LEAD_ENDS, SERVICES, SIGNAL_KINDS } from './kinds.ts';
 import { Measure } from './measure.ts';
 import { PROTOCOLS } from './protocol.ts';
@@ -11,7 +13,6 @@ import { CARD_FORMAT, CARD_VERSION } from './version.ts';
 const Volts = figure('V');
 const Amps = figure('A');
 const Ohms = figure('Ω');
-const Farads = figure('F');
 const Seconds = figure('s');
 /** Fields of a register: the composer of configuration words, and what the bring-up looks for. */
 export const RegisterWord = z.strictObject({
@@ -101,23 +102,6 @@ export const RailOffer = z.strictObject({
 });
 export type RailOffer = z.infer<typeof RailOffer>;
 
-/** The electrical side of a signal. Levels hold on the supply or own rail that `reference` names. */
-const electrical = {
-  reference: Id,
-  outputHigh: LevelFigure.optional(),
-  outputLow: LevelFigure.optional(),
-  sinkCurrent: Amps.optional(),
-  inputHigh: LevelFigure.optional(),
-  inputLow: LevelFigure.optional(),
-  absoluteMax: LevelFigure.optional(),
-  leakage: Amps.optional(),
-  capacitance: Farads.optional(),
-  /** What it stands while its own supply is off; where nothing is said, its absolute maximum at no supply. */
-  unpoweredMax: Volts.optional(),
-  /** In series with an output: of an analog output, or of a driver. */
-  outputResistance: Ohms.optional(),
-};
-
 export const Signal = z.strictObject({
   id: Id,
   terminal: Id,
@@ -125,6 +109,8 @@ export const Signal = z.strictObject({
   ...electrical,
   reference: Id.optional(),
   fittedPullUp: z.strictObject({ value: Ohms, to: Id, removable: z.enum(['jumper', 'solder', 'no']) }).optional(),
+  /** A resistor to ground on the part. */
+  fittedPullDown: Ohms.optional(),
 });
 export type Signal = z.infer<typeof Signal>;
 
@@ -155,6 +141,12 @@ export const Port = z.strictObject({
   ownTranslator: z.strictObject({ source: Id }).optional(),
   /** Configuration words that a maker puts together. */
   words: z.array(RegisterWord).max(16).optional(),
+  /** For what a pin switches on: the level that does it. */
+  active: z.strictObject({ level: z.enum(['low', 'high']), source: Id }).optional(),
+  /** Lines on which every edge counts, so that the pin must be able to interrupt. */
+  interrupts: z.strictObject({ lines: z.array(z.string().max(16)).min(1).max(8), source: Id }).optional(),
+  /** For a PWM load: the frequencies that it takes. */
+  frequency: figure('Hz').optional(),
   /** For a light: forward voltage and the most that it stands. */
   forward: z.strictObject({ voltage: Volts, current: Amps }).optional(),
   /** For a coil: what it resists a change of current with. */
@@ -175,49 +167,7 @@ export const Port = z.strictObject({
 });
 export type Port = z.infer<typeof Port>;
 
-const FUNCTION =
-  /^(in|out|irq|touch|pwm\d{0,2}|adc\d\.\d{1,2}|dac\d|i2c\d\.(sda|scl)|uart\d\.(tx|rx)|spi\d\.(clk|in|out|select))$/;
-export const PinFunction = z.string().regex(FUNCTION, 'a pin function such as in, out, pwm, adc1.6 or i2c0.sda');
-
-export const Pin = z.strictObject({
-  terminal: Id,
-  functions: z.array(PinFunction).max(24),
-  /** The level that this pin must have while the controller starts. */
-  strap: z.strictObject({ level: z.enum(['low', 'high']), meaning: text(160), source: Id }).optional(),
-  reserved: z.strictObject({ by: z.enum(['flash', 'usb', 'console']), meaning: text(160), source: Id }).optional(),
-});
-export type Pin = z.infer<typeof Pin>;
-
-export const Controller = z.strictObject({
-  pins: z.array(Pin).min(1).max(200),
-  /** Functions that the chip can route to any pin that is both in and out. */
-  matrix: z.array(PinFunction).max(40).optional(),
-  io: z.strictObject({ ...electrical, weakPull: Ohms.optional() }),
-  pinCurrent: z.strictObject({ recommended: Amps, absolute: Amps }),
-  /** The converter behind the pins that have adc functions. */
-  adc: z
-    .strictObject({
-      bits: z.int().min(6).max(24),
-      /** Its full scale, V. */
-      reference: Volts,
-      /** What it is off by besides its steps, as a share of full scale. */
-      error: figure('share'),
-      /** The supply or rail that is its full scale; missing where it has a reference of its own. */
-      follows: Id.optional(),
-      /** The most that a source may have in series, so that a sample settles. */
-      sourceResistance: Ohms.optional(),
-    })
-    .optional(),
-  /** Whether its I²C waits for a target that stretches the clock; nothing said counts as yes. */
-  waitsForStretching: z.strictObject({ waits: z.boolean(), source: Id }).optional(),
-  /** Drivers of a system that are bound to a pin by a setting. */
-  overlays: z
-    .array(z.strictObject({ protocol: z.enum(PROTOCOLS), pin: Id, parameter: text(40), source: Id }))
-    .max(16)
-    .optional(),
-});
-
-export type Controller = z.infer<typeof Controller>;
+export type { Controller, Pin } from './controller.ts';
 
 export const Offer = z.strictObject({
   supplier: text(60),

@@ -102,12 +102,17 @@ export function figuresOf(card: Card): PlacedFigure[] {
     for (const [key, title] of Object.entries(LEVELS))
       put(`signals/${s.id}/${key}`, `${s.id}, ${title}`, s[key as keyof typeof LEVELS]);
     put(`signals/${s.id}/pullUp`, `${s.id}, fitted pull-up`, s.fittedPullUp?.value);
+    put(`signals/${s.id}/pullDown`, `${s.id}, fitted pull-down`, s.fittedPullDown);
   }
   if (card.controller) {
     for (const [key, title] of Object.entries(LEVELS))
       put(`controller/io/${key}`, `pins, ${title}`, card.controller.io[key as keyof typeof LEVELS]);
     put('controller/pin/recommended', 'pin current, recommended', card.controller.pinCurrent.recommended);
     put('controller/pin/absolute', 'pin current, absolute', card.controller.pinCurrent.absolute);
+    for (const { id, name, limit } of card.controller.currentGroups ?? [])
+      put(`controller/current/${id}`, `pin current, ${name} together`, limit);
+    for (const { id, name, fixed } of card.controller.pwmGroups ?? [])
+      put(`controller/pwm/${id}`, `PWM frequency of ${name}`, fixed);
     put('controller/adc/reference', 'converter, full scale', card.controller.adc?.reference);
     put('controller/adc/error', 'converter, error', card.controller.adc?.error);
     put('controller/adc/source', 'converter, most source resistance', card.controller.adc?.sourceResistance);
@@ -141,6 +146,7 @@ export function figuresOf(card: Card): PlacedFigure[] {
     put(`ports/${p.id}/stretches`, `${p.id}, longest hold of the clock`, p.stretches?.longest);
     put(`ports/${p.id}/parasite/current`, `${p.id}, current drawn from the line`, p.parasite?.current);
     put(`ports/${p.id}/parasite/least`, `${p.id}, least voltage on the line`, p.parasite?.least);
+    put(`ports/${p.id}/frequency`, `${p.id}, PWM frequency`, p.frequency);
     put(`ports/${p.id}/forward/voltage`, `${p.id}, forward voltage`, p.forward?.voltage);
     put(`ports/${p.id}/forward/current`, `${p.id}, forward current`, p.forward?.current);
   }

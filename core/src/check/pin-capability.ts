@@ -67,6 +67,12 @@ function judge(circuit: Circuit, wish: PinWish): Result[] {
       workings,
     );
   }
+  if (wish.weakPull && pin?.noPull) {
+    return broken(
+      `${wish.label} relies on the pull of ${label}, which has none; a resistor or another pin is needed.`,
+      [{ name: label, sum: 'no pull of its own' }],
+    );
+  }
   return [
     result(circuit, meta, {
       ...base,

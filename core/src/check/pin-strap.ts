@@ -2,7 +2,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { levelAt } from '../circuit/level.ts';
 import { pinUses } from '../circuit/pin-function.ts';
-import { highestRest, lowestRest } from '../physics/node.ts';
+import { bootRest } from '../physics/at-boot.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
@@ -30,7 +30,7 @@ function bootLevels(circuit: Circuit, net: Net): Boot | null {
       return { low: 0, high, sum: `${end.label} may drive it low or to ${formatQuantity(high, 'V')}` };
     }
   }
-  const rest = { low: lowestRest(net)?.volts, high: highestRest(net)?.volts };
+  const rest = bootRest(circuit, net);
   const sinker = others.find(({ kind }) => kind === 'switch');
   if (sinker) return { low: 0, high: rest.high ?? Infinity, sum: `${sinker.label} closed pulls it to 0 V` };
   const light = others.find(({ kind }) => kind === 'led');
@@ -40,9 +40,7 @@ function bootLevels(circuit: Circuit, net: Net): Boot | null {
     const clamp = toInterval(forward.voltage).min;
     return { low: 0, high: clamp, sum: `${light.label} holds it at ${formatQuantity(clamp, 'V')} or less` };
   }
-  if (rest.low !== undefined && rest.high !== undefined) {
-    return { low: rest.low, high: rest.high, sum: 'its pull-up lifts it' };
-  }
+  if (rest.low !== null && rest.high !== null) return { low: rest.low, high: rest.high, sum: rest.sum };
   return null;
 }
 

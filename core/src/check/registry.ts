@@ -26,9 +26,12 @@ import { needInterval, needWarmUp } from './need-interval.ts';
 import { needRange } from './need-range.ts';
 import { needSelectivity } from './need-selectivity.ts';
 import { needTrigger } from './need-trigger.ts';
+import { pinBootState } from './pin-boot-state.ts';
 import { pinCapability } from './pin-capability.ts';
+import { pinCurrent } from './pin-current.ts';
 import { pinDouble } from './pin-double.ts';
 import { pinStrap } from './pin-strap.ts';
+import { pinUnitConflict } from './pin-unit-conflict.ts';
 import type { Check } from './result.ts';
 import { safetyHazard } from './safety-hazard.ts';
 import { supplyRailCurrent } from './supply-rail-current.ts';
@@ -74,6 +77,9 @@ export const CHECKS: readonly Check[] = [
   pinDouble,
   pinCapability,
   pinStrap,
+  pinUnitConflict,
+  pinCurrent,
+  pinBootState,
   driveLed,
   driveFlyback,
   supplyRange,

@@ -142,6 +142,8 @@ export interface Net {
   readonly weak: PullUp | null;
   /** The resistor to a rail that makes a divider with a part whose resistance is the reading. */
   readonly fixed: { helper: string; ohms: Interval; rail: string; voltage: Interval | null } | null;
+  /** Resistors to ground, of the plan or on a part. */
+  readonly pullDowns: readonly PullDown[];
   /** Resistors in series on the way to the part, Ω. */
   readonly series: readonly { helper: string; ohms: number }[];
   /** F, the most. */
@@ -150,6 +152,13 @@ export interface Net {
   readonly clock: number | null;
   /** Nobody drives it high: it needs a pull-up. */
   readonly openDrain: boolean;
+}
+
+export interface PullDown {
+  readonly ohms: Interval;
+  readonly helper: string | null;
+  readonly label: string;
+  readonly figure: { card: string; source: string } | null;
 }
 
 /** A line that wants a pin of the controller. */
@@ -163,6 +172,8 @@ export interface PinWish {
   readonly pin: string | null;
   readonly locked: boolean;
   readonly weakPull: boolean;
+  /** For a PWM line: the frequencies that its load takes, Hz. */
+  readonly frequency: Interval | null;
   /** Lines of one group must be on one instance of the peripheral. */
   readonly group: string | null;
   readonly net: string;

@@ -6,15 +6,18 @@ import { instancesFor, pinUses, type PinUse } from './pin-function.ts';
 const STRAP_COST = 1000;
 /** Console and USB are wanted for programming. */
 const RESERVED_COST = 400;
+/** Drives by itself at the start: only for what does not mind. */
+const NOISY_COST = 200;
 /** Never. */
 const FLASH_COST = 100_000;
 
 /** How much is lost by giving a pin away: the functions that it alone has, and the trouble that it can make. */
 export function pinCost(use: Pick<PinUse, 'pin'>): number {
-  const { functions, strap, reserved } = use.pin;
+  const { functions, strap, reserved, boot } = use.pin;
   return (
     functions.length +
     (strap ? STRAP_COST : 0) +
+    (boot && boot.drives !== 'nothing' ? NOISY_COST : 0) +
     (reserved ? (reserved.by === 'flash' ? FLASH_COST : RESERVED_COST) : 0)
   );
 }

@@ -3,7 +3,7 @@ import { toInterval } from '../card/to-interval.ts';
 import { spread } from '../quantity/interval.ts';
 import type { DividerHelper, Plan, TranslatorHelper } from '../plan/plan.ts';
 import { JUMPER_LENGTH, LEAD_CAPACITANCE, RESISTOR_TOLERANCE, ROW_CAPACITANCE } from '../standard/practice.ts';
-import type { Net, NetEnd, PartNode, PinWish, PullUp } from './circuit.ts';
+import type { Net, NetEnd, PartNode, PinWish, PullDown, PullUp } from './circuit.ts';
 import { controllerEnd, dividerEnd, signalEnd, weakPullUp } from './ends.ts';
 import { powerOf, type PowerGraph } from './power.ts';
 import { deriveTrunks, type Station, type Trunk } from './trunks.ts';
@@ -20,6 +20,7 @@ interface Making {
   readonly power: PowerGraph;
   readonly pullUps: ReadonlyMap<string, PullUp[]>;
   readonly series: ReadonlyMap<string, { helper: string; ohms: number }[]>;
+  readonly pullDowns: ReadonlyMap<string, PullDown[]>;
   readonly dividers: ReadonlyMap<string, DividerHelper>;
   readonly fixed: ReadonlyMap<string, NonNullable<Net['fixed']>>;
   /** Channels of each translator that earlier lines have taken. */
@@ -38,6 +39,7 @@ export function deriveNets(
     power,
     pullUps: pullUpHelpers(plan, power),
     series: seriesHelpers(plan),
+    pullDowns: pullDownHelpers(plan),
     dividers: new Map(plan.helpers.flatMap((h) => (h.kind === 'divider' ? [[h.id, h]] : []))),
     fixed: fixedHelpers(plan, power),
     channels: new Map(),
@@ -58,9 +60,15 @@ const wishOf = (trunk: Trunk): PinWish => ({
   pin: trunk.pin,
   locked: trunk.locked,
   weakPull: trunk.weakPull,
+  frequency: frequencyOf(trunk),
   group: trunk.group,
   net: trunk.id,
 });
+
+function frequencyOf({ ask, stations }: Trunk): PinWish['frequency'] {
+  const stated = stations[0]?.port.frequency;
+  return ask === 'pwm' && stated ? toInterval(stated) : null;
+}
 
 /** The net of a line, and one more for each translator or divider on it. */
 function netsOf(trunk: Trunk, making: Making): Net[] {
@@ -143,6 +151,30 @@ function seriesHelpers(plan: Plan): Map<string, { helper: string; ohms: number }
   return map;
 }
 
+function pullDownHelpers(plan: Plan): Map<string, PullDown[]> {
+  const map = new Map<string, PullDown[]>();
+  for (const helper of plan.helpers) {
+    if (helper.kind !== 'pull-down') continue;
+    const key = `${helper.part}.${helper.port}.${helper.line}`;
+    const entry: PullDown = {
+      ohms: spread(helper.ohms, RESISTOR_TOLERANCE),
+      helper: helper.id,
+      label: `resistor ${helper.id}`,
+      figure: null,
+    };
+    map.set(key, [...(map.get(key) ?? []), entry]);
+  }
+  return map;
+}
+
+function fittedPullDown(end: NetEnd, parts: ReadonlyMap<string, PartNode>): PullDown[] {
+  const part = parts.get(end.part);
+  const fitted = end.controller ? undefined : part?.card.signals.find(({ id }) => id === end.signal)?.fittedPullDown;
+  if (!part || !fitted) return [];
+  const figure = { card: part.card.id, source: fitted.source };
+  return [{ ohms: toInterval(fitted), helper: null, label: `on ${part.label}`, figure }];
+}
+
 function fixedHelpers(plan: Plan, power: PowerGraph): Map<string, NonNullable<Net['fixed']>> {
   return new Map(
     plan.helpers.flatMap((h) =>
@@ -191,6 +223,10 @@ function finishNet(trunk: Trunk, beyond: string | null, ends: readonly NetEnd[],
     pullUps,
     weak: beyond === null && controller ? weakPullUp(controller, trunk, power) : null,
     fixed: beyond === null && only?.beyond === null ? (making.fixed.get(trunk.id) ?? null) : null,
+    pullDowns: [
+      ...(beyond === null ? (making.pullDowns.get(trunk.id) ?? []) : []),
+      ...ends.flatMap((end) => fittedPullDown(end, parts)),
+    ],
     series: making.series.get(trunk.id) ?? [],
     capacitance: terms.reduce((sum, { farads }) => sum + farads, 0),
     capacitanceTerms: terms,

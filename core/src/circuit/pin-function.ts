@@ -1,5 +1,6 @@
 /** What a pin of a controller can do, and what a line asks of it. */
 import type { Card, Pin } from '../card/card.ts';
+import type { Feature } from '../card/controller.ts';
 import type { Ask } from '../card/protocol.ts';
 import { printedNames } from './carrier.ts';
 import type { Circuit, PinWish } from './circuit.ts';
@@ -41,11 +42,22 @@ export function instancesFor(functions: readonly string[], ask: Ask): string[] {
 export interface PinUse {
   readonly pin: Pin;
   readonly label: string;
+  /** Without converters that a feature in use takes. */
   readonly functions: readonly string[];
   readonly wishes: readonly PinWish[];
   /** False for a pin that a carrier covers without leading it out. */
   readonly led: boolean;
 }
+
+/** What the chip does besides that the build uses. */
+export const featuresInUse = (circuit: Circuit): Feature[] =>
+  (circuit.controller?.card.controller?.features ?? []).filter(({ id }) => !circuit.plan.unused?.includes(id));
+
+/** The numbered unit of a function, "adc1" of "adc1.6"; null where it has none. */
+export const unitOf = (name: string): string | null => /^((?:adc|i2c|uart|spi)\d)\./.exec(name)?.[1] ?? null;
+
+const leftBy = (taken: ReadonlySet<string>, functions: readonly string[]): readonly string[] =>
+  taken.size === 0 ? functions : functions.filter((f) => !taken.has(unitOf(f) ?? ''));
 
 const labelOf = (label: string, printed: string | undefined): string => (printed ? `${printed} (${label})` : label);
 
@@ -57,11 +69,12 @@ export function pinUses(circuit: Circuit): PinUse[] {
   for (const wish of circuit.wishes) if (wish.pin) byPin.set(wish.pin, [...(byPin.get(wish.pin) ?? []), wish]);
   const labels = new Map(card.terminals.map(({ id, label }) => [id, label]));
   const printed = printedNames(circuit);
+  const taken = new Set(featuresInUse(circuit).flatMap(({ takes }) => takes));
   return card.controller.pins.map((pin) => ({
     pin,
     label: labelOf(labels.get(pin.terminal) ?? pin.terminal, printed?.get(pin.terminal)?.name),
     led: printed === null || printed.get(pin.terminal)?.free === true,
-    functions: functionsOf(card, pin),
+    functions: leftBy(taken, functionsOf(card, pin)),
     wishes: byPin.get(pin.terminal) ?? [],
   }));
 }

@@ -71,7 +71,7 @@ function ownTrunk({ part, port, line, choice, beyond }: Own): Trunk {
     line,
     label: alone && !isShared(port.protocol) ? part.label : `${part.label} ${line}`,
     protocol: port.protocol,
-    ask: PORT_LINES[port.protocol][line] ?? 'inout',
+    ask: port.interrupts?.lines.includes(line) ? 'irq' : (PORT_LINES[port.protocol][line] ?? 'inout'),
     group: port.protocol === 'uart' ? `${part.id}.${port.id}` : null,
     pin: choice?.pin ?? null,
     locked: choice?.locked ?? false,

@@ -18,6 +18,8 @@ export interface WiringPlan {
   readonly cautions: readonly { part: string; hazard: string; says: string }[];
 }
 
+const GROUND_STRIP: Point = { kind: 'strip', id: 'ground', label: 'minus strip, ground' };
+
 /** Where resistors to a rail put their other leg: the strip, or a place kept for each. */
 type RailPlaces = Map<string, Point[]>;
 
@@ -74,7 +76,6 @@ function placeStep(circuit: Circuit): WiringStep {
 }
 
 function groundStep(circuit: Circuit, w: Wirer): WiringStep {
-  const strip: Point = { kind: 'strip', id: 'ground', label: 'minus strip, ground' };
   const points: Point[] = [];
   for (const part of circuit.parts.values()) {
     // A coil's minus goes to its driver, not to ground; one ground of a controller is enough.
@@ -91,7 +92,7 @@ function groundStep(circuit: Circuit, w: Wirer): WiringStep {
     key: 'ground',
     phase: 'ground',
     title: 'Ground of every part to one strip',
-    leads: points.map((point) => w.lead(strip, point, 'ground', 'ground')),
+    leads: points.map((point) => w.lead(GROUND_STRIP, point, 'ground', 'ground')),
     check: 'Meter on continuity: the minus of the supply beeps against the ground of every part.',
   };
 }
@@ -191,6 +192,11 @@ function netStep(circuit: Circuit, w: Wirer, net: Net, places: RailPlaces): Wiri
     const value = formatQuantity(fixed.ohms.typ, 'Ω');
     pulls.push((from) => w.legs('resistor', from, fixedPlace, value, net.id));
   }
+  for (const { helper, ohms } of net.pullDowns) {
+    if (helper === null) continue;
+    const value = formatQuantity(ohms.typ, 'Ω');
+    pulls.push((from) => w.legs('resistor', from, GROUND_STRIP, value, net.id));
+  }
   const above = dividerLeads(circuit, w, net);
   pulls.push(...above.items);
   const series = net.series.map(({ ohms }) => formatQuantity(ohms, 'Ω'));
@@ -220,14 +226,13 @@ function dividerLeads(circuit: Circuit, w: Wirer, net: Net): { leads: Lead[]; it
   if (helper?.kind !== 'divider' || !far || !end || !part) return { leads: [], items: [] };
   const own = w.terminal(part, end.terminal);
   const row = w.onBoard(own) ? own : w.freeRow(far.label);
-  const ground: Point = { kind: 'strip', id: 'ground', label: 'minus strip, ground' };
   const leg =
     (to: Point, ohms: number): Item =>
     (from) =>
       w.legs('resistor', from, to, formatQuantity(ohms, 'Ω'), net.id);
   return {
     leads: row === own ? [] : [w.lead(own, row, far.id, far.line)],
-    items: [leg(row, helper.upper), leg(ground, helper.lower)],
+    items: [leg(row, helper.upper), leg(GROUND_STRIP, helper.lower)],
   };
 }
 

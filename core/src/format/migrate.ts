@@ -15,6 +15,8 @@ const CARD_STEPS: Readonly<Record<number, (card: Entries) => Entries>> = {
   // Version 3 added what the electrical proof needs (stretching, readings, own translators, bus switches …), all of
   // which may be missing.
   2: (card) => ({ ...card, version: 3 }),
+  // Version 4 added what pins do at boot and share (counters, limits, units), all of which may be missing.
+  3: (card) => ({ ...card, version: 4 }),
 };
 
 const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
@@ -22,6 +24,8 @@ const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   1: (file) => ({ ...file, version: 2, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
   // Version 3 added the house rule for pull-ups, segments, dividers and gates.
   2: (file) => ({ ...file, version: 3, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
+  // Version 4 added pull-downs, locked parts and features that are not used, all of which may be missing.
+  3: (file) => ({ ...file, version: 4 }),
 };
 
 function stepped(value: unknown, today: number, steps: Readonly<Record<number, (v: Entries) => Entries>>): unknown {

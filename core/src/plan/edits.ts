@@ -194,8 +194,10 @@ export function removePart(plan: Plan, id: string): Plan {
     return helper.part === id ? [] : [helper];
   });
   const kept = new Set(helpers.map((h) => h.id));
+  const { unused, ...rest } = plan;
   return {
-    ...plan,
+    ...rest,
+    ...(unused && plan.controller !== id ? { unused } : {}),
     controller: plan.controller === id ? null : plan.controller,
     buses: (plan.controller === id ? plan.buses.map(forgetBusPins) : plan.buses).map((bus) => leaveSwitch(bus, id)),
     helpers: helpers
@@ -242,6 +244,17 @@ export function forgetPins<T extends { lines?: Record<string, PinChoice> | undef
   );
   return { ...owner, lines };
 }
+
+/** Says that a feature of the controller is used, or that it stays off. */
+export function setUsed(plan: Plan, feature: string, used: boolean): Plan {
+  const { unused = [], ...rest } = plan;
+  const next = used ? unused.filter((id) => id !== feature) : [...new Set([...unused, feature])].sort();
+  return next.length > 0 ? { ...rest, unused: next } : rest;
+}
+
+/** Says that a part stays as it is wired, or may be wired otherwise. */
+export const setLocked = (plan: Plan, part: string, locked: boolean): Plan =>
+  changePart(plan, part, ({ locked: _old, ...rest }) => (locked ? { ...rest, locked } : rest));
 
 export const setRules = (plan: Plan, rules: Partial<HouseRules>): Plan => ({
   ...plan,

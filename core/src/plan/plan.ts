@@ -103,6 +103,8 @@ export const PartChoice = z.strictObject({
   lead: z.number().positive().max(1000).optional(),
   /** The carrier that it is fitted on: it comes with it, and its pins are where the carrier leads them. */
   fittedOn: Id.optional(),
+  /** Set where its feeds, buses, addresses and jumpers are soldered: a solution leaves them as they are. */
+  locked: z.boolean().optional(),
 });
 export type PartChoice = z.infer<typeof PartChoice>;
 
@@ -174,8 +176,18 @@ const FixedHelper = z.strictObject({
   to: RailRef,
   ohms: z.number().positive().max(100e6),
 });
+/** A resistor from a line to ground, so that it is low while nothing drives it. */
+const PullDownHelper = z.strictObject({
+  id: Id,
+  kind: z.literal('pull-down'),
+  part: Id,
+  port: Id,
+  line: Line,
+  ohms: z.number().positive().max(100e6),
+});
 export const Helper = z.discriminatedUnion('kind', [
   PullUpHelper,
+  PullDownHelper,
   SeriesHelper,
   DiodeHelper,
   TranslatorHelper,
@@ -206,6 +218,8 @@ export const Plan = z.strictObject({
   buses: z.array(Bus).max(64),
   helpers: z.array(Helper).max(MOST_PARTS),
   rules: HouseRules,
+  /** Features of the controller that the build does not use: a radio that stays off leaves its units free. */
+  unused: z.array(Id).max(8).optional(),
   /** Cards of the board and the leads. */
   board: Id.nullable(),
   leads: z.array(Id).max(8),

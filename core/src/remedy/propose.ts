@@ -7,6 +7,7 @@ import { piecesCost } from '../plan/cost.ts';
 import { documentOf } from '../plan/document.ts';
 import { addressRemedies, reservedRemedies } from './address.ts';
 import { analogRangeRemedies, analogSourceRemedies, fixedResistorRemedies } from './analog.ts';
+import { bootRemedies, currentRemedies, unitRemedies } from './boot.ts';
 import { capacitanceRemedies, crossedRemedies, overlayRemedies, stretchingRemedies, timeRemedies } from './bus.ts';
 import { coilRemedies, lightRemedies } from './drive.ts';
 import { feedRuleRemedies, translatedTwiceRemedies, unpoweredRemedies } from './feed.ts';
@@ -58,6 +59,9 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'pin/double': pinRemedies,
   'pin/capability': pinRemedies,
   'pin/strap': pinRemedies,
+  'pin/unit-conflict': unitRemedies,
+  'pin/current': currentRemedies,
+  'pin/boot-state': bootRemedies,
   'drive/led': lightRemedies,
   'drive/flyback': coilRemedies,
   'supply/range': rangeRemedies,

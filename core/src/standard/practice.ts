@@ -20,6 +20,8 @@ export const LED_CURRENT_FAINT = 1e-3;
 export const DIODE_DROP = 1.0;
 /** Pull-up of a switch to ground, Ω. */
 export const SWITCH_PULL_UP = 10e3;
+/** Resistor that holds an input off while nothing drives it, Ω. */
+export const HOLDING_RESISTOR = 10e3;
 /** Pull-up of a one-wire line at short leads, Ω. */
 export const ONE_WIRE_PULL_UP = 4.7e3;
 /** Where a receiver that states no typical threshold usually switches, as a share of its supply. */

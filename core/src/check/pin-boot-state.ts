@@ -1,0 +1,111 @@
+import type { Port } from '../card/card.ts';
+import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
+import { levelAt } from '../circuit/level.ts';
+import { pinByTerminal } from '../circuit/pin-function.ts';
+import { bootRest, type BootRest } from '../physics/at-boot.ts';
+import { highestRest } from '../physics/node.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
+
+const meta: CheckMeta = {
+  id: 'pin/boot-state',
+  title: 'What a pin switches is off while the controller starts',
+  station: 'pins',
+  rule: 'From power-on until the program sets the pin, the line of a load stays below VIL of its input (above VIH where low switches on): held by a resistor or the pin’s own pull, and not driven by the pin.',
+  source: 'the cards; node voltage by Kirchhoff’s current law',
+  breaks: 'fault',
+};
+
+const V = (x: number) => formatQuantity(x, 'V');
+
+export interface Switched {
+  readonly part: PartNode;
+  readonly port: Port;
+  readonly end: NetEnd;
+  /** The net that the part's input is on, and the one with the pin. */
+  readonly net: Net;
+  readonly trunk: Net;
+  readonly on: 'low' | 'high';
+}
+
+/** Inputs of parts that switch something on at a level. */
+export function switchedInputs(circuit: Circuit): Switched[] {
+  return circuit.nets.flatMap((net) =>
+    net.ends.flatMap((end) => {
+      const part = end.controller ? undefined : circuit.parts.get(end.part);
+      const port = part?.card.ports.find(({ lines, active }) => active && Object.values(lines).includes(end.signal));
+      const trunk = net.beyond === null ? net : circuit.nets.find(({ id }) => id === net.trunk);
+      if (!part || !port?.active || !trunk?.ends.some((e) => e.controller)) return [];
+      return [{ part, port, end, net, trunk, on: port.active.level }];
+    }),
+  );
+}
+
+/** What the input sees: the line itself, or what a translator makes of it. */
+function seen({ net, trunk }: Switched, rest: BootRest): { low: number; high: number } | null {
+  if (rest.low === null || rest.high === null) return null;
+  if (net === trunk) return { low: rest.low, high: rest.high };
+  const translator = trunk.ends.find((end) => end.part === net.beyond);
+  const level = translator?.levels.inputLow;
+  const supply = translator?.power.voltage;
+  const held = level && supply ? rest.high <= levelAt(level, 'max', supply.min).volts : rest.high === 0;
+  const lifted = highestRest(net)?.volts ?? net.ends.find((end) => end.part === net.beyond)?.power.voltage?.max ?? 0;
+  return held ? { low: 0, high: rest.high } : { low: rest.low, high: lifted };
+}
+
+function judge(circuit: Circuit, load: Switched): Result[] {
+  const { part, port, end, trunk, on } = load;
+  const pinEnd = trunk.ends.find((e) => e.controller);
+  const pin = pinEnd && circuit.controller && pinByTerminal(circuit.controller.card, pinEnd.terminal);
+  const level = on === 'high' ? end.levels.inputLow : end.levels.inputHigh;
+  if (!pinEnd || !pin || !circuit.controller || !level) return [];
+  const rest = bootRest(circuit, trunk);
+  const at = seen(load, rest);
+  const volts = end.power.voltage;
+  const limit =
+    on === 'high' ? levelAt(level, 'max', volts?.min ?? 0).volts : levelAt(level, 'min', volts?.max ?? 0).volts;
+  const driven = rest.drives === 'pulses' || rest.drives === on;
+  const quiet = rest.drives !== 'nothing' && !driven;
+  const measured = driven || quiet ? null : on === 'high' ? (at?.high ?? null) : (at?.low ?? null);
+  const floats = !driven && !quiet && measured === null;
+  const margin = measured === null ? null : on === 'high' ? limit - measured : measured - limit;
+  const broken = driven || floats || (margin !== null && margin < 0);
+  const mains = part.card.cautions?.some(({ hazard }) => hazard === 'mains') ?? false;
+  const label = pinEnd.label;
+  const what = driven
+    ? `${label} ${rest.drives === 'pulses' ? 'gives pulses' : `goes ${rest.drives}`} by itself while the controller starts; ${part.label} switches on.`
+    : floats
+      ? `Nothing holds ${label} while the controller starts; ${part.label} may switch on by itself.`
+      : `${label} rests at ${V(measured ?? 0)} while the controller starts; ${part.label} is sure to be off only ${on === 'high' ? 'below' : 'above'} ${V(limit)}.`;
+  const workings: Step[] = [
+    { name: 'switches on', sum: `when ${on}` },
+    { name: `${label} at the start`, sum: rest.drives === 'nothing' ? 'drives nothing' : rest.drives },
+    { name: 'held by', sum: rest.sum, ...(measured === null ? {} : { value: measured, unit: 'V' }) },
+    { name: 'sure to be off', sum: on === 'high' ? 'VIL of the input' : 'VIH of the input', value: limit, unit: 'V' },
+  ];
+  return [
+    result(circuit, meta, {
+      subjects: [`${part.id}.${port.id}`, trunk.id],
+      severity: broken ? (mains ? 'danger' : 'fault') : null,
+      measured,
+      limit,
+      unit: 'V',
+      margin,
+      message: broken ? what : `${part.label} stays off while the controller starts.`,
+      meaning: mains
+        ? 'A lamp or a heater comes on with nobody there, at every start and after every cut of the supply.'
+        : 'Every start and every cut of the supply gives the load a kick; half on, its transistor gets hot.',
+      workings,
+      rests: [
+        [part.card.id, port.active?.source],
+        [part.card.id, level.source],
+        [circuit.controller.card.id, pin.boot?.source],
+      ],
+    }),
+  ];
+}
+
+export const pinBootState: Check = {
+  meta,
+  run: (circuit) => switchedInputs(circuit).flatMap((load) => judge(circuit, load)),
+};

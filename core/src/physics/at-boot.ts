@@ -1,0 +1,79 @@
+/** Where a line rests from power-on until the program sets its pin. */
+import type { Circuit, Net } from '../circuit/circuit.ts';
+import { pinByTerminal } from '../circuit/pin-function.ts';
+import { toInterval } from '../card/to-interval.ts';
+import type { Interval } from '../quantity/interval.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+
+export interface BootRest {
+  /** V; both null while nothing decides: the line floats. */
+  readonly low: number | null;
+  readonly high: number | null;
+  readonly sum: string;
+  /** What the pin drives by itself meanwhile. */
+  readonly drives: 'nothing' | 'low' | 'high' | 'pulses';
+}
+
+/** A resistor to a voltage; 0 V for ground. */
+interface Pull {
+  readonly volts: Interval;
+  readonly ohms: Interval;
+  readonly label: string;
+}
+
+const GROUND: Interval = { min: 0, typ: 0, max: 0 };
+const V = (x: number) => formatQuantity(x, 'V', 4);
+const R = (x: number) => formatQuantity(x, 'Ω', 4);
+
+/** Σ(V/R) ÷ Σ(1/R), what leaks in or out on top. */
+function node(pulls: readonly Pull[], want: 'low' | 'high', leakage: number): { volts: number; sum: string } {
+  const lifted = want === 'high';
+  const terms = pulls.map(({ volts, ohms }) => {
+    const v = lifted ? volts.max : volts.min;
+    // Towards the wanted end the strongest, against it the weakest.
+    const helps = lifted ? v > 0 : v === 0;
+    return { v, r: helps ? ohms.min : ohms.max };
+  });
+  const siemens = terms.reduce((g, { r }) => g + 1 / r, 0);
+  const amps = terms.reduce((i, { v, r }) => i + v / r, 0) + (lifted ? leakage : -leakage);
+  const leak = leakage > 0 ? ` ${lifted ? '+' : '−'} ${formatQuantity(leakage, 'A')}` : '';
+  const sum = `(${terms.map(({ v, r }) => `${V(v)}/${R(r)}`).join(' + ')}${leak}) ÷ (${terms.map(({ r }) => `1/${R(r)}`).join(' + ')})`;
+  return { volts: Math.max(0, amps / siemens), sum };
+}
+
+/** The controller's own pull at the start. */
+function pinPull(circuit: Circuit, net: Net): Pull[] {
+  const controller = circuit.controller;
+  const end = net.ends.find((e) => e.controller);
+  const pin = end && controller && pinByTerminal(controller.card, end.terminal);
+  const ohms = controller?.card.controller?.io.weakPull;
+  const supply = end?.power.voltage;
+  if (!pin?.boot?.pull || !ohms || !supply) return [];
+  const volts = pin.boot.pull === 'up' ? supply : GROUND;
+  return [{ volts, ohms: toInterval(ohms), label: `the pin’s own pull-${pin.boot.pull}` }];
+}
+
+/**
+ * The voltages between which a line may rest while the pin is not yet set: every resistor on it, the pin's own pull at
+ * the start, and all leakage. The pull that the program switches on later does not count.
+ * @param net the net on the controller's side
+ */
+export function bootRest(circuit: Circuit, net: Net): BootRest {
+  const end = net.ends.find((e) => e.controller);
+  const pin = end && circuit.controller && pinByTerminal(circuit.controller.card, end.terminal);
+  const drives = pin?.boot?.drives ?? 'nothing';
+  const pulls: Pull[] = [
+    ...net.pullUps.flatMap(({ voltage, ohms, label }) => (voltage ? [{ volts: voltage, ohms, label }] : [])),
+    ...net.pullDowns.map(({ ohms, label }) => ({ volts: GROUND, ohms, label })),
+    ...pinPull(circuit, net),
+  ];
+  if (pulls.length === 0) return { low: null, high: null, sum: 'nothing pulls it', drives };
+  const leakage = net.ends.reduce((total, e) => total + e.leakage, 0);
+  const high = node(pulls, 'high', leakage);
+  return {
+    low: node(pulls, 'low', leakage).volts,
+    high: high.volts,
+    sum: `${pulls.map(({ label }) => label).join(', ')}: ${high.sum}`,
+    drives,
+  };
+}

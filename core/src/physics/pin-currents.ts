@@ -1,0 +1,60 @@
+/** What flows out of and into each pin of the controller at its worst. */
+import { toInterval } from '../card/to-interval.ts';
+import type { Circuit, Net } from '../circuit/circuit.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
+
+export interface PinCurrent {
+  /** Terminal of the pin. */
+  readonly pin: string;
+  readonly label: string;
+  /** A, the larger of what it gives while high and what it takes while low. */
+  readonly amps: number;
+  readonly terms: readonly { readonly label: string; readonly sum: string; readonly amps: number }[];
+  /** True where a light hangs on it. */
+  readonly light: boolean;
+}
+
+const V = (x: number) => formatQuantity(x, 'V');
+const R = (x: number) => formatQuantity(x, 'Ω');
+
+/** Nets on a pin's line on both sides of its translators: a low goes through them. */
+const sides = (circuit: Circuit, net: Net): Net[] => circuit.nets.filter(({ trunk }) => trunk === net.trunk);
+
+/** What a light takes through its resistors, A; null without a light or without a resistor. */
+function lightTerm(circuit: Circuit, net: Net, high: number): PinCurrent['terms'][number] | null {
+  const light = net.ends.find(({ kind }) => kind === 'led');
+  const forward = circuit.parts.get(light?.part ?? '')?.card.ports.find(({ protocol }) => protocol === 'led')?.forward;
+  const ohms = net.series.reduce((sum, { ohms: r }) => sum + r, 0) * (1 - RESISTOR_TOLERANCE);
+  if (!light || !forward || ohms === 0) return null;
+  const drop = toInterval(forward.voltage).min;
+  return { label: light.label, sum: `(${V(high)} − ${V(drop)}) ÷ ${R(ohms)}`, amps: Math.max(0, (high - drop) / ohms) };
+}
+
+/** Pins with something on them that takes current, in the order of the nets. */
+export function pinCurrents(circuit: Circuit): PinCurrent[] {
+  return circuit.nets.flatMap((net) => {
+    const end = net.ends.find((e) => e.controller);
+    const high = end?.power.voltage?.max;
+    if (!end || high === undefined || end.kind === 'input') return [];
+    const taken = sides(circuit, net).flatMap(({ pullUps }) =>
+      pullUps.flatMap(({ voltage, ohms, label }) =>
+        voltage ? [{ label, sum: `${V(voltage.max)} ÷ ${R(ohms.min)}`, amps: voltage.max / ohms.min }] : [],
+      ),
+    );
+    const light = lightTerm(circuit, net, high);
+    const given =
+      end.kind === 'open-drain'
+        ? []
+        : net.pullDowns.map(({ ohms, label }) => ({
+            label,
+            sum: `${V(high)} ÷ ${R(ohms.min)}`,
+            amps: high / ohms.min,
+          }));
+    if (light) given.push(light);
+    const total = (terms: PinCurrent['terms']) => terms.reduce((sum, { amps }) => sum + amps, 0);
+    const terms = total(given) >= total(taken) ? given : taken;
+    if (terms.length === 0) return [];
+    return [{ pin: end.terminal, label: end.label, amps: total(terms), terms, light: light !== null }];
+  });
+}
