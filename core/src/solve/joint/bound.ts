@@ -1,0 +1,81 @@
+/** What the undecided choices will cost at least. */
+import type { Block, Matched } from './block.ts';
+import type { State } from './state.ts';
+
+/** The cheapest option that is left of every choice, by choice. */
+export function cheapest(state: State): Int32Array {
+  const { p, alive } = state;
+  const best = new Int32Array(p.choices).fill(-1);
+  for (let c = 0; c < p.choices; c++)
+    for (let o = p.first[c] ?? 0; o < (p.first[c + 1] ?? 0); o++)
+      if (alive[o] && ((best[c] ?? -1) < 0 || (p.cost[o] ?? 0) < (p.cost[best[c] ?? 0] ?? 0))) best[c] = o;
+  return best;
+}
+
+/**
+ * Sum of the cheapest options outside the block, the block's assignment, and on top what it takes at least to bring
+ * one overdrawn resource back to its capacity: the excess at the best price per unit, the steps of the covering problem
+ * taken as if they could be split.
+ */
+export function lowerBound(state: State, best: Int32Array, block: Block | null, matched: Matched | null): number {
+  const { p } = state;
+  let sum = matched ? matched.assignment.total : 0;
+  for (let c = 0; c < p.choices; c++) if (!block?.rowOf.has(c)) sum += p.cost[best[c] ?? 0] ?? 0;
+  return sum + cover(state, best, block);
+}
+
+function useOf({ p }: State, option: number, resource: number): number {
+  let amount = 0;
+  for (let u = p.useAt[option] ?? 0; u < (p.useAt[option + 1] ?? 0); u++)
+    if (p.useOf[u] === resource) amount += p.useAmount[u] ?? 0;
+  return amount;
+}
+
+function cover(state: State, best: Int32Array, block: Block | null): number {
+  const { p } = state;
+  const drawn = new Float64Array(p.capacity.length);
+  for (let c = 0; c < p.choices; c++) {
+    if (block?.rowOf.has(c) && !state.isSettled(c)) continue;
+    const o = best[c] ?? -1;
+    for (let u = p.useAt[o] ?? 0; u < (p.useAt[o + 1] ?? 0); u++) {
+      const r = p.useOf[u] ?? 0;
+      drawn[r] = (drawn[r] ?? 0) + (p.useAmount[u] ?? 0);
+    }
+  }
+  let most = 0;
+  for (let r = 0; r < drawn.length; r++) {
+    const excess = (drawn[r] ?? 0) - (p.capacity[r] ?? 0);
+    if (excess > 0) most = Math.max(most, coverOne(state, best, block, r, excess));
+  }
+  return most;
+}
+
+function coverOne(state: State, best: Int32Array, block: Block | null, r: number, excess: number): number {
+  const { p, alive } = state;
+  const steps: { saves: number; price: number }[] = [];
+  for (const c of p.touching[r] ?? []) {
+    if (state.isSettled(c) || block?.rowOf.has(c)) continue;
+    const now = best[c] ?? 0;
+    const use = useOf(state, now, r);
+    let saves = 0;
+    let price = Infinity;
+    for (let o = p.first[c] ?? 0; o < (p.first[c + 1] ?? 0); o++) {
+      const less = alive[o] ? use - useOf(state, o, r) : 0;
+      if (less <= 0) continue;
+      saves = Math.max(saves, less);
+      price = Math.min(price, ((p.cost[o] ?? 0) - (p.cost[now] ?? 0)) / less);
+    }
+    if (saves > 0) steps.push({ saves, price });
+  }
+  steps.sort((a, b) => a.price - b.price);
+  let left = excess;
+  let total = 0;
+  for (const { saves, price } of steps) {
+    const part = Math.min(left, saves);
+    total += part * price;
+    left -= part;
+    if (left <= 0) break;
+  }
+  // Costs are whole numbers, and the quotients were rounded: a little less is still a bound.
+  return left > 1e-12 * excess ? Infinity : Math.max(0, Math.floor(total * (1 - 1e-9)));
+}

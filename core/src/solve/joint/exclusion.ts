@@ -1,0 +1,75 @@
+/** Why not everything can be had: a smallest set of what was asked for that excludes itself, and what giving it up would cost. */
+import { solveJoint } from './search.ts';
+import type { Goals, Member, Problem } from './problem.ts';
+
+export interface Relaxation {
+  readonly member: Member;
+  /** What a solution comes to without it; null when giving up this one alone is not enough. */
+  readonly goals: Goals | null;
+  /** Index of the option of each choice in that solution. */
+  readonly taken: readonly number[] | null;
+}
+
+export interface Exclusion {
+  /** All of these together cannot be; without any one of them they can. */
+  readonly members: readonly Member[];
+  /** One for each of them, against the whole problem. */
+  readonly relaxations: readonly Relaxation[];
+}
+
+const without = (all: ReadonlySet<number>, ...gone: readonly number[]): ReadonlySet<number> =>
+  new Set([...all].filter((m) => !gone.includes(m)));
+
+/** @param kept the members that are held to; all others are given up */
+export function isPossible(problem: Problem, kept: ReadonlySet<number>): boolean {
+  const given = new Set(problem.members.flatMap((_, m) => (kept.has(m) ? [] : [m])));
+  return solveJoint(problem, { given, any: true }) !== null;
+}
+
+/**
+ * Takes members away while what is left still excludes itself: locks first, since a set of few words says most, then
+ * parts; then each that is left is tried again, so that none can be missing.
+ * @returns null when everything can be had, or when even giving everything up does not help
+ */
+export function exclusionOf(problem: Problem): Exclusion | null {
+  const all = new Set(problem.members.keys());
+  if (isPossible(problem, all) || !isPossible(problem, new Set())) return null;
+  let best: ReadonlySet<number> | null = null;
+  // Two orders: members that come late are taken away last, and so are found when they suffice.
+  for (const order of [[...all], [...all].reverse()]) {
+    const found = shrink(problem, all, order);
+    if (!best || found.size < best.size) best = found;
+  }
+  const members = [...(best ?? [])].sort((a, b) => a - b);
+  return {
+    members: members.flatMap((m) => problem.members[m] ?? []),
+    relaxations: members.flatMap((m): Relaxation[] => {
+      const member = problem.members[m];
+      if (!member) return [];
+      const found = solveJoint(problem, { given: new Set([m]) });
+      return [{ member, goals: found?.goals ?? null, taken: found?.taken ?? null }];
+    }),
+  };
+}
+
+/** Halves are tried away first: what excludes itself is small, so most of it goes in few steps. */
+function shrink(problem: Problem, from: ReadonlySet<number>, order: readonly number[]): ReadonlySet<number> {
+  let kept = from;
+  for (let size = order.length >> 1; size >= 1; size >>= 1) {
+    for (let i = 0; i < order.length; i += size) {
+      const piece = order.slice(i, i + size).filter((m) => kept.has(m));
+      if (piece.length === 0) continue;
+      const rest = without(kept, ...piece);
+      if (!isPossible(problem, rest)) kept = rest;
+    }
+  }
+  // Single members were tried while others were still there: until a whole round changes nothing.
+  for (let before = -1; before !== kept.size; ) {
+    before = kept.size;
+    for (const m of [...kept]) {
+      const rest = without(kept, m);
+      if (!isPossible(problem, rest)) kept = rest;
+    }
+  }
+  return kept;
+}

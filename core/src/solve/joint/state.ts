@@ -1,0 +1,237 @@
+/** A problem while it is searched: which options are left, and what follows from taking or losing one. */
+import { SLACK, weigh, type Problem } from './problem.ts';
+
+/** The same problem in flat arrays, made once. */
+export interface Compiled {
+  readonly choices: number;
+  /** First option of each choice; one entry more at the end. */
+  readonly first: Int32Array;
+  readonly choiceOf: Int32Array;
+  readonly cost: Float64Array;
+  /** Uses of option o: from useAt[o] to useAt[o + 1]. */
+  readonly useAt: Int32Array;
+  readonly useOf: Int32Array;
+  readonly useAmount: Float64Array;
+  readonly capacity: Float64Array;
+  /** Requirements: whose they are, which choice they are about, and the options that meet them. */
+  readonly reqOwner: Int32Array;
+  readonly reqChoice: Int32Array;
+  readonly reqMeets: readonly Uint8Array[];
+  readonly reqsOf: readonly (readonly number[])[];
+  /** Requirements that an option helps to meet. */
+  readonly helps: readonly (readonly number[])[];
+  /** Choices that touch a resource. */
+  readonly touching: readonly (readonly number[])[];
+  readonly freedBy: Int32Array;
+}
+
+export function compile({ choices, resources }: Problem): Compiled {
+  const first = new Int32Array(choices.length + 1);
+  choices.forEach(({ options }, c) => (first[c + 1] = (first[c] ?? 0) + options.length));
+  const all = choices.flatMap(({ options }) => options);
+  const choiceOf = new Int32Array(all.length);
+  choices.forEach(({ options }, c) => options.forEach((_, k) => (choiceOf[(first[c] ?? 0) + k] = c)));
+  const useAt = new Int32Array(all.length + 1);
+  all.forEach(({ uses }, o) => (useAt[o + 1] = (useAt[o] ?? 0) + uses.length));
+  const touching = resources.map(() => new Set<number>());
+  all.forEach(({ uses }, o) => uses.forEach(({ resource }) => touching[resource]?.add(choiceOf[o] ?? 0)));
+  const reqsOf: number[][] = all.map(() => []);
+  const helps: number[][] = all.map(() => []);
+  const owner: number[] = [];
+  const about: number[] = [];
+  const meets: Uint8Array[] = [];
+  all.forEach(({ requires }, o) => {
+    for (const { choice, options } of requires) {
+      const r = owner.length;
+      owner.push(o);
+      about.push(choice);
+      const met = new Uint8Array(choices[choice]?.options.length ?? 0);
+      for (const k of options) {
+        met[k] = 1;
+        helps[(first[choice] ?? 0) + k]?.push(r);
+      }
+      meets.push(met);
+      reqsOf[o]?.push(r);
+    }
+  });
+  return {
+    choices: choices.length,
+    first,
+    choiceOf,
+    cost: Float64Array.from(all, ({ goals }) => weigh(goals)),
+    useAt,
+    useOf: Int32Array.from(all.flatMap(({ uses }) => uses.map(({ resource }) => resource))),
+    useAmount: Float64Array.from(all.flatMap(({ uses }) => uses.map(({ amount }) => amount))),
+    capacity: Float64Array.from(resources, ({ capacity }) => capacity + SLACK * Math.max(1, capacity)),
+    reqOwner: Int32Array.from(owner),
+    reqChoice: Int32Array.from(about),
+    reqMeets: meets,
+    reqsOf,
+    helps,
+    touching: touching.map((set) => [...set]),
+    freedBy: Int32Array.from(all, ({ freedBy }) => freedBy ?? -1),
+  };
+}
+
+type Mark = readonly [lost: number, taken: number, was: number];
+
+/** Which options are left. Losing one may lose others; `undo` takes everything back to a mark. */
+export class State {
+  readonly alive: Uint8Array;
+  readonly left: Int32Array;
+  /** Of each resource, what the decided choices have taken. */
+  readonly used: Float64Array;
+  private readonly support: Int32Array;
+  private readonly settled: Uint8Array;
+  private readonly lost: number[] = [];
+  private readonly taken: number[] = [];
+  /** Resources and what was used of them before, in the order of the changes. */
+  private readonly wasOf: number[] = [];
+  private readonly was: number[] = [];
+  private readonly queue: number[] = [];
+
+  constructor(readonly p: Compiled) {
+    this.alive = new Uint8Array(p.cost.length).fill(1);
+    this.left = Int32Array.from({ length: p.choices }, (_, c) => (p.first[c + 1] ?? 0) - (p.first[c] ?? 0));
+    this.used = new Float64Array(p.capacity.length);
+    this.settled = new Uint8Array(p.choices);
+    this.support = Int32Array.from(p.reqMeets, (met) => met.reduce((sum, m) => sum + m, 0));
+  }
+
+  get mark(): Mark {
+    return [this.lost.length, this.taken.length, this.was.length];
+  }
+
+  isSettled(choice: number): boolean {
+    return this.settled[choice] === 1;
+  }
+
+  /** The option of a settled choice; the first that is left of any other. */
+  optionOf(choice: number): number {
+    const { first } = this.p;
+    for (let o = first[choice] ?? 0; o < (first[choice + 1] ?? 0); o++) if (this.alive[o]) return o;
+    return -1;
+  }
+
+  /** What follows before anything is decided. @returns false when there is no way */
+  begin(kept: (member: number) => boolean): boolean {
+    const { p } = this;
+    for (let o = 0; o < p.cost.length; o++) {
+      const member = p.freedBy[o] ?? -1;
+      if (member >= 0 && kept(member) && !this.kill(o)) return false;
+      // An option that alone asks for more than there is.
+      for (let u = p.useAt[o] ?? 0; u < (p.useAt[o + 1] ?? 0); u++)
+        if ((p.useAmount[u] ?? 0) > (p.capacity[p.useOf[u] ?? 0] ?? 0) && !this.kill(o)) return false;
+    }
+    for (let r = 0; r < p.reqOwner.length; r++)
+      if (this.support[r] === 0 && !this.kill(p.reqOwner[r] ?? 0)) return false;
+    for (let c = 0; c < p.choices; c++) {
+      if (this.left[c] === 0) return false;
+      if (this.left[c] === 1) this.queue.push(c);
+    }
+    return this.spread();
+  }
+
+  /** Takes an option: the others of its choice are lost. @returns false when there is no way then */
+  take(option: number): boolean {
+    const { first, choiceOf } = this.p;
+    const choice = choiceOf[option] ?? 0;
+    for (let o = first[choice] ?? 0; o < (first[choice + 1] ?? 0); o++)
+      if (o !== option && this.alive[o] && !this.kill(o)) return this.fail();
+    if (!this.isSettled(choice)) this.queue.push(choice);
+    return this.spread();
+  }
+
+  /** Loses an option. @returns false when there is no way then */
+  drop(option: number): boolean {
+    return this.alive[option] ? (this.kill(option) ? this.spread() : this.fail()) : true;
+  }
+
+  undo([lost, taken, was]: Mark): void {
+    const { p } = this;
+    this.queue.length = 0;
+    while (this.taken.length > taken) this.settled[this.taken.pop() ?? 0] = 0;
+    // What was is put back as it was: sums and differences of currents would drift.
+    while (this.was.length > was) this.used[this.wasOf.pop() ?? 0] = this.was.pop() ?? 0;
+    while (this.lost.length > lost) {
+      const o = this.lost.pop() ?? 0;
+      this.alive[o] = 1;
+      const choice = p.choiceOf[o] ?? 0;
+      this.left[choice] = (this.left[choice] ?? 0) + 1;
+      for (const r of p.helps[o] ?? []) this.support[r] = (this.support[r] ?? 0) + 1;
+    }
+  }
+
+  private fail(): false {
+    this.queue.length = 0;
+    return false;
+  }
+
+  private kill(option: number): boolean {
+    if (!this.alive[option]) return true;
+    const { p } = this;
+    const choice = p.choiceOf[option] ?? 0;
+    // A settled choice cannot lose the option it stands on.
+    if (this.settled[choice]) return false;
+    this.alive[option] = 0;
+    this.lost.push(option);
+    const left = (this.left[choice] ?? 0) - 1;
+    this.left[choice] = left;
+    if (left === 1) this.queue.push(choice);
+    let ok = left > 0;
+    for (const r of p.helps[option] ?? []) {
+      const support = (this.support[r] ?? 0) - 1;
+      this.support[r] = support;
+      if (support === 0 && ok) ok = this.kill(p.reqOwner[r] ?? 0);
+    }
+    return ok;
+  }
+
+  /** Settles every choice that has one option left, and loses what that excludes. */
+  private spread(): boolean {
+    const { p } = this;
+    for (let choice = this.queue.pop(); choice !== undefined; choice = this.queue.pop()) {
+      if (this.settled[choice]) continue;
+      const option = this.optionOf(choice);
+      if (option < 0) return this.fail();
+      this.settled[choice] = 1;
+      this.taken.push(choice);
+      for (let u = p.useAt[option] ?? 0; u < (p.useAt[option + 1] ?? 0); u++) {
+        const r = p.useOf[u] ?? 0;
+        this.wasOf.push(r);
+        this.was.push(this.used[r] ?? 0);
+        this.used[r] = (this.used[r] ?? 0) + (p.useAmount[u] ?? 0);
+      }
+      for (const r of p.reqsOf[option] ?? []) if (!this.onlyMeeting(r)) return this.fail();
+      for (let u = p.useAt[option] ?? 0; u < (p.useAt[option + 1] ?? 0); u++)
+        if (!this.keepWithin(p.useOf[u] ?? 0)) return this.fail();
+    }
+    return true;
+  }
+
+  private onlyMeeting(r: number): boolean {
+    const { p } = this;
+    const choice = p.reqChoice[r] ?? 0;
+    const from = p.first[choice] ?? 0;
+    const met = p.reqMeets[r];
+    for (let o = from; o < (p.first[choice + 1] ?? 0); o++)
+      if (this.alive[o] && !met?.[o - from] && !this.kill(o)) return false;
+    return true;
+  }
+
+  /** Options that no longer fit into what is left of a resource are lost. */
+  private keepWithin(r: number): boolean {
+    const { p } = this;
+    const rest = (p.capacity[r] ?? 0) - (this.used[r] ?? 0);
+    if (rest < 0) return false;
+    for (const choice of p.touching[r] ?? []) {
+      if (this.settled[choice]) continue;
+      for (let o = p.first[choice] ?? 0; o < (p.first[choice + 1] ?? 0); o++) {
+        if (!this.alive[o]) continue;
+        for (let u = p.useAt[o] ?? 0; u < (p.useAt[o + 1] ?? 0); u++)
+          if (p.useOf[u] === r && (p.useAmount[u] ?? 0) > rest && !this.kill(o)) return false;
+      }
+    }
+    return true;
+  }
+}

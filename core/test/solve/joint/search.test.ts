@@ -1,0 +1,45 @@
+import { expect } from 'chai';
+import loadHighs from 'highs';
+import { holds } from '../../../src/solve/joint/problem.ts';
+import { searchSteps, solveJoint } from '../../../src/solve/joint/search.ts';
+import { jointCase, type JointSize } from '../../support/joint-case.ts';
+import { lexicographic } from '../../support/joint-lp.ts';
+
+const sizeOf = (seed: number): JointSize => ({
+  parts: 1 + (seed % 9),
+  lines: 2 + (seed % 11),
+  pins: 6 + (seed % 13),
+});
+const CASES = Number(process.env.JOINT_CASES ?? 240);
+
+describe('the joint search', function () {
+  this.timeout(300_000);
+
+  it(`meets every goal as well as a mixed-integer solver does, on ${CASES} made-up problems`, async () => {
+    const highs = await loadHighs();
+    let solved = 0;
+    for (let seed = 1; seed <= CASES; seed++) {
+      const problem = jointCase(seed * 7919, sizeOf(seed));
+      const mine = solveJoint(problem);
+      const theirs = lexicographic(highs, problem);
+      expect(mine?.goals ?? null, `case ${seed}`).to.deep.equal(theirs);
+      if (mine) expect(holds(problem, mine.taken), `case ${seed}`).to.equal(true);
+      solved += Number(mine !== null);
+    }
+    expect(solved, 'both kinds of case occurred').to.be.within(CASES * 0.2, CASES * 0.9);
+  });
+
+  it('gives the same twice, and reports the best so far on the way', () => {
+    const problem = jointCase(12345, { parts: 9, lines: 10, pins: 18 });
+    expect(solveJoint(problem)).to.deep.equal(solveJoint(problem));
+    const steps = searchSteps(problem);
+    let step = steps.next();
+    let nodes = 0;
+    while (!step.done) {
+      expect(step.value.nodes).to.be.above(nodes);
+      nodes = step.value.nodes;
+      step = steps.next();
+    }
+    expect(step.value).to.deep.equal(solveJoint(problem));
+  });
+});
