@@ -12,7 +12,8 @@ const FLOORS = [
   ['physics'],
   ['check'],
   ['compare'],
-  ['remedy', 'solve'],
+  ['remedy'],
+  ['solve'],
   ['deliver'],
   ['format'],
 ];

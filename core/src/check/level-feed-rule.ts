@@ -15,8 +15,8 @@ const meta: CheckMeta = {
 };
 
 /** Rails nearer than this share to a voltage count as being of it. */
-const NEAR = 0.1;
-const FIVE = 5;
+export const NEAR_RAIL = 0.1;
+export const FIVE_VOLTS = 5;
 
 export interface WideSupply {
   readonly part: PartNode;
@@ -31,7 +31,7 @@ export interface WideSupply {
 function railsOf(circuit: Circuit, volts: number): Rail[] {
   const own = (rail: Rail) => (rail.part === circuit.controller?.id ? 0 : 1);
   return [...circuit.rails.values()]
-    .filter(({ voltage }) => voltage && Math.abs(voltage.typ - volts) <= NEAR * volts)
+    .filter(({ voltage }) => voltage && Math.abs(voltage.typ - volts) <= NEAR_RAIL * volts)
     .sort((a, b) => own(a) - own(b));
 }
 
@@ -39,9 +39,9 @@ function railsOf(circuit: Circuit, volts: number): Rail[] {
 export function wideSupplies(circuit: Circuit): WideSupply[] {
   const io = circuit.controller && `${circuit.controller.id}.${circuit.controller.card.controller?.io.reference}`;
   const logic = io === null ? null : (circuit.rails.get(io)?.voltage ?? circuit.feeds.get(io)?.voltage);
-  if (!logic || Math.abs(logic.typ - FIVE) <= NEAR * FIVE) return [];
+  if (!logic || Math.abs(logic.typ - FIVE_VOLTS) <= NEAR_RAIL * FIVE_VOLTS) return [];
   const low = railsOf(circuit, logic.typ);
-  const high = railsOf(circuit, FIVE);
+  const high = railsOf(circuit, FIVE_VOLTS);
   const found: WideSupply[] = [];
   for (const part of circuit.parts.values()) {
     if (part.helper || part.card.controller || part.card.signals.length === 0) continue;

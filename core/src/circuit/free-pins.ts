@@ -2,24 +2,22 @@
 import type { Circuit, PinWish } from './circuit.ts';
 import { instancesFor, pinUses, type PinUse } from './pin-function.ts';
 
-/** What a pin costs that is held at boot: taken only when nothing else is left. */
-const STRAP_COST = 1000;
+/** A pin that is held at boot is given away when nothing else is left. */
+const STRAP_COST = 100;
+/** Drives by itself at the start: only for what does not mind. */
+const NOISY_COST = 40;
 /** Console and USB are wanted for programming. */
 const RESERVED_COST = 400;
-/** Drives by itself at the start: only for what does not mind. */
-const NOISY_COST = 200;
-/** Never. */
-const FLASH_COST = 100_000;
 
-/** How much is lost by giving a pin away: the functions that it alone has, and the trouble that it can make. */
+/** How much is lost by giving a pin away: the functions that it alone has, and the trouble that it can make at the start. */
+export function pinPreciousness({ pin: { functions, strap, boot } }: Pick<PinUse, 'pin'>): number {
+  return functions.length + (strap ? STRAP_COST : 0) + (boot && boot.drives !== 'nothing' ? NOISY_COST : 0);
+}
+
+/** The same in one number with what belongs to console and USB; pins of the flash are never given away. */
 export function pinCost(use: Pick<PinUse, 'pin'>): number {
-  const { functions, strap, reserved, boot } = use.pin;
-  return (
-    functions.length +
-    (strap ? STRAP_COST : 0) +
-    (boot && boot.drives !== 'nothing' ? NOISY_COST : 0) +
-    (reserved ? (reserved.by === 'flash' ? FLASH_COST : RESERVED_COST) : 0)
-  );
+  const { reserved } = use.pin;
+  return reserved?.by === 'flash' ? Infinity : pinPreciousness(use) + (reserved ? RESERVED_COST : 0);
 }
 
 /** True for pins that a line may be moved to without asking: no strap, no reservation. */

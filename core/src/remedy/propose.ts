@@ -77,15 +77,22 @@ const grave = (r: Result) => r.severity === 'danger' || r.severity === 'fault';
  * Every change that ends the finding and brings neither danger nor fault, proved by verifying the changed plan.
  * What ends most comes first, then what costs least.
  * @param library the plan's own cards and the catalogue's
+ * @param wanted candidates that are worth trying
  */
-export function proposeRemedies(circuit: Circuit, verdict: Verdict, finding: Result, library: Library): Remedy[] {
+export function proposeRemedies(
+  circuit: Circuit,
+  verdict: Verdict,
+  finding: Result,
+  library: Library,
+  wanted: (candidate: Candidate) => boolean = () => true,
+): Remedy[] {
   const proposer = PROPOSERS[finding.check];
   if (!proposer) return [];
   const before = new Set(verdict.findings.map(({ key }) => key));
   const costBefore = piecesCost(circuit.plan, library);
   const piecesBefore = circuit.plan.parts.length + circuit.plan.helpers.length;
   const proved: Remedy[] = [];
-  for (const candidate of unique(proposer({ circuit, finding, library }))) {
+  for (const candidate of unique(proposer({ circuit, finding, library })).filter(wanted)) {
     const after = verify(deriveCircuit(documentOf(candidate.plan, circuit.cards.values(), library)));
     const keys = new Set(after.findings.map(({ key }) => key));
     const brings = after.findings.filter(({ key }) => !before.has(key));

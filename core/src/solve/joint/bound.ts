@@ -53,6 +53,8 @@ function cover(state: State, best: Int32Array, block: Block | null): number {
 function coverOne(state: State, best: Int32Array, block: Block | null, r: number, excess: number): number {
   const { p, alive } = state;
   const steps: { saves: number; price: number }[] = [];
+  /** The least that any single step costs. */
+  let least = Infinity;
   for (const c of p.touching[r] ?? []) {
     if (state.isSettled(c) || block?.rowOf.has(c)) continue;
     const now = best[c] ?? 0;
@@ -63,7 +65,9 @@ function coverOne(state: State, best: Int32Array, block: Block | null, r: number
       const less = alive[o] ? use - useOf(state, o, r) : 0;
       if (less <= 0) continue;
       saves = Math.max(saves, less);
-      price = Math.min(price, ((p.cost[o] ?? 0) - (p.cost[now] ?? 0)) / less);
+      const dearer = (p.cost[o] ?? 0) - (p.cost[now] ?? 0);
+      price = Math.min(price, dearer / less);
+      least = Math.min(least, dearer);
     }
     if (saves > 0) steps.push({ saves, price });
   }
@@ -76,6 +80,11 @@ function coverOne(state: State, best: Int32Array, block: Block | null, r: number
     left -= part;
     if (left <= 0) break;
   }
+  if (left > 1e-12 * excess) return Infinity;
+  // Steps cannot be split either: so many of them are needed even if each saves the most.
+  steps.sort((a, b) => b.saves - a.saves);
+  let count = 0;
+  for (let rest = excess * (1 - 1e-9); rest > 0 && count < steps.length; count++) rest -= steps[count]?.saves ?? 0;
   // Costs are whole numbers, and the quotients were rounded: a little less is still a bound.
-  return left > 1e-12 * excess ? Infinity : Math.max(0, Math.floor(total * (1 - 1e-9)));
+  return Math.max(0, Math.floor(total * (1 - 1e-9)), count * least);
 }

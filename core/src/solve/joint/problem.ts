@@ -37,6 +37,8 @@ export interface Option {
   readonly goals: Partial<Goals>;
   readonly uses: readonly Use[];
   readonly requires: readonly Requirement[];
+  /** Of each list at least one of these options of several choices must be taken. */
+  readonly needsAny?: readonly (readonly Requirement[])[];
   /** The member that has to be given up before this option is there. */
   readonly freedBy?: number;
 }
@@ -92,7 +94,8 @@ export function holds(problem: Problem, taken: readonly number[], given: Readonl
       const option = options[taken[c] ?? -1];
       if (!option || (option.freedBy !== undefined && !given.has(option.freedBy))) return false;
       for (const { resource, amount } of option.uses) used[resource] = (used[resource] ?? 0) + amount;
-      return option.requires.every(({ choice, options: wanted }) => wanted.includes(taken[choice] ?? -1));
+      const isMet = ({ choice, options: wanted }: Requirement) => wanted.includes(taken[choice] ?? -1);
+      return option.requires.every(isMet) && (option.needsAny ?? []).every((list) => list.some(isMet));
     }) && problem.resources.every(({ capacity }, r) => (used[r] ?? 0) <= capacity + SLACK * Math.max(1, capacity))
   );
 }

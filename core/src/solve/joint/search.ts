@@ -45,6 +45,8 @@ export function solveJoint(problem: Problem, options: SearchOptions = {}): Found
 class Search {
   private readonly state: State;
   private readonly block: Block | null;
+  /** Choices in the order in which wishes are tried: what others ask for comes last, so that asking shows. */
+  private readonly order: readonly number[];
   private best: number[] | null = null;
   private bestCost = Infinity;
   private nodes = 0;
@@ -56,6 +58,10 @@ class Search {
   ) {
     this.state = new State(p);
     this.block = blockOf(problem, p);
+    const asked = new Int32Array(p.choices);
+    for (const choice of p.reqChoice) if (choice >= 0) asked[choice] = 1;
+    const all = Array.from({ length: p.choices }, (_, c) => c);
+    this.order = [...all.filter((c) => !asked[c]), ...all.filter((c) => asked[c])];
   }
 
   *run(): Generator<Progress, Found | null> {
@@ -77,8 +83,9 @@ class Search {
     const bound = lowerBound(state, best, this.block, matched);
     if (bound >= this.bestCost) return;
     const wished = this.wishes(best, matched);
-    const clash = this.tryAll(wished, bound);
-    if (clash < 0) return;
+    const failing = this.tryAll(wished, bound);
+    if (failing < 0) return;
+    const clash = this.askedBy(failing);
     const order: number[] = [];
     for (let o = p.first[clash] ?? 0; o < (p.first[clash + 1] ?? 0); o++) if (state.alive[o]) order.push(o);
     order.sort((a, b) => Number(b === wished[clash]) - Number(a === wished[clash]) || (p.cost[a] ?? 0) - (p.cost[b] ?? 0) || a - b);
@@ -113,7 +120,8 @@ class Search {
     const { state, p } = this;
     const mark = state.mark;
     let clash = -1;
-    for (let c = 0; c < p.choices && clash < 0; c++) {
+    for (const c of this.order) {
+      if (clash >= 0) break;
       if (state.isSettled(c)) continue;
       const option = wished[c] ?? -1;
       if (option < 0 || !state.alive[option] || !state.take(option)) clash = c;
@@ -132,12 +140,37 @@ class Search {
     return clash;
   }
 
+  /**
+   * What to branch on when a choice cannot have its wish: something open that its other options ask for, since that
+   * decides for many; else the choice itself.
+   */
+  private askedBy(choice: number): number {
+    const { state, p } = this;
+    for (let o = p.first[choice] ?? 0; o < (p.first[choice + 1] ?? 0); o++) {
+      if (!state.alive[o]) continue;
+      for (const r of p.reqsOf[o] ?? []) {
+        const asked = p.reqChoice[r] ?? -1;
+        if (asked >= 0 && !state.isSettled(asked) && !this.block?.rowOf.has(asked) && this.splits(r)) return asked;
+      }
+    }
+    return choice;
+  }
+
+  /** True where not every option that is left of the asked choice will do. */
+  private splits(r: number): boolean {
+    const { state, p } = this;
+    const asked = p.reqChoice[r] ?? 0;
+    const from = p.first[asked] ?? 0;
+    for (let o = from; o < (p.first[asked + 1] ?? 0); o++) if (state.alive[o] && !p.reqMeets[r]?.[o - from]) return true;
+    return false;
+  }
+
   /** The first open choice that did not get its wish. */
   private undecided(mark: State['mark'], wished: Int32Array): number {
     const { state, p } = this;
     const got = Array.from({ length: p.choices }, (_, c) => state.optionOf(c));
     state.undo(mark);
-    for (let c = 0; c < p.choices; c++)
+    for (const c of this.order.toReversed())
       if (!state.isSettled(c) && (state.left[c] ?? 0) > 1 && p.cost[got[c] ?? 0] !== p.cost[wished[c] ?? 0]) return c;
     for (let c = 0; c < p.choices; c++) if (!state.isSettled(c) && (state.left[c] ?? 0) > 1) return c;
     return -1;

@@ -13,13 +13,17 @@ export interface Compiled {
   readonly useOf: Int32Array;
   readonly useAmount: Float64Array;
   readonly capacity: Float64Array;
-  /** Requirements: whose they are, which choice they are about, and the options that meet them. */
+  /** Requirements: whose they are, which choice they are about (-1 where several may meet them), and the options that do. */
   readonly reqOwner: Int32Array;
   readonly reqChoice: Int32Array;
   readonly reqMeets: readonly Uint8Array[];
+  /** How many options meet each. */
+  readonly reqSupport: Int32Array;
   readonly reqsOf: readonly (readonly number[])[];
   /** Requirements that an option helps to meet. */
   readonly helps: readonly (readonly number[])[];
+  /** Of each choice, the choices that all of its options ask something of, where they do: requirement by option. */
+  readonly asks: readonly (readonly { readonly of: number; readonly by: ReadonlyMap<number, number> }[])[];
   /** Choices that touch a resource. */
   readonly touching: readonly (readonly number[])[];
   readonly freedBy: Int32Array;
@@ -54,6 +58,28 @@ export function compile({ choices, resources }: Problem): Compiled {
       reqsOf[o]?.push(r);
     }
   });
+  const asks = choices.map(({ options }, c) => {
+    const by = new Map<number, Map<number, number>>();
+    options.forEach((_, k) => {
+      const o = (first[c] ?? 0) + k;
+      for (const r of reqsOf[o] ?? []) {
+        const of = about[r] ?? 0;
+        by.set(of, (by.get(of) ?? new Map<number, number>()).set(o, r));
+      }
+    });
+    return [...by].map(([of, reqs]) => ({ of, by: reqs }));
+  });
+  const support = meets.map((met) => met.reduce((sum, m) => sum + m, 0));
+  all.forEach(({ needsAny = [] }, o) => {
+    for (const list of needsAny) {
+      const r = owner.length;
+      owner.push(o);
+      about.push(-1);
+      meets.push(new Uint8Array(0));
+      support.push(list.reduce((sum, { options }) => sum + options.length, 0));
+      for (const { choice, options } of list) for (const k of options) helps[(first[choice] ?? 0) + k]?.push(r);
+    }
+  });
   return {
     choices: choices.length,
     first,
@@ -66,8 +92,10 @@ export function compile({ choices, resources }: Problem): Compiled {
     reqOwner: Int32Array.from(owner),
     reqChoice: Int32Array.from(about),
     reqMeets: meets,
+    reqSupport: Int32Array.from(support),
     reqsOf,
     helps,
+    asks,
     touching: touching.map((set) => [...set]),
     freedBy: Int32Array.from(all, ({ freedBy }) => freedBy ?? -1),
   };
@@ -89,13 +117,15 @@ export class State {
   private readonly wasOf: number[] = [];
   private readonly was: number[] = [];
   private readonly queue: number[] = [];
+  /** Choices that lost options since it was last looked at what their options have in common. */
+  private readonly dirty = new Set<number>();
 
   constructor(readonly p: Compiled) {
     this.alive = new Uint8Array(p.cost.length).fill(1);
     this.left = Int32Array.from({ length: p.choices }, (_, c) => (p.first[c + 1] ?? 0) - (p.first[c] ?? 0));
     this.used = new Float64Array(p.capacity.length);
     this.settled = new Uint8Array(p.choices);
-    this.support = Int32Array.from(p.reqMeets, (met) => met.reduce((sum, m) => sum + m, 0));
+    this.support = p.reqSupport.slice();
   }
 
   get mark(): Mark {
@@ -128,6 +158,7 @@ export class State {
     for (let c = 0; c < p.choices; c++) {
       if (this.left[c] === 0) return false;
       if (this.left[c] === 1) this.queue.push(c);
+      this.dirty.add(c);
     }
     return this.spread();
   }
@@ -150,6 +181,7 @@ export class State {
   undo([lost, taken, was]: Mark): void {
     const { p } = this;
     this.queue.length = 0;
+    this.dirty.clear();
     while (this.taken.length > taken) this.settled[this.taken.pop() ?? 0] = 0;
     // What was is put back as it was: sums and differences of currents would drift.
     while (this.was.length > was) this.used[this.wasOf.pop() ?? 0] = this.was.pop() ?? 0;
@@ -164,6 +196,7 @@ export class State {
 
   private fail(): false {
     this.queue.length = 0;
+    this.dirty.clear();
     return false;
   }
 
@@ -175,6 +208,7 @@ export class State {
     if (this.settled[choice]) return false;
     this.alive[option] = 0;
     this.lost.push(option);
+    this.dirty.add(choice);
     const left = (this.left[choice] ?? 0) - 1;
     this.left[choice] = left;
     if (left === 1) this.queue.push(choice);
@@ -187,8 +221,40 @@ export class State {
     return ok;
   }
 
-  /** Settles every choice that has one option left, and loses what that excludes. */
+  /** What follows until nothing more does. */
   private spread(): boolean {
+    while (this.settle()) {
+      const [choice] = this.dirty;
+      if (choice === undefined) return true;
+      this.dirty.delete(choice);
+      if (!this.askInCommon(choice)) return this.fail();
+    }
+    return false;
+  }
+
+  /** Where every option that is left asks something of one choice, what none of them would take is lost there. */
+  private askInCommon(choice: number): boolean {
+    const { p } = this;
+    if (this.settled[choice]) return true;
+    for (const { of, by } of p.asks[choice] ?? []) {
+      if (by.size < (this.left[choice] ?? 0) || this.settled[of]) continue;
+      const reqs: number[] = [];
+      let all = true;
+      for (let o = p.first[choice] ?? 0; all && o < (p.first[choice + 1] ?? 0); o++) {
+        if (!this.alive[o]) continue;
+        const r = by.get(o);
+        if (r === undefined) all = false;
+        else reqs.push(r);
+      }
+      const from = p.first[of] ?? 0;
+      for (let o = from; all && o < (p.first[of + 1] ?? 0); o++)
+        if (this.alive[o] && !reqs.some((r) => p.reqMeets[r]?.[o - from]) && !this.kill(o)) return false;
+    }
+    return true;
+  }
+
+  /** Settles every choice that has one option left, and loses what that excludes. */
+  private settle(): boolean {
     const { p } = this;
     for (let choice = this.queue.pop(); choice !== undefined; choice = this.queue.pop()) {
       if (this.settled[choice]) continue;

@@ -1,0 +1,167 @@
+/** What makes one plan of another, piece by piece, so that it can be taken in part. */
+import { isSame } from './same.ts';
+import type { Bus, Helper, PartChoice, PinChoice, Plan, PortChoice } from './plan.ts';
+import { addBus, addHelper, changeBus, changePart, changePort, removeBus, removeHelper, removePart, setPin } from './edits.ts';
+
+/** One piece, as data: it crosses to a worker and back. */
+export type Piece =
+  | { readonly kind: 'add-part'; readonly part: PartChoice }
+  | { readonly kind: 'remove-part'; readonly part: string }
+  | { readonly kind: 'card'; readonly part: PartChoice }
+  | { readonly kind: 'feeds'; readonly part: string; readonly feeds: PartChoice['feeds'] }
+  | { readonly kind: 'opened'; readonly part: string; readonly opened: PartChoice['opened'] }
+  | { readonly kind: 'port'; readonly part: string; readonly port: string; readonly choice: Omit<PortChoice, 'lines'> }
+  | { readonly kind: 'pin'; readonly of: string; readonly line: string; readonly choice: PinChoice }
+  | { readonly kind: 'add-bus'; readonly bus: Bus }
+  | { readonly kind: 'remove-bus'; readonly bus: string }
+  | { readonly kind: 'bus'; readonly bus: string; readonly to: Omit<Bus, 'lines'> }
+  | { readonly kind: 'add-helper'; readonly helper: Helper }
+  | { readonly kind: 'helper'; readonly helper: Helper }
+  | { readonly kind: 'remove-helper'; readonly helper: string }
+  | { readonly kind: 'plan'; readonly to: Partial<Pick<Plan, 'controller' | 'unused'>> };
+
+export interface PlanChange {
+  /** Stable: what is changed on what. */
+  readonly id: string;
+  readonly piece: Piece;
+  /** Changes without which this one leads nowhere. */
+  readonly needs: readonly string[];
+}
+
+/** Takes one piece into a plan. */
+export function applyPiece(plan: Plan, piece: Piece): Plan {
+  switch (piece.kind) {
+    case 'add-part':
+      return { ...plan, parts: [...plan.parts, piece.part] };
+    case 'remove-part':
+      return removePart(plan, piece.part);
+    case 'card':
+      return changePart(plan, piece.part.id, () => piece.part);
+    case 'feeds':
+      return changePart(plan, piece.part, (part) => ({ ...part, feeds: piece.feeds }));
+    case 'opened':
+      return changePart(plan, piece.part, (part) => ({ ...part, opened: piece.opened }));
+    case 'port':
+      return changePort(plan, piece.part, piece.port, ({ lines }) => (lines ? { ...piece.choice, lines } : piece.choice));
+    case 'pin':
+      return setPin(plan, piece.of, piece.line, piece.choice);
+    case 'add-bus':
+      return addBus(plan, piece.bus);
+    case 'remove-bus':
+      return removeBus(plan, piece.bus);
+    case 'bus':
+      return changeBus(plan, piece.bus, ({ lines }) => ({ ...piece.to, lines }));
+    case 'add-helper':
+      return addHelper(plan, piece.helper);
+    case 'helper':
+      return { ...plan, helpers: plan.helpers.map((h) => (h.id === piece.helper.id ? piece.helper : h)) };
+    case 'remove-helper':
+      return removeHelper(plan, piece.helper);
+    case 'plan':
+      return { ...plan, ...piece.to };
+  }
+}
+
+/** Takes the changes with the given ids, in their order; one whose needs are not taken is left out. */
+export function applyChanges(plan: Plan, changes: readonly PlanChange[], wanted: ReadonlySet<string>): Plan {
+  const taken = new Set<string>();
+  return changes.reduce((p, { id, piece, needs }) => {
+    if (!wanted.has(id) || !needs.every((need) => taken.has(need))) return p;
+    taken.add(id);
+    return applyPiece(p, piece);
+  }, plan);
+}
+
+const byId = <T extends { id: string }>(list: readonly T[]) => new Map(list.map((item) => [item.id, item]));
+
+/**
+ * The pieces that make `after` of `before`, those first that others need. Names, notes, needs, rules and stock are not looked at.
+ * @returns an empty list for plans that are wired alike
+ */
+export function planChanges(before: Plan, after: Plan): PlanChange[] {
+  const out: PlanChange[] = [];
+  const added = new Map<string, string>();
+  const put = (id: string, piece: Piece, ...refs: (string | null | undefined)[]) => {
+    const needs = [...new Set(refs.flatMap((ref) => added.get(ref?.split('.')[0] ?? '') ?? []))];
+    out.push({ id, piece, needs });
+  };
+  const olds = { parts: byId(before.parts), buses: byId(before.buses), helpers: byId(before.helpers) };
+  const news = { parts: byId(after.parts), buses: byId(after.buses), helpers: byId(after.helpers) };
+
+  for (const part of after.parts) {
+    if (olds.parts.has(part.id)) continue;
+    const id = `add:${part.id}`;
+    // What stands on something that is added itself comes after it.
+    put(id, { kind: 'add-part', part }, ...Object.values(part.feeds));
+    added.set(part.id, id);
+  }
+  for (const bus of after.buses) {
+    if (olds.buses.has(bus.id)) continue;
+    put(`bus:${bus.id}`, { kind: 'add-bus', bus }, bus.behind?.part);
+    added.set(bus.id, `bus:${bus.id}`);
+  }
+  for (const helper of after.helpers) {
+    if (olds.helpers.has(helper.id) || helper.kind !== 'translator') continue;
+    put(`helper:${helper.id}`, { kind: 'add-helper', helper }, helper.near, helper.far);
+    added.set(helper.id, `helper:${helper.id}`);
+  }
+  for (const part of after.parts) {
+    const old = olds.parts.get(part.id);
+    if (old) partPieces(old, part, put);
+  }
+  for (const bus of after.buses) {
+    const old = olds.buses.get(bus.id);
+    if (old) busPieces(old, bus, put);
+  }
+  for (const helper of before.helpers)
+    if (!news.helpers.has(helper.id)) put(`helper:${helper.id}`, { kind: 'remove-helper', helper: helper.id });
+  for (const helper of after.helpers) {
+    const old = olds.helpers.get(helper.id);
+    const refs = refsOf(helper);
+    if (!old && helper.kind !== 'translator') put(`helper:${helper.id}`, { kind: 'add-helper', helper }, ...refs);
+    else if (old && !isSame(old, helper)) put(`helper:${helper.id}`, { kind: 'helper', helper }, ...refs);
+  }
+  for (const { id } of before.buses) if (!news.buses.has(id)) put(`bus:${id}`, { kind: 'remove-bus', bus: id });
+  for (const { id } of before.parts) if (!news.parts.has(id)) put(`remove:${id}`, { kind: 'remove-part', part: id });
+  if (before.controller !== after.controller) put('controller', { kind: 'plan', to: { controller: after.controller } }, after.controller);
+  if (!isSame(before.unused ?? [], after.unused ?? [])) put('unused', { kind: 'plan', to: { unused: after.unused } });
+  return out;
+}
+
+type Put = (id: string, piece: Piece, ...refs: (string | null | undefined)[]) => void;
+
+const refsOf = (helper: Helper): (string | undefined)[] =>
+  helper.kind === 'pull-up'
+    ? [helper.of, helper.beyond, helper.to]
+    : helper.kind === 'translator'
+      ? [helper.near, helper.far]
+      : helper.kind === 'fixed'
+        ? [helper.part, helper.to]
+        : [helper.part];
+
+function partPieces(old: PartChoice, part: PartChoice, put: Put): void {
+  if (old.card !== part.card) {
+    put(`card:${part.id}`, { kind: 'card', part }, ...Object.values(part.feeds));
+    return;
+  }
+  if (!isSame(old.feeds, part.feeds))
+    put(`feeds:${part.id}`, { kind: 'feeds', part: part.id, feeds: part.feeds }, ...Object.values(part.feeds));
+  for (const [port, choice] of Object.entries(part.ports)) {
+    const { lines: was = {}, ...plain } = old.ports[port] ?? {};
+    const { lines = {}, ...now } = choice;
+    if (!isSame(plain, now))
+      put(`port:${part.id}.${port}`, { kind: 'port', part: part.id, port, choice: now }, now.bus, now.driver);
+    for (const [line, pin] of Object.entries(lines))
+      if (!isSame(was[line], pin)) put(`pin:${part.id}.${port}.${line}`, { kind: 'pin', of: `${part.id}.${port}`, line, choice: pin });
+  }
+  if (!isSame([...old.opened].sort(), [...part.opened].sort()))
+    put(`opened:${part.id}`, { kind: 'opened', part: part.id, opened: part.opened });
+}
+
+function busPieces(old: Bus, bus: Bus, put: Put): void {
+  const { lines: was, ...plain } = old;
+  const { lines, ...now } = bus;
+  if (!isSame(plain, now)) put(`bus:${bus.id}`, { kind: 'bus', bus: bus.id, to: now }, now.behind?.part);
+  for (const [line, pin] of Object.entries(lines))
+    if (!isSame(was[line], pin)) put(`pin:${bus.id}.${line}`, { kind: 'pin', of: bus.id, line, choice: pin });
+}

@@ -1,0 +1,230 @@
+/**
+ * A part alone with the controller: the same checks as for the whole plan, on the smallest plan that has it. What holds there
+ * holds in any plan in which it is wired the same way, as far as these checks look at one part at a time.
+ */
+import type { Library } from '../../card/library.ts';
+import { isShared } from '../../card/protocol.ts';
+import type { Circuit } from '../../circuit/circuit.ts';
+import { deriveCircuit } from '../../circuit/derive.ts';
+import { CHECKS } from '../../check/registry.ts';
+import type { Result } from '../../check/result.ts';
+import { piecesCost } from '../../plan/cost.ts';
+import { documentOf } from '../../plan/document.ts';
+import { addEmptyBus, addHelper, freeId } from '../../plan/edits.ts';
+import type { Helper, PartChoice, Plan, PortChoice } from '../../plan/plan.ts';
+import { proposeRemedies } from '../../remedy/propose.ts';
+import { addPullUp } from '../../remedy/pull-up.ts';
+import { verify } from '../../check/verify.ts';
+import { pinModel, solvePins, withPins } from '../pins.ts';
+import type { Goals } from '../joint/problem.ts';
+import type { Standing } from './standing.ts';
+
+/** Checks that look at one part and the controller. */
+const LOCAL: ReadonlySet<string> = new Set([
+  'level/over-voltage',
+  'level/mixed-pull-ups',
+  'level/unpowered',
+  'level/high',
+  'level/low',
+  'level/no-pull-up',
+  'level/translator',
+  'level/translated-twice',
+  'level/feed-rule',
+  'analog/range',
+  'analog/source',
+  'analog/divider',
+  'bus/stretching',
+  'drive/led',
+  'drive/flyback',
+  'supply/range',
+  'pin/boot-state',
+  'pin/current',
+]);
+/** House rules that one part can break. */
+const RULES: ReadonlySet<string> = new Set(['level/feed-rule']);
+/** Changes that concern the part alone: what it needs beside it. */
+const OWN_REMEDY = /^(series|diode|pull-up|pull-down|fixed|divider|no-hold):/;
+/** Small parts that one part may need, one after the other. */
+const MOST_OWN = 4;
+
+/** How a part is wired, tried alone. */
+export interface Wired {
+  readonly feeds: Readonly<Record<string, string>>;
+  readonly through: { readonly card: string; readonly far: string; readonly near: string } | null;
+  /** The part with its own helpers, as they came out. */
+  readonly part: PartChoice;
+  readonly helpers: readonly Helper[];
+  readonly goals: Partial<Goals>;
+  /** A drawn at the peak from each rail, upstream rails included. */
+  readonly loads: ReadonlyMap<string, number>;
+  readonly circuit: Circuit;
+}
+
+export interface Bench {
+  readonly circuit: Circuit;
+  readonly library: Library;
+  readonly standing: Standing;
+  /** True where ways that break a house rule are thought of, too. */
+  readonly againstRules: boolean;
+}
+
+const isGrave = ({ severity }: Result) => severity === 'danger' || severity === 'fault';
+
+const judge = (circuit: Circuit): Result[] =>
+  CHECKS.flatMap((check) => (LOCAL.has(check.meta.id) ? check.run(circuit).filter((r) => r.severity !== null) : []));
+
+const ownHelpers = (plan: Plan, part: string): Helper[] =>
+  plan.helpers.filter(
+    (h) => (h.kind === 'pull-up' && h.of.startsWith(`${part}.`) && h.beyond === undefined) || ('part' in h && h.part === part),
+  );
+
+/** The part's bus, with a pair of resistors of the house rule's value where nothing else pulls. */
+function busesOf(plan: Plan, part: PartChoice, bench: Bench): { plan: Plan; part: PartChoice } {
+  const card = bench.circuit.parts.get(part.id)?.card;
+  let next = plan;
+  let its = part;
+  for (const port of card?.ports ?? []) {
+    if (!isShared(port.protocol)) continue;
+    const made = addEmptyBus(next, port.protocol);
+    const clock = bench.circuit.plan.buses.find(({ id }) => id === part.ports[port.id]?.bus)?.clock;
+    next = {
+      ...made.plan,
+      buses: made.plan.buses.map((bus) => (bus.id === made.bus && clock !== undefined ? { ...bus, clock } : bus)),
+    };
+    const choice: PortChoice = { ...part.ports[port.id], bus: made.bus };
+    its = { ...its, ports: { ...its.ports, [port.id]: choice } };
+  }
+  return { plan: next, part: its };
+}
+
+const jumpersOf = (bench: Bench, part: string): string[] =>
+  (bench.circuit.parts.get(part)?.card.signals ?? []).flatMap(({ id, fittedPullUp }) =>
+    fittedPullUp?.removable === 'jumper' ? [id] : [],
+  );
+
+/** The pins of a part's lines, the same for every way of wiring it: quiet ones that bind nothing. */
+function onPins(plan: Plan, derive: (plan: Plan) => Circuit): Plan {
+  const circuit = derive(plan);
+  const solution = solvePins(pinModel(circuit));
+  return solution.ok ? withPins(circuit, solution) : plan;
+}
+
+export interface Try {
+  readonly feeds: Readonly<Record<string, string>>;
+  readonly through: Wired['through'];
+  /** Jumpers of its own pull-ups closed, and no other resistors on its bus. */
+  readonly ownPullUps: boolean;
+}
+
+/**
+ * Tries one way of wiring a part. Small parts that it then needs (a resistor, a diode, a divider) are added.
+ * @returns null where danger or fault is left
+ */
+export function tryAlone(bench: Bench, id: string, way: Try): Wired | null {
+  const { circuit, library, standing } = bench;
+  const choice = circuit.plan.parts.find((part) => part.id === id);
+  const card = circuit.parts.get(id)?.card;
+  if (!choice || !card) return null;
+  const derive = (plan: Plan) => deriveCircuit(documentOf(plan, circuit.cards.values(), library));
+  const { parts } = standing.wide.plan;
+  const driver = Object.values(choice.ports).flatMap((port) => port.driver ?? [])[0];
+  const drivers = circuit.plan.parts.filter((part) => part.id === driver).map((part) => ({ ...part, needs: [] }));
+  const jumpers = jumpersOf(bench, id);
+  const own: PartChoice = {
+    ...forgetOwnPins(choice),
+    feeds: { ...way.feeds },
+    opened: way.ownPullUps ? choice.opened.filter((s) => !jumpers.includes(s)) : [...new Set([...choice.opened, ...jumpers])],
+  };
+  const base: Plan = { ...standing.wide.plan, needs: circuit.plan.needs, helpers: ownHelpers(circuit.plan, id), buses: [] };
+  const bussed = busesOf({ ...base, parts: [...parts, ...drivers, own] }, own, bench);
+  let plan: Plan = { ...bussed.plan, parts: [...parts, ...drivers, bussed.part] };
+  const before = plan.helpers.length;
+  if (way.through) plan = addHelper(plan, translatorOf(plan, bench, id, way.through));
+  plan = onPins(plan, derive);
+  const ideal = new Set<string>();
+  if (!way.ownPullUps) {
+    for (const net of derive(plan).nets) {
+      if (net.bus === null || !net.openDrain || net.pullUps.length > 0) continue;
+      const pulled = addPullUp(derive(plan), plan, net);
+      if (!pulled) continue;
+      for (const helper of pulled.helpers) if (!plan.helpers.includes(helper)) ideal.add(helper.id);
+      plan = pulled;
+    }
+  }
+  let now = derive(plan);
+  let findings = judge(now);
+  for (let round = 0; round < MOST_OWN && findings.some(isGrave); round++) {
+    const mended = mendOwn(now, findings.filter(isGrave), library);
+    if (!mended) break;
+    plan = mended;
+    now = derive(plan);
+    findings = judge(now);
+  }
+  if (findings.some(isGrave)) return null;
+  const part = plan.parts.find((p) => p.id === id);
+  const helpers = plan.helpers.filter((h) => !ideal.has(h.id) && h.kind !== 'translator');
+  if (!part) return null;
+  const added = helpers.length - before;
+  const cents = piecesCost({ ...plan, helpers }, now.cards) - piecesCost({ ...plan, helpers: ownHelpers(circuit.plan, id) }, now.cards);
+  const changedFeeds = Object.entries(way.feeds).filter(([supply, rail]) => choice.feeds[supply] !== rail).length;
+  return {
+    feeds: way.feeds,
+    through: way.through,
+    part,
+    helpers,
+    goals: {
+      rules: findings.filter(({ check }) => RULES.has(check)).length,
+      parts: Math.max(0, added),
+      cents: Math.round(Math.max(0, cents) * 100),
+      cautions: findings.filter(({ severity }) => severity === 'caution').length,
+      changes: changedFeeds + Math.max(0, added),
+    },
+    loads: loadsOf(standing.wide, derive({ ...plan, helpers: plan.helpers.filter((h) => !ideal.has(h.id)) })),
+    circuit: now,
+  };
+}
+
+function translatorOf(plan: Plan, bench: Bench, part: string, { card, far, near }: NonNullable<Wired['through']>): Helper {
+  const ports = (bench.circuit.parts.get(part)?.card.ports ?? []).map(({ id }) => ({ part, port: id }));
+  return { id: freeId(plan, 'translator'), kind: 'translator', card, near, far, ports };
+}
+
+/** The first small part that ends one of the findings. */
+function mendOwn(circuit: Circuit, findings: readonly Result[], library: Library): Plan | null {
+  const verdict = verify(circuit);
+  for (const finding of findings) {
+    const [remedy] = proposeRemedies(circuit, verdict, finding, library, ({ id }) => OWN_REMEDY.test(id));
+    if (remedy) return remedy.plan;
+  }
+  return null;
+}
+
+/** What a part adds to each rail, A at the peak. */
+function loadsOf(without: Circuit, withPart: Circuit): Map<string, number> {
+  return new Map(
+    [...withPart.rails].flatMap(([ref, { peak }]) => {
+      const more = peak - (without.rails.get(ref)?.peak ?? 0);
+      return more > 1e-9 ? [[ref, more] as const] : [];
+    }),
+  );
+}
+
+/** Lines without pins, for a trial on pins of its own; weak pulls stay wished for. */
+function forgetOwnPins(part: PartChoice): PartChoice {
+  return {
+    ...part,
+    ports: Object.fromEntries(
+      Object.entries(part.ports).map(([port, choice]) => [
+        port,
+        choice.lines
+          ? {
+              ...choice,
+              lines: Object.fromEntries(
+                Object.entries(choice.lines).map(([line, pin]) => [line, { ...pin, pin: null, locked: false }]),
+              ),
+            }
+          : choice,
+      ]),
+    ),
+  };
+}

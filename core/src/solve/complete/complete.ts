@@ -1,0 +1,122 @@
+/** The plan that completes itself: everything that is open, settled together, and judged by every check at the end. */
+import type { Library } from '../../card/library.ts';
+import type { Circuit } from '../../circuit/circuit.ts';
+import { deriveCircuit } from '../../circuit/derive.ts';
+import type { Result } from '../../check/result.ts';
+import { verify, type Verdict } from '../../check/verify.ts';
+import { piecesCost } from '../../plan/cost.ts';
+import { documentOf } from '../../plan/document.ts';
+import { planChanges } from '../../plan/changes.ts';
+import type { Plan } from '../../plan/plan.ts';
+import { proposeRemedies } from '../../remedy/propose.ts';
+import { searchSteps, type Found, type Progress } from '../joint/search.ts';
+import type { Problem } from '../joint/problem.ts';
+import { withoutThis } from './cut.ts';
+import { decode } from './decode.ts';
+import { describeChanges, type SaidChange } from './describe.ts';
+import { encode, type Encoding } from './encode.ts';
+import { whyNot, type WhyNot } from './why-not.ts';
+
+export interface Completion {
+  readonly plan: Plan;
+  readonly verdict: Verdict;
+  /** From the plan that was given to this one. */
+  readonly changes: readonly SaidChange[];
+  /** Difference of the piece prices. */
+  readonly cost: number;
+  /** Parts and helpers more (or less). */
+  readonly pieces: number;
+  /** Dangers and faults that no change of wiring ends. */
+  readonly left: readonly Result[];
+  /** Set when not everything can be had together; then the plan is the one that was given. */
+  readonly why: WhyNot | null;
+}
+
+/** Solutions that every check refused are left aside this many times. */
+const MOST_CUTS = 24;
+/** Changes one by one, for what the joint problem does not know. */
+const MOST_SINGLE = 6;
+
+const isGrave = ({ severity }: Result) => severity === 'danger' || severity === 'fault';
+const grave = (verdict: Verdict) => verdict.findings.filter(isGrave);
+
+interface Judged {
+  readonly plan: Plan;
+  readonly circuit: Circuit;
+  readonly verdict: Verdict;
+}
+
+/**
+ * Settles feeds, translators, buses, addresses, pull-ups and pins together: no danger and no fault; then as few broken
+ * house rules, added parts, added cost, cautions, changes and long leads as can be, in this order. Locks are kept.
+ * A plan that is verified is given back as it is.
+ */
+export function* completeSteps(circuit: Circuit, library: Library): Generator<Progress, Completion> {
+  const judge = (plan: Plan): Judged => {
+    const derived = deriveCircuit(documentOf(plan, circuit.cards.values(), library));
+    return { plan, circuit: derived, verdict: verify(derived) };
+  };
+  const given = judge(circuit.plan);
+  if (given.verdict.status === 'verified') return completionOf(circuit, library, given, null);
+  let encoding: Encoding | null = null;
+  let found: Judged | null = null;
+  for (const againstRules of [false, true]) {
+    encoding = encode(circuit, library, againstRules);
+    if (encoding) found = yield* solved(encoding, judge);
+    if (found || !encoding) break;
+  }
+  if (!found && encoding) {
+    const why = whyNot(circuit, encoding.problem);
+    if (why) return completionOf(circuit, library, given, why);
+  }
+  return completionOf(circuit, library, bySingles(found ?? given, library, judge), null);
+}
+
+/** Completes to the end. */
+export function complete(circuit: Circuit, library: Library): Completion {
+  const steps = completeSteps(circuit, library);
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  return step.value;
+}
+
+/** The best solution that the checks of the whole plan accept; the best of all where they accept none. */
+function* solved(encoding: Encoding, judge: (plan: Plan) => Judged): Generator<Progress, Judged | null> {
+  let problem: Problem = encoding.problem;
+  let first: Judged | null = null;
+  for (let round = 0; round <= MOST_CUTS; round++) {
+    const found: Found | null = yield* searchSteps(problem);
+    if (!found) return first;
+    const judged = judge(decode(encoding, found.taken));
+    if (!first || grave(judged.verdict).length < grave(first.verdict).length) first = judged;
+    const next = withoutThis(encoding, problem, found.taken, judged.circuit, grave(judged.verdict));
+    if (!next) return judged;
+    problem = next;
+  }
+  return first;
+}
+
+/** What is left is ended finding by finding, by the remedy that ends most. */
+function bySingles(from: Judged, library: Library, judge: (plan: Plan) => Judged): Judged {
+  let now = from;
+  for (let round = 0; round < MOST_SINGLE; round++) {
+    const remedy = grave(now.verdict)
+      .flatMap((finding) => proposeRemedies(now.circuit, now.verdict, finding, library).slice(0, 1))
+      .find(({ deepens }) => deepens.length === 0);
+    if (!remedy) break;
+    now = judge(remedy.plan);
+  }
+  return now;
+}
+
+function completionOf(before: Circuit, library: Library, { plan, circuit, verdict }: Judged, why: WhyNot | null): Completion {
+  return {
+    plan,
+    verdict,
+    changes: describeChanges(planChanges(before.plan, plan), before, circuit),
+    cost: piecesCost(plan, library) - piecesCost(before.plan, library),
+    pieces: plan.parts.length + plan.helpers.length - before.plan.parts.length - before.plan.helpers.length,
+    left: grave(verdict),
+    why,
+  };
+}

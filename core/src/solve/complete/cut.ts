@@ -1,0 +1,81 @@
+/** When the checks of the whole plan refuse a solution: the same problem without it. */
+import type { Circuit } from '../../circuit/circuit.ts';
+import type { Result } from '../../check/result.ts';
+import type { Problem } from '../joint/problem.ts';
+import { CHOICE } from './making.ts';
+import type { Encoding } from './encode.ts';
+
+/** Of a rail that came out overdrawn: a hair more than the excess is taken from what may be planned. */
+const HAIR = 1e-3;
+
+/** Choices that a finding about a bus depends on: who is on it, what pulls it, and how fast it is. */
+function busChoices(encoding: Encoding, circuit: Circuit, subjects: readonly string[]): string[] {
+  const [subject = ''] = subjects;
+  const net = circuit.nets.find(({ id }) => id === subject);
+  const bus = circuit.buses.find(({ id }) => id === (net?.bus ?? subject));
+  if (!bus) return [];
+  const fars = [...new Set(encoding.slots.map(({ far }) => far))];
+  return [
+    CHOICE.bus(bus.id),
+    CHOICE.pull(bus.id, null),
+    ...fars.flatMap((far) => [CHOICE.pull(bus.id, far), CHOICE.side(bus.id, far)]),
+    ...bus.members.map(({ part }) => CHOICE.part(part)),
+  ];
+}
+
+/** No solution takes all of these options again. */
+function forbid(problem: Problem, taken: readonly number[], ids: ReadonlySet<string>): Problem {
+  const members = problem.choices.flatMap(({ id }, c) => (ids.has(id) ? [c] : []));
+  const resource = problem.resources.length;
+  return {
+    ...problem,
+    resources: [...problem.resources, { id: `cut:${resource}`, capacity: members.length - 1 }],
+    choices: problem.choices.map((choice, c) =>
+      members.includes(c)
+        ? {
+            ...choice,
+            options: choice.options.map((option, k) =>
+              k === taken[c] ? { ...option, uses: [...option.uses, { resource, amount: 1 }] } : option,
+            ),
+          }
+        : choice,
+    ),
+  };
+}
+
+/** The rail has less to plan with than it seemed: leads and regulators take their share with the current. */
+function tighten(problem: Problem, rail: string, milliamperes: number): Problem {
+  return {
+    ...problem,
+    resources: problem.resources.map((resource) =>
+      resource.id === `current:${rail}`
+        ? { ...resource, capacity: Math.max(0, resource.capacity - milliamperes - HAIR) }
+        : resource,
+    ),
+  };
+}
+
+/**
+ * @returns the problem without what the findings are about; null when none of them is about something that it decides
+ */
+export function withoutThis(
+  encoding: Encoding,
+  problem: Problem,
+  taken: readonly number[],
+  circuit: Circuit,
+  findings: readonly Result[],
+): Problem | null {
+  let next: Problem | null = null;
+  for (const { check, subjects, measured, limit } of findings) {
+    if (check === 'supply/rail-current' && measured !== null && limit !== null) {
+      const rail = subjects[0] ?? '';
+      if (problem.resources.some(({ id, capacity }) => id === `current:${rail}` && capacity > 0))
+        next = tighten(next ?? problem, rail, (measured - limit) * 1e3);
+      continue;
+    }
+    const known = new Set(problem.choices.map(({ id }) => id));
+    const ids = busChoices(encoding, circuit, subjects).filter((id) => known.has(id));
+    if (ids.length > 1) next = forbid(next ?? problem, taken, new Set(ids));
+  }
+  return next;
+}

@@ -1,0 +1,236 @@
+/** Parts as choices: rail, translator, bus and address together, since each asks for the others. */
+import { toInterval } from '../../card/to-interval.ts';
+import { isShared, type SharedProtocol } from '../../card/protocol.ts';
+import type { Port } from '../../card/card.ts';
+import type { Draft } from '../joint/builder.ts';
+import { ABSENT, cents, CHOICE, isThere, LEFT_OUT, placedId, type Making, type Slot } from './making.ts';
+import type { Segment } from './segments.ts';
+import { busLines } from './segments.ts';
+import type { Way, Wayfarer } from './ways.ts';
+
+/** The port of a part that is on a bus, if it has one. */
+export const busPort = (part: Wayfarer): (Port & { protocol: SharedProtocol }) | undefined =>
+  part.node.card.ports.find((port): port is Port & { protocol: SharedProtocol } => isShared(port.protocol));
+
+export const addressResource = (segment: Segment, address: number): string => `address:${segment.bus.id}:${address}`;
+
+/** True for a part that something takes off the bus in turn: its address is nobody's alone. */
+const takesTurns = ({ bench }: Making, part: Wayfarer, port: Port): boolean =>
+  bench.circuit.buses.some(({ members }) =>
+    members.some((m) => m.part === part.choice.id && m.port === port.id && m.selectors.length > 0),
+  );
+
+/** Uses of an address: on a channel also of the bus above it, where it would answer too. */
+function addressUses(making: Making, segment: Segment, address: number): Record<string, number> {
+  const { builder, segments } = making;
+  const uses: Record<string, number> = {};
+  const use = (id: string) => (uses[builder.resource(id, 1, 'address')] = 1);
+  if (segment.behind) {
+    use(`${addressResource(segment, address)}`);
+    return uses;
+  }
+  use(addressResource(segment, address));
+  for (const below of segments) if (below.behind?.upstream === segment.bus.id) use(addressResource(below, address));
+  return uses;
+}
+
+/** The most that the bus may be clocked with this part on it. */
+const clocksFor = ({ builder }: Making, port: Port, bus: string): string[] => {
+  const most = port.clock ? toInterval(port.clock).max : Infinity;
+  return builder.optionsOf(CHOICE.bus(bus), (id) => isThere(id) && (id === 'there' || Number(id) <= most));
+};
+
+function busDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Omit<Draft, 'id'>): Draft[] {
+  const { segments, slots, builder } = making;
+  const port = busPort(part);
+  if (!port) return [];
+  const choice = part.choice.ports[port.id];
+  const turns = takesTurns(making, part, port);
+  return segments.flatMap((segment): Draft[] => {
+    if (segment.protocol !== port.protocol || (segment.behind && way.wired.through)) return [];
+    if (turns && segment.bus.id !== choice?.bus) return [];
+    const far = way.wired.through?.far ?? null;
+    const pullId = CHOICE.pull(segment.bus.id, far);
+    const pulls = builder.optionsOf(pullId, (id) =>
+      way.ownPullUps ? id === `own:${part.choice.id}` : isThere(id) && id !== `own:${part.choice.id}`,
+    );
+    const side = CHOICE.side(segment.bus.id, far ?? '');
+    const suits = (slot: Slot) => slot.card.id === way.wired.through?.card && slot.far === far;
+    const requires: Record<string, readonly string[]> = {
+      ...base.requires,
+      [CHOICE.bus(segment.bus.id)]: clocksFor(making, port, segment.bus.id),
+      ...(port.protocol === 'spi' ? {} : { [pullId]: pulls }),
+      ...(way.wired.through ? { [side]: slots.filter(suits).map(({ id }) => id) } : {}),
+    };
+    const addresses: (number | null)[] = port.addresses?.map(({ value }) => value) ?? [null];
+    return addresses.map((address): Draft => {
+      const had = choice?.address ?? port.addresses?.[0]?.value;
+      const moved =
+        Number(segment.bus.id !== choice?.bus) +
+        Number(address !== null && address !== had) +
+        Number(jumpersMove(making, part, way));
+      return {
+        id: placedId({ way: w, bus: segment.bus.id, address, slot: null }),
+        goals: { ...base.goals, changes: (base.goals?.changes ?? 0) + moved },
+        uses: {
+          ...base.uses,
+          ...(address === null || turns ? {} : addressUses(making, segment, address)),
+          ...loadOn(making, part, way, segment, far),
+        },
+        requires,
+      };
+    });
+  });
+}
+
+/** True where the jumpers of its pull-ups are not as this way has them, and the house rule moves them. */
+function jumpersMove({ bench }: Making, part: Wayfarer, way: Way): boolean {
+  if (bench.circuit.plan.rules.pullUps === 'keep') return false;
+  const open = (opened: readonly string[]) => [...opened].sort().join();
+  return open(part.choice.opened) !== open(way.wired.part.opened);
+}
+
+/** Options of a part in which it is on this side of the bus, by name. @param own with its own pull-ups connected */
+export function optionsAt(part: Wayfarer, { bus, protocol, behind }: Segment, far: string | null, own?: boolean): string[] {
+  const port = busPort(part);
+  if (port?.protocol !== protocol) return [];
+  return part.ways.flatMap(({ ownPullUps, wired }, way) => {
+    if ((own !== undefined && ownPullUps !== own) || (wired.through?.far ?? null) !== far) return [];
+    if (behind && wired.through) return [];
+    const addresses: (number | null)[] = port.addresses?.map(({ value }) => value) ?? [null];
+    return addresses.map((address) => placedId({ way, bus: bus.id, address, slot: null }));
+  });
+}
+
+/** What a part adds to the capacitance of its side of the bus, F. */
+function loadOn(making: Making, part: Wayfarer, way: Way, segment: Segment, far: string | null): Record<string, number> {
+  if (segment.protocol !== 'i2c') return {};
+  const nets = way.wired.circuit.nets.filter(
+    (net) => net.bus !== null && net.ends.some((end) => end.part === part.choice.id),
+  );
+  const own = nets.map((net) =>
+    net.capacitanceTerms.reduce((sum, { label, farads }) => {
+      const mine = net.ends.some((end) => end.part === part.choice.id && label.startsWith(end.label));
+      return sum + (mine ? farads : 0);
+    }, 0),
+  );
+  const farads = Math.max(0, ...own);
+  const id = `load:${segment.bus.id}:${far ?? 'near'}`;
+  // In picofarads: the search compares capacities of about one size.
+  return { [making.builder.resource(id, Infinity)]: farads * 1e12 };
+}
+
+/** Lines of its own that pass a translator, where the part has no port on a bus. */
+function ownDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Omit<Draft, 'id'>): Draft[] {
+  const { through } = way.wired;
+  if (!through) return [{ ...base, id: placedId({ way: w, bus: null, address: null, slot: null }) }];
+  const lines = part.node.card.ports.reduce((sum, port) => sum + Object.keys(port.lines).length, 0);
+  return making.slots
+    .filter((slot) => slot.card.id === through.card && slot.far === through.far && slot.near === through.near)
+    .map((slot): Draft => {
+      // One with a direction is for one part alone: all its channels point the same way.
+      const all = slot.card.translator?.channels.length ?? 0;
+      const channels = slot.card.translator?.style === 'push-pull' ? all : lines;
+      return {
+        ...base,
+        id: placedId({ way: w, bus: null, address: null, slot: slot.id }),
+        uses: { ...base.uses, [`channels:${slot.id}`]: channels },
+        requires: { ...base.requires, [CHOICE.slot(slot.id)]: ['there'] },
+      };
+    });
+}
+
+/** Current in milliamperes on every rail that has a limit. */
+const currents = (way: Way): Record<string, number> =>
+  Object.fromEntries([...way.wired.loads].map(([rail, amps]) => [`current:${rail}`, amps * 1e3]));
+
+export function encodePart(making: Making, part: Wayfarer): void {
+  const { builder, bench } = making;
+  const id = part.choice.id;
+  const member = builder.member({ id: `part:${id}`, kind: 'part', label: part.choice.label });
+  const lock = part.choice.locked
+    ? builder.member({ id: `lock:${id}`, kind: 'lock', label: `the lock on ${part.choice.label}` })
+    : null;
+  const extras = new Map(bench.standing.extras.map((extra) => [extra.rail, CHOICE.extra(extra.part.id)]));
+  const options = part.ways.flatMap((way, w): Draft[] => {
+    const base: Omit<Draft, 'id'> = {
+      goals: {
+        ...way.wired.goals,
+        changes: (way.wired.goals.changes ?? 0) + Number(part.now >= 0 && (way.wired.through?.far ?? null) !== (part.ways[part.now]?.wired.through?.far ?? null)),
+      },
+      uses: currents(way),
+      requires: Object.fromEntries(
+        Object.values(way.wired.feeds).flatMap((rail) => {
+          const extra = extras.get(rail);
+          return extra === undefined ? [] : [[extra, ['there']]];
+        }),
+      ),
+    };
+    return busPort(part) ? busDrafts(making, part, way, w, base) : ownDrafts(making, part, way, w, base);
+  });
+  const isAsIs = (draft: Draft) => (draft.goals?.changes ?? 0) === 0;
+  builder.choice(CHOICE.part(id), [
+    ...options.map((draft) => (lock && !isAsIs(draft) ? { ...draft, freedBy: lock } : draft)),
+    { id: LEFT_OUT, freedBy: member },
+  ]);
+}
+
+/** Regulators and translators that may be added, and the bus switch. */
+export function encodeAdditions({ bench, builder, slots, newSwitch, segments, parts }: Making): void {
+  for (const extra of bench.standing.extras)
+    builder.choice(CHOICE.extra(extra.part.id), [
+      { id: ABSENT },
+      { id: 'there', goals: { parts: 1, cents: extra.cents, changes: 1 } },
+    ]);
+  for (const slot of slots) {
+    const all = slot.card.translator?.channels.length ?? 0;
+    builder.resource(`channels:${slot.id}`, all);
+    builder.choice(CHOICE.slot(slot.id), [
+      { id: ABSENT, goals: { changes: slot.helper ? 1 : 0 }, uses: { [`channels:${slot.id}`]: all } },
+      {
+        id: 'there',
+        goals: slot.helper ? {} : { parts: 1, cents: cents(bench.circuit, slot.card), changes: 1 },
+        requires: slot.after === null ? {} : { [CHOICE.slot(slot.after)]: ['there'] },
+      },
+    ]);
+  }
+  // A bus takes as many channels of its translator as it has lines.
+  const fars = new Map<string, Slot[]>();
+  for (const slot of slots) fars.set(slot.far, [...(fars.get(slot.far) ?? []), slot]);
+  for (const segment of segments) {
+    if (segment.behind) continue;
+    for (const [far, of] of fars) {
+      const able = of.filter(({ card }) => segment.protocol === 'spi' || card.translator?.style === 'open-drain');
+      const users = Object.fromEntries(
+        parts.flatMap((part) => {
+          const there = optionsAt(part, segment, far);
+          return there.length > 0 ? [[CHOICE.part(part.choice.id), there]] : [];
+        }),
+      );
+      builder.choice(CHOICE.side(segment.bus.id, far), [
+        { id: ABSENT },
+        ...able.map((slot) => ({
+          id: slot.id,
+          // Its resistors are not there for a side that nobody is on.
+          needsAny: users,
+          uses: { [`channels:${slot.id}`]: busLines(segment.protocol).length },
+          requires: {
+            [CHOICE.slot(slot.id)]: ['there'],
+          },
+        })),
+      ]);
+    }
+  }
+  if (newSwitch) {
+    const first = segments.find(({ bus }) => bus.id === newSwitch.upstream);
+    const port = newSwitch.card.ports.find(({ id }) => id === newSwitch.card.busSwitch?.port);
+    builder.choice(CHOICE.newSwitch, [
+      { id: ABSENT },
+      ...(port?.addresses ?? []).map(({ value }) => ({
+        id: String(value),
+        goals: { parts: 1, cents: cents(bench.circuit, newSwitch.card), changes: 1 },
+        uses: first ? { [builder.resource(addressResource(first, value), 1, 'address')]: 1 } : {},
+      })),
+    ]);
+  }
+}

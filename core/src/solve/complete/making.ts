@@ -1,0 +1,79 @@
+/** What the parts of the encoding share. */
+import type { Card } from '../../card/card.ts';
+import type { Circuit, PinWish } from '../../circuit/circuit.ts';
+import type { TranslatorHelper } from '../../plan/plan.ts';
+import { piecePrice } from '../../plan/cost.ts';
+import type { ProblemBuilder } from '../joint/builder.ts';
+import type { Bench } from './alone.ts';
+import type { NewSwitch, Segment } from './segments.ts';
+import type { Wayfarer } from './ways.ts';
+
+/** A translator that is there or may be added. */
+export interface Slot {
+  readonly id: string;
+  readonly card: Card;
+  readonly near: string;
+  readonly far: string;
+  /** The helper of the plan; null for one that may be added. */
+  readonly helper: TranslatorHelper | null;
+  /** The new slot that must be there before this one. */
+  readonly after: string | null;
+}
+
+export interface Making {
+  readonly bench: Bench;
+  readonly builder: ProblemBuilder;
+  readonly parts: readonly Wayfarer[];
+  readonly segments: readonly Segment[];
+  readonly newSwitch: NewSwitch | null;
+  readonly slots: readonly Slot[];
+  readonly wishes: readonly PinWish[];
+}
+
+/** Names of choices. */
+export const CHOICE = {
+  part: (id: string) => `part:${id}`,
+  bus: (id: string) => `bus:${id}`,
+  extra: (id: string) => `extra:${id}`,
+  slot: (id: string) => `slot:${id}`,
+  /** Which translator takes a bus to a far rail. */
+  side: (bus: string, far: string) => `side:${bus}:${far}`,
+  /** What pulls a side of a bus up; `far` null on the controller's side. */
+  pull: (bus: string, far: string | null) => `pull:${bus}:${far ?? 'near'}`,
+  unit: (group: string) => `unit:${group}`,
+  counter: (id: string) => `counter:${id}`,
+  line: (wish: string) => `line:${wish}`,
+  newSwitch: 'bus-switch',
+} as const;
+
+export const ABSENT = 'absent';
+/** The option of a part that is left out. */
+export const LEFT_OUT = 'left out';
+
+export const isThere = (id: string): boolean => id !== ABSENT && id !== LEFT_OUT;
+
+export const cents = (circuit: Circuit, card: Card | undefined): number =>
+  Math.round(piecePrice(card, circuit.plan.rules.buying) * 100);
+
+/** Reading of an option of a part: which way, and for a part on a bus where and at which address. */
+export interface Placed {
+  readonly way: number;
+  readonly bus: string | null;
+  readonly address: number | null;
+  /** The translator for lines of its own. */
+  readonly slot: string | null;
+}
+
+export const placedId = ({ way, bus, address, slot }: Placed): string =>
+  JSON.stringify([way, bus, address, slot]);
+export function readPlaced(id: string): Placed | null {
+  if (!isThere(id)) return null;
+  const [way, bus, address, slot] = JSON.parse(id) as [number, string | null, number | null, string | null];
+  return { way, bus, address, slot };
+}
+
+/** True for a translator that carries resistors on both sides of every channel. */
+export const hasPullUps = (card: Card): boolean =>
+  card.translator?.channels.every(({ low, high }) =>
+    [low, high].every((id) => card.signals.find((signal) => signal.id === id)?.fittedPullUp),
+  ) ?? false;

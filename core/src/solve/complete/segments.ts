@@ -1,0 +1,102 @@
+/** Buses that parts may be on: those of the plan, further ones, and channels of a bus switch. */
+import { isBusLine, PORT_LINES, type Ask, type SharedProtocol } from '../../card/protocol.ts';
+import { toInterval } from '../../card/to-interval.ts';
+import type { Card } from '../../card/card.ts';
+import { pinUses, instancesFor } from '../../circuit/pin-function.ts';
+import { addEmptyBus } from '../../plan/edits.ts';
+import { cheapestFirst } from '../../plan/cost.ts';
+import type { Bus } from '../../plan/plan.ts';
+import { logicRail } from '../../remedy/pull-up.ts';
+import { within } from '../../quantity/interval.ts';
+import type { Bench } from './alone.ts';
+
+export interface Segment {
+  readonly bus: Bus;
+  readonly protocol: SharedProtocol;
+  readonly isNew: boolean;
+  /** The segment that must be there before this new one: new ones are alike. */
+  readonly after: string | null;
+  /** For a channel: the bus switch and the segment that it hangs on. */
+  readonly behind: { readonly part: string; readonly upstream: string } | null;
+}
+
+/** A bus switch that is not there yet. */
+export interface NewSwitch {
+  readonly id: string;
+  readonly card: Card;
+  readonly rail: string;
+  readonly upstream: string;
+}
+
+/** Channels of a new bus switch that are thought of. */
+const MOST_CHANNELS = 4;
+/** Buses of one protocol that are thought of, those of the plan included. */
+const MOST_BUSES = 3;
+
+export const busLines = (protocol: SharedProtocol): [line: string, ask: Ask][] =>
+  Object.entries(PORT_LINES[protocol]).filter(([line]) => isBusLine(protocol, line));
+
+/** Buses that the controller has peripherals for. */
+function instances(bench: Bench, protocol: SharedProtocol): number {
+  if (protocol !== 'i2c') return 1;
+  const uses = pinUses(bench.standing.circuit);
+  const of = (ask: Ask) => new Set(uses.flatMap(({ functions }) => instancesFor(functions, ask)));
+  const clock = of('i2c.scl');
+  return [...of('i2c.sda')].filter((instance) => clock.has(instance)).length;
+}
+
+export function segmentsOf(bench: Bench, protocols: ReadonlySet<SharedProtocol>): { segments: Segment[]; newSwitch: NewSwitch | null } {
+  const { circuit } = bench;
+  const segments: Segment[] = [];
+  let plan = circuit.plan;
+  for (const protocol of protocols) {
+    const own = circuit.plan.buses.filter((bus) => bus.protocol === protocol);
+    const main = own.filter(({ behind }) => !behind);
+    for (const bus of main) segments.push({ bus, protocol, isNew: false, after: null, behind: null });
+    const wanted = Math.min(MOST_BUSES, Math.max(1, instances(bench, protocol)));
+    let after: string | null = null;
+    for (let n = main.length; n < wanted; n++) {
+      const made = addEmptyBus(plan, protocol);
+      plan = made.plan;
+      const bus = plan.buses.find(({ id }) => id === made.bus);
+      const clock = main[0]?.clock;
+      if (bus) segments.push({ bus: clock === undefined ? bus : { ...bus, clock }, protocol, isNew: true, after, behind: null });
+      after = made.bus;
+    }
+    for (const bus of own) {
+      const upstream = bus.behind && circuit.buses.find(({ id }) => id === bus.id)?.root;
+      if (bus.behind && upstream)
+        segments.push({ bus, protocol, isNew: false, after: null, behind: { part: bus.behind.part, upstream } });
+    }
+  }
+  const newSwitch = protocols.has('i2c') ? switchFor(bench, segments) : null;
+  if (newSwitch) {
+    let after: string | null = null;
+    for (let channel = 0; channel < Math.min(MOST_CHANNELS, newSwitch.card.busSwitch?.channels.length ?? 0); channel++) {
+      const id = `${newSwitch.upstream}-channel-${channel}`;
+      const name = `${segments.find(({ bus }) => bus.id === newSwitch.upstream)?.bus.name ?? 'bus'} channel ${channel}`.slice(0, 40);
+      const bus: Bus = { id, name, protocol: 'i2c', lines: {}, behind: { part: newSwitch.id, channel } };
+      segments.push({ bus, protocol: 'i2c', isNew: true, after, behind: { part: newSwitch.id, upstream: newSwitch.upstream } });
+      after = id;
+    }
+  }
+  return { segments, newSwitch };
+}
+
+function switchFor(bench: Bench, segments: readonly Segment[]): NewSwitch | null {
+  const { circuit, library, standing } = bench;
+  const rail = logicRail(standing.wide);
+  const volts = rail && standing.wide.rails.get(rail)?.voltage;
+  const upstream = segments.find(({ protocol, behind }) => protocol === 'i2c' && !behind)?.bus.id;
+  if (!rail || !volts || upstream === undefined) return null;
+  const [card] = cheapestFirst(
+    [...library.values()].filter(
+      ({ busSwitch, supplies }) => busSwitch && supplies[0] && within(volts, toInterval(supplies[0].range)),
+    ),
+    circuit.plan.rules.buying,
+  );
+  const taken = new Set(circuit.plan.parts.map(({ id }) => id));
+  let id = 'bus-switch';
+  for (let n = 2; taken.has(id); n++) id = `bus-switch-${n}`;
+  return card ? { id, card, rail, upstream } : null;
+}

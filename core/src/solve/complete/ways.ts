@@ -1,0 +1,152 @@
+/** Every way of wiring each part that holds on its own. */
+import { toInterval } from '../../card/to-interval.ts';
+import { isBusLine, isShared, isTwoWay } from '../../card/protocol.ts';
+import type { Card } from '../../card/card.ts';
+import type { PartNode, Rail } from '../../circuit/circuit.ts';
+import { FIVE_VOLTS, NEAR_RAIL } from '../../check/level-feed-rule.ts';
+import { cheapestFirst } from '../../plan/cost.ts';
+import type { PartChoice } from '../../plan/plan.ts';
+import { within } from '../../quantity/interval.ts';
+import { logicRail } from '../../remedy/pull-up.ts';
+import { tryAlone, type Bench, type Try, type Wired } from './alone.ts';
+import { isStanding } from './standing.ts';
+
+export interface Way {
+  readonly wired: Wired;
+  /** True where its own pull-ups are the ones on its side of the bus. */
+  readonly ownPullUps: boolean;
+}
+
+export interface Wayfarer {
+  readonly node: PartNode;
+  readonly choice: PartChoice;
+  readonly ways: readonly Way[];
+  /** Index of the way that the plan has now; -1 where that does not hold on its own. */
+  readonly now: number;
+}
+
+/** Parts whose wiring is decided: not what makes rails, sits on a carrier, or hangs on a supply that is switched. */
+export function isDecided(bench: Bench, node: PartNode): boolean {
+  const { choice, card, helper } = node;
+  if (!choice || helper || card.controller || card.carrier || choice.fittedOn !== undefined) return false;
+  return !isStanding(card) && !isSwitched(bench, choice);
+}
+
+const isSwitched = ({ circuit, standing }: Bench, choice: PartChoice): boolean =>
+  Object.values(choice.feeds).some((rail) => circuit.rails.has(rail) && !standing.circuit.rails.has(rail));
+
+/** True for a rail of the voltage that the house rule does not name, where the part works from both. */
+function breaksRule({ circuit, standing }: Bench, card: Card, { voltage }: Rail): boolean {
+  const logic = standing.wide.rails.get(logicRail(standing.wide) ?? '')?.voltage?.typ;
+  const [supply] = card.supplies;
+  if (card.kind !== 'module' || card.signals.length === 0 || !supply || !voltage || logic === undefined) return false;
+  const range = toInterval(supply.range);
+  const near = (volts: number) => Math.abs(voltage.typ - volts) <= NEAR_RAIL * volts;
+  const takesBoth = [...standing.wide.rails.values()].filter((rail) => rail.voltage && within(rail.voltage, range));
+  const has = (volts: number) => takesBoth.some((rail) => Math.abs((rail.voltage?.typ ?? 0) - volts) <= NEAR_RAIL * volts);
+  if (Math.abs(logic - FIVE_VOLTS) <= NEAR_RAIL * FIVE_VOLTS || !has(logic) || !has(FIVE_VOLTS)) return false;
+  return circuit.plan.rules.feed === 'logic-rail' ? near(FIVE_VOLTS) : near(logic);
+}
+
+/** Rails that a part's first supply can have; the others keep theirs, or get what fits. */
+function feedsOf(bench: Bench, { card }: PartNode, choice: PartChoice): Record<string, string>[] {
+  const rails = [...bench.standing.wide.rails.values()].filter(
+    (rail) => rail.switches.length === 0 && (bench.againstRules || !breaksRule(bench, card, rail)),
+  );
+  const fitting = card.supplies.map((supply) =>
+    rails.filter(({ voltage }) => voltage && within(voltage, toInterval(supply.range))).map(({ ref }) => ref),
+  );
+  const others = card.supplies.slice(1).flatMap(({ id }, i): [string, string][] => {
+    const fit = fitting[i + 1] ?? [];
+    const kept = choice.feeds[id];
+    const rail = kept !== undefined && fit.includes(kept) ? kept : fit[0];
+    return rail === undefined ? [] : [[id, rail]];
+  });
+  const [first] = card.supplies;
+  const living = Object.values(choice.ports).some(({ parasite }) => parasite);
+  if (!first || living) return [{ ...choice.feeds }];
+  return (fitting[0] ?? []).map((rail) => ({ [first.id]: rail, ...Object.fromEntries(others) }));
+}
+
+const linesOf = (card: Card): number => card.ports.reduce((sum, { lines }) => sum + Object.keys(lines).length, 0);
+
+/** Translators that could stand before a part: cheapest first, those with an enable only where one is there already. */
+function translatorsFor({ library, circuit }: Bench, card: Card): Card[] {
+  const twoWay = card.ports.some(({ protocol }) => isTwoWay(protocol));
+  return cheapestFirst(
+    [...library.values()].filter(
+      ({ translator }) =>
+        translator &&
+        translator.enable === undefined &&
+        translator.channels.length >= linesOf(card) &&
+        (!twoWay || translator.style === 'open-drain'),
+    ),
+    circuit.plan.rules.buying,
+  );
+}
+
+/** Trials of like parts come out alike: three probes are tried once. */
+export type Memory = Map<string, Wired | null>;
+
+function remembered(memory: Memory, bench: Bench, choice: PartChoice, way: Try): Wired | null {
+  const ports = Object.entries(choice.ports).map(([id, { lines, bus, address: _address, ...rest }]) => [
+    id,
+    rest,
+    bus === undefined ? null : (bench.circuit.plan.buses.find((b) => b.id === bus)?.clock ?? null),
+    Object.entries(lines ?? {}).map(([line, { weakPull }]) => [line, weakPull ?? false]),
+  ]);
+  const helpers = bench.circuit.plan.helpers
+    .filter((h) => ('part' in h && h.part === choice.id) || (h.kind === 'pull-up' && h.of.startsWith(`${choice.id}.`)))
+    .map((h) => ({ ...h, id: '', part: '', of: '' }));
+  const key = JSON.stringify([choice.card, choice.lead, choice.needs, ports, helpers, way]);
+  const known = memory.get(key);
+  if (known === null) return null;
+  // Helpers carry the name of the part, so only a part without any can take over the trial of another.
+  if (known && (known.part.id === choice.id || known.helpers.length === 0)) {
+    return known.part.id === choice.id ? known : { ...known, part: { ...known.part, id: choice.id, label: choice.label } };
+  }
+  const fresh = tryAlone(bench, choice.id, way);
+  memory.set(key, fresh);
+  return fresh;
+}
+
+const sameFeeds = (a: Readonly<Record<string, string>>, b: Readonly<Record<string, string>>): boolean =>
+  Object.keys(b).every((supply) => a[supply] === b[supply]);
+
+/** The translator without an enable that a part is behind now. */
+function throughNow({ circuit }: Bench, choice: PartChoice): { card: string; near: string; far: string } | null {
+  const helper = circuit.plan.helpers.find(
+    (h) => h.kind === 'translator' && !h.gate && h.ports.some(({ part }) => part === choice.id),
+  );
+  return helper?.kind === 'translator' ? { card: helper.card, near: helper.near, far: helper.far } : null;
+}
+
+export function waysOf(bench: Bench, node: PartNode, memory: Memory): Wayfarer | null {
+  const { choice, card } = node;
+  const near = logicRail(bench.standing.wide);
+  if (!choice || near === null) return null;
+  const now = throughNow(bench, choice);
+  const jumpers = card.signals.some(({ fittedPullUp }) => fittedPullUp?.removable === 'jumper');
+  const shared = card.ports.some(({ protocol, lines }) => isShared(protocol) && Object.keys(lines).some((l) => isBusLine(protocol, l)));
+  const ways: Way[] = [];
+  const add = (way: Omit<Try, 'ownPullUps'>): boolean => {
+    const wired = remembered(memory, bench, choice, { ...way, ownPullUps: false });
+    if (!wired) return false;
+    ways.push({ wired, ownPullUps: false });
+    const closed = jumpers && shared ? remembered(memory, bench, choice, { ...way, ownPullUps: true }) : null;
+    if (closed) ways.push({ wired: closed, ownPullUps: true });
+    return true;
+  };
+  for (const feeds of feedsOf(bench, node, choice)) {
+    const far = feeds[card.supplies[0]?.id ?? ''];
+    const direct = add({ feeds, through: null });
+    if (far === undefined || far === near) continue;
+    const kept = now && now.far === far && now.near === near ? [now.card] : [];
+    // A translator where none is needed is never better; one that is there may stay.
+    const cards = direct ? kept : [...kept, ...translatorsFor(bench, card).map(({ id }) => id)];
+    for (const id of new Set(cards)) add({ feeds, through: { card: id, near, far } });
+  }
+  const isNow = ({ wired }: Way) =>
+    sameFeeds(choice.feeds, wired.feeds) && wired.through?.card === now?.card && wired.through?.far === now?.far;
+  return { node, choice, ways, now: ways.findIndex(isNow) };
+}
