@@ -1,4 +1,4 @@
-import { isFitted, printedNames } from '../circuit/carrier.ts';
+import { carrierOf, isFitted, printedNames } from '../circuit/carrier.ts';
 import type { Circuit, PinWish } from '../circuit/circuit.ts';
 import { functionsOf, groupInstances, instancesFor, isCrossed, pinByTerminal } from '../circuit/pin-function.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -86,4 +86,26 @@ function judge(circuit: Circuit, wish: PinWish): Result[] {
   ];
 }
 
-export const pinCapability: Check = { meta, run: (circuit) => circuit.wishes.flatMap((wish) => judge(circuit, wish)) };
+/** A carrier that has no place for the controller. */
+function carrier(circuit: Circuit): Result[] {
+  const on = carrierOf(circuit);
+  if (!on || !circuit.controller || printedNames(circuit)) return [];
+  const label = circuit.parts.get(on.part)?.label ?? on.card.name;
+  return [
+    result(circuit, meta, {
+      subjects: [on.part],
+      severity: 'fault',
+      measured: 0,
+      limit: 1,
+      unit: 'functions',
+      margin: -1,
+      message: `${label} has no place for ${circuit.controller.card.name}; what is fitted on it is joined to nothing.`,
+      meaning: 'A carrier is made for the pins of certain boards. On another one its names mean nothing.',
+    }),
+  ];
+}
+
+export const pinCapability: Check = {
+  meta,
+  run: (circuit) => [...carrier(circuit), ...circuit.wishes.flatMap((wish) => judge(circuit, wish))],
+};

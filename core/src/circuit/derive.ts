@@ -46,9 +46,13 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
     parts.set(helper.id, { id: helper.id, label: choice.label, card, choice, helper });
   }
   const controller = (plan.controller !== null && parts.get(plan.controller)) || null;
-  const draft = derivePower(parts, () => []);
-  const power: PowerGraph = derivePower(parts, () => extraLoads(deriveNets(plan, parts, controller, draft).nets));
-  const { nets, wishes } = deriveNets(plan, parts, controller, power);
+  // What pull-ups and lights draw is known with the nets, and their voltages with what they draw: so twice.
+  const hasTranslators = [...parts.values()].some(({ helper }) => helper !== null);
+  const draft = hasTranslators ? derivePower(parts, () => []) : bare;
+  const first = deriveNets(plan, parts, controller, draft);
+  const extra = extraLoads(first.nets);
+  const power: PowerGraph = extra.length === 0 ? draft : derivePower(parts, () => extra);
+  const { nets, wishes } = extra.length === 0 ? first : deriveNets(plan, parts, controller, power);
   return {
     plan,
     cards: library,

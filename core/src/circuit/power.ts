@@ -20,7 +20,22 @@ export interface PowerGraph {
 const AMPS = (value: number) => formatQuantity(value, 'A');
 
 /** Typical and peak current of a supply or of a board's own load, A. Typical counts the duty, peak the most the card allows. */
-export function drawOf(states: Supply['current']): { typical: number; peak: number; sum: string } {
+export function drawOf(states: Supply['current']): Draw {
+  let draw = draws.get(states);
+  if (!draw) draws.set(states, (draw = workOut(states)));
+  return draw;
+}
+
+interface Draw {
+  readonly typical: number;
+  readonly peak: number;
+  readonly sum: string;
+}
+
+/** Cards are never changed in place, so what was worked out once stays true. */
+const draws = new WeakMap<Supply['current'], Draw>();
+
+function workOut(states: Supply['current']): Draw {
   const { idle, active, peak, duty = 1 } = states;
   const on = toInterval(active);
   const off = idle ? toInterval(idle) : { min: 0, typ: 0, max: 0 };
@@ -134,7 +149,7 @@ export function derivePower(
       const below = (part.card.rails ?? []).filter((offer) => offer.from?.supply === supply.id);
       const peak = below.reduce((sum, offer) => {
         const ref = `${part.id}.${offer.id}`;
-        return sum + throughRegulator(ref, offer, 0, total(ref, 'peak'), first(rail), first(ref)).peak;
+        return sum + total(ref, 'peak') * passedOn(offer, first(rail), first(ref));
       }, drawOf(supply.current).peak);
       const length = part.choice?.lead ?? JUMPER_LENGTH;
       dropAt.set(`${part.id}.${supply.id}`, {
@@ -187,6 +202,11 @@ function feedRail(part: PartNode, supply: string): string | null {
   return part.choice?.feeds[supply] ?? null;
 }
 
+/** Current into a regulator for each ampere out of it, at the worst: power is kept by a switching one, current by a linear one. */
+function passedOn({ from }: RailOffer, above: Interval | null, own: Interval | null): number {
+  return from?.by === 'switching' && above && own ? own.typ / ((from.efficiency ?? 1) * above.min) : 1;
+}
+
 /** What a rail of a regulator draws from the regulator's supply, A. */
 function throughRegulator(
   ref: string,
@@ -199,11 +219,10 @@ function throughRegulator(
   const base = { subject: ref, label: offer.name };
   if (offer.from?.by === 'switching' && above && own) {
     const efficiency = offer.from.efficiency ?? 1;
-    const ratio = own.typ / (efficiency * above.min);
     return {
       ...base,
       typical: (typical * own.typ) / (efficiency * above.typ),
-      peak: peak * ratio,
+      peak: peak * passedOn(offer, above, own),
       sum: `${AMPS(peak)} × ${formatQuantity(own.typ, 'V')} ÷ (${efficiency} × ${formatQuantity(above.min, 'V')})`,
     };
   }

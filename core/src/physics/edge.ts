@@ -35,6 +35,8 @@ const LONG_ENOUGH = 12;
  */
 export function edgesOf(line: BusLine, at: Corner, sink: string, rising: boolean): ReadonlyMap<string, Edge> {
   const released = lineNetwork(line, at);
+  // What nothing pulls never moves; leakage alone would take it anywhere.
+  if (released.network.resistors.length === 0) return new Map(line.nets.map(({ id }) => [id, NO_EDGE]));
   const pulled = lineNetwork(line, at, new Set([sink]));
   const low = operatingPoint(pulled.network);
   const high = operatingPoint(released.network);

@@ -1,7 +1,17 @@
 /** What makes one plan of another, piece by piece, so that it can be taken in part. */
 import { isSame } from './same.ts';
 import type { Bus, Helper, PartChoice, PinChoice, Plan, PortChoice } from './plan.ts';
-import { addBus, addHelper, changeBus, changePart, changePort, removeBus, removeHelper, removePart, setPin } from './edits.ts';
+import {
+  addBus,
+  addHelper,
+  changeBus,
+  changePart,
+  changePort,
+  removeBus,
+  removeHelper,
+  removePart,
+  setPin,
+} from './edits.ts';
 
 /** One piece, as data: it crosses to a worker and back. */
 export type Piece =
@@ -42,7 +52,9 @@ export function applyPiece(plan: Plan, piece: Piece): Plan {
     case 'opened':
       return changePart(plan, piece.part, (part) => ({ ...part, opened: piece.opened }));
     case 'port':
-      return changePort(plan, piece.part, piece.port, ({ lines }) => (lines ? { ...piece.choice, lines } : piece.choice));
+      return changePort(plan, piece.part, piece.port, ({ lines }) =>
+        lines ? { ...piece.choice, lines } : piece.choice,
+      );
     case 'pin':
       return setPin(plan, piece.of, piece.line, piece.choice);
     case 'add-bus':
@@ -123,7 +135,8 @@ export function planChanges(before: Plan, after: Plan): PlanChange[] {
   }
   for (const { id } of before.buses) if (!news.buses.has(id)) put(`bus:${id}`, { kind: 'remove-bus', bus: id });
   for (const { id } of before.parts) if (!news.parts.has(id)) put(`remove:${id}`, { kind: 'remove-part', part: id });
-  if (before.controller !== after.controller) put('controller', { kind: 'plan', to: { controller: after.controller } }, after.controller);
+  if (before.controller !== after.controller)
+    put('controller', { kind: 'plan', to: { controller: after.controller } }, after.controller);
   if (!isSame(before.unused ?? [], after.unused ?? [])) put('unused', { kind: 'plan', to: { unused: after.unused } });
   return out;
 }
@@ -152,7 +165,8 @@ function partPieces(old: PartChoice, part: PartChoice, put: Put): void {
     if (!isSame(plain, now))
       put(`port:${part.id}.${port}`, { kind: 'port', part: part.id, port, choice: now }, now.bus, now.driver);
     for (const [line, pin] of Object.entries(lines))
-      if (!isSame(was[line], pin)) put(`pin:${part.id}.${port}.${line}`, { kind: 'pin', of: `${part.id}.${port}`, line, choice: pin });
+      if (!isSame(was[line], pin))
+        put(`pin:${part.id}.${port}.${line}`, { kind: 'pin', of: `${part.id}.${port}`, line, choice: pin });
   }
   if (!isSame([...old.opened].sort(), [...part.opened].sort()))
     put(`opened:${part.id}`, { kind: 'opened', part: part.id, opened: part.opened });

@@ -8,7 +8,9 @@ import { driverPeak } from '../physics/node.ts';
 import { dividers } from '../physics/divider.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { addPullUps, logicRail, pullRail } from './pull-up.ts';
+import { swapCard } from '../plan/swap.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
+import { rivals } from './rivals.ts';
 
 /** The port of a part that a signal belongs to. */
 function portOf(part: PartNode | undefined, signal: string): string | undefined {
@@ -191,8 +193,25 @@ export const thresholdRemedies: Proposer = (context) => {
   const named = (net: Net) => net.ends.filter((end) => finding.subjects.includes(`${end.part}.${end.signal}`));
   const net = circuit.nets.find((n) => named(n).length === 2 || (n.id === finding.subjects[0] && named(n).length > 0));
   const parts = net ? named(net).filter((end) => !end.controller && !circuit.parts.get(end.part)?.helper) : [];
-  return parts.flatMap((end) => [...feedFromLogic(context, end), ...translate(context, [end])]);
+  return parts.flatMap((end) => [
+    ...feedFromLogic(context, end),
+    ...translate(context, [end]),
+    ...otherDriver(context, end),
+  ]);
 };
+
+/** Another driver that reads the levels of the pin. */
+function otherDriver({ circuit, library }: Context, end: NetEnd): Candidate[] {
+  const part = circuit.parts.get(end.part);
+  if (!part?.card.driver) return [];
+  return rivals(circuit, library, part)
+    .slice(0, 2)
+    .map((card) => ({
+      id: `card:${part.id}:${card.id}`,
+      title: `Take ${card.name} as ${part.label}`,
+      plan: swapCard(circuit.plan, part.id, part.card, card),
+    }));
+}
 
 export const channelRemedies: Proposer = (context) => {
   const { circuit, finding, library } = context;

@@ -1,4 +1,5 @@
 import type { Card } from '../card/card.ts';
+import { toInterval } from '../card/to-interval.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { disqualifies, settingOf } from '../compare/qualify.ts';
@@ -26,9 +27,20 @@ export function rivals(circuit: Circuit, library: Library, part: PartNode): Card
       .sort()
       .join() === protocols &&
     needs.every((need) => disqualifies(card, need, settingOf(circuit.plan, need)) === null) &&
-    (needs.length > 0 || (part.card.serves ?? []).every((what) => card.serves?.includes(what)));
+    (needs.length > 0 || (part.card.serves ?? []).every((what) => card.serves?.includes(what))) &&
+    drivesAsMuch(part.card, card);
   const found = [...library.values()].filter(same);
-  return (needs.length > 0 || part.card.serves ? found : []).sort(
+  return (needs.length > 0 || part.card.serves || part.card.driver ? found : []).sort(
     (a, b) => piecePrice(a, buying) - piecePrice(b, buying),
+  );
+}
+
+/** A driver stands in for another where it stands as much voltage and current. */
+function drivesAsMuch({ driver }: Card, { driver: other }: Card): boolean {
+  if (!driver) return true;
+  return (
+    other !== undefined &&
+    toInterval(other.voltage).max >= toInterval(driver.voltage).max &&
+    toInterval(other.current).min >= toInterval(driver.current).min
   );
 }

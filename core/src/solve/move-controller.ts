@@ -6,7 +6,8 @@ import type { Circuit } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { pinUses } from '../circuit/pin-function.ts';
 import { documentOf } from '../plan/document.ts';
-import { changePart, forgetBusPins, forgetGate, forgetPins } from '../plan/edits.ts';
+import { carrierOf } from '../circuit/carrier.ts';
+import { changePart, forgetBusPins, forgetGate, forgetPins, setPin } from '../plan/edits.ts';
 import type { Helper, Plan } from '../plan/plan.ts';
 import { pinModel, solvePins, withPins } from './pins.ts';
 import { bestFeed } from './add-part.ts';
@@ -38,7 +39,7 @@ export function moveController(circuit: Circuit, library: Library, to: Card): Mo
     });
     rails.set(`${old.id}.${rail.id}`, alike ? `${old.id}.${alike.id}` : null);
   }
-  const bare = moveRails(forgetAll(circuit.plan, old.id), rails);
+  const bare = moveRails(onCarrier(forgetAll(circuit.plan, old.id), circuit, to), rails);
   const placed = changePart(bare, old.id, (part) => ({ ...part, card: to.id, feeds: {}, ports: {} }));
   const withCard = (plan: Plan) => deriveCircuit(documentOf(plan, [to, ...circuit.cards.values()], library));
   const alone = withCard(placed);
@@ -97,6 +98,25 @@ function forgetAll(plan: Plan, controller: string): Plan {
           },
     ),
   };
+}
+
+/** What is fitted on a carrier that fits the new board goes where the carrier leads it there. */
+function onCarrier(plan: Plan, circuit: Circuit, to: Card): Plan {
+  const on = carrierOf(circuit);
+  const [from, names] = [on?.card.carrier?.fits[circuit.controller?.card.id ?? ''], on?.card.carrier?.fits[to.id]];
+  if (!from || !names) return plan;
+  const nameOf = new Map(Object.entries(from).map(([name, pin]) => [pin, name]));
+  return circuit.plan.parts.reduce((p, part) => {
+    if (part.fittedOn !== on?.part) return p;
+    return Object.entries(part.ports).reduce(
+      (q, [port, { lines = {} }]) =>
+        Object.entries(lines).reduce((r, [line, choice]) => {
+          const pin = names[nameOf.get(choice.pin ?? '') ?? ''];
+          return pin === undefined ? r : setPin(r, `${part.id}.${port}`, line, { ...choice, pin, locked: true });
+        }, q),
+      p,
+    );
+  }, plan);
 }
 
 function moveRails(plan: Plan, rails: ReadonlyMap<string, string | null>): Plan {

@@ -38,6 +38,8 @@ export function jointCase(seed: number, { parts, lines, pins }: JointSize): Prob
   const moreBus = facility('second bus', { parts: below(3), changes: 1 });
   const translator = facility('translator', { parts: 1, cents: 30 + below(90) });
   const there = (choice: number): Requirement => ({ choice, options: [1] });
+  const partAt = choices.length;
+  const others: Requirement[] = [1, 2].map((k) => ({ choice: partAt + k, options: [0] }));
   for (let i = 0; i < parts; i++) {
     const amps = 0.005 + next() * 0.09;
     const options: Option[] = [];
@@ -49,10 +51,7 @@ export function jointCase(seed: number, { parts, lines, pins }: JointSize): Prob
           options.push({
             id: `r${r} b${bus} ${address}`,
             goals: { rules: Number(r === 1 && next() < 0.3), cautions: Number(next() < 0.2), changes: below(3) },
-            uses: [
-              { resource: rail, amount: amps },
-              ...(i % 2 === 0 ? [{ resource: address, amount: 1 }] : []),
-            ],
+            uses: [{ resource: rail, amount: amps }, ...(i % 2 === 0 ? [{ resource: address, amount: 1 }] : [])],
             requires: [
               ...(r === 2 ? [there(moreRail)] : []),
               ...(bus === 1 ? [there(moreBus)] : []),
@@ -62,6 +61,9 @@ export function jointCase(seed: number, { parts, lines, pins }: JointSize): Prob
         }
       }
     }
+    // Something that is only there for those who use it.
+    if (i === 0 && parts > 2)
+      options.push({ id: 'with others', goals: { cautions: 1 }, uses: [], requires: [], needsAny: [others] });
     options.push({ id: 'left out', goals: {}, uses: [], requires: [], freedBy: i });
     choices.push({ id: `part ${i}`, options });
   }
@@ -76,7 +78,10 @@ export function jointCase(seed: number, { parts, lines, pins }: JointSize): Prob
     return (
       choices.push({
         id: `group ${g}`,
-        options: g === 0 ? options : [...options, { id: 'none', goals: {}, uses: [], requires: [{ choice: moreBus, options: [0] }] }],
+        options:
+          g === 0
+            ? options
+            : [...options, { id: 'none', goals: {}, uses: [], requires: [{ choice: moreBus, options: [0] }] }],
       }) - 1
     );
   });
@@ -92,10 +97,15 @@ export function jointCase(seed: number, { parts, lines, pins }: JointSize): Prob
       const goals = { cautions: Number(next() < 0.1), changes: Number(next() < 0.8), untidiness: below(40) };
       const uses = [{ resource: pin, amount: 1 }, ...(next() < 0.2 ? [{ resource: heat, amount: 1 }] : [])];
       const requires = group >= 0 ? [{ choice: instance[group] ?? first, options: on }] : [];
-      options.push({ id: `pin ${j}`, goals, uses, requires, ...(locked >= 0 && locked !== j ? { freedBy: parts + i } : {}) });
+      options.push({
+        id: `pin ${j}`,
+        goals,
+        uses,
+        requires,
+        ...(locked >= 0 && locked !== j ? { freedBy: parts + i } : {}),
+      });
     });
-    if (group === 1)
-      options.push({ id: 'absent', goals: {}, uses: [], requires: [{ choice: moreBus, options: [0] }] });
+    if (group === 1) options.push({ id: 'absent', goals: {}, uses: [], requires: [{ choice: moreBus, options: [0] }] });
     if (options.length === 0) options.push({ id: 'nowhere', goals: {}, uses: [], requires: [], freedBy: parts + i });
     choices.push({ id: `line ${i}`, options });
   }

@@ -1,6 +1,6 @@
 /** A joint problem as a mixed-integer program, for an independent solver. Tests and benchmarks only. */
 import type { Highs } from 'highs';
-import { GOALS, type Goals, type Problem } from '../../src/solve/joint/problem.ts';
+import { GOALS, type Goals, type Problem, type Requirement } from '../../src/solve/joint/problem.ts';
 
 /** Rows of the program: one option of each choice, capacities, requirements; options of members that are kept are out. */
 function rowsOf(problem: Problem, given: ReadonlySet<number>): { rows: string[]; names: string[] } {
@@ -12,15 +12,15 @@ function rowsOf(problem: Problem, given: ReadonlySet<number>): { rows: string[];
     const mine = options.flatMap(({ freedBy }, k) => (isOut(freedBy) ? [] : [`x${c}_${k}`]));
     names.push(...mine);
     rows.push(`${mine.join(' + ') || '0 none'} = 1`);
-    options.forEach(({ uses, requires, freedBy }, k) => {
+    const met = (list: readonly Requirement[]) =>
+      list.flatMap(({ choice, options: wanted }) =>
+        wanted.flatMap((w) => (isOut(problem.choices[choice]?.options[w]?.freedBy) ? [] : [` - x${choice}_${w}`])),
+      );
+    options.forEach(({ uses, requires, needsAny = [], freedBy }, k) => {
       if (isOut(freedBy)) return;
       for (const { resource, amount } of uses) used[resource]?.push(`${amount} x${c}_${k}`);
-      for (const { choice, options: wanted } of requires) {
-        const met = wanted.flatMap((w) =>
-          isOut(problem.choices[choice]?.options[w]?.freedBy) ? [] : [` - x${choice}_${w}`],
-        );
-        rows.push(`x${c}_${k}${met.join('')} <= 0`);
-      }
+      for (const list of [...requires.map((one) => [one]), ...needsAny])
+        rows.push(`x${c}_${k}${met(list).join('')} <= 0`);
     });
   });
   used.forEach((terms, r) => {
@@ -61,8 +61,8 @@ export function lexicographic(
     }
     const program = text(terms.join(' + '), rows, names);
     let solved = highs.solve(program);
-    // A later goal has the solution of the one before: where the solver denies that, its presolve was wrong.
-    if (solved.Status !== 'Optimal' && goal !== GOALS[0]) solved = highs.solve(program, { presolve: 'off' });
+    // Where the solver says that there is no solution it is asked once more, without the presolve that was seen to lose some.
+    if (solved.Status !== 'Optimal') solved = highs.solve(program, { presolve: 'off' });
     if (solved.Status !== 'Optimal') return null;
     best[goal] = Math.round(solved.ObjectiveValue);
     if (terms.length > 0) rows.push(`${terms.join(' + ')} <= ${best[goal]}`);

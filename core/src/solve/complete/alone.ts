@@ -15,7 +15,7 @@ import type { Helper, PartChoice, Plan, PortChoice } from '../../plan/plan.ts';
 import { proposeRemedies } from '../../remedy/propose.ts';
 import { addPullUp } from '../../remedy/pull-up.ts';
 import { verify } from '../../check/verify.ts';
-import { pinModel, solvePins, withPins } from '../pins.ts';
+import { pinModel, solvePins, withPins, type PinSolution } from '../pins.ts';
 import type { Goals } from '../joint/problem.ts';
 import type { Standing } from './standing.ts';
 
@@ -66,6 +66,19 @@ export interface Bench {
   readonly standing: Standing;
   /** True where ways that break a house rule are thought of, too. */
   readonly againstRules: boolean;
+  /** Pins of trials, by the lines that want some. */
+  readonly pins: Map<string, PinSolution>;
+}
+
+/** What is wrong with the standing parts by themselves is no fault of the part that is tried. */
+const baselines = new WeakMap<Standing, ReadonlySet<string>>();
+
+function baselineOf(standing: Standing): ReadonlySet<string> {
+  const known = baselines.get(standing);
+  if (known) return known;
+  const found = new Set(judge(standing.wide).map(({ key }) => key));
+  baselines.set(standing, found);
+  return found;
 }
 
 const isGrave = ({ severity }: Result) => severity === 'danger' || severity === 'fault';
@@ -75,7 +88,9 @@ const judge = (circuit: Circuit): Result[] =>
 
 const ownHelpers = (plan: Plan, part: string): Helper[] =>
   plan.helpers.filter(
-    (h) => (h.kind === 'pull-up' && h.of.startsWith(`${part}.`) && h.beyond === undefined) || ('part' in h && h.part === part),
+    (h) =>
+      (h.kind === 'pull-up' && h.of.startsWith(`${part}.`) && h.beyond === undefined) ||
+      ('part' in h && h.part === part),
   );
 
 /** The part's bus, with a pair of resistors of the house rule's value where nothing else pulls. */
@@ -103,9 +118,10 @@ const jumpersOf = (bench: Bench, part: string): string[] =>
   );
 
 /** The pins of a part's lines, the same for every way of wiring it: quiet ones that bind nothing. */
-function onPins(plan: Plan, derive: (plan: Plan) => Circuit): Plan {
-  const circuit = derive(plan);
-  const solution = solvePins(pinModel(circuit));
+function onPins(plan: Plan, circuit: Circuit, memory: Map<string, PinSolution>): Plan {
+  const key = circuit.wishes.map(({ id, ask, weakPull }) => `${id} ${ask} ${weakPull}`).join();
+  let solution = memory.get(key);
+  if (!solution) memory.set(key, (solution = solvePins(pinModel(circuit))));
   return solution.ok ? withPins(circuit, solution) : plan;
 }
 
@@ -120,11 +136,14 @@ export interface Try {
  * Tries one way of wiring a part. Small parts that it then needs (a resistor, a diode, a divider) are added.
  * @returns null where danger or fault is left
  */
-export function tryAlone(bench: Bench, id: string, way: Try): Wired | null {
+export const tryAlone = (bench: Bench, id: string, way: Try): Wired | null => tried(bench, id, way).wired;
+
+/** The same with what is wrong, where something is. */
+export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null; wrong: readonly Result[] } {
   const { circuit, library, standing } = bench;
   const choice = circuit.plan.parts.find((part) => part.id === id);
   const card = circuit.parts.get(id)?.card;
-  if (!choice || !card) return null;
+  if (!choice || !card) return { wired: null, wrong: [] };
   const derive = (plan: Plan) => deriveCircuit(documentOf(plan, circuit.cards.values(), library));
   const { parts } = standing.wide.plan;
   const driver = Object.values(choice.ports).flatMap((port) => port.driver ?? [])[0];
@@ -133,41 +152,57 @@ export function tryAlone(bench: Bench, id: string, way: Try): Wired | null {
   const own: PartChoice = {
     ...forgetOwnPins(choice),
     feeds: { ...way.feeds },
-    opened: way.ownPullUps ? choice.opened.filter((s) => !jumpers.includes(s)) : [...new Set([...choice.opened, ...jumpers])],
+    opened: way.ownPullUps
+      ? choice.opened.filter((s) => !jumpers.includes(s))
+      : [...new Set([...choice.opened, ...jumpers])],
   };
-  const base: Plan = { ...standing.wide.plan, needs: circuit.plan.needs, helpers: ownHelpers(circuit.plan, id), buses: [] };
+  const base: Plan = {
+    ...standing.wide.plan,
+    needs: circuit.plan.needs,
+    helpers: ownHelpers(circuit.plan, id),
+    buses: [],
+  };
   const bussed = busesOf({ ...base, parts: [...parts, ...drivers, own] }, own, bench);
   let plan: Plan = { ...bussed.plan, parts: [...parts, ...drivers, bussed.part] };
   const before = plan.helpers.length;
   if (way.through) plan = addHelper(plan, translatorOf(plan, bench, id, way.through));
-  plan = onPins(plan, derive);
+  plan = onPins(plan, derive(plan), bench.pins);
   const ideal = new Set<string>();
+  let now = derive(plan);
   if (!way.ownPullUps) {
-    for (const net of derive(plan).nets) {
-      if (net.bus === null || !net.openDrain || net.pullUps.length > 0) continue;
-      const pulled = addPullUp(derive(plan), plan, net);
+    const bare = now.nets.filter((net) => net.bus !== null && net.openDrain && net.pullUps.length === 0);
+    for (const net of bare) {
+      const pulled = addPullUp(now, plan, net);
       if (!pulled) continue;
       for (const helper of pulled.helpers) if (!plan.helpers.includes(helper)) ideal.add(helper.id);
       plan = pulled;
     }
+    if (ideal.size > 0) now = derive(plan);
   }
-  let now = derive(plan);
-  let findings = judge(now);
+  const baseline = baselineOf(standing);
+  const isOf = (name: string) => (subject: string) => subject === name || subject.startsWith(`${name}.`);
+  // What is wrong with the driver of a load is found when the driver is tried.
+  const isOthers = ({ subjects }: Result) =>
+    driver !== undefined && subjects.some(isOf(driver)) && !subjects.some(isOf(id));
+  const judged = (of: Circuit) => judge(of).filter((finding) => !baseline.has(finding.key) && !isOthers(finding));
+  let findings = judged(now);
   for (let round = 0; round < MOST_OWN && findings.some(isGrave); round++) {
     const mended = mendOwn(now, findings.filter(isGrave), library);
     if (!mended) break;
     plan = mended;
     now = derive(plan);
-    findings = judge(now);
+    findings = judged(now);
   }
-  if (findings.some(isGrave)) return null;
   const part = plan.parts.find((p) => p.id === id);
   const helpers = plan.helpers.filter((h) => !ideal.has(h.id) && h.kind !== 'translator');
-  if (!part) return null;
+  const wrong = findings.filter(isGrave);
+  if (wrong.length > 0 || !part) return { wired: null, wrong };
   const added = helpers.length - before;
-  const cents = piecesCost({ ...plan, helpers }, now.cards) - piecesCost({ ...plan, helpers: ownHelpers(circuit.plan, id) }, now.cards);
+  const cents =
+    piecesCost({ ...plan, helpers }, now.cards) -
+    piecesCost({ ...plan, helpers: ownHelpers(circuit.plan, id) }, now.cards);
   const changedFeeds = Object.entries(way.feeds).filter(([supply, rail]) => choice.feeds[supply] !== rail).length;
-  return {
+  const wired: Wired = {
     feeds: way.feeds,
     through: way.through,
     part,
@@ -179,12 +214,21 @@ export function tryAlone(bench: Bench, id: string, way: Try): Wired | null {
       cautions: findings.filter(({ severity }) => severity === 'caution').length,
       changes: changedFeeds + Math.max(0, added),
     },
-    loads: loadsOf(standing.wide, derive({ ...plan, helpers: plan.helpers.filter((h) => !ideal.has(h.id)) })),
+    loads: loadsOf(
+      standing.wide,
+      ideal.size === 0 ? now : derive({ ...plan, helpers: plan.helpers.filter((h) => !ideal.has(h.id)) }),
+    ),
     circuit: now,
   };
+  return { wired, wrong };
 }
 
-function translatorOf(plan: Plan, bench: Bench, part: string, { card, far, near }: NonNullable<Wired['through']>): Helper {
+function translatorOf(
+  plan: Plan,
+  bench: Bench,
+  part: string,
+  { card, far, near }: NonNullable<Wired['through']>,
+): Helper {
   const ports = (bench.circuit.parts.get(part)?.card.ports ?? []).map(({ id }) => ({ part, port: id }));
   return { id: freeId(plan, 'translator'), kind: 'translator', card, near, far, ports };
 }

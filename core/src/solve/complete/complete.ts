@@ -15,7 +15,7 @@ import { withoutThis } from './cut.ts';
 import { decode } from './decode.ts';
 import { describeChanges, type SaidChange } from './describe.ts';
 import { encode, type Encoding } from './encode.ts';
-import { whyNot, type WhyNot } from './why-not.ts';
+import { carrierProblem, notFed, whyNot, type WhyNot } from './why-not.ts';
 
 export interface Completion {
   readonly plan: Plan;
@@ -28,8 +28,8 @@ export interface Completion {
   readonly pieces: number;
   /** Dangers and faults that no change of wiring ends. */
   readonly left: readonly Result[];
-  /** Set when not everything can be had together; then the plan is the one that was given. */
-  readonly why: WhyNot | null;
+  /** What cannot be had together; where anything is said here the plan is the one that was given. */
+  readonly why: readonly WhyNot[];
 }
 
 /** Solutions that every check refused are left aside this many times. */
@@ -57,7 +57,9 @@ export function* completeSteps(circuit: Circuit, library: Library): Generator<Pr
     return { plan, circuit: derived, verdict: verify(derived) };
   };
   const given = judge(circuit.plan);
-  if (given.verdict.status === 'verified') return completionOf(circuit, library, given, null);
+  if (given.verdict.status === 'verified') return completionOf(circuit, library, given, []);
+  const never = carrierProblem(circuit);
+  if (never) return completionOf(circuit, library, given, [never]);
   let encoding: Encoding | null = null;
   let found: Judged | null = null;
   for (const againstRules of [false, true]) {
@@ -65,11 +67,12 @@ export function* completeSteps(circuit: Circuit, library: Library): Generator<Pr
     if (encoding) found = yield* solved(encoding, judge);
     if (found || !encoding) break;
   }
-  if (!found && encoding) {
-    const why = whyNot(circuit, encoding.problem);
-    if (why) return completionOf(circuit, library, given, why);
+  if (!found) {
+    const unfed = notFed(circuit);
+    const why = encoding ? whyNot(encoding) : unfed ? [unfed] : [];
+    if (why.length > 0) return completionOf(circuit, library, given, why);
   }
-  return completionOf(circuit, library, bySingles(found ?? given, library, judge), null);
+  return completionOf(circuit, library, bySingles(found ?? given, library, judge), []);
 }
 
 /** Completes to the end. */
@@ -109,7 +112,12 @@ function bySingles(from: Judged, library: Library, judge: (plan: Plan) => Judged
   return now;
 }
 
-function completionOf(before: Circuit, library: Library, { plan, circuit, verdict }: Judged, why: WhyNot | null): Completion {
+function completionOf(
+  before: Circuit,
+  library: Library,
+  { plan, circuit, verdict }: Judged,
+  why: readonly WhyNot[],
+): Completion {
   return {
     plan,
     verdict,

@@ -2,7 +2,7 @@
 import type { Circuit } from '../../circuit/circuit.ts';
 import type { Result } from '../../check/result.ts';
 import type { Problem } from '../joint/problem.ts';
-import { CHOICE } from './making.ts';
+import { CHOICE, readPlaced, type Placed } from './making.ts';
 import type { Encoding } from './encode.ts';
 
 /** Of a rail that came out overdrawn: a hair more than the excess is taken from what may be planned. */
@@ -23,8 +23,21 @@ function busChoices(encoding: Encoding, circuit: Circuit, subjects: readonly str
   ];
 }
 
-/** No solution takes all of these options again. */
-function forbid(problem: Problem, taken: readonly number[], ids: ReadonlySet<string>): Problem {
+/** True for an option that puts a part on the same side of the same bus: rail and address do not move its edges. */
+function isAlike(encoding: Encoding, choice: string, a: string, b: string): boolean {
+  const part = encoding.parts.find(({ choice: { id } }) => CHOICE.part(id) === choice);
+  if (!part) return a === b;
+  const [one, other] = [readPlaced(a), readPlaced(b)];
+  if (!one || !other) return a === b;
+  const side = (placed: Placed) => {
+    const way = part.ways[placed.way];
+    return [placed.bus, way?.wired.through?.far ?? null, way?.ownPullUps].join();
+  };
+  return side(one) === side(other);
+}
+
+/** No solution takes all of these options, or ones that are alike, again. */
+function forbid(encoding: Encoding, problem: Problem, taken: readonly number[], ids: ReadonlySet<string>): Problem {
   const members = problem.choices.flatMap(({ id }, c) => (ids.has(id) ? [c] : []));
   const resource = problem.resources.length;
   return {
@@ -34,8 +47,10 @@ function forbid(problem: Problem, taken: readonly number[], ids: ReadonlySet<str
       members.includes(c)
         ? {
             ...choice,
-            options: choice.options.map((option, k) =>
-              k === taken[c] ? { ...option, uses: [...option.uses, { resource, amount: 1 }] } : option,
+            options: choice.options.map((option) =>
+              isAlike(encoding, choice.id, option.id, choice.options[taken[c] ?? -1]?.id ?? '')
+                ? { ...option, uses: [...option.uses, { resource, amount: 1 }] }
+                : option,
             ),
           }
         : choice,
@@ -75,7 +90,7 @@ export function withoutThis(
     }
     const known = new Set(problem.choices.map(({ id }) => id));
     const ids = busChoices(encoding, circuit, subjects).filter((id) => known.has(id));
-    if (ids.length > 1) next = forbid(next ?? problem, taken, new Set(ids));
+    if (ids.length > 1) next = forbid(encoding, next ?? problem, taken, new Set(ids));
   }
   return next;
 }

@@ -38,7 +38,8 @@ export function decode(encoding: Encoding, taken: readonly number[]): Plan {
 function fedStanding({ bench }: Encoding): Plan {
   return bench.standing.plan.parts.reduce((plan, part) => {
     const old = plan.parts.find(({ id }) => id === part.id);
-    return old && JSON.stringify(old.feeds) !== JSON.stringify(part.feeds)
+    if (!old) return { ...plan, parts: [...plan.parts, part] };
+    return JSON.stringify(old.feeds) !== JSON.stringify(part.feeds)
       ? changePart(plan, part.id, (p) => ({ ...p, feeds: part.feeds }))
       : plan;
   }, bench.circuit.plan);
@@ -147,7 +148,9 @@ function setTranslators(encoding: Encoding, of: Taken, plan: Plan): Plan {
     const ports = [...others, ...mine];
     if (ports.length === 0) return old ? removeHelper(p, slot.id) : p;
     if (old?.kind === 'translator') {
-      const same = old.ports.length === ports.length && ports.every((x) => old.ports.some((y) => x.part === y.part && x.port === y.port));
+      const same =
+        old.ports.length === ports.length &&
+        ports.every((x) => old.ports.some((y) => x.part === y.part && x.port === y.port));
       return same ? p : { ...p, helpers: p.helpers.map((h) => (h.id === slot.id ? { ...old, ports } : h)) };
     }
     return addHelper(p, {

@@ -93,7 +93,9 @@ function said(words: Words, before: Circuit, piece: Piece): string {
       const was = before.wishes.find(({ of, line }) => of === piece.of && line === piece.line)?.pin ?? null;
       const name = words.line(piece.of, piece.line);
       if (piece.choice.pin === null) return `Take ${name} off its pin`;
-      return was === null ? `Put ${name} on ${words.pin(piece.choice.pin)}` : `Move ${name} from ${words.pin(was)} to ${words.pin(piece.choice.pin)}`;
+      return was === null
+        ? `Put ${name} on ${words.pin(piece.choice.pin)}`
+        : `Move ${name} from ${words.pin(was)} to ${words.pin(piece.choice.pin)}`;
     }
     case 'add-bus': {
       const pins = Object.values(piece.bus.lines).flatMap(({ pin }) => (pin === null ? [] : [words.pin(pin)]));

@@ -76,7 +76,9 @@ function pullersOn(making: Making, segment: Segment, far: string | null): Puller
   const volts = bench.standing.wide.rails.get(rail)?.voltage?.max ?? 0;
   const resistor = bench.circuit.cards.get(bench.circuit.plan.resistors ?? '');
   const found: Puller[] = [];
-  const serving = slots.filter((slot) => !segment.behind && (far === null || slot.far === far) && hasPullUps(slot.card));
+  const serving = slots.filter(
+    (slot) => !segment.behind && (far === null || slot.far === far) && hasPullUps(slot.card),
+  );
   for (const slot of serving) {
     const requires = { [CHOICE.side(bus.id, slot.far)]: [slot.id] };
     // Both sides of it lift together while its transistor is on: the edge is worked out later.
@@ -133,10 +135,11 @@ function encodePulls(making: Making, segment: Segment, far: string | null): void
   }
   // Resistors of translators and soldered ones help to lift the line; how much is judged when it is known who is there.
   const lifted = !segment.behind && making.slots.some(({ card }) => hasPullUps(card));
-  const isExact = !lifted && !making.parts.some(
-    (part) => optionsAt(part, segment, far).length > 0 && part.node.card.signals.some(isSoldered),
-  );
-  const most = (ohms: number | null) => Math.min(mode.capacitance * 1e12, ohms === null || !isExact ? Infinity : mostLoad(mode, ohms));
+  const isExact =
+    !lifted &&
+    !making.parts.some((part) => optionsAt(part, segment, far).length > 0 && part.node.card.signals.some(isSoldered));
+  const most = (ohms: number | null) =>
+    Math.min(mode.capacitance * 1e12, ohms === null || !isExact ? Infinity : mostLoad(mode, ohms));
   const capacity = Math.max(...pullers.map(({ ohms }) => most(ohms)));
   // A weaker resistor leaves less room: what it leaves out counts as used.
   const load = builder.resource(`load:${segment.bus.id}:${far ?? 'near'}`, capacity);

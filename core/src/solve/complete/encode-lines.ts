@@ -99,7 +99,10 @@ export function encodeLines(making: Making): void {
     builder.resource(`group:${group.id}`, toInterval(group.limit).min * bench.circuit.plan.rules.derating * 1e3);
   wishes.forEach((wish, i) => {
     const label = circuit.controller?.card.terminals.find(({ id }) => id === wish.pin)?.label ?? '';
-    const lock = wish.locked && wish.pin ? builder.member({ id: `lock:${wish.id}`, kind: 'lock', label: `the lock of ${wish.label} on ${label}` }) : null;
+    const lock =
+      wish.locked && wish.pin
+        ? builder.member({ id: `lock:${wish.id}`, kind: 'lock', label: `the lock of ${wish.label} on ${label}` })
+        : null;
     const options = uses.flatMap((use): Draft[] => {
       const { terminal, reserved, noPull } = use.pin;
       const instances = instancesFor(use.functions, wish.ask);
@@ -119,7 +122,9 @@ export function encodeLines(making: Making): void {
             [`pin:${terminal}`]: 1,
             ...(channel === null ? {} : { [builder.resource(`channel:${channel}`, 1, 'channel')]: 1 }),
             ...Object.fromEntries(
-              groups.flatMap(({ id, pins }) => (draws > 0 && (!pins || pins.includes(terminal)) ? [[`group:${id}`, draws]] : [])),
+              groups.flatMap(({ id, pins }) =>
+                draws > 0 && (!pins || pins.includes(terminal)) ? [[`group:${id}`, draws]] : [],
+              ),
             ),
           },
           requires: {

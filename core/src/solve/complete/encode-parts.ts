@@ -91,7 +91,12 @@ function jumpersMove({ bench }: Making, part: Wayfarer, way: Way): boolean {
 }
 
 /** Options of a part in which it is on this side of the bus, by name. @param own with its own pull-ups connected */
-export function optionsAt(part: Wayfarer, { bus, protocol, behind }: Segment, far: string | null, own?: boolean): string[] {
+export function optionsAt(
+  part: Wayfarer,
+  { bus, protocol, behind }: Segment,
+  far: string | null,
+  own?: boolean,
+): string[] {
   const port = busPort(part);
   if (port?.protocol !== protocol) return [];
   return part.ways.flatMap(({ ownPullUps, wired }, way) => {
@@ -103,7 +108,13 @@ export function optionsAt(part: Wayfarer, { bus, protocol, behind }: Segment, fa
 }
 
 /** What a part adds to the capacitance of its side of the bus, F. */
-function loadOn(making: Making, part: Wayfarer, way: Way, segment: Segment, far: string | null): Record<string, number> {
+function loadOn(
+  making: Making,
+  part: Wayfarer,
+  way: Way,
+  segment: Segment,
+  far: string | null,
+): Record<string, number> {
   if (segment.protocol !== 'i2c') return {};
   const nets = way.wired.circuit.nets.filter(
     (net) => net.bus !== null && net.ends.some((end) => end.part === part.choice.id),
@@ -156,7 +167,11 @@ export function encodePart(making: Making, part: Wayfarer): void {
     const base: Omit<Draft, 'id'> = {
       goals: {
         ...way.wired.goals,
-        changes: (way.wired.goals.changes ?? 0) + Number(part.now >= 0 && (way.wired.through?.far ?? null) !== (part.ways[part.now]?.wired.through?.far ?? null)),
+        changes:
+          (way.wired.goals.changes ?? 0) +
+          Number(
+            part.now >= 0 && (way.wired.through?.far ?? null) !== (part.ways[part.now]?.wired.through?.far ?? null),
+          ),
       },
       uses: currents(way),
       requires: Object.fromEntries(

@@ -59,21 +59,19 @@ function slotsOf(bench: Bench, parts: readonly Wayfarer[]): Slot[] {
 function linesOfNew(circuit: Circuit, segments: readonly Segment[]): PinWish[] {
   return segments.flatMap(({ bus, protocol, behind }) => {
     if (behind || circuit.wishes.some(({ of }) => of === bus.id)) return [];
-    return busLines(protocol).map(
-      ([line, ask]): PinWish => ({
-        id: `${bus.id}.${line}`,
-        of: bus.id,
-        line,
-        label: `${bus.name} ${line.toUpperCase()}`,
-        ask,
-        pin: bus.lines[line]?.pin ?? null,
-        locked: bus.lines[line]?.locked ?? false,
-        weakPull: false,
-        frequency: null,
-        group: protocol === 'onewire' ? null : bus.id,
-        net: `${bus.id}.${line}`,
-      }),
-    );
+    return busLines(protocol).map(([line, ask]): PinWish => ({
+      id: `${bus.id}.${line}`,
+      of: bus.id,
+      line,
+      label: `${bus.name} ${line.toUpperCase()}`,
+      ask,
+      pin: bus.lines[line]?.pin ?? null,
+      locked: bus.lines[line]?.locked ?? false,
+      weakPull: false,
+      frequency: null,
+      group: protocol === 'onewire' ? null : bus.id,
+      net: `${bus.id}.${line}`,
+    }));
   });
 }
 
@@ -86,8 +84,9 @@ function linesOfNew(circuit: Circuit, segments: readonly Segment[]): PinWish[] {
 export function encode(circuit: Circuit, library: Library, againstRules = false): Encoding | null {
   if (!circuit.controller) return null;
   const standing = standingOf(circuit, library);
-  const bench: Bench = { circuit, library, standing, againstRules };
-  if (logicRail(standing.wide) === null) return null;
+  const bench: Bench = { circuit, library, standing, againstRules, pins: new Map() };
+  const logic = standing.wide.rails.get(logicRail(standing.wide) ?? '');
+  if (!logic?.voltage) return null;
   const memory: Memory = new Map();
   const parts = [...circuit.parts.values()].flatMap((node) => {
     const part = isDecided(bench, node) ? waysOf(bench, node, memory) : null;

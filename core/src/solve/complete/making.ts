@@ -64,8 +64,7 @@ export interface Placed {
   readonly slot: string | null;
 }
 
-export const placedId = ({ way, bus, address, slot }: Placed): string =>
-  JSON.stringify([way, bus, address, slot]);
+export const placedId = ({ way, bus, address, slot }: Placed): string => JSON.stringify([way, bus, address, slot]);
 export function readPlaced(id: string): Placed | null {
   if (!isThere(id)) return null;
   const [way, bus, address, slot] = JSON.parse(id) as [number, string | null, number | null, string | null];

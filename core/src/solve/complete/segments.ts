@@ -45,7 +45,10 @@ function instances(bench: Bench, protocol: SharedProtocol): number {
   return [...of('i2c.sda')].filter((instance) => clock.has(instance)).length;
 }
 
-export function segmentsOf(bench: Bench, protocols: ReadonlySet<SharedProtocol>): { segments: Segment[]; newSwitch: NewSwitch | null } {
+export function segmentsOf(
+  bench: Bench,
+  protocols: ReadonlySet<SharedProtocol>,
+): { segments: Segment[]; newSwitch: NewSwitch | null } {
   const { circuit } = bench;
   const segments: Segment[] = [];
   let plan = circuit.plan;
@@ -60,7 +63,14 @@ export function segmentsOf(bench: Bench, protocols: ReadonlySet<SharedProtocol>)
       plan = made.plan;
       const bus = plan.buses.find(({ id }) => id === made.bus);
       const clock = main[0]?.clock;
-      if (bus) segments.push({ bus: clock === undefined ? bus : { ...bus, clock }, protocol, isNew: true, after, behind: null });
+      if (bus)
+        segments.push({
+          bus: clock === undefined ? bus : { ...bus, clock },
+          protocol,
+          isNew: true,
+          after,
+          behind: null,
+        });
       after = made.bus;
     }
     for (const bus of own) {
@@ -72,11 +82,25 @@ export function segmentsOf(bench: Bench, protocols: ReadonlySet<SharedProtocol>)
   const newSwitch = protocols.has('i2c') ? switchFor(bench, segments) : null;
   if (newSwitch) {
     let after: string | null = null;
-    for (let channel = 0; channel < Math.min(MOST_CHANNELS, newSwitch.card.busSwitch?.channels.length ?? 0); channel++) {
+    for (
+      let channel = 0;
+      channel < Math.min(MOST_CHANNELS, newSwitch.card.busSwitch?.channels.length ?? 0);
+      channel++
+    ) {
       const id = `${newSwitch.upstream}-channel-${channel}`;
-      const name = `${segments.find(({ bus }) => bus.id === newSwitch.upstream)?.bus.name ?? 'bus'} channel ${channel}`.slice(0, 40);
+      const name =
+        `${segments.find(({ bus }) => bus.id === newSwitch.upstream)?.bus.name ?? 'bus'} channel ${channel}`.slice(
+          0,
+          40,
+        );
       const bus: Bus = { id, name, protocol: 'i2c', lines: {}, behind: { part: newSwitch.id, channel } };
-      segments.push({ bus, protocol: 'i2c', isNew: true, after, behind: { part: newSwitch.id, upstream: newSwitch.upstream } });
+      segments.push({
+        bus,
+        protocol: 'i2c',
+        isNew: true,
+        after,
+        behind: { part: newSwitch.id, upstream: newSwitch.upstream },
+      });
       after = id;
     }
   }

@@ -1,6 +1,6 @@
 /** What stands before anything is decided: sources, regulators and the controller, and what might be added to them. */
 import { toInterval } from '../../card/to-interval.ts';
-import type { Card } from '../../card/card.ts';
+import type { Card, Supply } from '../../card/card.ts';
 import type { Library } from '../../card/library.ts';
 import type { Circuit } from '../../circuit/circuit.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
@@ -37,20 +37,63 @@ export interface Standing {
 /** Kinds of regulators that are tried: the cheapest of each output. */
 const MOST_EXTRAS = 4;
 
-/** Feeds of standing parts that lead nowhere are found anew; what is fed stays. */
-function fed(plan: Plan, circuit: (plan: Plan) => Circuit): Plan {
-  return plan.parts.reduce((p, part) => {
-    const now = circuit(p);
-    const card = now.parts.get(part.id)?.card;
+/** A source or regulator for a supply that no rail suits: the strongest, and of those alike the cheapest. */
+function sourceFor(circuit: Circuit, library: Library, supply: Supply, of: string): PartChoice | null {
+  const range = toInterval(supply.range);
+  const { buying } = circuit.plan.rules;
+  const limit = (card: Card) => toInterval(card.rails?.[0]?.limit ?? { typ: 0 }).min;
+  const able = cheapestFirst([...library.values()], buying)
+    .filter(
+      ({ kind, rails }) => kind === 'source' && rails?.[0]?.voltage && within(toInterval(rails[0].voltage), range),
+    )
+    .sort((a, b) => limit(b) - limit(a));
+  const [card] = able;
+  if (!card) return null;
+  const id = freeId(circuit.plan, `supply-of-${of}`);
+  return { id, card: card.id, label: card.name, needs: [], feeds: {}, ports: {}, opened: [] };
+}
+
+/**
+ * Feeds of standing parts that lead nowhere, or where too little arrives, are found anew; what is fed well stays. The
+ * controller gets a source of its own where no rail suits it. Judged with everything that hangs on it.
+ */
+function fed(whole: Plan, derive: (plan: Plan) => Circuit, library: Library): Plan {
+  return whole.parts.reduce((p, part) => {
+    const card = derive(p).parts.get(part.id)?.card;
     if (!card || !isStanding(card)) return p;
-    return card.supplies.reduce((q, supply) => {
-      const feed = now.feeds.get(`${part.id}.${supply.id}`);
-      if (feed?.voltage && within(feed.voltage, toInterval(supply.range))) return q;
-      const others = [...now.rails].filter(([ref]) => !ref.startsWith(`${part.id}.`));
-      const rail = bestFeed({ ...now, controller: null, rails: new Map(others) }, supply);
-      return rail && rail !== feed?.rail ? setFeed(q, part.id, supply.id, rail) : q;
-    }, p);
-  }, plan);
+    return card.supplies.reduce((q, supply) => refed(q, derive, library, part, card, supply), p);
+  }, whole);
+}
+
+function refed(
+  plan: Plan,
+  derive: (plan: Plan) => Circuit,
+  library: Library,
+  part: PartChoice,
+  card: Card,
+  supply: Supply,
+): Plan {
+  const range = toInterval(supply.range);
+  const arrives = (candidate: Plan) => {
+    const volts = derive(candidate).feeds.get(`${part.id}.${supply.id}`)?.voltage;
+    return volts !== null && volts !== undefined && within(volts, range);
+  };
+  if (arrives(plan)) return plan;
+  const now = derive(plan);
+  const others = [...now.rails.values()].filter(
+    (rail) => rail.part !== part.id && rail.switches.length === 0 && rail.voltage && within(rail.voltage, range),
+  );
+  // The rail that the rules would take first comes first.
+  const best = bestFeed({ ...now, controller: null, rails: new Map(others.map((rail) => [rail.ref, rail])) }, supply);
+  const refs = [...new Set([...(best ? [best] : []), ...others.map(({ ref }) => ref)])];
+  for (const ref of refs) {
+    const candidate = setFeed(plan, part.id, supply.id, ref);
+    if (arrives(candidate)) return candidate;
+  }
+  const source = card.controller ? sourceFor(now, library, supply, part.id) : null;
+  const offer = source && library.get(source.card)?.rails?.[0];
+  if (!source || !offer) return plan;
+  return setFeed({ ...plan, parts: [...plan.parts, source] }, part.id, supply.id, `${source.id}.${offer.id}`);
 }
 
 /**
@@ -59,19 +102,20 @@ function fed(plan: Plan, circuit: (plan: Plan) => Circuit): Plan {
  */
 export function standingOf(circuit: Circuit, library: Library): Standing {
   const derive = (plan: Plan) => deriveCircuit(documentOf(plan, circuit.cards.values(), library));
-  const bare: Plan = {
-    ...circuit.plan,
+  const whole = fed(circuit.plan, derive, library);
+  const cardOf = (part: PartChoice) => circuit.parts.get(part.id)?.card ?? library.get(part.card);
+  const plan: Plan = {
+    ...whole,
     needs: [],
     buses: [],
     helpers: [],
-    parts: circuit.plan.parts
-      .filter(({ id }) => {
-        const card = circuit.parts.get(id)?.card;
+    parts: whole.parts
+      .filter((part) => {
+        const card = cardOf(part);
         return card !== undefined && (isStanding(card) || card.carrier !== undefined);
       })
       .map((part) => ({ ...part, needs: [] })),
   };
-  const plan = fed(bare, derive);
   const standing = derive(plan);
   const extras = extraRegulators(standing, library, wanted(circuit));
   const wide = derive({ ...plan, parts: [...plan.parts, ...extras.map(({ part }) => part)] });
@@ -124,7 +168,10 @@ function extraRegulators(circuit: Circuit, library: Library, draw: (volts: Inter
       const count = outputs.get(key) ?? 0;
       if (count > 0 || found.length >= MOST_EXTRAS) continue;
       outputs.set(key, count + 1);
-      const id = freeId({ ...circuit.plan, parts: [...circuit.plan.parts, ...found.map(({ part }) => part)] }, 'regulator');
+      const id = freeId(
+        { ...circuit.plan, parts: [...circuit.plan.parts, ...found.map(({ part }) => part)] },
+        'regulator',
+      );
       const part: PartChoice = {
         id,
         card: card.id,
@@ -134,7 +181,12 @@ function extraRegulators(circuit: Circuit, library: Library, draw: (volts: Inter
         ports: {},
         opened: [],
       };
-      found.push({ part, rail: `${id}.${offer.id}`, input: input.ref, cents: Math.round(piecePrice(card, buying) * 100) });
+      found.push({
+        part,
+        rail: `${id}.${offer.id}`,
+        input: input.ref,
+        cents: Math.round(piecePrice(card, buying) * 100),
+      });
     }
   }
   return found;

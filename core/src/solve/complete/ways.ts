@@ -8,7 +8,7 @@ import { cheapestFirst } from '../../plan/cost.ts';
 import type { PartChoice } from '../../plan/plan.ts';
 import { within } from '../../quantity/interval.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
-import { tryAlone, type Bench, type Try, type Wired } from './alone.ts';
+import { tried, tryAlone, type Bench, type Try, type Wired } from './alone.ts';
 import { isStanding } from './standing.ts';
 
 export interface Way {
@@ -43,7 +43,8 @@ function breaksRule({ circuit, standing }: Bench, card: Card, { voltage }: Rail)
   const range = toInterval(supply.range);
   const near = (volts: number) => Math.abs(voltage.typ - volts) <= NEAR_RAIL * volts;
   const takesBoth = [...standing.wide.rails.values()].filter((rail) => rail.voltage && within(rail.voltage, range));
-  const has = (volts: number) => takesBoth.some((rail) => Math.abs((rail.voltage?.typ ?? 0) - volts) <= NEAR_RAIL * volts);
+  const has = (volts: number) =>
+    takesBoth.some((rail) => Math.abs((rail.voltage?.typ ?? 0) - volts) <= NEAR_RAIL * volts);
   if (Math.abs(logic - FIVE_VOLTS) <= NEAR_RAIL * FIVE_VOLTS || !has(logic) || !has(FIVE_VOLTS)) return false;
   return circuit.plan.rules.feed === 'logic-rail' ? near(FIVE_VOLTS) : near(logic);
 }
@@ -103,7 +104,9 @@ function remembered(memory: Memory, bench: Bench, choice: PartChoice, way: Try):
   if (known === null) return null;
   // Helpers carry the name of the part, so only a part without any can take over the trial of another.
   if (known && (known.part.id === choice.id || known.helpers.length === 0)) {
-    return known.part.id === choice.id ? known : { ...known, part: { ...known.part, id: choice.id, label: choice.label } };
+    return known.part.id === choice.id
+      ? known
+      : { ...known, part: { ...known.part, id: choice.id, label: choice.label } };
   }
   const fresh = tryAlone(bench, choice.id, way);
   memory.set(key, fresh);
@@ -127,7 +130,9 @@ export function waysOf(bench: Bench, node: PartNode, memory: Memory): Wayfarer |
   if (!choice || near === null) return null;
   const now = throughNow(bench, choice);
   const jumpers = card.signals.some(({ fittedPullUp }) => fittedPullUp?.removable === 'jumper');
-  const shared = card.ports.some(({ protocol, lines }) => isShared(protocol) && Object.keys(lines).some((l) => isBusLine(protocol, l)));
+  const shared = card.ports.some(
+    ({ protocol, lines }) => isShared(protocol) && Object.keys(lines).some((l) => isBusLine(protocol, l)),
+  );
   const ways: Way[] = [];
   const add = (way: Omit<Try, 'ownPullUps'>): boolean => {
     const wired = remembered(memory, bench, choice, { ...way, ownPullUps: false });
@@ -149,4 +154,16 @@ export function waysOf(bench: Bench, node: PartNode, memory: Memory): Wayfarer |
   const isNow = ({ wired }: Way) =>
     sameFeeds(choice.feeds, wired.feeds) && wired.through?.card === now?.card && wired.through?.far === now?.far;
   return { node, choice, ways, now: ways.findIndex(isNow) };
+}
+
+/** What stands against wiring a part at all: what is wrong with it as it is now, or on the first rail that it takes. */
+export function whatIsWrong(bench: Bench, node: PartNode): string | null {
+  const { choice } = node;
+  if (!choice) return null;
+  const feeds = [choice.feeds, ...feedsOf({ ...bench, againstRules: true }, node, choice)];
+  for (const tryFeeds of feeds) {
+    const { wrong } = tried(bench, choice.id, { feeds: tryFeeds, through: null, ownPullUps: false });
+    if (wrong[0]) return wrong[0].message;
+  }
+  return null;
 }

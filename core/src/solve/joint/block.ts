@@ -23,7 +23,9 @@ export function blockOf({ choices, resources }: Problem, p: Compiled): Block | n
     (choices[c]?.options ?? []).map(({ uses }) => uses.filter(({ resource }) => exclusive[resource] === kind));
   const fits = (kind: string, c: number) => {
     const taken = ofKind(kind, c);
-    return taken.every((uses) => uses.length <= 1 && uses.every(({ amount }) => amount === 1)) && taken.some((u) => u[0]);
+    return (
+      taken.every((uses) => uses.length <= 1 && uses.every(({ amount }) => amount === 1)) && taken.some((u) => u[0])
+    );
   };
   for (const kind of new Set(exclusive)) {
     if (kind !== undefined) kinds.set(kind, choices.filter((_, c) => fits(kind, c)).length);

@@ -29,10 +29,11 @@ export function isPossible(problem: Problem, kept: ReadonlySet<number>): boolean
 /**
  * Takes members away while what is left still excludes itself: locks first, since a set of few words says most, then
  * parts; then each that is left is tried again, so that none can be missing.
+ * @param gone members that are given up already
  * @returns null when everything can be had, or when even giving everything up does not help
  */
-export function exclusionOf(problem: Problem): Exclusion | null {
-  const all = new Set(problem.members.keys());
+export function exclusionOf(problem: Problem, gone: ReadonlySet<number> = new Set()): Exclusion | null {
+  const all = new Set([...problem.members.keys()].filter((m) => !gone.has(m)));
   if (isPossible(problem, all) || !isPossible(problem, new Set())) return null;
   let best: ReadonlySet<number> | null = null;
   // Two orders: members that come late are taken away last, and so are found when they suffice.
@@ -64,7 +65,7 @@ function shrink(problem: Problem, from: ReadonlySet<number>, order: readonly num
     }
   }
   // Single members were tried while others were still there: until a whole round changes nothing.
-  for (let before = -1; before !== kept.size; ) {
+  for (let before = -1; before !== kept.size;) {
     before = kept.size;
     for (const m of [...kept]) {
       const rest = without(kept, m);

@@ -76,8 +76,7 @@ class Search {
 
   private *branch(matched: Matched | null): Generator<Progress, void> {
     this.nodes += 1;
-    if (this.nodes % REPORT === 0)
-      yield { nodes: this.nodes, best: this.best && goalsOf(this.problem, this.best) };
+    if (this.nodes % REPORT === 0) yield { nodes: this.nodes, best: this.best && goalsOf(this.problem, this.best) };
     const { state, p } = this;
     const best = cheapest(state);
     const bound = lowerBound(state, best, this.block, matched);
@@ -88,7 +87,10 @@ class Search {
     const clash = this.askedBy(failing);
     const order: number[] = [];
     for (let o = p.first[clash] ?? 0; o < (p.first[clash + 1] ?? 0); o++) if (state.alive[o]) order.push(o);
-    order.sort((a, b) => Number(b === wished[clash]) - Number(a === wished[clash]) || (p.cost[a] ?? 0) - (p.cost[b] ?? 0) || a - b);
+    order.sort(
+      (a, b) =>
+        Number(b === wished[clash]) - Number(a === wished[clash]) || (p.cost[a] ?? 0) - (p.cost[b] ?? 0) || a - b,
+    );
     for (const option of order) {
       const mark = state.mark;
       if (state.take(option)) {
@@ -161,7 +163,8 @@ class Search {
     const { state, p } = this;
     const asked = p.reqChoice[r] ?? 0;
     const from = p.first[asked] ?? 0;
-    for (let o = from; o < (p.first[asked + 1] ?? 0); o++) if (state.alive[o] && !p.reqMeets[r]?.[o - from]) return true;
+    for (let o = from; o < (p.first[asked + 1] ?? 0); o++)
+      if (state.alive[o] && !p.reqMeets[r]?.[o - from]) return true;
     return false;
   }
 
