@@ -48,7 +48,7 @@ describe('the plan that completes itself', function () {
     for (const expected of [
       /^Add a .* regulator, fed from the 5 V of 5 V regulator$/,
       /^Put a .* 4-channel translator between the controller and display$/,
-      /^Put bottom shelf sensor on I²C 2 at 0x44$/,
+      /^Put (top|bottom) shelf sensor on I²C 2 at 0x44$/,
       /^Feed scale from the 3\.3 V of (controller|3\.3 V regulator for the sensors)$/,
       /^Move door contact from P0 to /,
       /^Put a .* diode across fan$/,

@@ -31,7 +31,7 @@ function isAlike(encoding: Encoding, choice: string, a: string, b: string): bool
   if (!one || !other) return a === b;
   const side = (placed: Placed) => {
     const way = part.ways[placed.way];
-    return [placed.bus, way?.wired.through?.far ?? null, way?.ownPullUps].join();
+    return [placed.bus, way?.wired.through?.far ?? null].join();
   };
   return side(one) === side(other);
 }

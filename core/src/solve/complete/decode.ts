@@ -1,6 +1,4 @@
 /** What was decided, put back into the plan. What did not have to change stays as it is. */
-import { deriveCircuit } from '../../circuit/derive.ts';
-import { documentOf } from '../../plan/document.ts';
 import {
   addHelper,
   changeBus,
@@ -12,12 +10,10 @@ import {
   setPin,
 } from '../../plan/edits.ts';
 import type { Helper, Plan } from '../../plan/plan.ts';
-import { addPullUps } from '../../remedy/pull-up.ts';
 import { ABSENT, CHOICE, isThere, readPlaced } from './making.ts';
 import type { Encoding } from './encode.ts';
 import { busPort } from './encode-parts.ts';
-
-type Taken = (choice: string) => string | null;
+import { settlePullUps, type Taken } from './settle-pull-ups.ts';
 
 /** @param taken index of the option of each choice */
 export function decode(encoding: Encoding, taken: readonly number[]): Plan {
@@ -31,7 +27,7 @@ export function decode(encoding: Encoding, taken: readonly number[]): Plan {
   plan = placeParts(encoding, of, plan);
   plan = setTranslators(encoding, of, plan);
   plan = setPins(encoding, of, plan);
-  return setPullUps(encoding, of, plan);
+  return dropEmpty(encoding, settlePullUps(encoding, of, plan));
 }
 
 /** Sources, regulators and the controller are fed as they were found to be. */
@@ -76,18 +72,13 @@ function addSegments({ segments }: Encoding, of: Taken, plan: Plan): Plan {
 }
 
 function placeParts(encoding: Encoding, of: Taken, plan: Plan): Plan {
-  const keepJumpers = plan.rules.pullUps === 'keep';
   return encoding.parts.reduce((p, part) => {
     const option = of(CHOICE.part(part.choice.id));
     const placed = option === null ? null : readPlaced(option);
     const way = placed && part.ways[placed.way];
     if (!placed || !way) return removePart(p, part.choice.id);
     const { wired } = way;
-    let next = changePart(p, part.choice.id, (old) => ({
-      ...old,
-      feeds: { ...wired.feeds },
-      opened: keepJumpers && !way.ownPullUps ? old.opened : sameSet(old.opened, wired.part.opened),
-    }));
+    let next = changePart(p, part.choice.id, (old) => ({ ...old, feeds: { ...wired.feeds } }));
     next = takeHelpers(next, wired.helpers);
     for (const [port, choice] of Object.entries(wired.part.ports)) {
       if (choice.noHold) next = changePort(next, part.choice.id, port, (old) => ({ ...old, noHold: true }));
@@ -104,10 +95,6 @@ function placeParts(encoding: Encoding, of: Taken, plan: Plan): Plan {
     return next;
   }, plan);
 }
-
-/** The order in which jumpers were written down stays where nothing changed. */
-const sameSet = (old: readonly string[], now: readonly string[]): string[] =>
-  [...old].sort().join() === [...now].sort().join() ? [...old] : [...now].sort();
 
 /** The part's own helpers as they came out of its trial, under names that are free. */
 function takeHelpers(plan: Plan, helpers: readonly Helper[]): Plan {
@@ -170,43 +157,6 @@ function setPins(encoding: Encoding, of: Taken, plan: Plan): Plan {
     if (pin === null || !isThere(pin) || pin === wish.pin) return p;
     return setPin(p, wish.of, wish.line, { pin, locked: false, ...(wish.weakPull ? { weakPull: true } : {}) });
   }, plan);
-}
-
-/** Resistors that are no longer the ones that pull go, and a pair comes where one was decided on. */
-function setPullUps(encoding: Encoding, of: Taken, plan: Plan): Plan {
-  const { segments, slots, bench } = encoding;
-  const sides: (string | null)[] = [null, ...new Set(slots.map(({ far }) => far))];
-  let next = plan;
-  const pairs: string[] = [];
-  for (const { bus, protocol } of segments) {
-    if (!next.buses.some(({ id }) => id === bus.id) || protocol === 'spi') continue;
-    for (const far of sides) {
-      const option = of(CHOICE.pull(bus.id, far));
-      if (option === null) continue;
-      const beyond = far === null ? null : (of(CHOICE.side(bus.id, far)) ?? null);
-      const seen = new Set<string>();
-      for (const helper of next.helpers) {
-        if (helper.kind !== 'pull-up' || helper.of !== bus.id) continue;
-        if (!isOn(helper.beyond ?? null, far, beyond, encoding)) continue;
-        const keeps = option.startsWith('kept:') || (option.startsWith('first:') && !seen.has(helper.line));
-        seen.add(helper.line);
-        if (!keeps) next = removeHelper(next, helper.id);
-      }
-      if (option === 'pair') pairs.push(bus.id);
-    }
-  }
-  const cards = new Map([...bench.library, ...bench.circuit.cards]);
-  for (const id of new Set(pairs)) {
-    const now = deriveCircuit(documentOf(next, bench.circuit.cards.values(), bench.library));
-    next = addPullUps({ ...now, cards }, next, id);
-  }
-  return dropEmpty(encoding, next);
-}
-
-/** True for a resistor on this side: the controller's, or beyond a translator to this far rail. */
-function isOn(beyond: string | null, far: string | null, slot: string | null, { slots }: Encoding): boolean {
-  if (far === null) return beyond === null;
-  return beyond !== null && (beyond === slot || slots.some(({ id, far: its }) => id === beyond && its === far));
 }
 
 /** A bus that was added for nothing is not there. */

@@ -29,18 +29,14 @@ function clocksOf({ bus, protocol }: Segment): number[] {
 }
 
 function encodeBus({ builder, newSwitch }: Making, segment: Segment): void {
-  const { bus, isNew, after, behind } = segment;
+  const { bus, after, behind } = segment;
   const clocks = clocksOf(segment);
   const requires: Record<string, readonly string[]> = {};
   if (after !== null) requires[CHOICE.bus(after)] = builder.optionsOf(CHOICE.bus(after), isThere);
   if (behind && newSwitch?.id === behind.part)
     requires[CHOICE.newSwitch] = builder.optionsOf(CHOICE.newSwitch, isThere);
   if (behind) requires[CHOICE.bus(behind.upstream)] = builder.optionsOf(CHOICE.bus(behind.upstream), isThere);
-  const there = (id: string, changed: boolean): Draft => ({
-    id,
-    goals: { changes: (isNew ? 1 : 0) + Number(changed) },
-    requires,
-  });
+  const there = (id: string, changed: boolean): Draft => ({ id, goals: { changes: Number(changed) }, requires });
   builder.choice(CHOICE.bus(bus.id), [
     { id: ABSENT },
     ...(clocks.length > 0 ? clocks.map((hz, i) => there(String(hz), i > 0)) : [there('there', false)]),
@@ -84,12 +80,14 @@ function pullersOn(making: Making, segment: Segment, far: string | null): Puller
     // Both sides of it lift together while its transistor is on: the edge is worked out later.
     found.push({ draft: { id: `slot:${slot.id}`, requires }, ohms: null });
   }
-  for (const part of parts) {
+  const able = parts.flatMap((part) => {
     const mine = optionsAt(part, segment, far, true);
-    if (mine.length > 0) {
-      const draft = { id: `own:${part.choice.id}`, requires: { [CHOICE.part(part.choice.id)]: mine } };
-      found.push({ draft, ohms: ownOhms(part) });
-    }
+    return mine.length > 0 ? [{ part, mine }] : [];
+  });
+  if (able.length > 0) {
+    const needsAny = Object.fromEntries(able.map(({ part, mine }) => [CHOICE.part(part.choice.id), mine]));
+    const values = able.flatMap(({ part }) => ownOhms(part) ?? []);
+    found.push({ draft: { id: 'own', needsAny }, ohms: values.length > 0 ? Math.min(...values) : null });
   }
   for (const slot of [null, ...slots.filter((s) => s.helper && s.far === far)]) {
     if ((slot === null) !== (far === null)) continue;
@@ -102,13 +100,13 @@ function pullersOn(making: Making, segment: Segment, far: string | null): Puller
     const all = Math.max(...[...kept.values()].map(ohms));
     const id = slot?.id ?? 'near';
     found.push({ draft: { id: `kept:${id}`, goals: { cautions: Number(several) }, requires }, ohms: all });
-    if (several) found.push({ draft: { id: `first:${id}`, goals: { changes: 1 }, requires }, ohms: first });
+    if (several) found.push({ draft: { id: `first:${id}`, requires }, ohms: first });
   }
   const strongest = seriesAtLeast(
     bench.circuit.plan.rules.series,
     pullUpMin(volts, SINK_VOLTAGE, 3e-3) / (1 - RESISTOR_TOLERANCE),
   );
-  const price = { parts: lines, cents: lines * cents(bench.circuit, resistor), changes: lines };
+  const price = { parts: lines, cents: lines * cents(bench.circuit, resistor) };
   found.push({ draft: { id: 'pair', goals: price }, ohms: strongest * (1 + RESISTOR_TOLERANCE) });
   return found;
 }

@@ -51,9 +51,7 @@ function busDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Om
     if (turns && segment.bus.id !== choice?.bus) return [];
     const far = way.wired.through?.far ?? null;
     const pullId = CHOICE.pull(segment.bus.id, far);
-    const pulls = builder.optionsOf(pullId, (id) =>
-      way.ownPullUps ? id === `own:${part.choice.id}` : isThere(id) && id !== `own:${part.choice.id}`,
-    );
+    const pulls = builder.optionsOf(pullId, isThere);
     const side = CHOICE.side(segment.bus.id, far ?? '');
     const suits = (slot: Slot) => slot.card.id === way.wired.through?.card && slot.far === far;
     const requires: Record<string, readonly string[]> = {
@@ -65,13 +63,10 @@ function busDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Om
     const addresses: (number | null)[] = port.addresses?.map(({ value }) => value) ?? [null];
     return addresses.map((address): Draft => {
       const had = choice?.address ?? port.addresses?.[0]?.value;
-      const moved =
-        Number(segment.bus.id !== choice?.bus) +
-        Number(address !== null && address !== had) +
-        Number(jumpersMove(making, part, way));
+      const moved = segment.bus.id !== choice?.bus || (address !== null && address !== had);
       return {
         id: placedId({ way: w, bus: segment.bus.id, address, slot: null }),
-        goals: { ...base.goals, changes: (base.goals?.changes ?? 0) + moved },
+        goals: { ...base.goals, changes: (base.goals?.changes ?? 0) + Number(moved) },
         uses: {
           ...base.uses,
           ...(address === null || turns ? {} : addressUses(making, segment, address)),
@@ -83,24 +78,17 @@ function busDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Om
   });
 }
 
-/** True where the jumpers of its pull-ups are not as this way has them, and the house rule moves them. */
-function jumpersMove({ bench }: Making, part: Wayfarer, way: Way): boolean {
-  if (bench.circuit.plan.rules.pullUps === 'keep') return false;
-  const open = (opened: readonly string[]) => [...opened].sort().join();
-  return open(part.choice.opened) !== open(way.wired.part.opened);
-}
-
-/** Options of a part in which it is on this side of the bus, by name. @param own with its own pull-ups connected */
+/** Options of a part in which it is on this side of the bus, by name. @param pulling only those in which its own pull-ups can serve */
 export function optionsAt(
   part: Wayfarer,
   { bus, protocol, behind }: Segment,
   far: string | null,
-  own?: boolean,
+  pulling = false,
 ): string[] {
   const port = busPort(part);
   if (port?.protocol !== protocol) return [];
-  return part.ways.flatMap(({ ownPullUps, wired }, way) => {
-    if ((own !== undefined && ownPullUps !== own) || (wired.through?.far ?? null) !== far) return [];
+  return part.ways.flatMap(({ canPull, wired }, way) => {
+    if ((pulling && !canPull) || (wired.through?.far ?? null) !== far) return [];
     if (behind && wired.through) return [];
     const addresses: (number | null)[] = port.addresses?.map(({ value }) => value) ?? [null];
     return addresses.map((address) => placedId({ way, bus: bus.id, address, slot: null }));
@@ -195,16 +183,16 @@ export function encodeAdditions({ bench, builder, slots, newSwitch, segments, pa
   for (const extra of bench.standing.extras)
     builder.choice(CHOICE.extra(extra.part.id), [
       { id: ABSENT },
-      { id: 'there', goals: { parts: 1, cents: extra.cents, changes: 1 } },
+      { id: 'there', goals: { parts: 1, cents: extra.cents } },
     ]);
   for (const slot of slots) {
     const all = slot.card.translator?.channels.length ?? 0;
     builder.resource(`channels:${slot.id}`, all);
     builder.choice(CHOICE.slot(slot.id), [
-      { id: ABSENT, goals: { changes: slot.helper ? 1 : 0 }, uses: { [`channels:${slot.id}`]: all } },
+      { id: ABSENT, uses: { [`channels:${slot.id}`]: all } },
       {
         id: 'there',
-        goals: slot.helper ? {} : { parts: 1, cents: cents(bench.circuit, slot.card), changes: 1 },
+        goals: slot.helper ? {} : { parts: 1, cents: cents(bench.circuit, slot.card) },
         requires: slot.after === null ? {} : { [CHOICE.slot(slot.after)]: ['there'] },
       },
     ]);
@@ -243,7 +231,7 @@ export function encodeAdditions({ bench, builder, slots, newSwitch, segments, pa
       { id: ABSENT },
       ...(port?.addresses ?? []).map(({ value }) => ({
         id: String(value),
-        goals: { parts: 1, cents: cents(bench.circuit, newSwitch.card), changes: 1 },
+        goals: { parts: 1, cents: cents(bench.circuit, newSwitch.card) },
         uses: first ? { [builder.resource(addressResource(first, value), 1, 'address')]: 1 } : {},
       })),
     ]);

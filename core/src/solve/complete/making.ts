@@ -66,7 +66,7 @@ export interface Placed {
 
 export const placedId = ({ way, bus, address, slot }: Placed): string => JSON.stringify([way, bus, address, slot]);
 export function readPlaced(id: string): Placed | null {
-  if (!isThere(id)) return null;
+  if (!isThere(id) || id === '') return null;
   const [way, bus, address, slot] = JSON.parse(id) as [number, string | null, number | null, string | null];
   return { way, bus, address, slot };
 }

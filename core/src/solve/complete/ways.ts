@@ -13,8 +13,8 @@ import { isStanding } from './standing.ts';
 
 export interface Way {
   readonly wired: Wired;
-  /** True where its own pull-ups are the ones on its side of the bus. */
-  readonly ownPullUps: boolean;
+  /** True where its own pull-ups can be the ones on its side of the bus. */
+  readonly canPull: boolean;
 }
 
 export interface Wayfarer {
@@ -137,9 +137,8 @@ export function waysOf(bench: Bench, node: PartNode, memory: Memory): Wayfarer |
   const add = (way: Omit<Try, 'ownPullUps'>): boolean => {
     const wired = remembered(memory, bench, choice, { ...way, ownPullUps: false });
     if (!wired) return false;
-    ways.push({ wired, ownPullUps: false });
     const closed = jumpers && shared ? remembered(memory, bench, choice, { ...way, ownPullUps: true }) : null;
-    if (closed) ways.push({ wired: closed, ownPullUps: true });
+    ways.push({ wired, canPull: closed !== null });
     return true;
   };
   for (const feeds of feedsOf(bench, node, choice)) {

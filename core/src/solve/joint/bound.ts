@@ -14,7 +14,7 @@ export function cheapest(state: State): Int32Array {
 
 /**
  * Sum of the cheapest options outside the block, the block's assignment, and on top what it takes at least to bring
- * one overdrawn resource back to its capacity: the excess at the best price per unit, the steps of the covering problem
+ * overdrawn resources back to their capacity: the excess at the best price per unit, the steps of the covering problem
  * taken as if they could be split.
  */
 export function lowerBound(state: State, best: Int32Array, block: Block | null, matched: Matched | null): number {
@@ -42,17 +42,31 @@ function cover(state: State, best: Int32Array, block: Block | null): number {
       drawn[r] = (drawn[r] ?? 0) + (p.useAmount[u] ?? 0);
     }
   }
-  let most = 0;
+  const found: { more: number; steps: readonly number[] }[] = [];
   for (let r = 0; r < drawn.length; r++) {
     const excess = (drawn[r] ?? 0) - (p.capacity[r] ?? 0);
-    if (excess > 0) most = Math.max(most, coverOne(state, best, block, r, excess));
+    if (excess > 0) found.push(coverOne(state, best, block, r, excess));
   }
-  return most;
+  // Resources that different choices overdraw add up; of those that share a choice only the dearest counts.
+  found.sort((a, b) => b.more - a.more);
+  const counted = new Set<number>();
+  return found.reduce((sum, { more, steps }) => {
+    if (steps.some((c) => counted.has(c))) return sum;
+    for (const c of steps) counted.add(c);
+    return sum + more;
+  }, 0);
 }
 
-function coverOne(state: State, best: Int32Array, block: Block | null, r: number, excess: number): number {
+/** What it costs at least to bring one resource back, and the choices that can help. */
+function coverOne(
+  state: State,
+  best: Int32Array,
+  block: Block | null,
+  r: number,
+  excess: number,
+): { more: number; steps: readonly number[] } {
   const { p, alive } = state;
-  const steps: { saves: number; price: number }[] = [];
+  const steps: { choice: number; saves: number; price: number }[] = [];
   /** The least that any single step costs. */
   let least = Infinity;
   for (const c of p.touching[r] ?? []) {
@@ -69,7 +83,7 @@ function coverOne(state: State, best: Int32Array, block: Block | null, r: number
       price = Math.min(price, dearer / less);
       least = Math.min(least, dearer);
     }
-    if (saves > 0) steps.push({ saves, price });
+    if (saves > 0) steps.push({ choice: c, saves, price });
   }
   steps.sort((a, b) => a.price - b.price);
   let left = excess;
@@ -80,11 +94,12 @@ function coverOne(state: State, best: Int32Array, block: Block | null, r: number
     left -= part;
     if (left <= 0) break;
   }
-  if (left > 1e-12 * excess) return Infinity;
+  const choices = steps.map(({ choice }) => choice);
+  if (left > 1e-12 * excess) return { more: Infinity, steps: choices };
   // Steps cannot be split either: so many of them are needed even if each saves the most.
   steps.sort((a, b) => b.saves - a.saves);
   let count = 0;
   for (let rest = excess * (1 - 1e-9); rest > 0 && count < steps.length; count++) rest -= steps[count]?.saves ?? 0;
   // Costs are whole numbers, and the quotients were rounded: a little less is still a bound.
-  return Math.max(0, Math.floor(total * (1 - 1e-9)), count * least);
+  return { more: Math.max(0, Math.floor(total * (1 - 1e-9)), count * least), steps: choices };
 }

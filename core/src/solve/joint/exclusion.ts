@@ -4,7 +4,7 @@ import type { Goals, Member, Problem } from './problem.ts';
 
 export interface Relaxation {
   readonly member: Member;
-  /** What a solution comes to without it; null when giving up this one alone is not enough. */
+  /** What a solution comes to without it; null when giving up this one alone is not enough, or it was not worked out in time. */
   readonly goals: Goals | null;
   /** Index of the option of each choice in that solution. */
   readonly taken: readonly number[] | null;
@@ -16,6 +16,9 @@ export interface Exclusion {
   /** One for each of them, against the whole problem. */
   readonly relaxations: readonly Relaxation[];
 }
+
+/** What giving one up comes to is worked out only where that is soon done. */
+const MOST_NODES = 3000;
 
 const without = (all: ReadonlySet<number>, ...gone: readonly number[]): ReadonlySet<number> =>
   new Set([...all].filter((m) => !gone.includes(m)));
@@ -47,7 +50,7 @@ export function exclusionOf(problem: Problem, gone: ReadonlySet<number> = new Se
     relaxations: members.flatMap((m): Relaxation[] => {
       const member = problem.members[m];
       if (!member) return [];
-      const found = solveJoint(problem, { given: new Set([m]) });
+      const found = solveJoint(problem, { given: new Set([...gone, m]), most: MOST_NODES });
       return [{ member, goals: found?.goals ?? null, taken: found?.taken ?? null }];
     }),
   };

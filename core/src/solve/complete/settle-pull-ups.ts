@@ -1,0 +1,114 @@
+/** Who pulls each side of each bus up, once it is known who is on it: jumpers and resistors of the plan. */
+import { deriveCircuit } from '../../circuit/derive.ts';
+import { verify } from '../../check/verify.ts';
+import { documentOf } from '../../plan/document.ts';
+import { removeHelper, setOpened } from '../../plan/edits.ts';
+import type { Plan } from '../../plan/plan.ts';
+import { addPullUps } from '../../remedy/pull-up.ts';
+import type { Encoding } from './encode.ts';
+import { CHOICE, isThere, readPlaced } from './making.ts';
+import type { Way, Wayfarer } from './ways.ts';
+
+/** The option that was taken of a choice. */
+export type Taken = (choice: string) => string | null;
+
+interface Side {
+  readonly bus: string;
+  /** Null on the controller's side. */
+  readonly far: string | null;
+  readonly members: readonly { readonly part: Wayfarer; readonly way: Way }[];
+  /** What was decided to pull it. */
+  readonly option: string;
+  /** The translator that takes the bus there. */
+  readonly slot: string | null;
+}
+
+function sidesOf(encoding: Encoding, of: Taken): Side[] {
+  const { segments, slots, parts } = encoding;
+  const fars: (string | null)[] = [null, ...new Set(slots.map(({ far }) => far))];
+  return segments.flatMap(({ bus, protocol }) =>
+    fars.flatMap((far): Side[] => {
+      const option = of(CHOICE.pull(bus.id, far));
+      if (protocol === 'spi' || option === null) return [];
+      const members = parts.flatMap((part) => {
+        const placed = readPlaced(of(CHOICE.part(part.choice.id)) ?? '');
+        const way = placed?.bus === bus.id ? part.ways[placed.way] : undefined;
+        return way && (way.wired.through?.far ?? null) === far ? [{ part, way }] : [];
+      });
+      const slot = far === null ? null : of(CHOICE.side(bus.id, far));
+      return [{ bus: bus.id, far, members, option, slot: slot && isThere(slot) ? slot : null }];
+    }),
+  );
+}
+
+/** Buses of the plan on which nothing was wrong and nothing is changed: their pull-ups stay as they are. */
+function calmBuses({ bench, parts }: Encoding, of: Taken): Set<string> {
+  const { circuit } = bench;
+  const troubled = new Set(
+    verify(circuit).findings.flatMap(({ severity, subjects }) =>
+      severity === 'note' ? [] : circuit.nets.flatMap((net) => (net.bus && subjects.includes(net.id) ? [net.bus] : [])),
+    ),
+  );
+  const moved = new Set<string>();
+  for (const part of parts) {
+    const placed = readPlaced(of(CHOICE.part(part.choice.id)) ?? '');
+    const was = Object.values(part.choice.ports).flatMap(({ bus }) => bus ?? []);
+    if (placed && placed.way === part.now && (placed.bus === null || was.includes(placed.bus))) continue;
+    for (const bus of [...was, ...(placed?.bus ? [placed.bus] : [])]) moved.add(bus);
+  }
+  return new Set(circuit.plan.buses.flatMap(({ id }) => (troubled.has(id) || moved.has(id) ? [] : [id])));
+}
+
+const jumpersOf = ({ node }: Wayfarer): string[] =>
+  node.card.signals.flatMap(({ id, fittedPullUp }) => (fittedPullUp?.removable === 'jumper' ? [id] : []));
+
+/** One of the parts keeps its jumpers closed where it is to pull; under the rule of one pair the others open theirs. */
+function setJumpers(plan: Plan, { members, option }: Side): Plan {
+  const able = option === 'own' ? members.filter(({ way }) => way.canPull) : [];
+  const isClosed = (part: Wayfarer) => jumpersOf(part).every((signal) => !part.choice.opened.includes(signal));
+  const locked = able.find(({ part }) => part.choice.locked && isClosed(part));
+  const puller = (locked ?? able.find(({ part }) => isClosed(part)) ?? able.find(({ part }) => !part.choice.locked))
+    ?.part.choice.id;
+  return members.reduce((p, { part }) => {
+    if (part.choice.locked) return p;
+    const isPuller = part.choice.id === puller;
+    if (!isPuller && plan.rules.pullUps === 'keep') return p;
+    return jumpersOf(part).reduce((q, signal) => {
+      const now = q.parts.find(({ id }) => id === part.choice.id)?.opened.includes(signal) ?? false;
+      return now === !isPuller ? q : setOpened(q, part.choice.id, signal, !isPuller);
+    }, p);
+  }, plan);
+}
+
+/** Resistors of the plan that are no longer the ones that pull go. */
+function setResistors(plan: Plan, { bus, far, option, slot }: Side, { slots }: Encoding): Plan {
+  const isOn = (beyond: string | undefined) =>
+    far === null
+      ? beyond === undefined
+      : beyond !== undefined && (beyond === slot || slots.some(({ id, far: its }) => id === beyond && its === far));
+  const seen = new Set<string>();
+  return plan.helpers.reduce((p, helper) => {
+    if (helper.kind !== 'pull-up' || helper.of !== bus || !isOn(helper.beyond)) return p;
+    const keeps = option.startsWith('kept:') || (option.startsWith('first:') && !seen.has(helper.line));
+    seen.add(helper.line);
+    return keeps ? p : removeHelper(p, helper.id);
+  }, plan);
+}
+
+export function settlePullUps(encoding: Encoding, of: Taken, plan: Plan): Plan {
+  const { bench } = encoding;
+  const calm = calmBuses(encoding, of);
+  const pairs = new Set<string>();
+  let next = plan;
+  for (const side of sidesOf(encoding, of)) {
+    if (calm.has(side.bus) || !next.buses.some(({ id }) => id === side.bus)) continue;
+    next = setResistors(setJumpers(next, side), side, encoding);
+    if (side.option === 'pair') pairs.add(side.bus);
+  }
+  const cards = new Map([...bench.library, ...bench.circuit.cards]);
+  for (const bus of pairs) {
+    const now = deriveCircuit(documentOf(next, bench.circuit.cards.values(), bench.library));
+    next = addPullUps({ ...now, cards }, next, bus);
+  }
+  return next;
+}
