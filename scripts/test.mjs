@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuild, ensureChromium, ensurePackages, ensureSimulator, ROOT } from './lib/ensure.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ensureSimulator, ROOT } from './lib/ensure.mjs';
 
 const only = new Set(process.argv.slice(2));
 const wanted = (name) => only.size === 0 || only.has(name);
@@ -63,7 +63,10 @@ check('types of cli', 'npx', ['tsc', '-p', 'cli/tsconfig.json']);
 check('types of e2e', 'npx', ['tsc', '-p', 'e2e/tsconfig.json']);
 check('types of web', 'npm', ['run', 'check', '-w', 'web', '--silent']);
 check('docs are current', 'node', ['--import', 'tsx', 'scripts/docs.mjs', '--check']);
-if (wanted('core')) ensureSimulator();
+if (wanted('core')) {
+  ensureSimulator();
+  ensureReaders();
+}
 mocha('core', 'core', true);
 mocha('web units', 'web', false);
 if (wanted('cli') || wanted('e2e')) ensureBuild();

@@ -38,6 +38,13 @@ export const ensureChromium = () => ensurePackage('chromium', CHROMIUM);
 /** Debian's circuit simulator, which the sums over networks are held against. */
 export const ensureSimulator = () => ensurePackage('ngspice', '/usr/bin/ngspice');
 
+/** The ordinary tools that read the files of pins: a C compiler, Python and the devicetree compiler. */
+export function ensureReaders() {
+  ensurePackage('gcc', '/usr/bin/gcc');
+  ensurePackage('python3', '/usr/bin/python3');
+  ensurePackage('device-tree-compiler', '/usr/bin/dtc');
+}
+
 function ensurePackage(name, path) {
   if (existsSync(path)) return;
   const sudo = process.getuid?.() === 0 ? [] : ['sudo'];
