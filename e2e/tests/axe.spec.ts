@@ -131,6 +131,45 @@ const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void
     },
   ],
   [
+    'everything mended at once, a change left out',
+    'pins',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'Mend all' }).click();
+      await page.getByRole('checkbox', { name: /^1 Add a/ }).uncheck({ timeout: 60_000 });
+      await expect(page.getByText(/^Open · \d to settle/).first()).toBeVisible();
+    },
+  ],
+  [
+    'what stands in the way of mending all',
+    'pins',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'lock door contact to its pin' }).click();
+      await page.keyboard.press('m');
+      await expect(page.getByText(/the lock of door contact on P0/).first()).toBeVisible({ timeout: 60_000 });
+    },
+  ],
+  [
+    'a pin that was pressed, another assignment beside',
+    'pins',
+    async (bench) => {
+      const { page } = bench;
+      await page.getByRole('button', { name: 'Keep to compare' }).click();
+      await page.getByLabel('pin of buzzer').selectOption('p18');
+      await bench.settled();
+      await page.getByRole('button', { name: /^P0, pin 13/ }).click();
+      await expect(page.getByText(/Must be high at boot/)).toBeVisible();
+    },
+  ],
+  [
+    'a line in hand over a pin',
+    'pins',
+    async ({ page }) => {
+      await page.getByRole('button', { name: 'carry door contact to another pin' }).click();
+      await page.getByRole('button', { name: /^put the line on P16/ }).hover();
+      await expect(page.getByText(/ends 1, brings 0/)).toBeVisible();
+    },
+  ],
+  [
     'a house rule in hand',
     'bus',
     async (bench) => {

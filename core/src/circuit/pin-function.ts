@@ -49,9 +49,12 @@ export interface PinUse {
   readonly led: boolean;
 }
 
+/** What the chip does besides its pins. */
+export const featuresOf = (circuit: Circuit): readonly Feature[] => circuit.controller?.card.controller?.features ?? [];
+
 /** What the chip does besides that the build uses. */
 export const featuresInUse = (circuit: Circuit): Feature[] =>
-  (circuit.controller?.card.controller?.features ?? []).filter(({ id }) => !circuit.plan.unused?.includes(id));
+  featuresOf(circuit).filter(({ id }) => !circuit.plan.unused?.includes(id));
 
 /** The numbered unit of a function, "adc1" of "adc1.6"; null where it has none. */
 export const unitOf = (name: string): string | null => /^((?:adc|i2c|uart|spi)\d)\./.exec(name)?.[1] ?? null;

@@ -150,3 +150,33 @@ export function withPins(circuit: Circuit, solution: PinSolution): Plan {
       : setPin(plan, wish.of, wish.line, { pin, locked: false, ...(wish.weakPull ? { weakPull: true } : {}) });
   }, circuit.plan);
 }
+
+/**
+ * The plan with one line on another pin. What was there takes the pin that becomes free.
+ * @returns null where the other line is locked, or the pin is not one of the controller's
+ */
+export function placeLine(circuit: Circuit, wishId: string, terminal: string): Plan | null {
+  const wish = circuit.wishes.find(({ id }) => id === wishId);
+  const use = pinUses(circuit).find(({ pin }) => pin.terminal === terminal);
+  const [other] = use?.wishes.filter(({ id }) => id !== wishId) ?? [];
+  if (!wish || !use || other?.locked) return null;
+  const put = (plan: Plan, { of, line, weakPull, locked }: PinWish, pin: string | null) =>
+    setPin(plan, of, line, { pin, locked: pin !== null && locked, ...(weakPull ? { weakPull: true } : {}) });
+  const moved = put(circuit.plan, wish, terminal);
+  return other ? put(moved, other, wish.pin) : moved;
+}
+
+/** The plan with the pins and locks that another plan of the same lines has. */
+export function pinsFrom(circuit: Circuit, other: Circuit): Plan {
+  const pins = new Map(other.wishes.map((wish) => [wish.id, wish]));
+  return circuit.wishes.reduce((plan, wish) => {
+    const theirs = pins.get(wish.id);
+    return !theirs || (theirs.pin === wish.pin && theirs.locked === wish.locked)
+      ? plan
+      : setPin(plan, wish.of, wish.line, {
+          pin: theirs.pin,
+          locked: theirs.locked,
+          ...(wish.weakPull ? { weakPull: true } : {}),
+        });
+  }, circuit.plan);
+}

@@ -13,7 +13,6 @@
   import { workbench } from '$lib/state/workbench.svelte';
   import Need from '$lib/stations/Need.svelte';
   import Parts from '$lib/stations/Parts.svelte';
-  import Pins from '$lib/stations/Pins.svelte';
   import Power from '$lib/stations/Power.svelte';
   import Wiring from '$lib/stations/Wiring.svelte';
   import type { PageData } from './$types';
@@ -96,7 +95,8 @@
             {#await electric() then { Levels }}<Levels circuit={study.circuit} {proofs} />{/await}
           {:else if view.station === 'bus'}
             {#await electric() then { Bus }}<Bus circuit={study.circuit} {proofs} />{/await}
-          {:else if view.station === 'pins'}<Pins circuit={study.circuit} {proofs} />
+          {:else if view.station === 'pins'}
+            {#await electric() then { Pins }}<Pins circuit={study.circuit} {proofs} />{/await}
           {:else if view.station === 'power'}<Power circuit={study.circuit} {proofs} />
           {:else if view.station === 'wiring'}<Wiring circuit={study.circuit} wiring={study.wiring} />
           {:else}<Parts circuit={study.circuit} parts={study.parts} />{/if}

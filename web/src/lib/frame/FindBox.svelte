@@ -4,6 +4,7 @@
   import Picker from '../kit/Picker.svelte';
   import type { PickerEntry, PickerGroup } from '../kit/picker';
   import Sheet from '../kit/Sheet.svelte';
+  import { mending } from '../state/mending.svelte';
   import { STATIONS, view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import { assignRest, doExport, startPlan } from './actions';
@@ -33,6 +34,7 @@
         ? [
             { id: 'do-add', name: 'Add a part', hint: '', run: () => (view.sheet = 'add-part') },
             { id: 'do-catalogue', name: 'Open the catalogue', hint: 'cards', run: () => view.openCatalogue() },
+            { id: 'do-mend', name: 'Mend all', hint: 'm', run: () => void mending.open() },
             { id: 'do-assign', name: 'Assign the rest of the pins', hint: '', run: () => void assignRest() },
             { id: 'do-export', name: 'Export this plan', hint: '', run: doExport },
             { id: 'do-print', name: 'Print', hint: 'wiring or parts', run: () => window.print() },

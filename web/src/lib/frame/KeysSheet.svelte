@@ -6,6 +6,7 @@
     ['/', 'find a part, a pin, a net, a finding, or do something'],
     [']', 'the next finding'],
     ['[', 'the finding before'],
+    ['m', 'mend all: everything that is open, settled together'],
     ['Enter', 'take the first remedy of the finding in hand'],
     ['Ctrl+Z', 'take back'],
     ['Ctrl+Shift+Z', 'do again'],

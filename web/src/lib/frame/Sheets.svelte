@@ -20,5 +20,8 @@
 {#if view.sheet === 'catalogue'}
   {#await import('../drawer/CatalogueSheet.svelte') then { default: CatalogueSheet }}<CatalogueSheet />{/await}
 {/if}
+{#if view.sheet === 'mend'}
+  {#await import('./MendSheet.svelte') then { default: MendSheet }}<MendSheet />{/await}
+{/if}
 <RemoveSheet />
 <RefusalSheet />

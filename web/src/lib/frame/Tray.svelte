@@ -4,6 +4,7 @@
   import ChevronUp from '@lucide/svelte/icons/chevron-up';
   import { SEVERITIES, type Severity } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
+  import { mending } from '../state/mending.svelte';
   import { STATIONS, view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import ProofDetail from './ProofDetail.svelte';
@@ -73,6 +74,11 @@
       >
     </span>
     <span class="sentence">{view.trayOpen ? '' : (view.result?.message ?? '')}</span>
+    {#if verdict?.status === 'open' && verdict.findings.length > 0}
+      <button type="button" class="act" title="m" disabled={workbench.stale} onclick={() => void mending.open()}
+        >Mend all</button
+      >
+    {/if}
     <VerdictButton />
   </div>
 </section>

@@ -1,4 +1,5 @@
 /** Keys that work everywhere, except while something is being typed. */
+import { mending } from '../state/mending.svelte';
 import { STATIONS, view } from '../state/view.svelte';
 import { workbench } from '../state/workbench.svelte';
 
@@ -14,6 +15,7 @@ function plain(event: KeyboardEvent): boolean {
   if (station) view.goTo(station.id);
   else if (event.key === '/') view.sheet = 'find';
   else if (event.key === '?') view.sheet = 'keys';
+  else if (event.key === 'm') void mending.open();
   else if (event.key === ']') walk(1);
   else if (event.key === '[') walk(-1);
   else if (event.key === 'Enter' && !activates(event.target)) {

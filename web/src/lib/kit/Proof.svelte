@@ -80,6 +80,8 @@
     padding: 0;
   }
   .compact {
+    flex: none;
+    white-space: nowrap;
     display: inline-flex;
     width: auto;
     padding-right: 14px;

@@ -23,7 +23,7 @@ export const STATIONS: readonly Station[] = [
   { id: 'parts', key: '9', name: 'Parts' },
 ];
 
-export type Sheet = 'find' | 'keys' | 'proofs' | 'rules' | 'add-part' | 'remove' | 'catalogue' | null;
+export type Sheet = 'find' | 'mend' | 'keys' | 'proofs' | 'rules' | 'add-part' | 'remove' | 'catalogue' | null;
 
 /** How long a notice stands, ms. */
 const NOTICE_TIME = 8000;

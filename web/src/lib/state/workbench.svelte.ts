@@ -224,11 +224,15 @@ export class Workbench {
 
   /** What another plan would end and bring, against the one that is shown. */
   async effectOf(plan: Plan) {
-    return (await this.worker?.compare(plan)) ?? null;
+    return (await this.worker?.compare(plan, documentOf(plan, this.own, this.library).cards)) ?? null;
   }
 
   async csv(of: 'wiring' | 'parts'): Promise<string> {
     return this.worker ? this.worker.csv(of) : '';
+  }
+
+  async pinSheet(as: 'c' | 'python' | 'overlay'): Promise<string> {
+    return this.worker ? this.worker.pinSheet(as) : '';
   }
 
   /** Pins for the plan as it stands; asked again when it changed meanwhile. */

@@ -17,6 +17,9 @@ import type {
 
 /** What a change of the plan does to its findings. */
 export interface Effect {
+  readonly status: Verdict['status'];
+  /** Dangers and faults that are left. */
+  readonly open: number;
   readonly ends: readonly Result[];
   readonly brings: readonly Result[];
 }
@@ -33,7 +36,7 @@ export interface StudyWorker {
   /** What every check is about. */
   metas(): CheckMeta[];
   /** What another house rule (or any other change) ends and brings. */
-  compare(plan: Plan): Effect | null;
+  compare(plan: Plan, cards: readonly Card[]): Effect | null;
   /** @param cards null: those of the call before */
   study(plan: Plan, cards: readonly Card[] | null): Study;
   /** Remedies of a finding of the plan studied last. */
@@ -48,6 +51,8 @@ export interface StudyWorker {
   cardProblems(card: Card): readonly Problem[];
   /** A list of the plan studied last as a file for spreadsheets. */
   csv(of: 'wiring' | 'parts'): string;
+  /** The pins of the plan studied last as a file for its software. */
+  pinSheet(as: 'c' | 'python' | 'overlay'): string;
   /** Pins for everything that is not locked. */
   assign(): { solution: PinSolution; plan: Plan } | null;
 }

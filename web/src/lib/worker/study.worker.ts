@@ -1,12 +1,15 @@
 import {
+  cHeader,
   CHECKS,
   deriveCircuit,
+  devicetreeOverlay,
   fingerprint,
   libraryOf,
   partsCsv,
   partsList,
   pinModel,
   proposeRemedies,
+  pythonModule,
   readCard,
   readPack,
   readPlan,
@@ -27,11 +30,13 @@ let kept: readonly Card[] = [];
 
 const worker: StudyWorker = {
   metas: () => CHECKS.map(({ meta }) => meta),
-  compare(plan) {
+  compare(plan, cards) {
     if (!last) return null;
-    const { findings } = verify(deriveCircuit({ plan, cards: kept }));
+    const { findings, status } = verify(deriveCircuit({ plan, cards }));
     const [before, after] = [last.verdict.findings, findings].map((list) => new Set(list.map(({ key }) => key)));
     return {
+      status,
+      open: findings.filter(({ severity }) => severity === 'danger' || severity === 'fault').length,
       ends: last.verdict.findings.filter(({ key }) => !after?.has(key)),
       brings: findings.filter(({ key }) => !before?.has(key)),
     };
@@ -65,6 +70,11 @@ const worker: StudyWorker = {
   csv(of) {
     if (!last) return '';
     return of === 'wiring' ? wiringCsv(last.wiring) : partsCsv(last.parts);
+  },
+  pinSheet(as) {
+    if (!last) return '';
+    const write = { c: cHeader, python: pythonModule, overlay: devicetreeOverlay }[as];
+    return write(last.circuit, last.fingerprint);
   },
   assign() {
     if (!last) return null;

@@ -1,0 +1,186 @@
+/** Pins by hand, and the plan that completes itself, through the interface. */
+import { expect, test, type Page } from '@playwright/test';
+import { Bench, textOf } from './bench';
+
+let bench: Bench;
+test.beforeEach(async ({ page }) => {
+  bench = new Bench(page);
+  await bench.open('pins');
+});
+
+const pinOf = (page: Page, line: string) => page.getByLabel(`pin of ${line}`, { exact: true });
+const grip = (page: Page, line: string) => page.getByRole('button', { name: `carry ${line} to another pin` });
+const padOf = (page: Page, label: string) =>
+  page.getByRole('button', { name: new RegExp(`(^|the line on )${label}, pin`) });
+
+test('mend all takes the first draft to verified in one step, and one step takes it back', async ({ page }) => {
+  const before = await bench.fingerprint();
+  await page.getByRole('button', { name: 'Mend all' }).click();
+  const take = page.getByRole('button', { name: /^Take all \d+ changes/ });
+  await expect(take).toBeEnabled({ timeout: 60_000 });
+  const changes = page.getByRole('list', { name: 'changes' });
+  for (const words of [
+    /Add a Brindle L3 regulator, fed from the 5 V of 5 V regulator/,
+    /translator between the controller and display/,
+    /Move door contact from P0 to/,
+    /diode across fan/,
+    /220 Ω in series with status light/,
+  ])
+    await expect(changes.getByText(words)).toBeVisible();
+  await expect(page.getByText(/^Verified$/)).toBeVisible();
+  await take.click();
+  await expect(page.locator('[data-verdict="verified"]')).toBeVisible();
+  await expect(page.locator('.notice')).toContainText('One step back undoes them all');
+  await page.keyboard.press('Control+z');
+  await bench.settled();
+  expect(await bench.fingerprint()).toBe(before);
+});
+
+test('changes are taken in part; what stands on one that is left out is left out, too', async ({ page }) => {
+  await page.keyboard.press('m');
+  const regulator = page.getByRole('checkbox', { name: /Add a Brindle L3 regulator/ });
+  await regulator.uncheck({ timeout: 60_000 });
+  await expect(page.getByRole('checkbox', { name: /^\d+ Feed carbon dioxide sensor/ })).toBeDisabled();
+  await expect(page.getByText(/^Open · 1 to settle$/)).toBeVisible();
+  await page.getByRole('button', { name: /^Take \d+ changes/ }).click();
+  await bench.settled();
+  await expect(bench.verdict).toHaveText(/1 to settle/);
+  await expect(page.locator('.tray')).toContainText('3.3 V of controller has to give');
+});
+
+test('a lock that stands in the way is named; opened, the rest is found', async ({ page }) => {
+  await page.getByRole('button', { name: 'lock door contact to its pin' }).click();
+  await bench.settled();
+  await page.keyboard.press('m');
+  await expect(page.getByText(/the lock of door contact on P0/).first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Nothing was changed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Open the lock of door contact on P0' }).click();
+  await page.getByRole('button', { name: /^Take all/ }).click({ timeout: 60_000 });
+  await expect(page.locator('[data-verdict="verified"]')).toBeVisible();
+  await expect(pinOf(page, 'door contact')).not.toHaveValue('p0');
+});
+
+test('a line is dragged to a pin; the one that was there takes its place', async ({ page }) => {
+  await grip(page, 'door contact').dragTo(padOf(page, 'P16'));
+  await bench.settled();
+  await expect(pinOf(page, 'door contact')).toHaveValue('p16');
+  await expect(bench.verdict).toHaveText(/7 to settle/);
+  await grip(page, 'buzzer').dragTo(padOf(page, 'P12'));
+  await bench.settled();
+  await expect(pinOf(page, 'buzzer')).toHaveValue('p12');
+  await expect(pinOf(page, 'knob a')).toHaveValue('p15');
+});
+
+test('with the keyboard: a line in hand says what each pin would cost before it is put down', async ({ page }) => {
+  await grip(page, 'door contact').focus();
+  await page.keyboard.press('Enter');
+  const says = page.locator('.under');
+  await expect(says).toContainText('door contact in hand');
+  await padOf(page, 'A0').focus();
+  await expect(says).toContainText('door contact on A0: ends 1, brings 0');
+  await padOf(page, 'P2').focus();
+  await expect(says).toContainText('P2 must be low while the controller starts');
+  await page.keyboard.press('Escape');
+  await expect(says).not.toContainText('door contact on');
+  await expect(pinOf(page, 'door contact')).toHaveValue('p0');
+  await grip(page, 'door contact').focus();
+  await page.keyboard.press('Enter');
+  await padOf(page, 'P17').focus();
+  await page.keyboard.press('Enter');
+  await bench.settled();
+  await expect(pinOf(page, 'door contact')).toHaveValue('p17');
+});
+
+test('a locked line is not carried, and nothing is put down on it', async ({ page }) => {
+  await page.getByRole('button', { name: 'lock knob a to its pin' }).click();
+  await bench.settled();
+  await expect(grip(page, 'knob a')).toBeDisabled();
+  await grip(page, 'buzzer').click();
+  await padOf(page, 'P12').hover();
+  await expect(page.locator('.under')).toContainText('The line there is locked');
+  await padOf(page, 'P12').click();
+  await expect(pinOf(page, 'buzzer')).toHaveValue('p15');
+});
+
+test('two assignments are compared, and the kept one comes back', async ({ page }) => {
+  await page.getByRole('button', { name: 'Keep to compare' }).click();
+  await pinOf(page, 'door contact').selectOption('p16');
+  await bench.settled();
+  const compare = page.getByRole('region', { name: 'two assignments' });
+  await expect(compare.getByRole('row', { name: 'door contact P0 P16' })).toBeVisible();
+  await expect(compare).toContainText('The kept one would end 0 and bring 1');
+  await compare.getByRole('button', { name: 'Go back to the kept one' }).click();
+  await bench.settled();
+  await expect(pinOf(page, 'door contact')).toHaveValue('p0');
+});
+
+test('a pin tells what it can do and must not; the radio takes its converter', async ({ page }) => {
+  await padOf(page, 'P6').click();
+  await expect(page.locator('.under')).toContainText('P6 can be in, out, analog');
+  await expect(page.locator('.under')).toContainText('Must be low at boot');
+  await bench.openFile('Analog on the radio’s converter', await analogOnTwo());
+  await expect(page.locator('.tray')).toContainText('whose converter the radio takes');
+  await page.getByLabel('the radio is in use').uncheck();
+  await bench.settled();
+  await expect(page.locator('.tray')).not.toContainText('whose converter the radio takes');
+});
+
+/** The stairwell with its dial on a pin of the second converter. */
+async function analogOnTwo(): Promise<string> {
+  await bench.menu('Stairwell night lights');
+  await bench.settled();
+  const file = JSON.parse(await bench.exported()) as {
+    plan: { name: string; parts: { id: string; card: string; fittedOn?: string; ports: unknown }[] };
+  };
+  file.plan.name = 'Analog on the radio’s converter';
+  file.plan.parts = file.plan.parts
+    .filter(({ card }) => card !== 'carrier-lab')
+    .map(({ fittedOn: _on, ...part }) =>
+      part.id === 'dial-on-the-carrier'
+        ? { ...part, ports: { out: { lines: { out: { pin: 'p16', locked: false } } } } }
+        : part,
+    );
+  return JSON.stringify(file);
+}
+
+test('the pins go to the software with the fingerprint of the plan in the first line', async ({ page }) => {
+  await bench.verdict.click();
+  const fingerprint =
+    /[0-9a-f]{16}/.exec((await page.locator('[data-fingerprint]').textContent()) ?? '')?.[0] ?? 'none';
+  await page.keyboard.press('Escape');
+  for (const [button, ending, words] of [
+    ['C header', '.h', '#define DOOR_CONTACT 0'],
+    ['Python', '.py', 'DOOR_CONTACT = 0'],
+  ] as const) {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: button, exact: true }).click(),
+    ]);
+    expect(download.suggestedFilename().endsWith(ending)).toBe(true);
+    const text = await textOf(download);
+    expect(text.split('\n')[0]).toContain(fingerprint);
+    expect(text).toContain(words);
+  }
+});
+
+test('a board of forty pins lies there with odd numbers at the left, and has an overlay', async ({ page }) => {
+  await bench.go('Control');
+  const linux = page.locator('.row', { hasText: 'Hazel L40 board' });
+  await linux
+    .getByRole('button', { name: /Take|Move/ })
+    .first()
+    .click();
+  await bench.settled();
+  await bench.go('Pins');
+  await expect(padOf(page, 'GPIO2')).toHaveAttribute('aria-label', /GPIO2, pin 3/);
+  await expect(page.locator('.board .line')).toHaveCount(20);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Overlay', exact: true }).click(),
+  ]);
+  expect(await textOf(download)).toContain('compatible = "w1-gpio"');
+  await page.getByRole('button', { name: 'Mend all' }).click();
+  await expect(page.getByText(/fan driver cannot be wired on controller/)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: /^Take Sluice D low-side driver as fan driver/ }).click();
+  await expect(page.getByText(/carbon dioxide sensor cannot be wired/)).toBeVisible({ timeout: 60_000 });
+});

@@ -1,0 +1,113 @@
+/** Mend all: the thread that works it out, the changes that it proposes, and which of them the maker takes. */
+import { applyChanges, type Completion, type Plan, type Relaxation } from '@idle-breadboard/core';
+import { proxy, wrap } from 'comlink';
+import type { CompleteWorker } from '../worker/complete';
+import type { Effect } from '../worker/study';
+import { view } from './view.svelte';
+import { workbench } from './workbench.svelte';
+
+class Mending {
+  running = $state(false);
+  progress = $state('');
+  completion = $state.raw<Completion | null>(null);
+  /** Ids of the changes that are left out. */
+  private refused = $state.raw<ReadonlySet<string>>(new Set());
+  /** What the chosen changes end and bring; null while it is worked out. */
+  effect = $state.raw<Effect | null>(null);
+  /** The plan that was given: any change of it makes the proposal worthless. */
+  private given: Plan | null = null;
+  private thread: Worker | null = null;
+  private run = 0;
+  private asked = 0;
+
+  /** Changes that are taken, those left out that nothing stands on without what was refused. */
+  taken = $derived.by<ReadonlySet<string>>(() => {
+    const kept = new Set<string>();
+    for (const { id, needs } of this.completion?.changes ?? [])
+      if (!this.refused.has(id) && needs.every((need) => kept.has(need))) kept.add(id);
+    return kept;
+  });
+
+  async open(): Promise<void> {
+    view.sheet = 'mend';
+    const { document, library } = workbench;
+    if (!document) return;
+    this.stop();
+    const mine = ++this.run;
+    this.running = true;
+    this.completion = null;
+    this.effect = null;
+    this.refused = new Set();
+    this.given = document.plan;
+    this.progress = 'Trying every part alone, in every way of wiring it.';
+    this.thread = new Worker(new URL('../worker/complete.worker.ts', import.meta.url), { type: 'module' });
+    const worker = wrap<CompleteWorker>(this.thread);
+    const found = await worker.complete(
+      document.plan,
+      document.cards,
+      [...library.values()],
+      proxy(({ nodes, best }) => {
+        if (mine !== this.run) return;
+        const so = best ? ` So far: ${best.parts} parts more, ${best.changes} changes.` : '';
+        this.progress = `Deciding together, ${nodes.toLocaleString('en')} steps.${so}`;
+      }),
+    );
+    if (mine !== this.run) return;
+    this.stop();
+    this.completion = found;
+    await this.weigh();
+  }
+
+  toggle(id: string): void {
+    const next = new Set(this.refused);
+    if (next.has(id)) next.delete(id);
+    else next.add(id);
+    this.refused = next;
+    void this.weigh();
+  }
+
+  /** The plan with the chosen changes. */
+  private plan(): Plan | null {
+    const { completion, given } = this;
+    if (!completion || !given) return null;
+    return this.taken.size === completion.changes.length
+      ? completion.plan
+      : applyChanges(given, completion.changes, this.taken);
+  }
+
+  private async weigh(): Promise<void> {
+    const plan = this.plan();
+    const mine = ++this.asked;
+    this.effect = null;
+    const effect = plan && (await workbench.effectOf(plan));
+    if (mine === this.asked) this.effect = effect;
+  }
+
+  take(): void {
+    const plan = this.plan();
+    if (!plan || this.taken.size === 0) return;
+    if (workbench.plan !== this.given) {
+      view.say('The plan changed meanwhile. Mend all again.');
+      return;
+    }
+    const count = this.taken.size;
+    workbench.edit(plan, `mend all: ${count} ${count === 1 ? 'change' : 'changes'}`);
+    view.sheet = null;
+    view.say(`${count} ${count === 1 ? 'change' : 'changes'} taken. One step back undoes them all.`);
+  }
+
+  /** Takes what would help, and begins anew. */
+  async relax({ plan, label }: Relaxation): Promise<void> {
+    workbench.edit(plan, label);
+    await this.open();
+  }
+
+  stop(): void {
+    this.run += 1;
+    this.thread?.terminate();
+    this.thread = null;
+    this.running = false;
+  }
+}
+
+export const mending = new Mending();

@@ -1,0 +1,185 @@
+<!-- A line that wants a pin: carried to one by hand, or given one from the list; locked where it is soldered. -->
+<script lang="ts">
+  import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
+  import {
+    ASK_NAME,
+    instancesFor,
+    setPin,
+    type Circuit,
+    type PinUse,
+    type PinWish,
+    type Result,
+  } from '@idle-breadboard/core';
+  import Grip from '@lucide/svelte/icons/grip-vertical';
+  import Lock from '@lucide/svelte/icons/lock';
+  import LockOpen from '@lucide/svelte/icons/lock-open';
+  import Proof from '../kit/Proof.svelte';
+  import { pinBoard } from '../state/pin-board.svelte';
+  import { view } from '../state/view.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  interface Props {
+    wish: PinWish;
+    uses: readonly PinUse[];
+    findings: readonly Result[];
+    circuit: Circuit;
+  }
+  let { wish, uses, findings, circuit }: Props = $props();
+  let element = $state<HTMLElement>();
+  let handle = $state<HTMLElement>();
+  const current = $derived(view.result?.subjects.includes(wish.id) ?? false);
+  const carried = $derived(pinBoard.carried === wish.id);
+  const fitted = $derived(circuit.parts.get(wish.of.split('.')[0] ?? '')?.choice?.fittedOn !== undefined);
+
+  $effect(() => {
+    if (current && view.selected === view.result?.key) element?.scrollIntoView({ block: 'nearest' });
+  });
+  $effect(() => {
+    if (!element || !handle || wish.locked) return;
+    return draggable({
+      element,
+      dragHandle: handle,
+      onDragStart: () => pinBoard.carry(wish.id),
+      // On a pin the pin takes it; anywhere else it is let go.
+      onDrop: ({ location }) => {
+        if (location.current.dropTargets.length === 0) pinBoard.carry(null);
+      },
+    });
+  });
+
+  function set(pin: string | null, locked: boolean, weakPull = wish.weakPull) {
+    const { plan } = workbench;
+    if (!plan) return;
+    const choice = { pin, locked: pin !== null && locked, ...(weakPull ? { weakPull } : {}) };
+    workbench.edit(setPin(plan, wish.of, wish.line, choice), `pin of ${wish.label}`);
+  }
+
+  /** Pins for the line: able and free first, then able and taken, then the rest; burdens are said. */
+  const offered = $derived(
+    uses
+      .map((use) => {
+        const able = instancesFor(use.functions, wish.ask).length > 0;
+        const others = use.wishes.filter(({ id }) => id !== wish.id);
+        const notes = [
+          able ? '' : 'cannot',
+          others.length > 0 ? `has ${others.map(({ label }) => label).join(', ')}` : '',
+          use.pin.strap ? `${use.pin.strap.level} at boot` : '',
+          use.pin.reserved?.by ?? '',
+        ].filter(Boolean);
+        return {
+          id: use.pin.terminal,
+          label: use.label,
+          notes: notes.join('; '),
+          rank: (able ? 0 : 4) + (others.length > 0 ? 2 : 0) + (use.pin.strap || use.pin.reserved ? 1 : 0),
+        };
+      })
+      .sort((a, b) => a.rank - b.rank),
+  );
+</script>
+
+<div class="line" class:current class:carried role="group" aria-label={wish.label} bind:this={element}>
+  <button
+    type="button"
+    class="act bare grip"
+    bind:this={handle}
+    aria-pressed={carried}
+    aria-label="carry {wish.label} to another pin"
+    title={wish.locked ? 'locked to its pin' : 'drag to a pin; or press, then choose a pin on the board'}
+    disabled={wish.locked}
+    onclick={() => pinBoard.carry(carried ? null : wish.id)}><Grip size={14} /></button
+  >
+  <span class="label">{wish.label} <span class="unit">wants {ASK_NAME[wish.ask]}</span></span>
+  {#if wish.ask === 'in' || wish.ask === 'irq'}
+    <label class="unit own"
+      ><input
+        type="checkbox"
+        checked={wish.weakPull}
+        aria-label="own pull of {wish.label}"
+        onchange={(event) => set(wish.pin, wish.locked, event.currentTarget.checked)}
+      />own pull</label
+    >
+  {/if}
+  <select
+    class="field value"
+    style:width="8.2em"
+    aria-label="pin of {wish.label}"
+    value={wish.pin ?? ''}
+    disabled={fitted}
+    onchange={(event) => set(event.currentTarget.value || null, wish.locked)}
+  >
+    <option value="">none</option>
+    {#each offered as pin (pin.id)}<option value={pin.id}>{pin.label}{pin.notes ? ` (${pin.notes})` : ''}</option
+      >{/each}
+  </select>
+  <button
+    type="button"
+    class="act bare"
+    aria-pressed={wish.locked}
+    aria-label="lock {wish.label} to its pin"
+    title={wish.locked ? 'locked: stays when the rest is assigned' : 'free to move'}
+    disabled={wish.pin === null || fitted}
+    onclick={() => set(wish.pin, !wish.locked)}
+  >
+    {#if wish.locked}<Lock size={14} />{:else}<LockOpen size={14} />{/if}
+  </button>
+  {#each findings as result (result.key)}<div class="finding">
+      <Proof {result} compact /><span class="says">{result.message}</span>
+    </div>{/each}
+</div>
+
+<style>
+  .line {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0 6px;
+    min-height: var(--row);
+    padding: 1px 12px 1px 2px;
+    border-bottom: 1px solid var(--line);
+  }
+  .label {
+    flex: 1;
+    min-width: 9em;
+  }
+  @media (max-width: 759px) {
+    .label {
+      flex-basis: calc(100% - 40px);
+    }
+    .line select {
+      margin-left: auto;
+    }
+  }
+  .own {
+    display: inline-flex;
+    align-items: center;
+    gap: 2px;
+  }
+  .grip {
+    cursor: grab;
+    color: var(--quiet);
+  }
+  .grip:disabled {
+    cursor: default;
+  }
+  .current {
+    background: var(--copper-soft);
+    box-shadow: inset 4px 0 var(--copper);
+  }
+  .carried {
+    outline: 1.5px dashed var(--copper);
+    outline-offset: -2px;
+  }
+  .finding {
+    display: flex;
+    align-items: center;
+    flex-basis: 100%;
+    padding-left: 26px;
+    min-width: 0;
+  }
+  .says {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    color: var(--quiet);
+  }
+</style>

@@ -1,0 +1,124 @@
+<!-- What hangs on pins and needs something beside it: lights with their resistor, coils with their driver and diode. -->
+<script lang="ts">
+  import {
+    addHelper,
+    changeHelper,
+    freeId,
+    removeHelper,
+    withLightResistor,
+    type Circuit,
+    type Plan,
+  } from '@idle-breadboard/core';
+  import Plus from '@lucide/svelte/icons/plus';
+  import X from '@lucide/svelte/icons/x';
+  import Proof from '../kit/Proof.svelte';
+  import QuantityField from '../kit/QuantityField.svelte';
+  import Row from '../kit/Row.svelte';
+  import { of, type Proofs } from '../state/proofs';
+  import { view } from '../state/view.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
+  const edit = (change: (plan: Plan) => Plan, why: string) =>
+    workbench.plan && workbench.edit(change(workbench.plan), why);
+  const lights = $derived(circuit.nets.filter(({ ends }) => ends.some(({ kind }) => kind === 'led')));
+  const coils = $derived(
+    [...circuit.parts.values()].flatMap((part) =>
+      part.card.ports.filter(({ protocol }) => protocol === 'coil').map((port) => ({ part, port })),
+    ),
+  );
+  const drivers = $derived([...circuit.parts.values()].filter(({ card }) => card.driver));
+  const diodeCard = $derived([...workbench.library.values()].find(({ kind }) => kind === 'diode'));
+  const diodeOf = (part: string) => circuit.plan.helpers.find((h) => h.kind === 'diode' && h.part === part);
+
+  function addSeries(net: (typeof lights)[number]) {
+    const now = workbench.circuit();
+    const wanted = now?.nets.find(({ id }) => id === net.id);
+    const made = now && wanted && withLightResistor(now, wanted);
+    if (made) workbench.edit(made.plan, `resistor for ${net.label}`);
+    else view.say(`${net.label} needs a pin first; then its resistor can be worked out.`);
+  }
+
+  function setDriver(part: string, port: string, driver: string) {
+    edit(
+      (p) => ({
+        ...p,
+        parts: p.parts.map((x) =>
+          x.id === part ? { ...x, ports: { ...x.ports, [port]: { ...x.ports[port], driver } } } : x,
+        ),
+      }),
+      'driver of a load',
+    );
+  }
+
+  function toggleDiode(part: string, on: boolean) {
+    const old = diodeOf(part);
+    if (!on && old) edit((p) => removeHelper(p, old.id), 'remove a diode');
+    const card = diodeCard;
+    if (on && !old && card)
+      edit((p) => addHelper(p, { id: freeId(p, `diode-${part}`), kind: 'diode', part, card: card.id }), 'add a diode');
+  }
+</script>
+
+{#if lights.length + coils.length > 0}
+  <Row head>{#snippet choose()}Loads{/snippet}</Row>
+{/if}
+{#each lights as net (net.id)}
+  {@const end = net.ends.find(({ kind }) => kind === 'led')}
+  <Row subjects={[`${end?.part}.${end?.signal}`]}>
+    {#snippet choose()}
+      <span class="grow">{net.label}</span>
+      {#each net.series as { helper, ohms } (helper)}
+        <QuantityField
+          value={ohms}
+          unit="Ω"
+          label="resistor of {net.label}"
+          check={(v) => (v > 0 ? null : 'more than 0 Ω')}
+          change={(value) =>
+            edit(
+              (p) => changeHelper(p, helper, (h) => (h.kind === 'series' ? { ...h, ohms: value } : h)),
+              `resistor of ${net.label}`,
+            )}
+        />
+        <button
+          type="button"
+          class="act bare"
+          aria-label="remove the resistor of {net.label}"
+          onclick={() => edit((p) => removeHelper(p, helper), `remove the resistor of ${net.label}`)}
+          ><X size={13} /></button
+        >
+      {:else}
+        <button type="button" class="act" onclick={() => addSeries(net)}><Plus size={13} />resistor</button>
+      {/each}
+    {/snippet}
+    {#snippet prove()}{#each of(proofs, `${end?.part}.${end?.signal}`, 'drive/led') as result (result.key)}<Proof
+          {result}
+        />{/each}{/snippet}
+  </Row>
+{/each}
+{#each coils as { part, port } (part.id + port.id)}
+  <Row subjects={[`${part.id}.${port.id}`]}>
+    {#snippet choose()}
+      <span class="grow">{part.label}</span>
+      <select
+        class="field"
+        aria-label="driver of {part.label}"
+        value={part.choice?.ports[port.id]?.driver ?? ''}
+        onchange={(event) => setDriver(part.id, port.id, event.currentTarget.value)}
+      >
+        {#if !part.choice?.ports[port.id]?.driver}<option value="" disabled>nothing switches it</option>{/if}
+        {#each drivers as driver (driver.id)}<option value={driver.id}>{driver.label}</option>{/each}
+      </select>
+      <label class="inline-flex items-center gap-1"
+        ><input
+          type="checkbox"
+          checked={diodeOf(part.id) !== undefined}
+          onchange={(event) => toggleDiode(part.id, event.currentTarget.checked)}
+        />diode</label
+      >
+    {/snippet}
+    {#snippet prove()}{#each of(proofs, `${part.id}.${port.id}`, 'drive/flyback') as result (result.key)}<Proof
+          {result}
+        />{/each}{/snippet}
+  </Row>
+{/each}

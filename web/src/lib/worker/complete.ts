@@ -1,0 +1,12 @@
+/** Completing a plan, in a thread of its own: it can be stopped, and what is found first can be taken. */
+import type { Card, Completion, Plan, Progress } from '@idle-breadboard/core';
+
+export interface CompleteWorker {
+  /** @param cards the plan's own first, then the catalogue's */
+  complete(
+    plan: Plan,
+    cards: readonly Card[],
+    library: readonly Card[],
+    progress: (step: Progress) => void,
+  ): Completion;
+}
