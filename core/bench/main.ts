@@ -1,4 +1,5 @@
 import { benchNetworks } from './networks.ts';
+import { benchJoint } from './joint.ts';
 import { benchPins } from './pins.ts';
 import { benchSets } from './sets.ts';
 import { benchVerify } from './verify.ts';
@@ -6,5 +7,6 @@ import { benchVerify } from './verify.ts';
 console.log('Times are the middle of many runs on this machine; compare within one run only.');
 benchVerify();
 await benchPins();
+await benchJoint();
 benchNetworks();
 benchSets();

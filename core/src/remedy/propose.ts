@@ -30,6 +30,9 @@ import type { Candidate, Proposer, Remedy } from './remedy.ts';
 const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'need/range': needRemedies,
   'need/accuracy': needRemedies,
+  'need/interval': needRemedies,
+  'need/warm-up': needRemedies,
+  'need/selectivity': needRemedies,
   'level/over-voltage': overVoltageRemedies,
   'level/high': thresholdRemedies,
   'level/low': thresholdRemedies,

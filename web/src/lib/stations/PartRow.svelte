@@ -6,11 +6,14 @@
     needName,
     removePart,
     rivals,
+    setLocked,
     swapCard,
     type Circuit,
     type PartChoice,
     type Plan,
   } from '@idle-breadboard/core';
+  import Lock from '@lucide/svelte/icons/lock';
+  import LockOpen from '@lucide/svelte/icons/lock-open';
   import X from '@lucide/svelte/icons/x';
   import Row from '../kit/Row.svelte';
   import TextField from '../kit/TextField.svelte';
@@ -59,6 +62,16 @@
     <button
       type="button"
       class="act bare ml-auto"
+      aria-pressed={part.locked === true}
+      aria-label="keep {part.label} wired as it is"
+      title={part.locked ? 'soldered: mend all leaves its feed, bus and address' : 'may be wired otherwise by mend all'}
+      onclick={() => edit((p) => setLocked(p, part.id, !part.locked), `${part.locked ? 'free' : 'lock'} ${part.label}`)}
+    >
+      {#if part.locked}<Lock size={14} />{:else}<LockOpen size={14} />{/if}
+    </button>
+    <button
+      type="button"
+      class="act bare"
       aria-label="remove {part.label}"
       onclick={() => edit((p) => removePart(p, part.id), `remove ${part.label}`)}><X size={14} /></button
     >
