@@ -88,7 +88,15 @@ await withApp(async (browser, address) => {
       await page.locator('[data-proof^="bus/pull-up-weak|i2c.sda@"]').scrollIntoViewIfNeeded();
     }),
   );
-  await shot(browser, address, 'pins', 'pins', finding('must be high'));
+  await shot(browser, address, 'pins', 'pins', async (page) => {
+    await finding('must be high')(page);
+    await page.getByRole('button', { name: 'carry door contact to another pin' }).click();
+    await page.getByRole('button', { name: /^put the line on P16/ }).hover();
+  });
+  await shot(browser, address, 'mend', 'pins', async (page) => {
+    await page.getByRole('button', { name: 'Mend all' }).click();
+    await page.getByRole('button', { name: /^Take all/ }).waitFor({ timeout: 60_000 });
+  });
   await shot(browser, address, 'power', 'power', finding('has to give'));
   await shot(
     browser,

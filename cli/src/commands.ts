@@ -1,7 +1,10 @@
 import {
   CHECKS,
+  complete,
   deriveCircuit,
+  documentOf,
   jsonSchema,
+  libraryOf,
   partsCsv,
   partsList,
   readPlan,
@@ -9,11 +12,12 @@ import {
   reportOf,
   wiringCsv,
   wiringPlan,
+  writePlan,
   type Library,
   type PlanDocument,
   type Read,
 } from '@idle-breadboard/core';
-import { checksText, partsText, problemsText, verdictText, wiringText } from './text.ts';
+import { checksText, completionText, partsText, problemsText, verdictText, wiringText } from './text.ts';
 
 export interface Output {
   readonly text: string;
@@ -30,7 +34,7 @@ export interface World {
 
 export type As = 'text' | 'json' | 'csv';
 
-export const COMMANDS: readonly string[] = ['verify', 'wiring', 'parts', 'schema', 'checks'];
+export const COMMANDS: readonly string[] = ['verify', 'mend', 'wiring', 'parts', 'schema', 'checks'];
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 const done = (text: string): Output => ({ text, complaint: '', code: 0 });
@@ -74,6 +78,16 @@ export function run(command: string, argument: string | undefined, as: As, world
     };
   }
   const circuit = deriveCircuit(read.value);
+  if (command === 'mend') {
+    const catalogue = world.catalogue();
+    const completion = complete(circuit, libraryOf([...catalogue.values(), ...read.value.cards]));
+    const plan = documentOf(completion.plan, read.value.cards, catalogue);
+    return {
+      text: as === 'json' ? writePlan(plan) : completionText(completion),
+      complaint: '',
+      code: completion.verdict.status === 'verified' ? 0 : 1,
+    };
+  }
   const wiring = wiringPlan(circuit);
   if (command === 'wiring')
     return done(as === 'json' ? json(wiring) : as === 'csv' ? wiringCsv(wiring) : wiringText(wiring));

@@ -7,6 +7,7 @@ import { COMMANDS, run, type Output } from './commands.ts';
 const USAGE = `usage: npm run -s cli -- COMMAND [FILE] [--json | --csv]
 
   verify PLAN.json     verdict with findings, passes and remedies
+  mend PLAN.json       what completes it, or why not; --json gives the plan
   wiring PLAN.json     wiring plan, terminal to terminal
   parts PLAN.json      parts list with packs and prices
   schema card|plan     JSON Schema of a file

@@ -1,5 +1,6 @@
 /** What the commands say to a person. */
 import {
+  type Completion,
   formatQuantity,
   formatSigned,
   type PartsList,
@@ -82,3 +83,16 @@ export function partsText(list: PartsList): string {
 
 export const checksText = (metas: readonly { id: string; title: string; source: string }[]): string =>
   lines(metas.map(({ id, title, source }) => `${id.padEnd(24)}${title}  [${source}]`));
+
+export function completionText({ verdict, changes, why, left, cost, pieces }: Completion): string {
+  if (why.length > 0)
+    return lines(
+      'nothing changed',
+      why.flatMap(({ sentence, relaxations }) => [`  ${sentence}`, ...relaxations.map(({ label }) => `    ${label}`)]),
+    );
+  return lines(
+    `${verdict.status}: ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}, ${pieces} pieces more, ${cost.toFixed(2)} dearer`,
+    changes.map(({ title }) => `  ${title}`),
+    left.map(({ message }) => `  left: ${message}`),
+  );
+}

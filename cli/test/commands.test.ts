@@ -31,6 +31,16 @@ describe('command line', () => {
     expect([good.code, (JSON.parse(good.out) as Report).status]).to.deep.equal([0, 'verified']);
   });
 
+  it('mend: what completes the plan, and the plan itself, which is verified', () => {
+    const said = cli('mend', draft);
+    expect(said.code).to.equal(0);
+    expect(said.out).to.match(/^verified: \d+ changes/);
+    const file = join(mkdtempSync(join(tmpdir(), 'plan-')), 'mended.json');
+    writeFileSync(file, cli('mend', draft, '--json').out);
+    expect(cli('verify', file).code).to.equal(0);
+    expect(cli('mend', file).out).to.match(/^verified: 0 changes/);
+  });
+
   it('verify: refused with exit 2, and every problem', () => {
     const file = join(mkdtempSync(join(tmpdir(), 'plan-')), 'cut.json');
     writeFileSync(file, '{"format": "idle-breadboard/plan", ');

@@ -41,6 +41,14 @@ class Shelf extends Dexie {
         const own = await store.table<Card>('cards').toArray();
         await store.table<Card>('cards').bulkPut(own.map((card) => migrateCard(card) as Card));
       });
+    // The fourth has what pins do at the start and share.
+    this.version(4)
+      .stores({})
+      .upgrade(async (store) => {
+        await bringUp(store);
+        const own = await store.table<Card>('cards').toArray();
+        await store.table<Card>('cards').bulkPut(own.map((card) => migrateCard(card) as Card));
+      });
   }
 }
 
