@@ -1,6 +1,9 @@
-/** Another card for a part that does not meet its need. */
+/** Another card for a part that does not meet its need; a level that can be read, and that does not chatter. */
+import { changeNeed } from '../plan/edits.ts';
+import { watched } from '../plan/need-name.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
 import { swapCard } from '../plan/swap.ts';
-import type { Proposer } from './remedy.ts';
+import type { Candidate, Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
 
 export const needRemedies: Proposer = ({ circuit, finding, library }) => {
@@ -13,4 +16,32 @@ export const needRemedies: Proposer = ({ circuit, finding, library }) => {
       title: `Take ${card.name} as ${part.label}`,
       plan: swapCard(circuit.plan, part.id, part.card, card),
     }));
+};
+
+/** The event ends further back, where a reading flickers; or the range that is read reaches to both ends of the event. */
+export const triggerRemedies: Proposer = ({ circuit, finding }) => {
+  const { plan } = circuit;
+  const need = plan.needs.find(({ id }) => id === finding.subjects[0]);
+  const of = need?.kind === 'trigger' ? watched(plan, need.of) : undefined;
+  if (need?.kind !== 'trigger' || !of) return [];
+  const say = (value: number) => formatQuantity(value, of.unit);
+  const hysteresis = (value: number): Candidate => ({
+    id: `hysteresis:${need.id}:${value}`,
+    title: `Let it end ${say(value)} further back`,
+    plan: changeNeed(plan, need.id, (n) => (n.kind === 'trigger' ? { ...n, hysteresis: value } : n)),
+  });
+  if (finding.severity === 'caution') return finding.limit === null ? [] : [hysteresis(finding.limit)];
+  const back = need.when === 'above' ? need.level - need.hysteresis : need.level + need.hysteresis;
+  const from = Math.min(of.from, need.level, back);
+  const to = Math.max(of.to, need.level, back);
+  const inside = need.level >= of.from && need.level <= of.to;
+  const room = need.when === 'above' ? need.level - of.from : of.to - need.level;
+  return [
+    ...(inside && room > 0 ? [hysteresis(room)] : []),
+    {
+      id: `range:${of.id}:${from}:${to}`,
+      title: `Read from ${say(from)} to ${say(to)}`,
+      plan: changeNeed(plan, of.id, (n) => (n.kind === 'sense' ? { ...n, from, to } : n)),
+    },
+  ];
 };

@@ -12,7 +12,7 @@ import { capacitanceRemedies, crossedRemedies, overlayRemedies, stretchingRemedi
 import { coilRemedies, lightRemedies } from './drive.ts';
 import { feedRuleRemedies, translatedTwiceRemedies, unpoweredRemedies } from './feed.ts';
 import { channelRemedies, mixedRemedies, overVoltageRemedies, thresholdRemedies } from './level.ts';
-import { needRemedies } from './need.ts';
+import { needRemedies, triggerRemedies } from './need.ts';
 import { pinRemedies } from './pin.ts';
 import { railRemedies, rangeRemedies } from './power.ts';
 import {
@@ -33,6 +33,7 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'need/interval': needRemedies,
   'need/warm-up': needRemedies,
   'need/selectivity': needRemedies,
+  'need/trigger': triggerRemedies,
   'level/over-voltage': overVoltageRemedies,
   'level/high': thresholdRemedies,
   'level/low': thresholdRemedies,

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { proposeRemedies } from '../../src/remedy/propose.ts';
 import type { Need, Plan } from '../../src/plan/plan.ts';
 import { card, figure, judge, part, type Build } from '../support/build.ts';
 
@@ -88,6 +89,24 @@ describe('need/trigger', () => {
     });
     expect(of(trigger({ hysteresis: 0, release: 'sticky' }))).to.have.length(1);
   });
+});
+
+describe('a level that cannot be read, or chatters', () => {
+  /** What each remedy makes of the triggering and the sensing need. */
+  const remedies = (need: Need) => {
+    const judged = judge(build([sense, need]));
+    const [finding] = judged.broken('need/trigger');
+    if (!finding) throw new Error('nothing found');
+    return proposeRemedies(judged.circuit, judged.verdict, finding, judged.circuit.cards).map(({ title }) => title);
+  };
+  it('ends two steps back where it chatters', () =>
+    expect(remedies(trigger({ hysteresis: 3.9 }))).to.deep.equal(['Let it end 4 ppm further back']));
+  it('is read where it ends, or ends where it is read', () =>
+    expect(remedies(trigger({ when: 'below', level: 398, hysteresis: 4 }))).to.include.members([
+      'Let it end 2 ppm further back',
+    ]));
+  it('is read where it lies', () =>
+    expect(remedies(trigger({ level: 401 })).some((title) => title.endsWith('to 401 ppm'))).to.equal(true));
 });
 
 describe('need/selectivity', () => {

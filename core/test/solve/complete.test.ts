@@ -14,6 +14,7 @@ import { complete, type Completion } from '../../src/solve/complete/complete.ts'
 import { encode } from '../../src/solve/complete/encode.ts';
 import { holds } from '../../src/solve/joint/problem.ts';
 import { solveJoint } from '../../src/solve/joint/search.ts';
+import { proposeRemedies } from '../../src/remedy/propose.ts';
 import { moveController } from '../../src/solve/move-controller.ts';
 import { demo, library } from '../support/demo.ts';
 import { lexicographic } from '../support/joint-lp.ts';
@@ -145,6 +146,20 @@ describe('the plan that completes itself', function () {
         expect(is?.feeds, `${seed}: ${id}`).to.deep.equal(was?.feeds);
         expect(is?.opened, `${seed}: ${id}`).to.deep.equal(was?.opened);
       }
+    }
+  });
+
+  it('leaves what takes turns where it is, and mends the rest around it', () => {
+    const verdict = verify(draft);
+    const finding = verdict.findings.find(({ check }) => check === 'bus/address-collision');
+    for (const way of ['gates:', 'bus-switch:']) {
+      const remedy = finding && proposeRemedies(draft, verdict, finding, library).find(({ id }) => id.startsWith(way));
+      if (!remedy) throw new Error(`${way} is not offered`);
+      const circuit = circuitOf(remedy.plan);
+      const done = complete(circuit, library);
+      expect(done.verdict.status, `${way} ${done.why.map(({ sentence }) => sentence).join()}`).to.equal('verified');
+      const gates = (plan: Plan) => plan.helpers.filter((h) => h.kind === 'translator' && h.gate).length;
+      expect(gates(done.plan)).to.equal(gates(remedy.plan));
     }
   });
 

@@ -49,6 +49,8 @@ function busDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Om
   return segments.flatMap((segment): Draft[] => {
     if (segment.protocol !== port.protocol || (segment.behind && way.wired.through)) return [];
     if (turns && segment.bus.id !== choice?.bus) return [];
+    // A bus switch does not hang on its own channel.
+    if (segment.behind?.part === part.choice.id) return [];
     const far = way.wired.through?.far ?? null;
     const pullId = CHOICE.pull(segment.bus.id, far);
     const pulls = builder.optionsOf(pullId, isThere);
@@ -89,7 +91,7 @@ export function optionsAt(
   if (port?.protocol !== protocol) return [];
   return part.ways.flatMap(({ canPull, wired }, way) => {
     if ((pulling && !canPull) || (wired.through?.far ?? null) !== far) return [];
-    if (behind && wired.through) return [];
+    if (behind && (wired.through || behind.part === part.choice.id)) return [];
     const addresses: (number | null)[] = port.addresses?.map(({ value }) => value) ?? [null];
     return addresses.map((address) => placedId({ way, bus: bus.id, address, slot: null }));
   });

@@ -25,11 +25,11 @@ export interface Wayfarer {
   readonly now: number;
 }
 
-/** Parts whose wiring is decided: not what makes rails, sits on a carrier, or hangs on a supply that is switched. */
+/** Parts whose wiring is decided: not what makes rails, sits on a carrier, or is switched in turn with others. */
 export function isDecided(bench: Bench, node: PartNode): boolean {
   const { choice, card, helper } = node;
   if (!choice || helper || card.controller || card.carrier || choice.fittedOn !== undefined) return false;
-  return !isStanding(card) && !isSwitched(bench, choice);
+  return !isStanding(card) && !isSwitched(bench, choice) && !isGated(bench, choice);
 }
 
 const isSwitched = ({ circuit, standing }: Bench, choice: PartChoice): boolean =>
@@ -48,6 +48,10 @@ function breaksRule({ circuit, standing }: Bench, card: Card, { voltage }: Rail)
   if (Math.abs(logic - FIVE_VOLTS) <= NEAR_RAIL * FIVE_VOLTS || !has(logic) || !has(FIVE_VOLTS)) return false;
   return circuit.plan.rules.feed === 'logic-rail' ? near(FIVE_VOLTS) : near(logic);
 }
+
+/** True for a part behind a translator that a pin switches: it takes turns, and stays there. */
+const isGated = ({ circuit }: Bench, { id }: PartChoice): boolean =>
+  circuit.plan.helpers.some((h) => h.kind === 'translator' && h.gate && h.ports.some(({ part }) => part === id));
 
 /** Rails that a part's first supply can have; the others keep theirs, or get what fits. */
 function feedsOf(bench: Bench, { card }: PartNode, choice: PartChoice): Record<string, string>[] {
