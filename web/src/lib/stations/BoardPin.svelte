@@ -64,6 +64,7 @@
     {#each duty as word (word)}<span class="duty">{word}</span>{/each}
     {#if pin.printed}<span class="printed value">{pin.printed}</span>{/if}
   </span>
+  <span class="number value" aria-hidden="true">{pin.number}</span>
   {#if use}
     <button
       type="button"
@@ -77,16 +78,11 @@
       onfocus={() => void pinBoard.look(pin.terminal.id)}
       onpointerenter={() => void pinBoard.look(pin.terminal.id)}
     >
-      <span class="number value">{pin.number}</span><span class="label value">{pin.terminal.label}</span><span
-        class="dot"
-        aria-hidden="true"
-      ></span>
+      <span class="label value">{pin.terminal.label}</span><span class="dot" aria-hidden="true"></span>
     </button>
   {:else}
     <span class="pad fixed"
-      ><span class="number value">{pin.number}</span><span class="label value">{pin.terminal.label}</span><span
-        class="dot {pin.terminal.role}"
-        aria-hidden="true"
+      ><span class="label value">{pin.terminal.label}</span><span class="dot {pin.terminal.role}" aria-hidden="true"
       ></span></span
     >
   {/if}
@@ -147,7 +143,7 @@
     align-items: center;
     gap: 6px;
     flex: none;
-    width: 98px;
+    width: 74px;
     min-height: 24px;
     justify-content: flex-end;
     padding: 0 7px;
@@ -165,8 +161,14 @@
     background: var(--copper-soft);
   }
   .number {
+    flex: none;
+    width: 1.6em;
+    text-align: right;
     color: var(--quiet);
     font-size: 0.85rem;
+  }
+  .right .number {
+    text-align: left;
   }
   .label {
     min-width: 3.2em;
