@@ -81,7 +81,7 @@
       <span class="label value">{pin.terminal.label}</span><span class="dot" aria-hidden="true"></span>
     </button>
   {:else}
-    <span class="pad fixed"
+    <span class="pad unusable"
       ><span class="label value">{pin.terminal.label}</span><span class="dot {pin.terminal.role}" aria-hidden="true"
       ></span></span
     >
