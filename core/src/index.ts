@@ -105,5 +105,5 @@ export * from './solve/complete/complete.ts';
 export type { SaidChange } from './solve/complete/describe.ts';
 export type { Relaxation, WhyNot } from './solve/complete/why-not.ts';
 export type { Goals } from './solve/joint/problem.ts';
-export type { Progress } from './solve/joint/search.ts';
+export type { Progress, Told } from './solve/joint/search.ts';
 export { pinPreciousness } from './circuit/free-pins.ts';

@@ -9,7 +9,7 @@ import { documentOf } from '../../plan/document.ts';
 import { planChanges } from '../../plan/changes.ts';
 import type { Plan } from '../../plan/plan.ts';
 import { proposeRemedies } from '../../remedy/propose.ts';
-import { searchSteps, type Found, type Progress } from '../joint/search.ts';
+import { searchSteps, type Found, type Progress, type Told } from '../joint/search.ts';
 import type { Problem } from '../joint/problem.ts';
 import { withoutThis } from './cut.ts';
 import { decode } from './decode.ts';
@@ -49,9 +49,9 @@ interface Judged {
 /**
  * Settles feeds, translators, buses, addresses, pull-ups and pins together: no danger and no fault; then as few broken
  * house rules, added parts, added cost, cautions, changes and long leads as can be, in this order. Locks are kept.
- * A plan that is verified is given back as it is.
+ * A plan that is verified is given back as it is. Told `enough` between two steps, it goes on with the best so far.
  */
-export function* completeSteps(circuit: Circuit, library: Library): Generator<Progress, Completion> {
+export function* completeSteps(circuit: Circuit, library: Library): Generator<Progress, Completion, Told> {
   const judge = (plan: Plan): Judged => {
     const derived = deriveCircuit(documentOf(plan, circuit.cards.values(), library));
     return { plan, circuit: derived, verdict: verify(derived) };
@@ -84,7 +84,7 @@ export function complete(circuit: Circuit, library: Library): Completion {
 }
 
 /** The best solution that the checks of the whole plan accept; the best of all where they accept none. */
-function* solved(encoding: Encoding, judge: (plan: Plan) => Judged): Generator<Progress, Judged | null> {
+function* solved(encoding: Encoding, judge: (plan: Plan) => Judged): Generator<Progress, Judged | null, Told> {
   let problem: Problem = encoding.problem;
   let first: Judged | null = null;
   for (let round = 0; round <= MOST_CUTS; round++) {
@@ -92,6 +92,8 @@ function* solved(encoding: Encoding, judge: (plan: Plan) => Judged): Generator<P
     if (!found) return first;
     const judged = judge(decode(encoding, found.taken));
     if (!first || grave(judged.verdict).length < grave(first.verdict).length) first = judged;
+    // Whoever had enough of searching is not searched for again.
+    if (!found.proved) return judged;
     const next = withoutThis(encoding, problem, found.taken, judged.circuit, grave(judged.verdict));
     if (!next) return judged;
     problem = next;

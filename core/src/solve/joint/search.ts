@@ -10,12 +10,17 @@ export interface Progress {
   readonly best: Goals | null;
 }
 
+/** What the caller may say between two steps: that the best so far will do. */
+export type Told = 'enough' | undefined;
+
 export interface Found {
   /** Index of the option of each choice. */
   readonly taken: readonly number[];
   readonly cost: number;
   readonly goals: Goals;
   readonly nodes: number;
+  /** False where the search was told that the best so far will do. */
+  readonly proved: boolean;
 }
 
 export interface SearchOptions {
@@ -42,8 +47,8 @@ const MOST_LOOKED_AT = 16;
 /** Nodes between two reports. */
 const REPORT = 256;
 
-/** Between steps the caller may look at the clock, show progress, or leave it at the best so far. */
-export function* searchSteps(problem: Problem, options: SearchOptions = {}): Generator<Progress, Found | null> {
+/** Between steps the caller may look at the clock, show progress, or say that the best so far is enough. */
+export function* searchSteps(problem: Problem, options: SearchOptions = {}): Generator<Progress, Found | null, Told> {
   const search = new Search(problem, compile(problem), options);
   return yield* search.run();
 }
@@ -70,6 +75,8 @@ class Search {
   private ceiling = Infinity;
   /** The least that anything left for later would cost. */
   private later = Infinity;
+  /** Set when the best so far is to do. */
+  private enough = false;
   /** True while any solution will do. */
   private any: boolean;
   /** Nodes after which a try is given up; it says nothing then. */
@@ -91,21 +98,22 @@ class Search {
     this.order = [...all.filter((c) => !asked[c]), ...all.filter((c) => asked[c])];
   }
 
-  *run(): Generator<Progress, Found | null> {
+  *run(): Generator<Progress, Found | null, Told> {
     const { given } = this.options;
     if (this.state.begin((member) => !given?.has(member))) {
       const matched = this.block ? match(this.block, this.state) : null;
       if (!this.block || matched) yield* this.options.any ? this.tries(matched) : this.rounds(matched);
     }
-    const taken = this.nodes < this.limit || this.options.any ? this.best : null;
-    return taken && { taken, cost: this.bestCost, goals: goalsOf(this.problem, taken), nodes: this.nodes };
+    const proved = !this.enough;
+    const taken = this.nodes < this.limit || this.options.any || this.enough ? this.best : null;
+    return taken && { taken, cost: this.bestCost, goals: goalsOf(this.problem, taken), nodes: this.nodes, proved };
   }
 
   /**
    * Round by round a little more may be spent. A depth-first search that once took something dear would else go through
    * everything below it before it looked elsewhere.
    */
-  private *rounds(matched: Matched | null): Generator<Progress, void> {
+  private *rounds(matched: Matched | null): Generator<Progress, void, Told> {
     const mark = this.state.mark;
     this.ceiling = 0;
     this.later = 0;
@@ -120,32 +128,39 @@ class Search {
   }
 
   /** Any solution, for a search that takes its time; when there is none the search is over. */
-  private *anyFirst(matched: Matched | null): Generator<Progress, void> {
+  private *anyFirst(matched: Matched | null): Generator<Progress, void, Told> {
     const { ceiling, later, limit } = this;
     this.ceiling = Infinity;
     this.any = true;
     yield* this.tries(matched);
     this.any = this.options.any ?? false;
     this.ceiling = ceiling;
-    this.limit = limit;
+    if (!this.enough) this.limit = limit;
     this.later = this.best === null ? Infinity : later;
   }
 
   /** For any solution: the search is begun anew with what was learned, until one is found or a try came to its end. */
-  private *tries(matched: Matched | null): Generator<Progress, void> {
+  private *tries(matched: Matched | null): Generator<Progress, void, Told> {
     for (let most = FIRST_TRY; ; most *= LONGER) {
       this.limit = this.nodes + most;
       const mark = this.state.mark;
       yield* this.branch(matched);
       this.state.undo(mark);
-      if (this.best || this.nodes < this.limit) return;
+      if (this.best || this.enough || this.nodes < this.limit) return;
     }
   }
 
-  private *branch(matched: Matched | null): Generator<Progress, void> {
+  private *branch(matched: Matched | null): Generator<Progress, void, Told> {
     if (this.nodes >= this.limit) return;
     this.nodes += 1;
-    if (this.nodes % REPORT === 0) yield { nodes: this.nodes, best: this.best && goalsOf(this.problem, this.best) };
+    if (this.nodes % REPORT === 0) {
+      const told = yield { nodes: this.nodes, best: this.best && goalsOf(this.problem, this.best) };
+      if (told === 'enough' && this.best) {
+        this.enough = true;
+        this.limit = this.nodes;
+        return;
+      }
+    }
     const { state } = this;
     const best = cheapest(state);
     const bound = lowerBound(state, best, this.block, matched);

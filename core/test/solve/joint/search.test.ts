@@ -42,4 +42,21 @@ describe('the joint search', function () {
     }
     expect(step.value).to.deep.equal(solveJoint(problem));
   });
+
+  it('told that it is enough, gives the best so far and says that it is not proved', () => {
+    // Long searches only: those that report a solution on the way.
+    let stopped = 0;
+    for (let seed = 1; seed <= 60; seed++) {
+      const problem = jointCase(seed * 15485863, { parts: 9, lines: 9, pins: 18 });
+      const steps = searchSteps(problem);
+      let step = steps.next();
+      while (!step.done) step = steps.next(step.value.best ? 'enough' : undefined);
+      const found = step.value;
+      if (!found || found.proved) continue;
+      stopped += 1;
+      expect(holds(problem, found.taken), `case ${seed}`).to.equal(true);
+      expect(found.cost).to.be.at.least(solveJoint(problem)?.cost ?? Infinity);
+    }
+    expect(stopped).to.be.above(0);
+  });
 });

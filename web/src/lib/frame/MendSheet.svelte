@@ -32,7 +32,12 @@
   <div class="body">
     {#if mending.running}
       <p class="m-0 p-3" role="status">{mending.progress}</p>
-      <div class="foot"><button type="button" class="act" onclick={close}>Stop</button></div>
+      <div class="foot">
+        {#if mending.known}<button type="button" class="act" onclick={() => mending.enough()}
+            >Take the best so far</button
+          >{/if}
+        <button type="button" class="act" onclick={close}>Stop</button>
+      </div>
     {:else if found && found.why.length > 0}
       <div class="scroll">
         {#each found.why as why (why.sentence)}

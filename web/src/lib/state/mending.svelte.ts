@@ -1,6 +1,6 @@
 /** Mend all: the thread that works it out, the changes that it proposes, and which of them the maker takes. */
 import { applyChanges, type Completion, type Plan, type Relaxation } from '@idle-breadboard/core';
-import { proxy, wrap } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import type { CompleteWorker } from '../worker/complete';
 import type { Effect } from '../worker/study';
 import { view } from './view.svelte';
@@ -9,6 +9,8 @@ import { workbench } from './workbench.svelte';
 class Mending {
   running = $state(false);
   progress = $state('');
+  /** True once a solution is known that could do. */
+  known = $state(false);
   completion = $state.raw<Completion | null>(null);
   /** Ids of the changes that are left out. */
   private refused = $state.raw<ReadonlySet<string>>(new Set());
@@ -17,6 +19,7 @@ class Mending {
   /** The plan that was given: any change of it makes the proposal worthless. */
   private given: Plan | null = null;
   private thread: Worker | null = null;
+  private worker: Remote<CompleteWorker> | null = null;
   private run = 0;
   private asked = 0;
 
@@ -42,12 +45,15 @@ class Mending {
     this.progress = 'Trying every part alone, in every way of wiring it.';
     this.thread = new Worker(new URL('../worker/complete.worker.ts', import.meta.url), { type: 'module' });
     const worker = wrap<CompleteWorker>(this.thread);
+    this.worker = worker;
+    this.known = false;
     const found = await worker.complete(
       document.plan,
       document.cards,
       [...library.values()],
       proxy(({ nodes, best }) => {
         if (mine !== this.run) return;
+        this.known = best !== null;
         const so = best ? ` So far: ${best.parts} parts more, ${best.changes} changes.` : '';
         this.progress = `Deciding together, ${nodes.toLocaleString('en')} steps.${so}`;
       }),
@@ -56,6 +62,11 @@ class Mending {
     this.stop();
     this.completion = found;
     await this.weigh();
+  }
+
+  /** Goes on with the best so far. */
+  enough(): void {
+    void this.worker?.enough();
   }
 
   toggle(id: string): void {

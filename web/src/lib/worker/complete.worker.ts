@@ -1,14 +1,24 @@
-import { completeSteps, deriveCircuit, libraryOf } from '@idle-breadboard/core';
+import { completeSteps, deriveCircuit, libraryOf, type Told } from '@idle-breadboard/core';
 import { expose } from 'comlink';
 import type { CompleteWorker } from './complete';
 
+let told: Told;
+
+/** Lets a message come in between two steps. */
+const breath = () => new Promise<void>((go) => setTimeout(go));
+
 const worker: CompleteWorker = {
-  complete(plan, cards, library, progress) {
+  enough() {
+    told = 'enough';
+  },
+  async complete(plan, cards, library, progress) {
+    told = undefined;
     const steps = completeSteps(deriveCircuit({ plan, cards }), libraryOf(library));
     let step = steps.next();
     while (!step.done) {
       progress(step.value);
-      step = steps.next();
+      await breath();
+      step = steps.next(told);
     }
     return step.value;
   },
