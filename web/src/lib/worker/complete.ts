@@ -8,5 +8,7 @@ export interface CompleteWorker {
     cards: readonly Card[],
     library: readonly Card[],
     progress: (step: Progress) => void,
-  ): Completion;
+  ): Promise<Completion>;
+  /** Goes on with the best so far. */
+  enough(): void;
 }
