@@ -143,7 +143,7 @@
     align-items: center;
     gap: 6px;
     flex: none;
-    width: 74px;
+    width: 90px;
     min-height: 24px;
     justify-content: flex-end;
     padding: 0 7px;
