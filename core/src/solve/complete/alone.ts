@@ -10,7 +10,7 @@ import { CHECKS } from '../../check/registry.ts';
 import type { Result } from '../../check/result.ts';
 import { piecesCost } from '../../plan/cost.ts';
 import { documentOf } from '../../plan/document.ts';
-import { addEmptyBus, addHelper, freeId } from '../../plan/edits.ts';
+import { addEmptyBus, addHelper, forgetPins, freeId } from '../../plan/edits.ts';
 import type { Helper, PartChoice, Plan, PortChoice } from '../../plan/plan.ts';
 import { proposeRemedies } from '../../remedy/propose.ts';
 import { addPullUp } from '../../remedy/pull-up.ts';
@@ -254,21 +254,7 @@ function loadsOf(without: Circuit, withPart: Circuit): Map<string, number> {
 }
 
 /** Lines without pins, for a trial on pins of its own; weak pulls stay wished for. */
-function forgetOwnPins(part: PartChoice): PartChoice {
-  return {
-    ...part,
-    ports: Object.fromEntries(
-      Object.entries(part.ports).map(([port, choice]) => [
-        port,
-        choice.lines
-          ? {
-              ...choice,
-              lines: Object.fromEntries(
-                Object.entries(choice.lines).map(([line, pin]) => [line, { ...pin, pin: null, locked: false }]),
-              ),
-            }
-          : choice,
-      ]),
-    ),
-  };
-}
+const forgetOwnPins = (part: PartChoice): PartChoice => ({
+  ...part,
+  ports: Object.fromEntries(Object.entries(part.ports).map(([port, choice]) => [port, forgetPins(choice)])),
+});
