@@ -49,6 +49,7 @@ export function checkCardReferences(card: Card, issue: Issue): void {
   card.measures.forEach((m, i) => need(signals, 'a signal', m.analog?.signal, ['measures', i, 'analog', 'signal']));
   need(powers, 'a supply or rail', card.controller?.adc?.follows, ['controller', 'adc', 'follows']);
   need(powers, 'a supply or rail', card.controller?.io.reference, ['controller', 'io', 'reference']);
+  need(supplies, 'a supply', card.controller?.usb?.supply, ['controller', 'usb', 'supply']);
   need(terminals, 'a terminal', card.driver?.terminal, ['driver', 'terminal']);
   card.translator?.channels.forEach((c, i) => {
     need(signals, 'a signal', c.low, ['translator', 'channels', i, 'low']);

@@ -7,6 +7,7 @@ import { electrical } from './electrical.ts';
 import { Id, Source, figure, text } from './figure.ts';
 import { CARD_KINDS, HAZARDS, LEAD_ENDS, SERVICES, SIGNAL_KINDS } from './kinds.ts';
 import { Measure } from './measure.ts';
+import { RailOffer, States, Thermal } from './power.ts';
 import { PROTOCOLS } from './protocol.ts';
 import { CARD_FORMAT, CARD_VERSION } from './version.ts';
 
@@ -60,14 +61,6 @@ export const Header = z.strictObject({
   pitch: z.number().positive().max(0.05),
 });
 
-const States = z.strictObject({
-  idle: Amps.optional(),
-  active: Amps,
-  peak: Amps.optional(),
-  /** Share of the time spent active. */
-  duty: z.number().min(0).max(1).optional(),
-});
-
 export const Supply = z.strictObject({
   id: Id,
   terminal: Id,
@@ -76,31 +69,7 @@ export const Supply = z.strictObject({
   current: States,
 });
 export type Supply = z.infer<typeof Supply>;
-
-/** A rail that a part offers to others. */
-export const RailOffer = z.strictObject({
-  id: Id,
-  name: text(40),
-  terminal: Id,
-  /** Missing where the rail passes its supply through. */
-  voltage: Volts.optional(),
-  limit: Amps,
-  /** What the part itself draws from this rail. */
-  ownLoad: States.optional(),
-  /** The supply that it is made from; missing for a source such as a wall adapter. */
-  from: z
-    .strictObject({
-      supply: Id,
-      by: z.enum(['pass', 'linear', 'switching']),
-      /** Share of the power that arrives, for a switching regulator. */
-      efficiency: z.number().positive().max(1).optional(),
-      dropout: Volts.optional(),
-    })
-    .optional(),
-  /** The port whose line switches this rail on and off. */
-  switch: z.strictObject({ port: Id }).optional(),
-});
-export type RailOffer = z.infer<typeof RailOffer>;
+export type { RailOffer } from './power.ts';
 
 export const Signal = z.strictObject({
   id: Id,
@@ -205,7 +174,18 @@ export const Card = z
     body: Body.optional(),
     /** For a low-side driver: the switched terminal and what it stands. */
     driver: z
-      .strictObject({ terminal: Id, voltage: Volts, current: Amps, diodeFitted: z.boolean(), switchOff: Seconds })
+      .strictObject({
+        terminal: Id,
+        voltage: Volts,
+        current: Amps,
+        diodeFitted: z.boolean(),
+        switchOff: Seconds,
+        /** For a bare bipolar transistor: what its base and its collector drop, and how far it amplifies. */
+        bipolar: z.strictObject({ base: Volts, saturation: Volts, gain: figure('1') }).optional(),
+        /** For a field-effect transistor: what it adds when it is on. */
+        onResistance: Ohms.optional(),
+        thermal: Thermal.optional(),
+      })
       .optional(),
     /** For a translator: pairs of signals, low side and high side. */
     translator: z

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { electrical } from './electrical.ts';
 import { Id, figure, text } from './figure.ts';
+import { UsbSocket } from './power.ts';
 import { PROTOCOLS } from './protocol.ts';
 
 const Volts = figure('V');
@@ -87,6 +88,8 @@ export const Controller = z.strictObject({
     )
     .max(16)
     .optional(),
+  /** The socket for the programmer's cable, which is a second source while it is plugged in. */
+  usb: UsbSocket.optional(),
   /** Limits that several pins keep together, A; `pins` missing means all of them. */
   currentGroups: z
     .array(

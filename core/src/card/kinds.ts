@@ -40,6 +40,7 @@ export const CARD_KINDS = [
   'translator',
   'resistor',
   'diode',
+  'switch',
   'board',
   'leads',
   'carrier',

@@ -2,6 +2,8 @@ import { analogDivider } from './analog-divider.ts';
 import { analogRange } from './analog-range.ts';
 import { analogResolution } from './analog-resolution.ts';
 import { analogSource } from './analog-source.ts';
+import { bodyHeat } from './body-heat.ts';
+import { bodyAmbient, bodyLead, bodyWater, bodyWear } from './body-place.ts';
 import { busAddressCollision, busAddressReserved } from './bus-address.ts';
 import { busCapacitance } from './bus-capacitance.ts';
 import { busClock } from './bus-clock.ts';
@@ -12,6 +14,7 @@ import { busStretching } from './bus-stretching.ts';
 import { busTimeCheck } from './bus-time.ts';
 import { driveFlyback } from './drive-flyback.ts';
 import { driveLed } from './drive-led.ts';
+import { driveTransistor } from './drive-transistor.ts';
 import { levelFeedRule } from './level-feed-rule.ts';
 import { levelHigh } from './level-high.ts';
 import { levelLow } from './level-low.ts';
@@ -34,7 +37,15 @@ import { pinStrap } from './pin-strap.ts';
 import { pinUnitConflict } from './pin-unit-conflict.ts';
 import type { Check } from './result.ts';
 import { safetyHazard } from './safety-hazard.ts';
+import { supplyBackFeed } from './supply-back-feed.ts';
+import { supplyCommonGround } from './supply-common-ground.ts';
+import { supplyDropout } from './supply-dropout.ts';
+import { supplyHeat } from './supply-heat.ts';
+import { supplyLeadDrop } from './supply-lead-drop.ts';
+import { supplyPinFed } from './supply-pin-fed.ts';
 import { supplyRailCurrent } from './supply-rail-current.ts';
+import { supplyRuntime, supplySag } from './supply-runtime.ts';
+import { supplySourceCurrent } from './supply-source-current.ts';
 import { supplyRange } from './supply-range.ts';
 import { wireBudget } from './wire-budget.ts';
 import { wireOverlay } from './wire-overlay.ts';
@@ -81,8 +92,23 @@ export const CHECKS: readonly Check[] = [
   pinCurrent,
   pinBootState,
   driveLed,
+  driveTransistor,
   driveFlyback,
   supplyRange,
+  supplyDropout,
   supplyRailCurrent,
+  supplySourceCurrent,
+  supplyPinFed,
+  supplyCommonGround,
+  supplyBackFeed,
+  supplyLeadDrop,
+  supplyHeat,
+  supplySag,
+  supplyRuntime,
+  bodyHeat,
+  bodyAmbient,
+  bodyWater,
+  bodyLead,
+  bodyWear,
   safetyHazard,
 ];

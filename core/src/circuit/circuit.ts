@@ -5,6 +5,7 @@ import type { Figure, LevelFigure } from '../card/figure.ts';
 import type { Ask, Protocol, SharedProtocol } from '../card/protocol.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
+import type { Rhythm } from './rhythm.ts';
 
 /** A part of the plan, or a translator helper, which takes part in the circuit like one. */
 export interface PartNode {
@@ -19,9 +20,13 @@ export interface Load {
   /** The part, helper or rail that draws. */
   readonly subject: string;
   readonly label: string;
-  /** A, over the duty of the part. */
+  /** A on the average, usual currents and times. */
   readonly typical: number;
-  /** A, all peaks at once. */
+  /** A on the average, at its most. */
+  readonly most: number;
+  /** A that flow long enough to heat. */
+  readonly lasting: number;
+  /** A, the most for a moment. */
   readonly peak: number;
   readonly sum: string;
 }
@@ -41,8 +46,15 @@ export interface Rail {
   /** Null when nothing feeds it, or it feeds itself. */
   readonly voltage: Interval | null;
   readonly loads: readonly Load[];
+  /** True for a pin of the controller that feeds a part. */
+  readonly pin: boolean;
   readonly typical: number;
+  readonly most: number;
+  readonly lasting: number;
+  /** The highest that the loads make together: those that keep to no order at their highest at once. */
   readonly peak: number;
+  /** Of that, what never changes: resistors and lights. */
+  readonly still: { readonly typical: number; readonly most: number; readonly peak: number };
 }
 
 /** How a part's supply is fed. */
@@ -53,6 +65,10 @@ export interface Feed {
   /** Lost in the leads at the part's peak, V. */
   readonly drop: number;
   readonly dropSum: string;
+  /** Through those leads, A, rails that are made of it included. */
+  readonly peak: number;
+  /** m, and American gauge. */
+  readonly lead: { readonly length: number; readonly gauge: number };
   /** At the part's terminals. */
   readonly voltage: Interval | null;
 }
@@ -203,6 +219,16 @@ export interface BusNode {
   readonly members: readonly Member[];
 }
 
+/** A diode or switch in a feed. */
+export interface Guard {
+  readonly helper: string;
+  readonly by: 'diode' | 'switch';
+  readonly card: string;
+  readonly part: string;
+  readonly supply: string;
+  readonly rail: string;
+}
+
 export interface Circuit {
   readonly plan: Plan;
   readonly cards: Library;
@@ -211,6 +237,8 @@ export interface Circuit {
   readonly rails: ReadonlyMap<string, Rail>;
   /** By "part.supply". */
   readonly feeds: ReadonlyMap<string, Feed>;
+  readonly rhythms: ReadonlyMap<string, Rhythm>;
+  readonly guards: readonly Guard[];
   readonly buses: readonly BusNode[];
   readonly nets: readonly Net[];
   readonly wishes: readonly PinWish[];

@@ -4,9 +4,11 @@ import { formatQuantity } from '../quantity/engineering.ts';
 import type { Card } from '../card/card.ts';
 import type { PartChoice, TranslatorHelper } from '../plan/plan.ts';
 import type { PlanDocument } from '../plan/document.ts';
-import type { Circuit, Net, PartNode } from './circuit.ts';
+import { FEED_LINE } from '../plan/edits.ts';
+import type { Circuit, Guard, Net, PartNode, PinWish } from './circuit.ts';
 import { deriveBuses } from './buses.ts';
 import { deriveNets, nearIsLow } from './nets.ts';
+import { busyShare } from './draw.ts';
 import { derivePower, type ExtraLoad, type PowerGraph } from './power.ts';
 
 /** The enable of a translator as a port, where it is on a pin. */
@@ -14,6 +16,33 @@ function gatePort(card: Card, helper: TranslatorHelper): PartChoice['ports'] {
   const port = card.ports.find(({ id }) => id === card.translator?.enable);
   const [line] = Object.keys(port?.lines ?? {});
   return port && line && helper.gate ? { [port.id]: { lines: { [line]: helper.gate } } } : {};
+}
+
+/** Pins that feed a part are taken like those of a line; they are chosen with the feed, so they stay. */
+function feedWishes(
+  parts: ReadonlyMap<string, PartNode>,
+  controller: PartNode | null,
+  { rails, feeds }: PowerGraph,
+): PinWish[] {
+  return [...feeds.values()].flatMap(({ part, supply, rail }) =>
+    rail !== null && controller && rails.get(rail)?.pin
+      ? [
+          {
+            id: `${part}.${supply.id}.${FEED_LINE}`,
+            of: `${part}.${supply.id}`,
+            line: FEED_LINE,
+            label: `supply of ${parts.get(part)?.label ?? part}`,
+            ask: 'out' as const,
+            pin: rails.get(rail)?.offer.terminal ?? null,
+            locked: true,
+            weakPull: false,
+            frequency: null,
+            group: null,
+            net: rail,
+          },
+        ]
+      : [],
+  );
 }
 
 /**
@@ -28,7 +57,13 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
     if (card) parts.set(choice.id, { id: choice.id, label: choice.label, card, choice, helper: null });
   }
   // A translator stands between two rails; which of its sides is which needs their voltages.
-  const bare = derivePower(parts, () => []);
+  const controller = (plan.controller !== null && parts.get(plan.controller)) || null;
+  const guards = plan.helpers.flatMap((helper): Guard[] =>
+    helper.kind === 'guard'
+      ? [{ ...helper, helper: helper.id, by: library.get(helper.card)?.kind === 'diode' ? 'diode' : 'switch' }]
+      : [],
+  );
+  const bare = derivePower(plan, parts, controller, [], guards);
   for (const helper of plan.helpers) {
     const card = helper.kind === 'translator' ? library.get(helper.card) : undefined;
     if (helper.kind !== 'translator' || !card?.translator) continue;
@@ -45,13 +80,12 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
     };
     parts.set(helper.id, { id: helper.id, label: choice.label, card, choice, helper });
   }
-  const controller = (plan.controller !== null && parts.get(plan.controller)) || null;
   // What pull-ups and lights draw is known with the nets, and their voltages with what they draw: so twice.
   const hasTranslators = [...parts.values()].some(({ helper }) => helper !== null);
-  const draft = hasTranslators ? derivePower(parts, () => []) : bare;
+  const draft = hasTranslators ? derivePower(plan, parts, controller, [], guards) : bare;
   const first = deriveNets(plan, parts, controller, draft);
   const extra = extraLoads(first.nets);
-  const power: PowerGraph = extra.length === 0 ? draft : derivePower(parts, () => extra);
+  const power: PowerGraph = extra.length === 0 ? draft : derivePower(plan, parts, controller, extra, guards);
   const { nets, wishes } = extra.length === 0 ? first : deriveNets(plan, parts, controller, power);
   return {
     plan,
@@ -60,24 +94,33 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
     controller,
     rails: power.rails,
     feeds: power.feeds,
+    rhythms: power.rhythms,
+    guards,
     buses: deriveBuses(plan, parts, power),
     nets,
-    wishes,
+    wishes: [...wishes, ...feedWishes(parts, controller, power)],
   };
 
-  /** Pull-ups held low, and lights that a pin drives. */
+  /**
+   * Pull-ups held low, and lights that a pin drives. The lines of a bus are low half of the time while the controller is
+   * awake, and high while it sleeps.
+   */
   function extraLoads(all: readonly Net[]): ExtraLoad[] {
     const loads: ExtraLoad[] = [];
+    const rhythm = controller && draft.rhythms.get(controller.id);
+    const awake = rhythm?.rest === 'sleep' ? busyShare(rhythm) : { usual: 1, most: 1 };
     for (const net of all) {
       for (const pullUp of net.pullUps) {
         const on = draft.rails.get(pullUp.rail) ? pullUp.rail : null;
         if (!pullUp.voltage || !on) continue;
         const peak = pullUp.voltage.max / pullUp.ohms.min;
+        const share = net.bus === null ? { usual: 1, most: 1 } : awake;
         loads.push({
           rail: on,
           subject: pullUp.helper ?? pullUp.fitted?.part ?? net.id,
           label: `pull-up of ${net.label} (${pullUp.label})`,
-          typical: pullUp.voltage.typ / pullUp.ohms.typ / 2,
+          typical: (pullUp.voltage.typ / pullUp.ohms.typ / 2) * share.usual,
+          most: peak * share.most,
           peak,
           sum: `${formatQuantity(pullUp.voltage.max, 'V')} ÷ ${formatQuantity(pullUp.ohms.min, 'Ω')} held low`,
         });
@@ -96,12 +139,14 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
     if (!light || !pin?.power.voltage || !forward || !rail || ohms === 0) return [];
     const drop = toInterval(forward.voltage);
     const peak = Math.max(0, (pin.power.voltage.max - drop.min) / ohms);
+    const lit = parts.get(light.part)?.choice?.run?.duty ?? 1;
     return [
       {
         rail,
         subject: light.part,
         label: parts.get(light.part)?.label ?? light.part,
-        typical: Math.max(0, (pin.power.voltage.typ - drop.typ) / ohms),
+        typical: Math.max(0, (pin.power.voltage.typ - drop.typ) / ohms) * lit,
+        most: peak * lit,
         peak,
         sum: `(${formatQuantity(pin.power.voltage.max, 'V')} − ${formatQuantity(drop.min, 'V')}) ÷ ${formatQuantity(ohms, 'Ω')}`,
       },

@@ -1,51 +1,36 @@
 /** Rails, feeds and the currents on them. */
-import type { RailOffer, Supply } from '../card/card.ts';
-import { toInterval } from '../card/to-interval.ts';
 import { exact, interval, type Interval } from '../quantity/interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
+import { highest, mean } from '../quantity/steps.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
-import { JUMPER_GAUGE, JUMPER_LENGTH } from '../standard/practice.ts';
-import type { Feed, Load, PartNode, Power, Rail } from './circuit.ts';
+import { GUARD_DROP, JUMPER_GAUGE, JUMPER_LENGTH } from '../standard/practice.ts';
+import type { Feed, Guard, Load, PartNode, Power, Rail } from './circuit.ts';
+import { drawOf } from './draw.ts';
+import { efficiencyAt, flow, type Across, type Flow, type View } from './flow.ts';
+import { feedRail, powerTree, switchesOf, type Offered, type PowerTree } from './power-tree.ts';
+import { rhythms, type Rhythm } from './rhythm.ts';
+import { voltages, type Lost } from './rail-voltage.ts';
+import type { Plan } from '../plan/plan.ts';
 
 /** A draw on a rail that no supply terminal stands for: a pull-up held low, a light on a pin. */
-export interface ExtraLoad extends Load {
+export interface ExtraLoad extends Omit<Load, 'lasting'> {
   readonly rail: string;
 }
 
 export interface PowerGraph {
   readonly rails: Map<string, Rail>;
   readonly feeds: Map<string, Feed>;
+  readonly rhythms: ReadonlyMap<string, Rhythm>;
 }
 
 const AMPS = (value: number) => formatQuantity(value, 'A');
+const VOLTS = (value: number) => formatQuantity(value, 'V');
 
-/** Typical and peak current of a supply or of a board's own load, A. Typical counts the duty, peak the most the card allows. */
-export function drawOf(states: Supply['current']): Draw {
-  let draw = draws.get(states);
-  if (!draw) draws.set(states, (draw = workOut(states)));
-  return draw;
-}
-
-interface Draw {
-  readonly typical: number;
-  readonly peak: number;
-  readonly sum: string;
-}
-
-/** Cards are never changed in place, so what was worked out once stays true. */
-const draws = new WeakMap<Supply['current'], Draw>();
-
-function workOut(states: Supply['current']): Draw {
-  const { idle, active, peak, duty = 1 } = states;
-  const on = toInterval(active);
-  const off = idle ? toInterval(idle) : { min: 0, typ: 0, max: 0 };
-  const typical = on.typ * duty + off.typ * (1 - duty);
-  const most = peak ? toInterval(peak).max : on.max;
-  return {
-    typical,
-    peak: Math.max(most, on.max),
-    sum: `${AMPS(on.typ)} × ${duty} + ${AMPS(off.typ)} × ${Number((1 - duty).toFixed(4))}`,
-  };
+interface Flows {
+  readonly usual: Flow;
+  readonly most: Flow;
+  readonly surge: Flow;
+  readonly lasting: Flow;
 }
 
 /**
@@ -53,128 +38,85 @@ function workOut(states: Supply['current']): Draw {
  * needs both, so voltages are taken twice.
  */
 export function derivePower(
+  plan: Plan,
   parts: ReadonlyMap<string, PartNode>,
-  extra: (voltageOf: (rail: string) => Interval | null) => readonly ExtraLoad[],
+  controller: PartNode | null,
+  extra: readonly ExtraLoad[],
+  guards: readonly Guard[] = [],
 ): PowerGraph {
-  const offers = new Map<string, { part: PartNode; offer: RailOffer }>();
-  const fedBy = new Map<string, { part: PartNode; supply: Supply }[]>();
-  for (const part of parts.values()) {
-    for (const offer of part.card.rails ?? []) offers.set(`${part.id}.${offer.id}`, { part, offer });
-    for (const supply of part.card.supplies) {
-      const rail = feedRail(part, supply.id);
-      if (rail) fedBy.set(rail, [...(fedBy.get(rail) ?? []), { part, supply }]);
-    }
-  }
-  const upstream = (ref: string): string | null => {
-    const entry = offers.get(ref);
-    return entry?.offer.from ? feedRail(entry.part, entry.offer.from.supply) : null;
-  };
-
-  /** The chain from a rail up to its source; null when it runs in a circle or hangs loose. */
-  const chain = (ref: string): string[] | null => {
-    const seen: string[] = [];
-    for (let at: string | null = ref; at !== null; at = upstream(at)) {
-      if (seen.includes(at) || !offers.has(at)) return null;
-      seen.push(at);
-      if (!offers.get(at)?.offer.from) return seen;
-    }
-    return null;
-  };
-
-  const dropAt = new Map<string, { drop: number; sum: string }>();
-  const voltages = (): ((ref: string) => Interval | null) => {
-    const memo = new Map<string, Interval | null>();
-    const of = (ref: string): Interval | null => {
-      if (memo.has(ref)) return memo.get(ref) ?? null;
-      memo.set(ref, null); // a circle finds nothing
-      const entry = offers.get(ref);
-      const up = upstream(ref);
-      let value: Interval | null = null;
-      if (entry?.offer.voltage && (!entry.offer.from || (up && of(up)))) value = toInterval(entry.offer.voltage);
-      else if (entry?.offer.from && up) {
-        const above = of(up);
-        const drop = dropAt.get(`${entry.part.id}.${entry.offer.from.supply}`)?.drop ?? 0;
-        value = above && interval(above.min - drop, above.typ, above.max);
-      }
-      memo.set(ref, value);
-      return value;
-    };
-    return of;
-  };
-
-  const first = voltages();
+  const tree = powerTree(parts, controller);
+  const first = voltages(tree, () => 0);
+  const beats = rhythms(plan, parts, controller, (part) =>
+    part.card.supplies.every(({ id }) => {
+      const rail = feedRail(part, id);
+      return rail !== null && switchesOf(tree, rail).length > 0;
+    }),
+  );
   const extras = new Map<string, ExtraLoad[]>();
-  for (const load of extra(first)) extras.set(load.rail, [...(extras.get(load.rail) ?? []), load]);
-
-  const loadsOf = new Map<string, Load[]>();
-  const total = (ref: string, pick: 'typical' | 'peak') =>
-    (loadsOf.get(ref) ?? []).reduce((sum, load) => sum + load[pick], 0);
-  const collect = (ref: string): void => {
-    if (loadsOf.has(ref)) return;
-    const loads: Load[] = [...(extras.get(ref) ?? [])];
-    loadsOf.set(ref, loads);
-    const maker = offers.get(ref);
-    if (maker?.offer.ownLoad) {
-      loads.push({ subject: maker.part.id, label: `${maker.part.label} itself`, ...drawOf(maker.offer.ownLoad) });
-    }
-    for (const { part, supply } of fedBy.get(ref) ?? []) {
-      const own = drawOf(supply.current);
-      if (own.peak > 0)
-        loads.push({ subject: part.id, label: part.label, typical: own.typical, peak: own.peak, sum: own.sum });
-      for (const offer of part.card.rails ?? []) {
-        if (offer.from?.supply !== supply.id) continue;
-        const below = `${part.id}.${offer.id}`;
-        // A rail that feeds itself has no source to draw from; its sum would depend on where one begins.
-        if (chain(below) === null) continue;
-        collect(below);
-        const load = throughRegulator(
-          below,
-          offer,
-          total(below, 'typical'),
-          total(below, 'peak'),
-          first(ref),
-          first(below),
-        );
-        if (load.peak > 0) loads.push({ ...load, label: `${part.label}: ${offer.name}` });
-      }
-    }
+  for (const load of extra) extras.set(load.rail, [...(extras.get(load.rail) ?? []), load]);
+  const still = (pick: 'typical' | 'most' | 'peak') => {
+    const sums = new Map([...extras].map(([ref, list]) => [ref, list.reduce((sum, load) => sum + load[pick], 0)]));
+    return (ref: string) => sums.get(ref) ?? 0;
   };
-  for (const ref of offers.keys()) collect(ref);
+  const flowOf = (view: View, pick: 'typical' | 'most' | 'peak', above: 'typ' | 'min'): Flow =>
+    flow({ tree, rhythms: beats, view, still: still(pick), across: acrossOf(tree, first, above) });
+  const flows: Flows = {
+    usual: flowOf('usual', 'typical', 'typ'),
+    most: flowOf('most', 'most', 'min'),
+    surge: flowOf('surge', 'peak', 'min'),
+    lasting: flowOf('lasting', 'most', 'min'),
+  };
 
-  const ohmsPerMetre = gaugeResistance(JUMPER_GAUGE);
-  for (const part of parts.values()) {
-    for (const supply of part.card.supplies) {
-      const rail = feedRail(part, supply.id);
-      if (!rail) continue;
-      const below = (part.card.rails ?? []).filter((offer) => offer.from?.supply === supply.id);
-      const peak = below.reduce((sum, offer) => {
-        const ref = `${part.id}.${offer.id}`;
-        return sum + total(ref, 'peak') * passedOn(offer, first(rail), first(ref));
-      }, drawOf(supply.current).peak);
-      const length = part.choice?.lead ?? JUMPER_LENGTH;
-      dropAt.set(`${part.id}.${supply.id}`, {
-        drop: peak * 2 * length * ohmsPerMetre,
-        sum: `${AMPS(peak)} × 2 × ${length} m × ${formatQuantity(ohmsPerMetre, 'Ω')}/m`,
-      });
-    }
+  const lost = new Map<string, Lost & { peak: number; length: number; gauge: number }>();
+  for (const { part, supply } of [...tree.fedBy.values()].flat()) {
+    const peak = highest(flows.surge.supply(part.id, supply.id));
+    const length = part.choice?.lead ?? JUMPER_LENGTH;
+    const gauge = part.choice?.gauge ?? JUMPER_GAUGE;
+    const ohms = gaugeResistance(gauge);
+    const key = `${part.id}.${supply.id}`;
+    const blocked = guards.some(
+      (g) => g.by === 'diode' && `${g.part}.${g.supply}` === key && g.rail === feedRail(part, supply.id),
+    );
+    lost.set(key, {
+      drop: peak * 2 * length * ohms + (blocked ? GUARD_DROP : 0),
+      sum: `${AMPS(peak)} × 2 × ${length} m × ${formatQuantity(ohms, 'Ω')}/m${blocked ? ` + ${VOLTS(GUARD_DROP)} in the diode` : ''}`,
+      peak,
+      length,
+      gauge,
+    });
   }
-
-  const final = voltages();
+  const final = voltages(
+    tree,
+    (key) => lost.get(key)?.drop ?? 0,
+    (ref) => highest(flows.surge.rail(ref)),
+  );
   const rails = new Map<string, Rail>();
-  for (const [ref, { part, offer }] of offers) {
-    const way = chain(ref);
-    rails.set(ref, {
-      ref,
-      part: part.id,
-      label: `${offer.name} of ${part.label}`,
-      offer,
-      root: way?.find((at) => offers.get(at)?.offer.voltage) ?? ref,
-      source: way ? (offers.get(way.at(-1) ?? '')?.part.id ?? part.id) : part.id,
-      switches: (way ?? []).flatMap((at) => (offers.get(at)?.offer.switch ? [offers.get(at)?.part.id ?? ''] : [])),
-      voltage: final(ref),
-      loads: (loadsOf.get(ref) ?? []).toSorted((a, b) => b.peak - a.peak),
-      typical: total(ref, 'typical'),
-      peak: total(ref, 'peak'),
+  for (const offered of tree.offers.values()) {
+    const way = tree.ways.get(offered.ref) ?? null;
+    const root = way?.find((at) => tree.offers.get(at)?.offer.voltage) ?? offered.ref;
+    const source = way ? (tree.offers.get(way.at(-1) ?? '')?.part.id ?? offered.part.id) : offered.part.id;
+    rails.set(offered.ref, {
+      ref: offered.ref,
+      part: offered.part.id,
+      label: `${offered.offer.name} of ${offered.part.label}`,
+      offer: offered.offer,
+      pin: offered.pin,
+      root,
+      source,
+      switches: switchesOf(tree, offered.ref),
+      voltage: final(offered.ref),
+      loads: loadsOf(tree, offered, flows, extras.get(offered.ref) ?? [], first, beats).toSorted(
+        (a, b) => b.peak - a.peak,
+      ),
+      typical: mean(flows.usual.rail(offered.ref)),
+      most: mean(flows.most.rail(offered.ref)),
+      lasting: mean(flows.lasting.rail(offered.ref)),
+      peak: highest(flows.surge.rail(offered.ref)),
+      still: {
+        typical: still('typical')(offered.ref),
+        most: still('most')(offered.ref),
+        peak: still('peak')(offered.ref),
+      },
     });
   }
   const feeds = new Map<string, Feed>();
@@ -183,50 +125,94 @@ export function derivePower(
       const key = `${part.id}.${supply.id}`;
       const rail = feedRail(part, supply.id);
       const at = rail === null ? null : final(rail);
-      const { drop, sum } = dropAt.get(key) ?? { drop: 0, sum: '' };
+      const found = lost.get(key);
+      const drop = found?.drop ?? 0;
       feeds.set(key, {
         part: part.id,
         supply,
         rail,
         drop,
-        dropSum: sum,
-        voltage: at && interval(at.min - drop, at.typ, at.max),
+        dropSum: found?.sum ?? '',
+        peak: found?.peak ?? 0,
+        lead: { length: found?.length ?? JUMPER_LENGTH, gauge: found?.gauge ?? JUMPER_GAUGE },
+        voltage: at && interval(Math.min(at.min - drop, at.max), at.typ, at.max),
       });
     }
   }
-  return { rails, feeds };
+  return { rails, feeds, rhythms: beats };
 }
 
-/** The rail that feeds a supply; for a translator helper its near and far rails, the lower one on the low side. */
-function feedRail(part: PartNode, supply: string): string | null {
-  return part.choice?.feeds[supply] ?? null;
-}
+/** Voltages above and below the regulators, from below the drop of their leads. */
+const acrossOf =
+  (tree: PowerTree, volts: (ref: string) => Interval | null, above: 'typ' | 'min') =>
+  (ref: string): Across | null => {
+    const offered = tree.offers.get(ref);
+    const up = offered?.up ? volts(offered.up) : null;
+    const own = volts(ref);
+    return up && own ? { above: up[above], own: own.typ } : null;
+  };
 
-/** Current into a regulator for each ampere out of it, at the worst: power is kept by a switching one, current by a linear one. */
-function passedOn({ from }: RailOffer, above: Interval | null, own: Interval | null): number {
-  return from?.by === 'switching' && above && own ? own.typ / ((from.efficiency ?? 1) * above.min) : 1;
-}
-
-/** What a rail of a regulator draws from the regulator's supply, A. */
-function throughRegulator(
-  ref: string,
-  offer: RailOffer,
-  typical: number,
-  peak: number,
-  above: Interval | null,
-  own: Interval | null,
-): Load {
-  const base = { subject: ref, label: offer.name };
-  if (offer.from?.by === 'switching' && above && own) {
-    const efficiency = offer.from.efficiency ?? 1;
-    return {
-      ...base,
-      typical: (typical * own.typ) / (efficiency * above.typ),
-      peak: peak * passedOn(offer, above, own),
-      sum: `${AMPS(peak)} × ${formatQuantity(own.typ, 'V')} ÷ (${efficiency} × ${formatQuantity(above.min, 'V')})`,
-    };
+/** The draws on a rail one by one. */
+function loadsOf(
+  tree: PowerTree,
+  { ref, part: maker, offer }: Offered,
+  flows: Flows,
+  extras: readonly ExtraLoad[],
+  volts: (ref: string) => Interval | null,
+  beats: ReadonlyMap<string, Rhythm>,
+): Load[] {
+  const loads: Load[] = extras.map(({ rail: _on, ...load }) => ({ ...load, lasting: load.most }));
+  if (offer.ownLoad) {
+    const draw = drawOf(offer.ownLoad, beats.get(maker.id), maker.choice?.run?.clock);
+    loads.push({
+      subject: maker.id,
+      label: `${maker.label} itself`,
+      typical: mean(draw.usual),
+      most: mean(draw.most),
+      lasting: draw.lasting,
+      peak: highest(draw.surge),
+      sum: draw.sum,
+    });
   }
-  return { ...base, typical, peak, sum: `${AMPS(peak)} passed on` };
+  const of = (pick: (flow: Flow) => ReturnType<Flow['own']>) => ({
+    typical: mean(pick(flows.usual)),
+    most: mean(pick(flows.most)),
+    lasting: mean(pick(flows.lasting)),
+    peak: highest(pick(flows.surge)),
+  });
+  for (const { part, supply } of tree.fedBy.get(ref) ?? []) {
+    const own = of((flow) => flow.own(part.id, supply.id));
+    const { sum } = drawOf(supply.current, beats.get(part.id), part.choice?.run?.clock);
+    if (own.peak > 0) loads.push({ subject: part.id, label: part.label, ...own, sum });
+    for (const made of part.card.rails ?? []) {
+      const below = `${part.id}.${made.id}`;
+      if (made.from?.supply !== supply.id || !tree.ways.get(below)) continue;
+      const through = of((flow) => flow.into(below));
+      if (through.peak > 0)
+        loads.push({
+          subject: below,
+          label: `${part.label}: ${made.name}`,
+          ...through,
+          sum: throughSum(tree, below, highest(flows.surge.rail(below)), volts),
+        });
+    }
+  }
+  for (const pin of tree.pinsOn.get(ref) ?? []) {
+    const through = of((flow) => flow.rail(pin.ref));
+    if (through.peak > 0)
+      loads.push({ subject: pin.ref, label: pin.offer.name, ...through, sum: `${AMPS(through.peak)} passed on` });
+  }
+  return loads;
+}
+
+function throughSum(tree: PowerTree, ref: string, peak: number, volts: (ref: string) => Interval | null): string {
+  const offered = tree.offers.get(ref);
+  const from = offered?.offer.from;
+  const above = offered?.up ? volts(offered.up) : null;
+  const own = volts(ref);
+  if (from?.by !== 'switching' || !above || !own) return `${AMPS(peak)} passed on`;
+  const share = Number(efficiencyAt(from, peak).toFixed(3));
+  return `${AMPS(peak)} × ${VOLTS(own.typ)} ÷ (${share} × ${VOLTS(above.min)})`;
 }
 
 const DEAD: Power = { rail: null, source: null, switches: [], voltage: null, drop: 0 };

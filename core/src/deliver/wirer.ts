@@ -14,7 +14,7 @@ export interface Lead {
   readonly from: Point;
   readonly to: Point;
   /** A jumper, a wire that the part itself ends in, or a two-legged part. */
-  readonly kind: 'lead' | 'own' | 'resistor' | 'diode';
+  readonly kind: 'lead' | 'own' | 'resistor' | 'diode' | 'switch';
   readonly colour: string;
   readonly ends: readonly [LeadEnd, LeadEnd];
   /** "4.7 kΩ" for a resistor, the card's name for a diode. */
@@ -103,7 +103,7 @@ export class Wirer {
     };
   }
 
-  legs(kind: 'resistor' | 'diode', from: Point, to: Point, value: string, net: string): Lead {
+  legs(kind: 'resistor' | 'diode' | 'switch', from: Point, to: Point, value: string, net: string): Lead {
     this.take(from);
     this.take(to);
     return {

@@ -119,7 +119,10 @@ const tiedTo = (circuit: Circuit, w: Wirer, ref: string): Point[] =>
     const tied = node.helper && !node.helper.gate && translator && node.choice?.feeds[translator.lowSupply] === ref;
     return tied && signal ? [w.terminal(node, signal.terminal)] : [];
   });
-const fedFrom = (circuit: Circuit, ref: string) => [...circuit.feeds.values()].filter((feed) => feed.rail === ref);
+const fedFrom = (circuit: Circuit, ref: string) =>
+  [...circuit.feeds.values()].filter(
+    ({ part, supply, rail }) => rail === ref || circuit.parts.get(part)?.choice?.also?.[supply.id] === ref,
+  );
 
 /** The two rails with the most on them get the board's two plus strips. */
 function railStrips(circuit: Circuit): Map<string, Point> {
@@ -144,9 +147,16 @@ function railStep(circuit: Circuit, w: Wirer, ref: string, strip: Point | null, 
   const rail = circuit.rails.get(ref);
   const maker = rail && circuit.parts.get(rail.part);
   if (!rail || !maker) return [];
+  const guarded: { row: Point; terminal: Point; name: string; by: 'diode' | 'switch' }[] = [];
   const fed = fedFrom(circuit, ref).flatMap(({ part, supply }) => {
     const node = circuit.parts.get(part);
-    return node ? [w.terminal(node, supply.terminal)] : [];
+    if (!node) return [];
+    const guard = circuit.guards.find((g) => g.part === part && g.supply === supply.id && g.rail === ref);
+    if (!guard) return [w.terminal(node, supply.terminal)];
+    const name = circuit.cards.get(guard.card)?.name ?? guard.by;
+    const row = w.freeRow(`before the ${guard.by} of ${node.label}`);
+    guarded.push({ row, terminal: w.terminal(node, supply.terminal), name, by: guard.by });
+    return [row];
   });
   const legs = legsOn(circuit, ref);
   const points = [w.terminal(maker, rail.offer.terminal), ...fed, ...tiedTo(circuit, w, ref)];
@@ -157,6 +167,11 @@ function railStep(circuit: Circuit, w: Wirer, ref: string, strip: Point | null, 
   const leads = strip
     ? points.map((point) => w.lead(strip, point, ref, 'supply', volts))
     : w.join(points, [], ref, 'supply', rail.offer.name, volts);
+  for (const { row, terminal, name, by } of guarded) {
+    const behind = w.onBoard(terminal) ? terminal : w.freeRow(`behind the ${by}`);
+    leads.push(w.legs(by, row, behind, name, ref));
+    if (behind !== terminal) leads.push(w.lead(behind, terminal, ref, 'supply', volts));
+  }
   // Without a strip each resistor that pulls to this rail gets a row that is on it.
   for (let i = 0; !strip && i < legs; i++) {
     const row = w.freeRow(rail.offer.name);

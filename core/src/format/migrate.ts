@@ -17,6 +17,8 @@ const CARD_STEPS: Readonly<Record<number, (card: Entries) => Entries>> = {
   2: (card) => ({ ...card, version: 3 }),
   // Version 4 added what pins do at boot and share (counters, limits, units), all of which may be missing.
   3: (card) => ({ ...card, version: 4 }),
+  // Version 5 added states, stages and clocks, cells, heat and transistors, all of which may be missing.
+  4: (card) => ({ ...card, version: 5 }),
 };
 
 const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
@@ -26,6 +28,8 @@ const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   2: (file) => ({ ...file, version: 3, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
   // Version 4 added pull-downs, locked parts and features that are not used, all of which may be missing.
   3: (file) => ({ ...file, version: 4 }),
+  // Version 5 added rhythms, mounting and the house rule for power from a pin.
+  4: (file) => ({ ...file, version: 5, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
 };
 
 function stepped(value: unknown, today: number, steps: Readonly<Record<number, (v: Entries) => Entries>>): unknown {
@@ -50,5 +54,5 @@ export const migrateStoredPlan = (plan: Entries): Entries => ({
   places: [],
   revisions: {},
   ...plan,
-  ...(isEntries(plan.rules) ? { rules: { pullUps: 'one-pair', ...plan.rules } } : {}),
+  ...(isEntries(plan.rules) ? { rules: { pullUps: 'one-pair', pinPower: 0, ...plan.rules } } : {}),
 });

@@ -33,28 +33,42 @@ function lightTerm(circuit: Circuit, net: Net, high: number): PinCurrent['terms'
 
 /** Pins with something on them that takes current, in the order of the nets. */
 export function pinCurrents(circuit: Circuit): PinCurrent[] {
-  return circuit.nets.flatMap((net) => {
-    const end = net.ends.find((e) => e.controller);
-    const high = end?.power.voltage?.max;
-    if (!end || high === undefined || end.kind === 'input') return [];
-    const taken = sides(circuit, net).flatMap(({ pullUps }) =>
-      pullUps.flatMap(({ voltage, ohms, label }) =>
-        voltage ? [{ label, sum: `${V(voltage.max)} ÷ ${R(ohms.min)}`, amps: voltage.max / ohms.min }] : [],
-      ),
-    );
-    const light = lightTerm(circuit, net, high);
-    const given =
-      end.kind === 'open-drain'
-        ? []
-        : net.pullDowns.map(({ ohms, label }) => ({
-            label,
-            sum: `${V(high)} ÷ ${R(ohms.min)}`,
-            amps: high / ohms.min,
-          }));
-    if (light) given.push(light);
-    const total = (terms: PinCurrent['terms']) => terms.reduce((sum, { amps }) => sum + amps, 0);
-    const terms = total(given) >= total(taken) ? given : taken;
-    if (terms.length === 0) return [];
-    return [{ pin: end.terminal, label: end.label, amps: total(terms), terms, light: light !== null }];
-  });
+  return [...fedByPins(circuit), ...circuit.nets.flatMap((net) => onNet(circuit, net))];
+}
+
+/** Pins that feed a part. */
+const fedByPins = (circuit: Circuit): PinCurrent[] =>
+  [...circuit.rails.values()]
+    .filter(({ pin, peak }) => pin && peak > 0)
+    .map((rail) => ({
+      pin: rail.offer.terminal,
+      label: rail.label,
+      amps: rail.peak,
+      terms: rail.loads.map(({ label, sum, peak }) => ({ label, sum, amps: peak })),
+      light: false,
+    }));
+
+function onNet(circuit: Circuit, net: Net): PinCurrent[] {
+  const end = net.ends.find((e) => e.controller);
+  const high = end?.power.voltage?.max;
+  if (!end || high === undefined || end.kind === 'input') return [];
+  const taken = sides(circuit, net).flatMap(({ pullUps }) =>
+    pullUps.flatMap(({ voltage, ohms, label }) =>
+      voltage ? [{ label, sum: `${V(voltage.max)} ÷ ${R(ohms.min)}`, amps: voltage.max / ohms.min }] : [],
+    ),
+  );
+  const light = lightTerm(circuit, net, high);
+  const given =
+    end.kind === 'open-drain'
+      ? []
+      : net.pullDowns.map(({ ohms, label }) => ({
+          label,
+          sum: `${V(high)} ÷ ${R(ohms.min)}`,
+          amps: high / ohms.min,
+        }));
+  if (light) given.push(light);
+  const total = (terms: PinCurrent['terms']) => terms.reduce((sum, { amps }) => sum + amps, 0);
+  const terms = total(given) >= total(taken) ? given : taken;
+  if (terms.length === 0) return [];
+  return [{ pin: end.terminal, label: end.label, amps: total(terms), terms, light: light !== null }];
 }

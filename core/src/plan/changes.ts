@@ -13,6 +13,19 @@ import {
   setPin,
 } from './edits.ts';
 
+/** How a part stands and runs, apart from its wires. */
+export type Settings = Pick<PartChoice, 'lead' | 'gauge' | 'place' | 'beside' | 'run' | 'apart' | 'also'>;
+
+const settingsOf = ({ lead, gauge, place, beside, run, apart, also }: PartChoice): Settings =>
+  Object.fromEntries(
+    Object.entries({ lead, gauge, place, beside, run, apart, also }).filter(([, value]) => value !== undefined),
+  );
+
+function withSettings(part: PartChoice, to: Settings): PartChoice {
+  const { lead: _l, gauge: _g, place: _p, beside: _b, run: _r, apart: _a, also: _o, ...rest } = part;
+  return { ...rest, ...to };
+}
+
 /** One piece, as data: it crosses to a worker and back. */
 export type Piece =
   | { readonly kind: 'add-part'; readonly part: PartChoice }
@@ -20,6 +33,7 @@ export type Piece =
   | { readonly kind: 'card'; readonly part: PartChoice }
   | { readonly kind: 'feeds'; readonly part: string; readonly feeds: PartChoice['feeds'] }
   | { readonly kind: 'opened'; readonly part: string; readonly opened: PartChoice['opened'] }
+  | { readonly kind: 'settings'; readonly part: string; readonly to: Settings }
   | { readonly kind: 'port'; readonly part: string; readonly port: string; readonly choice: Omit<PortChoice, 'lines'> }
   | { readonly kind: 'pin'; readonly of: string; readonly line: string; readonly choice: PinChoice }
   | { readonly kind: 'add-bus'; readonly bus: Bus }
@@ -51,6 +65,8 @@ export function applyPiece(plan: Plan, piece: Piece): Plan {
       return changePart(plan, piece.part, (part) => ({ ...part, feeds: piece.feeds }));
     case 'opened':
       return changePart(plan, piece.part, (part) => ({ ...part, opened: piece.opened }));
+    case 'settings':
+      return changePart(plan, piece.part, (part) => withSettings(part, piece.to));
     case 'port':
       return changePort(plan, piece.part, piece.port, ({ lines }) =>
         lines ? { ...piece.choice, lines } : piece.choice,
@@ -150,7 +166,9 @@ const refsOf = (helper: Helper): (string | undefined)[] =>
       ? [helper.near, helper.far]
       : helper.kind === 'fixed'
         ? [helper.part, helper.to]
-        : [helper.part];
+        : helper.kind === 'guard'
+          ? [helper.part, helper.rail]
+          : [helper.part];
 
 function partPieces(old: PartChoice, part: PartChoice, put: Put): void {
   if (old.card !== part.card) {
@@ -170,6 +188,14 @@ function partPieces(old: PartChoice, part: PartChoice, put: Put): void {
   }
   if (!isSame([...old.opened].sort(), [...part.opened].sort()))
     put(`opened:${part.id}`, { kind: 'opened', part: part.id, opened: part.opened });
+  const to = settingsOf(part);
+  if (!isSame(settingsOf(old), to))
+    put(
+      `settings:${part.id}`,
+      { kind: 'settings', part: part.id, to },
+      part.beside?.part,
+      ...Object.values(part.also ?? {}),
+    );
 }
 
 function busPieces(old: Bus, bus: Bus, put: Put): void {

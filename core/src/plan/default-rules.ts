@@ -7,6 +7,7 @@ export const DEFAULT_RULES: HouseRules = {
   pullUpValue: 'middle',
   series: 'E12',
   derating: 0.8,
+  pinPower: 0,
   buying: 'fast',
   colours: {
     supply: 'red',
@@ -27,6 +28,8 @@ export const RULE_REASONS: Readonly<Record<keyof HouseRules, string>> = {
   pullUpValue: 'The middle of the window leaves room for a longer lead on one side and a weak sink on the other.',
   series: 'The series of the resistors in the drawer; a value outside it has to be bought.',
   derating: 'A regulator run at its printed limit is hot and has nothing left for the next part.',
+  pinPower:
+    'A pin that feeds a small part switches it off as well, and frees the rails; it sags under the load, and more than it is meant for wears the chip.',
   buying: 'Fast parcels cost more; slow ones want a spare for every part that may arrive dead.',
   colours: 'One colour for one role, kept through every joint, finds a crossed pair at a glance.',
 };

@@ -2,7 +2,7 @@
 import type { HouseRules } from './house-rules.ts';
 import { isBusLine, PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
-import type { Bus, Helper, Need, PartChoice, PinChoice, Plan, PortChoice } from './plan.ts';
+import type { Bus, Helper, Need, PartChoice, PinChoice, Plan, PortChoice, Run } from './plan.ts';
 
 export function emptyPlan(id: string, name: string): Plan {
   return {
@@ -68,12 +68,17 @@ export const setOpened = (plan: Plan, part: string, signal: string, open: boolea
     opened: open ? [...new Set([...p.opened, signal])].sort() : p.opened.filter((id) => id !== signal),
   }));
 
+/** The line of a pin that feeds a supply. */
+export const FEED_LINE = 'feed';
+
 /** Sets the pin of a line of a bus, or of "part.port". */
 export function setPin(plan: Plan, of: string, line: string, choice: PinChoice): Plan {
   const [id = '', port] = of.split('.');
   if (plan.helpers.some((h) => h.id === id)) {
     return changeHelper(plan, id, (h) => (h.kind === 'translator' ? { ...h, gate: choice } : h));
   }
+  if (port && line === FEED_LINE)
+    return choice.pin && plan.controller ? setFeed(plan, id, port, `${plan.controller}.${choice.pin}`) : plan;
   if (port) {
     return changePort(plan, id, port, (old) => ({ ...old, lines: { ...old.lines, [line]: choice } }));
   }
@@ -186,6 +191,7 @@ export function removePart(plan: Plan, id: string): Plan {
   const gone = (ref: string) => ref.split('.')[0] === id;
   const helpers = plan.helpers.flatMap((helper): Helper[] => {
     if (helper.kind === 'pull-up') return gone(helper.of) || gone(helper.to) ? [] : [helper];
+    if (helper.kind === 'guard') return helper.part === id || gone(helper.rail) ? [] : [helper];
     if (helper.kind === 'fixed') return helper.part === id || gone(helper.to) ? [] : [helper];
     if (helper.kind === 'translator') {
       const ports = helper.ports.filter(({ part }) => part !== id);
@@ -204,7 +210,7 @@ export function removePart(plan: Plan, id: string): Plan {
       .filter((h) => !(h.kind === 'pull-up' && h.beyond && !kept.has(h.beyond)))
       .map((h) => (plan.controller === id ? forgetGate(h) : h)),
     parts: without(plan.parts, id).map((part) => ({
-      ...part,
+      ...leaveSide(part, id),
       feeds: Object.fromEntries(Object.entries(part.feeds).filter(([, rail]) => !gone(rail))),
       ports: Object.fromEntries(
         Object.entries(part.ports).map(([port, choice]) => {
@@ -214,6 +220,16 @@ export function removePart(plan: Plan, id: string): Plan {
         }),
       ),
     })),
+  };
+}
+
+/** Nothing stands beside a part that is gone, and nothing more comes from it. */
+function leaveSide({ beside, also, ...part }: PartChoice, id: string): PartChoice {
+  const left = Object.entries(also ?? {}).filter(([, rail]) => rail.split('.')[0] !== id);
+  return {
+    ...part,
+    ...(beside && beside.part !== id ? { beside } : {}),
+    ...(left.length > 0 ? { also: Object.fromEntries(left) } : {}),
   };
 }
 
@@ -244,6 +260,17 @@ export function forgetPins<T extends { lines?: Record<string, PinChoice> | undef
   );
   return { ...owner, lines };
 }
+
+/** Changes when and how a part is at work; what is undefined is forgotten. */
+export const setRun = (plan: Plan, part: string, change: Partial<Run>): Plan =>
+  changePart(plan, part, ({ run, ...rest }) => {
+    const next = Object.fromEntries(Object.entries({ ...run, ...change }).filter(([, value]) => value !== undefined));
+    return Object.keys(next).length > 0 ? { ...rest, run: next } : rest;
+  });
+
+/** Puts a part beside another, m apart, or (null) away from all. */
+export const setBeside = (plan: Plan, part: string, beside: PartChoice['beside'] | null): Plan =>
+  changePart(plan, part, ({ beside: _old, ...rest }) => (beside ? { ...rest, beside } : rest));
 
 /** Says that a feature of the controller is used, or that it stays off. */
 export function setUsed(plan: Plan, feature: string, used: boolean): Plan {

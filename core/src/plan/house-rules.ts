@@ -8,6 +8,8 @@ export const HouseRules = z.strictObject({
   pullUpValue: z.enum(['strongest', 'middle', 'weakest']),
   series: z.enum(['E6', 'E12', 'E24', 'E96']),
   derating: z.number().min(0.1).max(1),
+  /** Share of a pin's recommended current that may feed a part; 0 for never. */
+  pinPower: z.number().min(0).max(1),
   buying: z.enum(['fast', 'cheap']),
   colours: z.strictObject({
     supply: z.string().max(24),

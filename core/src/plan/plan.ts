@@ -7,7 +7,7 @@ import { HouseRules } from './house-rules.ts';
 /** A plan larger than this is no sensor build; the limit keeps a hostile file from stalling the page. */
 export const MOST_PARTS = 2000;
 
-/** "part.rail": a rail that a part of the plan offers. */
+/** "part.rail": a rail that a part of the plan offers, or "controller.pin". */
 export const RailRef = z.string().regex(/^[a-z0-9-]+\.[a-z0-9-]+$/, 'a rail as part.rail');
 /** A bus, or "part.port" for the lines of a port that shares nothing. */
 export const NetOf = z.string().regex(/^[a-z0-9-]+(\.[a-z0-9-]+)?$/, 'a bus or part.port');
@@ -89,6 +89,26 @@ export const PortChoice = z.strictObject({
 });
 export type PortChoice = z.infer<typeof PortChoice>;
 
+/** What a part does between two pieces of work. */
+export const RESTS = ['idle', 'sleep', 'off'] as const;
+export type RestState = (typeof RESTS)[number];
+
+/** When a part is at work, where card and needs do not say it. Seconds. */
+export const Run = z.strictObject({
+  /** From one piece of work to the next; missing for the shortest interval of its needs. */
+  every: z.number().positive().max(1e8).optional(),
+  /** How long one takes. */
+  busy: z.number().positive().max(1e8).optional(),
+  /** Share of the time at work, for what follows no clock. */
+  duty: z.number().min(0).max(1).optional(),
+  /** When it begins after the beginning of the round; missing where the program keeps to no order. */
+  after: z.number().nonnegative().max(1e8).optional(),
+  rest: z.enum(RESTS).optional(),
+  /** Hz, one of those of its card. */
+  clock: z.number().positive().optional(),
+});
+export type Run = z.infer<typeof Run>;
+
 export const PartChoice = z.strictObject({
   id: Id,
   card: Id,
@@ -101,6 +121,17 @@ export const PartChoice = z.strictObject({
   opened: z.array(Id).max(16),
   /** Length of the leads to this part, m. */
   lead: z.number().positive().max(1000).optional(),
+  /** American gauge of those leads; that of jumpers where nothing is said. */
+  gauge: z.int().min(8).max(40).optional(),
+  /** Where it is, for a part that serves no need with a place. */
+  place: text(60).optional(),
+  /** A part that it stands beside, and how far apart they are, m. */
+  beside: z.strictObject({ part: Id, distance: z.number().positive().max(10) }).optional(),
+  run: Run.optional(),
+  /** For a source: its ground is not joined with that of the others. */
+  apart: z.boolean().optional(),
+  /** Supply -> a second rail that meets the first one there. */
+  also: z.record(Id, RailRef).optional(),
   /** The carrier that it is fitted on: it comes with it, and its pins are where the carrier leads them. */
   fittedOn: Id.optional(),
   /** Set where its feeds, buses, addresses and jumpers are soldered: a solution leaves them as they are. */
@@ -141,6 +172,15 @@ const SeriesHelper = z.strictObject({
   ohms: z.number().positive().max(100e6),
 });
 const DiodeHelper = z.strictObject({ id: Id, kind: z.literal('diode'), part: Id, card: Id });
+/** What stands in a feed and keeps another source out: a diode, or a switch that is opened. */
+const GuardHelper = z.strictObject({
+  id: Id,
+  kind: z.literal('guard'),
+  part: Id,
+  supply: Id,
+  rail: RailRef,
+  card: Id,
+});
 const TranslatorHelper = z.strictObject({
   id: Id,
   kind: z.literal('translator'),
@@ -190,6 +230,7 @@ export const Helper = z.discriminatedUnion('kind', [
   PullDownHelper,
   SeriesHelper,
   DiodeHelper,
+  GuardHelper,
   TranslatorHelper,
   DividerHelper,
   FixedHelper,
@@ -198,6 +239,7 @@ export type Helper = z.infer<typeof Helper>;
 export type PullUpHelper = z.infer<typeof PullUpHelper>;
 export type DividerHelper = z.infer<typeof DividerHelper>;
 export type FixedHelper = z.infer<typeof FixedHelper>;
+export type GuardHelper = z.infer<typeof GuardHelper>;
 export type TranslatorHelper = z.infer<typeof TranslatorHelper>;
 
 export const Plan = z.strictObject({
@@ -208,6 +250,8 @@ export const Plan = z.strictObject({
   places: z.array(Place).max(50),
   /** How long the build is meant to serve, years: what drift is counted over. */
   lifeYears: z.number().positive().max(50),
+  /** How long it must run on one filling of its cells, s. */
+  runFor: z.number().positive().max(1e9).optional(),
   budget: z.strictObject({ most: z.number().positive(), currency: z.string().regex(/^[A-Z]{3}$/) }).optional(),
   readyInDays: z.number().positive().max(3650).optional(),
   parts: z.array(PartChoice).max(MOST_PARTS),

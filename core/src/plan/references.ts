@@ -51,6 +51,9 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
     if (pin !== null && !pins.has(pin)) say(path, `expected a pin of the controller, found “${pin}”`);
   };
 
+  // A pin of the controller can feed a part, too.
+  for (const pin of pins) rails.add(`${plan.controller}.${pin}`);
+
   plan.parts.forEach((part, i) => {
     const at = `parts/${i}`;
     const card = cardAt(part.card, `${at}/card`);
@@ -61,6 +64,15 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
         say(`${at}/feeds/${supply}`, `expected a supply of card “${card.id}”, found “${supply}”`);
       }
       known(rails, 'a rail', rail, `${at}/feeds/${supply}`);
+    }
+    if (part.beside) {
+      known(parts, 'a part', part.beside.part, `${at}/beside/part`);
+      if (part.beside.part === part.id) say(`${at}/beside/part`, `expected another part, found “${part.id}” itself`);
+    }
+    for (const [supply, rail] of Object.entries(part.also ?? {})) {
+      if (card && !card.supplies.some(({ id }) => id === supply))
+        say(`${at}/also/${supply}`, `expected a supply of card “${card.id}”, found “${supply}”`);
+      known(rails, 'a rail', rail, `${at}/also/${supply}`);
     }
     if (card) portProblems(part, card, at);
   });
@@ -129,6 +141,9 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
     else if (helper.kind === 'fixed') {
       portOf(helper.part, helper.port, `${at}/part`);
       known(rails, 'a rail', helper.to, `${at}/to`);
+    } else if (helper.kind === 'guard') {
+      known(parts, 'a part', helper.part, `${at}/part`);
+      known(rails, 'a rail', helper.rail, `${at}/rail`);
     } else if (helper.kind === 'diode') known(parts, 'a part', helper.part, `${at}/part`);
     else {
       known(rails, 'a rail', helper.near, `${at}/near`);

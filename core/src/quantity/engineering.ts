@@ -29,7 +29,20 @@ export const COUNTED_UNITS: ReadonlySet<string> = new Set([
 ]);
 
 /** Units that take no prefix, because the trade never writes one there. */
-const PLAIN_UNITS = new Set(['°C', '%', '%RH', 'ppm', 'lx', 'µg/m³', 'l/min', 'days', 'years', ...COUNTED_UNITS]);
+const PLAIN_UNITS = new Set([
+  '°C',
+  'K',
+  'K/W',
+  '%',
+  '%RH',
+  'ppm',
+  'lx',
+  'µg/m³',
+  'l/min',
+  'days',
+  'years',
+  ...COUNTED_UNITS,
+]);
 
 /** A mass is stored in kilograms and spoken of in grams. */
 const SPOKEN: Readonly<Record<string, { unit: string; factor: number }>> = { kg: { unit: 'g', factor: 1000 } };

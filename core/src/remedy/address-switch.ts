@@ -1,14 +1,12 @@
 /** Parts with one fixed address that take turns: behind a bus switch, behind gated translators, or on switched supplies. */
-import type { Card } from '../card/card.ts';
-import { toInterval } from '../card/to-interval.ts';
 import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
-import { addBus, addHelper, freeId, setBus, setFeed, setOpened } from '../plan/edits.ts';
+import { addBus, addHelper, freeId, setBus, setOpened } from '../plan/edits.ts';
 import { cheapestFirst } from '../plan/cost.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
-import { within } from '../quantity/interval.ts';
 import { railOf } from './level.ts';
 import { addPullUps, logicRail } from './pull-up.ts';
+import { behindSwitch, suits, supplySwitch } from './supply-switch.ts';
 import type { Candidate, Context } from './remedy.ts';
 
 const namesOf = (members: readonly Member[]) => members.map(({ label }) => label).join(' and ');
@@ -17,12 +15,6 @@ const namesOf = (members: readonly Member[]) => members.map(({ label }) => label
 const outputs = (circuit: Circuit, count: number): string[] | null => {
   const pins = freePinsFor(circuit, { ask: 'out' }).slice(0, count);
   return pins.length === count ? pins : null;
-};
-
-const suits = (circuit: Circuit, card: Card, supply: string, rail: string): boolean => {
-  const volts = circuit.rails.get(rail)?.voltage;
-  const range = card.supplies.find(({ id }) => id === supply)?.range;
-  return volts !== null && volts !== undefined && range !== undefined && within(volts, toInterval(range));
 };
 
 /** Each on a channel of one bus switch. */
@@ -115,29 +107,14 @@ export function byGates({ circuit, library }: Context, members: readonly Member[
 /** Each on a supply that a pin switches; their own pull-ups are opened, so that they let go of the bus while off. */
 export function bySupplies({ circuit, library }: Context, members: readonly Member[]): Candidate[] {
   const pins = outputs(circuit, members.length);
-  const isSwitch = (card: Card) => card.rails?.some((rail) => rail.switch && rail.from?.by === 'pass') ?? false;
-  const [card] = cheapestFirst([...library.values()].filter(isSwitch), circuit.plan.rules.buying);
-  const offer = card?.rails?.find((rail) => rail.switch);
-  const line = Object.keys(card?.ports.find(({ id }) => id === offer?.switch?.port)?.lines ?? {})[0];
-  const [input] = card?.supplies ?? [];
-  if (!card || !offer?.switch || !line || !input || !pins) return [];
+  const card = supplySwitch(library, circuit.plan.rules.buying);
+  if (!card || !pins) return [];
   let plan = circuit.plan;
   for (const [i, member] of members.entries()) {
     const node = circuit.parts.get(member.part);
-    const [supply] = node?.card.supplies ?? [];
-    const rail = supply && node?.choice?.feeds[supply.id];
-    if (!node || !supply || !rail || !suits(circuit, card, input.id, rail)) return [];
-    const id = freeId(plan, `supply-switch-${i + 1}`);
-    const part: PartChoice = {
-      id,
-      card: card.id,
-      label: `supply switch of ${node.label}`.slice(0, 60),
-      needs: [],
-      feeds: { [input.id]: rail },
-      ports: { [offer.switch.port]: { lines: { [line]: { pin: pins[i] ?? null, locked: false } } } },
-      opened: [],
-    };
-    plan = setFeed({ ...plan, parts: [...plan.parts, part] }, member.part, supply.id, `${id}.${offer.id}`);
+    const switched = node && behindSwitch(circuit, plan, node, card, pins[i] ?? null);
+    if (!node || !switched) return [];
+    plan = switched;
     for (const { id: signal, fittedPullUp } of node.card.signals) {
       if (fittedPullUp?.removable === 'jumper') plan = setOpened(plan, member.part, signal, true);
     }

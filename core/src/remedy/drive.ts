@@ -1,12 +1,15 @@
 /** The small parts that loads need: a resistor for a light, a diode for a coil. */
 import { lightSum } from '../check/drive-led.ts';
+import { baseSum, drivenLoads, type BaseSum } from '../check/drive-transistor.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { addHelper, freeId, removeHelper } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import { seriesAtLeast } from '../standard/e-series.ts';
+import { seriesAtLeast, seriesAtMost } from '../standard/e-series.ts';
 import { LED_CURRENT, RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { swapCard } from '../plan/swap.ts';
 import type { Proposer } from './remedy.ts';
+import { rivals } from './rivals.ts';
 
 export interface LightResistor {
   readonly ohms: number;
@@ -50,3 +53,45 @@ export const coilRemedies: Proposer = ({ circuit, finding, library }) => {
       plan: addHelper(circuit.plan, { id: freeId(circuit.plan, `diode-${part}`), kind: 'diode', part, card: card.id }),
     }));
 };
+
+/** The resistor before a base, or another driver. */
+export const transistorRemedies: Proposer = ({ circuit, finding, library }) => {
+  const driver = circuit.parts.get(finding.subjects[0] ?? '');
+  const driven = drivenLoads(circuit).find((found) => found.driver === driver);
+  if (!driver || !driven) return [];
+  const sum = baseSum(circuit, driver, driven.amps);
+  const others = rivals(circuit, library, driver)
+    .slice(0, 4)
+    .map((card) => ({
+      id: `card:${driver.id}:${card.id}`,
+      title: `Take ${card.name} as ${driver.label}`,
+      plan: swapCard(circuit.plan, driver.id, driver.card, card),
+    }));
+  const base = sum && withBaseResistor(circuit, sum);
+  return [
+    ...(base && sum
+      ? [
+          {
+            id: `series:${sum.net.id}:${base.ohms}`,
+            title: `Put ${formatQuantity(base.ohms, 'Ω')} before the base of ${driver.label}`,
+            plan: base.plan,
+          },
+        ]
+      : []),
+    ...others,
+  ];
+};
+
+/**
+ * The plan with one resistor before a base, in place of those it has: the largest of the house rule's series that still
+ * saturates the transistor, so that the pin gives no more than it must.
+ * @returns null where the pin cannot give what the base needs
+ */
+export function withBaseResistor(circuit: Circuit, sum: BaseSum): LightResistor | null {
+  const ohms = seriesAtMost(circuit.plan.rules.series, sum.most);
+  const [part = '', port = ''] = sum.net.of.split('.');
+  if (!(ohms >= sum.least)) return null;
+  const bare = sum.net.series.reduce((plan, { helper }) => removeHelper(plan, helper), circuit.plan);
+  const id = freeId(bare, `series-${part}`);
+  return { ohms, plan: addHelper(bare, { id, kind: 'series', part, port, line: sum.net.line, ohms }) };
+}

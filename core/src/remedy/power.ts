@@ -12,16 +12,27 @@ const fits = (rail: Rail, feed: Feed): boolean =>
 
 export const rangeRemedies: Proposer = ({ circuit, finding }) => {
   const feed = circuit.feeds.get(finding.subjects[0] ?? '');
-  if (!feed) return [];
+  return feed ? otherFeeds(circuit, feed) : [];
+};
+
+/** Every other rail that suits a supply. */
+export function otherFeeds(circuit: Circuit, feed: Feed): Candidate[] {
   const label = circuit.parts.get(feed.part)?.label ?? feed.part;
   return [...circuit.rails.values()]
-    .filter((rail) => rail.ref !== feed.rail && rail.part !== feed.part && fits(rail, feed))
+    .filter(
+      (rail) =>
+        rail.ref !== feed.rail &&
+        rail.part !== feed.part &&
+        !rail.pin &&
+        rail.switches.length === 0 &&
+        fits(rail, feed),
+    )
     .map((rail) => ({
       id: `feed:${feed.part}.${feed.supply.id}:${rail.ref}`,
       title: `Feed ${label} from the ${rail.label}`,
       plan: setFeed(circuit.plan, feed.part, feed.supply.id, rail.ref),
     }));
-};
+}
 
 /** The parts on a rail that could hang elsewhere, the hungriest first. */
 function movable(circuit: Circuit, rail: Rail): { feed: Feed; peak: number }[] {
@@ -56,11 +67,24 @@ export const railRemedies: Proposer = (context) => {
   const { circuit, finding } = context;
   const rail = circuit.rails.get(finding.subjects[0] ?? '');
   if (!rail) return [];
-  const feeds = enough(circuit, rail);
+  return elsewhereOrMore(context, rail, enough(circuit, rail));
+};
+
+/** Everything that can be moved off a rail, elsewhere. */
+export const unloading = (context: Context, rail: Rail): Candidate[] =>
+  elsewhereOrMore(
+    context,
+    rail,
+    movable(context.circuit, rail).map(({ feed }) => feed),
+  );
+
+function elsewhereOrMore(context: Context, rail: Rail, feeds: readonly Feed[]): Candidate[] {
+  const { circuit } = context;
   const elsewhere = [...circuit.rails.values()]
     .filter(
       (other) =>
         other.ref !== rail.ref &&
+        !other.pin &&
         feeds.length > 0 &&
         feeds.every((feed) => other.part !== feed.part && fits(other, feed)),
     )
@@ -70,7 +94,7 @@ export const railRemedies: Proposer = (context) => {
       plan: refeed(circuit.plan, feeds, other.ref),
     }));
   return [...elsewhere, ...regulators(context, rail, feeds)];
-};
+}
 
 /** One more regulator of the same output, fed from a rail that suits it. */
 function regulators({ circuit, library }: Context, rail: Rail, feeds: readonly Feed[]): Candidate[] {

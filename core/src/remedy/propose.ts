@@ -9,12 +9,25 @@ import { addressRemedies, reservedRemedies } from './address.ts';
 import { analogRangeRemedies, analogSourceRemedies, fixedResistorRemedies } from './analog.ts';
 import { bootRemedies, currentRemedies, unitRemedies } from './boot.ts';
 import { capacitanceRemedies, crossedRemedies, overlayRemedies, stretchingRemedies, timeRemedies } from './bus.ts';
-import { coilRemedies, lightRemedies } from './drive.ts';
+import { placeRemedies, reachRemedies, warmRemedies, wearRemedies } from './body.ts';
+import { coilRemedies, lightRemedies, transistorRemedies } from './drive.ts';
 import { feedRuleRemedies, translatedTwiceRemedies, unpoweredRemedies } from './feed.ts';
 import { channelRemedies, mixedRemedies, overVoltageRemedies, thresholdRemedies } from './level.ts';
 import { needRemedies, triggerRemedies } from './need.ts';
 import { pinRemedies } from './pin.ts';
-import { railRemedies, rangeRemedies } from './power.ts';
+import { rangeRemedies } from './power.ts';
+import {
+  backFeedRemedies,
+  dropoutRemedies,
+  groundRemedies,
+  heatRemedies,
+  leadRemedies,
+  pinFedRemedies,
+  railCurrentRemedies,
+  runtimeRemedies,
+  sagRemedies,
+  sourceCurrentRemedies,
+} from './supply.ts';
 import {
   clockRemedies,
   noPullUpRemedies,
@@ -69,7 +82,22 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'drive/led': lightRemedies,
   'drive/flyback': coilRemedies,
   'supply/range': rangeRemedies,
-  'supply/rail-current': railRemedies,
+  'supply/rail-current': railCurrentRemedies,
+  'supply/source-current': sourceCurrentRemedies,
+  'supply/dropout': dropoutRemedies,
+  'supply/heat': heatRemedies,
+  'supply/pin-fed': pinFedRemedies,
+  'supply/common-ground': groundRemedies,
+  'supply/back-feed': backFeedRemedies,
+  'supply/lead-drop': leadRemedies,
+  'supply/runtime': runtimeRemedies,
+  'supply/sag': sagRemedies,
+  'drive/transistor': transistorRemedies,
+  'body/heat': warmRemedies,
+  'body/ambient': placeRemedies,
+  'body/water': placeRemedies,
+  'body/lead': reachRemedies,
+  'body/wear': wearRemedies,
 };
 
 /** More choices than this help nobody. */

@@ -37,3 +37,8 @@ export function seriesAtLeast(series: SeriesName, ohms: number): number {
   if (found === undefined) throw new RangeError(`no ${series} value at or above ${ohms} Ω`);
   return found;
 }
+
+/** The largest series value that is not above `ohms`; NaN below what resistors are made of. @example seriesAtMost('E12', 141) === 120 */
+export function seriesAtMost(series: SeriesName, ohms: number): number {
+  return seriesBetween(series, ohms / 10, ohms).at(-1) ?? NaN;
+}

@@ -18,6 +18,9 @@ export const LED_CURRENT = 8e-3;
 export const LED_CURRENT_FAINT = 1e-3;
 /** Forward drop of a rectifier diode, V. */
 export const DIODE_DROP = 1.0;
+/** What a diode in a feed takes at its most, V, and at least. */
+export const GUARD_DROP = 1.0;
+export const GUARD_DROP_LEAST = 0.2;
 /** Pull-up of a switch to ground, Ω. */
 export const SWITCH_PULL_UP = 10e3;
 /** Resistor that holds an input off while nothing drives it, Ω. */
@@ -41,3 +44,22 @@ export const BODY_DIODE = { saturation: 1e-12, emission: 1 } as const;
 export const SINK_RESISTANCE = SINK_VOLTAGE / 3e-3;
 /** What a channel of a bus switch adds when it is on, Ω. */
 export const BUS_SWITCH_RESISTANCE = 20;
+/** Air in a room at its warmest, °C, where a place says nothing. */
+export const WARM_ROOM = 35;
+/** Air at which a runtime is worked out where a place says nothing, °C. */
+export const USUAL_ROOM = 20;
+/** A surface hotter than this burns a finger, °C. */
+export const HOT_SURFACE = 60;
+/** What a breadboard with modules on it passes on in its plane: conductivity × thickness, W/K. */
+export const BOARD_SHEET = 0.005;
+/** What leaves each face of it by air and radiation, W/(m²·K). */
+export const FACE_LOSS = 10;
+/** A part on a jumper of usual length stands no closer to another than this unless the plan says so, m. */
+export const APART = 0.1;
+/** Outer surface of a small closed box, m², and what leaves it, W/(m²·K). */
+export const BOX_SURFACE = 0.05;
+export const BOX_LOSS = 5;
+/** Of the rail's voltage, what leads may lose before one should think. */
+export const LEAD_SHARE = 0.03;
+/** Ratio of collector to base current at which a transistor counts as saturated. */
+export const FORCED_GAIN = 10;

@@ -67,7 +67,7 @@ describe('supply/range', () => {
   });
 });
 
-describe('supply/rail-current', () => {
+describe('supply/source-current', () => {
   it('adds the peaks of all parts against the limit × derating', () => {
     const cards = [source5('v', 3.3, 3.3, 0.5), load(0.1, 3, 3.6, undefined, { peak: exactly('A', 0.21) })];
     const many = (n: number): Build => ({
@@ -77,13 +77,13 @@ describe('supply/rail-current', () => {
         ...Array.from({ length: n }, (_, i) => part(`x${i}`, 'load', { feeds: { vcc: 'v.out' } })),
       ],
     });
-    expect(judge(many(1)).broken('supply/rail-current')).to.deep.equal([]);
-    const [found] = judge(many(2)).broken('supply/rail-current');
+    expect(judge(many(1)).broken('supply/source-current')).to.deep.equal([]);
+    const [found] = judge(many(2)).broken('supply/source-current');
     expect([found?.measured, found?.limit]).to.deep.equal([0.42, 0.4]);
     expect(found?.message).to.include('500 mA × 0.8');
   });
   it('holds exactly at the limit', () =>
-    expect(judge(fed(source5('v', 3.3, 3.3, 0.5), load(0.4))).broken('supply/rail-current')).to.deep.equal([]));
+    expect(judge(fed(source5('v', 3.3, 3.3, 0.5), load(0.4))).broken('supply/source-current')).to.deep.equal([]));
 
   // Through a linear regulator the current is the load's; through a switching one the power is:
   // 1 A × 5 V ÷ (0.9 × 12 V) = 463 mA.
@@ -119,7 +119,7 @@ describe('supply/rail-current', () => {
       };
       expect(
         judge(build)
-          .of('supply/rail-current')
+          .of('supply/source-current')
           .find(({ subjects }) => subjects[0] === 'v.out')?.measured,
       ).to.be.closeTo(expected, 1e-9);
     });

@@ -35,8 +35,10 @@ const LOCAL: ReadonlySet<string> = new Set([
   'analog/divider',
   'bus/stretching',
   'drive/led',
+  'drive/transistor',
   'drive/flyback',
   'supply/range',
+  'supply/pin-fed',
   'pin/boot-state',
   'pin/current',
 ]);

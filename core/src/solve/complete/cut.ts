@@ -82,7 +82,8 @@ export function withoutThis(
 ): Problem | null {
   let next: Problem | null = null;
   for (const { check, subjects, measured, limit } of findings) {
-    if (check === 'supply/rail-current' && measured !== null && limit !== null) {
+    const isCurrent = check === 'supply/rail-current' || check === 'supply/source-current';
+    if (isCurrent && measured !== null && limit !== null) {
       const rail = subjects[0] ?? '';
       if (problem.resources.some(({ id, capacity }) => id === `current:${rail}` && capacity > 0))
         next = tighten(next ?? problem, rail, (measured - limit) * 1e3);

@@ -41,6 +41,8 @@ class Words {
         return `${R(helper.ohms)} in series with ${this.part(helper.part)}`;
       case 'diode':
         return `a ${this.card(helper.card)} across ${this.part(helper.part)}`;
+      case 'guard':
+        return `a ${this.card(helper.card)} in the feed of ${this.part(helper.part)}`;
       case 'translator': {
         const names = [...new Set(helper.ports.map(({ part }) => this.part(part)))].join(' and ');
         return `a ${this.card(helper.card)} between the controller and ${names}`;
@@ -87,6 +89,12 @@ function said(words: Words, before: Circuit, piece: Piece): string {
       return piece.opened.length > (before.plan.parts.find(({ id }) => id === piece.part)?.opened.length ?? 0)
         ? `Open the pull-up jumpers of ${words.part(piece.part)}`
         : `Close the pull-up jumpers of ${words.part(piece.part)}`;
+    case 'settings': {
+      const old = before.plan.parts.find(({ id }) => id === piece.part);
+      return old?.beside && !piece.to.beside
+        ? `Put ${words.part(piece.part)} away from ${words.part(old.beside.part)}, on a lead`
+        : `Change how ${words.part(piece.part)} stands or runs`;
+    }
     case 'port':
       return portSaid(words, before, piece);
     case 'pin': {

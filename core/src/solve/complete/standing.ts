@@ -8,7 +8,8 @@ import { cheapestFirst, piecePrice } from '../../plan/cost.ts';
 import { documentOf } from '../../plan/document.ts';
 import { freeId, setFeed } from '../../plan/edits.ts';
 import type { PartChoice, Plan } from '../../plan/plan.ts';
-import { drawOf } from '../../circuit/power.ts';
+import { drawOf } from '../../circuit/draw.ts';
+import { highest } from '../../quantity/steps.ts';
 import { spread, within, type Interval } from '../../quantity/interval.ts';
 import { bestFeed } from '../add-part.ts';
 
@@ -128,7 +129,7 @@ function wanted(circuit: Circuit): (volts: Interval) => number {
   return (volts) =>
     loads.reduce((sum, { card }) => {
       const fitting = card.supplies.filter((supply) => within(volts, toInterval(supply.range)));
-      return sum + fitting.reduce((amps, supply) => amps + drawOf(supply.current).peak, 0);
+      return sum + fitting.reduce((amps, supply) => amps + highest(drawOf(supply.current).surge), 0);
     }, 0);
 }
 

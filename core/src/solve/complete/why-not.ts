@@ -159,6 +159,27 @@ export function notFed(circuit: Circuit): WhyNot | null {
   return { sentence, members: [], relaxations: [] };
 }
 
+/** Parts that stay as they are fed, and of which a line has no pin that can carry it. */
+function stranded({ bench, problem, parts }: Encoding): WhyNot[] {
+  const { circuit, library } = bench;
+  const decided = new Set(parts.map(({ choice }) => choice.id));
+  const kept = circuit.plan.parts.filter(({ id }) => !decided.has(id));
+  return kept.flatMap(({ id, label }): WhyNot[] => {
+    const wish = unservedLine(problem, circuit, id);
+    if (!wish) return [];
+    const on = circuit.controller?.label ?? 'the controller';
+    const plan = removePart(circuit.plan, id);
+    const cost = piecesCost(plan, library) - piecesCost(circuit.plan, library);
+    return [
+      {
+        sentence: `${label} cannot be had on ${on}: no pin is left that can be ${ASK_NAME[wish.ask]}.`,
+        members: [{ id: `part:${id}`, kind: 'part', label }],
+        relaxations: [{ label: `Leave ${label} out`, plan, goals: null, cost }],
+      },
+    ];
+  });
+}
+
 /** Every exclusion of a problem, each without what an earlier one gave up. Empty when everything can be had. */
 export function whyNot(encoding: Encoding): WhyNot[] {
   const found: WhyNot[] = [];
@@ -174,5 +195,5 @@ export function whyNot(encoding: Encoding): WhyNot[] {
     });
     given = new Set([...given, encoding.problem.members.findIndex(({ id }) => id === first.id)]);
   }
-  return found;
+  return found.length > 0 ? found : stranded(encoding);
 }

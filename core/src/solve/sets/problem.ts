@@ -2,7 +2,8 @@
 import type { Card, Offer } from '../../card/card.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { isBusLine, PORT_LINES, type Ask } from '../../card/protocol.ts';
-import { drawOf } from '../../circuit/power.ts';
+import { drawOf } from '../../circuit/draw.ts';
+import { mean } from '../../quantity/steps.ts';
 import { errorOver, measureFor } from '../../check/sense-error.ts';
 import { boardFront } from '../../physics/analog-front.ts';
 import { qualify, settingOf, type Reason } from '../../compare/qualify.ts';
@@ -184,7 +185,7 @@ export function setProblem(
       const base = {
         card,
         error: sum && need.kind === 'sense' ? sum.total / need.accuracy : 0,
-        current: card.supplies.reduce((total, supply) => total + drawOf(supply.current).typical, 0),
+        current: card.supplies.reduce((total, supply) => total + mean(drawOf(supply.current).usual), 0),
         rows: rowsOf(card),
         link,
         demand: demandOf(card),

@@ -23,6 +23,7 @@
     ['driver', 'drivers'],
     ['translator', 'translators'],
     ['diode', 'diodes'],
+    ['switch', 'switches'],
     ['resistor', 'resistors'],
     ['board', 'boards'],
     ['leads', 'leads'],

@@ -157,6 +157,20 @@
         <span class="unit why">{RULE_REASONS.derating}</span>
       </div>
       <div class="rule">
+        <span class="name">Power from a pin</span>
+        <span
+          >{rules.pinPower === 0 ? 'never, ' : 'up to '}<QuantityField
+            value={Math.round(rules.pinPower * 100)}
+            unit="%"
+            label="share of a pin’s recommended current that may feed a part"
+            width="4em"
+            check={(v) => (v >= 0 && v <= 100 ? null : 'from 0 (never) to 100 %')}
+            change={(percent) => set({ pinPower: percent / 100 }, 'Power from a pin')}
+          /> of what the pin is meant for</span
+        >
+        <span class="unit why">{RULE_REASONS.pinPower}</span>
+      </div>
+      <div class="rule">
         <span class="name">Wire colours</span>
         <span class="colours">
           {#each COLOURS as role (role)}<span

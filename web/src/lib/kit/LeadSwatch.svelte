@@ -31,6 +31,8 @@
       stroke="var(--quiet)"
       stroke-width="1.5"
     />
+  {:else if lead.kind === 'switch'}
+    <path d="M2 8H16M32 8H46M16 8 31 2" stroke="var(--quiet)" stroke-width="1.5" fill="none" />
   {:else if lead.kind === 'diode'}
     <path d="M2 6H18M31 6H46M18 1.5 30 6 18 10.5zM31 1.5V10.5" stroke="var(--quiet)" stroke-width="1.5" fill="none" />
   {:else}

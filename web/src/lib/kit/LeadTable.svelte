@@ -7,7 +7,7 @@
   const what = (lead: Lead) =>
     lead.kind === 'resistor'
       ? `resistor ${lead.value}`
-      : lead.kind === 'diode'
+      : lead.kind === 'diode' || lead.kind === 'switch'
         ? lead.value
         : lead.kind === 'own'
           ? `its own ${lead.colour} wire`

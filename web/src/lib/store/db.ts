@@ -33,23 +33,17 @@ class Shelf extends Dexie {
     this.version(1).stores({ plans: 'id, changed', steps: '[planId+index], planId', settings: 'key' });
     // The second version keeps the maker's own cards, and brings plans to the form of today.
     this.version(2).stores({ cards: '[id+revision], id' }).upgrade(bringUp);
-    // The third has what the electrical proof needs.
-    this.version(3)
-      .stores({})
-      .upgrade(async (store) => {
-        await bringUp(store);
-        const own = await store.table<Card>('cards').toArray();
-        await store.table<Card>('cards').bulkPut(own.map((card) => migrateCard(card) as Card));
-      });
-    // The fourth has what pins do at the start and share.
-    this.version(4)
-      .stores({})
-      .upgrade(async (store) => {
-        await bringUp(store);
-        const own = await store.table<Card>('cards').toArray();
-        await store.table<Card>('cards').bulkPut(own.map((card) => migrateCard(card) as Card));
-      });
+    // The third has what the electrical proof needs, the fourth what pins do at the start and share, the fifth what
+    // currents, heat and cells need.
+    for (const version of [3, 4, 5]) this.version(version).stores({}).upgrade(bringAllUp);
   }
+}
+
+/** Plans and the maker's own cards. */
+async function bringAllUp(store: Transaction): Promise<void> {
+  await bringUp(store);
+  const own = await store.table<Card>('cards').toArray();
+  await store.table<Card>('cards').bulkPut(own.map((card) => migrateCard(card) as Card));
 }
 
 /** Plans and the cards that they carry, in the form of today. */

@@ -1,0 +1,135 @@
+/** What parts draw in each of their states, and what gives it to them. */
+import { z } from 'zod';
+import { Id, figure } from './figure.ts';
+
+const Volts = figure('V');
+const Amps = figure('A');
+const Ohms = figure('Ω');
+const Seconds = figure('s');
+
+/** What a part is doing in a stage of its work. */
+export const STAGES = ['heating', 'converting', 'transmitting', 'listening', 'moving'] as const;
+
+/** Currents by state, A. */
+export const States = z.strictObject({
+  /** Told to sleep. */
+  sleep: Amps.optional(),
+  /** Powered and waiting. */
+  idle: Amps.optional(),
+  /** At work. */
+  active: Amps,
+  /** The most that it takes for moments while at work. */
+  peak: Amps.optional(),
+  /** After it was switched on or woken, until readings are good; as when at work where nothing is said. */
+  warmUp: Amps.optional(),
+  /** Share of the time at work, where no rhythm of the plan says it. */
+  duty: z.number().min(0).max(1).optional(),
+  /** How long one reading, message or movement keeps it at work. */
+  busy: Seconds.optional(),
+  /** The parts of one such piece of work, one after the other, where they differ. */
+  stages: z
+    .array(z.strictObject({ name: z.enum(STAGES), current: Amps, time: Seconds }))
+    .min(1)
+    .max(6)
+    .optional(),
+  /** Other clocks that it can run at, Hz, and what it then takes. */
+  clocks: z
+    .array(z.strictObject({ frequency: z.number().positive(), idle: Amps.optional(), active: Amps }))
+    .min(1)
+    .max(8)
+    .optional(),
+});
+export type States = z.infer<typeof States>;
+
+/** How heat leaves a part that stands in free air. */
+export const Thermal = z.strictObject({
+  /** From the junction to the air, mounted as it is. */
+  toAir: figure('K/W'),
+  /** From the junction to the surface that a finger meets. */
+  toCase: figure('K/W').optional(),
+  /** The most that the junction stands. */
+  limit: figure('°C'),
+});
+export type Thermal = z.infer<typeof Thermal>;
+
+export const CHEMISTRIES = ['primary', 'rechargeable', 'lithium'] as const;
+
+/** A pack of cells behind a rail. */
+export const Cells = z
+  .strictObject({
+    chemistry: z.enum(CHEMISTRIES),
+    /** In series. */
+    count: z.int().min(1).max(100),
+    /** Of the pack, down to the cut-off. */
+    capacity: figure('C'),
+    /** Its voltage without load over the share of the capacity that is used, fullest first. */
+    curve: z
+      .array(z.strictObject({ used: z.number().min(0).max(1), volts: z.number().positive() }))
+      .min(2)
+      .max(40),
+    resistance: Ohms,
+    /** Voltage under load at which it counts as empty. */
+    cutOff: Volts,
+    /** Share of the capacity that is left at a low temperature, °C; all of it at 20 °C. */
+    cold: z.strictObject({ at: z.number(), share: z.number().min(0).max(1) }).optional(),
+    /** Share of the capacity lost in a year on the shelf. */
+    selfDischarge: figure('share').optional(),
+    source: Id,
+  })
+  .superRefine(({ curve }, context) => {
+    curve.forEach((point, i) => {
+      const before = curve[i - 1];
+      if (before && !(point.used > before.used && point.volts <= before.volts))
+        context.addIssue({
+          code: 'custom',
+          path: ['curve', i],
+          message: 'expected more used and no more volts than in the point before',
+        });
+    });
+    if (curve[0]?.used !== 0 || curve.at(-1)?.used !== 1)
+      context.addIssue({ code: 'custom', path: ['curve'], message: 'expected a curve from 0 to 1' });
+  });
+export type Cells = z.infer<typeof Cells>;
+
+/** A rail that a part offers to others. */
+export const RailOffer = z.strictObject({
+  id: Id,
+  name: z.string().trim().min(1).max(40),
+  terminal: Id,
+  /** Missing where the rail passes its supply through. */
+  voltage: Volts.optional(),
+  limit: Amps,
+  /** What the part itself draws from this rail. */
+  ownLoad: States.optional(),
+  /** The supply that it is made from; missing for a source such as a wall adapter. */
+  from: z
+    .strictObject({
+      supply: Id,
+      by: z.enum(['pass', 'linear', 'switching']),
+      /** Share of the power that arrives, for a switching regulator; its own current is that of its supply. */
+      efficiency: z.number().positive().max(1).optional(),
+      /** The same over the current, A, where it differs. */
+      curve: z
+        .array(z.strictObject({ current: z.number().positive(), share: z.number().positive().max(1) }))
+        .min(2)
+        .max(20)
+        .optional(),
+      dropout: Volts.optional(),
+      thermal: Thermal.optional(),
+    })
+    .optional(),
+  /** The port whose line switches this rail on and off. */
+  switch: z.strictObject({ port: Id }).optional(),
+  /** For a source of cells. */
+  cells: Cells.optional(),
+  /** For a port of a computer: what it gives before it was asked for more. */
+  port: z.strictObject({ before: Amps }).optional(),
+});
+export type RailOffer = z.infer<typeof RailOffer>;
+
+/** How a second source meets a supply. */
+export const JOINS = ['straight', 'diode', 'switch'] as const;
+export type Join = (typeof JOINS)[number];
+
+/** A socket on a controller whose 5 V meet one of its supplies. */
+export const UsbSocket = z.strictObject({ supply: Id, by: z.enum(JOINS), voltage: Volts, source: Id });

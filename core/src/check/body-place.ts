@@ -1,0 +1,187 @@
+/** What a place asks of the parts that stand there. */
+import { WATER } from '../card/kinds.ts';
+import { toInterval } from '../card/to-interval.ts';
+import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import { placeOf } from '../physics/heat.ts';
+import type { Place } from '../plan/plan.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { YEAR, formatSpan } from '../quantity/span.ts';
+import { mean } from '../quantity/steps.ts';
+import { drawOf } from '../circuit/draw.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+
+const ambient: CheckMeta = {
+  id: 'body/ambient',
+  title: 'Parts stand the air where they are',
+  station: 'need',
+  rule: 'The air of the place lies inside what the card allows.',
+  source: 'the cards',
+  breaks: 'fault',
+};
+const water: CheckMeta = {
+  id: 'body/water',
+  title: 'Parts stand the water where they are',
+  station: 'need',
+  rule: 'The card’s rating (dry, splash, immersion) is at least that of the place.',
+  source: 'the cards',
+  breaks: 'fault',
+};
+const lead: CheckMeta = {
+  id: 'body/lead',
+  title: 'Leads reach their place',
+  station: 'need',
+  rule: 'The leads planned for a part and its own wires together are at least as long as the way to its place.',
+  source: 'the plan and the cards',
+  breaks: 'fault',
+};
+const wear: CheckMeta = {
+  id: 'body/wear',
+  title: 'Parts outlast the build',
+  station: 'need',
+  rule: 'Planned life × share of the time at work ≤ the life in use of the card.',
+  source: 'the cards',
+  breaks: 'caution',
+};
+
+/** Parts with the place that they are at, where the plan says something about it. */
+const placed = (circuit: Circuit): { part: PartNode; place: Place }[] =>
+  [...circuit.parts.values()].flatMap((part) => {
+    const place = circuit.plan.places.find(({ name }) => name === placeOf(circuit, part.id));
+    return place ? [{ part, place }] : [];
+  });
+
+const C = (x: number) => formatQuantity(x, '°C');
+const M = (x: number) => formatQuantity(x, 'm');
+
+function judgeAir(circuit: Circuit, part: PartNode, place: Place): Result[] {
+  const figure = part.card.body?.ambient;
+  if (!figure || !place.air) return [];
+  const { min, max } = toInterval(figure);
+  const low = place.air.from - min;
+  const high = max - place.air.to;
+  const warm = high < low;
+  const margin = Math.min(low, high);
+  const bounds = { measured: warm ? place.air.to : place.air.from, limit: warm ? max : min };
+  return [
+    result(circuit, ambient, {
+      subjects: [part.id],
+      severity: margin < 0 ? 'fault' : null,
+      ...bounds,
+      unit: '°C',
+      margin,
+      message:
+        margin < 0
+          ? `At “${place.name}” it gets ${C(bounds.measured)}; ${part.label} works from ${C(min)} to ${C(max)}.`
+          : `${part.label} works from ${C(min)} to ${C(max)}; “${place.name}” has ${C(place.air.from)} to ${C(place.air.to)}.`,
+      meaning: 'Outside its range a part reads wrongly or stops, often only on the first cold night.',
+      workings: [
+        { name: 'distance to the cold end', sum: `${C(place.air.from)} − ${C(min)}`, value: low, unit: 'K' },
+        { name: 'distance to the warm end', sum: `${C(max)} − ${C(place.air.to)}`, value: high, unit: 'K' },
+      ],
+      rests: [[part.card.id, figure.source]],
+    }),
+  ];
+}
+
+function judgeWater(circuit: Circuit, part: PartNode, place: Place): Result[] {
+  const stated = part.card.body?.water;
+  if (!stated && place.water === 'dry') return [];
+  const rank = (w: (typeof WATER)[number]) => WATER.indexOf(w);
+  const stands = stated?.rating ?? 'dry';
+  const fails = rank(stands) < rank(place.water);
+  return [
+    result(circuit, water, {
+      subjects: [part.id],
+      severity: fails ? 'fault' : null,
+      message: fails
+        ? `“${place.name}” is ${place.water === 'splash' ? 'splashed' : 'under water'}; ${part.label} stands ${stands === 'dry' ? 'no water' : 'splashes only'}.`
+        : `${part.label} (${stands}) suits “${place.name}” (${place.water}).`,
+      meaning: 'Water between pins reads like a pull-up at first, and corrodes them later.',
+      workings: [{ name: 'rating', sum: `${stands}, needed ${place.water}` }],
+      rests: [[part.card.id, stated?.source]],
+    }),
+  ];
+}
+
+function judgeLead(circuit: Circuit, part: PartNode, place: Place): Result[] {
+  // The controller is where the leads begin.
+  if (place.lead === undefined || part === circuit.controller || part.choice?.needs.length === 0) return [];
+  const own = Math.max(0, ...part.card.terminals.map((t) => t.lead?.length ?? 0));
+  const planned = part.choice?.lead ?? 0;
+  const reach = own + planned;
+  return [
+    result(circuit, lead, {
+      subjects: [part.id],
+      severity: reach < place.lead - 1e-9 ? 'fault' : null,
+      measured: reach,
+      limit: place.lead,
+      unit: 'm',
+      margin: reach - place.lead,
+      ranked: false,
+      message:
+        reach < place.lead
+          ? `“${place.name}” is ${M(place.lead)} away; the leads of ${part.label} reach ${M(reach)}.`
+          : `The leads of ${part.label} reach ${M(reach)}; “${place.name}” is ${M(place.lead)} away.`,
+      meaning:
+        'A lead that is lengthened at the bench has another capacitance and another drop than the one that was planned.',
+      workings: [{ name: 'reach', sum: `${M(own)} of its own + ${M(planned)} planned`, value: reach, unit: 'm' }],
+      rests: [[part.card.id, part.card.terminals.find((t) => t.lead)?.source]],
+    }),
+  ];
+}
+
+/** Share of the time that a part is at work. */
+function share(circuit: Circuit, part: PartNode): number {
+  const rhythm = circuit.rhythms.get(part.id);
+  const states = part.card.supplies[0]?.current;
+  if (!rhythm || !states) return 1;
+  if (rhythm.every === null) return rhythm.duty;
+  const unit = { active: { min: 1, typ: 1, max: 1, unit: 'A' as const, source: '' } };
+  return mean(drawOf(unit, { ...rhythm, rest: 'off' }).usual);
+}
+
+function judgeWear(circuit: Circuit, part: PartNode): Result[] {
+  const figure = part.card.body?.wear;
+  if (!figure) return [];
+  const life = toInterval(figure.life).min;
+  const used = share(circuit, part);
+  const wanted = circuit.plan.lifeYears * YEAR * used;
+  return [
+    result(circuit, wear, {
+      subjects: [part.id],
+      severity: wanted > life ? 'caution' : null,
+      measured: wanted / YEAR,
+      limit: life / YEAR,
+      unit: 'years',
+      margin: (life - wanted) / YEAR,
+      message:
+        wanted > life
+          ? `${part.label} would be at work for ${formatSpan(wanted)}; it is good for ${formatSpan(life)}. ${figure.says}`
+          : `${part.label} is at work for ${formatSpan(wanted)} of the ${formatSpan(life)} that it is good for.`,
+      meaning: 'What wears out is replaced, or switched on only while someone looks.',
+      workings: [
+        {
+          name: 'at work',
+          sum: `${circuit.plan.lifeYears} years × ${Number(used.toFixed(4))}`,
+          value: wanted / YEAR,
+          unit: 'years',
+        },
+        { name: 'good for', sum: 'from the card', value: life / YEAR, unit: 'years' },
+      ],
+      rests: [[part.card.id, figure.life.source]],
+    }),
+  ];
+}
+
+const atPlaces =
+  (judge: (circuit: Circuit, part: PartNode, place: Place) => Result[]): Check['run'] =>
+  (circuit) =>
+    placed(circuit).flatMap(({ part, place }) => judge(circuit, part, place));
+
+export const bodyAmbient: Check = { meta: ambient, run: atPlaces(judgeAir) };
+export const bodyWater: Check = { meta: water, run: atPlaces(judgeWater) };
+export const bodyLead: Check = { meta: lead, run: atPlaces(judgeLead) };
+export const bodyWear: Check = {
+  meta: wear,
+  run: (circuit) => [...circuit.parts.values()].flatMap((part) => judgeWear(circuit, part)),
+};

@@ -1,0 +1,118 @@
+/** What one supply of a part draws over time. */
+import type { States } from '../card/power.ts';
+import { toInterval } from '../card/to-interval.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { highest, mean, round, steady, type Steps } from '../quantity/steps.ts';
+import { currentOf, surgeOf, type Doing, type Phase, type Rhythm } from './rhythm.ts';
+
+/** The same draw seen in four ways, A. */
+export interface Draw {
+  /** Usual currents and times. */
+  readonly usual: Steps;
+  /** Highest currents and longest times, surges aside: what it may take on the average. */
+  readonly most: Steps;
+  /** Surges included. What keeps to no order may take its highest at any time. */
+  readonly surge: Steps;
+  /** Surges included, everything beginning together at the beginning of the round. */
+  readonly together: Steps;
+  /** What heats: the mean at its most, or what lasts long enough to heat by itself. */
+  readonly lasting: number;
+  readonly sum: string;
+}
+
+/** Stretches longer than this heat a small part through, s: common practice, the time constant of a small package. */
+export const THERMAL_TIME = 30;
+
+const AMPS = (value: number) => formatQuantity(value, 'A');
+const S = (value: number) => formatQuantity(value, 's');
+
+const ABSENT: Rhythm = { every: null, duty: 1, after: null, phases: [], longest: [], rest: 'idle' };
+
+/** Cards are never changed in place, so what follows from a rhythm once stays true. */
+const known = new WeakMap<States, Map<string, Draw>>();
+
+export function drawOf(states: States, rhythm: Rhythm = ABSENT, clock?: number): Draw {
+  const key = keyOf(rhythm, clock);
+  const shelf = known.get(states) ?? new Map<string, Draw>();
+  known.set(states, shelf);
+  let draw = shelf.get(key);
+  if (!draw) shelf.set(key, (draw = workOut(states, rhythm, clock)));
+  return draw;
+}
+
+const ends = (phases: readonly Phase[]) => phases.map(({ doing, from, to }) => `${doing} ${from} ${to}`).join();
+
+const keyOf = ({ every, duty, after, rest, phases, longest }: Rhythm, clock: number | undefined): string =>
+  every === null ? `${duty} ${rest} ${clock}` : `${every} ${after} ${rest} ${clock} ${ends(phases)} ${ends(longest)}`;
+
+function workOut(states: States, rhythm: Rhythm, clock: number | undefined): Draw {
+  const at = (doing: Doing) => currentOf(states, doing, clock);
+  const surge = (doing: Doing) => surgeOf(states, doing, clock);
+  const rest = at(rhythm.rest);
+  if (rhythm.every === null) {
+    const on = at('active');
+    const highestSurge = Math.max(surge('active'), rest.max);
+    const { duty } = rhythm;
+    const off = Number((1 - duty).toFixed(4));
+    return {
+      usual: steady(on.typ * duty + rest.typ * (1 - duty)),
+      most: steady(on.max * duty + rest.max * (1 - duty)),
+      surge: steady(highestSurge),
+      together: steady(highestSurge),
+      // Of what comes in short bursts only the mean heats.
+      lasting:
+        states.busy && toInterval(states.busy).max < THERMAL_TIME
+          ? on.max * duty + rest.max * (1 - duty)
+          : Math.max(on.max, rest.max),
+      sum:
+        states.idle || duty < 1
+          ? `${AMPS(on.typ)} × ${duty} + ${AMPS(rest.typ)} × ${off}`
+          : `${AMPS(on.typ)} × ${duty}`,
+    };
+  }
+  const { every, phases, longest } = rhythm;
+  const laid = (list: readonly Phase[], value: (doing: Doing) => number, between: number): Steps =>
+    round(
+      every,
+      between,
+      list.map(({ from, to, doing }) => ({ from, to, value: value(doing) })),
+    );
+  const usual = laid(phases, (doing) => at(doing).typ, rest.typ);
+  const most = laid(longest, (doing) => at(doing).max, rest.max);
+  const together = laid(longest, surge, rest.max);
+  const slow = longest.filter(({ from, to }) => to - from >= THERMAL_TIME).map(({ doing }) => at(doing).max);
+  return {
+    usual,
+    most,
+    surge: rhythm.after === null ? steady(highest(together)) : together,
+    together,
+    lasting: Math.max(mean(most), ...slow),
+    sum: `(${[
+      ...phases.map(({ from, to, doing }) => `${AMPS(at(doing).typ)} × ${S(to - from)} ${doing}`),
+      `${AMPS(rest.typ)} × ${S(Math.max(0, every - phases.reduce((t, { from, to }) => t + to - from, 0)))} ${rhythm.rest}`,
+    ].join(' + ')}) ÷ ${S(every)}`,
+  };
+}
+
+/** What each state of a draw adds to its mean, A, usual currents and times. */
+export function statesOver(states: States, rhythm: Rhythm, clock?: number): { doing: Doing; amps: number }[] {
+  const at = (doing: Doing) => currentOf(states, doing, clock).typ;
+  const { every, duty, phases, rest } = rhythm;
+  if (every === null)
+    return [
+      { doing: 'active', amps: at('active') * duty },
+      { doing: rest, amps: at(rest) * (1 - duty) },
+    ];
+  const busy = phases.reduce((sum, { from, to }) => sum + to - from, 0);
+  return [
+    ...phases.map(({ doing, from, to }) => ({ doing, amps: (at(doing) * (to - from)) / every })),
+    { doing: rest, amps: at(rest) * Math.max(0, 1 - busy / every) },
+  ];
+}
+
+/** Share of the time that a rhythm is at work, usually and at its most. */
+export function busyShare({ every, duty, phases, longest }: Rhythm): { usual: number; most: number } {
+  if (every === null) return { usual: duty, most: duty };
+  const share = (list: readonly Phase[]) => Math.min(1, list.reduce((sum, { from, to }) => sum + to - from, 0) / every);
+  return { usual: share(phases), most: share(longest) };
+}

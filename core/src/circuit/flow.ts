@@ -1,0 +1,112 @@
+/** Currents from the parts up to the sources, over time. */
+import type { RailOffer } from '../card/card.ts';
+import { mapSteps, steady, sumSteps, type Steps } from '../quantity/steps.ts';
+import { drawOf, type Draw } from './draw.ts';
+import type { PowerTree } from './power-tree.ts';
+import type { Rhythm } from './rhythm.ts';
+
+/** Which face of a draw is looked at. */
+export type View = 'usual' | 'most' | 'surge' | 'together' | 'lasting';
+
+export const faceOf = (draw: Draw, view: View): Steps => (view === 'lasting' ? steady(draw.lasting) : draw[view]);
+
+/** A voltage from above to below a regulator, V. */
+export interface Across {
+  readonly above: number;
+  readonly own: number;
+}
+
+/** Share of the power that arrives at a current, A. Between points of its curve it runs straight over the logarithm of the current. */
+export function efficiencyAt(from: NonNullable<RailOffer['from']>, amps: number): number {
+  const { curve, efficiency = 1 } = from;
+  const [first] = curve ?? [];
+  const last = curve?.at(-1);
+  if (!curve || !first || !last) return efficiency;
+  if (amps <= first.current) return first.share;
+  const k = curve.findIndex(({ current }) => current >= amps);
+  const [a, b] = [curve[k - 1], curve[k]];
+  if (k < 1 || !a || !b) return last.share;
+  return a.share + ((b.share - a.share) * Math.log(amps / a.current)) / Math.log(b.current / a.current);
+}
+
+/**
+ * Current into a regulator for a current out of it, A: a linear one passes the current on, a switching one the power.
+ * What the regulator itself takes is the draw of its supply.
+ */
+export const currentInto = ({ from }: RailOffer, amps: number, across: Across | null): number =>
+  from?.by === 'switching' && across && across.above > 0
+    ? (amps * across.own) / (efficiencyAt(from, amps) * across.above)
+    : amps;
+
+export interface FlowInput {
+  readonly tree: PowerTree;
+  readonly rhythms: ReadonlyMap<string, Rhythm>;
+  readonly view: View;
+  /** Constant draws of a rail that no supply stands for, A. */
+  readonly still: (ref: string) => number;
+  /** Voltages across the regulator that makes a rail. */
+  readonly across: (ref: string) => Across | null;
+}
+
+export interface Flow {
+  /** Total of a rail. */
+  rail(ref: string): Steps;
+  /** Into one supply of a part: its own and that of the rails it makes of it. */
+  supply(part: string, supply: string): Steps;
+  /** What the part draws there itself. */
+  own(part: string, supply: string): Steps;
+  /** Into the regulator that makes a rail, A, apart from its own current. */
+  into(ref: string): Steps;
+  /** Periods that were too far apart to lay out. */
+  folded(): readonly number[];
+}
+
+export function flow({ tree, rhythms, view, still, across }: FlowInput): Flow {
+  const fold = view === 'usual' || view === 'most' ? 'mean' : 'highest';
+  const rails = new Map<string, Steps>();
+  const folded = new Set<number>();
+  const total = (list: readonly Steps[]): Steps => {
+    const sum = sumSteps(list, fold);
+    for (const period of sum.folded) folded.add(period);
+    return sum.steps;
+  };
+  const clockOf = (part: string) => tree.parts.get(part)?.choice?.run?.clock;
+  const own = (part: string, supply: string): Steps => {
+    const states = tree.parts.get(part)?.card.supplies.find(({ id }) => id === supply)?.current;
+    return states ? faceOf(drawOf(states, rhythms.get(part), clockOf(part)), view) : steady(0);
+  };
+  const into = (ref: string): Steps => {
+    const offered = tree.offers.get(ref);
+    if (!offered) return steady(0);
+    const voltages = across(ref);
+    return offered.offer.from?.by === 'switching'
+      ? mapSteps(rail(ref), (amps) => currentInto(offered.offer, amps, voltages))
+      : rail(ref);
+  };
+  const supply = (part: string, id: string): Steps => {
+    const below = (tree.parts.get(part)?.card.rails ?? []).filter(
+      // A rail that feeds itself has no source to draw from; its sum would depend on where one begins.
+      (offer) => offer.from?.supply === id && tree.ways.get(`${part}.${offer.id}`),
+    );
+    return below.length === 0
+      ? own(part, id)
+      : total([own(part, id), ...below.map((offer) => into(`${part}.${offer.id}`))]);
+  };
+  function rail(ref: string): Steps {
+    const known = rails.get(ref);
+    if (known) return known;
+    rails.set(ref, steady(0));
+    const offered = tree.offers.get(ref);
+    const made = total([
+      steady(still(ref)),
+      ...(offered?.offer.ownLoad
+        ? [faceOf(drawOf(offered.offer.ownLoad, rhythms.get(offered.part.id), offered.part.choice?.run?.clock), view)]
+        : []),
+      ...(tree.fedBy.get(ref) ?? []).map((fed) => supply(fed.part.id, fed.supply.id)),
+      ...(tree.pinsOn.get(ref) ?? []).map((pin) => rail(pin.ref)),
+    ]);
+    rails.set(ref, made);
+    return made;
+  }
+  return { rail, supply, own, into, folded: () => [...folded] };
+}

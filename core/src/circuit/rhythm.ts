@@ -1,0 +1,168 @@
+/** When each part is at work, and what it takes meanwhile: cards, needs and the plan's own rhythm together. */
+import type { States } from '../card/power.ts';
+import type { STAGES } from '../card/power.ts';
+import { toInterval } from '../card/to-interval.ts';
+import { exact, type Interval } from '../quantity/interval.ts';
+import type { Plan, RestState, Run } from '../plan/plan.ts';
+import type { PartNode } from './circuit.ts';
+
+export type Doing = RestState | 'warm-up' | 'active' | (typeof STAGES)[number];
+
+/** A stretch of one round, s from its beginning. */
+export interface Phase {
+  readonly doing: Doing;
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface Rhythm {
+  /** s from one piece of work to the next; null for what follows no clock. */
+  readonly every: number | null;
+  /** Share of the time at work, where `every` is null. */
+  readonly duty: number;
+  /** s after the beginning of the round; null where the program keeps to no order. */
+  readonly after: number | null;
+  /** In order, from the beginning of the work. */
+  readonly phases: readonly Phase[];
+  /** The same when everything takes its longest. */
+  readonly longest: readonly Phase[];
+  readonly rest: RestState;
+}
+
+/** A controller that is woken takes at least this long to start, look around and lie down again, s: common practice. */
+export const SHORTEST_WAKE = 0.05;
+/** Rounds are kept on this grid, s. */
+const GRID = 1e-3;
+
+const STEADY: Rhythm = { every: null, duty: 1, after: null, phases: [], longest: [], rest: 'idle' };
+const onGrid = (seconds: number): number => Math.max(GRID, Math.round(seconds / GRID) * GRID);
+
+/** The shortest interval of the sensing needs that `wanted` picks, s. */
+function intervalOf(plan: Plan, wanted: (need: string) => boolean): number | null {
+  const all = plan.needs.flatMap((need) => (need.kind === 'sense' && wanted(need.id) ? [need.interval] : []));
+  return all.length === 0 ? null : Math.min(...all);
+}
+
+/** Everything on a card that draws. */
+const statesOf = ({ card }: PartNode): States[] => [
+  ...card.supplies.map(({ current }) => current),
+  ...(card.rails ?? []).flatMap(({ ownLoad }) => ownLoad ?? []),
+];
+
+/** The pieces of one reading or message, one after the other; null where nothing says how long they take. */
+function work(part: PartNode, run: Run, pick: 'typ' | 'max'): { doing: Doing; time: number }[] | null {
+  const states = statesOf(part);
+  const stages = states.find((s) => s.stages)?.stages;
+  if (stages) {
+    const listed = stages.map(({ name, time }) => ({ doing: name, time: toInterval(time)[pick] }));
+    const total = listed.reduce((sum, { time }) => sum + time, 0);
+    // A time of the plan stretches the stages as they are.
+    const by = run.busy !== undefined && total > 0 ? run.busy / total : 1;
+    return listed.map(({ doing, time }) => ({ doing, time: time * by }));
+  }
+  const busy = states.flatMap((s) => s.busy ?? []);
+  const conversions = part.card.measures.flatMap(({ conversion }) => conversion ?? []);
+  const known = (busy.length > 0 ? busy : conversions).map((figure) => toInterval(figure)[pick]);
+  const time = run.busy ?? (known.length > 0 ? Math.max(...known) : null);
+  return time === null ? null : [{ doing: 'active', time }];
+}
+
+/**
+ * @param switched whether something can take the part's supply away
+ * @param controller whether it is the controller, which is awake while the others work
+ */
+export function rhythmOf(plan: Plan, part: PartNode, switched: boolean, controller: boolean): Rhythm {
+  const run: Run = part.choice?.run ?? {};
+  const states = statesOf(part);
+  if (states.length === 0) return STEADY;
+  const wished = run.rest ?? 'idle';
+  const rest: RestState =
+    wished === 'off' && !switched ? 'idle' : wished === 'sleep' && !states.some(({ sleep }) => sleep) ? 'idle' : wished;
+  const duty = run.duty ?? states.find((s) => s.duty !== undefined)?.duty ?? 1;
+  const free: Rhythm = { ...STEADY, duty, rest };
+  const wake = controller && rest === 'sleep';
+  const every =
+    run.every ??
+    (wake ? intervalOf(plan, () => true) : intervalOf(plan, (need) => part.choice?.needs.includes(need) ?? false));
+  // A share that the maker set is a share; so is a controller that never lies down.
+  if (every === null || (run.duty !== undefined && run.every === undefined) || (controller && !wake)) return free;
+  const after = run.after ?? null;
+  const phases = (pick: 'typ' | 'max'): Phase[] | null => {
+    const pieces = work(part, run, pick) ?? (wake ? [{ doing: 'active' as const, time: SHORTEST_WAKE }] : null);
+    if (!pieces) return null;
+    const warm = rest === 'idle' ? 0 : warmUpOf(part, pick);
+    let at = after ?? 0;
+    return [...(warm > 0 ? [{ doing: 'warm-up' as const, time: warm }] : []), ...pieces].map(({ doing, time }) => {
+      const phase = { doing, from: at, to: at + time };
+      at += time;
+      return phase;
+    });
+  };
+  const usual = phases('typ');
+  const longest = phases('max');
+  return usual && longest ? { every: onGrid(every), duty, after, phases: usual, longest, rest } : free;
+}
+
+const warmUpOf = ({ card }: PartNode, pick: 'typ' | 'max'): number =>
+  Math.max(0, ...card.measures.flatMap(({ warmUp }) => (warmUp ? [toInterval(warmUp)[pick]] : [])));
+
+/** Rhythms of all parts. A controller that sleeps stays awake as long as what it waits for takes. */
+export function rhythms(
+  plan: Plan,
+  parts: ReadonlyMap<string, PartNode>,
+  controller: PartNode | null,
+  switched: (part: PartNode) => boolean,
+): Map<string, Rhythm> {
+  const all = new Map<string, Rhythm>();
+  for (const part of parts.values()) all.set(part.id, rhythmOf(plan, part, switched(part), part === controller));
+  const own = controller && all.get(controller.id);
+  if (!controller || !own || own.every === null || controller.choice?.run?.busy !== undefined) return all;
+  const others = [...all].filter(([id, { every }]) => id !== controller.id && every === own.every);
+  const end = (of: 'phases' | 'longest') =>
+    others.reduce(
+      (last, [, rhythm]) => Math.max(last, rhythm[of].at(-1)?.to ?? 0),
+      own[of].at(-1)?.to ?? SHORTEST_WAKE,
+    );
+  const awake = (of: 'phases' | 'longest'): Phase[] => [{ doing: 'active', from: own.after ?? 0, to: end(of) }];
+  all.set(controller.id, { ...own, phases: awake('phases'), longest: awake('longest') });
+  return all;
+}
+
+/** What a supply takes while the part is doing something, A. */
+export function currentOf(states: States, doing: Doing, clock: number | undefined): Interval {
+  const at = states.clocks?.find(({ frequency }) => frequency === clock);
+  const active = toInterval(at?.active ?? states.active);
+  const idle = (at?.idle ?? states.idle) ? toInterval(at?.idle ?? states.idle ?? { typ: 0 }) : exact(0);
+  switch (doing) {
+    case 'off':
+      return exact(0);
+    case 'sleep':
+      return states.sleep ? toInterval(states.sleep) : idle;
+    case 'idle':
+      return idle;
+    case 'warm-up':
+      return states.warmUp ? toInterval(states.warmUp) : active;
+    case 'active':
+      return active;
+    default: {
+      const stage = states.stages?.find(({ name }) => name === doing);
+      return stage ? toInterval(stage.current) : active;
+    }
+  }
+}
+
+/** The most that it takes for a moment while doing something, A. */
+export function surgeOf(states: States, doing: Doing, clock: number | undefined): number {
+  const most = currentOf(states, doing, clock).max;
+  if (doing === 'off' || doing === 'sleep' || doing === 'idle') return most;
+  const peak = states.peak ? toInterval(states.peak).max : 0;
+  const stages = (states.stages ?? []).map(({ name, current }) => ({ name, amps: toInterval(current).max }));
+  // At work without a rhythm it may be in any of its stages.
+  if (doing === 'active') return Math.max(most, peak, ...stages.map(({ amps }) => amps));
+  // Where stages are told apart, a surge belongs to the hungriest of them.
+  const hungriest = stages.reduce((a, b) => (b.amps > a.amps ? b : a), { name: doing, amps: 0 } as {
+    name: Doing;
+    amps: number;
+  });
+  return hungriest.name === doing ? Math.max(most, peak) : most;
+}

@@ -1,0 +1,129 @@
+/** What turns to heat where, and how far it is felt. */
+import { toInterval } from '../card/to-interval.ts';
+import type { Thermal } from '../card/power.ts';
+import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
+import { efficiencyAt } from '../circuit/flow.ts';
+import { besselK0 } from '../standard/bessel.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { BOARD_SHEET, FACE_LOSS, WARM_ROOM } from '../standard/practice.ts';
+
+export interface HeatTerm {
+  readonly name: string;
+  readonly sum: string;
+  readonly watts: number;
+}
+
+export interface Dissipation {
+  readonly part: string;
+  readonly watts: number;
+  readonly terms: readonly HeatTerm[];
+}
+
+const V = (x: number) => formatQuantity(x, 'V', 4);
+const A = (x: number) => formatQuantity(x, 'A');
+
+/** The place of a part: its own, that of its first need with one, or that of what it stands beside. */
+export function placeOf(circuit: Circuit, part: string): string | null {
+  const choice = circuit.parts.get(part)?.choice;
+  if (choice?.place) return choice.place;
+  for (const id of choice?.needs ?? []) {
+    const need = circuit.plan.needs.find((n) => n.id === id);
+    if (need && 'place' in need && need.place) return need.place;
+  }
+  return null;
+}
+
+/** Air around a part, °C: that of its place, or a room's. */
+export function airAt(circuit: Circuit, part: string, ifNothing: { from: number; to: number }): typeof ifNothing {
+  const name = placeOf(circuit, part);
+  return circuit.plan.places.find((place) => place.name === name)?.air ?? ifNothing;
+}
+
+export const warmestAir = (circuit: Circuit, part: string): number =>
+  airAt(circuit, part, { from: WARM_ROOM, to: WARM_ROOM }).to;
+
+/** What the regulator behind a rail turns to heat, W: a linear one the voltage that it takes away, a switching one what is lost on the way. */
+export function regulatorHeat(circuit: Circuit, rail: Rail): HeatTerm | null {
+  const { from } = rail.offer;
+  const feed = from && circuit.feeds.get(`${rail.part}.${from.supply}`);
+  const own = rail.voltage;
+  if (!from || from.by === 'pass' || !feed?.voltage || !own) return null;
+  if (from.by === 'linear') {
+    const watts = Math.max(0, feed.voltage.max - own.min) * rail.lasting;
+    return {
+      name: `${rail.offer.name}, what it takes away`,
+      sum: `(${V(feed.voltage.max)} − ${V(own.min)}) × ${A(rail.lasting)}`,
+      watts,
+    };
+  }
+  const share = efficiencyAt(from, rail.lasting);
+  return {
+    name: `${rail.offer.name}, lost in switching`,
+    sum: `${V(own.max)} × ${A(rail.lasting)} × (1 ÷ ${Number(share.toFixed(3))} − 1)`,
+    watts: own.max * rail.lasting * (1 / share - 1),
+  };
+}
+
+/** What a part turns to heat by itself and by the rails that it makes, W, for as long as it takes to warm up. */
+export function dissipation(circuit: Circuit, part: PartNode): Dissipation {
+  const terms: HeatTerm[] = [];
+  for (const supply of part.card.supplies) {
+    const feed = circuit.feeds.get(`${part.id}.${supply.id}`);
+    const rail = feed?.rail ? circuit.rails.get(feed.rail) : undefined;
+    const own = rail?.loads.find(({ subject, label }) => subject === part.id && label === part.label);
+    if (feed?.voltage && own && own.lasting > 0)
+      terms.push({
+        name: 'its own current',
+        sum: `${V(feed.voltage.max)} × ${A(own.lasting)}`,
+        watts: feed.voltage.max * own.lasting,
+      });
+  }
+  for (const offer of part.card.rails ?? []) {
+    const rail = circuit.rails.get(`${part.id}.${offer.id}`);
+    const heat = rail && regulatorHeat(circuit, rail);
+    if (heat && heat.watts > 0) terms.push(heat);
+    const board = rail?.loads.find(({ subject }) => subject === part.id);
+    if (offer.ownLoad && board && rail?.voltage)
+      terms.push({
+        name: `the board on ${offer.name}`,
+        sum: `${V(rail.voltage.max)} × ${A(board.lasting)}`,
+        watts: rail.voltage.max * board.lasting,
+      });
+  }
+  return { part: part.id, watts: terms.reduce((sum, { watts }) => sum + watts, 0), terms };
+}
+
+export interface Warmth {
+  /** °C */
+  readonly junction: number;
+  readonly surface: number;
+  /** The most that the junction may be, with the power derated, °C. */
+  readonly limit: number;
+}
+
+/**
+ * Junction = ambient + P × resistance to the air; surface = junction − P × resistance to the case. Derating the power
+ * is derating the rise that is left to the limit.
+ */
+export function warmth(thermal: Thermal, watts: number, ambient: number, derating: number): Warmth {
+  const toAir = toInterval(thermal.toAir).max;
+  const toCase = thermal.toCase ? toInterval(thermal.toCase).typ : 0;
+  const junction = ambient + watts * toAir;
+  return {
+    junction,
+    surface: junction - watts * Math.min(toCase, toAir),
+    limit: ambient + (toInterval(thermal.limit).max - ambient) * derating,
+  };
+}
+
+/**
+ * How much warmer a board is at a distance from a small part on it, K: a point source on a thin plate that loses heat
+ * from both faces, rise = P ÷ (2π·k·t) × K0(r·√(2h ÷ (k·t))). The plate without edges is the usual solution of the fin
+ * equation in a circle (Carslaw and Jaeger, Conduction of Heat in Solids; quoted from memory); k·t and h are estimates
+ * of common practice, so this is one, too.
+ * @param metres more than 0
+ */
+export function riseAt(watts: number, metres: number): number {
+  const decay = Math.sqrt((2 * FACE_LOSS) / BOARD_SHEET);
+  return (watts / (2 * Math.PI * BOARD_SHEET)) * besselK0(metres * decay);
+}

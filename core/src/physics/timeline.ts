@@ -1,0 +1,100 @@
+/** One round of a build: who is at work when, and what a rail carries meanwhile. */
+import type { Circuit } from '../circuit/circuit.ts';
+import { drawOf } from '../circuit/draw.ts';
+import { flow, type Across, type View } from '../circuit/flow.ts';
+import type { Phase, Rhythm } from '../circuit/rhythm.ts';
+import { voltages } from '../circuit/rail-voltage.ts';
+import { highest, mean, type Steps } from '../quantity/steps.ts';
+import { treeOf } from './source-load.ts';
+
+export interface Lane {
+  readonly part: string;
+  readonly label: string;
+  readonly rhythm: Rhythm;
+  readonly phases: readonly Phase[];
+  /** A at the part, usual currents. */
+  readonly current: Steps;
+}
+
+export interface Timeline {
+  /** s until all begins again. */
+  readonly period: number;
+  /** A on the rail: usual currents, and the most with everything beginning together. */
+  readonly usual: Steps;
+  readonly together: Steps;
+  readonly average: number;
+  /** The most that comes together as planned, A. */
+  readonly coincidence: number;
+  /** The most that the schedule can produce: what keeps to no order falls where it hurts most, A. */
+  readonly worst: number;
+  readonly lanes: readonly Lane[];
+  /** Periods that were too far apart to lay out, s. */
+  readonly folded: readonly number[];
+}
+
+/** Parts that draw from a rail, through regulators and switches too. */
+export function partsBelow(circuit: Circuit, ref: string): string[] {
+  const tree = treeOf(circuit);
+  const found = new Set<string>();
+  const walk = (at: string, guard: number): void => {
+    if (guard > 16) return;
+    const maker = tree.offers.get(at);
+    if (maker?.offer.ownLoad) found.add(maker.part.id);
+    for (const { part, supply } of tree.fedBy.get(at) ?? []) {
+      found.add(part.id);
+      for (const offer of part.card.rails ?? [])
+        if (offer.from?.supply === supply.id) walk(`${part.id}.${offer.id}`, guard + 1);
+    }
+    for (const pin of tree.pinsOn.get(at) ?? []) walk(pin.ref, guard + 1);
+  };
+  walk(ref, 0);
+  return [...found];
+}
+
+/** @param ref a rail of the circuit */
+export function timeline(circuit: Circuit, ref: string): Timeline {
+  const tree = treeOf(circuit);
+  const volts = voltages(tree, () => 0);
+  const flowOf = (view: View) => {
+    const [pick, end] = view === 'usual' ? (['typical', 'typ'] as const) : (['peak', 'min'] as const);
+    return flow({
+      tree,
+      rhythms: circuit.rhythms,
+      view,
+      still: (at) => circuit.rails.get(at)?.still[pick] ?? 0,
+      across: (at): Across | null => {
+        const up = tree.offers.get(at)?.up;
+        const above = up ? volts(up) : null;
+        const own = volts(at);
+        return above && own ? { above: above[end], own: own.typ } : null;
+      },
+    });
+  };
+  const usualFlow = flowOf('usual');
+  const usual = usualFlow.rail(ref);
+  const together = flowOf('together').rail(ref);
+  return {
+    period: Math.max(usual.period, together.period),
+    usual,
+    together,
+    average: mean(usual),
+    coincidence: highest(together),
+    worst: highest(flowOf('surge').rail(ref)),
+    lanes: partsBelow(circuit, ref).flatMap((part) => laneOf(circuit, part)),
+    folded: usualFlow.folded(),
+  };
+}
+
+function laneOf(circuit: Circuit, part: string): Lane[] {
+  const node = circuit.parts.get(part);
+  const rhythm = circuit.rhythms.get(part);
+  if (!node || !rhythm) return [];
+  const states = [
+    ...(node.card.rails ?? []).flatMap(({ ownLoad }) => ownLoad ?? []),
+    ...node.card.supplies.map(({ current }) => current),
+  ];
+  // Of the draws of a part the strongest tells what it is doing.
+  const draws = states.map((s) => drawOf(s, rhythm, node.choice?.run?.clock).usual);
+  const strongest = draws.reduce<Steps | null>((a, b) => (a && highest(a) >= highest(b) ? a : b), null);
+  return strongest ? [{ part, label: node.label, rhythm, phases: rhythm.phases, current: strongest }] : [];
+}

@@ -1,0 +1,170 @@
+/** Ways out for what the supply checks find. */
+import { toInterval } from '../card/to-interval.ts';
+import type { Circuit } from '../circuit/circuit.ts';
+import { addHelper, changePart, freeId, setFeed, setRules } from '../plan/edits.ts';
+import { swapCard } from '../plan/swap.ts';
+import { cheapestFirst } from '../plan/cost.ts';
+import { meetings } from '../check/supply-back-feed.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { gaugeResistance } from '../standard/wire-gauge.ts';
+import { LEAD_SHARE } from '../standard/practice.ts';
+import { otherFeeds, railRemedies, unloading } from './power.ts';
+import type { Candidate, Context, Proposer } from './remedy.ts';
+import { otherPacks, otherRegulators, renameRail, savers } from './save-charge.ts';
+import { stagger } from './stagger.ts';
+
+const labelOf = (circuit: Circuit, part: string): string => circuit.parts.get(part)?.label ?? part;
+
+/** Work one after the other. */
+export const staggerRemedies: Proposer = ({ circuit, finding }) => {
+  const rail = finding.subjects[0] ?? '';
+  const order = circuit.rails.has(rail) ? stagger(circuit, rail) : null;
+  return order
+    ? [
+        {
+          id: `stagger:${rail}`,
+          title: `Let ${[...order.begins.keys()].length} parts work one after the other: ${formatQuantity(order.after, 'A')} at the peak`,
+          plan: order.plan,
+        },
+      ]
+    : [];
+};
+
+export const railCurrentRemedies: Proposer = (context) => [...railRemedies(context), ...staggerRemedies(context)];
+
+/** Another source of the same voltage that gives more. */
+function strongerSources({ circuit, finding, library }: Context): Candidate[] {
+  const rail = circuit.rails.get(finding.subjects[0] ?? '');
+  const part = circuit.parts.get(rail?.part ?? '');
+  if (!rail?.voltage || !part) return [];
+  const { typ } = rail.voltage;
+  return cheapestFirst([...library.values()], circuit.plan.rules.buying).flatMap((card) => {
+    const offer = card.rails?.[0];
+    if (card.kind !== 'source' || card.id === part.card.id || !offer?.voltage) return [];
+    const same = Math.abs(toInterval(offer.voltage).typ - typ) < 0.1 * typ;
+    const enough = toInterval(offer.limit).min * circuit.plan.rules.derating >= rail.peak;
+    if (!same || !enough) return [];
+    const plan = renameRail(swapCard(circuit.plan, part.id, part.card, card), rail.ref, `${part.id}.${offer.id}`);
+    return [{ id: `card:${part.id}:${card.id}`, title: `Take ${card.name} as ${part.label}`, plan }];
+  });
+}
+
+export const sourceCurrentRemedies: Proposer = (context) => [
+  ...strongerSources(context),
+  ...staggerRemedies(context),
+  ...railRemedies(context),
+];
+
+/** A regulator that needs less, or another rail before it. */
+export const dropoutRemedies: Proposer = ({ circuit, finding, library }) => {
+  const rail = circuit.rails.get(finding.subjects[0] ?? '');
+  const part = circuit.parts.get(rail?.part ?? '');
+  const feed = rail?.offer.from && circuit.feeds.get(`${rail.part}.${rail.offer.from.supply}`);
+  if (!part || !feed) return [];
+  return [...otherRegulators(circuit, library, part), ...otherFeeds(circuit, feed)];
+};
+
+/** Another kind of regulator, a lower input, or a part of its load elsewhere. */
+export const heatRemedies: Proposer = (context) => {
+  const { circuit, finding, library } = context;
+  const rail = circuit.rails.get(finding.subjects[0] ?? '');
+  const part = circuit.parts.get(rail?.part ?? '');
+  const feed = rail?.offer.from && circuit.feeds.get(`${rail.part}.${rail.offer.from.supply}`);
+  if (!rail || !part || !feed) return [];
+  return [...otherRegulators(circuit, library, part), ...otherFeeds(circuit, feed), ...unloading(context, rail)];
+};
+
+/** Back on the logic rail, or the house rule as it is meant. */
+export const pinFedRemedies: Proposer = ({ circuit, finding }) => {
+  const rail = circuit.rails.get(finding.subjects[0] ?? '');
+  if (!rail) return [];
+  const fed = [...circuit.feeds.values()].filter((feed) => feed.rail === rail.ref);
+  const back = [...circuit.rails.values()]
+    .filter((other) => !other.pin && other.switches.length === 0 && other.root === rail.root)
+    .map((other) => ({
+      id: `feeds:${rail.ref}:${other.ref}`,
+      title: `Feed ${fed.map(({ part }) => labelOf(circuit, part)).join(', ')} from the ${other.label}`,
+      plan: fed.reduce((plan, { part, supply }) => setFeed(plan, part, supply.id, other.ref), circuit.plan),
+    }));
+  const share = Math.min(1, Math.ceil((rail.peak / (toInterval(rail.offer.limit).min || 1)) * 10) / 10);
+  return [
+    ...back,
+    ...(circuit.plan.rules.pinPower < share
+      ? [
+          {
+            id: `rule:pinPower:${share}`,
+            title: `Let pins feed parts, up to ${share * 100} % of what they are meant for`,
+            plan: setRules(circuit.plan, { pinPower: share }),
+          },
+        ]
+      : []),
+  ];
+};
+
+export const groundRemedies: Proposer = ({ circuit, finding }) => [
+  {
+    id: `ground:${finding.subjects.join('+')}`,
+    title: `Join the grounds of ${finding.subjects.map((id) => labelOf(circuit, id)).join(' and ')}`,
+    plan: finding.subjects.reduce(
+      (plan, part) => changePart(plan, part, ({ apart: _apart, ...rest }) => rest),
+      circuit.plan,
+    ),
+  },
+];
+
+/** A diode or a switch before each that stands there straight, but for one. */
+export const backFeedRemedies: Proposer = ({ circuit, finding, library }) => {
+  const [part = '', supply = ''] = (finding.subjects[0] ?? '').split('.');
+  const node = circuit.parts.get(part);
+  if (!node) return [];
+  const refs = [node.choice?.feeds[supply], node.choice?.also?.[supply]].flatMap((ref) => ref ?? []);
+  const straight = meetings(circuit, node, supply).filter(({ by, socket }) => by === 'straight' && !socket);
+  return cheapestFirst([...library.values()], circuit.plan.rules.buying)
+    .filter(({ kind }) => kind === 'diode' || kind === 'switch')
+    .flatMap((card) =>
+      refs
+        .filter((ref) => straight.some(({ name }) => name === circuit.rails.get(ref)?.label))
+        .map((rail) => ({
+          id: `guard:${part}.${supply}:${rail}:${card.id}`,
+          title: `Put a ${card.name} between the ${circuit.rails.get(rail)?.label ?? rail} and ${node.label}`,
+          plan: addHelper(circuit.plan, {
+            id: freeId(circuit.plan, `guard-${part}`),
+            kind: 'guard',
+            part,
+            supply,
+            rail,
+            card: card.id,
+          }),
+        })),
+    );
+};
+
+/** Thicker leads, as thick as is sold. */
+export const leadRemedies: Proposer = ({ circuit, finding }) => {
+  const feed = circuit.feeds.get(finding.subjects[0] ?? '');
+  const rail = circuit.rails.get(feed?.rail ?? '');
+  if (!feed || !rail?.voltage) return [];
+  const allowed = rail.voltage.typ * LEAD_SHARE;
+  return [26, 24, 22, 20, 18]
+    .filter((gauge) => gauge < feed.lead.gauge)
+    .filter((gauge) => feed.peak * 2 * feed.lead.length * gaugeResistance(gauge) <= allowed)
+    .slice(0, 2)
+    .map((gauge) => ({
+      id: `gauge:${feed.part}:${gauge}`,
+      title: `Take leads of gauge ${gauge} to ${labelOf(circuit, feed.part)}`,
+      plan: changePart(circuit.plan, feed.part, (part) => ({ ...part, gauge })),
+    }));
+};
+
+/** What makes the charge last; those that do not are dropped when they are tried. */
+export const runtimeRemedies: Proposer = ({ circuit, finding, library }) => {
+  const rail = circuit.rails.get(finding.subjects[0] ?? '');
+  return rail ? savers(circuit, library, rail) : [];
+};
+
+/** A stiffer pack, or a lower peak. */
+export const sagRemedies: Proposer = (context) => {
+  const { circuit, finding, library } = context;
+  const part = circuit.parts.get(circuit.rails.get(finding.subjects[0] ?? '')?.part ?? '');
+  return part ? [...otherPacks(circuit, library, part), ...staggerRemedies(context)] : [];
+};
