@@ -9,7 +9,7 @@ import type { Circuit, Guard, Net, PartNode, PinWish } from './circuit.ts';
 import { deriveBuses } from './buses.ts';
 import { deriveNets, nearIsLow } from './nets.ts';
 import { busyShare } from './draw.ts';
-import { derivePower, type ExtraLoad, type PowerGraph } from './power.ts';
+import { derivePower, sketchPower, type ExtraLoad, type PowerGraph } from './power.ts';
 
 /** The enable of a translator as a port, where it is on a pin. */
 function gatePort(card: Card, helper: TranslatorHelper): PartChoice['ports'] {
@@ -63,7 +63,7 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
       ? [{ ...helper, helper: helper.id, by: library.get(helper.card)?.kind === 'diode' ? 'diode' : 'switch' }]
       : [],
   );
-  const bare = derivePower(plan, parts, controller, [], guards);
+  const bare = sketchPower(plan, parts, controller);
   for (const helper of plan.helpers) {
     const card = helper.kind === 'translator' ? library.get(helper.card) : undefined;
     if (helper.kind !== 'translator' || !card?.translator) continue;
@@ -82,11 +82,11 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
   }
   // What pull-ups and lights draw is known with the nets, and their voltages with what they draw: so twice.
   const hasTranslators = [...parts.values()].some(({ helper }) => helper !== null);
-  const draft = hasTranslators ? derivePower(plan, parts, controller, [], guards) : bare;
+  const draft = hasTranslators ? sketchPower(plan, parts, controller) : bare;
   const first = deriveNets(plan, parts, controller, draft);
   const extra = extraLoads(first.nets);
-  const power: PowerGraph = extra.length === 0 ? draft : derivePower(plan, parts, controller, extra, guards);
-  const { nets, wishes } = extra.length === 0 ? first : deriveNets(plan, parts, controller, power);
+  const power: PowerGraph = derivePower(draft.rhythms, parts, controller, extra, guards);
+  const { nets, wishes } = deriveNets(plan, parts, controller, power);
   return {
     plan,
     cards: library,

@@ -28,15 +28,22 @@ const S = (value: number) => formatQuantity(value, 's');
 
 const ABSENT: Rhythm = { every: null, duty: 1, after: null, phases: [], longest: [], rest: 'idle' };
 
-/** Cards are never changed in place, so what follows from a rhythm once stays true. */
+/** Cards are never changed in place, so what follows from a rhythm once stays true: by what the rhythm says, and by the
+ * rhythm itself, which is asked for many times in one derivation. */
 const known = new WeakMap<States, Map<string, Draw>>();
+const atHand = new WeakMap<Rhythm, Map<States, Draw>>();
 
 export function drawOf(states: States, rhythm: Rhythm = ABSENT, clock?: number): Draw {
+  let near = atHand.get(rhythm);
+  if (!near) atHand.set(rhythm, (near = new Map()));
+  const held = clock === undefined ? near.get(states) : undefined;
+  if (held) return held;
+  let shelf = known.get(states);
+  if (!shelf) known.set(states, (shelf = new Map()));
   const key = keyOf(rhythm, clock);
-  const shelf = known.get(states) ?? new Map<string, Draw>();
-  known.set(states, shelf);
   let draw = shelf.get(key);
   if (!draw) shelf.set(key, (draw = workOut(states, rhythm, clock)));
+  if (clock === undefined) near.set(states, draw);
   return draw;
 }
 

@@ -61,6 +61,16 @@ export interface Flow {
   folded(): readonly number[];
 }
 
+/** The same answer for the same name. */
+function remembered(work: (key: string) => Steps): (key: string) => Steps {
+  const known = new Map<string, Steps>();
+  return (key) => {
+    let made = known.get(key);
+    if (!made) known.set(key, (made = work(key)));
+    return made;
+  };
+}
+
 export function flow({ tree, rhythms, view, still, across }: FlowInput): Flow {
   const fold = view === 'usual' || view === 'most' ? 'mean' : 'highest';
   const rails = new Map<string, Steps>();
@@ -71,27 +81,25 @@ export function flow({ tree, rhythms, view, still, across }: FlowInput): Flow {
     return sum.steps;
   };
   const clockOf = (part: string) => tree.parts.get(part)?.choice?.run?.clock;
-  const own = (part: string, supply: string): Steps => {
-    const states = tree.parts.get(part)?.card.supplies.find(({ id }) => id === supply)?.current;
+  const own = remembered((key) => {
+    const [part = '', id = ''] = key.split('.');
+    const states = tree.parts.get(part)?.card.supplies.find((supply) => supply.id === id)?.current;
     return states ? faceOf(drawOf(states, rhythms.get(part), clockOf(part)), view) : steady(0);
-  };
-  const into = (ref: string): Steps => {
+  });
+  const into = remembered((ref) => {
     const offered = tree.offers.get(ref);
-    if (!offered) return steady(0);
+    if (offered?.offer.from?.by !== 'switching') return rail(ref);
     const voltages = across(ref);
-    return offered.offer.from?.by === 'switching'
-      ? mapSteps(rail(ref), (amps) => currentInto(offered.offer, amps, voltages))
-      : rail(ref);
-  };
-  const supply = (part: string, id: string): Steps => {
+    return mapSteps(rail(ref), (amps) => currentInto(offered.offer, amps, voltages));
+  });
+  const supply = remembered((key) => {
+    const [part = '', id = ''] = key.split('.');
     const below = (tree.parts.get(part)?.card.rails ?? []).filter(
       // A rail that feeds itself has no source to draw from; its sum would depend on where one begins.
       (offer) => offer.from?.supply === id && tree.ways.get(`${part}.${offer.id}`),
     );
-    return below.length === 0
-      ? own(part, id)
-      : total([own(part, id), ...below.map((offer) => into(`${part}.${offer.id}`))]);
-  };
+    return below.length === 0 ? own(key) : total([own(key), ...below.map((offer) => into(`${part}.${offer.id}`))]);
+  });
   function rail(ref: string): Steps {
     const known = rails.get(ref);
     if (known) return known;
@@ -102,11 +110,17 @@ export function flow({ tree, rhythms, view, still, across }: FlowInput): Flow {
       ...(offered?.offer.ownLoad
         ? [faceOf(drawOf(offered.offer.ownLoad, rhythms.get(offered.part.id), offered.part.choice?.run?.clock), view)]
         : []),
-      ...(tree.fedBy.get(ref) ?? []).map((fed) => supply(fed.part.id, fed.supply.id)),
+      ...(tree.fedBy.get(ref) ?? []).map((fed) => supply(`${fed.part.id}.${fed.supply.id}`)),
       ...(tree.pinsOn.get(ref) ?? []).map((pin) => rail(pin.ref)),
     ]);
     rails.set(ref, made);
     return made;
   }
-  return { rail, supply, own, into, folded: () => [...folded] };
+  return {
+    rail,
+    supply: (part, id) => supply(`${part}.${id}`),
+    own: (part, id) => own(`${part}.${id}`),
+    into,
+    folded: () => [...folded],
+  };
 }

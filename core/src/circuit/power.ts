@@ -33,12 +33,76 @@ interface Flows {
   readonly lasting: Flow;
 }
 
+const switchedBy =
+  (tree: PowerTree) =>
+  (part: PartNode): boolean =>
+    part.card.supplies.every(({ id }) => {
+      const rail = feedRail(part, id);
+      return rail !== null && switchesOf(tree, rail).length > 0;
+    });
+
+/**
+ * Rails and feeds without their currents, which is what nets need to be found: what pull-ups and lights on them draw
+ * then goes into `derivePower`.
+ */
+export function sketchPower(plan: Plan, parts: ReadonlyMap<string, PartNode>, controller: PartNode | null): PowerGraph {
+  const tree = powerTree(parts, controller);
+  const volts = voltages(tree, () => 0);
+  const none = { typical: 0, most: 0, peak: 0 };
+  const rails = new Map<string, Rail>();
+  for (const offered of tree.offers.values())
+    rails.set(offered.ref, {
+      ...standingOf(tree, offered),
+      voltage: volts(offered.ref),
+      loads: [],
+      ...none,
+      lasting: 0,
+      still: none,
+    });
+  const feeds = new Map<string, Feed>();
+  for (const part of parts.values())
+    for (const supply of part.card.supplies) {
+      const rail = feedRail(part, supply.id);
+      const voltage = rail === null ? null : volts(rail);
+      const lead = { length: JUMPER_LENGTH, gauge: JUMPER_GAUGE };
+      feeds.set(`${part.id}.${supply.id}`, {
+        part: part.id,
+        supply,
+        rail,
+        drop: 0,
+        dropSum: '',
+        peak: 0,
+        lead,
+        voltage,
+      });
+    }
+  return { rails, feeds, rhythms: rhythms(plan, parts, controller, switchedBy(tree)) };
+}
+
+/** What a rail is, apart from its figures. */
+function standingOf(
+  tree: PowerTree,
+  { ref, part, offer, pin }: Offered,
+): Pick<Rail, 'ref' | 'part' | 'label' | 'offer' | 'pin' | 'root' | 'source' | 'switches'> {
+  const way = tree.ways.get(ref) ?? null;
+  return {
+    ref,
+    part: part.id,
+    label: `${offer.name} of ${part.label}`,
+    offer,
+    pin,
+    root: way?.find((at) => tree.offers.get(at)?.offer.voltage) ?? ref,
+    source: way ? (tree.offers.get(way.at(-1) ?? '')?.part.id ?? part.id) : part.id,
+    switches: switchesOf(tree, ref),
+  };
+}
+
 /**
  * Derives rails and feeds. Voltages run from the sources down, currents from the parts up; the drop in the leads
  * needs both, so voltages are taken twice.
  */
 export function derivePower(
-  plan: Plan,
+  beats: PowerGraph['rhythms'],
   parts: ReadonlyMap<string, PartNode>,
   controller: PartNode | null,
   extra: readonly ExtraLoad[],
@@ -46,12 +110,6 @@ export function derivePower(
 ): PowerGraph {
   const tree = powerTree(parts, controller);
   const first = voltages(tree, () => 0);
-  const beats = rhythms(plan, parts, controller, (part) =>
-    part.card.supplies.every(({ id }) => {
-      const rail = feedRail(part, id);
-      return rail !== null && switchesOf(tree, rail).length > 0;
-    }),
-  );
   const extras = new Map<string, ExtraLoad[]>();
   for (const load of extra) extras.set(load.rail, [...(extras.get(load.rail) ?? []), load]);
   const still = (pick: 'typical' | 'most' | 'peak') => {
@@ -92,18 +150,8 @@ export function derivePower(
   );
   const rails = new Map<string, Rail>();
   for (const offered of tree.offers.values()) {
-    const way = tree.ways.get(offered.ref) ?? null;
-    const root = way?.find((at) => tree.offers.get(at)?.offer.voltage) ?? offered.ref;
-    const source = way ? (tree.offers.get(way.at(-1) ?? '')?.part.id ?? offered.part.id) : offered.part.id;
     rails.set(offered.ref, {
-      ref: offered.ref,
-      part: offered.part.id,
-      label: `${offered.offer.name} of ${offered.part.label}`,
-      offer: offered.offer,
-      pin: offered.pin,
-      root,
-      source,
-      switches: switchesOf(tree, offered.ref),
+      ...standingOf(tree, offered),
       voltage: final(offered.ref),
       loads: loadsOf(tree, offered, flows, extras.get(offered.ref) ?? [], first, beats).toSorted(
         (a, b) => b.peak - a.peak,

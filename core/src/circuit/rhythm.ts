@@ -106,6 +106,28 @@ export function rhythmOf(plan: Plan, part: PartNode, switched: boolean, controll
 const warmUpOf = ({ card }: PartNode, pick: 'typ' | 'max'): number =>
   Math.max(0, ...card.measures.flatMap(({ warmUp }) => (warmUp ? [toInterval(warmUp)[pick]] : [])));
 
+/** The last rhythm of a choice, with what it came from: between two edits most of a plan is the same. */
+interface Held {
+  readonly card: unknown;
+  readonly needs: unknown;
+  readonly switched: boolean;
+  readonly controller: boolean;
+  readonly rhythm: Rhythm;
+}
+const held = new WeakMap<object, Held>();
+const heldAwake = new WeakMap<Rhythm, Rhythm>();
+
+function heldRhythm(plan: Plan, part: PartNode, switched: boolean, controller: boolean): Rhythm {
+  const { choice, card } = part;
+  if (!choice) return rhythmOf(plan, part, switched, controller);
+  const last = held.get(choice);
+  const isSame = last?.card === card && last.needs === plan.needs;
+  if (last && isSame && last.switched === switched && last.controller === controller) return last.rhythm;
+  const rhythm = rhythmOf(plan, part, switched, controller);
+  held.set(choice, { card, needs: plan.needs, switched, controller, rhythm });
+  return rhythm;
+}
+
 /** Rhythms of all parts. A controller that sleeps stays awake as long as what it waits for takes. */
 export function rhythms(
   plan: Plan,
@@ -114,7 +136,8 @@ export function rhythms(
   switched: (part: PartNode) => boolean,
 ): Map<string, Rhythm> {
   const all = new Map<string, Rhythm>();
-  for (const part of parts.values()) all.set(part.id, rhythmOf(plan, part, switched(part), part === controller));
+  for (const part of parts.values())
+    all.set(part.id, heldRhythm(plan, part, part.choice?.run?.rest === 'off' && switched(part), part === controller));
   const own = controller && all.get(controller.id);
   if (!controller || !own || own.every === null || controller.choice?.run?.busy !== undefined) return all;
   const others = [...all].filter(([id, { every }]) => id !== controller.id && every === own.every);
@@ -123,8 +146,15 @@ export function rhythms(
       (last, [, rhythm]) => Math.max(last, rhythm[of].at(-1)?.to ?? 0),
       own[of].at(-1)?.to ?? SHORTEST_WAKE,
     );
-  const awake = (of: 'phases' | 'longest'): Phase[] => [{ doing: 'active', from: own.after ?? 0, to: end(of) }];
-  all.set(controller.id, { ...own, phases: awake('phases'), longest: awake('longest') });
+  const ends = { phases: end('phases'), longest: end('longest') };
+  const last = heldAwake.get(own);
+  if (last?.phases[0]?.to === ends.phases && last.longest[0]?.to === ends.longest) all.set(controller.id, last);
+  else {
+    const awake = (to: number): Phase[] => [{ doing: 'active', from: own.after ?? 0, to }];
+    const waiting = { ...own, phases: awake(ends.phases), longest: awake(ends.longest) };
+    heldAwake.set(own, waiting);
+    all.set(controller.id, waiting);
+  }
   return all;
 }
 

@@ -48,7 +48,7 @@ const YEAR = 365.25 * 86400;
 /** Steps that a discharge is followed in. */
 const SLICES = 240;
 /** Rounds in which terminal voltage and current settle; each gains two digits or more on loads that a pack can carry. */
-const ROUNDS = 12;
+const ROUNDS = 30;
 
 /** Voltage without load. */
 export function openVoltage(curve: Cells['curve'], used: number): number {
@@ -85,8 +85,10 @@ export function packOf(cells: Cells, as: 'usual' | 'worst', celsius: number): Pa
 export function terminalVoltage(open: number, resistance: number, current: (volts: number) => number): number {
   let volts = open;
   for (let i = 0; i < ROUNDS; i++) {
-    volts = open - resistance * current(Math.max(volts, open / 10));
-    if (volts <= 0) return 0;
+    const next = open - resistance * current(Math.max(volts, open / 10));
+    if (next <= 0) return 0;
+    if (Math.abs(next - volts) < 1e-9) return next;
+    volts = next;
   }
   return volts;
 }

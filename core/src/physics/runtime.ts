@@ -139,12 +139,7 @@ function eaters(circuit: Circuit, tree: PowerTree, source: string, volts: number
 }
 
 /** The mean of one draw, state by state. */
-function byState(
-  circuit: Circuit,
-  part: string,
-  states: States,
-  factor: number,
-): Omit<Eater, 'share'>[] {
+function byState(circuit: Circuit, part: string, states: States, factor: number): Omit<Eater, 'share'>[] {
   const rhythm = circuit.rhythms.get(part);
   const node = circuit.parts.get(part);
   if (!rhythm || !node) return [];

@@ -94,7 +94,7 @@ export function leastInput(circuit: Circuit, tree: PowerTree, source: string): W
 }
 
 /** Voltages at which the currents of a source are worked out; between them they run straight over 1 ÷ V. */
-const SAMPLES = 9;
+const SAMPLES = 5;
 
 /** What drains a source's cells, from its highest voltage to its lowest. */
 export function drainOf(
@@ -108,10 +108,10 @@ export function drainOf(
     const inverse = 1 / range.to + ((1 / range.from - 1 / range.to) * i) / (SAMPLES - 1);
     return 1 / inverse;
   });
-  const sampled = (view: View, pick: (steps: ReturnType<Flow['rail']>) => number) =>
-    volts.map((v) => pick(flowAt(circuit, tree, view, source, v).rail(source)));
-  const means = sampled(as === 'usual' ? 'usual' : 'most', mean);
-  const peaks = as === 'usual' ? sampled('usual', highest) : sampled('surge', highest);
+  const sampled = (view: View) => volts.map((v) => flowAt(circuit, tree, view, source, v).rail(source));
+  const average = sampled(as === 'usual' ? 'usual' : 'most');
+  const means = average.map(mean);
+  const peaks = (as === 'usual' ? average : sampled('surge')).map(highest);
   const reader = (values: readonly number[]) => (v: number) => {
     const place = ((1 / v - 1 / range.to) / (1 / range.from - 1 / range.to)) * (SAMPLES - 1);
     const k = Math.min(SAMPLES - 2, Math.max(0, Math.floor(place)));

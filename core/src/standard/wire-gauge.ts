@@ -8,5 +8,9 @@ export const COPPER_RESISTIVITY = 17.241e-9;
 export const gaugeDiameter = (gauge: number): number => 0.127e-3 * 92 ** ((36 - gauge) / 39);
 
 /** @returns Ω per m of one conductor. @example ≈ 0.2129 for gauge 28 */
-export const gaugeResistance = (gauge: number): number =>
-  COPPER_RESISTIVITY / ((Math.PI / 4) * gaugeDiameter(gauge) ** 2);
+export function gaugeResistance(gauge: number): number {
+  let ohms = known.get(gauge);
+  if (ohms === undefined) known.set(gauge, (ohms = COPPER_RESISTIVITY / ((Math.PI / 4) * gaugeDiameter(gauge) ** 2)));
+  return ohms;
+}
+const known = new Map<number, number>();
