@@ -113,7 +113,7 @@ export * from './card/power.ts';
 export * from './physics/timeline.ts';
 export * from './physics/runtime.ts';
 export type { Discharge, Point } from './physics/discharge.ts';
-export { dissipation, placeOf, regulatorHeat, type Dissipation } from './physics/heat.ts';
+export { dissipation, placeOf, railWarmth, type Dissipation, type RailWarmth } from './physics/heat.ts';
 export { eaterName } from './check/supply-runtime.ts';
 export * from './quantity/span.ts';
 export * from './quantity/steps.ts';

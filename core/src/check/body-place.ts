@@ -69,6 +69,8 @@ function judgeAir(circuit: Circuit, part: PartNode, place: Place): Result[] {
       ...bounds,
       unit: '°C',
       margin,
+      // A part that is made for the place exactly is no nearer to failing than another.
+      ranked: false,
       message:
         margin < 0
           ? `At “${place.name}” it gets ${C(bounds.measured)}; ${part.label} works from ${C(min)} to ${C(max)}.`

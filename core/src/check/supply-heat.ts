@@ -1,6 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
-import { dissipation, regulatorHeat, warmestAir, warmth } from '../physics/heat.ts';
+import { railWarmth } from '../physics/heat.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { HOT_SURFACE } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -18,26 +18,23 @@ const W = (x: number) => formatQuantity(x, 'W');
 const C = (x: number) => formatQuantity(x, '°C');
 
 function judge(circuit: Circuit, rail: Rail): Result[] {
-  const { from } = rail.offer;
+  const warm = railWarmth(circuit, rail);
   const part = circuit.parts.get(rail.part);
-  const heat = regulatorHeat(circuit, rail);
-  if (!part || !from?.thermal || !heat) return [];
-  const own = dissipation(circuit, part).terms.find(({ name }) => name === 'its own current');
-  const watts = heat.watts + (own?.watts ?? 0);
-  const air = warmestAir(circuit, part.id);
+  if (!warm || !part) return [];
+  const { thermal, watts, air, junction, surface, limit, terms } = warm;
   const { derating } = circuit.plan.rules;
-  const { junction, surface, limit } = warmth(from.thermal, watts, air, derating);
-  const toAir = toInterval(from.thermal.toAir).max;
+  const toAir = toInterval(thermal.toAir).max;
   const margin = limit - junction;
   const hot = surface > HOT_SURFACE;
   return [
     result(circuit, meta, {
       subjects: [rail.ref],
       severity: margin < 0 ? 'fault' : hot ? 'caution' : null,
-      measured: junction,
-      limit,
+      // Where only the surface is too hot, the surface is what is told.
+      ...(margin >= 0 && hot
+        ? { measured: surface, limit: HOT_SURFACE, margin: HOT_SURFACE - surface }
+        : { measured: junction, limit, margin }),
       unit: '°C',
-      margin,
       message:
         margin < 0
           ? `${rail.label} turns ${W(watts)} to heat and reaches ${C(junction)} inside; ${C(limit)} is allowed. It switches off or ages, and burns fingers.`
@@ -47,8 +44,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       meaning:
         'What a regulator takes away becomes heat; a hot one cuts out for seconds at a time, which looks like a loose lead.',
       workings: [
-        { name: heat.name, sum: heat.sum, value: heat.watts, unit: 'W' },
-        ...(own ? [{ name: 'its own current', sum: own.sum, value: own.watts, unit: 'W' }] : []),
+        ...terms.map(({ name, sum, watts: value }) => ({ name, sum, value, unit: 'W' })),
         { name: 'air around it, at its warmest', sum: 'of its place, or a warm room', value: air, unit: '°C' },
         {
           name: 'junction',
@@ -58,22 +54,22 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
         },
         {
           name: 'surface',
-          sum: from.thermal.toCase
-            ? `${C(junction)} − ${W(watts)} × ${formatQuantity(toInterval(from.thermal.toCase).typ, 'K/W')}`
+          sum: thermal.toCase
+            ? `${C(junction)} − ${W(watts)} × ${formatQuantity(toInterval(thermal.toCase).typ, 'K/W')}`
             : 'taken as the junction',
           value: surface,
           unit: '°C',
         },
         {
           name: 'allowed',
-          sum: `${C(air)} + (${C(toInterval(from.thermal.limit).max)} − ${C(air)}) × ${derating}`,
+          sum: `${C(air)} + (${C(toInterval(thermal.limit).max)} − ${C(air)}) × ${derating}`,
           value: limit,
           unit: '°C',
         },
       ],
       rests: [
-        [part.card.id, from.thermal.toAir.source],
-        [part.card.id, from.thermal.limit.source],
+        [part.card.id, thermal.toAir.source],
+        [part.card.id, thermal.limit.source],
       ],
     }),
   ];

@@ -1,5 +1,6 @@
 import type { Circuit, Rail } from '../circuit/circuit.ts';
 import { cellRails, runtimeOf, type Eater, type Runtime } from '../physics/runtime.ts';
+import { DOING } from '../circuit/rhythm.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { DAY, formatSpan } from '../quantity/span.ts';
 import { loadRests } from './rail-load.ts';
@@ -30,7 +31,7 @@ const percent = (share: number) => `${Number((share * 100).toFixed(share < 0.1 ?
 
 /** "the level probe, idle", as the rank names it. */
 export const eaterName = ({ label, doing }: Eater): string =>
-  doing === 'self-discharge' || doing === 'switched on' ? label : `${label}, ${doing}`;
+  doing === 'self-discharge' || doing === 'switched on' ? label : `${label}, ${DOING[doing]}`;
 
 function workings(runtime: Runtime): Step[] {
   const side = (as: 'usual' | 'worst'): Step[] => {
@@ -82,11 +83,13 @@ function judgeRuntime(circuit: Circuit, rail: Rail, runtime: Runtime): Result {
     unit: 'days',
     margin: runFor === undefined ? null : ((short ? usual : worst).seconds - runFor) / DAY,
     message:
-      runFor === undefined
-        ? `${rail.label} lasts ${band}.`
-        : short || tight
-          ? `${rail.label} lasts ${band}; ${formatSpan(runFor)} are wanted.${eats}`
-          : `${rail.label} lasts ${band}, longer than the ${formatSpan(runFor)} that are wanted.`,
+      usual.seconds === 0
+        ? `${rail.label} cannot carry the build: it sinks too far at the worst moment, even fresh.`
+        : runFor === undefined
+          ? `${rail.label} lasts ${band}.`
+          : short || tight
+            ? `${rail.label} lasts ${band}; ${formatSpan(runFor)} are wanted.${eats}`
+            : `${rail.label} lasts ${band}, longer than the ${formatSpan(runFor)} that are wanted.`,
     meaning:
       'What a build draws while it waits counts for more than what it draws while it works: it waits nearly all the time.',
     workings: workings(runtime),

@@ -17,6 +17,8 @@ export interface PartNode {
 }
 
 export interface Load {
+  /** A part's own draw, the board's own on the rail that it makes, a rail below, or resistors and lights. */
+  readonly kind: 'part' | 'board' | 'rail' | 'small';
   /** The part, helper or rail that draws. */
   readonly subject: string;
   readonly label: string;

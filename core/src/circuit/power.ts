@@ -13,7 +13,7 @@ import { voltages, type Lost } from './rail-voltage.ts';
 import type { Plan } from '../plan/plan.ts';
 
 /** A draw on a rail that no supply terminal stands for: a pull-up held low, a light on a pin. */
-export interface ExtraLoad extends Omit<Load, 'lasting'> {
+export interface ExtraLoad extends Omit<Load, 'lasting' | 'kind'> {
   readonly rail: string;
 }
 
@@ -209,10 +209,11 @@ function loadsOf(
   volts: (ref: string) => Interval | null,
   beats: ReadonlyMap<string, Rhythm>,
 ): Load[] {
-  const loads: Load[] = extras.map(({ rail: _on, ...load }) => ({ ...load, lasting: load.most }));
+  const loads: Load[] = extras.map(({ rail: _on, ...load }) => ({ ...load, kind: 'small', lasting: load.most }));
   if (offer.ownLoad) {
     const draw = drawOf(offer.ownLoad, beats.get(maker.id), maker.choice?.run?.clock);
     loads.push({
+      kind: 'board',
       subject: maker.id,
       label: `${maker.label} itself`,
       typical: mean(draw.usual),
@@ -231,13 +232,14 @@ function loadsOf(
   for (const { part, supply } of tree.fedBy.get(ref) ?? []) {
     const own = of((flow) => flow.own(part.id, supply.id));
     const { sum } = drawOf(supply.current, beats.get(part.id), part.choice?.run?.clock);
-    if (own.peak > 0) loads.push({ subject: part.id, label: part.label, ...own, sum });
+    if (own.peak > 0) loads.push({ kind: 'part', subject: part.id, label: part.label, ...own, sum });
     for (const made of part.card.rails ?? []) {
       const below = `${part.id}.${made.id}`;
       if (made.from?.supply !== supply.id || !tree.ways.get(below)) continue;
       const through = of((flow) => flow.into(below));
       if (through.peak > 0)
         loads.push({
+          kind: 'rail',
           subject: below,
           label: `${part.label}: ${made.name}`,
           ...through,
@@ -248,7 +250,13 @@ function loadsOf(
   for (const pin of tree.pinsOn.get(ref) ?? []) {
     const through = of((flow) => flow.rail(pin.ref));
     if (through.peak > 0)
-      loads.push({ subject: pin.ref, label: pin.offer.name, ...through, sum: `${AMPS(through.peak)} passed on` });
+      loads.push({
+        kind: 'rail',
+        subject: pin.ref,
+        label: pin.offer.name,
+        ...through,
+        sum: `${AMPS(through.peak)} passed on`,
+      });
   }
   return loads;
 }

@@ -19,6 +19,8 @@ export interface Dissipation {
   readonly terms: readonly HeatTerm[];
 }
 
+const OWN_CURRENT = 'its own current';
+
 const V = (x: number) => formatQuantity(x, 'V', 4);
 const A = (x: number) => formatQuantity(x, 'A');
 
@@ -70,10 +72,10 @@ export function dissipation(circuit: Circuit, part: PartNode): Dissipation {
   for (const supply of part.card.supplies) {
     const feed = circuit.feeds.get(`${part.id}.${supply.id}`);
     const rail = feed?.rail ? circuit.rails.get(feed.rail) : undefined;
-    const own = rail?.loads.find(({ subject, label }) => subject === part.id && label === part.label);
+    const own = rail?.loads.find(({ subject, kind }) => kind === 'part' && subject === part.id);
     if (feed?.voltage && own && own.lasting > 0)
       terms.push({
-        name: 'its own current',
+        name: OWN_CURRENT,
         sum: `${V(feed.voltage.max)} × ${A(own.lasting)}`,
         watts: feed.voltage.max * own.lasting,
       });
@@ -82,7 +84,7 @@ export function dissipation(circuit: Circuit, part: PartNode): Dissipation {
     const rail = circuit.rails.get(`${part.id}.${offer.id}`);
     const heat = rail && regulatorHeat(circuit, rail);
     if (heat && heat.watts > 0) terms.push(heat);
-    const board = rail?.loads.find(({ subject }) => subject === part.id);
+    const board = rail?.loads.find(({ kind }) => kind === 'board');
     if (offer.ownLoad && board && rail?.voltage)
       terms.push({
         name: `the board on ${offer.name}`,
@@ -126,4 +128,25 @@ export function warmth(thermal: Thermal, watts: number, ambient: number, deratin
 export function riseAt(watts: number, metres: number): number {
   const decay = Math.sqrt((2 * FACE_LOSS) / BOARD_SHEET);
   return (watts / (2 * Math.PI * BOARD_SHEET)) * besselK0(metres * decay);
+}
+
+export interface RailWarmth extends Warmth {
+  /** W, the regulator's own current included. */
+  readonly watts: number;
+  readonly air: number;
+  readonly thermal: Thermal;
+  readonly terms: readonly HeatTerm[];
+}
+
+/** How warm the regulator behind a rail gets; null for a rail without one, or of whose heat the card says nothing. */
+export function railWarmth(circuit: Circuit, rail: Rail): RailWarmth | null {
+  const thermal = rail.offer.from?.thermal;
+  const part = circuit.parts.get(rail.part);
+  const heat = regulatorHeat(circuit, rail);
+  if (!part || !thermal || !heat) return null;
+  const own = dissipation(circuit, part).terms.find(({ name }) => name === OWN_CURRENT);
+  const terms = own ? [heat, own] : [heat];
+  const watts = terms.reduce((sum, term) => sum + term.watts, 0);
+  const air = warmestAir(circuit, part.id);
+  return { ...warmth(thermal, watts, air, circuit.plan.rules.derating), watts, air, thermal, terms };
 }

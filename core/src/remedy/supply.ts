@@ -6,6 +6,7 @@ import { swapCard } from '../plan/swap.ts';
 import { cheapestFirst } from '../plan/cost.ts';
 import { meetings } from '../check/supply-back-feed.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
+import { within } from '../quantity/interval.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import { LEAD_SHARE } from '../standard/practice.ts';
 import { otherFeeds, railRemedies, unloading } from './power.ts';
@@ -80,7 +81,15 @@ export const pinFedRemedies: Proposer = ({ circuit, finding }) => {
   if (!rail) return [];
   const fed = [...circuit.feeds.values()].filter((feed) => feed.rail === rail.ref);
   const back = [...circuit.rails.values()]
-    .filter((other) => !other.pin && other.switches.length === 0 && other.root === rail.root)
+    .filter((other) => {
+      const { voltage } = other;
+      return (
+        !other.pin &&
+        other.switches.length === 0 &&
+        voltage !== null &&
+        fed.every(({ supply }) => within(voltage, toInterval(supply.range)))
+      );
+    })
     .map((other) => ({
       id: `feeds:${rail.ref}:${other.ref}`,
       title: `Feed ${fed.map(({ part }) => labelOf(circuit, part)).join(', ')} from the ${other.label}`,

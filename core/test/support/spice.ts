@@ -80,3 +80,33 @@ export function spiceTimes(
   ]);
   return watched.map((_, i) => Number(text.match(new RegExp(`^t${i}\\s*=\\s*(\\S+)`, 'm'))?.[1] ?? NaN));
 }
+
+/**
+ * A pack that empties into a load: its charge on a capacitor, its open voltage read off its curve, its resistance in
+ * between.
+ * @param load current as an expression of the terminal voltage, "5e-3" or "10e-3/v(t)"
+ * @returns s until the terminals fall to the cut-off
+ */
+export function spiceDischarge(
+  pack: { charge: number; curve: readonly { used: number; volts: number }[]; resistance: number; cutOff: number },
+  load: string,
+  longest: number,
+): number {
+  const points = pack.curve.map(({ used, volts }) => `${used},${volts}`).join(',');
+  const text = run([
+    'discharge',
+    `Boc oc 0 V=pwl(v(u),${points})`,
+    `Ri oc t ${pack.resistance}`,
+    `Bload t 0 I=${load}`,
+    `Bcount 0 u I=${load}`,
+    `Cu u 0 ${pack.charge} IC=0`,
+    'Rleak u 0 1e15',
+    '.control',
+    'set numdgt=9',
+    `tran ${longest / 4000} ${longest} 0 ${longest / 4000} uic`,
+    `meas tran ended WHEN v(t)=${pack.cutOff} FALL=LAST`,
+    '.endc',
+    '.end',
+  ]);
+  return Number(text.match(/^ended\s*=\s*(\S+)/m)?.[1] ?? NaN);
+}

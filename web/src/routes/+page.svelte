@@ -13,7 +13,6 @@
   import { workbench } from '$lib/state/workbench.svelte';
   import Need from '$lib/stations/Need.svelte';
   import Parts from '$lib/stations/Parts.svelte';
-  import Power from '$lib/stations/Power.svelte';
   import Wiring from '$lib/stations/Wiring.svelte';
   import type { PageData } from './$types';
 
@@ -97,7 +96,8 @@
             {#await electric() then { Bus }}<Bus circuit={study.circuit} {proofs} />{/await}
           {:else if view.station === 'pins'}
             {#await electric() then { Pins }}<Pins circuit={study.circuit} {proofs} />{/await}
-          {:else if view.station === 'power'}<Power circuit={study.circuit} {proofs} />
+          {:else if view.station === 'power'}
+            {#await electric() then { Power }}<Power circuit={study.circuit} {proofs} />{/await}
           {:else if view.station === 'wiring'}<Wiring circuit={study.circuit} wiring={study.wiring} />
           {:else}<Parts circuit={study.circuit} parts={study.parts} />{/if}
           {#await import('$lib/frame/WorkingsTip.svelte') then { default: WorkingsTip }}<WorkingsTip

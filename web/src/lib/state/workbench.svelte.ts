@@ -222,6 +222,11 @@ export class Workbench {
     return this.worker ? this.worker.remedies(finding, [...this.library.values()]) : [];
   }
 
+  /** What other choices would do to the runtime of a pack. */
+  async whatIfs(rail: string) {
+    return (await this.worker?.whatIfs(rail, [...this.library.values()])) ?? [];
+  }
+
   /** What another plan would end and bring, against the one that is shown. */
   async effectOf(plan: Plan) {
     return (await this.worker?.compare(plan, documentOf(plan, this.own, this.library).cards)) ?? null;

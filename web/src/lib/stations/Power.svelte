@@ -1,83 +1,148 @@
+<!-- Sources, rails, regulators and every part on them; the tree of currents, the round, heat and runtime. -->
 <script lang="ts">
-  import { formatQuantity, type Circuit } from '@idle-breadboard/core';
-  import RailBar from '../charts/RailBar.svelte';
-  import FeedSelect from '../kit/FeedSelect.svelte';
-  import Proof from '../kit/Proof.svelte';
+  import { cellRails, railWarmth, toInterval, type Circuit } from '@idle-breadboard/core';
+  import CurrentTree from '../charts/CurrentTree.svelte';
   import Quantity from '../kit/Quantity.svelte';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
-  import { of, type Proofs } from '../state/proofs';
+  import type { Proofs } from '../state/proofs';
+  import { whatIfs } from '../state/what-if.svelte';
+  import { workbench } from '../state/workbench.svelte';
+  import PowerCells from './PowerCells.svelte';
+  import PowerFeed from './PowerFeed.svelte';
+  import PowerRail from './PowerRail.svelte';
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
-  const rails = $derived([...circuit.rails.values()]);
-  const feedsOf = (rail: string | null) => [...circuit.feeds.values()].filter((feed) => feed.rail === rail);
-  const loose = $derived(feedsOf(null));
-  /** Loads of a rail that are no part with a feed of its own: pull-ups, lights, the board itself. */
-  const others = (ref: string) => {
-    const fed = new Set(feedsOf(ref).map(({ part }) => part));
-    return (
-      circuit.rails.get(ref)?.loads.filter(({ subject }) => !fed.has(subject) && !circuit.rails.has(subject)) ?? []
-    );
-  };
-  const drawn = (ref: string, part: string) =>
-    circuit.rails.get(ref)?.loads.filter(({ subject }) => subject === part || subject.startsWith(`${part}.`)) ?? [];
+  /** Sources first, then what is made of them. */
+  const rails = $derived.by(() => {
+    const depth = (ref: string, guard = 0): number => {
+      const rail = circuit.rails.get(ref);
+      const up = rail?.offer.from && circuit.feeds.get(`${rail.part}.${rail.offer.from.supply}`)?.rail;
+      return up && guard < 32 ? 1 + depth(up, guard + 1) : 0;
+    };
+    return [...circuit.rails.values()].toSorted((a, b) => depth(a.ref) - depth(b.ref));
+  });
+  const sources = $derived(rails.filter(({ offer, pin }) => !offer.from && !pin));
+  const cells = $derived(cellRails(circuit));
+  const loose = $derived([...circuit.feeds.values()].filter(({ rail }) => rail === null));
+  const facts = $derived(
+    `${sources.length} ${sources.length === 1 ? 'source' : 'sources'}, ${rails.length} ${rails.length === 1 ? 'rail' : 'rails'}`,
+  );
+
+  $effect(() => {
+    if (cells.length > 0 && !workbench.stale) void whatIfs.ask(cells.map(({ ref }) => ref));
+  });
+
+  /** The row of a rail, from the tree. */
+  function show(rail: string) {
+    document.querySelector(`[data-rail="${CSS.escape(rail)}"]`)?.scrollIntoView({ block: 'start', behavior: 'smooth' });
+  }
 </script>
 
-<Station title="Power" says="every part on a rail, worst case">
-  {#each rails as rail (rail.ref)}
-    <Row subjects={[rail.ref]} head>
+<Station title="Power" says={facts}>
+  {#if rails.length > 0}
+    <Row>
       {#snippet choose()}
-        <span class="grow">{rail.label}</span>
-        {#if rail.voltage}<span class="unit font-normal value"
-            >{formatQuantity(rail.voltage.min, 'V')}–{formatQuantity(rail.voltage.max, 'V')}</span
-          >{/if}
-        <RailBar {rail} derating={circuit.plan.rules.derating} />
-      {/snippet}
-      {#snippet prove()}
-        {#each of(proofs, rail.ref, 'supply/rail-current') as result (result.key)}<Proof {result} />{:else}<span
-            class="unit">nothing draws from it</span
-          >{/each}
-      {/snippet}
-    </Row>
-    {#each feedsOf(rail.ref) as feed (feed.part + feed.supply.id)}
-      <Row subjects={[`${feed.part}.${feed.supply.id}`]} depth={1}>
-        {#snippet choose()}
-          <span class="grow">{circuit.parts.get(feed.part)?.label}</span>
-          <span
-            title={drawn(rail.ref, feed.part)
-              .map(({ label, sum }) => `${label}: usually ${sum}`)
-              .join('; ')}
-            ><Quantity value={drawn(rail.ref, feed.part).reduce((total, { peak }) => total + peak, 0)} unit="A" /></span
+        <table class="sums">
+          <thead><tr><th class="sr-only">rail</th><th>usually</th><th>peak</th><th>allowed</th><th>heat</th></tr></thead
           >
-          {#if !circuit.parts.get(feed.part)?.helper}<FeedSelect {circuit} {feed} />{/if}
-        {/snippet}
-        {#snippet prove()}{#each of(proofs, `${feed.part}.${feed.supply.id}`, 'supply/range') as result (result.key)}<Proof
-              {result}
-            />{/each}{/snippet}
-      </Row>
-    {/each}
-    {#each others(rail.ref) as load, i (i)}
-      <Row depth={1}>
-        {#snippet choose()}<span class="grow unit">{load.label}</span><Quantity value={load.peak} unit="A" />{/snippet}
-        {#snippet prove()}<span class="unit">{load.sum}</span>{/snippet}
-      </Row>
-    {/each}
+          <tbody>
+            {#each rails.filter(({ loads }) => loads.length > 0) as rail (rail.ref)}
+              {@const warm = railWarmth(circuit, rail)}
+              {@const allowed = toInterval(rail.offer.limit).min * circuit.plan.rules.derating}
+              <tr class:over={rail.peak > allowed}>
+                <th scope="row"
+                  ><button type="button" class="act" onclick={() => show(rail.ref)}>{rail.label}</button></th
+                >
+                <td><Quantity value={rail.typical} unit="A" /></td>
+                <td class="peak"><Quantity value={rail.peak} unit="A" /></td>
+                <td><Quantity value={allowed} unit="A" /></td>
+                <td
+                  >{#if warm}<Quantity value={warm.watts} unit="W" digits={2} />{/if}</td
+                >
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+        <p class="unit legend">
+          Limbs are as wide as the current, the usual inside the peak; brackets mark what may be drawn. Beside a
+          regulator: what it turns to heat, and its surface.
+        </p>
+      {/snippet}
+      {#snippet prove()}<CurrentTree {circuit} />{/snippet}
+    </Row>
+  {/if}
+  {#each cells as rail (rail.ref)}<PowerCells {circuit} {proofs} {rail} />{/each}
+  {#each rails as rail (rail.ref)}
+    <div data-rail={rail.ref} class="with-round"><PowerRail {circuit} {proofs} {rail} sources={sources.length} /></div>
   {/each}
   {#if loose.length > 0}
     <Row head>{#snippet choose()}Not fed{/snippet}</Row>
-    {#each loose as feed (feed.part + feed.supply.id)}
-      <Row subjects={[`${feed.part}.${feed.supply.id}`]} depth={1}>
-        {#snippet choose()}<span class="grow">{circuit.parts.get(feed.part)?.label}</span><FeedSelect
-            {circuit}
-            {feed}
-          />{/snippet}
-        {#snippet prove()}{#each of(proofs, `${feed.part}.${feed.supply.id}`, 'supply/range') as result (result.key)}<Proof
-              {result}
-            />{/each}{/snippet}
-      </Row>
-    {/each}
+    {#each loose as feed (feed.part + feed.supply.id)}<PowerFeed
+        {circuit}
+        {proofs}
+        {feed}
+        line={null}
+        depth={1}
+      />{/each}
   {/if}
   {#if rails.length === 0}<p class="p-4 unit">
-      No source of power yet. Add one at Need: a wall adapter, then a regulator.
+      No source of power yet. Add one at Need: a wall adapter, then a regulator; or cells.
     </p>{/if}
 </Station>
+
+<style>
+  /* The rounds of a rail and of everything on it stand on one axis of time. */
+  .with-round {
+    --round: calc(100% - 176px);
+  }
+  @media (max-width: 1000px) {
+    .with-round {
+      --round: calc(100% - 26px);
+    }
+  }
+  .sums {
+    width: 100%;
+    table-layout: fixed;
+    border-collapse: collapse;
+    margin-top: 4px;
+  }
+  .sums th,
+  .sums td {
+    padding: 2px 0 2px 10px;
+    text-align: right;
+    font-weight: 400;
+    border-bottom: 1px dotted var(--line);
+  }
+  .sums th:first-child {
+    text-align: left;
+    padding-left: 0;
+  }
+  .sums th:not(:first-child) {
+    width: 5.3em;
+  }
+  .sums button {
+    max-width: 100%;
+    white-space: normal;
+    text-align: left;
+  }
+  @media (max-width: 759px) {
+    .sums th:not(:first-child) {
+      width: 4.4em;
+    }
+    .sums td,
+    .sums th {
+      padding-left: 2px;
+    }
+  }
+  thead th {
+    color: var(--quiet);
+  }
+  .over .peak {
+    color: var(--danger);
+    font-weight: 650;
+  }
+  .legend {
+    margin: 6px 0 8px;
+  }
+</style>

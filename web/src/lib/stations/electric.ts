@@ -2,3 +2,4 @@
 export { default as Bus } from './Bus.svelte';
 export { default as Levels } from './Levels.svelte';
 export { default as Pins } from './Pins.svelte';
+export { default as Power } from './Power.svelte';

@@ -12,6 +12,7 @@ import type {
   Remedy,
   Result,
   Verdict,
+  WhatIf,
   WiringPlan,
 } from '@idle-breadboard/core';
 
@@ -41,6 +42,8 @@ export interface StudyWorker {
   study(plan: Plan, cards: readonly Card[] | null): Study;
   /** Remedies of a finding of the plan studied last. */
   remedies(finding: string, library: readonly Card[]): Remedy[];
+  /** Choices that would make the cells behind a rail of the plan studied last run longer. */
+  whatIfs(rail: string, library: readonly Card[]): WhatIf[];
   /** Reads the text of a plan file. */
   read(text: string): Read<PlanDocument>;
   /** The text of a plan file. */

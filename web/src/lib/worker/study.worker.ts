@@ -16,6 +16,7 @@ import {
   writePack,
   solvePins,
   verify,
+  whatIfs,
   wiringCsv,
   wiringPlan,
   withPins,
@@ -58,6 +59,10 @@ const worker: StudyWorker = {
   remedies(finding, library) {
     const found = last?.verdict.findings.find(({ key }) => key === finding);
     return last && found ? proposeRemedies(last.circuit, last.verdict, found, libraryOf(library)) : [];
+  },
+  whatIfs(ref, library) {
+    const rail = last?.circuit.rails.get(ref);
+    return last && rail ? whatIfs(last.circuit, rail, libraryOf(library)) : [];
   },
   read: readPlan,
   write: writePlan,

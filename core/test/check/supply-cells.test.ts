@@ -1,0 +1,123 @@
+import { expect } from 'chai';
+import type { Card } from '../../src/card/card.ts';
+import { deriveCircuit } from '../../src/circuit/derive.ts';
+import type { Helper, Plan } from '../../src/plan/plan.ts';
+import { card, controller, document, exactly, figure, judge, part, source5, type Build } from '../support/build.ts';
+import { cells, chain, load, regulator, short } from '../support/power-build.ts';
+
+describe('supply/back-feed', () => {
+  const diode = card('diode', { kind: 'diode' });
+  const toggle = card('toggle', { kind: 'switch' });
+  const guard = (rail: string, cardId: string, n = 1): Helper => ({
+    id: `g${n}`,
+    kind: 'guard',
+    part: 'x',
+    supply: 'vcc',
+    rail,
+    card: cardId,
+  });
+  const meet = (a: Card, b: Card, helpers: Helper[] = []) =>
+    judge({
+      cards: [a, b, load('x', 0.1), diode, toggle],
+      parts: [part('a', a.id), part('b', b.id), part('x', 'x', { feeds: { vcc: 'a.out' }, also: { vcc: 'b.out' } })],
+      helpers,
+    }).of('supply/back-feed')[0];
+  const [five, six] = [source5('s5', 5), source5('s6', 6)];
+  it('is danger where two sources meet straight', () => expect(meet(five, six)?.severity).to.equal('danger'));
+  it('is none where all but one stand behind a diode or a switch', () => {
+    for (const by of ['diode', 'toggle']) expect(meet(five, six, [guard('b.out', by)])?.severity, by).to.equal(null);
+    expect(meet(five, six, [guard('a.out', 'diode'), guard('b.out', 'diode', 2)])?.severity).to.equal(null);
+  });
+  it('pushes nothing into cells: 0.2 V of a diode do not keep 5 V out of cells at 3 V', () => {
+    const found = meet(cells({}), five, [guard('b.out', 'diode')]);
+    expect(found).to.include({ severity: 'danger', limit: 3 });
+    expect(found?.measured).to.be.closeTo(4.8, 1e-9);
+    expect(meet(cells({}), five, [guard('a.out', 'diode')])?.severity).to.equal(null);
+    expect(meet(cells({}), five, [guard('b.out', 'toggle')])?.severity).to.equal(null);
+  });
+  it('counts the socket of a controller', () => {
+    const board = (by: string): Card => {
+      const mcu = controller();
+      return card('mcu', {
+        ...JSON.parse(JSON.stringify({ terminals: mcu.terminals, supplies: mcu.supplies })),
+        kind: 'controller',
+        controller: {
+          ...mcu.controller,
+          usb: { supply: 'vcc', by, voltage: figure('V', { min: 4.75, max: 5.25 }), source: 'sheet' },
+        },
+      });
+    };
+    const severity = (by: string, source: Card) =>
+      judge({
+        cards: [source, board(by)],
+        parts: [part('v', source.id), part('m', 'mcu', { feeds: { vcc: 'v.out' } })],
+      }).of('supply/back-feed')[0]?.severity;
+    expect(severity('straight', source5('v', 5))).to.equal('caution');
+    expect(severity('diode', source5('v', 5))).to.equal(null);
+    expect(severity('diode', cells({}))).to.equal('danger');
+  });
+  it('lets the diode take its volt', () => {
+    const { circuit } = judge({
+      cards: [five, load('x', 0.1), diode],
+      parts: [part('a', 's5'), part('x', 'x', { feeds: { vcc: 'a.out' }, ...short })],
+      helpers: [guard('a.out', 'diode')],
+    });
+    expect(circuit.feeds.get('x.vcc')?.voltage?.min).to.be.closeTo(4, 1e-6);
+  });
+});
+
+describe('supply/sag and supply/runtime', () => {
+  const DAYS = 86400;
+  const run = (of: Card, plan: Partial<Plan> = {}, source = cells({})) =>
+    judge({
+      cards: [source, of],
+      parts: [part('v', 'v'), part('x', of.id, { feeds: { vcc: 'v.out' }, ...short })],
+      plan,
+    });
+  it('is charge ÷ current along the curve: 1 Ah into 1 mA', () => {
+    // Terminals at 3 V are 3.0005 V inside, a straight curve from 4.8 to 3: 1 − 0.0005 ÷ 1.8 of 3600 s × 1000.
+    const [found] = run(load('x', 0.001)).of('supply/runtime');
+    expect(found?.measured).to.be.closeTo((3.6e6 * (1 - 0.0005 / 1.8)) / DAYS, 1e-3);
+    expect(found?.limit).to.equal(null);
+  });
+  it('is a fault where even the usual is too short, a caution where the worst is', () => {
+    const spread = load('x', 0.001);
+    const states = spread.supplies[0]?.current as { active: { min?: number; typ?: number; max?: number } };
+    states.active = { ...states.active, min: 0.001, typ: 0.001, max: 0.002 };
+    const severity = (days: number) => run(spread, { runFor: days * DAYS }).of('supply/runtime')[0]?.severity;
+    expect([20, 30, 45].map(severity)).to.deep.equal([null, 'caution', 'fault']);
+  });
+  it('ends where the first part stops, not where the cells do', () => {
+    const [found] = run(load('x', 0.001, {}, 3.9, 6)).of('supply/runtime');
+    expect(found?.measured).to.be.closeTo((3.6e6 * (0.9 / 1.8)) / DAYS, 0.03);
+  });
+  it('finds a pack whose own resistance lets it sink at the worst moment', () => {
+    const peaky = load('x', 0.001, { peak: exactly('A', 0.1) });
+    // Fresh 4.8 V − 100 mA × 18 Ω = 3 V: exactly at the cut-off; at 19 Ω it is 2.9 V.
+    expect(run(peaky, {}, cells({ resistance: 18 })).of('supply/sag')[0]).to.include({ severity: null, limit: 3 });
+    const [found] = run(peaky, {}, cells({ resistance: 19 })).of('supply/sag');
+    expect(found?.severity).to.equal('fault');
+    expect(found?.measured).to.be.closeTo(2.9, 1e-6);
+  });
+  it('through a linear regulator lasts by the current, through a switching one by the power', () => {
+    const behind = (by: string) => {
+      const build = chain(
+        cells({ resistance: 1e-6, fresh: 6.6, end: 6.6 - 1e-9, cutOff: 5 }),
+        regulator('reg', { by, volts: 3.3, more: { efficiency: 0.9 } }),
+        load('x', 0.01),
+      );
+      return judge(build).of('supply/runtime')[0]?.measured ?? 0;
+    };
+    expect(behind('linear')).to.be.closeTo(3600 / 0.01 / DAYS, 0.01);
+    expect(behind('switching')).to.be.closeTo(3600 / ((0.01 * 3.3) / (0.9 * 6.6)) / DAYS, 0.02);
+  });
+  it('ranks what eats the charge', () => {
+    const build: Build = {
+      cards: [cells({}), load('x', 0.003), load('y', 0.001)],
+      parts: [part('v', 'v'), part('x', 'x', { feeds: { vcc: 'v.out' } }), part('y', 'y', { feeds: { vcc: 'v.out' } })],
+      plan: { runFor: 1e7 },
+    };
+    expect(judge(build).of('supply/runtime')[0]?.message).to.include('75 % of it goes to x, at work');
+    expect(deriveCircuit(document(build)).rails.get('v.out')?.typical).to.be.closeTo(0.004, 1e-12);
+  });
+});

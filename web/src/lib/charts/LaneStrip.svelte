@@ -1,0 +1,79 @@
+<!-- One part in the course of a round: what it does when, as tall as its current. -->
+<script lang="ts">
+  import { DOING, formatQuantity, type Lane } from '@idle-breadboard/core';
+  import { blocks, roundAxis } from './round';
+
+  let { lane, lanes, most }: { lane: Lane; lanes: readonly Lane[]; most: number } = $props();
+  const HEIGHT = 26;
+  let width = $state(300);
+  const axis = $derived(roundAxis(lanes, width - 4));
+  const drawn = $derived(axis ? blocks(lane, axis, most) : []);
+  /** Small currents are still to be seen beside large ones. */
+  const tall = (share: number) => Math.max(share > 0 ? 1.5 : 0, Math.sqrt(share) * (HEIGHT - 14));
+  const says = $derived(
+    drawn
+      .map(
+        ({ doing, seconds, amps }) =>
+          `${DOING[doing]} ${formatQuantity(amps, 'A')} for ${formatQuantity(seconds, 's')}`,
+      )
+      .join(', '),
+  );
+</script>
+
+<div class="strip" bind:clientWidth={width}>
+  {#if axis}
+    <svg viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} role="img" aria-label="{lane.label}: {says}">
+      {#each drawn as block, i (i)}
+        <rect
+          x={block.x}
+          y={HEIGHT - 2 - tall(block.tall)}
+          width={block.width}
+          height={tall(block.tall)}
+          class={block.doing}><title>{DOING[block.doing]}, {formatQuantity(block.amps, 'A')}</title></rect
+        >
+        {#if block.width > 74}<text x={block.x + 3} y="9">{DOING[block.doing]} {formatQuantity(block.amps, 'A')}</text
+          >{/if}
+      {/each}
+      <path d="M0 {HEIGHT - 1.5}H{width}" class="base" />
+      {#if axis.fold !== null}<path
+          class="fold"
+          d="M{axis.fold - 2} {HEIGHT - 6}l2 6M{axis.fold + 2} {HEIGHT - 6}l2 6"
+        />{/if}
+    </svg>
+  {/if}
+</div>
+
+<style>
+  .strip {
+    flex: none;
+    width: var(--round);
+    min-width: 120px;
+  }
+  rect {
+    fill: var(--copper);
+  }
+  .idle,
+  .sleep {
+    opacity: 0.45;
+  }
+  .warm-up,
+  .heating {
+    fill: var(--fault);
+  }
+  .transmitting {
+    fill: var(--note);
+  }
+  .base {
+    stroke: var(--line);
+  }
+  .fold {
+    stroke: var(--quiet);
+  }
+  text {
+    font: 9.5px var(--font-mono);
+    fill: var(--ink);
+    paint-order: stroke;
+    stroke: var(--board);
+    stroke-width: 2.5px;
+  }
+</style>

@@ -1,0 +1,91 @@
+<!-- What a rail carries in the course of one round: usually, and the most that comes together, under its limit. -->
+<script lang="ts">
+  import { formatQuantity, formatSpan, type Timeline } from '@idle-breadboard/core';
+  import { scaleLinear } from 'd3';
+  import ChartFrame from './ChartFrame.svelte';
+  import { roundAxis, stepPath } from './round';
+
+  let { label, line, limit }: { label: string; line: Timeline; limit: number } = $props();
+  const HEIGHT = 54;
+  let width = $state(400);
+  const axis = $derived(roundAxis(line.lanes, width - 4));
+  const y = $derived(scaleLinear([0, Math.max(line.worst, line.coincidence, limit) * 1.08], [HEIGHT - 14, 3]));
+  const A = (x: number) => formatQuantity(x, 'A');
+</script>
+
+<ChartFrame
+  caption="One round of {label}"
+  heads={['', 'current']}
+  rows={[
+    ['average', A(line.average)],
+    ['most that comes together as planned', A(line.coincidence)],
+    ['most that the schedule can produce', A(line.worst)],
+    ['may be drawn', A(limit)],
+  ]}
+  bind:width
+>
+  {#if axis}
+    <svg
+      viewBox="0 0 {width} {HEIGHT}"
+      {width}
+      height={HEIGHT}
+      role="img"
+      aria-label="One round of {label}: {A(line.average)} on the average, {A(line.coincidence)} together, {A(
+        line.worst,
+      )} at the worst, {A(limit)} allowed"
+    >
+      <path d="{stepPath(line.together, axis, y)}V{y(0)}H0Z" class="together" />
+      <path d={stepPath(line.usual, axis, y)} class="usual" />
+      <path d="M0 {y(line.worst)}H{width}" class="worst" />
+      <path d="M0 {y(limit)}H{width}" class="limit" class:over={line.worst > limit} />
+      <path d="M0 {y(0)}H{width}" class="base" />
+      {#if axis.fold !== null}<path
+          class="fold"
+          d="M{axis.fold - 3} {HEIGHT - 18}l3 8M{axis.fold + 1} {HEIGHT - 18}l3 8"
+        />{/if}
+      {#each axis.ticks as tick (tick.seconds)}<text
+          x={tick.x}
+          y={HEIGHT - 2}
+          text-anchor={tick.seconds === 0 ? 'start' : 'middle'}>{formatQuantity(tick.seconds, 's', 2)}</text
+        >{/each}
+      <text x={width - 2} y={HEIGHT - 2} text-anchor="end">{formatSpan(axis.every)}</text>
+    </svg>
+  {:else}<span class="unit"
+      >{A(line.average)} on the average, {A(line.worst)} at the worst; nothing on it follows a clock</span
+    >{/if}
+</ChartFrame>
+
+<style>
+  .together {
+    fill: var(--copper);
+    opacity: 0.3;
+  }
+  .usual {
+    fill: none;
+    stroke: var(--copper);
+    stroke-width: 1.6;
+  }
+  .worst {
+    stroke: var(--quiet);
+    stroke-dasharray: 2 3;
+  }
+  .limit {
+    stroke: var(--ink);
+    stroke-width: 1.4;
+  }
+  .limit.over {
+    stroke: var(--danger);
+  }
+  .base,
+  .fold {
+    stroke: var(--line);
+    fill: none;
+  }
+  .fold {
+    stroke: var(--quiet);
+  }
+  text {
+    font: 9.5px var(--font-mono);
+    fill: var(--quiet);
+  }
+</style>

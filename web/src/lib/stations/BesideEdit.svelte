@@ -1,0 +1,54 @@
+<!-- What a part that feels the air stands beside. -->
+<script lang="ts">
+  import { setBeside, type Circuit, type PartNode } from '@idle-breadboard/core';
+  import QuantityField from '../kit/QuantityField.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit, part }: { circuit: Circuit; part: PartNode } = $props();
+  const beside = $derived(part.choice?.beside);
+  /** Whatever makes rails gets warm. */
+  const warm = $derived(
+    [...circuit.parts.values()].filter(
+      ({ id, card, helper }) => id !== part.id && !helper && (card.rails ?? []).some(({ from }) => from),
+    ),
+  );
+  const set = (next: { part: string; distance: number } | null) =>
+    workbench.plan && workbench.edit(setBeside(workbench.plan, part.id, next), `where ${part.label} stands`);
+</script>
+
+{#if warm.length > 0}
+  <span class="beside unit"
+    >stands
+    <select
+      class="field"
+      aria-label="what {part.label} stands beside"
+      value={beside?.part ?? ''}
+      onchange={(event) =>
+        set(event.currentTarget.value ? { part: event.currentTarget.value, distance: beside?.distance ?? 0.02 } : null)}
+    >
+      <option value="">away from what gets warm</option>
+      {#each warm as { id, label } (id)}<option value={id}>beside {label}</option>{/each}
+    </select>
+    {#if beside}
+      at <QuantityField
+        value={beside.distance}
+        unit="m"
+        width="4.6em"
+        label="distance of {part.label} from it"
+        check={(v) => (v > 0 && v <= 10 ? null : 'from above 0 to 10 m')}
+        change={(distance) => set({ ...beside, distance })}
+      />
+    {/if}</span
+  >
+{/if}
+
+<style>
+  .beside {
+    flex-basis: 100%;
+    display: inline-flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 2px 4px;
+    padding-bottom: 3px;
+  }
+</style>

@@ -1,0 +1,81 @@
+<!-- One supply of a part: what feeds it and when it works; beside it, what it does in one round, and its proofs. -->
+<script lang="ts">
+  import { removeHelper, type Circuit, type Feed, type Timeline } from '@idle-breadboard/core';
+  import X from '@lucide/svelte/icons/x';
+  import LaneStrip from '../charts/LaneStrip.svelte';
+  import { tallest } from '../charts/round';
+  import FeedSelect from '../kit/FeedSelect.svelte';
+  import Proof from '../kit/Proof.svelte';
+  import Quantity from '../kit/Quantity.svelte';
+  import Row from '../kit/Row.svelte';
+  import { of, type Proofs } from '../state/proofs';
+  import { workbench } from '../state/workbench.svelte';
+  import BesideEdit from './BesideEdit.svelte';
+  import RunEdit from './RunEdit.svelte';
+
+  interface Props {
+    circuit: Circuit;
+    proofs: Proofs;
+    feed: Feed;
+    line: Timeline | null;
+    depth: number;
+  }
+  let { circuit, proofs, feed, line, depth }: Props = $props();
+  const FEELS_AIR = new Set(['air temperature', 'air humidity']);
+  const key = $derived(`${feed.part}.${feed.supply.id}`);
+  const part = $derived(circuit.parts.get(feed.part));
+  const rhythm = $derived(circuit.rhythms.get(feed.part));
+  const rail = $derived(circuit.rails.get(feed.rail ?? ''));
+  const first = $derived(part?.card.supplies[0]?.id === feed.supply.id);
+  const lane = $derived(first ? line?.lanes.find((l) => l.part === feed.part) : undefined);
+  const guards = $derived(circuit.guards.filter((g) => g.part === feed.part && g.supply === feed.supply.id));
+  const peak = $derived(
+    (rail?.loads ?? [])
+      .filter(({ subject }) => subject === feed.part || subject.startsWith(`${feed.part}.`))
+      .reduce((sum, load) => sum + load.peak, 0),
+  );
+  const results = $derived([
+    ...of(proofs, key, 'supply/range', 'supply/back-feed', 'supply/lead-drop'),
+    ...(first ? of(proofs, feed.part, 'body/heat') : []),
+  ]);
+  const shown = $derived(results.filter(({ severity, check }) => severity !== null || check === 'supply/range'));
+  const quiet = $derived(results.filter((result) => !shown.includes(result)));
+</script>
+
+<Row subjects={[key, ...(first ? [feed.part] : [])]} {depth}>
+  {#snippet choose()}
+    <span class="grow">{part?.label ?? feed.part}</span>
+    <Quantity value={peak} unit="A" />
+    {#if part && !part.helper}<FeedSelect {circuit} {feed} />{/if}
+    {#each guards as guard (guard.helper)}
+      <span class="unit guard"
+        >behind a {circuit.cards.get(guard.card)?.name ?? guard.by}<button
+          type="button"
+          class="act icon"
+          title="take it out"
+          aria-label="take the {guard.by} before {part?.label} out"
+          onclick={() =>
+            workbench.plan && workbench.edit(removeHelper(workbench.plan, guard.helper), 'take a guard out')}
+          ><X size={13} /></button
+        ></span
+      >
+    {/each}
+    {#if part?.choice && first && rhythm && !part.helper}
+      <RunEdit {part} {rhythm} switched={(rail?.switches.length ?? 0) > 0} controller={part === circuit.controller} />
+      {#if part.card.measures.some(({ quantity }) => FEELS_AIR.has(quantity))}<BesideEdit {circuit} {part} />{/if}
+    {/if}
+  {/snippet}
+  {#snippet prove()}
+    {#if lane && line}<LaneStrip {lane} lanes={line.lanes} most={tallest(line.lanes)} />{/if}
+    {#each quiet as result (result.key)}<Proof {result} compact />{/each}
+    {#each shown as result (result.key)}<Proof {result} />{/each}
+  {/snippet}
+</Row>
+
+<style>
+  .guard {
+    display: inline-flex;
+    align-items: center;
+    gap: 4px;
+  }
+</style>

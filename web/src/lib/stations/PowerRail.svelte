@@ -1,0 +1,97 @@
+<!-- A rail: what it gives and what may be drawn, how warm its regulator gets; below it what hangs on it. -->
+<script lang="ts">
+  import {
+    changePart,
+    formatQuantity,
+    stagger,
+    timeline,
+    toInterval,
+    type Circuit,
+    type Rail,
+  } from '@idle-breadboard/core';
+  import RailRound from '../charts/RailRound.svelte';
+  import Proof from '../kit/Proof.svelte';
+  import Quantity from '../kit/Quantity.svelte';
+  import Row from '../kit/Row.svelte';
+  import { of, type Proofs } from '../state/proofs';
+  import { workbench } from '../state/workbench.svelte';
+  import PowerFeed from './PowerFeed.svelte';
+
+  let { circuit, proofs, rail, sources }: { circuit: Circuit; proofs: Proofs; rail: Rail; sources: number } = $props();
+  /** Less than this share is not worth an order. */
+  const WORTH = 0.02;
+  const CHECKS = ['supply/source-current', 'supply/rail-current', 'supply/pin-fed', 'supply/dropout', 'supply/heat'];
+  const feeds = $derived([...circuit.feeds.values()].filter((feed) => feed.rail === rail.ref));
+  const line = $derived(rail.loads.length > 0 && rail.voltage ? timeline(circuit, rail.ref) : null);
+  const limit = $derived(toInterval(rail.offer.limit).min * circuit.plan.rules.derating);
+  const order = $derived(line && line.lanes.length > 1 ? stagger(circuit, rail.ref) : null);
+  const isSource = $derived(!rail.offer.from && !rail.pin);
+  const maker = $derived(circuit.parts.get(rail.part));
+  /** Loads of a rail that are no part with a feed of its own: pull-ups, lights, the board itself. */
+  const others = $derived.by(() => {
+    const fed = new Set(feeds.map(({ part }) => part));
+    return rail.loads.filter(({ subject }) => !fed.has(subject) && !circuit.rails.has(subject));
+  });
+</script>
+
+<Row subjects={[rail.ref, ...(isSource ? [rail.part] : [])]} head>
+  {#snippet choose()}
+    <span class="grow">{rail.label}</span>
+    {#if rail.voltage}<span class="unit font-normal value"
+        >{formatQuantity(rail.voltage.min, 'V')}–{formatQuantity(rail.voltage.max, 'V')}</span
+      >{/if}
+    {#if isSource && sources > 1 && maker}
+      <label class="unit font-normal apart"
+        ><input
+          type="checkbox"
+          checked={maker.choice?.apart === true}
+          onchange={(event) => {
+            const on = event.currentTarget.checked;
+            if (workbench.plan)
+              workbench.edit(
+                changePart(workbench.plan, rail.part, ({ apart: _apart, ...rest }) =>
+                  on ? { ...rest, apart: true } : rest,
+                ),
+                `ground of ${maker.label}`,
+              );
+          }}
+        /> ground kept apart</label
+      >
+    {/if}
+    {#if order && order.before - order.after > WORTH * order.before}
+      <button
+        type="button"
+        class="act"
+        onclick={() => workbench.edit(order.plan, `work one after the other on ${rail.label}`)}
+        >One after the other: {formatQuantity(order.before, 'A')} → {formatQuantity(order.after, 'A')}</button
+      >
+    {/if}
+  {/snippet}
+  {#snippet prove()}
+    {#each of(proofs, rail.ref, ...CHECKS) as result (result.key)}<Proof {result} />{:else}<span class="unit"
+        >nothing draws from it</span
+      >{/each}
+    {#each isSource ? of(proofs, rail.part, 'supply/common-ground') : [] as result (result.key)}<Proof
+        {result}
+      />{/each}
+    {#if line}<div class="round"><RailRound label={rail.label} {line} {limit} /></div>{/if}
+  {/snippet}
+</Row>
+{#each feeds as feed (feed.part + feed.supply.id)}<PowerFeed {circuit} {proofs} {feed} {line} depth={1} />{/each}
+{#each others as load, i (i)}
+  <Row depth={1}>
+    {#snippet choose()}<span class="grow unit">{load.label}</span><Quantity value={load.peak} unit="A" />{/snippet}
+    {#snippet prove()}<span class="unit">{load.sum}</span>{/snippet}
+  </Row>
+{/each}
+
+<style>
+  .round {
+    width: calc(var(--round) + 26px);
+  }
+  .apart {
+    display: inline-flex;
+    align-items: center;
+    gap: 4px;
+  }
+</style>

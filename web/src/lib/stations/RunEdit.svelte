@@ -1,0 +1,136 @@
+<!-- When a part is at work and what it does in between, as a sentence whose parts can be changed. -->
+<script lang="ts">
+  import { formatQuantity, setRun, type PartNode, type Rhythm, type Run } from '@idle-breadboard/core';
+  import QuantityField from '../kit/QuantityField.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  let {
+    part,
+    rhythm,
+    switched,
+    controller,
+  }: { part: PartNode; rhythm: Rhythm; switched: boolean; controller: boolean } = $props();
+  const states = $derived([
+    ...part.card.supplies.map(({ current }) => current),
+    ...(part.card.rails ?? []).flatMap(({ ownLoad }) => ownLoad ?? []),
+  ]);
+  const sleeps = $derived(states.some(({ sleep }) => sleep));
+  const idles = $derived(states.some(({ idle }) => idle));
+  const clocks = $derived(states.flatMap((s) => s.clocks ?? []));
+  const busy = $derived(rhythm.phases.reduce((sum, { from, to }) => sum + to - from, 0));
+  const mode = $derived(rhythm.every !== null ? 'every' : rhythm.duty < 1 ? 'share' : 'always');
+
+  function change(next: Partial<Run>, what: string) {
+    if (workbench.plan) workbench.edit(setRun(workbench.plan, part.id, next), `${what} of ${part.label}`);
+  }
+  function setMode(to: string) {
+    if (to === 'always') change({ every: undefined, busy: undefined, after: undefined, duty: 1 }, 'rhythm');
+    else if (to === 'share') change({ every: undefined, busy: undefined, after: undefined, duty: 0.1 }, 'rhythm');
+    else
+      change({ duty: undefined, every: 60, ...(states.some((s) => s.busy ?? s.stages) ? {} : { busy: 1 }) }, 'rhythm');
+  }
+</script>
+
+<span class="run unit">
+  {#if controller && mode === 'every'}
+    awake <QuantityField
+      value={busy}
+      unit="s"
+      width="4.8em"
+      label="{part.label}, awake for"
+      check={(v) => (v > 0 ? null : 'more than 0')}
+      change={(v) => change({ busy: v }, 'time awake')}
+    /> every {formatQuantity(rhythm.every ?? 0, 's')},
+  {:else if !controller}
+    <select
+      class="field"
+      aria-label="{part.label}, when at work"
+      value={mode}
+      onchange={(event) => setMode(event.currentTarget.value)}
+    >
+      <option value="always">always on</option>
+      <option value="share">at work for</option>
+      <option value="every">at work every</option>
+    </select>
+    {#if mode === 'share'}
+      <QuantityField
+        value={Number((rhythm.duty * 100).toFixed(4))}
+        unit="%"
+        width="4.6em"
+        label="{part.label}, share of the time at work"
+        check={(v) => (v >= 0 && v <= 100 ? null : 'from 0 to 100 %')}
+        change={(v) => change({ duty: v / 100 }, 'duty')}
+      /> of the time,
+    {:else if mode === 'every'}
+      <QuantityField
+        value={rhythm.every}
+        unit="s"
+        width="4.8em"
+        label="{part.label}, interval"
+        check={(v) => (v > 0 ? null : 'more than 0')}
+        change={(v) => change({ every: v }, 'interval')}
+      />
+      for <QuantityField
+        value={busy}
+        unit="s"
+        width="5em"
+        label="{part.label}, at work for"
+        check={(v) => (v > 0 ? null : 'more than 0')}
+        change={(v) => change({ busy: v }, 'time at work')}
+      />{#if rhythm.after !== null}
+        from <QuantityField
+          value={rhythm.after}
+          unit="s"
+          width="4.8em"
+          label="{part.label}, begins after"
+          check={(v) => (v >= 0 ? null : '0 or more')}
+          change={(v) => change({ after: v }, 'beginning')}
+        />{/if},
+    {/if}
+  {/if}
+  {#if (controller && sleeps) || (!controller && mode !== 'always' && (idles || sleeps || switched))}
+    {mode === 'every' || !controller ? 'then' : 'stays'}
+    <select
+      class="field rest"
+      aria-label="{part.label}, between"
+      value={rhythm.rest}
+      onchange={(event) => change({ rest: event.currentTarget.value as 'idle' | 'sleep' | 'off' }, 'rest')}
+    >
+      <option value="idle">{controller ? 'awake' : 'idle'}</option>
+      {#if sleeps}<option value="sleep">asleep</option>{/if}
+      {#if !controller}<option value="off" disabled={!switched}>{switched ? 'off' : 'off (nothing switches it)'}</option
+        >{/if}
+    </select>
+  {/if}
+  {#if clocks.length > 0}
+    at <select
+      class="field"
+      aria-label="{part.label}, clock"
+      value={String(part.choice?.run?.clock ?? '')}
+      onchange={(event) =>
+        change({ clock: event.currentTarget.value ? Number(event.currentTarget.value) : undefined }, 'clock')}
+    >
+      <option value="">full clock</option>
+      {#each clocks as { frequency } (frequency)}<option value={String(frequency)}
+          >{formatQuantity(frequency, 'Hz')}</option
+        >{/each}
+    </select>
+  {/if}
+</span>
+
+<style>
+  .run {
+    flex-basis: 100%;
+    display: inline-flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 2px 4px;
+    padding-bottom: 3px;
+  }
+  .rest {
+    width: 5.4em;
+  }
+  .run:empty {
+    display: none;
+  }
+</style>
