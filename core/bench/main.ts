@@ -2,6 +2,7 @@ import { benchNetworks } from './networks.ts';
 import { benchJoint } from './joint.ts';
 import { benchPins } from './pins.ts';
 import { benchSets } from './sets.ts';
+import { benchTimeline } from './timeline.ts';
 import { benchVerify } from './verify.ts';
 
 console.log('Times are the middle of many runs on this machine; compare within one run only.');
@@ -9,4 +10,5 @@ benchVerify();
 await benchPins();
 await benchJoint();
 benchNetworks();
+benchTimeline();
 benchSets();

@@ -106,7 +106,7 @@ export type { SaidChange } from './solve/complete/describe.ts';
 export type { Relaxation, WhyNot } from './solve/complete/why-not.ts';
 export type { Goals } from './solve/joint/problem.ts';
 export type { Progress, Told } from './solve/joint/search.ts';
-export { pinPreciousness } from './circuit/free-pins.ts';
+export { freePinsFor, pinPreciousness } from './circuit/free-pins.ts';
 export * from './circuit/rhythm.ts';
 export { drawOf, busyShare, type Draw } from './circuit/draw.ts';
 export * from './card/power.ts';

@@ -170,6 +170,15 @@ const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void
     },
   ],
   [
+    'cells with their curve, what eats the charge and what if, as tables too',
+    'power',
+    async (bench) => {
+      await bench.menu('Rain-barrel level logger');
+      await expect(bench.page.getByRole('button', { name: /^Take: Read every/ }).first()).toBeVisible();
+      for (const table of await bench.page.locator('.as-table summary').all()) await table.click();
+    },
+  ],
+  [
     'a house rule in hand',
     'bus',
     async (bench) => {

@@ -43,7 +43,7 @@ test('a bad file is refused with its problems; nothing is stored, the open plan 
     await expect(dialog, name).toContainText('Nothing was stored');
     await page.keyboard.press('Escape');
     await expect(dialog).toBeHidden();
-    await expect(bench.verdict, name).toHaveText(/Open · 8 to settle/);
+    await expect(bench.verdict, name).toHaveText(/Open · 9 to settle/);
   }
   await page.locator('.plan-name').click();
   await expect(page.getByRole('menuitem')).toHaveCount(plans);

@@ -93,4 +93,6 @@ export async function settleDraft(bench: Bench): Promise<void> {
   await bench.remedy('Sedge H2 humidity module as bottom shelf sensor');
   await bench.take(/3 pull-ups on one-wire/);
   await bench.remedy('One pull-up of 4.7 kΩ');
+  await bench.take(/top shelf sensor is about .* warmer than the air/);
+  await bench.remedy('on a lead of 30 cm, away from controller');
 }

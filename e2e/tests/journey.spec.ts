@@ -5,9 +5,9 @@ test('the demo opens with the first draft and its mistakes', async ({ page }) =>
   const bench = new Bench(page);
   await bench.open();
   await expect(page.locator('.plan-name')).toHaveText(/Cupboard, first draft/);
-  await expect(bench.verdict).toHaveText(/Open · 8 to settle/);
+  await expect(bench.verdict).toHaveText(/Open · 9 to settle/);
   await expect(page.locator('.tray .bar')).toContainText('5 danger');
-  await expect(page.locator('.tray .bar')).toContainText('3 fault');
+  await expect(page.locator('.tray .bar')).toContainText('4 fault');
 });
 
 test('from the first draft to verified by remedies; reload keeps it; undo returns to the start', async ({ page }) => {
@@ -25,14 +25,14 @@ test('from the first draft to verified by remedies; reload keeps it; undo return
   await expect(bench.verdict).toHaveText(/Verified/);
   expect(await bench.fingerprint()).toBe(end);
 
-  for (let i = 0; i < 8; i++) {
+  for (let i = 0; i < 9; i++) {
     await page.locator('body').press('Control+z');
     await bench.settled();
   }
   await expect(page.getByRole('button', { name: 'undo', exact: true })).toBeDisabled();
   expect(await bench.fingerprint()).toBe(start);
 
-  for (let i = 0; i < 8; i++) await page.locator('body').press('Control+Shift+z');
+  for (let i = 0; i < 9; i++) await page.locator('body').press('Control+Shift+z');
   await bench.settled();
   expect(await bench.fingerprint()).toBe(end);
 });

@@ -64,7 +64,7 @@ test('a line is dragged to a pin; the one that was there takes its place', async
   await grip(page, 'door contact').dragTo(padOf(page, 'P16'));
   await bench.settled();
   await expect(pinOf(page, 'door contact')).toHaveValue('p16');
-  await expect(bench.verdict).toHaveText(/7 to settle/);
+  await expect(bench.verdict).toHaveText(/8 to settle/);
   await grip(page, 'buzzer').dragTo(padOf(page, 'P12'));
   await bench.settled();
   await expect(pinOf(page, 'buzzer')).toHaveValue('p12');

@@ -128,3 +128,24 @@ export const withWord = (): string =>
     },
     'light-digital',
   );
+
+/** The rain-barrel logger with its probe on the rail that is always on. */
+export const thoughtlessProbe = (): string =>
+  changed('rain-barrel', (file) => {
+    file.plan.name = 'Thoughtless';
+    file.plan.parts = file.plan.parts.filter(({ id }) => id !== 'probe-supply');
+    const probe = partOf(file, 'level-probe');
+    probe.feeds = { vcc: 'controller.3v3' };
+    Object.assign(probe, { run: undefined });
+  });
+
+/** The cupboard with a second adapter that feeds nothing yet. */
+export const spareAdapter = (): string =>
+  changed(
+    'cupboard-verified',
+    (file) => {
+      file.plan.name = 'Spare';
+      file.plan.parts.push({ id: 'spare', card: 'adapter-5v1', label: 'spare adapter', needs: [], feeds: {}, ports: {}, opened: [] });
+    },
+    'adapter-5v1',
+  );

@@ -61,7 +61,7 @@ test('Bus: a pull-up that is no resistance stays in the field with the reason', 
   await field.fill('-5');
   await field.press('Enter');
   await expect(page.getByRole('alert')).toContainText('more than 0 Ω');
-  await expect(bench.verdict).toHaveText(/8 to settle/);
+  await expect(bench.verdict).toHaveText(/9 to settle/);
 });
 
 test('Levels: feeding the scale from 3.3 V takes its ladder off the roof', async ({ page }) => {
@@ -75,7 +75,7 @@ test('Levels: feeding the scale from 3.3 V takes its ladder off the roof', async
     .selectOption('board.3v3');
   await bench.settled();
   await expect(pin).toContainText('+234');
-  await expect(bench.verdict).toHaveText(/7 to settle/);
+  await expect(bench.verdict).toHaveText(/8 to settle/);
 });
 
 test('Pins: moving, locking, and assigning the rest', async ({ page }) => {
@@ -98,7 +98,7 @@ test('Pins: the resistor of the light and the diode of the fan', async ({ page }
   await page.getByRole('button', { name: 'resistor', exact: true }).click();
   await page.getByLabel('diode').check();
   await bench.settled();
-  await expect(bench.verdict).toHaveText(/6 to settle/);
+  await expect(bench.verdict).toHaveText(/7 to settle/);
   const field = page.getByRole('textbox', { name: 'resistor of status light' });
   await field.fill('47');
   await field.press('Enter');

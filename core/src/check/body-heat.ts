@@ -73,54 +73,87 @@ function boxRise(circuit: Circuit, part: PartNode, all: readonly Dissipation[]):
   };
 }
 
-function judge(circuit: Circuit, need: SenseNeed, part: PartNode, rises: readonly Rise[]): Result[] {
+interface Offset {
+  readonly need: SenseNeed;
+  readonly measured: number;
+  /** What the part leaves of the accuracy wanted. */
+  readonly limit: number;
+  readonly own: number;
+  readonly source: string;
+}
+
+/** What a rise does to the reading for one need. */
+function offsetOf(circuit: Circuit, part: PartNode, need: SenseNeed, kelvin: number, air: number): Offset | null {
   const measure = measureFor(part.card, need);
-  if (!measure || rises.length === 0) return [];
-  const kelvin = rises.reduce((sum, rise) => sum + rise.kelvin, 0);
-  const humid = need.quantity === 'air humidity';
-  const air = airAt(circuit, part.id, { from: USUAL_ROOM, to: USUAL_ROOM }).to;
-  const measured = humid ? humidityShift(need.to, air, kelvin) : kelvin;
+  if (!measure) return null;
   const own = errorOver(part.card, measure, need, circuit.plan.lifeYears, frontOf(circuit, part, measure))?.total ?? 0;
-  const limit = Math.max(0, need.accuracy - own);
-  const U = (x: number) => formatQuantity(x, need.unit, 2);
+  const humid = need.quantity === 'air humidity';
+  return {
+    need,
+    measured: humid ? humidityShift(need.to, air, kelvin) : kelvin,
+    limit: Math.max(0, need.accuracy - own),
+    own,
+    source: measure.range.source,
+  };
+}
+
+const strain = ({ measured, limit }: Offset): number => measured / Math.max(limit, 1e-9);
+const said = ({ need, measured }: Offset): string =>
+  `${formatQuantity(measured, need.unit, 2)} too ${need.quantity === 'air humidity' ? 'low' : 'high'}`;
+
+/** One result for a part, however many of its readings are falsified: the neighbour is one cause. */
+function judge(circuit: Circuit, part: PartNode, needs: readonly SenseNeed[], rises: readonly Rise[]): Result[] {
+  const kelvin = rises.reduce((sum, rise) => sum + rise.kelvin, 0);
+  const air = airAt(circuit, part.id, { from: USUAL_ROOM, to: USUAL_ROOM }).to;
+  const offsets = needs
+    .flatMap((need) => offsetOf(circuit, part, need, kelvin, air) ?? [])
+    .sort((a, b) => strain(b) - strain(a));
+  const [worst] = offsets;
+  if (!worst) return [];
+  const { measured, limit, need } = worst;
+  const left = formatQuantity(limit, need.unit, 2);
   const from = rises.map((rise) => rise.from).join(' and ');
   const wrong = measured > limit + 1e-9;
+  const neighbour = circuit.parts.get(part.choice?.beside?.part ?? '')?.card;
   return [
     result(circuit, meta, {
-      subjects: [part.id, need.id],
+      subjects: [part.id],
       severity: wrong ? 'fault' : null,
       measured,
       limit,
       unit: need.unit,
       margin: limit - measured,
       message: wrong
-        ? `${part.label} is about ${K(kelvin)} warmer than the air, from ${from}; it reads about ${U(measured)} too ${humid ? 'low' : 'high'}. ${U(limit)} is left of the accuracy wanted.`
-        : `${part.label} is about ${K(kelvin)} warmer than the air, from ${from}: ${U(measured)} of the ${U(limit)} that are left.`,
+        ? `${part.label} is about ${K(kelvin)} warmer than the air, from ${from}; it reads about ${offsets.map(said).join(' and ')}. ${left} is left of the accuracy wanted.`
+        : `${part.label} is about ${K(kelvin)} warmer than the air, from ${from}: ${said(worst)}, of ${left} that are left.`,
       meaning: 'No calibration helps: the offset comes and goes with the load of the neighbour.',
       workings: [
         ...rises.flatMap(({ steps }) => steps),
-        ...(humid
-          ? [
-              {
-                name: 'reads too low by',
-                sum: `${need.to} %RH × (1 − es(${air} °C) ÷ es(${formatQuantity(air + kelvin, '°C')}))`,
-                value: measured,
-                unit: '%RH',
-              },
-            ]
-          : []),
-        { name: 'left over', sum: `${U(need.accuracy)} wanted − ${U(own)} of its own`, value: limit, unit: need.unit },
+        ...offsets.flatMap(({ need: n, measured: m, limit: l, own }) => {
+          const U = (x: number) => formatQuantity(x, n.unit, 2);
+          return [
+            ...(n.quantity === 'air humidity'
+              ? [
+                  {
+                    name: 'humidity reads too low by',
+                    sum: `${n.to} %RH × (1 − es(${air} °C) ÷ es(${formatQuantity(air + kelvin, '°C')}))`,
+                    value: m,
+                    unit: n.unit,
+                  },
+                ]
+              : []),
+            {
+              name: `left of ${n.quantity}`,
+              sum: `${U(n.accuracy)} wanted − ${U(own)} of its own`,
+              value: l,
+              unit: n.unit,
+            },
+          ];
+        }),
       ],
       rests: [
-        [part.card.id, measure.range.source],
-        ...(part.choice?.beside
-          ? [
-              [
-                circuit.parts.get(part.choice.beside.part)?.card.id ?? '',
-                circuit.parts.get(part.choice.beside.part)?.card.supplies[0]?.current.active.source,
-              ] as const,
-            ]
-          : []),
+        ...offsets.map(({ source }) => [part.card.id, source] as const),
+        neighbour ? [neighbour.id, neighbour.supplies[0]?.current.active.source] : null,
       ],
     }),
   ];
@@ -131,17 +164,14 @@ export const bodyHeat: Check = {
   run: (circuit) => {
     const closed = circuit.plan.places.some((place) => place.closed && place.outdoors);
     const all = closed ? [...circuit.parts.values()].map((part) => dissipation(circuit, part)) : [];
-    return circuit.plan.needs.flatMap((need) =>
-      need.kind === 'sense' && AIR.has(need.quantity)
-        ? servants(circuit, need.id).flatMap((part) =>
-            judge(
-              circuit,
-              need,
-              part,
-              [besideRise(circuit, part), boxRise(circuit, part, all)].flatMap((r) => r ?? []),
-            ),
-          )
-        : [],
-    );
+    const wanted = new Map<PartNode, SenseNeed[]>();
+    for (const need of circuit.plan.needs) {
+      if (need.kind !== 'sense' || !AIR.has(need.quantity)) continue;
+      for (const part of servants(circuit, need.id)) wanted.set(part, [...(wanted.get(part) ?? []), need]);
+    }
+    return [...wanted].flatMap(([part, needs]) => {
+      const rises = [besideRise(circuit, part), boxRise(circuit, part, all)].flatMap((rise) => rise ?? []);
+      return rises.length > 0 ? judge(circuit, part, needs, rises) : [];
+    });
   },
 };

@@ -13,6 +13,7 @@ export interface Steps {
 
 /** Periods are met on this grid, s: nobody schedules a sensor finer. */
 const GRID = 1e-3;
+const GRAIN = GRID / 1e6;
 /** More steps than this in one period are not laid out. */
 export const MOST_STEPS = 100_000;
 
@@ -104,10 +105,10 @@ export function sumSteps(list: readonly Steps[], fold: 'mean' | 'highest'): Sum 
   }
   const folded: number[] = [];
   let common = 1;
-  let kept: Steps[] = [];
+  const kept: Steps[] = [];
   // The longest period first: what is rare and high is what must not be smeared.
   for (const steps of periodic.toSorted((a, b) => b.period - a.period)) {
-    const next = (common / gcd(common, ticks(steps.period))) * ticks(steps.period);
+    const next = leastCommon(common, ticks(steps.period));
     const count = [...kept, steps].reduce((n, { at, period }) => n + (at.length * next) / ticks(period), 0);
     if (count > MOST_STEPS) {
       folded.push(steps.period);
@@ -115,38 +116,42 @@ export function sumSteps(list: readonly Steps[], fold: 'mean' | 'highest'): Sum 
       continue;
     }
     common = next;
-    kept = [...kept, steps];
+    kept.push(steps);
   }
-  if (kept.length === 0) return { steps: steady(base), folded };
-  return { steps: laidOut(kept, common, base), folded };
+  // The shortest period first: what begins again most often is added up before it is laid out over the long ones.
+  const sum = kept.reduceRight<Steps | null>((total, steps) => (total ? added(total, steps) : steps), null);
+  return { steps: sum ? mapSteps(sum, (value) => value + base) : steady(base), folded };
 }
 
-/** All steps of all rounds, in the order of time. */
-function laidOut(kept: readonly Steps[], common: number, base: number): Steps {
-  const events: { t: number; k: number; value: number }[] = [];
-  kept.forEach((steps, k) => {
-    const rounds = Math.round(common / ticks(steps.period));
-    for (let r = 0; r < rounds; r++)
-      steps.at.forEach((t, i) => events.push({ t: r * ticks(steps.period) * GRID + t, k, value: steps.value[i] ?? 0 }));
-  });
-  events.sort((a, b) => a.t - b.t);
-  const now = kept.map(() => 0);
+const leastCommon = (a: number, b: number): number => (a / gcd(a, b)) * b;
+
+/** Two that repeat, over the shortest time after which both begin again. */
+function added(a: Steps, b: Steps): Steps {
+  const common = leastCommon(ticks(a.period), ticks(b.period));
+  const [roundsA, roundsB] = [common / ticks(a.period), common / ticks(b.period)];
+  const [lengthA, lengthB] = [ticks(a.period) * GRID, ticks(b.period) * GRID];
+  const [countA, countB] = [a.at.length * roundsA, b.at.length * roundsB];
   const at: number[] = [];
   const value: number[] = [];
-  let sum = base;
-  let since = 0;
-  events.forEach(({ t, k, value: next }, i) => {
-    sum += next - (now[k] ?? 0);
-    now[k] = next;
-    const following = events[i + 1]?.t;
-    if (following !== undefined && following - t < GRID / 1e6) return;
-    // What was added and taken away again leaves dust; it is swept before it gathers.
-    if (++since > 256) {
-      sum = now.reduce((total, x) => total + x, base);
-      since = 0;
+  let [i, k] = [0, 0];
+  let [nowA, nowB] = [a.value.at(-1) ?? 0, b.value.at(-1) ?? 0];
+  while (i < countA || k < countB) {
+    const stepA = i % a.at.length;
+    const stepB = k % b.at.length;
+    const ta = i < countA ? ((i - stepA) / a.at.length) * lengthA + (a.at[stepA] ?? 0) : Infinity;
+    const tb = k < countB ? ((k - stepB) / b.at.length) * lengthB + (b.at[stepB] ?? 0) : Infinity;
+    const t = Math.min(ta, tb);
+    // Two that begin within a grain of the grid begin together.
+    if (ta - t < GRAIN) {
+      nowA = a.value[stepA] ?? 0;
+      i += 1;
+    }
+    if (tb - t < GRAIN) {
+      nowB = b.value[stepB] ?? 0;
+      k += 1;
     }
     at.push(t);
-    value.push(sum);
-  });
+    value.push(nowA + nowB);
+  }
   return { period: common * GRID, at, value };
 }

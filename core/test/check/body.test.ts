@@ -141,10 +141,10 @@ describe('body/heat', () => {
         part('hot', 'hot', { feeds: { vcc: 'v.out' }, lead: 1e-9 }),
         part('x', 'sensor', { needs: ['air', 'rh'], feeds: { vcc: 'v.out' }, beside: { part: 'hot', distance } }),
       ],
-      plan: { needs: NEEDS.map((n) => (n.id === need ? { ...n, accuracy } : n)), lifeYears: 1 },
+      plan: { needs: NEEDS.filter(({ id }) => id === need).map((n) => ({ ...n, accuracy })), lifeYears: 1 },
     })
       .of('body/heat')
-      .find(({ subjects }) => subjects[1] === need);
+      .find(({ subjects }) => subjects[0] === 'x');
   // By hand: 5 V × 100 mA = 0.5 W; √(2 × 10 ÷ 0.005) = 63.25 per m; at 20 mm 0.5 ÷ (2π × 0.005) × K0(1.265).
   const rise = (0.5 / (2 * Math.PI * 0.005)) * besselK0(0.02 * Math.sqrt(4000));
   it('is the rise on the board at the distance', () => {

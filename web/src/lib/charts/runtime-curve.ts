@@ -23,12 +23,12 @@ const BOTTOM = 18;
 const TOP = 6;
 const RIGHT = 10;
 
-export function runtimeCurve(
-  runtime: Runtime,
-  wanted: number | undefined,
-  width: number,
-  height: number,
-): RuntimeCurve {
+/** What of a runtime is drawn. */
+export type Drawn = Pick<Runtime, 'usual' | 'worst' | 'packs' | 'least'> & {
+  readonly cells: Pick<Runtime['cells'], 'curve'>;
+};
+
+export function runtimeCurve(runtime: Drawn, wanted: number | undefined, width: number, height: number): RuntimeCurve {
   const { usual, worst, cells } = runtime;
   const longest = Math.max(usual.seconds, worst.seconds, wanted ?? 0, 60) * 1.04;
   const unit = longest > 3 * DAY ? 'days' : 'hours';

@@ -44,7 +44,6 @@
 
 <style>
   .beside {
-    flex-basis: 100%;
     display: inline-flex;
     flex-wrap: wrap;
     align-items: center;

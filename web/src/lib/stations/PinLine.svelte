@@ -3,6 +3,7 @@
   import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
   import {
     ASK_NAME,
+    FEED_LINE,
     instancesFor,
     setPin,
     type Circuit,
@@ -29,7 +30,10 @@
   let handle = $state<HTMLElement>();
   const current = $derived(view.result?.subjects.includes(wish.id) ?? false);
   const carried = $derived(pinBoard.carried === wish.id);
-  const fitted = $derived(circuit.parts.get(wish.of.split('.')[0] ?? '')?.choice?.fittedOn !== undefined);
+  /** Where the line is on its pin by something else: a carrier, or the feed that was chosen. */
+  const fitted = $derived(
+    wish.line === FEED_LINE || circuit.parts.get(wish.of.split('.')[0] ?? '')?.choice?.fittedOn !== undefined,
+  );
 
   $effect(() => {
     if (current && view.selected === view.result?.key) element?.scrollIntoView({ block: 'nearest' });

@@ -14,6 +14,7 @@
   import Quantity from '../kit/Quantity.svelte';
   import Row from '../kit/Row.svelte';
   import { of, type Proofs } from '../state/proofs';
+  import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import PowerFeed from './PowerFeed.svelte';
 
@@ -24,7 +25,16 @@
   const feeds = $derived([...circuit.feeds.values()].filter((feed) => feed.rail === rail.ref));
   const line = $derived(rail.loads.length > 0 && rail.voltage ? timeline(circuit, rail.ref) : null);
   const limit = $derived(toInterval(rail.offer.limit).min * circuit.plan.rules.derating);
-  const order = $derived(line && line.lanes.length > 1 ? stagger(circuit, rail.ref) : null);
+  /** Rounds of more steps than this are put in order only when asked: it may take a moment. */
+  const MANY_STEPS = 2000;
+  const clocked = $derived((line?.lanes ?? []).filter(({ rhythm }) => rhythm.every !== null).length);
+  const long = $derived((line?.together.at.length ?? 0) > MANY_STEPS);
+  const order = $derived(clocked > 1 && !long ? stagger(circuit, rail.ref) : null);
+  function orderNow() {
+    const found = stagger(circuit, rail.ref);
+    if (found) workbench.edit(found.plan, `work one after the other on ${rail.label}`);
+    else view.say('Nothing is gained: the peak is already as low as an order makes it.');
+  }
   const isSource = $derived(!rail.offer.from && !rail.pin);
   const maker = $derived(circuit.parts.get(rail.part));
   /** Loads of a rail that are no part with a feed of its own: pull-ups, lights, the board itself. */
@@ -58,6 +68,7 @@
         /> ground kept apart</label
       >
     {/if}
+    {#if long && clocked > 1}<button type="button" class="act" onclick={orderNow}>One after the other</button>{/if}
     {#if order && order.before - order.after > WORTH * order.before}
       <button
         type="button"

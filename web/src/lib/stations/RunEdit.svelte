@@ -120,7 +120,6 @@
 
 <style>
   .run {
-    flex-basis: 100%;
     display: inline-flex;
     flex-wrap: wrap;
     align-items: center;

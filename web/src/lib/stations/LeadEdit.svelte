@@ -1,0 +1,83 @@
+<!-- How long and how thick the leads of a supply are, and whether another rail meets it there. -->
+<script lang="ts">
+  import { changePart, type Circuit, type Feed, type PartChoice } from '@idle-breadboard/core';
+  import QuantityField from '../kit/QuantityField.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit, feed }: { circuit: Circuit; feed: Feed } = $props();
+  const GAUGES = [28, 26, 24, 22, 20, 18];
+  const part = $derived(circuit.parts.get(feed.part));
+  const label = $derived(part?.label ?? feed.part);
+  const terminal = $derived(
+    part?.card.terminals.find(({ id }) => id === feed.supply.terminal)?.label ?? feed.supply.id,
+  );
+  const also = $derived(part?.choice?.also?.[feed.supply.id] ?? '');
+  /** Rails of other sources: only those can push into each other. */
+  const others = $derived.by(() => {
+    const source = circuit.rails.get(feed.rail ?? '')?.source;
+    return [...circuit.rails.values()].filter(
+      (rail) =>
+        !rail.pin && rail.part !== feed.part && rail.ref !== feed.rail && (rail.source !== source || rail.ref === also),
+    );
+  });
+
+  const change = (next: (choice: PartChoice) => PartChoice, what: string) =>
+    workbench.plan && workbench.edit(changePart(workbench.plan, feed.part, next), `${what} of ${label}`);
+
+  function meet(rail: string) {
+    change(({ also: old, ...choice }) => {
+      const rest = Object.fromEntries(Object.entries(old ?? {}).filter(([supply]) => supply !== feed.supply.id));
+      const next = rail ? { ...rest, [feed.supply.id]: rail } : rest;
+      return Object.keys(next).length > 0 ? { ...choice, also: next } : choice;
+    }, 'second feed');
+  }
+</script>
+
+<span class="leads unit">
+  leads <QuantityField
+    value={feed.lead.length}
+    unit="m"
+    width="5em"
+    label="leads to {label}"
+    check={(v) => (v > 0 && v <= 1000 ? null : 'from above 0 to 1000 m')}
+    change={(lead) => change((choice) => ({ ...choice, lead }), 'leads')}
+  />
+  of gauge
+  <select
+    class="field"
+    aria-label="gauge of the leads to {label}"
+    value={String(feed.lead.gauge)}
+    onchange={(event) => {
+      const gauge = Number(event.currentTarget.value);
+      change((choice) => ({ ...choice, gauge }), 'gauge of the leads');
+    }}
+  >
+    {#each [...new Set([feed.lead.gauge, ...GAUGES])].sort((a, b) => b - a) as gauge (gauge)}<option
+        value={String(gauge)}>{gauge}</option
+      >{/each}
+  </select>
+  {#if others.length > 0}
+    also fed from <select
+      class="field second"
+      aria-label="second feed of {terminal} of {label}"
+      value={also}
+      onchange={(event) => meet(event.currentTarget.value)}
+    >
+      <option value="">nothing</option>
+      {#each others as rail (rail.ref)}<option value={rail.ref}>{rail.label}</option>{/each}
+    </select>
+  {/if}
+</span>
+
+<style>
+  .leads {
+    display: inline-flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 2px 4px;
+    padding-bottom: 3px;
+  }
+  .second {
+    width: 9em;
+  }
+</style>
