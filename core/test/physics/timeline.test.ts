@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { timeline } from '../../src/physics/timeline.ts';
 import { stagger } from '../../src/remedy/stagger.ts';
-import { Card } from '../../src/card/card.ts';
+import type { Card } from '../../src/card/card.ts';
 import { card, document, exactly, figure, part, source5, terminals } from '../support/build.ts';
 
 interface Wanted {
