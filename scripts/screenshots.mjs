@@ -98,6 +98,17 @@ await withApp(async (browser, address) => {
     await page.getByRole('button', { name: /^Take all/ }).waitFor({ timeout: 60_000 });
   });
   await shot(browser, address, 'power', 'power', finding('has to give'));
+  await shot(browser, address, 'hours', 'power', async (page) => {
+    await page.locator('.plan-name').click();
+    await page.getByRole('menuitem', { name: 'Rain-barrel level logger' }).click();
+    await page.waitForSelector('[data-verdict="verified"]', { timeout: 60_000 });
+    await settled(page);
+    await page.locator('.tray .bar button').first().click();
+    await page
+      .getByRole('button', { name: /^Take: Read every/ })
+      .first()
+      .waitFor();
+  });
   await shot(
     browser,
     address,

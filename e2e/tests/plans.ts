@@ -145,7 +145,15 @@ export const spareAdapter = (): string =>
     'cupboard-verified',
     (file) => {
       file.plan.name = 'Spare';
-      file.plan.parts.push({ id: 'spare', card: 'adapter-5v1', label: 'spare adapter', needs: [], feeds: {}, ports: {}, opened: [] });
+      file.plan.parts.push({
+        id: 'spare',
+        card: 'adapter-5v1',
+        label: 'spare adapter',
+        needs: [],
+        feeds: {},
+        ports: {},
+        opened: [],
+      });
     },
     'adapter-5v1',
   );
