@@ -56,7 +56,7 @@ describe('command line', () => {
   it('says the verdict to a person with the sums', () => {
     const { out } = cli('verify', draft);
     expect(out).to.include('smallest resistor: (3.366 V − 1.8 V) ÷ 16 mA = 97.88 Ω');
-    expect(out).to.match(/open: 8 to settle; fingerprint [0-9a-f]{16}/);
+    expect(out).to.match(/open: 9 to settle; fingerprint [0-9a-f]{16}/);
   });
 
   it('wiring and parts as text, JSON and CSV', () => {

@@ -53,7 +53,7 @@ export * from './check/verify.ts';
 export * from './compare/cell.ts';
 export * from './compare/compare.ts';
 export * from './compare/qualify.ts';
-export { withLightResistor } from './remedy/drive.ts';
+export { baseResistor, withLightResistor } from './remedy/drive.ts';
 export * from './remedy/propose.ts';
 export { withFixedResistor } from './remedy/analog.ts';
 export { addPullUp } from './remedy/pull-up.ts';

@@ -1,6 +1,7 @@
 /** Pins by hand, and the plan that completes itself, through the interface. */
 import { expect, test, type Page } from '@playwright/test';
 import { Bench, textOf } from './bench';
+import { bareTransistor } from './plans';
 
 let bench: Bench;
 test.beforeEach(async ({ page }) => {
@@ -183,4 +184,20 @@ test('a board of forty pins lies there with odd numbers at the left, and has an 
   await expect(page.getByText(/fan driver cannot be wired on controller/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: /^Take Sluice D low-side driver as fan driver/ }).click();
   await expect(page.getByText(/carbon dioxide sensor cannot be wired/)).toBeVisible({ timeout: 60_000 });
+});
+
+test('the base of a bare transistor gets its resistor from the series', async ({ page }) => {
+  await bench.openFile('Bare transistor', bareTransistor());
+  await bench.go('Pins');
+  const row = page.locator('.row', { hasText: ', base' }).first();
+  await expect(row).toContainText('hangs straight on its pin');
+  await row.getByRole('button', { name: 'resistor' }).click();
+  await bench.settled();
+  const ohms = row.getByRole('textbox', { name: /^resistor of/ });
+  await expect(ohms).toHaveValue(/Ω$/);
+  await expect(page.locator('[data-proof="drive/transistor|fan-switch|base"]')).toContainText('+');
+  await ohms.fill('10k');
+  await ohms.press('Enter');
+  await bench.settled();
+  await expect(page.locator('.tray')).toContainText('not fully on');
 });

@@ -157,3 +157,16 @@ export const spareAdapter = (): string =>
     },
     'adapter-5v1',
   );
+
+/** The cupboard with a small magnet on a bare transistor, without a resistor before its base. */
+export const bareTransistor = (): string =>
+  changed(
+    'cupboard-verified',
+    (file) => {
+      file.plan.name = 'Bare transistor';
+      Object.assign(partOf(file, 'fan-switch'), { card: 'transistor-npn' });
+      Object.assign(partOf(file, 'fan'), { card: 'magnet-small', feeds: { coil: 'five-volt.5v' } });
+    },
+    'transistor-npn',
+    'magnet-small',
+  );

@@ -32,7 +32,7 @@ test('the rain-barrel logger lasts its season; a longer one is a caution, then a
   await change(page, 'days that the build must run on one filling', '300');
   await expect(bench.verdict).toHaveText(/Open · 1 to settle/);
   for (let i = 0; i < 2; i++) {
-    await page.locator('body').press('Control+z');
+    await page.getByRole('button', { name: /^undo/ }).click();
     await bench.settled();
   }
   await expect(bench.verdict).toHaveText(/Verified/);

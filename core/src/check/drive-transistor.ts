@@ -131,10 +131,10 @@ function judgeBase(circuit: Circuit, driver: PartNode, amps: number): Result[] {
     result(circuit, meta, {
       subjects: [driver.id, 'base'],
       severity,
-      measured: burns ? strongest : weakest,
+      measured: ohms === 0 ? null : burns ? strongest : weakest,
       limit: burns ? allowed : needed,
       unit: 'A',
-      margin: burns ? allowed - strongest : weakest - needed,
+      margin: ohms === 0 ? null : burns ? allowed - strongest : weakest - needed,
       message: burns
         ? ohms === 0
           ? `The base of ${driver.label} hangs straight on its pin; nothing limits the current. Pin or transistor burns.`
@@ -146,18 +146,22 @@ function judgeBase(circuit: Circuit, driver: PartNode, amps: number): Result[] {
         'A base is a diode to ground: only the resistor sets its current, and only enough of it switches fully on.',
       workings: [
         { name: 'needed', sum: `${A(amps)} ÷ ${FORCED_GAIN}`, value: needed, unit: 'A' },
-        {
-          name: 'at the least',
-          sum: `(${V(low.high)} − ${V(low.base)}) ÷ (${R(ohms)} × ${1 + RESISTOR_TOLERANCE})`,
-          value: weakest,
-          unit: 'A',
-        },
-        {
-          name: 'at the most',
-          sum: `(${V(top.high)} − ${V(top.base)}) ÷ (${R(ohms)} × ${1 - RESISTOR_TOLERANCE})`,
-          value: strongest,
-          unit: 'A',
-        },
+        ...(ohms === 0
+          ? []
+          : [
+              {
+                name: 'at the least',
+                sum: `(${V(low.high)} − ${V(low.base)}) ÷ (${R(ohms)} × ${1 + RESISTOR_TOLERANCE})`,
+                value: weakest,
+                unit: 'A',
+              },
+              {
+                name: 'at the most',
+                sum: `(${V(top.high)} − ${V(top.base)}) ÷ (${R(ohms)} × ${1 - RESISTOR_TOLERANCE})`,
+                value: strongest,
+                unit: 'A',
+              },
+            ]),
         { name: 'the pin gives', sum: `recommended × ${circuit.plan.rules.derating}`, value: allowed, unit: 'A' },
         { name: 'resistor that fits', sum: `${R(sum.least)} to ${R(sum.most)}` },
       ],

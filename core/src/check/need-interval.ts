@@ -16,7 +16,7 @@ const warmUpMeta: CheckMeta = {
   id: 'need/warm-up',
   title: 'A long warm-up is told',
   station: 'need',
-  rule: 'A sensor that warms up longer than the wanted time between readings must stay on between them.',
+  rule: 'A sensor that warms up longer than the wanted time between readings must stay on between them; one that sleeps or is switched off meanwhile is a fault.',
   source: 'the cards',
   breaks: 'note',
 };
@@ -60,15 +60,20 @@ export const needWarmUp: Check = {
         const warmUp = measureFor(part.card, need)?.warmUp;
         const seconds = warmUp?.max ?? warmUp?.typ ?? 0;
         if (!warmUp || seconds <= need.interval) return [];
+        const rests = (circuit.rhythms.get(part.id)?.rest ?? 'idle') !== 'idle';
         return [
           result(circuit, warmUpMeta, {
             subjects: [need.id, part.id],
-            severity: 'note',
+            // Left on it is another thing to say, so that leaving it on ends this one.
+            ...(rests ? { keyed: [need.id, part.id, 'rests'] } : {}),
+            severity: rests ? 'fault' : 'note',
             measured: seconds,
             limit: need.interval,
             unit: 's',
             margin: need.interval - seconds,
-            message: `${part.label} warms up for ${formatQuantity(seconds, 's')}; a reading every ${formatQuantity(need.interval, 's')} needs it on all the time.`,
+            message: rests
+              ? `${part.label} rests between readings and warms up for ${formatQuantity(seconds, 's')}; one is wanted every ${formatQuantity(need.interval, 's')}. It is never warm.`
+              : `${part.label} warms up for ${formatQuantity(seconds, 's')}; a reading every ${formatQuantity(need.interval, 's')} needs it on all the time.`,
             meaning: 'Switched off between readings it would never be warm.',
             rests: [[part.card.id, warmUp.source]],
           }),

@@ -142,6 +142,27 @@ function heldRhythm(plan: Plan, part: PartNode, switched: boolean, controller: b
   return rhythm;
 }
 
+/**
+ * How long a controller is awake in its round, s: until the last of what it waits for is done. What comes in some of the
+ * rounds only keeps it awake in those: usually that counts by its share, at the most as if it were every round.
+ */
+function awakeUntil(own: Rhythm, others: readonly Rhythm[]): { phases: number; longest: number } {
+  const round = own.every ?? 0;
+  const last = (of: 'phases' | 'longest', rhythms: readonly Rhythm[]) =>
+    rhythms.reduce((end, rhythm) => Math.max(end, rhythm[of].at(-1)?.to ?? 0), own[of].at(-1)?.to ?? SHORTEST_WAKE);
+  const clocked = others.filter(({ every }) => every !== null && every >= round);
+  const [always, rare] = [
+    clocked.filter(({ every }) => every === round),
+    clocked.filter(({ every }) => every !== round),
+  ];
+  const usual = last('phases', always);
+  const more = rare.reduce(
+    (sum, { phases, every }) => sum + (Math.max(0, (phases.at(-1)?.to ?? 0) - usual) * round) / (every ?? round),
+    0,
+  );
+  return { phases: usual + more, longest: last('longest', clocked) };
+}
+
 /** Rhythms of all parts. A controller that sleeps stays awake as long as what it waits for takes. */
 export function rhythms(
   plan: Plan,
@@ -154,13 +175,10 @@ export function rhythms(
     all.set(part.id, heldRhythm(plan, part, part.choice?.run?.rest === 'off' && switched(part), part === controller));
   const own = controller && all.get(controller.id);
   if (!controller || !own || own.every === null || controller.choice?.run?.busy !== undefined) return all;
-  const others = [...all].filter(([id, { every }]) => id !== controller.id && every === own.every);
-  const end = (of: 'phases' | 'longest') =>
-    others.reduce(
-      (last, [, rhythm]) => Math.max(last, rhythm[of].at(-1)?.to ?? 0),
-      own[of].at(-1)?.to ?? SHORTEST_WAKE,
-    );
-  const ends = { phases: end('phases'), longest: end('longest') };
+  const ends = awakeUntil(
+    own,
+    [...all].flatMap(([id, rhythm]) => (id === controller.id ? [] : [rhythm])),
+  );
   const last = heldAwake.get(own);
   if (last?.phases[0]?.to === ends.phases && last.longest[0]?.to === ends.longest) all.set(controller.id, last);
   else {

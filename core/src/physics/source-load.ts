@@ -82,11 +82,17 @@ export function leastInput(circuit: Circuit, tree: PowerTree, source: string): W
         const wanted = need(made);
         const dropout = offer.from.dropout ? toInterval(offer.from.dropout).max : 0;
         // A regulator gives what it can: its rail may sink as far as the parts on it allow.
-        if (wanted && offer.from.by !== 'switching') keep({ ...wanted, volts: wanted.volts + dropout + lost });
+        // Of a chip on it no card says how far: it gets what was promised.
+        if (wanted && offer.from.by !== 'switching' && !offer.ownLoad)
+          keep({ ...wanted, volts: wanted.volts + dropout + lost });
         else if (offer.from.dropout && offer.voltage) keep(at(toInterval(offer.voltage).min + dropout));
       }
     }
-    for (const pin of tree.pinsOn.get(ref) ?? []) keep(need(pin.ref));
+    for (const pin of tree.pinsOn.get(ref) ?? []) {
+      const wanted = need(pin.ref);
+      const [above, own] = [circuit.rails.get(ref)?.voltage, circuit.rails.get(pin.ref)?.voltage];
+      if (wanted) keep({ ...wanted, volts: wanted.volts + (above && own ? above.min - own.min : 0) });
+    }
     below.set(ref, worst);
     return worst;
   };

@@ -60,6 +60,7 @@ export const transistorRemedies: Proposer = ({ circuit, finding, library }) => {
   const driven = drivenLoads(circuit).find((found) => found.driver === driver);
   if (!driver || !driven) return [];
   const sum = baseSum(circuit, driver, driven.amps);
+  const base = baseResistor(circuit, driver.id);
   const others = rivals(circuit, library, driver)
     .slice(0, 4)
     .map((card) => ({
@@ -67,7 +68,6 @@ export const transistorRemedies: Proposer = ({ circuit, finding, library }) => {
       title: `Take ${card.name} as ${driver.label}`,
       plan: swapCard(circuit.plan, driver.id, driver.card, card),
     }));
-  const base = sum && withBaseResistor(circuit, sum);
   return [
     ...(base && sum
       ? [
@@ -82,12 +82,19 @@ export const transistorRemedies: Proposer = ({ circuit, finding, library }) => {
   ];
 };
 
+/** The plan with the resistor that the base of a bare transistor wants. @returns null for other drivers, and where none will do */
+export function baseResistor(circuit: Circuit, driver: string): LightResistor | null {
+  const driven = drivenLoads(circuit).find((found) => found.driver.id === driver);
+  const sum = driven && baseSum(circuit, driven.driver, driven.amps);
+  return sum ? withBaseResistor(circuit, sum) : null;
+}
+
 /**
  * The plan with one resistor before a base, in place of those it has: the largest of the house rule's series that still
  * saturates the transistor, so that the pin gives no more than it must.
  * @returns null where the pin cannot give what the base needs
  */
-export function withBaseResistor(circuit: Circuit, sum: BaseSum): LightResistor | null {
+function withBaseResistor(circuit: Circuit, sum: BaseSum): LightResistor | null {
   const ohms = seriesAtMost(circuit.plan.rules.series, sum.most);
   const [part = '', port = ''] = sum.net.of.split('.');
   if (!(ohms >= sum.least)) return null;

@@ -1,5 +1,5 @@
 /** Another card for a part that does not meet its need; a level that can be read, and that does not chatter. */
-import { changeNeed } from '../plan/edits.ts';
+import { changeNeed, setRun } from '../plan/edits.ts';
 import { watched } from '../plan/need-name.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { swapCard } from '../plan/swap.ts';
@@ -44,4 +44,19 @@ export const triggerRemedies: Proposer = ({ circuit, finding }) => {
       plan: changeNeed(plan, of.id, (n) => (n.kind === 'sense' ? { ...n, from, to } : n)),
     },
   ];
+};
+
+/** On all the time, so that it is warm; or another card. */
+export const warmUpRemedies: Proposer = (context) => {
+  const part = context.circuit.parts.get(context.finding.subjects[1] ?? '');
+  const awake: Candidate[] = part
+    ? [
+        {
+          id: `awake:${part.id}`,
+          title: `Leave ${part.label} on between readings`,
+          plan: setRun(context.circuit.plan, part.id, { rest: undefined }),
+        },
+      ]
+    : [];
+  return [...awake, ...needRemedies(context)];
 };

@@ -13,7 +13,7 @@ import { placeRemedies, reachRemedies, warmRemedies, wearRemedies } from './body
 import { coilRemedies, lightRemedies, transistorRemedies } from './drive.ts';
 import { feedRuleRemedies, translatedTwiceRemedies, unpoweredRemedies } from './feed.ts';
 import { channelRemedies, mixedRemedies, overVoltageRemedies, thresholdRemedies } from './level.ts';
-import { needRemedies, triggerRemedies } from './need.ts';
+import { needRemedies, triggerRemedies, warmUpRemedies } from './need.ts';
 import { pinRemedies } from './pin.ts';
 import { rangeRemedies } from './power.ts';
 import {
@@ -44,7 +44,7 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'need/range': needRemedies,
   'need/accuracy': needRemedies,
   'need/interval': needRemedies,
-  'need/warm-up': needRemedies,
+  'need/warm-up': warmUpRemedies,
   'need/selectivity': needRemedies,
   'need/trigger': triggerRemedies,
   'level/over-voltage': overVoltageRemedies,
@@ -155,7 +155,7 @@ function escalates(before: Verdict, after: Verdict): boolean {
   return after.findings.some((r) => r.severity === 'danger' && (was.get(r.key) ?? 'danger') !== 'danger');
 }
 
-/** A share of the limit: rails move by millivolts when a lead's drop changes, and that is no worsening. */
+/** A share of the figures: rails move by millivolts when a lead's drop changes, and that is no worsening. */
 const SLACK = 0.02;
 
 /** Grave findings that stay, with a clearly worse figure. */
@@ -164,7 +164,8 @@ function deepened(before: Verdict, after: Verdict): string[] {
   return after.findings.flatMap((r) => {
     const old = was.get(r.key);
     if (!old || !grave(r) || r.margin === null || old.margin === null) return [];
-    return r.margin < old.margin - SLACK * Math.abs(old.limit ?? 0) ? [r.key] : [];
+    const size = Math.max(Math.abs(old.limit ?? 0), Math.abs(old.measured ?? 0));
+    return r.margin < old.margin - SLACK * size ? [r.key] : [];
   });
 }
 

@@ -48,7 +48,7 @@ function switchedOff(circuit: Circuit, library: Library, rail: Rail): Saver[] {
   const pin = freePinsFor(circuit, { ask: 'out' })[0];
   const card = supplySwitch(library, circuit.plan.rules.buying);
   const waiting = (runtimeOf(circuit, rail)?.eaters ?? []).filter(
-    ({ doing, share }) => (doing === 'idle' || doing === 'sleep' || doing === 'active') && share > WORTH,
+    ({ doing, share }) => (doing === 'idle' || doing === 'sleep') && share > WORTH,
   );
   const parts = [...new Set(waiting.map(({ subject }) => subject))].flatMap((id) => {
     const part = circuit.parts.get(id);

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
+import { proposeRemedies } from '../../src/remedy/propose.ts';
 import { setRun } from '../../src/plan/edits.ts';
 import type { PartChoice, Plan } from '../../src/plan/plan.ts';
 import {
@@ -8,6 +9,7 @@ import {
   document,
   exactly,
   figure,
+  judge,
   part,
   source5,
   terminals,
@@ -53,6 +55,23 @@ const rhythm = (of: ReturnType<typeof sensor>, rest: Partial<PartChoice> = {}, p
   return { rhythm: circuit.rhythms.get('x'), rail: circuit.rails.get('v.out') };
 };
 
+/** A controller that can sleep. */
+function sleeper() {
+  const mcu = controller();
+  return card('mcu', {
+    ...JSON.parse(JSON.stringify({ terminals: mcu.terminals, controller: mcu.controller })),
+    kind: 'controller',
+    supplies: [
+      {
+        id: 'vcc',
+        terminal: 'vcc',
+        range: figure('V', { min: 1, max: 6 }),
+        current: { sleep: exactly('A', 1e-5), active: exactly('A', 0.02) },
+      },
+    ],
+  });
+}
+
 describe('when a part is at work', () => {
   const current = { idle: exactly('A', 1e-3), active: exactly('A', 10e-3) };
   it('is at every reading of its need for as long as it converts', () => {
@@ -95,19 +114,7 @@ describe('when a part is at work', () => {
   });
 
   it('of a controller that sleeps is as long as what it waits for', () => {
-    const mcu = controller();
-    const board = card('mcu', {
-      ...JSON.parse(JSON.stringify({ terminals: mcu.terminals, controller: mcu.controller })),
-      kind: 'controller',
-      supplies: [
-        {
-          id: 'vcc',
-          terminal: 'vcc',
-          range: figure('V', { min: 1, max: 6 }),
-          current: { sleep: exactly('A', 1e-5), active: exactly('A', 0.02) },
-        },
-      ],
-    });
+    const board = sleeper();
     const of = sensor(current, { conversion: exactly('s', 6) });
     const made = (rest: 'sleep' | 'idle') => {
       const { plan, cards } = document({
@@ -125,5 +132,37 @@ describe('when a part is at work', () => {
         ?.loads.find(({ subject }) => subject === 'mcu')?.typical,
     ).to.be.closeTo((0.02 * 6 + 1e-5 * 54) / 60, 1e-12);
     expect(made('idle').rhythms.get('mcu')?.every).to.equal(null);
+  });
+  it('of a controller that waits for what comes in some rounds only counts by its share, and in full at the most', () => {
+    const { plan, cards } = document({
+      cards: [V3, sleeper(), sensor(current, { conversion: exactly('s', 6) })],
+      parts: [
+        part('x', 'sensor', { needs: ['air'], feeds: { vcc: 'v3.out' } }),
+        part('y', 'sensor', { feeds: { vcc: 'v3.out' }, run: { every: 600, busy: 16 } }),
+      ],
+      plan: { needs: NEED },
+    });
+    const found = deriveCircuit({ plan: setRun(plan, 'mcu', { rest: 'sleep' }), cards }).rhythms.get('mcu');
+    // 6 s each minute, and 10 s more in one of ten.
+    expect(found?.phases[0]?.to).to.be.closeTo(7, 1e-9);
+    expect(found?.longest[0]?.to).to.be.closeTo(16, 1e-9);
+  });
+  it('that rests cannot be warm where it warms up for longer than the interval', () => {
+    const of = sensor(
+      { ...current, sleep: exactly('A', 2e-6) },
+      { conversion: exactly('s', 6), warmUp: exactly('s', 90) },
+    );
+    const doc = (rest: 'sleep' | 'idle') =>
+      judge({
+        cards: [source5('v', 3.3), of],
+        parts: [part('v', 'v'), part('x', 'sensor', { needs: ['air'], feeds: { vcc: 'v.out' }, run: { rest } })],
+        plan: { needs: NEED },
+      });
+    expect(doc('idle').of('need/warm-up')[0]?.severity).to.equal('note');
+    const asleep = doc('sleep');
+    const [finding] = asleep.broken('need/warm-up');
+    expect(finding).to.include({ severity: 'fault', measured: 90, limit: 60 });
+    const ways = finding ? proposeRemedies(asleep.circuit, asleep.verdict, finding, asleep.circuit.cards) : [];
+    expect(ways.map(({ id }) => id)).to.include('awake:x');
   });
 });

@@ -30,7 +30,7 @@
 
 <ChartFrame
   caption="Currents from the sources to the parts"
-  heads={['', 'usually', 'peak', 'allowed', 'heat']}
+  heads={['rail or part', 'usually', 'peak', 'allowed', 'heat']}
   {rows}
   bind:width
 >

@@ -15,7 +15,7 @@
 
 <ChartFrame
   caption="One round of {label}"
-  heads={['', 'current']}
+  heads={['what', 'current']}
   rows={[
     ['average', A(line.average)],
     ['most that comes together as planned', A(line.coincidence)],

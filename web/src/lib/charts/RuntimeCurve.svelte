@@ -21,7 +21,7 @@
   );
 </script>
 
-<ChartFrame caption="Voltage of {label} over time" heads={['', 'usual', 'worst']} {rows} bind:width>
+<ChartFrame caption="Voltage of {label} over time" heads={['when', 'usual', 'worst']} {rows} bind:width>
   <svg
     viewBox="0 0 {width} {HEIGHT}"
     {width}

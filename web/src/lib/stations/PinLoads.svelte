@@ -2,11 +2,13 @@
 <script lang="ts">
   import {
     addHelper,
+    baseResistor,
     changeHelper,
     freeId,
     removeHelper,
     withLightResistor,
     type Circuit,
+    type Net,
     type Plan,
   } from '@idle-breadboard/core';
   import Plus from '@lucide/svelte/icons/plus';
@@ -39,6 +41,21 @@
     else view.say(`${net.label} needs a pin first; then its resistor can be worked out.`);
   }
 
+  /** Bare transistors, with the line of their base. */
+  const bases = $derived(
+    circuit.nets.flatMap((net) => {
+      const end = net.ends.find(({ part, controller }) => !controller && circuit.parts.get(part)?.card.driver?.bipolar);
+      return end ? [{ net, driver: end.part }] : [];
+    }),
+  );
+
+  function addBase(driver: string, label: string) {
+    const now = workbench.circuit();
+    const made = now && baseResistor(now, driver);
+    if (made) workbench.edit(made.plan, `resistor for ${label}`);
+    else view.say(`${label} needs a pin and a load that one resistor suits; a pin cannot drive every load.`);
+  }
+
   function setDriver(part: string, port: string, driver: string) {
     edit(
       (p) => ({
@@ -60,6 +77,31 @@
   }
 </script>
 
+{#snippet resistors(net: Net, add: () => void)}
+  {#each net.series as { helper, ohms } (helper)}
+    <QuantityField
+      value={ohms}
+      unit="Ω"
+      label="resistor of {net.label}"
+      check={(v) => (v > 0 ? null : 'more than 0 Ω')}
+      change={(value) =>
+        edit(
+          (p) => changeHelper(p, helper, (h) => (h.kind === 'series' ? { ...h, ohms: value } : h)),
+          `resistor of ${net.label}`,
+        )}
+    />
+    <button
+      type="button"
+      class="act bare"
+      aria-label="remove the resistor of {net.label}"
+      onclick={() => edit((p) => removeHelper(p, helper), `remove the resistor of ${net.label}`)}
+      ><X size={13} /></button
+    >
+  {:else}
+    <button type="button" class="act" onclick={add}><Plus size={13} />resistor</button>
+  {/each}
+{/snippet}
+
 {#if lights.length + coils.length > 0}
   <Row head>{#snippet choose()}Loads{/snippet}</Row>
 {/if}
@@ -68,30 +110,20 @@
   <Row subjects={[`${end?.part}.${end?.signal}`]}>
     {#snippet choose()}
       <span class="grow">{net.label}</span>
-      {#each net.series as { helper, ohms } (helper)}
-        <QuantityField
-          value={ohms}
-          unit="Ω"
-          label="resistor of {net.label}"
-          check={(v) => (v > 0 ? null : 'more than 0 Ω')}
-          change={(value) =>
-            edit(
-              (p) => changeHelper(p, helper, (h) => (h.kind === 'series' ? { ...h, ohms: value } : h)),
-              `resistor of ${net.label}`,
-            )}
-        />
-        <button
-          type="button"
-          class="act bare"
-          aria-label="remove the resistor of {net.label}"
-          onclick={() => edit((p) => removeHelper(p, helper), `remove the resistor of ${net.label}`)}
-          ><X size={13} /></button
-        >
-      {:else}
-        <button type="button" class="act" onclick={() => addSeries(net)}><Plus size={13} />resistor</button>
-      {/each}
+      {@render resistors(net, () => addSeries(net))}
     {/snippet}
     {#snippet prove()}{#each of(proofs, `${end?.part}.${end?.signal}`, 'drive/led') as result (result.key)}<Proof
+          {result}
+        />{/each}{/snippet}
+  </Row>
+{/each}
+{#each bases as { net, driver } (net.id)}
+  <Row subjects={[driver]}>
+    {#snippet choose()}
+      <span class="grow">{net.label}, base</span>
+      {@render resistors(net, () => addBase(driver, net.label))}
+    {/snippet}
+    {#snippet prove()}{#each of(proofs, driver, 'drive/transistor').filter(({ subjects }) => subjects[1] === 'base') as result (result.key)}<Proof
           {result}
         />{/each}{/snippet}
   </Row>
@@ -117,8 +149,10 @@
         />diode</label
       >
     {/snippet}
-    {#snippet prove()}{#each of(proofs, `${part.id}.${port.id}`, 'drive/flyback') as result (result.key)}<Proof
+    {#snippet prove()}
+      {#each [...of(proofs, `${part.id}.load`, 'drive/transistor'), ...of(proofs, `${part.id}.${port.id}`, 'drive/flyback')] as result (result.key)}<Proof
           {result}
-        />{/each}{/snippet}
+        />{/each}
+    {/snippet}
   </Row>
 {/each}
