@@ -10,6 +10,12 @@
   const drawn = $derived(axis ? blocks(lane, axis, most) : []);
   /** Small currents are still to be seen beside large ones. */
   const tall = (share: number) => Math.max(share > 0 ? 1.5 : 0, Math.sqrt(share) * (HEIGHT - 14));
+  /** What follows no clock is drawn at its mean. */
+  const share = $derived(
+    lane.rhythm.every === null && lane.rhythm.duty < 1
+      ? `${Number((lane.rhythm.duty * 100).toPrecision(3))} % of the time, on the average`
+      : null,
+  );
   const says = $derived(
     drawn
       .map(
@@ -31,7 +37,8 @@
           height={tall(block.tall)}
           class={block.doing}><title>{DOING[block.doing]}, {formatQuantity(block.amps, 'A')}</title></rect
         >
-        {#if block.width > 74}<text x={block.x + 3} y="9">{DOING[block.doing]} {formatQuantity(block.amps, 'A')}</text
+        {#if block.width > 74}<text x={block.x + 3} y="9"
+            >{share ?? DOING[block.doing]} {formatQuantity(block.amps, 'A')}</text
           >{/if}
       {/each}
       <path d="M0 {HEIGHT - 1.5}H{width}" class="base" />

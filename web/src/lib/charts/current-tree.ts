@@ -102,7 +102,9 @@ const HEAD = 40;
 const THICKEST = 54;
 const CLOSE = 72;
 /** Times the current. */
-const FAR = 3.2;
+const FAR = 2.5;
+/** Room for a name below a limb. */
+const BELOW = 36;
 const THINNEST = 0.8;
 /** Room for the names of the last level. */
 const NAMES = 176;
@@ -180,5 +182,8 @@ export function currentTree(sources: readonly CurrentNode[], width: number): Cur
     top = y + 12;
   }
   const right = Math.max(...limbs.map(({ x }) => x), 0) + NAMES;
-  return { limbs, width: Math.max(width, right), height: top, column };
+  const lowest = limbs.map(
+    (limb) => limb.y + Math.max(limb.height, limb.limitHeight ?? 0) / 2 + (limb.sinks && !limb.leaf ? BELOW : 4),
+  );
+  return { limbs, width: Math.max(width, right), height: Math.max(top, ...lowest), column };
 }

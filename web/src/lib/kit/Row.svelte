@@ -43,7 +43,6 @@
     display: grid;
     grid-template-columns: calc(var(--split) * 100%) minmax(0, 1fr);
     border-bottom: 1px solid var(--line);
-    background: var(--board);
     /* What is out of sight is not laid out again while a value is swept. */
     content-visibility: auto;
     contain-intrinsic-size: auto 56px;

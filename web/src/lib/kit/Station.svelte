@@ -70,6 +70,8 @@
   .rows {
     position: relative;
     flex: 1;
+    /* Not on the rows: where two meet between pixels, the lower one would paint over the line of the upper. */
+    background: var(--board);
   }
   @media (max-width: 759px) {
     .heads {

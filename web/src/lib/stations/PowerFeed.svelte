@@ -68,7 +68,11 @@
     {/if}
   {/snippet}
   {#snippet prove()}
-    {#if lane && line}<LaneStrip {lane} lanes={line.lanes} most={tallest(line.lanes)} />{/if}
+    {#if lane && line?.lanes.some(({ rhythm: r }) => r.every !== null)}<LaneStrip
+        {lane}
+        lanes={line.lanes}
+        most={tallest(line.lanes)}
+      />{/if}
     {#each quiet as result (result.key)}<Proof {result} compact />{/each}
     {#each shown as result (result.key)}<Proof {result} />{/each}
   {/snippet}
