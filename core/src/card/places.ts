@@ -1,6 +1,7 @@
 /** Every figure of a card, with its place and what it is called: for the card's page, and to compare two versions. */
 import type { Card } from './card.ts';
 import type { Figure, Source } from './figure.ts';
+import { driverFigures, supplyFigures } from './places-power.ts';
 
 export interface PlacedFigure {
   /** "supplies/vcc/range" */
@@ -85,19 +86,7 @@ export function figuresOf(card: Card): PlacedFigure[] {
       if (figure) put(`${at}/analog/${key}`, `${m.quantity}, ${title}`, figure as Figure);
     }
   }
-  for (const s of card.supplies) {
-    const at = `supplies/${s.id}`;
-    put(`${at}/range`, `${s.id} supply`, s.range);
-    put(`${at}/absoluteMax`, `${s.id} supply, absolute maximum`, s.absoluteMax);
-    put(`${at}/current/idle`, `${s.id} current, idle`, s.current.idle);
-    put(`${at}/current/active`, `${s.id} current, active`, s.current.active);
-    put(`${at}/current/peak`, `${s.id} current, peak`, s.current.peak);
-  }
-  for (const r of card.rails ?? []) {
-    put(`rails/${r.id}/voltage`, `${r.name}, voltage`, r.voltage);
-    put(`rails/${r.id}/limit`, `${r.name}, most current`, r.limit);
-    put(`rails/${r.id}/dropout`, `${r.name}, dropout`, r.from?.dropout);
-  }
+  supplyFigures(card, put);
   for (const s of card.signals) {
     for (const [key, title] of Object.entries(LEVELS))
       put(`signals/${s.id}/${key}`, `${s.id}, ${title}`, s[key as keyof typeof LEVELS]);
@@ -107,6 +96,7 @@ export function figuresOf(card: Card): PlacedFigure[] {
   if (card.controller) {
     for (const [key, title] of Object.entries(LEVELS))
       put(`controller/io/${key}`, `pins, ${title}`, card.controller.io[key as keyof typeof LEVELS]);
+    put('controller/io/weakPull', 'pins, own pull', card.controller.io.weakPull);
     put('controller/pin/recommended', 'pin current, recommended', card.controller.pinCurrent.recommended);
     put('controller/pin/absolute', 'pin current, absolute', card.controller.pinCurrent.absolute);
     for (const { id, name, limit } of card.controller.currentGroups ?? [])
@@ -146,6 +136,7 @@ export function figuresOf(card: Card): PlacedFigure[] {
     put(`ports/${p.id}/stretches`, `${p.id}, longest hold of the clock`, p.stretches?.longest);
     put(`ports/${p.id}/parasite/current`, `${p.id}, current drawn from the line`, p.parasite?.current);
     put(`ports/${p.id}/parasite/least`, `${p.id}, least voltage on the line`, p.parasite?.least);
+    put(`ports/${p.id}/inductance`, `${p.id}, inductance`, p.inductance);
     put(`ports/${p.id}/frequency`, `${p.id}, PWM frequency`, p.frequency);
     put(`ports/${p.id}/forward/voltage`, `${p.id}, forward voltage`, p.forward?.voltage);
     put(`ports/${p.id}/forward/current`, `${p.id}, forward current`, p.forward?.current);
@@ -153,7 +144,10 @@ export function figuresOf(card: Card): PlacedFigure[] {
   put('translator/clock', 'translator, clock', card.translator?.clock);
   put('translator/threshold', 'translator, threshold of its transistor', card.translator?.pass?.threshold);
   put('translator/resistance', 'translator, resistance of its transistor', card.translator?.pass?.onResistance);
+  driverFigures(card, put);
+  put('controller/usb/voltage', 'socket, voltage', card.controller?.usb?.voltage);
   put('body/ambient', 'ambient temperature', card.body?.ambient);
+  put('body/wear/life', 'life in use', card.body?.wear?.life);
   if (card.body?.size) {
     const { length, width, height, source } = card.body.size;
     value('body/length', 'length', { typ: length }, 'm', source);

@@ -149,10 +149,14 @@ export function proposeRemedies(
   return proved.slice(0, MOST_REMEDIES);
 }
 
-/** True when a finding that stays has become a danger. */
+/** True when a finding that stays has become a danger, or a fault where it was none. */
 function escalates(before: Verdict, after: Verdict): boolean {
   const was = new Map(before.findings.map((r) => [r.key, r.severity]));
-  return after.findings.some((r) => r.severity === 'danger' && (was.get(r.key) ?? 'danger') !== 'danger');
+  return after.findings.some((r) => {
+    const old = was.get(r.key);
+    if (old === undefined || old === null || !grave(r)) return false;
+    return r.severity === 'danger' ? old !== 'danger' : old !== 'danger' && old !== 'fault';
+  });
 }
 
 /** A share of the figures: rails move by millivolts when a lead's drop changes, and that is no worsening. */

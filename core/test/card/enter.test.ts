@@ -141,3 +141,22 @@ describe('figures of a card', () => {
     expect(missingOf(template).map(({ title }) => title)).to.not.include('vcc, absolute maximum');
   });
 });
+
+describe('the figures of a card', () => {
+  type Numbers = { min?: number; typ?: number; max?: number; unit: string };
+  const numbers = ({ min, typ, max, unit }: Numbers) => JSON.stringify([min, typ, max, unit]);
+  const isFigure = (node: object): node is Numbers =>
+    'unit' in node && 'source' in node && ['min', 'typ', 'max'].some((bound) => bound in node);
+  const all = (node: unknown): Numbers[] =>
+    node === null || typeof node !== 'object' ? [] : isFigure(node) ? [node] : Object.values(node).flatMap(all);
+  it('are all listed, whatever room of the card they are in', () => {
+    for (const card of library.values()) {
+      const listed = figuresOf(card).map((f) => numbers(f as Numbers));
+      for (const figure of all(card)) {
+        const at = listed.indexOf(numbers(figure));
+        expect(at, `${card.id}: ${numbers(figure)}`).to.be.at.least(0);
+        listed.splice(at, 1);
+      }
+    }
+  });
+});

@@ -111,7 +111,7 @@
         <button
           type="button"
           class="act"
-          disabled={whatIfs.stale}
+          disabled={whatIfs.stale || workbench.stale}
           aria-label="Take: {choice.title}"
           onclick={() => workbench.edit(choice.plan, choice.title.toLowerCase())}>Take</button
         >

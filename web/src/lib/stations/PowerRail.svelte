@@ -31,7 +31,9 @@
   const long = $derived((line?.together.at.length ?? 0) > MANY_STEPS);
   const order = $derived(clocked > 1 && !long ? stagger(circuit, rail.ref) : null);
   function orderNow() {
-    const found = stagger(circuit, rail.ref);
+    // What is built on the circuit that is shown would lose a change in between.
+    const now = workbench.circuit();
+    const found = now && stagger(now, rail.ref);
     if (found) workbench.edit(found.plan, `work one after the other on ${rail.label}`);
     else view.say('Nothing is gained: the peak is already as low as an order makes it.');
   }
@@ -70,10 +72,7 @@
     {/if}
     {#if long && clocked > 1}<button type="button" class="act" onclick={orderNow}>One after the other</button>{/if}
     {#if order && order.before - order.after > WORTH * order.before}
-      <button
-        type="button"
-        class="act"
-        onclick={() => workbench.edit(order.plan, `work one after the other on ${rail.label}`)}
+      <button type="button" class="act" onclick={orderNow}
         >One after the other: {formatQuantity(order.before, 'A')} → {formatQuantity(order.after, 'A')}</button
       >
     {/if}

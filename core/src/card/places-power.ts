@@ -1,0 +1,69 @@
+/** Figures of what a card draws, gives, and turns to heat: the part of `figuresOf` about power. */
+import type { Card } from './card.ts';
+import type { Figure } from './figure.ts';
+import type { States, Thermal } from './power.ts';
+
+type Put = (place: string, title: string, figure: Figure | undefined) => void;
+
+const STATE_TITLES = {
+  sleep: 'asleep',
+  idle: 'idle',
+  warmUp: 'warming up',
+  active: 'active',
+  peak: 'peak',
+} as const;
+
+function states(put: Put, at: string, name: string, current: States): void {
+  for (const [key, title] of Object.entries(STATE_TITLES))
+    put(`${at}/${key}`, `${name} current, ${title}`, current[key as keyof typeof STATE_TITLES]);
+  put(`${at}/busy`, `${name}, time of one piece of work`, current.busy);
+  for (const stage of current.stages ?? []) {
+    put(`${at}/stages/${stage.name}/current`, `${name} current, ${stage.name}`, stage.current);
+    put(`${at}/stages/${stage.name}/time`, `${name}, time ${stage.name}`, stage.time);
+  }
+  for (const clock of current.clocks ?? []) {
+    const title = `${name} current at ${clock.frequency / 1e6} MHz`;
+    put(`${at}/clocks/${clock.frequency}/idle`, `${title}, idle`, clock.idle);
+    put(`${at}/clocks/${clock.frequency}/active`, `${title}, active`, clock.active);
+  }
+}
+
+function heat(put: Put, at: string, name: string, thermal: Thermal | undefined): void {
+  put(`${at}/toAir`, `${name}, thermal resistance to the air`, thermal?.toAir);
+  put(`${at}/toCase`, `${name}, thermal resistance to the case`, thermal?.toCase);
+  put(`${at}/limit`, `${name}, hottest junction`, thermal?.limit);
+}
+
+export function supplyFigures(card: Card, put: Put): void {
+  for (const s of card.supplies) {
+    const at = `supplies/${s.id}`;
+    put(`${at}/range`, `${s.id} supply`, s.range);
+    put(`${at}/absoluteMax`, `${s.id} supply, absolute maximum`, s.absoluteMax);
+    states(put, `${at}/current`, s.id, s.current);
+  }
+  for (const r of card.rails ?? []) {
+    const at = `rails/${r.id}`;
+    put(`${at}/voltage`, `${r.name}, voltage`, r.voltage);
+    put(`${at}/limit`, `${r.name}, most current`, r.limit);
+    put(`${at}/from/dropout`, `${r.name}, dropout`, r.from?.dropout);
+    heat(put, `${at}/from/thermal`, r.name, r.from?.thermal);
+    if (r.ownLoad) states(put, `${at}/ownLoad`, `the board on ${r.name},`, r.ownLoad);
+    put(`${at}/cells/capacity`, `${r.name}, charge of the cells`, r.cells?.capacity);
+    put(`${at}/cells/resistance`, `${r.name}, resistance of the cells`, r.cells?.resistance);
+    put(`${at}/cells/cutOff`, `${r.name}, empty at`, r.cells?.cutOff);
+    put(`${at}/cells/selfDischarge`, `${r.name}, lost in a year on the shelf`, r.cells?.selfDischarge);
+    put(`${at}/port/before`, `${r.name}, current before it was asked`, r.port?.before);
+  }
+}
+
+export function driverFigures({ driver }: Card, put: Put): void {
+  if (!driver) return;
+  put('driver/voltage', 'driver, most voltage', driver.voltage);
+  put('driver/current', 'driver, most current', driver.current);
+  put('driver/switchOff', 'driver, time to switch off', driver.switchOff);
+  put('driver/bipolar/base', 'base to emitter', driver.bipolar?.base);
+  put('driver/bipolar/saturation', 'collector to emitter, saturated', driver.bipolar?.saturation);
+  put('driver/bipolar/gain', 'current gain', driver.bipolar?.gain);
+  put('driver/onResistance', 'driver, resistance when on', driver.onResistance);
+  heat(put, 'driver/thermal', 'driver', driver.thermal);
+}
