@@ -6,8 +6,7 @@ import { placeOf } from '../physics/heat.ts';
 import type { Place } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { YEAR, formatSpan } from '../quantity/span.ts';
-import { mean } from '../quantity/steps.ts';
-import { drawOf } from '../circuit/draw.ts';
+import { busyShare } from '../circuit/draw.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
 const ambient: CheckMeta = {
@@ -132,21 +131,12 @@ function judgeLead(circuit: Circuit, part: PartNode, place: Place): Result[] {
   ];
 }
 
-/** Share of the time that a part is at work. */
-function share(circuit: Circuit, part: PartNode): number {
-  const rhythm = circuit.rhythms.get(part.id);
-  const states = part.card.supplies[0]?.current;
-  if (!rhythm || !states) return 1;
-  if (rhythm.every === null) return rhythm.duty;
-  const unit = { active: { min: 1, typ: 1, max: 1, unit: 'A' as const, source: '' } };
-  return mean(drawOf(unit, { ...rhythm, rest: 'off' }).usual);
-}
-
 function judgeWear(circuit: Circuit, part: PartNode): Result[] {
   const figure = part.card.body?.wear;
   if (!figure) return [];
   const life = toInterval(figure.life).min;
-  const used = share(circuit, part);
+  const rhythm = circuit.rhythms.get(part.id);
+  const used = rhythm ? busyShare(rhythm).usual : 1;
   const wanted = circuit.plan.lifeYears * YEAR * used;
   return [
     result(circuit, wear, {

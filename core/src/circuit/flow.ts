@@ -2,6 +2,7 @@
 import type { RailOffer } from '../card/card.ts';
 import { mapSteps, steady, sumSteps, type Steps } from '../quantity/steps.ts';
 import { drawOf, type Draw } from './draw.ts';
+import type { Interval } from '../quantity/interval.ts';
 import type { PowerTree } from './power-tree.ts';
 import type { Rhythm } from './rhythm.ts';
 
@@ -37,6 +38,16 @@ export const currentInto = ({ from }: RailOffer, amps: number, across: Across | 
   from?.by === 'switching' && across && across.above > 0
     ? (amps * across.own) / (efficiencyAt(from, amps) * across.above)
     : amps;
+
+/** Voltages above and below the regulators, by the voltages of the rails. */
+export const acrossOf =
+  (tree: PowerTree, volts: (ref: string) => Interval | null, above: 'typ' | 'min') =>
+  (ref: string): Across | null => {
+    const offered = tree.offers.get(ref);
+    const up = offered?.up ? volts(offered.up) : null;
+    const own = volts(ref);
+    return up && own ? { above: up[above], own: own.typ } : null;
+  };
 
 export interface FlowInput {
   readonly tree: PowerTree;

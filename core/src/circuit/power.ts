@@ -6,7 +6,7 @@ import { gaugeResistance } from '../standard/wire-gauge.ts';
 import { GUARD_DROP, JUMPER_GAUGE, JUMPER_LENGTH } from '../standard/practice.ts';
 import type { Feed, Guard, Load, PartNode, Power, Rail } from './circuit.ts';
 import { drawOf } from './draw.ts';
-import { efficiencyAt, flow, type Across, type Flow, type View } from './flow.ts';
+import { acrossOf, efficiencyAt, flow, type Flow, type View } from './flow.ts';
 import { feedRail, powerTree, switchesOf, type Offered, type PowerTree } from './power-tree.ts';
 import { rhythms, type Rhythm } from './rhythm.ts';
 import { voltages, type Lost } from './rail-voltage.ts';
@@ -189,16 +189,6 @@ export function derivePower(
   }
   return { rails, feeds, rhythms: beats };
 }
-
-/** Voltages above and below the regulators, from below the drop of their leads. */
-const acrossOf =
-  (tree: PowerTree, volts: (ref: string) => Interval | null, above: 'typ' | 'min') =>
-  (ref: string): Across | null => {
-    const offered = tree.offers.get(ref);
-    const up = offered?.up ? volts(offered.up) : null;
-    const own = volts(ref);
-    return up && own ? { above: up[above], own: own.typ } : null;
-  };
 
 /** The draws on a rail one by one. */
 function loadsOf(

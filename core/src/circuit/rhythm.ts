@@ -58,7 +58,7 @@ function intervalOf(plan: Plan, wanted: (need: string) => boolean): number | nul
 }
 
 /** Everything on a card that draws. */
-const statesOf = ({ card }: PartNode): States[] => [
+export const statesOf = ({ card }: PartNode): States[] => [
   ...card.supplies.map(({ current }) => current),
   ...(card.rails ?? []).flatMap(({ ownLoad }) => ownLoad ?? []),
 ];

@@ -98,7 +98,7 @@ function groundStep(circuit: Circuit, w: Wirer): WiringStep {
 }
 
 /** Sources first, then what is made from them. */
-function railOrder(circuit: Circuit): string[] {
+export function railOrder(circuit: Circuit): string[] {
   const depth = (ref: string, guard = 0): number => {
     const rail = circuit.rails.get(ref);
     const from = rail?.offer.from && circuit.feeds.get(`${rail.part}.${rail.offer.from.supply}`)?.rail;

@@ -1,7 +1,7 @@
 /** What a source sees of the build at each of its voltages: average, worst moment, and the least that everything works at. */
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/circuit.ts';
-import { flow, type Across, type Flow, type View } from '../circuit/flow.ts';
+import { acrossOf, flow, type Flow, type View } from '../circuit/flow.ts';
 import { powerTree, type PowerTree } from '../circuit/power-tree.ts';
 import { voltages } from '../circuit/rail-voltage.ts';
 import { GUARD_DROP } from '../standard/practice.ts';
@@ -21,12 +21,7 @@ export function flowAt(circuit: Circuit, tree: PowerTree, view: View, source: st
     rhythms: circuit.rhythms,
     view,
     still: (ref) => circuit.rails.get(ref)?.still[pick] ?? 0,
-    across: (ref): Across | null => {
-      const up = tree.offers.get(ref)?.up;
-      const above = up ? at(up) : null;
-      const own = at(ref);
-      return above && own ? { above: above.typ, own: own.typ } : null;
-    },
+    across: acrossOf(tree, at, 'typ'),
   });
 }
 

@@ -1,8 +1,8 @@
 /** One round of a build: who is at work when, and what a rail carries meanwhile. */
 import type { Circuit } from '../circuit/circuit.ts';
 import { drawOf } from '../circuit/draw.ts';
-import { flow, type Across, type View } from '../circuit/flow.ts';
-import type { Phase, Rhythm } from '../circuit/rhythm.ts';
+import { acrossOf, flow, type View } from '../circuit/flow.ts';
+import { statesOf, type Phase, type Rhythm } from '../circuit/rhythm.ts';
 import { voltages } from '../circuit/rail-voltage.ts';
 import { highest, mean, type Steps } from '../quantity/steps.ts';
 import { treeOf } from './source-load.ts';
@@ -62,12 +62,7 @@ export function timeline(circuit: Circuit, ref: string): Timeline {
       rhythms: circuit.rhythms,
       view,
       still: (at) => circuit.rails.get(at)?.still[pick] ?? 0,
-      across: (at): Across | null => {
-        const up = tree.offers.get(at)?.up;
-        const above = up ? volts(up) : null;
-        const own = volts(at);
-        return above && own ? { above: above[end], own: own.typ } : null;
-      },
+      across: acrossOf(tree, volts, end),
     });
   };
   const usualFlow = flowOf('usual');
@@ -89,12 +84,8 @@ function laneOf(circuit: Circuit, part: string): Lane[] {
   const node = circuit.parts.get(part);
   const rhythm = circuit.rhythms.get(part);
   if (!node || !rhythm) return [];
-  const states = [
-    ...(node.card.rails ?? []).flatMap(({ ownLoad }) => ownLoad ?? []),
-    ...node.card.supplies.map(({ current }) => current),
-  ];
   // Of the draws of a part the strongest tells what it is doing.
-  const draws = states.map((s) => drawOf(s, rhythm, node.choice?.run?.clock).usual);
+  const draws = statesOf(node).map((s) => drawOf(s, rhythm, node.choice?.run?.clock).usual);
   const strongest = draws.reduce<Steps | null>((a, b) => (a && highest(a) >= highest(b) ? a : b), null);
   return strongest ? [{ part, label: node.label, rhythm, phases: rhythm.phases, current: strongest }] : [];
 }

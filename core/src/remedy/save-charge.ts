@@ -3,6 +3,7 @@ import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
+import { statesOf } from '../circuit/rhythm.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
 import { cheapestFirst } from '../plan/cost.ts';
 import { changeNeed, setFeed, setRun } from '../plan/edits.ts';
@@ -15,8 +16,7 @@ import { runtimeOf } from '../physics/runtime.ts';
 import type { Candidate } from './remedy.ts';
 import { behindSwitch, supplySwitch } from './supply-switch.ts';
 
-export const SAVINGS = ['sleep', 'off', 'interval', 'clock', 'regulator', 'pack'] as const;
-export type Saving = (typeof SAVINGS)[number];
+export type Saving = 'sleep' | 'off' | 'interval' | 'clock' | 'regulator' | 'pack';
 
 export interface Saver extends Candidate {
   readonly saving: Saving;
@@ -26,11 +26,6 @@ export interface Saver extends Candidate {
 const WORTH = 0.02;
 /** How much rarer readings are tried. */
 const RARER = [2, 4] as const;
-
-const statesOf = ({ card }: PartNode) => [
-  ...card.supplies.map(({ current }) => current),
-  ...(card.rails ?? []).flatMap(({ ownLoad }) => ownLoad ?? []),
-];
 
 function sleepers(circuit: Circuit, parts: readonly PartNode[]): Saver[] {
   return parts

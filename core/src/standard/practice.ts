@@ -54,8 +54,6 @@ export const HOT_SURFACE = 60;
 export const BOARD_SHEET = 0.005;
 /** What leaves each face of it by air and radiation, W/(m²·K). */
 export const FACE_LOSS = 10;
-/** A part on a jumper of usual length stands no closer to another than this unless the plan says so, m. */
-export const APART = 0.1;
 /** Outer surface of a small closed box, m², and what leaves it, W/(m²·K). */
 export const BOX_SURFACE = 0.05;
 export const BOX_LOSS = 5;

@@ -1,6 +1,6 @@
 <!-- Sources, rails, regulators and every part on them; the tree of currents, the round, heat and runtime. -->
 <script lang="ts">
-  import { cellRails, railWarmth, toInterval, type Circuit } from '@idle-breadboard/core';
+  import { cellRails, railOrder, railWarmth, toInterval, type Circuit } from '@idle-breadboard/core';
   import CurrentTree from '../charts/CurrentTree.svelte';
   import Quantity from '../kit/Quantity.svelte';
   import Row from '../kit/Row.svelte';
@@ -13,15 +13,7 @@
   import PowerRail from './PowerRail.svelte';
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
-  /** Sources first, then what is made of them. */
-  const rails = $derived.by(() => {
-    const depth = (ref: string, guard = 0): number => {
-      const rail = circuit.rails.get(ref);
-      const up = rail?.offer.from && circuit.feeds.get(`${rail.part}.${rail.offer.from.supply}`)?.rail;
-      return up && guard < 32 ? 1 + depth(up, guard + 1) : 0;
-    };
-    return [...circuit.rails.values()].toSorted((a, b) => depth(a.ref) - depth(b.ref));
-  });
+  const rails = $derived(railOrder(circuit).flatMap((ref) => circuit.rails.get(ref) ?? []));
   const sources = $derived(rails.filter(({ offer, pin }) => !offer.from && !pin));
   const cells = $derived(cellRails(circuit));
   const loose = $derived([...circuit.feeds.values()].filter(({ rail }) => rail === null));

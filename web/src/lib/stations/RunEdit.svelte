@@ -1,6 +1,6 @@
 <!-- When a part is at work and what it does in between, as a sentence whose parts can be changed. -->
 <script lang="ts">
-  import { formatQuantity, setRun, type PartNode, type Rhythm, type Run } from '@idle-breadboard/core';
+  import { formatQuantity, setRun, statesOf, type PartNode, type Rhythm, type Run } from '@idle-breadboard/core';
   import QuantityField from '../kit/QuantityField.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -10,10 +10,7 @@
     switched,
     controller,
   }: { part: PartNode; rhythm: Rhythm; switched: boolean; controller: boolean } = $props();
-  const states = $derived([
-    ...part.card.supplies.map(({ current }) => current),
-    ...(part.card.rails ?? []).flatMap(({ ownLoad }) => ownLoad ?? []),
-  ]);
+  const states = $derived(statesOf(part));
   const sleeps = $derived(states.some(({ sleep }) => sleep));
   const idles = $derived(states.some(({ idle }) => idle));
   const clocks = $derived(states.flatMap((s) => s.clocks ?? []));
