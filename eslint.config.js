@@ -6,7 +6,7 @@ import ts from 'typescript-eslint';
 /** Floors of the core, lowest first. Rooms on one floor do not know each other unless named here. */
 const FLOORS = [
   ['quantity', 'standard'],
-  ['card'],
+  ['card', 'board'],
   ['plan'],
   ['circuit'],
   ['physics'],
@@ -14,6 +14,7 @@ const FLOORS = [
   ['compare'],
   ['remedy'],
   ['solve'],
+  ['layout'],
   ['deliver'],
   ['format'],
 ];

@@ -1,18 +1,24 @@
 import {
+  boardDrawing,
+  boardSvg,
+  buildOf,
+  buildSheet,
   CHECKS,
   complete,
   deriveCircuit,
   documentOf,
+  fingerprint,
   jsonSchema,
   libraryOf,
   partsCsv,
-  partsList,
   readPlan,
   refused,
   reportOf,
+  verify,
   wiringCsv,
-  wiringPlan,
   writePlan,
+  type Build,
+  type Circuit,
   type Library,
   type PlanDocument,
   type Read,
@@ -32,9 +38,9 @@ export interface World {
   catalogue(): Library;
 }
 
-export type As = 'text' | 'json' | 'csv';
+export type As = 'text' | 'json' | 'csv' | 'svg';
 
-export const COMMANDS: readonly string[] = ['verify', 'mend', 'wiring', 'parts', 'schema', 'checks'];
+export const COMMANDS: readonly string[] = ['verify', 'mend', 'wiring', 'parts', 'sheet', 'schema', 'checks'];
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 const done = (text: string): Output => ({ text, complaint: '', code: 0 });
@@ -58,6 +64,20 @@ function schema(of: string | undefined): Output {
 function checks(as: As): Output {
   const metas = CHECKS.map(({ meta: { id, title, rule, source } }) => ({ id, title, rule, source }));
   return done(as === 'json' ? json(metas) : checksText(metas));
+}
+
+/** Code 1 where the parts cannot be laid out, or the wiring read back is not the circuit. */
+function wiring(circuit: Circuit, build: Build, as: As): Output {
+  const wrong = build.why ? [build.why.says] : (build.proof?.discords ?? []).map(({ says }) => says);
+  const text =
+    as === 'json'
+      ? json(build.wiring)
+      : as === 'csv'
+        ? wiringCsv(build.wiring)
+        : as === 'svg' && build.layout
+          ? boardSvg(boardDrawing(circuit, build.layout), { title: circuit.plan.name })
+          : wiringText(build.wiring);
+  return { text, complaint: wrong.join('\n'), code: wrong.length > 0 ? 1 : 0 };
 }
 
 /** Runs one command. Everything it needs of the world is handed in. */
@@ -88,9 +108,8 @@ export function run(command: string, argument: string | undefined, as: As, world
       code: completion.verdict.status === 'verified' ? 0 : 1,
     };
   }
-  const wiring = wiringPlan(circuit);
-  if (command === 'wiring')
-    return done(as === 'json' ? json(wiring) : as === 'csv' ? wiringCsv(wiring) : wiringText(wiring));
-  const list = partsList(circuit, wiring);
-  return done(as === 'json' ? json(list) : as === 'csv' ? partsCsv(list) : partsText(list));
+  const build = buildOf(circuit);
+  if (command === 'sheet') return done(buildSheet(circuit, verify(circuit), build, fingerprint(read.value)));
+  if (command === 'wiring') return wiring(circuit, build, as);
+  return done(as === 'json' ? json(build.parts) : as === 'csv' ? partsCsv(build.parts) : partsText(build.parts));
 }

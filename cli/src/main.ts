@@ -4,12 +4,13 @@ import { parseArgs } from 'node:util';
 import { readCatalogue } from '@idle-breadboard/catalogue';
 import { COMMANDS, run, type Output } from './commands.ts';
 
-const USAGE = `usage: npm run -s cli -- COMMAND [FILE] [--json | --csv]
+const USAGE = `usage: npm run -s cli -- COMMAND [FILE] [--json | --csv | --svg]
 
   verify PLAN.json     verdict with findings, passes and remedies
   mend PLAN.json       what completes it, or why not; --json gives the plan
-  wiring PLAN.json     wiring plan, terminal to terminal
+  wiring PLAN.json     wiring plan, hole by hole; --svg gives the board map
   parts PLAN.json      parts list with packs and prices
+  sheet PLAN.json      the whole build as Markdown, with boxes to tick
   schema card|plan     JSON Schema of a file
   checks               every check with its rule and source
 
@@ -21,7 +22,12 @@ function main(): Output {
   try {
     parsed = parseArgs({
       allowPositionals: true,
-      options: { json: { type: 'boolean' }, csv: { type: 'boolean' }, help: { type: 'boolean' } },
+      options: {
+        json: { type: 'boolean' },
+        csv: { type: 'boolean' },
+        svg: { type: 'boolean' },
+        help: { type: 'boolean' },
+      },
     });
   } catch (error) {
     return { text: '', complaint: `${error instanceof Error ? error.message : String(error)}\n\n${USAGE}`, code: 2 };
@@ -29,7 +35,7 @@ function main(): Output {
   const [command, argument] = parsed.positionals;
   if (parsed.values.help) return { text: USAGE, complaint: '', code: 0 };
   if (command === undefined || !COMMANDS.includes(command)) return { text: '', complaint: USAGE, code: 2 };
-  const as = parsed.values.json ? 'json' : parsed.values.csv ? 'csv' : 'text';
+  const as = parsed.values.json ? 'json' : parsed.values.csv ? 'csv' : parsed.values.svg ? 'svg' : 'text';
   return run(command, argument, as, { readFile: (path) => readFileSync(path, 'utf8'), catalogue: readCatalogue });
 }
 

@@ -3,6 +3,7 @@ import {
   type Completion,
   formatQuantity,
   formatSigned,
+  leadSays,
   type PartsList,
   type Problem,
   type Report,
@@ -41,16 +42,9 @@ export function verdictText(report: Report): string {
 export function wiringText(wiring: WiringPlan): string {
   const steps = wiring.steps.flatMap((step, i) => [
     `${i + 1}. ${step.title}`,
-    ...step.leads.map((lead) => {
-      const what =
-        lead.kind === 'lead'
-          ? `${lead.colour}, ${lead.ends.join('–')}`
-          : lead.kind === 'own'
-            ? `own wire, ${lead.colour}`
-            : `${lead.kind} ${lead.value}`;
-      return `   [ ] ${lead.from.label}  →  ${lead.to.label}  (${what})`;
-    }),
-    ...(step.check ? [`   check: ${step.check}`] : []),
+    ...step.put.map(({ label, says }) => `   [ ] ${label}: ${says ?? 'beside the boards'}`),
+    ...step.leads.map((lead) => `   [ ] ${lead.fromSays}  →  ${lead.toSays}  (${leadSays(lead)})`),
+    ...step.checks.map(({ says }) => `   check: ${says}`),
     '',
   ]);
   return lines(
@@ -70,7 +64,9 @@ export function partsText(list: PartsList): string {
           : 'nobody offers it';
     return `${String(l.needed).padStart(3)}  ${l.name}  (${l.use})  ${from}`;
   });
-  const leads = list.leads.map(({ count, colour, ends }) => `${String(count).padStart(3)}  ${colour} ${ends}`);
+  const leads = list.leads.map(
+    ({ count, colour, ends, length }) => `${String(count).padStart(3)}  ${colour} ${ends}, ${length} m`,
+  );
   return lines(
     rows,
     '',

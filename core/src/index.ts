@@ -65,8 +65,29 @@ export * from './solve/carrier.ts';
 export * from './solve/controller-fit.ts';
 export * from './solve/pins.ts';
 export * from './deliver/parts-list.ts';
-export * from './deliver/wirer.ts';
-export * from './deliver/wiring.ts';
+export * from './deliver/board-drawing.ts';
+export * from './deliver/build.ts';
+export * from './format/board-svg.ts';
+export * from './format/build-sheet.ts';
+export {
+  cautionsOf,
+  wiringPlan,
+  type Caution,
+  type PutDown,
+  type StepCheck,
+  type WiringLead,
+  type WiringPlan,
+  type WiringStep,
+} from './deliver/wiring.ts';
+export type { ColourChange } from './deliver/harness.ts';
+export * from './board/grid.ts';
+export * from './board/footprint.ts';
+export * from './circuit/footprint.ts';
+export * from './circuit/netlist.ts';
+export * from './layout/layout.ts';
+export { layBuild, layoutSteps } from './layout/lay.ts';
+export { proveLayout, type Discord, type LayoutProof } from './layout/compare.ts';
+export * from './plan/order.ts';
 export * from './format/card-file.ts';
 export * from './format/csv.ts';
 export * from './format/json-schema.ts';

@@ -36,7 +36,8 @@ function changed(name: string, change: (file: PlanFile) => void, ...cards: strin
   const used = new Set([
     ...file.plan.parts.map((part) => part.card),
     ...file.plan.helpers.map((helper) => String(helper.card)),
-    ...[file.plan.board, file.plan.resistors].map(String),
+    ...file.plan.boards,
+    String(file.plan.resistors),
     ...(file.plan.leads as string[]),
   ]);
   file.cards = file.cards.filter(({ id }) => used.has(id));

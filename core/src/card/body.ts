@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Id, figure, text } from './figure.ts';
-import { WATER } from './kinds.ts';
+import { FREE_NEEDS, WATER } from './kinds.ts';
 
 export const Body = z.strictObject({
   /** m */
@@ -15,6 +15,10 @@ export const Body = z.strictObject({
   /** Air temperature that the part works in. */
   ambient: figure('°C').optional(),
   water: z.strictObject({ rating: z.enum(WATER), source: Id }).optional(),
+  /** The end of its headers at which a plug goes in: that of position 1, or the last. */
+  socket: z.strictObject({ end: z.enum(['first', 'last']), source: Id }).optional(),
+  /** What must not be kept from it. */
+  free: z.strictObject({ needs: z.array(z.enum(FREE_NEEDS)).min(1).max(4), source: Id }).optional(),
   /** What wears out, and after how long in use. */
   wear: z.strictObject({ life: figure('s'), says: text(160) }).optional(),
 });

@@ -59,6 +59,8 @@ export const Header = z.strictObject({
   kind: z.enum(['male', 'female', 'pads', 'screw', 'leads']),
   rows: z.int().min(1).max(4),
   pitch: z.number().positive().max(0.05),
+  /** How far this header stands from the first one, across the part, m. */
+  across: z.number().nonnegative().max(0.2).optional(),
 });
 
 export const Supply = z.strictObject({
@@ -144,6 +146,8 @@ export const Offer = z.strictObject({
   currency: z.string().regex(/^[A-Z]{3}$/, 'a currency code of three capitals'),
   pack: z.int().positive(),
   shipping: z.number().nonnegative(),
+  /** Goods of one order from this supplier from which on its shipping is free. */
+  freeFrom: z.number().positive().optional(),
   leadDays: z.number().nonnegative(),
   duds: z.number().min(0).max(1).optional(),
   soldering: z.boolean(),
@@ -212,6 +216,25 @@ export const Card = z
           .array(z.strictObject({ sda: Id, scl: Id }))
           .min(1)
           .max(16),
+      })
+      .optional(),
+    /** For a board: its rows, its pairs of long strips, and whether the strips end in the middle. */
+    board: z
+      .strictObject({
+        rows: z.int().min(5).max(200),
+        pairs: z.union([z.literal(0), z.literal(1), z.literal(2)]),
+        split: z.boolean(),
+        source: Id,
+      })
+      .optional(),
+    /** For a box of resistors: so many of each value of a series, from the lowest to the highest (Ω). */
+    assortment: z
+      .strictObject({
+        series: z.enum(['E6', 'E12', 'E24', 'E96']),
+        each: z.int().positive(),
+        from: z.number().positive(),
+        to: z.number().positive(),
+        source: Id,
       })
       .optional(),
     /** For leads: what is on their two ends, and how long they are (m). */

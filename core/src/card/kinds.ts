@@ -44,11 +44,17 @@ export const CARD_KINDS = [
   'board',
   'leads',
   'carrier',
+  'capacitor',
+  'joint',
 ] as const;
 
 /** What a lead has at its end. */
 export const LEAD_ENDS = ['male', 'female', 'bare'] as const;
 export type LeadEnd = (typeof LEAD_ENDS)[number];
+
+/** What a part may need around it. */
+export const FREE_NEEDS = ['air', 'view', 'light'] as const;
+export type FreeNeed = (typeof FREE_NEEDS)[number];
 
 /** How much water a part stands, least first. */
 export const WATER = ['dry', 'splash', 'immersion'] as const;

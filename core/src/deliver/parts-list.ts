@@ -1,13 +1,11 @@
-/** What to buy: parts, helpers and leads, in the packs that they are sold in. */
+/** What to buy: parts, helpers, leads, joints and headers, in the packs that they are sold in, from whom, and when it is there. */
 import type { Card, Offer } from '../card/card.ts';
 import type { LeadEnd } from '../card/kinds.ts';
+import { boxSize, goodsOf, offersOf, resistorCounts, type Demands, type ResistorCount } from '../circuit/goods.ts';
 import type { Circuit } from '../circuit/circuit.ts';
-import { chosenOffer } from '../plan/cost.ts';
-import { piecesToBuy } from '../plan/purchase.ts';
-import type { Helper } from '../plan/plan.ts';
-import type { HouseRules } from '../plan/house-rules.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
-import type { WiringPlan } from './wiring.ts';
+import type { Layout } from '../layout/layout.ts';
+import { cheapestOrder, lateLines, orderFront, type Order, type OrderLine, type SupplierSum } from '../plan/order.ts';
+import { chanceOfEnough, type Purchase } from '../plan/purchase.ts';
 
 export interface PartsLine {
   readonly card: string;
@@ -16,18 +14,38 @@ export interface PartsLine {
   readonly needed: number;
   readonly inDrawer: number;
   readonly toBuy: number;
+  /** Of those to buy, how many only stand in for duds. */
+  readonly spares: number;
   readonly packs: number;
+  /** Where it is ordered; null where nothing is to be bought, or nobody sells it. */
   readonly offer: Offer | null;
   readonly total: number;
+  /** That of the pieces ordered enough work. */
+  readonly chance: number;
   /** What it is for, or the values and colours. */
   readonly use: string;
+  /** True where it is to be bought and nobody offers it. */
+  readonly unsold: boolean;
 }
 
-export interface SupplierSum {
-  readonly supplier: string;
-  readonly goods: number;
-  readonly shipping: number;
-  readonly leadDays: number;
+export interface LeadCount {
+  readonly ends: string;
+  /** m */
+  readonly length: number;
+  readonly colour: string;
+  readonly count: number;
+}
+
+export interface HeaderCount {
+  readonly part: string;
+  readonly pins: number;
+}
+
+/** Another order, against the one that is taken. */
+export interface Alternative {
+  readonly arrival: number;
+  readonly total: number;
+  readonly taken: boolean;
 }
 
 export interface PartsList {
@@ -37,103 +55,146 @@ export interface PartsList {
   readonly total: number;
   /** Days until the last parcel is there. */
   readonly arrival: number;
-  /** Leads by ends and colour. */
-  readonly leads: readonly { ends: string; colour: string; count: number }[];
+  /** Leads by ends, length and colour. */
+  readonly leads: readonly LeadCount[];
+  readonly resistors: readonly ResistorCount[];
+  /** Headers that have to be soldered on. */
+  readonly headers: readonly HeaderCount[];
+  /** That of every kind enough pieces work. */
+  readonly chance: number;
+  /** From the earliest to the cheapest. */
+  readonly front: readonly Alternative[];
+  /** Cards that nobody delivers by the day that the plan names. */
+  readonly late: readonly string[];
+  /** Leads for which no card of the plan has the ends, as "male–female". */
+  readonly noLead: readonly string[];
 }
 
 const endsName = (ends: readonly LeadEnd[]): string => [...ends].sort().reverse().join('–');
 
-/** Jumpers of a wiring plan, counted by ends and colour; own wires and legs are no jumpers. */
-export function countLeads(wiring: WiringPlan): PartsList['leads'] {
-  const counts = new Map<string, { ends: string; colour: string; count: number }>();
-  for (const step of wiring.steps) {
-    for (const lead of step.leads) {
-      if (lead.kind !== 'lead') continue;
-      const ends = endsName(lead.ends);
-      const key = `${ends} ${lead.colour}`;
-      const old = counts.get(key);
-      counts.set(key, { ends, colour: lead.colour, count: (old?.count ?? 0) + 1 });
+/** Jumpers of a layout, counted by ends, length and colour; a lead made of several counts each. Own wires and legs are no jumpers. */
+export function countLeads(circuit: Circuit, layout: Layout): LeadCount[] {
+  const counts = new Map<string, LeadCount>();
+  for (const { kind, colour, kit, ends } of layout.leads) {
+    if (kind !== 'lead') continue;
+    const pieces = kit.length > 0 ? kit : [{ card: '', pieces: 1 }];
+    for (const { card, pieces: count } of pieces) {
+      const own = circuit.cards.get(card)?.lead;
+      const entry = { ends: endsName(own?.ends ?? ends), length: own?.length ?? 0, colour };
+      const key = `${entry.ends} ${entry.length} ${colour}`;
+      counts.set(key, { ...entry, count: (counts.get(key)?.count ?? 0) + count });
     }
   }
-  return [...counts.values()].sort((a, b) => (a.ends === b.ends ? b.count - a.count : a.ends < b.ends ? -1 : 1));
+  return [...counts.values()].sort((a, b) =>
+    a.ends === b.ends ? a.length - b.length || b.count - a.count : a.ends < b.ends ? -1 : 1,
+  );
 }
 
-interface Demand {
-  needed: number;
-  uses: string[];
+function wantLeads(circuit: Circuit, layout: Layout, demands: Demands): void {
+  const byCard = new Map<string, Map<string, number>>();
+  for (const { kind, colour, kit } of layout.leads)
+    for (const { card, pieces } of kind === 'lead' ? kit : []) {
+      const colours = byCard.get(card) ?? new Map<string, number>();
+      byCard.set(card, colours.set(colour, (colours.get(colour) ?? 0) + pieces));
+    }
+  for (const [card, colours] of byCard) {
+    const pieces = [...colours.values()].reduce((sum, n) => sum + n, 0);
+    demands.want(card, pieces, [...colours].map(([colour, count]) => `${count} × ${colour}`).join(', '));
+  }
+  demands.want(circuit.plan.joint, layout.joints.length, 'joints of bare wires');
 }
 
-/** Values of the resistors that a helper is made of, Ω. */
-const resistorsOf = (helper: Helper): number[] =>
-  'ohms' in helper ? [helper.ohms] : helper.kind === 'divider' ? [helper.upper, helper.lower] : [];
+/** Pins of the headers that come loose with the offers taken. */
+function headersOf(circuit: Circuit, picks: ReadonlyMap<string, Purchase>): HeaderCount[] {
+  return circuit.plan.parts.flatMap(({ card: id, label, fittedOn }): HeaderCount[] => {
+    const card = circuit.cards.get(id);
+    if (!card || fittedOn !== undefined || !picks.get(id)?.offer.soldering) return [];
+    const loose = card.headers.filter(({ kind }) => kind === 'male' || kind === 'pads').map((header) => header.id);
+    const pins = card.terminals.filter(({ header }) => loose.includes(header)).length;
+    return pins > 0 ? [{ part: label, pins }] : [];
+  });
+}
 
-function demands(circuit: Circuit, leads: PartsList['leads']): Map<string, Demand> {
-  const wanted = new Map<string, Demand>();
-  const want = (card: string | null | undefined, count: number, use: string) => {
-    if (!card) return;
-    const old = wanted.get(card) ?? { needed: 0, uses: [] };
-    wanted.set(card, { needed: old.needed + count, uses: [...old.uses, use] });
-  };
+/** Fast: the first day on which everything can be there. Cheap: the day that the plan names. Either at its least cost. */
+function orderFor(circuit: Circuit, lines: readonly OrderLine[], front: readonly Order[]): Order | null {
+  const { rules, readyInDays } = circuit.plan;
+  const limits = { latest: readyInDays ?? null, sure: rules.sure };
+  if (rules.buying === 'fast') return front[0] ?? null;
+  return cheapestOrder(lines, limits) ?? front[0] ?? null;
+}
+
+const NOTHING: Order = { picks: new Map(), suppliers: [], total: 0, arrival: 0, proved: true };
+
+export function partsList(circuit: Circuit, layout: Layout): PartsList {
   const { plan } = circuit;
-  for (const part of plan.parts) if (part.fittedOn === undefined) want(part.card, 1, part.label);
-  const values = new Map<string, number>();
-  for (const helper of plan.helpers) {
-    for (const ohms of resistorsOf(helper))
-      values.set(formatQuantity(ohms, 'Ω'), (values.get(formatQuantity(ohms, 'Ω')) ?? 0) + 1);
-    if ('card' in helper) want(helper.card, 1, helper.kind);
-  }
-  for (const [value, count] of values) want(plan.resistors, count, `${count} × ${value}`);
-  want(plan.board, 1, 'board');
-  for (const { ends, colour, count } of leads) {
-    const card = plan.leads.find((id) => endsName(circuit.cards.get(id)?.lead?.ends ?? []) === ends);
-    want(card, count, `${count} × ${colour}`);
-  }
-  return wanted;
+  const demands = goodsOf(circuit);
+  wantLeads(circuit, layout, demands);
+  const wanted = demands.all().flatMap(({ card: id, needed, uses }) => {
+    const card = circuit.cards.get(id);
+    if (!card) return [];
+    // A started box of resistors counts as a box.
+    const stock = card.assortment ? Math.ceil((plan.stock[id] ?? 0) / boxSize(card)) : (plan.stock[id] ?? 0);
+    return [{ card, needed, uses, inDrawer: Math.min(stock, needed), offers: offersOf(card, plan.rules.soldering) }];
+  });
+  const lines = wanted
+    .filter(({ needed, inDrawer, offers }) => needed > inDrawer && offers.length > 0)
+    .map(({ card, needed, inDrawer, offers }): OrderLine => ({
+      id: card.id,
+      pieces: needed - inDrawer,
+      // A box of resistors is sold as a pack of that many pieces, and one buys boxes.
+      offers: card.assortment ? offers.map((offer) => ({ ...offer, pack: 1 })) : offers,
+    }));
+  const front = orderFront(lines, plan.rules.sure);
+  const order = orderFor(circuit, lines, front) ?? NOTHING;
+  const listed = wanted.map(({ card, needed, inDrawer, uses }) =>
+    lineOf(card, needed, inDrawer, uses.join(', '), order.picks.get(card.id)),
+  );
+  const { suppliers, total, arrival } = order;
+  return {
+    lines: listed,
+    suppliers,
+    currency: plan.budget?.currency ?? listed.find(({ offer }) => offer)?.offer?.currency ?? '',
+    total,
+    arrival,
+    leads: countLeads(circuit, layout),
+    resistors: resistorCounts(circuit),
+    headers: headersOf(circuit, order.picks),
+    chance: listed.reduce((all, line) => all * line.chance, 1),
+    front: alternatives(front, order),
+    late: lateLines(lines, plan.readyInDays ?? null).map(({ id }) => id),
+    noLead: [
+      ...new Set(
+        layout.leads.flatMap(({ kind, kit, ends }) => (kind === 'lead' && kit.length === 0 ? [endsName(ends)] : [])),
+      ),
+    ],
+  };
 }
 
-function lineOf(card: Card, demand: Demand, stock: number, buying: HouseRules['buying']): PartsLine {
-  const offer = chosenOffer(card, buying) ?? null;
-  const toBuy = piecesToBuy(Math.max(0, demand.needed - stock), offer?.duds ?? 0);
-  const packs = offer ? Math.ceil(toBuy / offer.pack) : 0;
+function lineOf(card: Card, needed: number, inDrawer: number, use: string, pick: Purchase | undefined): PartsLine {
+  const pieces = needed - inDrawer;
   return {
     card: card.id,
     name: card.name,
     class: card.class,
-    needed: demand.needed,
-    inDrawer: Math.min(stock, demand.needed),
-    toBuy,
-    packs,
-    offer,
-    total: offer ? packs * offer.price : 0,
-    use: demand.uses.join(', '),
+    needed,
+    inDrawer,
+    toBuy: pick?.order ?? 0,
+    spares: pick ? pick.order - pieces : 0,
+    packs: pick?.packs ?? 0,
+    offer: pick?.offer ?? null,
+    total: pick?.goods ?? 0,
+    // What a pack holds beyond the order helps as well.
+    chance: pick ? chanceOfEnough(pick.packs * pick.offer.pack, pieces, pick.offer.duds ?? 0) : 1,
+    use,
+    unsold: pieces > 0 && !pick,
   };
 }
 
-/** Prices are those of the offer that the house rule takes; shipping is paid once for each supplier. */
-export function partsList(circuit: Circuit, wiring: WiringPlan): PartsList {
-  const leads = countLeads(wiring);
-  const lines = [...demands(circuit, leads)].flatMap(([id, demand]) => {
-    const card = circuit.cards.get(id);
-    return card ? [lineOf(card, demand, circuit.plan.stock[id] ?? 0, circuit.plan.rules.buying)] : [];
-  });
-  const suppliers = new Map<string, SupplierSum>();
-  for (const { offer, packs, total } of lines) {
-    if (!offer || packs === 0) continue;
-    const old = suppliers.get(offer.supplier);
-    suppliers.set(offer.supplier, {
-      supplier: offer.supplier,
-      goods: (old?.goods ?? 0) + total,
-      shipping: Math.max(old?.shipping ?? 0, offer.shipping),
-      leadDays: Math.max(old?.leadDays ?? 0, offer.leadDays),
-    });
-  }
-  const sums = [...suppliers.values()].sort((a, b) => b.goods - a.goods);
-  return {
-    lines,
-    suppliers: sums,
-    currency: circuit.plan.budget?.currency ?? lines.find(({ offer }) => offer)?.offer?.currency ?? '',
-    total: sums.reduce((sum, s) => sum + s.goods + s.shipping, 0),
-    arrival: Math.max(0, ...sums.map(({ leadDays }) => leadDays)),
-    leads,
-  };
+function alternatives(front: readonly Order[], taken: Order): Alternative[] {
+  const all = front.some(({ arrival, total }) => arrival === taken.arrival && total === taken.total)
+    ? front
+    : [...front, taken];
+  return all
+    .map(({ arrival, total }) => ({ arrival, total, taken: arrival === taken.arrival && total === taken.total }))
+    .toSorted((a, b) => a.arrival - b.arrival);
 }

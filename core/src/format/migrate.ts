@@ -19,7 +19,12 @@ const CARD_STEPS: Readonly<Record<number, (card: Entries) => Entries>> = {
   3: (card) => ({ ...card, version: 4 }),
   // Version 5 added states, stages and clocks, cells, heat and transistors, all of which may be missing.
   4: (card) => ({ ...card, version: 5 }),
+  // Version 6 added how parts stand on a board, boards and free shipping, all of which may be missing.
+  5: (card) => ({ ...card, version: 6 }),
 };
+
+/** House rules that came later, as they were before. */
+const LATER_RULES = { pullUps: 'one-pair', pinPower: 0, soldering: 'none', sharedRow: 'needed', sure: 0.9 };
 
 const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   // Version 2 added places and the revisions of cards.
@@ -30,6 +35,8 @@ const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   3: (file) => ({ ...file, version: 4 }),
   // Version 5 added rhythms, mounting and the house rule for power from a pin.
   4: (file) => ({ ...file, version: 5, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
+  // Version 6 has several boards in place of one, and house rules for soldering, shared rows and spares.
+  5: (file) => ({ ...file, version: 6, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
 };
 
 function stepped(value: unknown, today: number, steps: Readonly<Record<number, (v: Entries) => Entries>>): unknown {
@@ -50,9 +57,13 @@ export function migratePlanFile(value: unknown): unknown {
 }
 
 /** The plan alone, as the browser keeps it, where it carries no version. */
-export const migrateStoredPlan = (plan: Entries): Entries => ({
-  places: [],
-  revisions: {},
-  ...plan,
-  ...(isEntries(plan.rules) ? { rules: { pullUps: 'one-pair', pinPower: 0, ...plan.rules } } : {}),
-});
+export function migrateStoredPlan({ board, ...plan }: Entries): Entries {
+  return {
+    places: [],
+    revisions: {},
+    boards: typeof board === 'string' ? [board] : [],
+    joint: null,
+    ...plan,
+    ...(isEntries(plan.rules) ? { rules: { ...LATER_RULES, ...plan.rules } } : {}),
+  };
+}

@@ -4,6 +4,7 @@ import type { Evidence } from '../card/evidence.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import type { Result, Severity } from '../check/result.ts';
 import { verify } from '../check/verify.ts';
+import { buildOf } from '../deliver/build.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import { fingerprint } from '../plan/fingerprint.ts';
 import type { Problem } from '../plan/references.ts';
@@ -31,6 +32,8 @@ export interface Report {
   readonly fingerprint: string | null;
   readonly findings: readonly ReportedFinding[];
   readonly passes: readonly ReportedPass[];
+  /** The wiring plan read back: null while findings are open, since it is not made before. */
+  readonly wiring: { readonly agrees: boolean; readonly says: readonly string[] } | null;
   /** Only when refused. */
   readonly problems?: readonly Problem[];
 }
@@ -44,9 +47,13 @@ function pass(r: Result): ReportedPass {
 export function reportOf(document: PlanDocument, library: Library): Report {
   const circuit = deriveCircuit(document);
   const verdict = verify(circuit);
+  const build = verdict.status === 'verified' ? buildOf(circuit) : null;
+  const says = build ? (build.why ? [build.why.says] : (build.proof?.discords ?? []).map((d) => d.says)) : [];
+  const wiring = build && { agrees: build.proof?.agrees === true, says };
   const all = new Map([...library, ...circuit.cards]);
   return {
-    status: verdict.status,
+    status: wiring && !wiring.agrees ? 'open' : verdict.status,
+    wiring,
     fingerprint: fingerprint(document),
     findings: verdict.findings.map((finding) => ({
       ...pass(finding),
@@ -62,5 +69,6 @@ export const refused = (problems: readonly Problem[]): Report => ({
   fingerprint: null,
   findings: [],
   passes: [],
+  wiring: null,
   problems,
 });

@@ -9,6 +9,9 @@ export const DEFAULT_RULES: HouseRules = {
   derating: 0.8,
   pinPower: 0,
   buying: 'fast',
+  soldering: 'none',
+  sharedRow: 'needed',
+  sure: 0.9,
   colours: {
     supply: 'red',
     logic: 'orange',
@@ -31,5 +34,9 @@ export const RULE_REASONS: Readonly<Record<keyof HouseRules, string>> = {
   pinPower:
     'A pin that feeds a small part switches it off as well, and frees the rails; it sags under the load, and more than it is meant for wears the chip.',
   buying: 'Fast parcels cost more; slow ones want a spare for every part that may arrive dead.',
+  soldering:
+    'A breakout plugs in as it comes; a bare part or a loose header is cheaper and wants a soldering iron, and time.',
+  sharedRow: 'A row of its own for each shared line is tidy and easy to measure at; it takes a row and a lead more.',
+  sure: 'A share of cheap pieces arrives dead; the surer one wants to be that enough of them work, the more spares.',
   colours: 'One colour for one role, kept through every joint, finds a crossed pair at a glance.',
 };

@@ -13,7 +13,8 @@ export function usedCards(plan: Plan): string[] {
   const ids = new Set<string>(plan.leads);
   for (const part of plan.parts) ids.add(part.card);
   for (const helper of plan.helpers) if ('card' in helper) ids.add(helper.card);
-  for (const id of [plan.board, plan.resistors]) if (id) ids.add(id);
+  for (const id of plan.boards) ids.add(id);
+  for (const id of [plan.resistors, plan.joint]) if (id) ids.add(id);
   return [...ids].sort();
 }
 

@@ -2,7 +2,7 @@
 import type { HouseRules } from './house-rules.ts';
 import { isBusLine, PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
-import type { Bus, Helper, Need, PartChoice, PinChoice, Plan, PortChoice, Run } from './plan.ts';
+import type { Bus, Helper, Need, PartChoice, PinChoice, Plan, PortChoice, Run, Spot } from './plan.ts';
 
 export function emptyPlan(id: string, name: string): Plan {
   return {
@@ -17,9 +17,10 @@ export function emptyPlan(id: string, name: string): Plan {
     buses: [],
     helpers: [],
     rules: DEFAULT_RULES,
-    board: null,
+    boards: [],
     leads: [],
     resistors: null,
+    joint: null,
     stock: {},
     done: [],
   };
@@ -120,10 +121,35 @@ export const changeHelper = (plan: Plan, id: string, change: (helper: Helper) =>
 });
 
 /** Takes a helper away; what stood on a translator's far side comes back to the near one. */
-export const removeHelper = (plan: Plan, id: string): Plan => ({
-  ...plan,
-  helpers: without(plan.helpers, id).filter((h) => !(h.kind === 'pull-up' && h.beyond === id)),
-});
+export const removeHelper = (plan: Plan, id: string): Plan =>
+  keepSpots({
+    ...plan,
+    helpers: without(plan.helpers, id).filter((h) => !(h.kind === 'pull-up' && h.beyond === id)),
+  });
+
+/** Nothing stands where it stood once it is gone. */
+export function keepSpots({ spots, ...plan }: Plan): Plan {
+  const there = new Set([...plan.parts, ...plan.helpers].map(({ id }) => id));
+  const left = Object.entries(spots ?? {}).filter(([id]) => there.has(id.split('/')[0] ?? ''));
+  return left.length > 0 ? { ...plan, spots: Object.fromEntries(left) } : plan;
+}
+
+/** Puts a part or helper down by hand, or (null) lets it be placed again. */
+export function setSpot({ spots, ...plan }: Plan, id: string, spot: Spot | null): Plan {
+  const next = Object.fromEntries(Object.entries(spots ?? {}).filter(([other]) => other !== id));
+  if (spot) next[id] = spot;
+  return Object.keys(next).length > 0 ? { ...plan, spots: next } : plan;
+}
+
+/** Takes over where everything stands, so that only what comes later is placed. */
+export const setSpots = ({ spots: _old, ...plan }: Plan, spots: Plan['spots'] | null): Plan =>
+  spots && Object.keys(spots).length > 0 ? { ...plan, spots } : plan;
+
+/** Plugs a part into a socket of another, header on header, or (null) out of it. */
+export const setOn = (plan: Plan, part: string, on: PartChoice['on'] | null): Plan =>
+  changePart(plan, part, ({ on: _old, ...rest }) => (on ? { ...rest, on } : rest));
+
+export const setBoards = (plan: Plan, boards: readonly string[]): Plan => ({ ...plan, boards: [...boards] });
 
 export const addBus = (plan: Plan, bus: Bus): Plan => ({ ...plan, buses: [...plan.buses, bus] });
 
@@ -201,7 +227,7 @@ export function removePart(plan: Plan, id: string): Plan {
   });
   const kept = new Set(helpers.map((h) => h.id));
   const { unused, ...rest } = plan;
-  return {
+  return keepSpots({
     ...rest,
     ...(unused && plan.controller !== id ? { unused } : {}),
     controller: plan.controller === id ? null : plan.controller,
@@ -220,15 +246,16 @@ export function removePart(plan: Plan, id: string): Plan {
         }),
       ),
     })),
-  };
+  });
 }
 
 /** Nothing stands beside a part that is gone, and nothing more comes from it. */
-function leaveSide({ beside, also, ...part }: PartChoice, id: string): PartChoice {
+function leaveSide({ beside, also, on, ...part }: PartChoice, id: string): PartChoice {
   const left = Object.entries(also ?? {}).filter(([, rail]) => rail.split('.')[0] !== id);
   return {
     ...part,
     ...(beside && beside.part !== id ? { beside } : {}),
+    ...(on && on.part !== id ? { on } : {}),
     ...(left.length > 0 ? { also: Object.fromEntries(left) } : {}),
   };
 }

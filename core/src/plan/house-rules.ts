@@ -11,6 +11,12 @@ export const HouseRules = z.strictObject({
   /** Share of a pin's recommended current that may feed a part; 0 for never. */
   pinPower: z.number().min(0).max(1),
   buying: z.enum(['fast', 'cheap']),
+  /** Bare parts and loose headers: taken where they are cheaper, or not at all. */
+  soldering: z.enum(['none', 'cheapest']),
+  /** A row of its own for each shared line, or only where the rows of the parts do not suffice. */
+  sharedRow: z.enum(['needed', 'always']),
+  /** How sure one wants to be that of each kind enough pieces work. */
+  sure: z.number().min(0.5).max(0.9999),
   colours: z.strictObject({
     supply: z.string().max(24),
     logic: z.string().max(24),

@@ -109,6 +109,18 @@ export const Run = z.strictObject({
 });
 export type Run = z.infer<typeof Run>;
 
+/** A hole: "board:row" as a12, or of a long strip as u+3 (upper plus), l-14 (lower minus). */
+export const HoleName = z.string().regex(/^[1-8]:([a-j]\d{1,3}|[ul][+-]\d{1,3})$/, 'a hole such as 1:a12 or 1:u+3');
+/** Where something stands: the hole of its first terminal or leg. */
+export const Spot = z.strictObject({
+  hole: HoleName,
+  /** Half a turn: what reads from left to right reads from right to left. */
+  turned: z.boolean().optional(),
+  /** For a part with two legs: the hole of the other one. */
+  to: HoleName.optional(),
+});
+export type Spot = z.infer<typeof Spot>;
+
 export const PartChoice = z.strictObject({
   id: Id,
   card: Id,
@@ -132,6 +144,8 @@ export const PartChoice = z.strictObject({
   apart: z.boolean().optional(),
   /** Supply -> a second rail that meets the first one there. */
   also: z.record(Id, RailRef).optional(),
+  /** The part whose socket it is plugged into, header on header: its first header begins at that position there. */
+  on: z.strictObject({ part: Id, header: Id, at: z.int().min(1).max(200), turned: z.boolean().optional() }).optional(),
   /** The carrier that it is fitted on: it comes with it, and its pins are where the carrier leads them. */
   fittedOn: Id.optional(),
   /** Set where its feeds, buses, addresses and jumpers are soldered: a solution leaves them as they are. */
@@ -225,6 +239,17 @@ const PullDownHelper = z.strictObject({
   line: Line,
   ohms: z.number().positive().max(100e6),
 });
+/** A capacitor across a supply of a part, as close to it as may be. */
+const CapacitorHelper = z.strictObject({
+  id: Id,
+  kind: z.literal('capacitor'),
+  part: Id,
+  supply: Id,
+  farads: z.number().positive().max(10),
+  /** Set where one leg must be on plus. */
+  polar: z.boolean(),
+  card: Id,
+});
 export const Helper = z.discriminatedUnion('kind', [
   PullUpHelper,
   PullDownHelper,
@@ -234,6 +259,7 @@ export const Helper = z.discriminatedUnion('kind', [
   TranslatorHelper,
   DividerHelper,
   FixedHelper,
+  CapacitorHelper,
 ]);
 export type Helper = z.infer<typeof Helper>;
 export type PullUpHelper = z.infer<typeof PullUpHelper>;
@@ -264,11 +290,16 @@ export const Plan = z.strictObject({
   rules: HouseRules,
   /** Features of the controller that the build does not use: a radio that stays off leaves its units free. */
   unused: z.array(Id).max(8).optional(),
-  /** Cards of the board and the leads. */
-  board: Id.nullable(),
+  /** Cards of the boards, from top to bottom; none for a build without a board. */
+  boards: z.array(Id).max(8),
+  /** What the maker put where: parts and helpers. Everything else is placed anew each time. */
+  spots: z.record(Id, Spot).optional(),
+  /** Cards of the leads, from which each lead takes the shortest that reaches. */
   leads: z.array(Id).max(8),
   /** Card of the resistors. */
   resistors: Id.nullable(),
+  /** Card of the joints for bare wires. */
+  joint: Id.nullable(),
   /** What is in the drawer: card -> pieces. */
   stock: z.record(Id, z.int().nonnegative()),
   /** Wiring steps that are done, by their key. */

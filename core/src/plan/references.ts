@@ -65,6 +65,10 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
       }
       known(rails, 'a rail', rail, `${at}/feeds/${supply}`);
     }
+    if (part.on) {
+      known(parts, 'a part', part.on.part, `${at}/on/part`);
+      if (part.on.part === part.id) say(`${at}/on/part`, `expected another part, found “${part.id}” itself`);
+    }
     if (part.beside) {
       known(parts, 'a part', part.beside.part, `${at}/beside/part`);
       if (part.beside.part === part.id) say(`${at}/beside/part`, `expected another part, found “${part.id}” itself`);
@@ -144,7 +148,8 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
     } else if (helper.kind === 'guard') {
       known(parts, 'a part', helper.part, `${at}/part`);
       known(rails, 'a rail', helper.rail, `${at}/rail`);
-    } else if (helper.kind === 'diode') known(parts, 'a part', helper.part, `${at}/part`);
+    } else if (helper.kind === 'diode' || helper.kind === 'capacitor')
+      known(parts, 'a part', helper.part, `${at}/part`);
     else {
       known(rails, 'a rail', helper.near, `${at}/near`);
       known(rails, 'a rail', helper.far, `${at}/far`);
@@ -155,8 +160,13 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
       helper.ports.forEach(({ part, port }, k) => portOf(part, port, `${at}/ports/${k}`));
     }
   });
-  cardAt(plan.board, 'board');
+  plan.boards.forEach((id, i) => cardAt(id, `boards/${i}`));
+  const helpers = new Set(plan.helpers.map(({ id }) => id));
+  for (const id of Object.keys(plan.spots ?? {}))
+    if (!parts.has(id) && !helpers.has(id.split('/')[0] ?? ''))
+      say(`spots/${id}`, 'expected a part or helper of this plan');
   cardAt(plan.resistors, 'resistors');
+  cardAt(plan.joint, 'joint');
   plan.leads.forEach((id, i) => cardAt(id, `leads/${i}`));
   return problems;
 }

@@ -61,3 +61,16 @@ export const BOX_LOSS = 5;
 export const LEAD_SHARE = 0.03;
 /** Ratio of collector to base current at which a transistor counts as saturated. */
 export const FORCED_GAIN = 10;
+/** Wires that one screw terminal clamps well. */
+export const SCREW_WIRES = 2;
+/** Stripped wires that one lever joint takes. */
+export const JOINT_WAYS = 5;
+/** How far the legs of a small resistor or diode may be apart, in steps of the grid: bent close to the body, or straight. */
+export const LEG_SPAN = { least: 3, most: 12 } as const;
+/** What a lead needs beyond the straight way: the bends at its ends, m, and the slack. */
+export const LEAD_BENDS = 0.02;
+export const LEAD_SLACK = 1.2;
+/** Between a supply rail and ground with the power off, less than this is taken for a short, Ω. */
+export const SHORT_LIMIT = 100;
+/** How sure a maker usually wants to be that enough of the pieces work. */
+export const USUAL_SURENESS = 0.9;

@@ -62,7 +62,7 @@ describe('card', () => {
       'expected “idle-breadboard/card”, found “idle-breadboard/plan”',
     );
     expect(problems((card) => Object.assign(card, { version: 7 }))).to.deep.equal([
-      '/version: expected version 5 or older, found 7: the file comes from a newer Idle Breadboard',
+      '/version: expected version 6 or older, found 7: the file comes from a newer Idle Breadboard',
     ]);
   });
 });

@@ -1,155 +1,154 @@
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
-import { countLeads, partsList } from '../../src/deliver/parts-list.ts';
-import { piecesToBuy } from '../../src/plan/purchase.ts';
-import { pointKey, ROW_HOLES, SCREW_WIRES, type Lead } from '../../src/deliver/wirer.ts';
-import { wiringPlan } from '../../src/deliver/wiring.ts';
-import { demo } from '../support/demo.ts';
+import { buildOf } from '../../src/deliver/build.ts';
+import { PHASES, type WiringStep } from '../../src/deliver/wiring.ts';
+import { changePart } from '../../src/plan/edits.ts';
+import { demo, PLANS } from '../support/demo.ts';
 
-const plans = (['cupboard-first-draft', 'cupboard-verified'] as const).map((name) => {
+const builds = PLANS.map((name) => {
   const circuit = deriveCircuit(demo(name));
-  return { name, circuit, wiring: wiringPlan(circuit) };
+  return { name, circuit, build: buildOf(circuit) };
 });
+const of = (name: (typeof PLANS)[number]) => {
+  const found = builds.find((b) => b.name === name);
+  if (!found) throw new Error(name);
+  return found;
+};
+const checksOf = (steps: readonly WiringStep[]) => steps.flatMap(({ checks }) => checks);
 
-/** Terminals that leads alone join, read back from the finished steps. A series resistor is followed, a pull-up or diode is not. */
-function joined(leads: readonly Lead[], circuit: Circuit): (a: string, b: string) => boolean {
-  const parent = new Map<string, string>();
-  const root = (key: string): string => {
-    const up = parent.get(key);
-    return up === undefined || up === key ? key : root(up);
-  };
-  const series = new Set(circuit.nets.filter((net) => net.series.length > 0).map(({ id }) => id));
-  for (const lead of leads) {
-    if (lead.kind === 'diode' || (lead.kind === 'resistor' && !series.has(lead.net))) continue;
-    parent.set(root(pointKey(lead.from)), root(pointKey(lead.to)));
-  }
-  return (a, b) => root(a) === root(b);
-}
-
-for (const { name, circuit, wiring } of plans) {
-  const leads = wiring.steps.flatMap((step) => step.leads);
-  const meets = joined(leads, circuit);
-
+for (const { name, circuit, build } of builds)
   describe(`wiring of ${name}`, () => {
-    it('joins every net of the circuit, and no two of them', () => {
-      const groups = circuit.nets.map((net) => net.ends.map((end) => `${end.part}.${end.terminal}`));
-      for (const rail of circuit.rails.values()) {
-        const fed = [...circuit.feeds.values()]
-          .filter((feed) => feed.rail === rail.ref)
-          .map((feed) => `${feed.part}.${feed.supply.terminal}`);
-        if (fed.length > 0) groups.push([`${rail.part}.${rail.offer.terminal}`, ...fed]);
-      }
-      groups.push(
-        [...circuit.parts.values()]
-          .filter(({ card }) => !card.ports.some(({ protocol }) => protocol === 'coil'))
-          .flatMap(({ id, card }) =>
-            card.terminals
-              .filter(({ role }) => role === 'ground')
-              .slice(0, 1)
-              .map((t) => `${id}.${t.id}`),
-          ),
-      );
-      for (const group of groups)
-        for (const end of group) expect(meets(group[0] ?? '', end), `${group[0]} with ${end}`).to.equal(true);
-      const firsts = groups.map(([first]) => first ?? '');
-      firsts.forEach((a, i) =>
-        firsts.slice(i + 1).forEach((b) => expect(meets(a, b), `${a} with ${b}`).to.equal(false)),
-      );
+    const { steps, cautions } = build.wiring;
+
+    it('begins with the boards, has helpers before parts and parts before lines, and the supply last of all', () => {
+      const order = steps.map(({ phase }) => PHASES.indexOf(phase));
+      expect(order).to.deep.equal(order.toSorted((a, b) => a - b));
+      expect([steps[0]?.phase, steps.at(-1)?.phase]).to.deep.equal(['board', 'supply']);
+      const source = (part: string) => circuit.parts.get(part)?.card.kind === 'source';
+      for (const step of steps)
+        for (const { from, to, key } of step.leads)
+          for (const point of [from, to])
+            if (point.kind === 'terminal' && source(point.part)) expect(step.phase, key).to.equal('supply');
     });
 
-    it('puts no more into a row, a screw or on a header pin than it takes', () => {
-      const count = new Map<string, number>();
-      for (const lead of leads)
-        for (const point of [lead.from, lead.to]) count.set(pointKey(point), (count.get(pointKey(point)) ?? 0) + 1);
-      for (const [key, used] of count) {
-        if (key.startsWith('strip:')) continue;
-        if (key.startsWith('row:')) expect(used, key).to.be.at.most(ROW_HOLES);
-        else {
-          const [part = '', terminal = ''] = key.split('.');
-          const card = circuit.parts.get(part)?.card;
-          const header = card?.headers.find(
-            ({ id }) => id === card.terminals.find((t) => t.id === terminal)?.header,
-          )?.kind;
-          const most =
-            card?.mount === 'breadboard'
-              ? ROW_HOLES - 1
-              : header === 'screw'
-                ? SCREW_WIRES
-                : header === 'leads'
-                  ? 3
-                  : 1;
-          expect(used, key).to.be.at.most(most);
-        }
-      }
+    it('has keys of its own for every step and lead, and puts every part down once', () => {
+      const keys = [...steps.map(({ key }) => key), ...steps.flatMap(({ leads }) => leads.map(({ key }) => key))];
+      expect(new Set(keys).size).to.equal(keys.length);
+      const put = steps.flatMap((step) => step.put.map(({ part }) => part));
+      const wanted = [...circuit.parts.values()]
+        .filter(({ choice }) => choice?.fittedOn === undefined)
+        .map(({ id }) => id);
+      expect(put.toSorted()).to.deep.equal(wanted.toSorted());
     });
 
     it('gives each lead the colour of its role and the ends that fit', () => {
-      for (const lead of leads.filter(({ kind }) => kind === 'lead')) {
-        if (lead.net === 'ground') expect(lead.colour).to.equal('black');
+      for (const { kind, colour, from, to, ends, of: node, key } of steps.flatMap(({ leads }) => leads)) {
+        if (kind !== 'lead') continue;
+        if (node === 'ground') expect(colour, key).to.equal('black');
         for (const [point, end] of [
-          [lead.from, lead.ends[0]],
-          [lead.to, lead.ends[1]],
+          [from, ends[0]],
+          [to, ends[1]],
         ] as const) {
-          if (point.kind !== 'terminal') expect(end, lead.key).to.equal('male');
-          else if (circuit.parts.get(point.part)?.card.mount === 'breadboard') expect(end, lead.key).to.equal('male');
+          if (point.kind === 'hole') expect(end, key).to.equal('male');
+          if (point.kind === 'joint') expect(end, key).to.equal('bare');
+          if (point.kind !== 'terminal') continue;
+          const card = circuit.parts.get(point.part)?.card;
+          const header = card?.headers.find(
+            ({ id }) => id === card.terminals.find((t) => t.id === point.terminal)?.header,
+          );
+          if (header?.kind === 'male') expect(end, key).to.equal('female');
         }
       }
-      expect(leads.find(({ key }) => key.includes('probe-1.data'))).to.include({ kind: 'own', colour: 'yellow' });
     });
 
-    it('puts every resistor and diode of the plan in, has unique keys, and ends with a last look', () => {
-      const { helpers } = circuit.plan;
-      expect(leads.filter(({ kind }) => kind === 'resistor')).to.have.length(helpers.filter((h) => 'ohms' in h).length);
-      expect(leads.filter(({ kind }) => kind === 'diode')).to.have.length(
-        helpers.filter(({ kind }) => kind === 'diode').length,
+    it('keeps one colour through every lead of a line', () => {
+      const colours = new Map<string, Set<string>>();
+      for (const { kind, colour, of: node } of steps.flatMap(({ leads }) => leads))
+        if (kind === 'lead') colours.set(node, (colours.get(node) ?? new Set()).add(colour));
+      for (const [node, set] of colours) expect([...set], node).to.have.length(1);
+    });
+
+    it('carries every hazard of its cards, in all and again at the step where the part is put down', () => {
+      for (const { card, label, choice } of circuit.parts.values())
+        for (const { says } of choice?.fittedOn === undefined ? (card.cautions ?? []) : []) {
+          expect(cautions.map((c) => c.says)).to.include(says);
+          const step = steps.find(({ put }) => put.some((p) => p.label === label));
+          expect(
+            step?.cautions.map((c) => c.says),
+            label,
+          ).to.include(says);
+        }
+    });
+
+    it('tells the voltage of every rail that has one, from the figures of the circuit', () => {
+      const volts = checksOf(steps).filter(({ kind }) => kind === 'voltage');
+      const rails = [...circuit.rails.values()].filter(
+        ({ ref, voltage }) => voltage && volts.some(({ says }) => says.startsWith(`${circuit.rails.get(ref)?.label}:`)),
       );
-      expect(new Set(leads.map(({ key }) => key)).size).to.equal(leads.length);
-      expect(wiring.steps.map(({ phase }) => phase).filter((phase, i, all) => phase !== all[i - 1])).to.deep.equal([
-        'place',
-        'ground',
-        'supply',
-        'bus',
-        'signal',
-        'last',
-      ]);
-    });
-
-    it('carries every hazard of its cards', () =>
-      expect(wiring.cautions.map(({ hazard }) => hazard)).to.include.members(['mains', 'gas', 'water', 'heat']));
-  });
-
-  describe(`parts list of ${name}`, () => {
-    const list = partsList(circuit, wiring);
-    const line = (card: string) => list.lines.find((l) => l.card === card);
-
-    it('counts every part, and the leads by ends and colour', () => {
-      expect(line('probe-food')).to.include({ needed: 3, toBuy: 3, packs: 3, total: 19.5 });
-      const jumpers = leads.filter(({ kind }) => kind === 'lead').length;
-      expect(countLeads(wiring).reduce((sum, { count }) => sum + count, 0)).to.equal(jumpers);
-      const bought = list.lines.filter((l) => l.card.startsWith('leads-')).reduce((sum, l) => sum + l.needed, 0);
-      expect(bought).to.equal(jumpers);
-    });
-
-    it('buys packs, takes from the drawer, and pays shipping once for each supplier', () => {
-      expect(line('light-red')).to.include({ needed: 1, packs: 1, total: 1.9 }); // a pack of 20
-      expect(line('board-full')).to.include({ inDrawer: 1, toBuy: 0, total: 0 });
-      const goods = list.lines.reduce((sum, l) => sum + l.total, 0);
-      expect(list.total).to.be.closeTo(goods + 3.9, 1e-9);
-      expect(list.arrival).to.equal(3);
-    });
-
-    it('orders spares for duds when bought slow and cheap: 0.96³ = 0.885, so a fourth probe', () => {
-      const cheap = {
-        ...circuit,
-        plan: { ...circuit.plan, rules: { ...circuit.plan.rules, buying: 'cheap' as const } },
-      };
-      expect([piecesToBuy(1, 0.04), piecesToBuy(2, 0.04), piecesToBuy(3, 0.04), piecesToBuy(10, 0)]).to.deep.equal([
-        1, 2, 4, 10,
-      ]);
-      const slow = partsList(cheap, wiring);
-      expect(slow.lines.find((l) => l.card === 'probe-food')).to.include({ needed: 3, toBuy: 4 });
-      expect([slow.arrival, slow.total < list.total]).to.deep.equal([18, true]);
+      expect(volts.length).to.be.at.least(1);
+      expect(volts).to.have.length(rails.length);
+      for (const { voltage, label } of rails)
+        expect(
+          volts.some(
+            ({ expected, says }) =>
+              says.startsWith(label) && expected?.min === voltage?.min && expected?.max === voltage?.max,
+          ),
+        ).to.equal(true);
     });
   });
-}
+
+describe('wiring', () => {
+  it('says what each resistor must measure while the rows are empty: 4.7 kΩ ± 5 % is 4.465 to 4.935 kΩ', () => {
+    const { build } = of('cupboard-verified');
+    const helpers = build.wiring.steps.find(({ phase }) => phase === 'helpers');
+    const check = helpers?.checks.find(({ says }) => says.startsWith('4.7 kΩ'));
+    expect(check?.expected?.min).to.be.closeTo(4465, 1e-6);
+    expect(check?.expected?.max).to.be.closeTo(4935, 1e-6);
+  });
+
+  it('counts resistors that lie side by side together: 10 kΩ on 10 kΩ reads 5 kΩ', () => {
+    // The first draft has a pull-up for each of its three probes on one line and one rail: 10 kΩ ÷ 3.
+    const { build } = of('cupboard-first-draft');
+    const helpers = build.wiring.steps.find(({ phase }) => phase === 'helpers');
+    const probes = helpers?.checks.filter(({ says }) => says.startsWith('10 kΩ')) ?? [];
+    expect(probes.length).to.be.at.least(3);
+    const thirds = probes.filter(({ expected }) => Math.abs((expected?.min ?? 0) - (10e3 / 3) * 0.95) < 1e-6);
+    expect(thirds).to.have.length(3);
+  });
+
+  it('says which end of the diode belongs where, and what happens otherwise', () => {
+    const { build, circuit } = of('cupboard-verified');
+    const check = checksOf(build.wiring.steps).find(({ says }) => says.includes('ring end'));
+    const lead = build.wiring.steps.flatMap(({ leads }) => leads).find(({ kind }) => kind === 'diode');
+    expect(check?.says).to.include(`ring end in ${lead?.toSays}`);
+    // The ring is on the plus of the fan: the 12 V row.
+    expect(lead?.toSays).to.include(circuit.rails.get('adapter.12v')?.offer.name ?? '12 V');
+  });
+
+  it('joins a lead to the wires of a part that has to reach further, and says which colour goes on in which', () => {
+    const { build } = of('cupboard-verified');
+    // The door contact ends in white wires of 0.3 m and has 0.5 m of lead on top of them.
+    expect(build.layout?.joints).to.have.length(2);
+    const joints = build.wiring.harness.filter(({ where }) => where.startsWith('joint'));
+    expect(joints.map(({ wires }) => wires.map(({ colour }) => colour)[0])).to.deep.equal(['white', 'white']);
+    expect(
+      joints.some(({ line, wires }) => line === 'ground' && wires.some(({ colour }) => colour === 'black')),
+    ).to.equal(true);
+    // Three yellow probe wires meet the green lead of the data line in one row.
+    const data = build.wiring.harness.find(({ line }) => line === 'one-wire DATA');
+    expect(data?.wires.map(({ colour }) => colour).toSorted()).to.deep.equal(['green', 'yellow', 'yellow', 'yellow']);
+  });
+
+  it('takes a lead that reaches, and several plugged into each other where none does', () => {
+    const { circuit } = of('cupboard-verified');
+    const kitFor = (lead: number) => {
+      const { plan } = circuit;
+      const far = changePart(plan, 'shelf-top', (part) => ({ ...part, lead }));
+      const build = buildOf(deriveCircuit({ plan: far, cards: [...circuit.cards.values()] }));
+      return build.layout?.leads.find(({ to }) => to.kind === 'terminal' && to.part === 'shelf-top')?.kit;
+    };
+    expect(kitFor(0.2)).to.deep.equal([{ card: 'leads-mf', pieces: 1 }]);
+    expect(kitFor(0.6)).to.deep.equal([{ card: 'leads-mf-long', pieces: 1 }]);
+    expect(kitFor(2.5)).to.deep.equal([{ card: 'leads-mf-long', pieces: 3 }]);
+  });
+});

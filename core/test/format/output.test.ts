@@ -1,8 +1,7 @@
 import { expect } from 'chai';
 import Papa from 'papaparse';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import { partsList } from '../../src/deliver/parts-list.ts';
-import { wiringPlan } from '../../src/deliver/wiring.ts';
+import { buildOf } from '../../src/deliver/build.ts';
 import { partsCsv, wiringCsv } from '../../src/format/csv.ts';
 import { jsonSchema } from '../../src/format/json-schema.ts';
 import { reportOf } from '../../src/format/report.ts';
@@ -17,22 +16,19 @@ describe('CSV', () => {
     doc.plan,
   );
   const circuit = deriveCircuit({ plan, cards: doc.cards });
-  const wiring = wiringPlan(circuit);
+  const { wiring, parts } = buildOf(circuit);
   const read = (text: string) => Papa.parse<Record<string, string>>(text, { header: true, skipEmptyLines: true }).data;
 
   it('neutralises cells that a spreadsheet would run', () => {
-    const cells = [partsCsv(partsList(circuit, wiring)), wiringCsv(wiring)].flatMap((text) =>
-      read(text).flatMap(Object.values),
-    );
+    const cells = [partsCsv(parts), wiringCsv(wiring)].flatMap((text) => read(text).flatMap(Object.values));
     expect(cells.filter((cell) => /^[=+\-@\t\r]/.test(cell))).to.deep.equal([]);
     expect(cells.some((cell) => cell.startsWith("'=1+1"))).to.equal(true);
   });
 
   it('has a line for every part and every lead', () => {
-    const list = partsList(circuit, wiring);
-    expect(read(partsCsv(list))).to.have.length(list.lines.length);
+    expect(read(partsCsv(parts))).to.have.length(parts.lines.length);
     expect(read(wiringCsv(wiring))).to.have.length(wiring.steps.flatMap(({ leads }) => leads).length);
-    expect(read(partsCsv(list)).find(({ part }) => part === 'Rill core probe')).to.include({
+    expect(read(partsCsv(parts)).find(({ part }) => part === 'Rill core probe')).to.include({
       needed: '3',
       total: '19.50',
       currency: 'EUR',
@@ -43,7 +39,7 @@ describe('CSV', () => {
 describe('report', () => {
   it('has the shape of the contract', () => {
     const report = reportOf(demo('cupboard-first-draft'), library);
-    expect(report).to.have.keys('status', 'fingerprint', 'findings', 'passes');
+    expect(report).to.have.keys('status', 'fingerprint', 'findings', 'passes', 'wiring');
     expect(report.status).to.equal('open');
     expect(report.fingerprint).to.match(/^[0-9a-f]{16}$/);
     for (const finding of report.findings) {

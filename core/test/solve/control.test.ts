@@ -7,8 +7,7 @@ import { documentOf } from '../../src/plan/document.ts';
 import { referenceProblems } from '../../src/plan/references.ts';
 import type { Plan } from '../../src/plan/plan.ts';
 import { carrierOf } from '../../src/circuit/carrier.ts';
-import { partsList } from '../../src/deliver/parts-list.ts';
-import { wiringPlan } from '../../src/deliver/wiring.ts';
+import { buildOf } from '../../src/deliver/build.ts';
 import { addCarrier, removeCarrier } from '../../src/solve/carrier.ts';
 import { controllerFits } from '../../src/solve/controller-fit.ts';
 import { moveController } from '../../src/solve/move-controller.ts';
@@ -84,11 +83,11 @@ describe('a carrier', () => {
     );
     // What it covers and does not lead out can carry nothing else.
     expect(verify(on).findings.filter(({ message }) => message.includes('does not lead out')).length).to.be.above(3);
-    const wiring = wiringPlan(on);
-    const ends = wiring.steps.flatMap(({ leads }) => leads.flatMap(({ from, to }) => [from.label, to.label]));
+    const { wiring, parts } = buildOf(on);
+    const ends = wiring.steps.flatMap(({ leads }) => leads.flatMap(({ fromSays, toSays }) => [fromSays, toSays]));
     expect(ends.filter((label) => label.includes('on the carrier'))).to.deep.equal([]);
-    expect(partsList(on, wiring).lines.filter(({ name }) => name === cardOf('dial').name)).to.deep.equal([]);
-    expect(partsList(on, wiring).lines.some(({ card }) => card === 'carrier-lab')).to.equal(true);
+    expect(parts.lines.filter(({ name }) => name === cardOf('dial').name)).to.deep.equal([]);
+    expect(parts.lines.some(({ card }) => card === 'carrier-lab')).to.equal(true);
     expect(removeCarrier(plan, carrierOf(on)?.part ?? '')).to.deep.equal(circuit.plan);
   });
   it('does not go on a controller that it does not fit', () => {

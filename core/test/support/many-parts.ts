@@ -36,7 +36,7 @@ const MOST: Readonly<Record<string, number>> = {
 /** Parts are added as a maker adds them; addresses and rails are then found to quarrel. */
 export function manyParts(seed: number, count: number): PlanDocument {
   const random = randomFrom(seed * 7919);
-  let plan: Plan = { ...emptyPlan('many', 'many'), resistors: 'resistors-e12', board: 'board-full' };
+  let plan: Plan = { ...emptyPlan('many', 'many'), resistors: 'resistors-e12', boards: ['board-full'] };
   const counts = new Map<string, number>();
   const add = (id: string) => {
     const card = library.get(id);

@@ -15,7 +15,7 @@ const controllers = byKind('controller');
 export function randomPlan(seed: number, count: number): PlanDocument {
   const random = randomFrom(seed);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
-  let plan: Plan = { ...emptyPlan('random', 'random'), resistors: 'resistors-e12', board: 'board-full' };
+  let plan: Plan = { ...emptyPlan('random', 'random'), resistors: 'resistors-e12', boards: ['board-full'] };
   const circuit = () => deriveCircuit(documentOf(plan, [], library));
   const add = (id: string) => {
     const card = library.get(id);

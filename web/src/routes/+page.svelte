@@ -4,16 +4,14 @@
   import EmptyShelf from '$lib/frame/EmptyShelf.svelte';
   import Header from '$lib/frame/Header.svelte';
   import { onKey } from '$lib/frame/keys';
-  import PrintSheet from '$lib/frame/PrintSheet.svelte';
   import Stations from '$lib/frame/Stations.svelte';
   import Tray from '$lib/frame/Tray.svelte';
+  import { laying } from '$lib/state/laying.svelte';
   import { proofsBySubject } from '$lib/state/proofs';
   import { triedResults } from '$lib/state/tried-results';
   import { view } from '$lib/state/view.svelte';
   import { workbench } from '$lib/state/workbench.svelte';
   import Need from '$lib/stations/Need.svelte';
-  import Parts from '$lib/stations/Parts.svelte';
-  import Wiring from '$lib/stations/Wiring.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
@@ -34,6 +32,18 @@
   const loadElectric = () => import('$lib/stations/electric');
   let proved: ReturnType<typeof loadElectric> | undefined;
   const electric = () => (proved ??= loadElectric());
+
+  const loadDelivering = () => import('$lib/stations/delivering');
+  let delivered: ReturnType<typeof loadDelivering> | undefined;
+  const delivering = () => (delivered ??= loadDelivering());
+  /** What goes on paper, there before paper is asked for: a print does not wait. */
+  let sheet = $state<Awaited<ReturnType<typeof loadDelivering>>['PrintSheet']>();
+  $effect(() => {
+    if (study) {
+      void laying.ask();
+      void delivering().then(({ PrintSheet }) => (sheet = PrintSheet));
+    }
+  });
 
   /** The sheet for paper is made when paper is wanted: at every edit it would cost as much as the screen. */
   let printing = $state(false);
@@ -98,8 +108,11 @@
             {#await electric() then { Pins }}<Pins circuit={study.circuit} {proofs} />{/await}
           {:else if view.station === 'power'}
             {#await electric() then { Power }}<Power circuit={study.circuit} {proofs} />{/await}
-          {:else if view.station === 'wiring'}<Wiring circuit={study.circuit} wiring={study.wiring} />
-          {:else}<Parts circuit={study.circuit} parts={study.parts} />{/if}
+          {:else if view.station === 'wiring'}
+            {#await delivering() then { Wiring }}<Wiring circuit={study.circuit} />{/await}
+          {:else}
+            {#await delivering() then { Parts }}<Parts circuit={study.circuit} />{/await}
+          {/if}
           {#await import('$lib/frame/WorkingsTip.svelte') then { default: WorkingsTip }}<WorkingsTip
               tried={triedResults}
             />{/await}
@@ -114,7 +127,10 @@
   {#if view.station === 'compare' && paper}
     {@const PrintComparison = paper}
     <PrintComparison circuit={study.circuit} />
-  {:else}<PrintSheet {study} />{/if}
+  {:else if sheet}
+    {@const PrintSheet = sheet}
+    <PrintSheet {study} />
+  {/if}
 {/if}
 
 {#if workbench.ready}
@@ -142,6 +158,8 @@
     overflow-x: hidden;
     min-width: 0;
     background: var(--board);
+    /* What stays in sight while the rest is scrolled may be as high as this. */
+    container: banks / size;
   }
   .notice {
     margin: 0;

@@ -41,6 +41,8 @@ class Words {
         return `${R(helper.ohms)} in series with ${this.part(helper.part)}`;
       case 'diode':
         return `a ${this.card(helper.card)} across ${this.part(helper.part)}`;
+      case 'capacitor':
+        return `a ${this.card(helper.card)} across the supply of ${this.part(helper.part)}`;
       case 'guard':
         return `a ${this.card(helper.card)} in the feed of ${this.part(helper.part)}`;
       case 'translator': {

@@ -1,28 +1,48 @@
-<!-- What goes on paper: the wiring plan with boxes to tick, and the parts list. -->
+<!-- What goes on paper, A4 or Letter, in colour or black and white: the wiring plan with boxes to tick, and the parts list. -->
 <script lang="ts">
-  import { money } from '../kit/words';
+  import { boardDrawing, boardSvg, type Build, type WiringStep } from '@idle-breadboard/core';
+  import { laying } from '../state/laying.svelte';
   import { view } from '../state/view.svelte';
   import type { Study } from '../worker/study';
+  import PrintParts from './PrintParts.svelte';
+  import PrintStep from './PrintStep.svelte';
 
   let { study }: { study: Study } = $props();
   const plan = $derived(study.circuit.plan);
   const verdict = $derived(study.verdict);
   const open = $derived(verdict.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault'));
+  const build = $derived<Build | null>(laying.stale ? null : laying.build);
+  const proven = $derived(verdict.status === 'verified' && build?.proof?.agrees === true);
+  const drawing = $derived(build?.layout ? boardDrawing(study.circuit, build.layout) : null);
+  const done = $derived(new Set(plan.done));
+
+  /** The colours are named on the drawing, so that it can be read without them. */
+  const picture = (step: WiringStep | null): string => {
+    if (!drawing) return '';
+    const leads = step ? { leads: new Set(step.leads.map(({ key }) => key)) } : {};
+    const parts = step ? { parts: new Set(step.subjects) } : {};
+    const svg = boardSvg(drawing, { title: step?.title ?? plan.name, mono: true, ...leads, ...parts });
+    return svg.slice(svg.indexOf('<svg'));
+  };
 </script>
 
 <article class="print-only">
   <h1>{plan.name}</h1>
   <p>
-    {verdict.status === 'verified'
-      ? `Verified, ${verdict.passes.length} proofs, ${verdict.onTrust} on trust`
-      : `OPEN: ${open.length} to settle. Do not wire this.`} · fingerprint
+    {proven
+      ? `Verified, ${verdict.passes.length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit`
+      : verdict.status === 'verified'
+        ? 'NOT PROVEN: the wiring is not laid out, or was not read back as the circuit. Do not wire this.'
+        : `OPEN: ${open.length} to settle. Do not wire this.`} · fingerprint
     <span class="value">{study.fingerprint}</span>
   </p>
   {#each open as finding (finding.key)}<p><strong>{finding.severity}</strong>: {finding.message}</p>{/each}
-  {#if view.station !== 'parts'}
+  {#if build?.why}<p>{build.why.says}</p>{/if}
+  {#each build?.proof?.discords ?? [] as discord, i (i)}<p>{discord.says}</p>{/each}
+  {#if build && view.station !== 'parts'}
     <h2>Safety</h2>
     <ul>
-      {#each study.wiring.cautions as caution (caution.says)}<li>
+      {#each build.wiring.cautions as caution (caution.says)}<li>
           <strong>{caution.hazard}</strong>, {caution.part}: {caution.says}
         </li>{/each}
       <li>
@@ -30,60 +50,35 @@
         and is no substitute for local codes and licensed practice.
       </li>
     </ul>
-    <h2>Wiring plan</h2>
-    {#each study.wiring.steps as step, i (step.key)}
+    {#if drawing}
       <section>
-        <h3><span class="box"></span>{i + 1}. {step.title}</h3>
-        {#if step.leads.length > 0}
-          <table>
-            <thead><tr><th>Lead</th><th>From</th><th>To</th></tr></thead>
-            <tbody>
-              {#each step.leads as lead (lead.key)}
-                <tr
-                  ><td
-                    >{lead.kind === 'lead'
-                      ? `${lead.colour}, ${lead.ends.join('–')}`
-                      : lead.kind === 'own'
-                        ? `own wire, ${lead.colour}`
-                        : `${lead.kind} ${lead.value}`}</td
-                  ><td>{lead.from.label}</td><td>{lead.to.label}</td></tr
-                >
-              {/each}
-            </tbody>
-          </table>
-        {/if}
-        {#if step.check}<p>Check: {step.check}</p>{/if}
+        <h2>The whole build</h2>
+        <!-- eslint-disable-next-line svelte/no-at-html-tags -- made by the core, every text in it escaped -->
+        <div class="picture">{@html picture(null)}</div>
       </section>
+    {/if}
+    <h2>Wiring plan</h2>
+    {#each build.wiring.steps as step, i (step.key)}
+      <PrintStep {step} number={i + 1} done={done.has(step.key)} picture={step.leads.length > 0 ? picture(step) : ''} />
     {/each}
+    {#if build.wiring.harness.length > 0}
+      <h2>Where colours meet</h2>
+      <table>
+        <thead><tr><th>Where</th><th>Line</th><th>Wires</th></tr></thead>
+        <tbody>
+          {#each build.wiring.harness as change (change.where + change.line)}
+            <tr>
+              <td>{change.where}</td><td>{change.line}</td>
+              <td>{change.wires.map(({ colour, to }) => `${colour} to ${to}`).join('; ')}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {/if}
   {/if}
-  <h2>Parts list</h2>
-  <table>
-    <thead
-      ><tr
-        ><th class="r">Need</th><th>Part</th><th>For</th><th class="r">Drawer</th><th class="r">Packs</th><th
-          >Supplier</th
-        ><th class="r">{study.parts.currency}</th></tr
-      ></thead
-    >
-    <tbody>
-      {#each study.parts.lines as line (line.card)}
-        <tr
-          ><td class="r">{line.needed}</td><td>{line.name}</td><td>{line.use}</td><td class="r">{line.inDrawer}</td><td
-            class="r">{line.packs}</td
-          ><td>{line.packs > 0 ? line.offer?.supplier : ''}</td><td class="r"
-            >{line.packs > 0 ? money(line.total, '') : ''}</td
-          ></tr
-        >
-      {/each}
-    </tbody>
-    <tfoot
-      ><tr
-        ><td colspan="6">With shipping; the last parcel is here in {study.parts.arrival} days</td><td class="r"
-          >{money(study.parts.total, '')}</td
-        ></tr
-      ></tfoot
-    >
-  </table>
+  {#if build}<PrintParts parts={build.parts} />{:else}<p>
+      The boards are being laid out; print again in a moment.
+    </p>{/if}
 </article>
 
 <style>
@@ -102,25 +97,22 @@
     font-size: 12pt;
     font-weight: 700;
     margin: 10pt 0 4pt;
-  }
-  h3 {
-    font-size: 10.5pt;
-    font-weight: 650;
-    margin: 6pt 0 2pt;
+    break-after: avoid;
   }
   section {
     break-inside: avoid;
   }
-  .box {
-    display: inline-block;
-    width: 9pt;
-    height: 9pt;
-    border: 1px solid #000;
-    margin-right: 6pt;
+  .picture :global(svg) {
+    width: 100%;
+    height: auto;
+    max-height: 120mm;
   }
   table {
     width: 100%;
     border-collapse: collapse;
+  }
+  tr {
+    break-inside: avoid;
   }
   th,
   td {
@@ -128,9 +120,6 @@
     vertical-align: top;
     border-bottom: 1px solid #bbb;
     padding: 1pt 6pt 1pt 0;
-  }
-  .r {
-    text-align: right;
   }
   ul {
     list-style: square;

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Quantity from '../kit/Quantity.svelte';
+  import { laying } from '../state/laying.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -8,7 +9,18 @@
     verdict?.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault').length ?? 0,
   );
   const tightest = $derived(verdict?.tightest);
-  const state = $derived(!verdict ? 'none' : workbench.stale ? 'stale' : verdict.status);
+  /** Verified is what two agree on: the checks, and the reader of the finished wiring. */
+  const state = $derived(
+    !verdict
+      ? 'none'
+      : workbench.stale
+        ? 'stale'
+        : verdict.status === 'open' || laying.proven === true
+          ? verdict.status
+          : laying.proven === null && !laying.trouble
+            ? 'proving'
+            : 'open',
+  );
 </script>
 
 <button
@@ -28,6 +40,10 @@
     <strong>Open</strong> · nothing to prove yet
   {:else if verdict.status === 'open'}
     <strong>Open</strong> · <span class="value">{open}</span> to settle
+  {:else if state === 'proving'}
+    <strong>Proved on paper</strong> · the wiring is being read back
+  {:else if state === 'open'}
+    <strong>Open</strong> · {laying.build?.why ? 'no layout' : 'the wiring is not the circuit'}
   {:else}
     <strong>Verified</strong> · <span class="value">{verdict.passes.length}</span> proofs<span class="more"
       >{#if tightest}, tightest <Quantity value={tightest.margin} unit={tightest.unit} signed />{/if};
@@ -56,7 +72,8 @@
   .verified {
     border-left: 5px solid var(--pass);
   }
-  .stale {
+  .stale,
+  .proving {
     border-left: 5px dashed var(--quiet);
   }
   @media (max-width: 759px) {

@@ -1,5 +1,7 @@
 /** What can be done from several places: menu, find box, keys. */
 import { fileName, saveFile } from '../kit/save-file';
+import type { BuildFile } from '../worker/lay';
+import { laying } from '../state/laying.svelte';
 import { view } from '../state/view.svelte';
 import { workbench } from '../state/workbench.svelte';
 
@@ -12,9 +14,25 @@ export async function doExport(): Promise<void> {
   if (workbench.plan) saveFile(fileName(workbench.plan.name, 'json'), await workbench.exported(), 'application/json');
 }
 
-export async function saveCsv(of: 'wiring' | 'parts'): Promise<void> {
-  if (workbench.plan) saveFile(fileName(`${workbench.plan.name} ${of}`, 'csv'), await workbench.csv(of), 'text/csv');
+/** A file of the build that is laid out: lists for spreadsheets, the board map, the sheet for the bench. */
+export async function saveBuild(as: BuildFile): Promise<void> {
+  const name = workbench.plan?.name;
+  const text = name === undefined ? '' : await laying.file(as);
+  if (name === undefined || text === '') {
+    view.say('There is no layout to write yet.');
+    return;
+  }
+  const [what, ending, type] = BUILD_FILES[as];
+  saveFile(fileName(`${name} ${what}`, ending), text, type);
 }
+
+const BUILD_FILES: Readonly<Record<BuildFile, readonly [string, string, string]>> = {
+  'wiring.csv': ['wiring', 'csv', 'text/csv'],
+  'parts.csv': ['parts', 'csv', 'text/csv'],
+  svg: ['board', 'svg', 'image/svg+xml'],
+  'svg-mono': ['board black and white', 'svg', 'image/svg+xml'],
+  sheet: ['build sheet', 'md', 'text/markdown'],
+};
 
 /** The pins as a file for the software, marked with the plan that it was made of. */
 export async function savePins(as: 'c' | 'python' | 'overlay'): Promise<void> {

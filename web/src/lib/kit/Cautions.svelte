@@ -3,19 +3,23 @@
   import type { WiringPlan } from '@idle-breadboard/core';
 
   let { wiring }: { wiring: WiringPlan } = $props();
+  const hazards = $derived([...new Set(wiring.cautions.map(({ hazard }) => hazard))]);
 </script>
 
 {#if wiring.cautions.length > 0}
   <aside class="cautions" aria-label="Safety">
-    <ul>
-      {#each wiring.cautions as caution (caution.says)}
-        <li><strong>{caution.hazard}</strong> · {caution.part}: {caution.says}</li>
-      {/each}
-      <li>
-        Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only
-        and is no substitute for local codes and licensed practice.
-      </li>
-    </ul>
+    <p>
+      Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only and
+      is no substitute for local codes and licensed practice.
+    </p>
+    <details>
+      <summary>In this build: <strong>{hazards.join(', ')}</strong>; each is said again at its step</summary>
+      <ul>
+        {#each wiring.cautions as caution (caution.says)}
+          <li><strong>{caution.hazard}</strong> · {caution.part}: {caution.says}</li>
+        {/each}
+      </ul>
+    </details>
   </aside>
 {/if}
 
@@ -27,6 +31,9 @@
     border-bottom: 1px solid var(--line);
     position: relative;
     z-index: 3;
+  }
+  p {
+    margin: 0 0 2px;
   }
   ul {
     margin: 0;

@@ -1,21 +1,9 @@
 <!-- The wire itself, in its colour, with the ends that it has; the colour is always named beside it. -->
 <script lang="ts">
-  import type { Lead, LeadEnd } from '@idle-breadboard/core';
+  import { INKS, type Lead, type LeadEnd } from '@idle-breadboard/core';
 
-  let { lead }: { lead: Lead } = $props();
-  const INK: Record<string, string> = {
-    red: '#c62f2a',
-    orange: '#d9761a',
-    black: '#2a2824',
-    green: '#2f8a4b',
-    yellow: '#d8b21a',
-    blue: '#2f62b4',
-    violet: '#7a4aa5',
-    white: '#f4f1e8',
-    grey: '#8b877c',
-    brown: '#7a4a26',
-  };
-  const ink = $derived(INK[lead.colour] ?? '#8b877c');
+  let { lead }: { lead: Pick<Lead, 'kind' | 'colour' | 'ends'> } = $props();
+  const ink = $derived(INKS[lead.colour] ?? '#8b877c');
   const tip = (end: LeadEnd, x: number) =>
     end === 'male' ? `M${x} 6h${x < 20 ? -6 : 6}` : end === 'female' ? `M${x - 4} 3h8v6h-8z` : '';
 </script>
@@ -31,6 +19,8 @@
       stroke="var(--quiet)"
       stroke-width="1.5"
     />
+  {:else if lead.kind === 'capacitor'}
+    <path d="M2 6H21M27 6H46M21 1V11M27 1V11" stroke="var(--quiet)" stroke-width="1.5" fill="none" />
   {:else if lead.kind === 'switch'}
     <path d="M2 8H16M32 8H46M16 8 31 2" stroke="var(--quiet)" stroke-width="1.5" fill="none" />
   {:else if lead.kind === 'diode'}

@@ -1,24 +1,22 @@
-<!-- Leads of one step, terminal to terminal. -->
+<!-- Leads of one step, hole by hole. -->
 <script lang="ts">
-  import type { Lead } from '@idle-breadboard/core';
+  import type { WiringLead } from '@idle-breadboard/core';
   import LeadSwatch from './LeadSwatch.svelte';
 
-  let { leads }: { leads: readonly Lead[] } = $props();
-  const what = (lead: Lead) =>
-    lead.kind === 'resistor'
-      ? `resistor ${lead.value}`
-      : lead.kind === 'diode' || lead.kind === 'switch'
-        ? lead.value
-        : lead.kind === 'own'
-          ? `its own ${lead.colour} wire`
-          : `${lead.colour}, ${lead.ends.join('–')}`;
+  let { leads }: { leads: readonly WiringLead[] } = $props();
+  const what = ({ kind, value, colour, ends, kit }: WiringLead) => {
+    const pieces = kit.reduce((sum, k) => sum + k.pieces, 0);
+    if (kind === 'own') return `its own ${colour} wire`;
+    if (kind === 'lead') return `${colour}, ${ends.join('–')}${pieces > 1 ? `, ${pieces} in a row` : ''}`;
+    return kind === 'resistor' || kind === 'capacitor' ? `${kind} ${value}` : value;
+  };
 </script>
 
 <table>
   <thead class="sr-only"><tr><th>Lead</th><th>From</th><th>To</th></tr></thead>
   <tbody>
     {#each leads as lead (lead.key)}
-      <tr><td class="what"><LeadSwatch {lead} />{what(lead)}</td><td>{lead.from.label}</td><td>{lead.to.label}</td></tr>
+      <tr><td class="what"><LeadSwatch {lead} />{what(lead)}</td><td>{lead.fromSays}</td><td>{lead.toSays}</td></tr>
     {/each}
   </tbody>
 </table>

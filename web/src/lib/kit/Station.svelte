@@ -12,10 +12,12 @@
     children: Snippet;
   }
   let { title, says, tools, bar, children }: Props = $props();
+  /** What stays in sight while the rows move under it. */
+  let heads = $state(0);
 </script>
 
-<section class="station" aria-label={title}>
-  <header class="heads">
+<section class="station" aria-label={title} style:--heads="{heads}px">
+  <header class="heads" bind:clientHeight={heads}>
     <div class="left">
       <h1>{title}</h1>
       <span class="unit">{says}</span>{#if tools}<span class="tools">{@render tools()}</span>{/if}

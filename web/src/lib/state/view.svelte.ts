@@ -76,6 +76,8 @@ class View {
 
   async start(): Promise<void> {
     this.station = stationOf(location.hash) ?? 'need';
+    // On a phone the tray would take the half of the screen that the work needs.
+    this.trayOpen = window.matchMedia('(min-width: 760px)').matches;
     const dark = window.matchMedia('(prefers-color-scheme: dark)').matches;
     this.setTheme(((await setting('theme')) ?? (dark ? 'dark' : 'light')) === 'dark' ? 'dark' : 'light');
     this.split = Number((await setting('split')) ?? this.split);

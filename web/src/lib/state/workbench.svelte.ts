@@ -232,10 +232,6 @@ export class Workbench {
     return (await this.worker?.compare(plan, documentOf(plan, this.own, this.library).cards)) ?? null;
   }
 
-  async csv(of: 'wiring' | 'parts'): Promise<string> {
-    return this.worker ? this.worker.csv(of) : '';
-  }
-
   async pinSheet(as: 'c' | 'python' | 'overlay'): Promise<string> {
     return this.worker ? this.worker.pinSheet(as) : '';
   }
@@ -282,13 +278,14 @@ export class Workbench {
   }
 
   async create(name: string): Promise<void> {
-    const board = drawer.cards.has('board-full') ? 'board-full' : null;
     const all = [...drawer.cards.values()];
+    const first = (kind: Card['kind']) => all.find((card) => card.kind === kind)?.id ?? null;
     const plan: Plan = {
       ...emptyPlan(slug(name), name),
-      board,
+      boards: drawer.cards.has('board-full') ? ['board-full'] : [],
       leads: all.filter(({ kind }) => kind === 'leads').map(({ id }) => id),
-      resistors: all.find(({ kind }) => kind === 'resistor')?.id ?? null,
+      resistors: first('resistor'),
+      joint: first('joint'),
     };
     await this.openNew(documentOf(plan, [], drawer.cards));
   }

@@ -1,117 +1,136 @@
+<!-- Station 9: what to buy and what is in the drawer, beside where it comes from, what it costs and when it is there. -->
 <script lang="ts">
-  import { setStock, type Circuit, type PartsList } from '@idle-breadboard/core';
+  import { setRules, setStock, type Circuit, type HouseRules, type PartsLine } from '@idle-breadboard/core';
   import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
+  import CostArrival from '../charts/CostArrival.svelte';
+  import { saveBuild } from '../frame/actions';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
-  import { saveCsv } from '../frame/actions';
   import { money } from '../kit/words';
+  import { laying } from '../state/laying.svelte';
   import { workbench } from '../state/workbench.svelte';
+  import BuyingRules from './BuyingRules.svelte';
+  import LeadCounts from './LeadCounts.svelte';
 
-  let { circuit, parts }: { circuit: Circuit; parts: PartsList } = $props();
+  let { circuit }: { circuit: Circuit } = $props();
   const plan = $derived(circuit.plan);
-  const overBudget = $derived(plan.budget !== undefined && parts.total > plan.budget.most);
-  const late = $derived(plan.readyInDays !== undefined && parts.arrival > plan.readyInDays);
+  const parts = $derived(laying.build?.parts ?? null);
+  const over = $derived(parts && plan.budget ? parts.total - plan.budget.most : null);
+  const late = $derived(parts && plan.readyInDays !== undefined ? parts.arrival - plan.readyInDays : null);
+  const percent = (share: number) => `${(share * 100).toFixed(share > 0.9995 ? 0 : 1)} %`;
 
   function stock(card: string, text: string) {
     const pieces = Number(text);
     if (Number.isInteger(pieces) && pieces >= 0 && workbench.plan)
       workbench.edit(setStock(workbench.plan, card, pieces), 'what is in the drawer');
   }
+  const rules = (change: Partial<HouseRules>, why: string) =>
+    workbench.plan && workbench.edit(setRules(workbench.plan, change), why);
+  const buys = (line: PartsLine) =>
+    line.spares > 0
+      ? `${line.toBuy}, ${line.spares} of them ${line.spares === 1 ? 'a spare' : 'spares'}`
+      : `${line.toBuy}`;
 </script>
 
-<Station title="Parts" says="{parts.lines.length} kinds">
+<Station title="Parts" says={parts ? `${parts.lines.length} kinds` : 'counting'}>
   {#snippet tools()}
-    <button type="button" class="act" onclick={() => window.print()}><Printer size={14} />Print the list</button>
-    <button type="button" class="act" onclick={() => saveCsv('parts')}><Download size={14} />CSV</button>
+    <button type="button" class="act" onclick={() => window.print()}><Printer size={14} />Print or PDF</button>
+    <button type="button" class="act" onclick={() => saveBuild('parts.csv')}><Download size={14} />CSV</button>
   {/snippet}
-  <Row head>
-    {#snippet choose()}
-      <span class="grow">{money(parts.total, parts.currency)} with shipping, here in {parts.arrival} days</span>
-      <select
-        class="field font-normal"
-        aria-label="how to buy"
-        value={plan.rules.buying}
-        onchange={(event) =>
-          workbench.plan &&
-          workbench.edit(
-            {
-              ...workbench.plan,
-              rules: { ...workbench.plan.rules, buying: event.currentTarget.value === 'cheap' ? 'cheap' : 'fast' },
-            },
-            'how to buy',
-          )}
-      >
-        <option value="fast">fast and dear</option>
-        <option value="cheap">slow and cheap, with spares</option>
-      </select>
-    {/snippet}
-    {#snippet prove()}
-      {#if plan.budget}<span class="inline-flex items-center gap-1 font-normal"
-          ><Glyph severity={overBudget ? 'fault' : null} />budget {money(plan.budget.most, plan.budget.currency)}, {overBudget
-            ? 'over by'
-            : 'left'}
-          {money(Math.abs(plan.budget.most - parts.total), parts.currency)}</span
-        >{/if}
-      {#if plan.readyInDays !== undefined}<span class="inline-flex items-center gap-1 font-normal"
-          ><Glyph severity={late ? 'fault' : null} />wanted in {plan.readyInDays} days</span
-        >{/if}
-    {/snippet}
-  </Row>
-  {#each parts.lines as line (line.card)}
-    <Row subjects={[line.card]}>
+  {#if parts}
+    <Row head>
       {#snippet choose()}
-        <span class="value count">{line.needed}</span>
-        <span class="grow name">{line.name}<span class="unit use" title={line.use}>{line.use}</span></span>
-        <label class="unit"
-          >drawer <input
-            class="field value"
-            type="number"
-            min="0"
-            step="1"
-            style:width="4em"
-            value={plan.stock[line.card] ?? 0}
-            aria-label="{line.name} in the drawer"
-            onchange={(event) => stock(line.card, event.currentTarget.value)}
-          /></label
-        >
+        <span class="grow">{money(parts.total, parts.currency)} with shipping, here in {parts.arrival} days</span>
       {/snippet}
       {#snippet prove()}
-        {#if line.toBuy === 0}
-          <span class="unit">from the drawer</span>
-        {:else if line.offer}
-          <span class="offer"
-            ><span class="value">{line.packs} × {line.offer.pack === 1 ? 'piece' : `pack of ${line.offer.pack}`}</span
-            ><span>{line.offer.supplier}</span><span class="unit"
-              >{line.offer.leadDays} days{line.offer.soldering ? ', to solder' : ''}</span
-            ><span class="value total">{money(line.total, '')}</span></span
-          >
-        {:else}
-          <span class="text-fault">nobody offers it</span>
-        {/if}
+        {#if plan.budget && over !== null}<span class="limit"
+            ><Glyph severity={over > 0 ? 'fault' : null} />budget {money(plan.budget.most, plan.budget.currency)}, {over >
+            0
+              ? 'over by'
+              : 'left'}
+            {money(Math.abs(over), parts.currency)}</span
+          >{/if}
+        {#if late !== null}<span class="limit"
+            ><Glyph severity={late > 0 ? 'fault' : null} />wanted in {plan.readyInDays} days</span
+          >{/if}
+        {#if parts.chance < 1}<span class="limit"
+            >enough of everything works in <span class="value">{percent(parts.chance)}</span> of such orders</span
+          >{/if}
       {/snippet}
     </Row>
-  {/each}
-  <Row head>{#snippet choose()}Leads by ends and colour{/snippet}{#snippet prove()}By supplier{/snippet}</Row>
-  <Row>
-    {#snippet choose()}
-      <span class="leads"
-        >{#each parts.leads as lead (lead.ends + lead.colour)}<span
-            ><span class="value">{lead.count}</span> {lead.colour} <span class="unit">{lead.ends}</span></span
-          >{/each}</span
+    <Row>
+      {#snippet choose()}<BuyingRules rules={plan.rules} change={rules} />{/snippet}
+      {#snippet prove()}
+        {#if parts.front.length > 0}<CostArrival
+            front={parts.front}
+            budget={plan.budget?.most ?? null}
+            days={plan.readyInDays ?? null}
+            currency={parts.currency}
+          />{:else}<span class="unit">Nothing to order: all of it is in the drawer.</span>{/if}
+      {/snippet}
+    </Row>
+    {#each parts.noLead as ends (ends)}
+      <Row
+        >{#snippet choose()}<Glyph severity="fault" />No lead of the plan has {ends} ends. Put a card of leads with them into
+          the plan.{/snippet}</Row
       >
-    {/snippet}
-    {#snippet prove()}
-      {#each parts.suppliers as sum (sum.supplier)}
-        <span class="offer"
-          ><span>{sum.supplier}</span><span class="unit">goods {money(sum.goods, '')}</span><span class="unit"
-            >shipping {money(sum.shipping, '')}</span
-          ><span class="value total">{money(sum.goods + sum.shipping, parts.currency)}</span></span
-        >
-      {/each}
-    {/snippet}
-  </Row>
+    {/each}
+    {#each parts.lines as line (line.card)}
+      <Row subjects={[line.card]}>
+        {#snippet choose()}
+          <span class="value count">{line.needed}</span>
+          <span class="grow name">{line.name}<span class="unit use" title={line.use}>{line.use}</span></span>
+          <label class="unit"
+            >drawer <input
+              class="field value"
+              type="number"
+              min="0"
+              step="1"
+              style:width="4.4em"
+              value={plan.stock[line.card] ?? 0}
+              aria-label="{line.name} in the drawer"
+              onchange={(event) => stock(line.card, event.currentTarget.value)}
+            /></label
+          >
+        {/snippet}
+        {#snippet prove()}
+          {#if line.offer}
+            <span class="offer"
+              ><span class="value">{line.packs} × {line.offer.pack === 1 ? 'piece' : `pack of ${line.offer.pack}`}</span
+              ><span>{line.offer.supplier}</span><span class="unit"
+                >{line.offer.leadDays} days{line.offer.soldering ? ', to solder' : ''}</span
+              ><span class="value total">{money(line.total, '')}</span></span
+            >
+            {#if line.spares > 0}<span class="unit spare"
+                >{buys(line)}: enough work in {percent(line.chance)} of such orders</span
+              >{/if}
+          {:else if line.unsold}
+            <span class="text-fault">nobody offers it</span>
+          {:else}
+            <span class="unit">from the drawer</span>
+          {/if}
+          {#if parts.late.includes(line.card)}<span class="text-fault">not to be had in time</span>{/if}
+        {/snippet}
+      </Row>
+    {/each}
+    <Row head>{#snippet choose()}Leads by ends and colour{/snippet}{#snippet prove()}By supplier{/snippet}</Row>
+    <Row>
+      {#snippet choose()}<LeadCounts {parts} />{/snippet}
+      {#snippet prove()}
+        {#each parts.suppliers as sum (sum.supplier)}
+          <span class="offer"
+            ><span>{sum.supplier}</span><span class="unit">goods {money(sum.goods, '')}</span><span class="unit"
+              >shipping {money(sum.shipping, '')}{sum.freeFrom === null
+                ? ''
+                : `, free from ${money(sum.freeFrom, '')}`}</span
+            ><span class="value total">{money(sum.goods + sum.shipping, parts.currency)}</span></span
+          >
+        {/each}
+      {/snippet}
+    </Row>
+  {/if}
 </Station>
 
 <style>
@@ -130,6 +149,12 @@
     text-overflow: ellipsis;
     white-space: nowrap;
   }
+  .limit {
+    display: inline-flex;
+    align-items: center;
+    gap: 4px;
+    font-weight: 400;
+  }
   .offer {
     display: grid;
     grid-template-columns: 9.5em 1fr 8em 7em;
@@ -137,14 +162,12 @@
     width: 100%;
     align-items: center;
   }
+  .spare {
+    width: 100%;
+    font-size: 0.9rem;
+  }
   .total {
     text-align: right;
-  }
-  .leads {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 16px;
-    padding-block: 4px;
   }
   @media (max-width: 1000px) {
     .offer {

@@ -1,72 +1,196 @@
+<!-- Station 8: the steps in their order beside the boards, hole by hole, with the step in hand lit. -->
 <script lang="ts">
-  import { setDone, type Circuit, type WiringPlan } from '@idle-breadboard/core';
+  import { boardDrawing, setSpot, setSpots, type Circuit } from '@idle-breadboard/core';
   import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
+  import BoardMap from '../charts/BoardMap.svelte';
+  import { movedBy, turnedRound } from '../charts/move-part';
+  import { saveBuild } from '../frame/actions';
   import Cautions from '../kit/Cautions.svelte';
-  import LeadTable from '../kit/LeadTable.svelte';
-  import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
-  import { saveCsv } from '../frame/actions';
+  import { benchView } from '../state/bench-view.svelte';
+  import { laying } from '../state/laying.svelte';
+  import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
+  import BoardChoice from './BoardChoice.svelte';
+  import Harness from './Harness.svelte';
+  import ReadBack from './ReadBack.svelte';
+  import WiringStepRow from './WiringStepRow.svelte';
 
-  let { circuit, wiring }: { circuit: Circuit; wiring: WiringPlan } = $props();
-  const done = $derived(new Set(circuit.plan.done));
-  const count = $derived(wiring.steps.filter(({ key }) => done.has(key)).length);
-  const next = $derived(wiring.steps.find(({ key }) => !done.has(key))?.key);
-  const open = $derived((workbench.study?.verdict.status ?? 'open') !== 'verified');
+  let { circuit }: { circuit: Circuit } = $props();
+  const build = $derived(laying.build);
+  const layout = $derived(build?.layout ?? null);
+  // The layout shown may be one change older than the plan; its parts may be gone.
+  const drawing = $derived(layout && boardDrawing(circuit, layout));
+  const step = $derived(benchView.current);
+  const lit = $derived(benchView.whole || !step ? null : new Set(step.leads.map(({ key }) => key)));
+  const faint = $derived.by(() => {
+    const before = benchView.steps.slice(0, Math.max(0, step ? benchView.steps.indexOf(step) : 0));
+    return new Set(before.flatMap(({ leads }) => leads.map(({ key }) => key)));
+  });
+  const parts = $derived(
+    benchView.whole || !step
+      ? null
+      : new Set([
+          ...step.put.map(({ part }) => part),
+          ...step.subjects,
+          ...step.leads.flatMap(({ from, to }) => [from, to].flatMap((p) => (p.kind === 'terminal' ? [p.part] : []))),
+        ]),
+  );
+  const pinned = $derived(new Set(Object.keys(circuit.plan.spots ?? {})));
+
+  function move(part: string, by: { dx: number; dy: number } | 'turn' | 'free') {
+    const plan = workbench.plan;
+    const seat = layout?.seats.find((s) => s.part === part);
+    const node = circuit.parts.get(part);
+    if (!plan || !layout || !seat || !node) return;
+    if (by === 'free') {
+      if (plan.spots?.[part]) workbench.edit(setSpot(plan, part, null), `let ${node.label} go`);
+      return;
+    }
+    const spot = by === 'turn' ? turnedRound(layout, node.card, seat) : movedBy(layout, node.card, seat, by.dx, by.dy);
+    if (spot) workbench.edit(setSpot(plan, part, spot), `move ${node.label}`);
+    else view.say(`${node.label} does not fit there: each of its pins needs a hole of its own.`);
+  }
+
+  function keepAll() {
+    if (!workbench.plan || !layout) return;
+    const spots = Object.fromEntries(layout.seats.map(({ part, hole, turned }) => [part, { hole, turned }]));
+    workbench.edit(setSpots(workbench.plan, spots), 'keep all places');
+  }
 </script>
 
-<Station title="Wiring" says="{count} of {wiring.steps.length} steps done">
+<Station title="Wiring" says={build ? `${benchView.count} of ${benchView.steps.length}` : 'laying out'}>
   {#snippet tools()}
-    <button type="button" class="act" onclick={() => window.print()}><Printer size={14} />Print the plan</button>
-    <button type="button" class="act" onclick={() => saveCsv('wiring')}><Download size={14} />CSV</button>
+    <button type="button" class="act" onclick={() => window.print()}><Printer size={14} />Print</button>
+    <button type="button" class="act" onclick={() => saveBuild('svg')}><Download size={14} />SVG</button>
+    <button type="button" class="act" onclick={() => saveBuild('wiring.csv')}><Download size={14} />CSV</button>
+    <button type="button" class="act" onclick={() => saveBuild('sheet')}><Download size={14} />Sheet</button>
   {/snippet}
-  {#if open}
-    <Row
-      >{#snippet choose()}<strong class="text-fault">Not verified.</strong> Settle the findings before you wire this.{/snippet}</Row
-    >
-  {/if}
-  <Cautions {wiring} />
-  {#each wiring.steps as step, i (step.key)}
-    <Row subjects={[step.key.replace(/^(net|rail|coil):/, '')]}>
-      {#snippet choose()}
-        <label class="step" class:next={step.key === next}>
-          <input
-            type="checkbox"
-            checked={done.has(step.key)}
-            onchange={(event) =>
-              workbench.plan &&
-              workbench.edit(setDone(workbench.plan, step.key, event.currentTarget.checked), 'tick a step')}
+  <div class="two">
+    <div class="steps">
+      <ReadBack />
+      <BoardChoice {circuit} />
+      {#if build}
+        <Cautions wiring={build.wiring} />
+        <ol>
+          {#each benchView.steps as one, i (one.key)}
+            <WiringStepRow
+              step={one}
+              number={i + 1}
+              current={one.key === step?.key}
+              done={benchView.done.has(one.key)}
+            />
+          {/each}
+        </ol>
+        <Harness changes={build.wiring.harness} />
+      {/if}
+    </div>
+    <div class="map">
+      {#if drawing && layout}
+        <div class="bar">
+          <strong
+            >{step && !benchView.whole
+              ? `Step ${benchView.steps.indexOf(step) + 1}: ${step.title}`
+              : 'All leads'}</strong
+          >
+          <span class="grow"></span>
+          <label class="unit"><input type="checkbox" bind:checked={benchView.whole} /> all leads</label>
+          <button type="button" class="act" disabled={layout.seats.length === 0} onclick={keepAll}
+            >Keep all places</button
+          >
+          <button
+            type="button"
+            class="act"
+            disabled={pinned.size === 0}
+            onclick={() => workbench.plan && workbench.edit(setSpots(workbench.plan, null), 'place everything anew')}
+            >Place anew</button
+          >
+        </div>
+        <div class="drawing">
+          <BoardMap
+            {drawing}
+            label="Boards with the leads of {step && !benchView.whole ? step.title : 'the whole build'}"
+            {lit}
+            {faint}
+            {parts}
+            {pinned}
+            selected={benchView.part}
+            select={(part) => (benchView.part = part)}
+            {move}
           />
-          <span class="value unit">{i + 1}</span>
-          <span class:done={done.has(step.key)}>{step.title}</span>
-        </label>
-        {#if step.check}<span class="check unit">{step.check}</span>{/if}
-      {/snippet}
-      {#snippet prove()}
-        {#if step.leads.length > 0}<LeadTable leads={step.leads} />{/if}
-      {/snippet}
-    </Row>
-  {/each}
+        </div>
+        <p class="unit says">
+          {(layout.length * 100).toFixed(0)} cm of leads between holes, {layout.crossings} crossings. Drag a part, or focus
+          it and use the arrow keys; T turns it, Delete lets it go. The rest flows round what you put down.
+        </p>
+      {/if}
+    </div>
+  </div>
 </Station>
 
 <style>
-  .step {
+  .two {
+    display: grid;
+    grid-template-columns: calc(var(--split) * 100%) minmax(0, 1fr);
+    align-items: start;
+  }
+  .steps {
+    min-width: 0;
+    padding-right: 8px;
+  }
+  ol {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  .map {
+    position: sticky;
+    top: var(--heads);
+    min-width: 0;
+    padding: 4px 10px 8px 20px;
+  }
+  .bar {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 10px;
+    align-items: center;
+    min-height: 30px;
+  }
+  .drawing {
+    height: calc(100cqh - var(--heads) - 92px);
+    min-height: 240px;
     display: flex;
     align-items: center;
-    gap: 8px;
-    width: 100%;
-    min-height: 26px;
+    border: 1px solid var(--line);
+    background: var(--bench);
   }
-  .next {
-    font-weight: 650;
+  .says {
+    margin: 4px 0 0;
+    font-size: 0.9rem;
   }
-  .done {
-    color: var(--quiet);
-    text-decoration: line-through;
-  }
-  .check {
-    padding-left: 22px;
-    padding-bottom: 4px;
+  @media (max-width: 759px) {
+    .two {
+      grid-template-columns: minmax(0, 1fr);
+    }
+    .map {
+      order: -1;
+      top: 0;
+      z-index: 5;
+      padding: 2px 6px;
+      background: var(--board);
+      border-bottom: 1px solid var(--quiet);
+    }
+    .drawing {
+      height: 40cqh;
+      min-height: 150px;
+    }
+    .says,
+    .bar .act {
+      display: none;
+    }
+    .steps {
+      padding-right: 0;
+    }
   }
 </style>

@@ -5,7 +5,6 @@ import type {
   PlanDocument,
   Read,
   Circuit,
-  PartsList,
   PinSolution,
   Plan,
   Problem,
@@ -13,7 +12,6 @@ import type {
   Result,
   Verdict,
   WhatIf,
-  WiringPlan,
 } from '@idle-breadboard/core';
 
 /** What a change of the plan does to its findings. */
@@ -29,8 +27,6 @@ export interface Study {
   readonly fingerprint: string;
   readonly circuit: Circuit;
   readonly verdict: Verdict;
-  readonly wiring: WiringPlan;
-  readonly parts: PartsList;
 }
 
 export interface StudyWorker {
@@ -52,8 +48,6 @@ export interface StudyWorker {
   writePack(cards: readonly Card[]): string;
   /** What the schema has against a card. */
   cardProblems(card: Card): readonly Problem[];
-  /** A list of the plan studied last as a file for spreadsheets. */
-  csv(of: 'wiring' | 'parts'): string;
   /** The pins of the plan studied last as a file for its software. */
   pinSheet(as: 'c' | 'python' | 'overlay'): string;
   /** Pins for everything that is not locked. */

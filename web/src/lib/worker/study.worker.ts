@@ -5,8 +5,6 @@ import {
   devicetreeOverlay,
   fingerprint,
   libraryOf,
-  partsCsv,
-  partsList,
   pinModel,
   proposeRemedies,
   pythonModule,
@@ -17,8 +15,6 @@ import {
   solvePins,
   verify,
   whatIfs,
-  wiringCsv,
-  wiringPlan,
   withPins,
   writePlan,
   type Card,
@@ -46,14 +42,7 @@ const worker: StudyWorker = {
     kept = cards ?? kept;
     const document = { plan, cards: kept };
     const circuit = deriveCircuit(document);
-    const wiring = wiringPlan(circuit);
-    last = {
-      fingerprint: fingerprint(document),
-      circuit,
-      verdict: verify(circuit),
-      wiring,
-      parts: partsList(circuit, wiring),
-    };
+    last = { fingerprint: fingerprint(document), circuit, verdict: verify(circuit) };
     return last;
   },
   remedies(finding, library) {
@@ -71,10 +60,6 @@ const worker: StudyWorker = {
   cardProblems(card) {
     const read = readCard(JSON.stringify(card));
     return read.ok ? [] : read.problems;
-  },
-  csv(of) {
-    if (!last) return '';
-    return of === 'wiring' ? wiringCsv(last.wiring) : partsCsv(last.parts);
   },
   pinSheet(as) {
     if (!last) return '';

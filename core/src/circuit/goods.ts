@@ -1,0 +1,81 @@
+/** What a build is made of, apart from its leads: cards, and resistors by their values. */
+import type { Card, Offer } from '../card/card.ts';
+import type { HouseRules } from '../plan/house-rules.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { seriesBetween } from '../standard/e-series.ts';
+import type { Circuit } from './circuit.ts';
+
+export interface Demand {
+  readonly card: string;
+  readonly needed: number;
+  readonly uses: readonly string[];
+}
+
+export interface ResistorCount {
+  readonly ohms: number;
+  readonly value: string;
+  readonly count: number;
+  /** Whether the assortment of the plan has that value. */
+  readonly inBox: boolean;
+}
+
+/** Gathers demands by card, in the order in which they are first asked for. */
+export class Demands {
+  private readonly wanted = new Map<string, { needed: number; uses: string[] }>();
+
+  want(card: string | null | undefined, count: number, use: string): void {
+    if (!card || count === 0) return;
+    const old = this.wanted.get(card) ?? { needed: 0, uses: [] };
+    const uses = old.uses.includes(use) ? old.uses : [...old.uses, use];
+    this.wanted.set(card, { needed: old.needed + count, uses });
+  }
+  all(): Demand[] {
+    return [...this.wanted].map(([card, { needed, uses }]) => ({ card, needed, uses }));
+  }
+}
+
+/** The resistors of a plan by value, smallest first. */
+export function resistorCounts(circuit: Circuit): ResistorCount[] {
+  const counts = new Map<number, number>();
+  for (const helper of circuit.plan.helpers) {
+    const values = 'ohms' in helper ? [helper.ohms] : helper.kind === 'divider' ? [helper.upper, helper.lower] : [];
+    for (const ohms of values) counts.set(ohms, (counts.get(ohms) ?? 0) + 1);
+  }
+  const box = circuit.cards.get(circuit.plan.resistors ?? '')?.assortment;
+  const has = (ohms: number) =>
+    !box ||
+    (ohms >= box.from * (1 - 1e-9) &&
+      ohms <= box.to * (1 + 1e-9) &&
+      seriesBetween(box.series, ohms * 0.999, ohms * 1.001).some((v) => Math.abs(v - ohms) < ohms * 1e-6));
+  return [...counts]
+    .toSorted(([a], [b]) => a - b)
+    .map(([ohms, count]) => ({ ohms, count, value: formatQuantity(ohms, 'Ω'), inBox: has(ohms) }));
+}
+
+/** Pieces in a box of resistors; 1 where the card is of single ones. */
+export function boxSize(card: Card | undefined): number {
+  const box = card?.assortment;
+  return box ? box.each * seriesBetween(box.series, box.from, box.to).length : 1;
+}
+
+/** Everything but leads, joints and headers. Boxes of resistors count by the value that is needed most. */
+export function goodsOf(circuit: Circuit): Demands {
+  const { plan } = circuit;
+  const demands = new Demands();
+  for (const part of plan.parts) if (part.fittedOn === undefined) demands.want(part.card, 1, part.label);
+  for (const helper of plan.helpers) if ('card' in helper) demands.want(helper.card, 1, helper.kind);
+  const resistors = resistorCounts(circuit);
+  const each = circuit.cards.get(plan.resistors ?? '')?.assortment?.each;
+  const boxes = each
+    ? Math.max(0, ...resistors.map(({ count }) => Math.ceil(count / each)))
+    : resistors.reduce((sum, { count }) => sum + count, 0);
+  demands.want(plan.resistors, boxes, resistors.map(({ value, count }) => `${count} × ${value}`).join(', '));
+  for (const board of plan.boards) demands.want(board, 1, 'board');
+  return demands;
+}
+
+/** Offers that the house rule for soldering leaves; all of them where nobody sells it otherwise. */
+export function offersOf(card: Card, rule: HouseRules['soldering']): readonly Offer[] {
+  const plain = card.offers.filter(({ soldering }) => !soldering);
+  return rule === 'none' && plain.length > 0 ? plain : card.offers;
+}

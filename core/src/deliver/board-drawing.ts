@@ -1,0 +1,221 @@
+/** The boards as shapes, true to the holes: for the screen, for paper and for files. Steps of the grid, y down. */
+import { pinPlaces, placedBox, type Box } from '../board/footprint.ts';
+import {
+  BOARD_HEIGHT,
+  BOARD_STEP,
+  COLUMNS,
+  parseHole,
+  pointOfHole,
+  stripPlaces,
+  stripsOf,
+  type Point,
+} from '../board/grid.ts';
+import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import { footprintOf } from '../circuit/footprint.ts';
+import type { Layout, Lead, LeadPoint } from '../layout/layout.ts';
+import { terminalPlace } from '../layout/dock.ts';
+import { EDGE } from '../layout/problem.ts';
+
+export interface DrawnText extends Point {
+  readonly text: string;
+}
+
+export interface DrawnPart {
+  readonly part: string;
+  readonly label: string;
+  readonly box: Box;
+  readonly pins: readonly (Point & { readonly label: string; readonly first: boolean })[];
+  /** In the board, or beside it. */
+  readonly seated: boolean;
+  /** Middle of its name, and the size of the letters, in steps. */
+  readonly name: Point & { readonly size: number };
+}
+
+export interface DrawnLead {
+  readonly key: string;
+  readonly kind: Lead['kind'];
+  readonly colour: string;
+  readonly value: string;
+  readonly of: string;
+  readonly a: Point;
+  readonly b: Point;
+  /** Where its bow is highest. */
+  readonly bend: Point;
+}
+
+export interface Drawing {
+  readonly box: Box;
+  readonly boards: readonly (Box & { readonly label: string })[];
+  readonly holes: readonly Point[];
+  readonly strips: readonly {
+    readonly from: Point;
+    readonly to: Point;
+    readonly plus: boolean;
+    readonly label: string;
+  }[];
+  readonly letters: readonly DrawnText[];
+  readonly parts: readonly DrawnPart[];
+  readonly leads: readonly DrawnLead[];
+  readonly joints: readonly DrawnText[];
+}
+
+/** Every fifth row is numbered, as boards print it. */
+const NUMBERED = 5;
+
+export function boardDrawing(circuit: Circuit, layout: Layout): Drawing {
+  const boards = layout.boards.map(({ card, grid }, i) => ({
+    left: -1,
+    right: grid.rows + 2,
+    top: i * BOARD_STEP - EDGE,
+    bottom: i * BOARD_STEP + BOARD_HEIGHT + EDGE,
+    label: circuit.cards.get(card)?.name ?? card,
+  }));
+  const seated = layout.seats.flatMap((seat) => seatedPart(circuit, seat));
+  const docked = layout.docked.flatMap(({ part, box }) => {
+    const node = circuit.parts.get(part);
+    return node ? [dockedPart(node, box)] : [];
+  });
+  const parts = [...seated, ...docked];
+  const joints = jointPlaces(layout, parts);
+  const place = (point: LeadPoint): Point | null => {
+    if (point.kind === 'hole') {
+      const hole = parseHole(point.hole);
+      return hole && pointOfHole(hole);
+    }
+    if (point.kind === 'joint') return joints.get(point.joint) ?? null;
+    const node = circuit.parts.get(point.part);
+    const box = docked.find(({ part }) => part === point.part)?.box;
+    return node && box ? terminalPlace(node, box, point.terminal) : null;
+  };
+  const leads = layout.leads.flatMap((lead): DrawnLead[] => {
+    const [a, b] = [place(lead.from), place(lead.to)];
+    const { key, kind, colour, value, of } = lead;
+    return a && b ? [{ key, kind, colour, value, of, a, b, bend: bendOf(a, b, kind) }] : [];
+  });
+  const boxes = [...boards, ...parts.map(({ box }) => box)];
+  return {
+    box: {
+      left: Math.min(0, ...boxes.map(({ left }) => left)) - 2,
+      right: Math.max(20, ...boxes.map(({ right }) => right)) + 2,
+      top: Math.min(0, ...boxes.map(({ top }) => top)) - 2,
+      bottom: Math.max(4, ...boxes.map(({ bottom }) => bottom)) + 2,
+    },
+    boards,
+    holes: holesOf(layout),
+    strips: stripLines(layout),
+    letters: lettersOf(layout),
+    parts,
+    leads,
+    joints: [...joints].map(([text, at]) => ({ ...at, text })),
+  };
+}
+
+function seatedPart(circuit: Circuit, seat: Layout['seats'][number]): DrawnPart[] {
+  const node = circuit.parts.get(seat.part);
+  const footprint = node && footprintOf(node.card);
+  const hole = parseHole(seat.hole);
+  if (!node || !footprint || !hole) return [];
+  const at = { hole, turned: seat.turned };
+  return [
+    {
+      part: node.id,
+      label: node.label,
+      box: placedBox(footprint.body, at),
+      seated: true,
+      name: nameIn(placedBox(footprint.body, at)),
+      pins: pinPlaces(footprint, at).map(({ terminal, place }, i) => ({
+        ...place,
+        label: node.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal,
+        first: i === 0,
+      })),
+    },
+  ];
+}
+
+function nameIn(box: Box): DrawnPart['name'] {
+  const size = Math.min(1.7, Math.max(0.9, (box.bottom - box.top) / 3));
+  return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 + size / 3, size };
+}
+
+const dockedPart = (node: PartNode, box: Box): DrawnPart => ({
+  part: node.id,
+  label: node.label,
+  box,
+  seated: false,
+  // Clear of the names of the pins, which are on the side of the boards.
+  name: { x: (box.left + box.right) / 2, y: box.top < 0 ? box.top + 1.5 : box.bottom - 0.8, size: 1.3 },
+  pins: node.card.terminals.map(({ id, label }, i) => ({ ...terminalPlace(node, box, id), label, first: i === 0 })),
+});
+
+/** A joint lies on the way from the wire that ends in it towards the boards. */
+function jointPlaces(layout: Layout, parts: readonly DrawnPart[]): Map<string, Point> {
+  const below = Math.max(0, layout.boards.length - 1) * BOARD_STEP + BOARD_HEIGHT;
+  return new Map(
+    layout.joints.map(({ id }, i) => {
+      const own = layout.leads.find(
+        ({ kind, from, to }) =>
+          (kind === 'own' || kind === 'lead') &&
+          [from, to].some((p) => p.kind === 'joint' && p.joint === id) &&
+          [from, to].some((p) => p.kind === 'terminal'),
+      );
+      const end = [own?.from, own?.to].find((p) => p?.kind === 'terminal');
+      const part = parts.find((p) => end?.kind === 'terminal' && p.part === end.part);
+      const at = part
+        ? { x: (part.box.left + part.box.right) / 2, y: part.box.top < 0 ? part.box.bottom : part.box.top }
+        : null;
+      const towards = at && at.y < below / 2 ? 1.5 : -1.5;
+      return [id, { x: (at?.x ?? i * 6) + (i % 3) * 1.4 - 1.4, y: (at?.y ?? 2) + towards }] as const;
+    }),
+  );
+}
+
+/** Leads bow a little, so that two of them over one row can be told apart; legs are straight. */
+function bendOf(a: Point, b: Point, kind: Lead['kind']): Point {
+  const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+  if (kind !== 'lead' && kind !== 'own') return middle;
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const by = 0.12;
+  return { x: middle.x - dy * by, y: middle.y + dx * by };
+}
+
+const holesOf = (layout: Layout): Point[] =>
+  layout.boards.flatMap(({ grid }, board) => [
+    ...Array.from({ length: grid.rows }, (_, i) =>
+      COLUMNS.map((column) => pointOfHole({ kind: 'row', board, row: i + 1, column })),
+    ).flat(),
+    ...stripsOf(grid).flatMap((strip) =>
+      Array.from({ length: stripPlaces(grid) }, (_, i) => pointOfHole({ kind: 'strip', board, strip, place: i + 1 })),
+    ),
+  ]);
+
+function stripLines(layout: Layout): Drawing['strips'] {
+  return layout.boards.flatMap(({ grid }, board) =>
+    stripsOf(grid).flatMap((strip) => {
+      const places = stripPlaces(grid);
+      const runs = grid.split ? [[1, places / 2] as const, [places / 2 + 1, places] as const] : [[1, places] as const];
+      const plus = strip.endsWith('+');
+      const shift = strip === 'u+' || strip === 'l-' ? -0.8 : 0.8;
+      return runs.map(([first, last]) => {
+        const [a, b] = [first, last].map((place) => pointOfHole({ kind: 'strip', board, strip, place }));
+        return {
+          from: { x: (a?.x ?? 0) - 0.4, y: (a?.y ?? 0) + shift },
+          to: { x: (b?.x ?? 0) + 0.4, y: (b?.y ?? 0) + shift },
+          plus,
+          label: plus ? '+' : '−',
+        };
+      });
+    }),
+  );
+}
+
+const lettersOf = (layout: Layout): DrawnText[] =>
+  layout.boards.flatMap(({ grid }, board) => [
+    ...COLUMNS.flatMap((column) =>
+      [0, grid.rows + 1].map((x) => ({ x, y: pointOfHole({ kind: 'row', board, row: 1, column }).y, text: column })),
+    ),
+    ...Array.from({ length: Math.floor(grid.rows / NUMBERED) + 1 }, (_, i) => Math.max(1, i * NUMBERED)).map((row) => ({
+      x: row,
+      y: board * BOARD_STEP + 8.5,
+      text: String(row),
+    })),
+  ]);

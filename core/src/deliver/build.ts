@@ -1,0 +1,45 @@
+/** What goes to the bench: the layout, the wiring plan read back from it and compared with the circuit, and the parts list. */
+import type { Circuit } from '../circuit/circuit.ts';
+import { proveLayout, type LayoutProof } from '../layout/compare.ts';
+import { layBuild } from '../layout/lay.ts';
+import type { Layout, LayoutResult, NoLayout } from '../layout/layout.ts';
+import { partsList, type PartsList } from './parts-list.ts';
+import { wiringPlan, type WiringPlan } from './wiring.ts';
+
+export interface Build {
+  /** Null where the parts could not be laid out: `why` says what is in the way. */
+  readonly layout: Layout | null;
+  readonly why: NoLayout | null;
+  readonly wiring: WiringPlan;
+  readonly proof: LayoutProof | null;
+  /** Without leads where there is no layout. */
+  readonly parts: PartsList;
+}
+
+const NOTHING: Layout = {
+  boards: [],
+  seats: [],
+  docked: [],
+  mated: [],
+  joints: [],
+  leads: [],
+  strips: [],
+  length: 0,
+  crossings: 0,
+};
+
+/** The steps, their proof and the parts of a finished layout. */
+export function buildFrom(circuit: Circuit, result: LayoutResult): Build {
+  const layout = result.ok ? result.layout : null;
+  const wiring: WiringPlan = layout ? wiringPlan(circuit, layout) : { steps: [], cautions: [], harness: [] };
+  const leads = wiring.steps.flatMap((step) => step.leads);
+  return {
+    layout,
+    why: result.ok ? null : result.why,
+    wiring,
+    proof: layout && proveLayout(circuit, layout, leads),
+    parts: partsList(circuit, layout ?? NOTHING),
+  };
+}
+
+export const buildOf = (circuit: Circuit): Build => buildFrom(circuit, layBuild(circuit));

@@ -1,0 +1,90 @@
+/** Where an end of a lead goes, in words. */
+import { conductorOf, parseHole, sayHole } from '../board/grid.ts';
+import { pinHoles } from '../board/footprint.ts';
+import { footprintOf } from '../circuit/footprint.ts';
+import type { Circuit } from '../circuit/circuit.ts';
+import { netlistOf, type NetNode } from '../circuit/netlist.ts';
+import type { Layout, LeadPoint } from '../layout/layout.ts';
+
+/** Names of the places of one layout. */
+export class Places {
+  /** Conductor -> what stands in it. */
+  private readonly pins = new Map<string, { part: string; says: string }>();
+  private readonly strips = new Map<string, string>();
+  private readonly rows = new Map<string, string>();
+
+  constructor(
+    readonly circuit: Circuit,
+    readonly layout: Layout,
+  ) {
+    const grids = this.grids();
+    for (const { part, hole, turned } of layout.seats) {
+      const card = circuit.parts.get(part)?.card;
+      const footprint = card && footprintOf(card);
+      const at = parseHole(hole);
+      if (!card || !footprint || !at) continue;
+      for (const pin of pinHoles(grids, footprint, { hole: at, turned })) {
+        const label = card.terminals.find(({ id }) => id === pin.terminal)?.label ?? pin.terminal;
+        if (pin.hole)
+          this.pins.set(conductorOf(grids, pin.hole), {
+            part,
+            says: `${circuit.parts.get(part)?.label ?? part} ${label}`,
+          });
+      }
+    }
+    const nodes = new Map(netlistOf(circuit).nodes.map((node) => [node.id, node]));
+    // A row that only joins leads goes by what it joins.
+    for (const lead of layout.leads)
+      for (const point of [lead.from, lead.to]) {
+        const hole = point.kind === 'hole' ? parseHole(point.hole) : null;
+        const node = nodes.get(lead.of);
+        if (hole?.kind !== 'row' || !node) continue;
+        const key = conductorOf(grids, hole);
+        if (!this.pins.has(key)) this.rows.set(key, this.nameOf(node));
+      }
+    for (const { board, strip, node } of layout.strips) {
+      const carried = nodes.get(node);
+      if (carried) this.strips.set(`${board}:${strip}`, this.nameOf(carried));
+    }
+  }
+
+  private nameOf({ id, label }: NetNode): string {
+    return this.circuit.rails.get(id.replace(/^rail:/, ''))?.offer.name ?? label;
+  }
+
+  private grids() {
+    return this.layout.boards.map(({ grid }) => grid);
+  }
+
+  /** The part whose pin stands in the row of a hole. */
+  partAt(point: LeadPoint): string | null {
+    if (point.kind === 'terminal') return point.part;
+    const hole = point.kind === 'hole' ? parseHole(point.hole) : null;
+    return hole ? (this.pins.get(conductorOf(this.grids(), hole))?.part ?? null) : null;
+  }
+
+  isStrip(point: LeadPoint): boolean {
+    return point.kind === 'hole' && parseHole(point.hole)?.kind === 'strip';
+  }
+
+  /** "a35 (controller P10)", "upper + 30 (3.3 V)", "door contact, white 1", "joint 2". */
+  say(point: LeadPoint): string {
+    if (point.kind === 'joint') return `joint ${point.joint}`;
+    if (point.kind === 'terminal') {
+      const part = this.circuit.parts.get(point.part);
+      const label = part?.card.terminals.find(({ id }) => id === point.terminal)?.label ?? point.terminal;
+      return `${part?.label ?? point.part}, ${label}`;
+    }
+    const hole = parseHole(point.hole);
+    if (!hole) return point.hole;
+    const in_ =
+      hole.kind === 'strip'
+        ? this.strips.get(`${hole.board}:${hole.strip}`)
+        : (this.pins.get(conductorOf(this.grids(), hole))?.says ?? this.rows.get(conductorOf(this.grids(), hole)));
+    return `${this.hole(point.hole)}${in_ ? ` (${in_})` : ''}`;
+  }
+
+  hole(name: string): string {
+    return sayHole(name, this.layout.boards.length);
+  }
+}

@@ -1,0 +1,97 @@
+/** The build as a Markdown sheet: safety, steps with boxes to tick, colours at the joints, parts. */
+import type { Verdict } from '../check/verify.ts';
+import type { Build } from '../deliver/build.ts';
+import type { WiringLead, WiringStep } from '../deliver/wiring.ts';
+import type { Circuit } from '../circuit/circuit.ts';
+
+/** What would end a cell or begin something else. */
+const cell = (text: string): string =>
+  text
+    .replace(/[\r\n]+/g, ' ')
+    .replace(/([\\|`*_<>#[\]])/g, '\\$1')
+    .trim();
+
+const table = (head: readonly string[], rows: readonly (readonly string[])[]): string[] =>
+  rows.length === 0
+    ? []
+    : [
+        `| ${head.join(' | ')} |`,
+        `| ${head.map(() => '---').join(' | ')} |`,
+        ...rows.map((row) => `| ${row.map(cell).join(' | ')} |`),
+        '',
+      ];
+
+/** "orange, male–female", "its own yellow wire", "resistor 4.7 kΩ". */
+export const leadSays = ({ kind, colour, ends, value }: WiringLead): string =>
+  kind === 'lead' ? `${colour}, ${ends.join('–')}` : kind === 'own' ? `its own ${colour} wire` : `${kind} ${value}`;
+
+const BASICS =
+  'Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only and is no substitute for local codes and licensed practice.';
+
+function stepLines(step: WiringStep, i: number, done: boolean): string[] {
+  return [
+    `## ${i + 1}. ${cell(step.title)}`,
+    '',
+    `- [${done ? 'x' : ' '}] done`,
+    ...step.cautions.map(({ hazard, part, says }) => `- **${hazard}**, ${cell(part)}: ${cell(says)}`),
+    ...step.put.map(
+      ({ label, says }) => `- put down: ${cell(label)}${says ? `, ${cell(says)}` : ', beside the boards'}`,
+    ),
+    '',
+    ...table(
+      ['lead', 'from', 'to'],
+      step.leads.map((lead) => [leadSays(lead), lead.fromSays, lead.toSays]),
+    ),
+    ...step.checks.map(({ kind, says }) => `- ${kind === 'look' ? 'look' : 'measure'}: ${cell(says)}`),
+    '',
+  ];
+}
+
+/** @param fingerprint of the plan and its cards */
+export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fingerprint: string): string {
+  const { plan } = circuit;
+  const done = new Set(plan.done);
+  const proven = verdict.status === 'verified' && build.proof?.agrees === true;
+  const { wiring, parts } = build;
+  return [
+    `# ${cell(plan.name)}`,
+    '',
+    proven
+      ? `Verified: ${verdict.passes.length} proofs; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
+      : `**Not verified. Do not wire this.** Fingerprint ${fingerprint}.`,
+    '',
+    ...(build.why ? [cell(build.why.says), ''] : []),
+    ...(build.proof?.discords ?? []).map(({ says }) => `- ${cell(says)}`),
+    '## Safety',
+    '',
+    ...wiring.cautions.map(({ hazard, part, says }) => `- **${hazard}**, ${cell(part)}: ${cell(says)}`),
+    `- ${BASICS}`,
+    '',
+    ...wiring.steps.flatMap((step, i) => stepLines(step, i, done.has(step.key))),
+    ...(wiring.harness.length > 0 ? ['## Where colours meet', ''] : []),
+    ...table(
+      ['where', 'line', 'wires'],
+      wiring.harness.map(({ where, line, wires }) => [
+        where,
+        line,
+        wires.map(({ colour, to }) => `${colour} to ${to}`).join('; '),
+      ]),
+    ),
+    '## Parts',
+    '',
+    ...table(
+      ['need', 'part', 'for', 'drawer', 'packs', 'supplier', parts.currency || 'price'],
+      parts.lines.map((line) => [
+        String(line.needed),
+        line.name,
+        line.use,
+        String(line.inDrawer),
+        String(line.packs),
+        line.offer?.supplier ?? '',
+        line.packs > 0 ? line.total.toFixed(2) : '',
+      ]),
+    ),
+    `${parts.total.toFixed(2)} ${parts.currency} with shipping; the last parcel is here in ${parts.arrival} days.`,
+    '',
+  ].join('\n');
+}

@@ -1,0 +1,325 @@
+<!-- The boards hole by hole, with the step in hand lit. Parts in the board can be taken elsewhere with the pointer or the keys. -->
+<script lang="ts">
+  import { INKS, type Drawing, type DrawnLead, type DrawnPart } from '@idle-breadboard/core';
+
+  interface Props {
+    drawing: Drawing;
+    label: string;
+    /** Keys of the leads of the step in hand; null for all. */
+    lit: ReadonlySet<string> | null;
+    /** Leads that are in already. */
+    faint: ReadonlySet<string>;
+    /** Parts of the step in hand; null for all. */
+    parts: ReadonlySet<string> | null;
+    pinned: ReadonlySet<string>;
+    selected: string | null;
+    select: (part: string | null) => void;
+    /** Steps along and across, or half a turn. */
+    move: (part: string, by: { dx: number; dy: number } | 'turn' | 'free') => void;
+  }
+  let { drawing, label, lit, faint, parts, pinned, selected, select, move }: Props = $props();
+
+  let svg = $state<SVGSVGElement>();
+  let drag = $state.raw<{ part: string; x: number; y: number; dx: number; dy: number } | null>(null);
+
+  const box = $derived(drawing.box);
+  const shown = $derived(drawing.leads.filter(({ key }) => lit === null || lit.has(key) || faint.has(key)));
+  const isLit = ({ key }: DrawnLead) => lit === null || lit.has(key);
+  const isPartLit = ({ part }: DrawnPart) => parts === null || parts.has(part);
+  const holes = $derived(drawing.holes.map(({ x, y }) => `M${x - 0.22} ${y - 0.22}h.44v.44h-.44z`).join(''));
+  const path = ({ a, b, bend }: DrawnLead) => `M${a.x} ${a.y}Q${bend.x} ${bend.y} ${b.x} ${b.y}`;
+  const body = ({ a, b }: DrawnLead) => {
+    const at = (share: number) => `${a.x + (b.x - a.x) * share} ${a.y + (b.y - a.y) * share}`;
+    return `M${at(0.25)}L${at(0.75)}`;
+  };
+  const fitted = (text: string, width: number, size: number) => {
+    const most = Math.max(3, Math.floor(width / (size * 0.52)));
+    return text.length <= most ? text : `${text.slice(0, most - 1)}…`;
+  };
+
+  function point(event: PointerEvent) {
+    const matrix = svg?.getScreenCTM();
+    if (!matrix) return null;
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    return { x: at.x, y: at.y };
+  }
+
+  function down(event: PointerEvent, part: DrawnPart) {
+    if (!part.seated || event.button !== 0) return;
+    const at = point(event);
+    if (!at) return;
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    select(part.part);
+    drag = { part: part.part, ...at, dx: 0, dy: 0 };
+  }
+  function moving(event: PointerEvent) {
+    const at = drag && point(event);
+    if (drag && at) drag = { ...drag, dx: Math.round(at.x - drag.x), dy: Math.round(at.y - drag.y) };
+  }
+  function up() {
+    const done = drag;
+    drag = null;
+    if (done && (done.dx !== 0 || done.dy !== 0)) move(done.part, { dx: done.dx, dy: done.dy });
+  }
+
+  const KEYS: Readonly<Record<string, { dx: number; dy: number } | 'turn' | 'free'>> = {
+    ArrowLeft: { dx: -1, dy: 0 },
+    ArrowRight: { dx: 1, dy: 0 },
+    ArrowUp: { dx: 0, dy: -1 },
+    ArrowDown: { dx: 0, dy: 1 },
+    t: 'turn',
+    Delete: 'free',
+  };
+  function key(event: KeyboardEvent, part: DrawnPart) {
+    const by = KEYS[event.key];
+    if (!by || event.ctrlKey || event.metaKey) return;
+    event.preventDefault();
+    event.stopPropagation();
+    select(part.part);
+    move(part.part, by);
+  }
+</script>
+
+<svg
+  bind:this={svg}
+  viewBox="{box.left} {box.top} {box.right - box.left} {box.bottom - box.top}"
+  role="group"
+  aria-label={label}
+>
+  {#each drawing.boards as board, i (i)}
+    <rect
+      class="board"
+      x={board.left}
+      y={board.top}
+      width={board.right - board.left}
+      height={board.bottom - board.top}
+      rx=".5"
+    />
+    <rect class="groove" x={board.left} y={board.top + 9.6} width={board.right - board.left} height="0.8" />
+  {/each}
+  {#each drawing.strips as strip, i (i)}
+    <path class={strip.plus ? 'plus' : 'minus'} d="M{strip.from.x} {strip.from.y}H{strip.to.x}" />
+    <text class="sign" x={strip.from.x - 0.8} y={strip.from.y + 0.45}>{strip.label}</text>
+  {/each}
+  <path class="holes" d={holes} />
+  {#each drawing.letters as letter, i (i)}<text class="letter" x={letter.x} y={letter.y + 0.35}>{letter.text}</text
+    >{/each}
+  {#each drawing.parts as part (part.part)}
+    {@const width = part.box.right - part.box.left}
+    {@const held = drag?.part === part.part ? drag : null}
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+    <g
+      class="part"
+      class:lit={isPartLit(part)}
+      class:selected={selected === part.part}
+      class:movable={part.seated}
+      transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
+      role={part.seated ? 'button' : 'img'}
+      tabindex={part.seated ? 0 : undefined}
+      aria-label={part.seated
+        ? `${part.label}, in the board${pinned.has(part.part) ? ', put there by hand' : ''}: arrow keys move it, T turns it, Delete lets it go`
+        : `${part.label}, beside the board`}
+      onpointerdown={(event) => down(event, part)}
+      onpointermove={moving}
+      onpointerup={up}
+      onpointercancel={() => (drag = null)}
+      onkeydown={part.seated ? (event) => key(event, part) : undefined}
+      onfocus={part.seated ? () => select(part.part) : undefined}
+    >
+      <rect
+        class="body"
+        class:seated={part.seated}
+        x={part.box.left}
+        y={part.box.top}
+        {width}
+        height={part.box.bottom - part.box.top}
+        rx=".4"
+      />
+      {#if pinned.has(part.part)}<path
+          class="pin-mark"
+          d="M{part.box.left + 0.3} {part.box.top + 0.3}h1.2l-1.2 1.2z"
+        />{/if}
+      <text class="name" font-size={part.name.size} x={part.name.x} y={part.name.y}
+        >{fitted(part.label, width, part.name.size)}</text
+      >
+      {#each part.pins as pin, i (i)}
+        {#if pin.first}<rect class="pin" x={pin.x - 0.35} y={pin.y - 0.35} width=".7" height=".7" />{:else}<circle
+            class="pin"
+            cx={pin.x}
+            cy={pin.y}
+            r=".35"
+          />{/if}
+        {#if !part.seated}<text class="tag" x={pin.x} y={pin.y + (part.box.top < 0 ? -0.7 : 1.5)}
+            >{fitted(pin.label, width / part.pins.length, 0.95)}</text
+          >{/if}
+      {/each}
+      <title>{part.label}: {part.pins.map((pin) => pin.label).join(' ')}</title>
+    </g>
+  {/each}
+  {#each shown as lead (lead.key)}
+    <g class="lead" class:faint={!isLit(lead)}>
+      {#if lead.kind === 'lead' || lead.kind === 'own'}
+        <path class="rim" d={path(lead)} />
+        <path
+          class="core"
+          d={path(lead)}
+          stroke={INKS[lead.colour] ?? '#8b877c'}
+          stroke-dasharray={lead.kind === 'own' ? '1.1 .35' : undefined}
+        />
+      {:else}
+        <path class="leg" d="M{lead.a.x} {lead.a.y}L{lead.b.x} {lead.b.y}" />
+        <path class="stem" d={body(lead)} />
+        {#if lead.kind === 'resistor' || lead.kind === 'capacitor'}<path class="hollow" d={body(lead)} />{:else}<circle
+            class="ring"
+            cx={lead.a.x + (lead.b.x - lead.a.x) * 0.68}
+            cy={lead.a.y + (lead.b.y - lead.a.y) * 0.68}
+            r=".34"
+          />{/if}
+        {#if isLit(lead) && (lead.kind === 'resistor' || lead.kind === 'capacitor')}<text
+            class="value"
+            x={lead.bend.x}
+            y={lead.bend.y - 0.8}>{lead.value}</text
+          >{/if}
+      {/if}
+      <circle class="end" cx={lead.a.x} cy={lead.a.y} r=".34" /><circle
+        class="end"
+        cx={lead.b.x}
+        cy={lead.b.y}
+        r=".34"
+      />
+    </g>
+  {/each}
+  {#each drawing.joints as joint (joint.text)}
+    <circle class="joint" cx={joint.x} cy={joint.y} r=".8" /><text class="letter" x={joint.x} y={joint.y + 0.35}
+      >{joint.text}</text
+    >
+  {/each}
+</svg>
+
+<style>
+  svg {
+    display: block;
+    width: 100%;
+    height: 100%;
+    user-select: none;
+    touch-action: manipulation;
+  }
+  .board {
+    fill: var(--raised);
+    stroke: var(--quiet);
+    stroke-width: 0.12;
+  }
+  .groove {
+    fill: var(--bench);
+  }
+  .plus,
+  .minus {
+    stroke: var(--rail-red);
+    stroke-width: 0.16;
+  }
+  .minus {
+    stroke: var(--rail-blue);
+  }
+  .holes {
+    fill: var(--line);
+  }
+  text {
+    fill: var(--ink);
+    font-family: var(--font-mono);
+    pointer-events: none;
+  }
+  .sign {
+    font-size: 1.3px;
+    text-anchor: middle;
+    fill: var(--quiet);
+  }
+  .letter {
+    font-size: 0.95px;
+    text-anchor: middle;
+    fill: var(--quiet);
+  }
+  .body {
+    fill: var(--board);
+    stroke: var(--ink);
+    stroke-width: 0.16;
+  }
+  .body.seated {
+    fill-opacity: 0.78;
+  }
+  .part {
+    opacity: 0.38;
+    outline: none;
+  }
+  .part.lit {
+    opacity: 1;
+  }
+  .movable {
+    cursor: grab;
+    touch-action: none;
+  }
+  .selected .body,
+  .part:focus-visible .body {
+    stroke: var(--copper);
+    stroke-width: 0.4;
+  }
+  .pin-mark {
+    fill: var(--copper);
+  }
+  .name {
+    font-family: var(--font-sans);
+    text-anchor: middle;
+    font-weight: 600;
+  }
+  .pin {
+    fill: var(--ink);
+  }
+  .tag {
+    font-size: 0.95px;
+    text-anchor: middle;
+  }
+  .lead path {
+    fill: none;
+    pointer-events: none;
+  }
+  .rim {
+    stroke: var(--ink);
+    stroke-width: 0.62;
+    opacity: 0.55;
+  }
+  .core {
+    stroke-width: 0.42;
+  }
+  .faint {
+    opacity: 0.22;
+  }
+  .leg {
+    stroke: var(--ink);
+    stroke-width: 0.16;
+  }
+  .stem {
+    stroke: var(--ink);
+    stroke-width: 1.1;
+  }
+  .hollow {
+    stroke: var(--raised);
+    stroke-width: 0.74;
+  }
+  .ring {
+    fill: var(--raised);
+  }
+  .value {
+    font-size: 1.05px;
+    text-anchor: middle;
+    paint-order: stroke;
+    stroke: var(--raised);
+    stroke-width: 0.35px;
+  }
+  .end {
+    fill: var(--ink);
+  }
+  .joint {
+    fill: var(--raised);
+    stroke: var(--ink);
+    stroke-width: 0.16;
+  }
+</style>

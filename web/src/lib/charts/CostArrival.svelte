@@ -1,0 +1,101 @@
+<!-- What a day or a coin more buys: the cheapest order for each day on which it can be complete. -->
+<script lang="ts">
+  import type { Alternative } from '@idle-breadboard/core';
+  import { money } from '../kit/words';
+  import ChartFrame from './ChartFrame.svelte';
+  import { costArrival } from './cost-arrival';
+
+  interface Props {
+    front: readonly Alternative[];
+    budget: number | null;
+    days: number | null;
+    currency: string;
+  }
+  let { front, budget, days, currency }: Props = $props();
+  const HEIGHT = 150;
+  let width = $state(420);
+  const chart = $derived(costArrival(front, budget, days, width, HEIGHT));
+  const rows = $derived(
+    front.map(({ arrival, total, taken }) => [`${arrival} days`, money(total, currency), taken ? 'taken' : '']),
+  );
+  const taken = $derived(front.find((order) => order.taken));
+</script>
+
+<ChartFrame caption="Cost over the day of arrival" heads={['complete after', 'cost', '']} {rows} bind:width>
+  <svg
+    viewBox="0 0 {width} {HEIGHT}"
+    {width}
+    height={HEIGHT}
+    role="img"
+    aria-label={taken
+      ? `The order taken costs ${money(taken.total, currency)} and is complete after ${taken.arrival} days; ${front.length} orders are worth looking at`
+      : 'nothing to order'}
+  >
+    {#each chart.yTicks as tick (tick.at)}<path class="grid" d="M38 {tick.at}H{width - 14}" /><text
+        x="34"
+        y={tick.at + 3}
+        text-anchor="end">{tick.label}</text
+      >{/each}
+    {#each chart.xTicks as tick (tick.at)}<text x={tick.at} y={HEIGHT - 4} text-anchor="middle">{tick.label}</text
+      >{/each}
+    <text x={width - 2} y={HEIGHT - 4} text-anchor="end">days</text>
+    {#if chart.budget !== null}<path class="limit" d="M38 {chart.budget}H{width - 14}" /><text
+        class="ink"
+        x="42"
+        y={chart.budget - 4}>budget</text
+      >{/if}
+    {#if chart.date !== null}<path class="limit" d="M{chart.date} 8V{HEIGHT - 18}" /><text
+        class="ink"
+        x={chart.date - 4}
+        y="14"
+        text-anchor="end">wanted</text
+      >{/if}
+    <path class="line" d={chart.line} />
+    {#each chart.points as point (point.arrival + '/' + point.total)}
+      {#if point.taken}<path class="mark" d="M{point.x - 6} {point.y}l6 -6l6 6l-6 6z" />{:else}<circle
+          class="dot"
+          cx={point.x}
+          cy={point.y}
+          r="4"
+        />{/if}
+      <text
+        class="ink"
+        x={point.x > width - 70 ? point.x - 8 : point.x + 9}
+        y={point.y + (point.y < 24 ? 14 : -7)}
+        text-anchor={point.x > width - 70 ? 'end' : 'start'}>{point.total.toFixed(2)}</text
+      >
+    {/each}
+  </svg>
+</ChartFrame>
+
+<style>
+  .grid {
+    stroke: var(--line);
+    stroke-width: 0.7;
+  }
+  .limit {
+    stroke: var(--quiet);
+    stroke-dasharray: 5 3;
+  }
+  .line {
+    fill: none;
+    stroke: var(--copper);
+    stroke-width: 1.6;
+  }
+  .mark {
+    fill: var(--copper);
+  }
+  .dot {
+    fill: var(--raised);
+    stroke: var(--copper);
+    stroke-width: 1.6;
+  }
+  text {
+    font-size: 11px;
+    fill: var(--quiet);
+    font-family: var(--font-mono);
+  }
+  .ink {
+    fill: var(--ink);
+  }
+</style>

@@ -1,0 +1,77 @@
+<!-- The parts list on paper. -->
+<script lang="ts">
+  import type { PartsList } from '@idle-breadboard/core';
+  import { money } from '../kit/words';
+
+  let { parts }: { parts: PartsList } = $props();
+</script>
+
+<h2>Parts list</h2>
+<table>
+  <thead
+    ><tr
+      ><th></th><th class="r">Need</th><th>Part</th><th>For</th><th class="r">Drawer</th><th class="r">Packs</th><th
+        >Supplier</th
+      ><th class="r">{parts.currency}</th></tr
+    ></thead
+  >
+  <tbody>
+    {#each parts.lines as line (line.card)}
+      <tr
+        ><td><span class="box"></span></td><td class="r">{line.needed}</td><td>{line.name}</td><td>{line.use}</td><td
+          class="r">{line.inDrawer}</td
+        ><td class="r">{line.packs}</td><td>{line.unsold ? 'nobody' : line.packs > 0 ? line.offer?.supplier : ''}</td
+        ><td class="r">{line.packs > 0 ? money(line.total, '') : ''}</td></tr
+      >
+    {/each}
+  </tbody>
+  <tfoot
+    ><tr
+      ><td colspan="7">With shipping; the last parcel is here in {parts.arrival} days</td><td class="r"
+        >{money(parts.total, '')}</td
+      ></tr
+    ></tfoot
+  >
+</table>
+<p>
+  Leads: {parts.leads.map(({ count, colour, ends, length }) => `${count} ${colour} ${ends} ${length} m`).join('; ')}.
+  {#if parts.resistors.length > 0}Resistors: {parts.resistors
+      .map(({ count, value }) => `${count} × ${value}`)
+      .join(', ')}.{/if}
+</p>
+
+<style>
+  h2 {
+    font-size: 12pt;
+    font-weight: 700;
+    margin: 10pt 0 4pt;
+    break-after: avoid;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  tfoot {
+    /* Once, at the end: not at the foot of every page. */
+    display: table-row-group;
+  }
+  tr {
+    break-inside: avoid;
+  }
+  th,
+  td {
+    text-align: left;
+    vertical-align: top;
+    border-bottom: 1px solid #bbb;
+    padding: 1pt 6pt 1pt 0;
+  }
+  .r {
+    text-align: right;
+  }
+  .box {
+    display: inline-block;
+    width: 6.5pt;
+    height: 6.5pt;
+    border: 1px solid #000;
+  }
+</style>

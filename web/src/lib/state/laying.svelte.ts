@@ -1,0 +1,57 @@
+/** The layout of the plan that is shown: asked of its worker whenever the hardware changed, and kept while a newer one is on the way. */
+import type { Build, Card } from '@idle-breadboard/core';
+import { proxy, wrap, type Remote } from 'comlink';
+import type { BuildFile, LayWorker } from '../worker/lay';
+import { workbench } from './workbench.svelte';
+
+class Laying {
+  build = $state.raw<Build | null>(null);
+  /** Fingerprint of the plan that the build is of. */
+  private of = $state('');
+  private asked = '';
+  private sent: readonly Card[] = [];
+  private worker: Remote<LayWorker> | null = null;
+  /** 0 to 1 while a layout is made. */
+  share = $state(0);
+  trouble = $state('');
+
+  readonly stale = $derived(this.of !== workbench.study?.fingerprint);
+  /** Whether what was read back is the circuit; null while that is not known. */
+  readonly proven = $derived(this.stale || !this.build ? null : this.build.proof?.agrees === true);
+
+  /** Ticking a step changes no hardware and asks for nothing. */
+  async ask(): Promise<void> {
+    const document = workbench.document;
+    const wanted = workbench.study?.fingerprint;
+    if (!document || !wanted || wanted === this.asked) return;
+    this.asked = wanted;
+    this.share = 0;
+    this.trouble = '';
+    try {
+      this.worker ??= wrap<LayWorker>(
+        new Worker(new URL('../worker/lay.worker.ts', import.meta.url), { type: 'module' }),
+      );
+      const { cards } = document;
+      const same = cards.length === this.sent.length && cards.every((card, i) => card === this.sent[i]);
+      this.sent = cards;
+      const build = await this.worker.lay(
+        document.plan,
+        same ? null : cards,
+        proxy(({ share }) => {
+          if (this.asked === wanted) this.share = share;
+        }),
+      );
+      if (!build || this.asked !== wanted) return;
+      this.build = build;
+      this.of = wanted;
+    } catch (error) {
+      this.trouble = error instanceof Error ? error.message : String(error);
+    }
+  }
+
+  async file(as: BuildFile): Promise<string> {
+    return (await this.worker?.file(as)) ?? '';
+  }
+}
+
+export const laying = new Laying();

@@ -1,0 +1,71 @@
+<!-- The boards of the build, from top to bottom, and how shared lines are laid on them. -->
+<script lang="ts">
+  import { setBoards, setRules, type Circuit } from '@idle-breadboard/core';
+  import Plus from '@lucide/svelte/icons/plus';
+  import X from '@lucide/svelte/icons/x';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit }: { circuit: Circuit } = $props();
+  const MOST = 4;
+  const boards = $derived(circuit.plan.boards);
+  const cards = $derived([...workbench.library.values()].filter(({ board }) => board !== undefined));
+  const name = (id: string) => workbench.library.get(id)?.name ?? id;
+
+  const take = (next: readonly string[], why: string) =>
+    workbench.plan && workbench.edit(setBoards(workbench.plan, next), why);
+</script>
+
+<div class="choice">
+  {#each boards as id, i (i)}
+    <span class="one">
+      <select
+        class="field"
+        aria-label="board {i + 1}"
+        value={id}
+        onchange={(event) => take(boards.with(i, event.currentTarget.value), `take ${name(event.currentTarget.value)}`)}
+      >
+        {#each cards as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
+      </select>
+      <button
+        type="button"
+        class="act bare"
+        aria-label="take board {i + 1} away"
+        onclick={() => take(boards.toSpliced(i, 1), `take ${name(id)} away`)}><X size={14} /></button
+      >
+    </span>
+  {:else}<span class="unit">No board: leads go from part to part.</span>{/each}
+  <button
+    type="button"
+    class="act"
+    disabled={boards.length >= MOST || cards.length === 0}
+    onclick={() => take([...boards, boards.at(-1) ?? cards[0]?.id ?? ''], 'add a board')}
+    ><Plus size={14} />board</button
+  >
+  <label class="unit">
+    <input
+      type="checkbox"
+      checked={circuit.plan.rules.sharedRow === 'always'}
+      onchange={(event) =>
+        workbench.plan &&
+        workbench.edit(
+          setRules(workbench.plan, { sharedRow: event.currentTarget.checked ? 'always' : 'needed' }),
+          'rows for shared lines',
+        )}
+    /> a row of its own for each shared line</label
+  >
+</div>
+
+<style>
+  .choice {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 10px;
+    align-items: center;
+    padding: 4px 10px;
+    border-bottom: 1px solid var(--line);
+  }
+  .one {
+    display: inline-flex;
+    align-items: center;
+  }
+</style>

@@ -1,0 +1,14 @@
+import type { Build, Card, LayoutProgress, Plan } from '@idle-breadboard/core';
+
+/** What can be made of the build that was laid out last. */
+export type BuildFile = 'wiring.csv' | 'parts.csv' | 'svg' | 'svg-mono' | 'sheet';
+
+export interface LayWorker {
+  /**
+   * Lays a plan out and reads it back. A later call ends an earlier one, which then gives null.
+   * @param cards null: those of the call before
+   */
+  lay(plan: Plan, cards: readonly Card[] | null, progress: (now: LayoutProgress) => void): Promise<Build | null>;
+  /** Empty while nothing is laid out. */
+  file(as: BuildFile): string;
+}

@@ -1,0 +1,57 @@
+/** Laying out, in a thread of its own: it takes some tenths of a second, and a newer plan ends it. */
+import {
+  boardDrawing,
+  boardSvg,
+  buildFrom,
+  buildSheet,
+  deriveCircuit,
+  fingerprint,
+  layoutSteps,
+  partsCsv,
+  verify,
+  wiringCsv,
+  type Build,
+  type Card,
+  type Circuit,
+} from '@idle-breadboard/core';
+import { expose } from 'comlink';
+import type { LayWorker } from './lay';
+
+let kept: readonly Card[] = [];
+let newest = 0;
+let last: { circuit: Circuit; build: Build } | null = null;
+
+/** Lets a message come in between two steps. */
+const breath = () => new Promise<void>((go) => setTimeout(go));
+
+const worker: LayWorker = {
+  async lay(plan, cards, progress) {
+    kept = cards ?? kept;
+    const mine = ++newest;
+    const circuit = deriveCircuit({ plan, cards: kept });
+    const steps = layoutSteps(circuit);
+    await breath();
+    for (let step = steps.next(); ; step = steps.next()) {
+      if (mine !== newest) return null;
+      if (step.done) {
+        const build = buildFrom(circuit, step.value);
+        last = { circuit, build };
+        return build;
+      }
+      progress(step.value);
+      await breath();
+    }
+  },
+  file(as) {
+    if (!last) return '';
+    const { circuit, build } = last;
+    if (as === 'wiring.csv') return wiringCsv(build.wiring);
+    if (as === 'parts.csv') return partsCsv(build.parts);
+    const print = fingerprint({ plan: circuit.plan, cards: [...circuit.cards.values()] });
+    if (as === 'sheet') return buildSheet(circuit, verify(circuit), build, print);
+    if (!build.layout) return '';
+    return boardSvg(boardDrawing(circuit, build.layout), { title: circuit.plan.name, mono: as === 'svg-mono' });
+  },
+};
+
+expose(worker);
