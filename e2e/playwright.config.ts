@@ -16,6 +16,8 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // Only the tests that go offline keep the application at hand: filling its cache takes seconds each time.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       // Nothing of the browser's own may go to the network.

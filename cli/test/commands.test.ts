@@ -61,8 +61,10 @@ describe('command line', () => {
 
   it('wiring and parts as text, JSON and CSV', () => {
     expect(cli('wiring', verified).out).to.include('check:');
-    expect(JSON.parse(cli('wiring', verified, '--json').out)).to.have.keys('steps', 'cautions');
-    expect(cli('wiring', verified, '--csv').out.split('\r\n')[0]).to.equal('step,title,from,to,kind,colour,ends,value');
+    expect(JSON.parse(cli('wiring', verified, '--json').out)).to.have.keys('steps', 'cautions', 'harness');
+    expect(cli('wiring', verified, '--csv').out.split('\r\n')[0]).to.equal(
+      'step,title,from,to,kind,colour,ends,metres,value,leads',
+    );
     expect(cli('parts', verified).out).to.match(/\d+\.\d\d EUR with shipping, here in 3 days/);
     expect(JSON.parse(cli('parts', verified, '--json').out)).to.include.keys('lines', 'suppliers', 'total', 'arrival');
     expect(cli('parts', verified, '--csv').out).to.match(/^part,class,needed/);

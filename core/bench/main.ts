@@ -1,5 +1,6 @@
 import { benchNetworks } from './networks.ts';
 import { benchJoint } from './joint.ts';
+import { benchLayout } from './layout.ts';
 import { benchPins } from './pins.ts';
 import { benchSets } from './sets.ts';
 import { benchTimeline } from './timeline.ts';
@@ -12,3 +13,4 @@ await benchJoint();
 benchNetworks();
 benchTimeline();
 benchSets();
+benchLayout();

@@ -43,15 +43,15 @@ test('the wiring plan prints with every lead, and the parts list comes as CSV', 
   await settleDraft(bench);
   await bench.go('Wiring');
   await expect(page.getByRole('complementary', { name: 'Safety' })).toContainText('licensed electrician');
-  const leads = await page.locator('.prove table tbody tr').count();
-  expect(leads).toBeGreaterThan(60);
+  await expect(page.locator('main')).toContainText('all as the circuit wants them');
 
   await page.emulateMedia({ media: 'print' });
   const sheet = page.locator('article.print-only');
   await expect(sheet).toBeVisible();
   await expect(page.locator('.tray')).toBeHidden();
   await expect(sheet).toContainText('Verified');
-  await expect(sheet.locator('section tbody tr')).toHaveCount(leads);
+  await expect(sheet).toContainText('the wiring was read back and agrees with the circuit');
+  expect(await sheet.locator('section.pictured tbody tr').count()).toBeGreaterThan(60);
   await expect(sheet).toContainText('resistor 4.7 kΩ');
   const pdf = await page.pdf();
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
@@ -65,7 +65,9 @@ test('the wiring plan prints with every lead, and the parts list comes as CSV', 
   expect(download.suggestedFilename()).toBe('cupboard-first-draft-parts.csv');
   const csv = await textOf(download);
   expect(csv).toContain('Rill core probe');
-  expect(csv.split('\r\n')[0]).toBe('part,class,needed,drawer,buy,packs,pack,supplier,price,total,currency,days,for');
+  expect(csv.split('\r\n')[0]).toBe(
+    'part,class,needed,drawer,buy,spares,packs,pack,supplier,price,total,currency,days,for',
+  );
 });
 
 test('an exported plan opens in a fresh profile with the same fingerprint and verdict', async ({ page, browser }) => {

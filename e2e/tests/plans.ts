@@ -38,6 +38,7 @@ function changed(name: string, change: (file: PlanFile) => void, ...cards: strin
     ...file.plan.helpers.map((helper) => String(helper.card)),
     ...file.plan.boards,
     String(file.plan.resistors),
+    String(file.plan.joint),
     ...(file.plan.leads as string[]),
   ]);
   file.cards = file.cards.filter(({ id }) => used.has(id));

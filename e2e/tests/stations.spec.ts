@@ -137,12 +137,13 @@ test('Need: a tighter need is not met by what was chosen; parts are swapped, ren
 test('Wiring: steps are ticked off, and stay ticked', async ({ page }) => {
   await bench.go('Wiring');
   await expect(page.locator('main')).toContainText('Not verified. Settle the findings before you wire this.');
-  await page.getByRole('checkbox').nth(0).check();
-  await page.getByRole('checkbox').nth(1).check();
-  await expect(page.locator('main')).toContainText('2 of 19 steps done');
+  await page.getByLabel(/^step 1 done/).check();
+  await page.getByLabel(/^step 2 done/).check();
+  await expect(page.locator('.station .heads')).toContainText('2 of ');
   await expect(page.locator('.saved')).toContainText('saved');
   await page.reload();
-  await expect(page.locator('main')).toContainText('2 of 19 steps done');
+  await expect(page.locator('.station .heads')).toContainText('2 of ');
+  await expect(page.getByLabel(/^step 2 done/)).toBeChecked();
 });
 
 test('Parts: what is in the drawer is not bought', async ({ page }) => {
@@ -156,6 +157,8 @@ test('Parts: what is in the drawer is not bought', async ({ page }) => {
   await expect(total).not.toHaveText(before ?? '');
   await page.getByLabel('how to buy').selectOption('cheap');
   await expect(total).toContainText('here in 18 days');
+  // What the wait buys is drawn, and said in a table.
+  await expect(page.getByRole('img', { name: /The order taken costs/ })).toBeVisible();
 });
 
 test('house rules: the derating moves the limit of every rail', async ({ page }) => {

@@ -1,4 +1,7 @@
+import { gap } from '../board/footprint.ts';
+import { PITCH } from '../board/grid.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import { putDown } from '../circuit/put-down.ts';
 import { airAt, dissipation, placeOf, riseAt, type Dissipation } from '../physics/heat.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import type { Place, SenseNeed } from '../plan/plan.ts';
@@ -13,7 +16,7 @@ const meta: CheckMeta = {
   id: 'body/heat',
   title: 'Nothing warms a part that feels the air',
   station: 'power',
-  rule: 'Estimated rise at the part, from what it stands beside (P ÷ (2π·k·t) × K0(r·√(2h ÷ (k·t)))) and from all that is in one closed box outdoors (P ÷ (U × A)), against the accuracy that the part itself leaves over. A warm humidity part reads low by the Magnus formula.',
+  rule: 'Estimated rise at the part, from what it stands beside, by the maker’s word or by the holes that they were put into (P ÷ (2π·k·t) × K0(r·√(2h ÷ (k·t)))) and from all that is in one closed box outdoors (P ÷ (U × A)), against the accuracy that the part itself leaves over. A warm humidity part reads low by the Magnus formula.',
   source:
     'point source on a thin plate: Carslaw and Jaeger; Magnus constants: WMO Guide annex 4.B (both from memory); k·t, h, U and A are estimates of common practice',
   breaks: 'fault',
@@ -25,6 +28,9 @@ const AIR = new Set(['air temperature', 'air humidity']);
 const K = (x: number) => formatQuantity(x, 'K', 2);
 const W = (x: number) => formatQuantity(x, 'W');
 
+/** K: less than this from a neighbour is not worth a line. */
+const LEAST_RISE = 0.02;
+
 interface Rise {
   readonly kelvin: number;
   readonly steps: readonly Step[];
@@ -34,16 +40,31 @@ interface Rise {
 function besideRise(circuit: Circuit, part: PartNode): Rise | null {
   const beside = part.choice?.beside;
   const hot = beside && circuit.parts.get(beside.part);
-  if (!beside || !hot) return null;
+  return beside && hot ? riseFrom(circuit, hot, beside.distance) : null;
+}
+
+/** From everything that was put down on the same boards by hand. */
+function boardRises(circuit: Circuit, part: PartNode): Rise[] {
+  const all = putDown(circuit);
+  const own = all.find((p) => p.part.id === part.id);
+  return own
+    ? all
+        .filter((p) => p !== own && p.part.id !== part.choice?.beside?.part)
+        .map((p) => riseFrom(circuit, p.part, Math.max(1, gap(own.box, p.box)) * PITCH))
+        .filter(({ kelvin }) => kelvin > LEAST_RISE)
+    : [];
+}
+
+function riseFrom(circuit: Circuit, hot: PartNode, metres: number): Rise {
   const heat = dissipation(circuit, hot);
-  const kelvin = riseAt(heat.watts, beside.distance);
+  const kelvin = riseAt(heat.watts, metres);
   return {
     kelvin,
     from: hot.label,
     steps: [
       ...heat.terms.map(({ name, sum, watts }) => ({ name: `${hot.label}, ${name}`, sum, value: watts, unit: 'W' })),
       {
-        name: `felt ${formatQuantity(beside.distance, 'm')} away`,
+        name: `felt ${formatQuantity(metres, 'm')} away`,
         sum: `of ${W(heat.watts)}, on the board`,
         value: kelvin,
         unit: 'K',
@@ -170,7 +191,9 @@ export const bodyHeat: Check = {
       for (const part of servants(circuit, need.id)) wanted.set(part, [...(wanted.get(part) ?? []), need]);
     }
     return [...wanted].flatMap(([part, needs]) => {
-      const rises = [besideRise(circuit, part), boxRise(circuit, part, all)].flatMap((rise) => rise ?? []);
+      const rises = [besideRise(circuit, part), ...boardRises(circuit, part), boxRise(circuit, part, all)].flatMap(
+        (rise) => rise ?? [],
+      );
       return rises.length > 0 ? judge(circuit, part, needs, rises) : [];
     });
   },

@@ -2,6 +2,8 @@ import { analogDivider } from './analog-divider.ts';
 import { analogRange } from './analog-range.ts';
 import { analogResolution } from './analog-resolution.ts';
 import { analogSource } from './analog-source.ts';
+import { bodyClearance } from './body-clearance.ts';
+import { partsArrival, partsBudget, partsSolder } from './parts-buying.ts';
 import { bodyHeat } from './body-heat.ts';
 import { bodyAmbient, bodyLead, bodyWater, bodyWear } from './body-place.ts';
 import { busAddressCollision, busAddressReserved } from './bus-address.ts';
@@ -110,5 +112,9 @@ export const CHECKS: readonly Check[] = [
   bodyWater,
   bodyLead,
   bodyWear,
+  bodyClearance,
+  partsBudget,
+  partsArrival,
+  partsSolder,
   safetyHazard,
 ];

@@ -11,6 +11,9 @@ import { NoRoom, Router } from './route.ts';
 
 /** Beginnings that are tried, and moves for each: so many, and so many more per part. */
 const STARTS = 4;
+const STARTS_SMALL = 8;
+/** Parts on the boards up to which there are as many. */
+const SMALL = 8;
 /** While none has led to a layout, so many. */
 const MOST_STARTS = 12;
 const MOVES = 1500;
@@ -54,14 +57,15 @@ const noRoom = (problem: LayoutProblem, part: string): LayoutResult => {
 /**
  * Always the same layout for the same circuit: seeds and numbers of moves are fixed, the clock plays no part.
  * Yields how far it is.
+ * @param most beginnings that are tried while the first have led to a layout
  */
-export function* layoutSteps(circuit: Circuit): Generator<LayoutProgress, LayoutResult> {
+export function* layoutSteps(circuit: Circuit, most = STARTS_SMALL): Generator<LayoutProgress, LayoutResult> {
   const problem = layoutProblem(circuit);
   const random = randomFrom(SEED);
   let best: Layout | null = null;
   let failed: LayoutResult | null = null;
   const free = problem.items.filter(({ stands }) => stands.length > 1).length;
-  const starts = free > 0 ? STARTS : 1;
+  const starts = free === 0 ? 1 : Math.min(most, free > SMALL ? STARTS : STARTS_SMALL);
   for (let start = 0; start < starts || (!best && start < MOST_STARTS); start++) {
     const placing = new Placing(problem);
     const stuck = firstPlaces(placing, orderOf(problem, start, random), start % 2 === 1);
@@ -89,9 +93,9 @@ export function* layoutSteps(circuit: Circuit): Generator<LayoutProgress, Layout
   return failed ?? noRoom(problem, problem.items[0]?.part ?? '');
 }
 
-/** The layout at once. */
-export function layBuild(circuit: Circuit): LayoutResult {
-  const steps = layoutSteps(circuit);
+/** The layout at once. @param most beginnings that are tried */
+export function layBuild(circuit: Circuit, most?: number): LayoutResult {
+  const steps = layoutSteps(circuit, most);
   let step = steps.next();
   while (!step.done) step = steps.next();
   return step.value;

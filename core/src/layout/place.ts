@@ -38,6 +38,15 @@ export class Placing {
   private readonly stripYs: number[][];
   private readonly reach: Reach[][] = [];
   cost = Infinity;
+  /** Node of the pin in a row, or -1. */
+  private readonly nodeAt: Int16Array;
+  /** Costs as they were worked out last, and the nodes for which that is to be done again. */
+  private readonly costs: Float64Array;
+  private readonly legCosts: Float64Array;
+  private readonly dirty = new Set<number>();
+  private warmed = 0;
+  /** Whether anything here feels warmth at all. */
+  private readonly warm: boolean;
   /** Each step of board that the way of a plug keeps free. */
   plugCost: number = COST.plug;
 
@@ -47,6 +56,11 @@ export class Placing {
     this.stands = items.map(() => null);
     this.cover = new Uint8Array(field.holes.length);
     this.used = new Uint8Array(field.groups.length);
+    this.nodeAt = new Int16Array(field.groups.length).fill(-1);
+    this.costs = new Float64Array(works.length);
+    this.legCosts = new Float64Array(problem.legged.length);
+    works.forEach((_, node) => this.dirty.add(node));
+    this.warm = items.some(({ feels }) => feels) && items.some(({ watts }) => watts > 0);
     this.pinsOf = works.map(() => []);
     items.forEach(({ nodes }, item) =>
       nodes.forEach((node, pin) => {
@@ -73,26 +87,50 @@ export class Placing {
   lift(item: number): Stand | null {
     const stand = this.stands[item] ?? null;
     if (!stand) return null;
+    this.touch(item, stand);
     for (const hole of stand.under) this.cover[hole] = (this.cover[hole] ?? 0) - 1;
-    for (const group of stand.groups) this.used[group] = (this.used[group] ?? 0) - 1;
+    stand.groups.forEach((group, pin) => {
+      this.used[group] = (this.used[group] ?? 0) - 1;
+      if (this.nodeAt[group] === (this.problem.items[item]?.nodes[pin] ?? -1)) this.nodeAt[group] = -1;
+    });
     this.stands[item] = null;
+    this.warmed -= this.warmthOf(item, stand);
     return stand;
   }
 
   put(item: number, stand: Stand): void {
     for (const hole of stand.under) this.cover[hole] = (this.cover[hole] ?? 0) + 1;
-    for (const group of stand.groups) this.used[group] = (this.used[group] ?? 0) + 1;
+    stand.groups.forEach((group, pin) => {
+      this.used[group] = (this.used[group] ?? 0) + 1;
+      this.nodeAt[group] = this.problem.items[item]?.nodes[pin] ?? -1;
+    });
+    this.warmed += this.warmthOf(item, stand);
     this.stands[item] = stand;
+    this.touch(item, stand);
   }
 
-  /** The cost of everything that stands, in steps. */
+  /** What a part at a stand has a say in: its own nodes, and those whose rows its body covers. */
+  private touch(item: number, stand: Stand): void {
+    for (const node of this.problem.items[item]?.nodes ?? []) if (node >= 0) this.dirty.add(node);
+    for (const hole of stand.under) {
+      const node = this.nodeAt[this.field.hole(hole).group] ?? -1;
+      if (node >= 0) this.dirty.add(node);
+    }
+  }
+
+  /** The cost of everything that stands, in steps. Only what was touched since the last time is worked out again. */
   measure(): number {
+    for (const node of this.dirty) this.costs[node] = this.nodeCost(node);
+    this.problem.legged.forEach(({ a, b }, i) => {
+      if (this.dirty.has(a) || this.dirty.has(b)) this.legCosts[i] = COST.leg * this.between(a, b);
+    });
+    this.dirty.clear();
     let cost = 0;
-    for (let node = 0; node < this.pinsOf.length; node++) cost += this.nodeCost(node);
-    for (const { a, b } of this.problem.legged) cost += COST.leg * this.between(a, b);
+    for (const one of this.costs) cost += one;
+    for (const one of this.legCosts) cost += one;
     for (const stand of this.stands) if (stand) cost += COST.over * stand.over;
     for (const stand of this.stands) if (stand?.plug) cost += this.plugCost * (stand.plug.right - stand.plug.left);
-    return cost + this.warmth();
+    return cost + this.warmed;
   }
 
   private nodeCost(node: number): number {
@@ -153,17 +191,17 @@ export class Placing {
     return least === Infinity ? 0 : least;
   }
 
-  private warmth(): number {
+  /** What warmth between one item and all others that stand costs. */
+  private warmthOf(item: number, stand: Stand): number {
     const { items } = this.problem;
+    const own = items[item];
+    if (!own || !this.warm) return 0;
     let cost = 0;
-    for (let i = 0; i < items.length; i++) {
-      const [feeling, at] = [items[i], this.stands[i]];
-      if (!feeling?.feels || !at) continue;
-      for (let k = 0; k < items.length; k++) {
-        const [hot, there] = [items[k], this.stands[k]];
-        if (k === i || !hot || !there || hot.watts <= 0) continue;
-        cost += COST.kelvin * warmthBetween(hot.watts, gap(at.box, there.box));
-      }
+    for (let k = 0; k < items.length; k++) {
+      const [other, there] = [items[k], this.stands[k]];
+      if (k === item || !other || !there) continue;
+      const watts = (own.feels ? other.watts : 0) + (other.feels ? own.watts : 0);
+      if (watts > 0) cost += COST.kelvin * warmthBetween(watts, gap(stand.box, there.box));
     }
     return cost;
   }

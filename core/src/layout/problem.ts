@@ -1,6 +1,15 @@
 /** What is to be placed and joined, taken from the circuit once. */
 import { pinPlaces, placedBox, type Box, type Footprint, type Seat } from '../board/footprint.ts';
-import { BOARD_HEIGHT, BOARD_STEP, COLUMNS, PITCH, parseHole, type Grid, type Strip } from '../board/grid.ts';
+import {
+  BOARD_HEIGHT,
+  BOARD_STEP,
+  COLUMNS,
+  PITCH,
+  parseHole,
+  type Column,
+  type Grid,
+  type Strip,
+} from '../board/grid.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { carrierOf } from '../circuit/carrier.ts';
 import { footprintOf } from '../circuit/footprint.ts';
@@ -64,9 +73,14 @@ export interface LayoutProblem {
   readonly stripNodes: readonly { readonly board: number; readonly strip: Strip; readonly node: string }[];
 }
 
-/** Kelvin per warm neighbour that count as a step of lead, at one step. */
-export const warmthBetween = (watts: number, steps: number): number =>
-  watts > 0 ? riseAt(watts, Math.max(1, steps) * PITCH) : 0;
+/** K for one watt by half steps of the grid: asked for very often, and the same each time. */
+const RISES: number[] = [];
+
+/** What a part of so many watts does to one so many steps away, K. */
+export function warmthBetween(watts: number, steps: number): number {
+  const at = Math.max(2, Math.round(steps * 2));
+  return watts * (RISES[at] ??= riseAt(1, (at / 2) * PITCH));
+}
 
 /** From the outer strip to the edge of a board, in steps. */
 export const EDGE = 1.5;
@@ -226,25 +240,31 @@ function wayOut(field: Field, box: Box, plug: Box): Box {
     : { ...plug, left: Math.min(plug.left, 0) };
 }
 
-/** For each side and turn the column that leaves the most holes free; of several, the one nearest to the channel. */
+/**
+ * For each side and turn the columns that leave the most holes free; of several, the one nearest to the channel and the one
+ * farthest from it: the first keeps the way to the strips short, the second the way across.
+ */
 function standsOf(field: Field, footprint: Footprint, nodes: readonly number[]): Stand[] {
-  const nearest = ['e', 'f', 'd', 'g', 'c', 'h', 'b', 'i', 'a', 'j'];
   const stands: Stand[] = [];
   field.grids.forEach((grid, board) => {
     for (const turned of [false, true])
-      for (const side of ['abcde', 'fghij']) {
-        const columns = COLUMNS.filter((c) => side.includes(c)).toSorted(
-          (a, b) => nearest.indexOf(a) - nearest.indexOf(b),
-        );
-        let best: { free: number; found: Stand[] } = { free: 0, found: [] };
-        for (const column of columns) {
-          const found = Array.from({ length: grid.rows }, (_, i) =>
-            standOf(field, footprint, { hole: { kind: 'row', board, row: i + 1, column }, turned }, nodes),
-          ).flatMap((s) => s ?? []);
-          const free = Math.max(0, ...found.map((s) => s.free));
-          if (free > best.free) best = { free, found: found.filter((s) => s.free === free).map(({ stand }) => stand) };
-        }
-        stands.push(...best.found);
+      for (const side of ['edcba', 'fghij']) {
+        const at = (column: Column, row: number) =>
+          standOf(field, footprint, { hole: { kind: 'row', board, row, column }, turned }, nodes);
+        const rows = Array.from({ length: grid.rows }, (_, i) => i + 1);
+        // How many holes a column leaves free is the same in every row: the first one that takes the part tells.
+        const tried = [...side].flatMap((letter) => {
+          const column = COLUMNS.find((c) => c === letter);
+          const row = column && rows.find((r) => at(column, r) !== null);
+          return column && row !== undefined ? [{ column, free: at(column, row)?.free ?? 0 }] : [];
+        });
+        const most = Math.max(1, ...tried.map(({ free }) => free));
+        const good = tried.filter(({ free }) => free === most).map(({ column }) => column);
+        for (const column of new Set([good[0], good.at(-1)]))
+          for (const row of column ? rows : []) {
+            const found = column && at(column, row);
+            if (found && found.free === most) stands.push(found.stand);
+          }
       }
   });
   return stands;

@@ -9,6 +9,7 @@ import { addressRemedies, reservedRemedies } from './address.ts';
 import { analogRangeRemedies, analogSourceRemedies, fixedResistorRemedies } from './analog.ts';
 import { bootRemedies, currentRemedies, unitRemedies } from './boot.ts';
 import { capacitanceRemedies, crossedRemedies, overlayRemedies, stretchingRemedies, timeRemedies } from './bus.ts';
+import { roomRemedies, solderRemedies } from './room.ts';
 import { placeRemedies, reachRemedies, warmRemedies, wearRemedies } from './body.ts';
 import { coilRemedies, lightRemedies, transistorRemedies } from './drive.ts';
 import { feedRuleRemedies, translatedTwiceRemedies, unpoweredRemedies } from './feed.ts';
@@ -98,6 +99,9 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'body/water': placeRemedies,
   'body/lead': reachRemedies,
   'body/wear': wearRemedies,
+  'body/clearance': roomRemedies,
+  'parts/budget': solderRemedies,
+  'parts/solder': solderRemedies,
 };
 
 /** More choices than this help nobody. */

@@ -194,14 +194,14 @@ const others = ({ name, circuit, layout }: Built): Broken[] => {
     ...(seat && first
       ? [
           {
-            what: `${name}: ${seat.part} hangs over the end of the board`,
+            what: `${name}: ${seat.part} at the end of the board`,
             circuit,
             layout: {
               ...layout,
               seats: layout.seats.map((s) => (s === seat ? { ...s, hole: '1:e63', turned: false } : s)),
             },
-            kinds: ['obstacle'] as const,
-            says: /meets no hole|stand in one place|are both in/,
+            kinds: ['obstacle', 'missing'] as const,
+            says: /meets no hole|stand in one place|are both in|is not joined with/,
           },
         ]
       : []),

@@ -57,6 +57,10 @@ export const WORDS: Readonly<Record<string, string>> = {
   'body/water': 'water',
   'body/lead': 'reach',
   'body/wear': 'wear',
+  'body/clearance': 'room',
+  'parts/budget': 'budget',
+  'parts/arrival': 'arrival',
+  'parts/solder': 'soldering',
   'safety/hazard': 'safety',
 };
 

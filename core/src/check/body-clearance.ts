@@ -1,0 +1,167 @@
+import { covers, overlaps, pinHoles, placedBox, type Box, type Footprint } from '../board/footprint.ts';
+import { COLUMNS, pointOfHole, type Grid, type Hole } from '../board/grid.ts';
+import type { Card } from '../card/card.ts';
+import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import { carrierOf } from '../circuit/carrier.ts';
+import { footprintOf } from '../circuit/footprint.ts';
+import { putDown } from '../circuit/put-down.ts';
+import { matedPairs, plugged } from '../circuit/mated.ts';
+import { netlistOf, type Netlist } from '../circuit/netlist.ts';
+import { result, type Check, type CheckMeta, type Result } from './result.ts';
+
+const meta: CheckMeta = {
+  id: 'body/clearance',
+  title: 'Parts have room on the board, and nothing over them',
+  station: 'wiring',
+  rule: 'The footprint meets holes of a board and leaves one beside each pin; of parts that were put down by hand no two stand in one place, and nothing lies over what needs air, view or light; pins of a part in a socket meet their own lines, one by one.',
+  source: 'the cards; the grid of solderless breadboards, common practice',
+  breaks: 'fault',
+};
+
+/** Long enough for any part, so that only the way across the board counts. */
+const LONG: Grid = { rows: 150, pairs: 0, split: false };
+const known = new WeakMap<Card, { free: number; rows: number } | null>();
+
+/** The holes that stay free beside the pins of a part, at its best place across the board, and the rows it takes. */
+function roomOf(card: Card, footprint: Footprint): { free: number; rows: number } | null {
+  const before = known.get(card);
+  if (before !== undefined) return before;
+  const alongs = footprint.pins.map(({ along }) => along);
+  const rows = Math.max(...alongs) - Math.min(...alongs) + 1;
+  let free = -1;
+  for (const column of COLUMNS)
+    for (const turned of [false, true]) {
+      const seat = { hole: { kind: 'row', board: 0, row: LONG.rows / 2, column } as Hole, turned };
+      const holes = pinHoles([LONG], footprint, seat).map(({ hole }) => hole);
+      const box = placedBox(footprint.body, seat);
+      const beside = holes.map((hole) => (hole?.kind === 'row' ? freeBeside(hole.column, hole.row, box) : -1));
+      free = Math.max(free, Math.min(...beside));
+    }
+  const found = free < 0 ? null : { free, rows };
+  known.set(card, found);
+  return found;
+}
+
+const freeBeside = (column: string, row: number, box: Box): number =>
+  COLUMNS.filter((c) => c <= 'e' === column <= 'e' && c !== column).filter(
+    (c) => !covers(box, pointOfHole({ kind: 'row', board: 0, row, column: c })),
+  ).length;
+
+function judgeRoom(circuit: Circuit, part: PartNode, longest: number): Result[] {
+  const footprint = footprintOf(part.card);
+  if (!footprint) return [];
+  const room = roomOf(part.card, footprint);
+  const fits = room !== null && room.rows <= longest;
+  const free = room?.free ?? 0;
+  const wrong = !fits || free < 1;
+  const rests = [[part.card.id, part.card.body?.size?.source] as const];
+  return [
+    result(circuit, meta, {
+      subjects: [part.id],
+      severity: wrong ? 'fault' : null,
+      measured: free,
+      limit: 1,
+      unit: 'holes',
+      margin: free - 1,
+      ranked: false,
+      message: !fits
+        ? `${part.label} does not fit into the board: its pins take ${room?.rows ?? 'more than the'} rows, and the longest board has ${longest}.`
+        : free < 1
+          ? `${part.label} covers every hole beside its pins; no lead can be put there.`
+          : `${part.label} leaves ${free === 1 ? 'one hole' : `${free} holes`} beside each of its pins.`,
+      meaning: 'What does not fit is wired on leads beside the board, or wants another board.',
+      rests,
+    }),
+  ];
+}
+
+function judgeOver(circuit: Circuit): Result[] {
+  const all = putDown(circuit);
+  return all.flatMap(({ part, box }, i) =>
+    all.slice(i + 1).flatMap((other): Result[] => {
+      if (!overlaps(box, other.box)) return [];
+      const needs = [part, other.part].flatMap(({ label, card }) =>
+        card.body?.free ? [`${label} needs free ${card.body.free.needs.join(' and ')}`] : [],
+      );
+      return [
+        result(circuit, meta, {
+          subjects: [part.id, other.part.id],
+          severity: 'fault',
+          message: `${part.label} and ${other.part.label} are put down in one place.${needs.length > 0 ? ` ${needs.join(', and ')}.` : ''}`,
+          meaning: 'One of them has to go elsewhere, or on leads.',
+          rests: [part, other.part].map(
+            ({ card }) => [card.id, card.body?.free?.source ?? card.body?.size?.source] as const,
+          ),
+        }),
+      ];
+    }),
+  );
+}
+
+const nodeOf = (netlist: Netlist, part: string, terminal: string) =>
+  netlist.nodes.find(({ pins }) => pins.some((pin) => pin.part === part && pin.terminal === terminal));
+
+/** A part in a socket: what each of its pins meets there. */
+function judgeMates(circuit: Circuit): Result[] {
+  const stacked = matedPairs(circuit).filter(({ part }) => plugged(circuit, part));
+  const netlist = stacked.length > 0 ? netlistOf(circuit) : null;
+  return stacked.flatMap(({ part, host, pairs }): Result[] => {
+    const [own, other] = [circuit.parts.get(part), circuit.parts.get(host)];
+    if (!own || !other || !netlist) return [];
+    const label = (node: PartNode, id: string) => node.card.terminals.find((t) => t.id === id)?.label ?? id;
+    const role = (node: PartNode, id: string) => node.card.terminals.find((t) => t.id === id)?.role;
+    const met = pairs.map(([a, b]) => {
+      const [mine, theirs] = [nodeOf(netlist, part, a), nodeOf(netlist, host, b)];
+      const grounds = role(own, a) === 'ground' && role(other, b) === 'ground';
+      // A pin that is on nothing may meet whatever it likes, as long as that is on nothing, too.
+      return { a, b, mine, theirs, agrees: grounds || mine?.id === theirs?.id };
+    });
+    const missing = own.card.terminals.filter(({ id, role: r }) => r !== 'unused' && !pairs.some(([a]) => a === id));
+    const wrong = met.filter(({ agrees }) => !agrees);
+    const powers = wrong.some(({ mine, theirs }) =>
+      [mine, theirs].some((node) => node !== undefined && node.role !== 'signal'),
+    );
+    const [first] = wrong;
+    const severity = wrong.length > 0 && powers ? 'danger' : wrong.length + missing.length > 0 ? 'fault' : null;
+    return [
+      result(circuit, meta, {
+        subjects: [part, host, 'socket'],
+        severity,
+        measured: pairs.length - wrong.length,
+        limit: own.card.terminals.length,
+        unit: 'pins',
+        margin: -wrong.length - missing.length,
+        ranked: false,
+        message: first
+          ? `${own.label} does not belong into that socket: its ${label(own, first.a)} meets ${label(other, first.b)} of ${other.label}, which is ${first.theirs?.label ?? 'on nothing'}.`
+          : missing.length > 0
+            ? `${own.label} sticks out of the socket: ${missing.map((t) => t.label).join(', ')} meets nothing.`
+            : `${own.label} sits in its socket with every pin on its own line.`,
+        meaning: 'Headers of two makers look alike and have their pins in another order.',
+        workings: met.map(({ a, b, theirs }) => ({
+          name: `${label(own, a)} of ${own.label}`,
+          sum: `${label(other, b)} of ${other.label}: ${theirs?.label ?? 'nothing'}`,
+        })),
+      }),
+    ];
+  });
+}
+
+export const bodyClearance: Check = {
+  meta,
+  run: (circuit) => {
+    const rows = circuit.plan.boards.flatMap((id) => circuit.cards.get(id)?.board?.rows ?? []);
+    const carrier = carrierOf(circuit);
+    const onBoard = (part: PartNode) =>
+      part.card.mount === 'breadboard' &&
+      part.choice?.fittedOn === undefined &&
+      !plugged(circuit, part.id) &&
+      !(carrier && part.id === circuit.controller?.id);
+    const standing = rows.length > 0 ? [...circuit.parts.values()].filter(onBoard) : [];
+    return [
+      ...standing.flatMap((part) => judgeRoom(circuit, part, Math.max(...rows))),
+      ...judgeOver(circuit),
+      ...judgeMates(circuit),
+    ];
+  },
+};
