@@ -14,6 +14,8 @@ export class Bench {
     await this.page.goto(`/#${station}`);
     await this.settled();
     await this.page.locator('.station .row, .station table, .station p').first().waitFor();
+    // The boards are laid out beside the rest.
+    if (station === 'wiring') await this.page.locator('.map svg').waitFor();
   }
 
   /** Waits until the last change has its verdict. */

@@ -36,7 +36,7 @@ function changed(name: string, change: (file: PlanFile) => void, ...cards: strin
   const used = new Set([
     ...file.plan.parts.map((part) => part.card),
     ...file.plan.helpers.map((helper) => String(helper.card)),
-    ...file.plan.boards,
+    ...(file.plan.boards as string[]),
     String(file.plan.resistors),
     String(file.plan.joint),
     ...(file.plan.leads as string[]),

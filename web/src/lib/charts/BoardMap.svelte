@@ -139,9 +139,6 @@
           class="pin-mark"
           d="M{part.box.left + 0.3} {part.box.top + 0.3}h1.2l-1.2 1.2z"
         />{/if}
-      <text class="name" font-size={part.name.size} x={part.name.x} y={part.name.y}
-        >{fitted(part.label, width, part.name.size)}</text
-      >
       {#each part.pins as pin, i (i)}
         {#if pin.first}<rect class="pin" x={pin.x - 0.35} y={pin.y - 0.35} width=".7" height=".7" />{:else}<circle
             class="pin"
@@ -149,13 +146,27 @@
             cy={pin.y}
             r=".35"
           />{/if}
-        {#if !part.seated}<text class="tag" x={pin.x} y={pin.y + (part.box.top < 0 ? -0.7 : 1.5)}
-            >{fitted(pin.label, width / part.pins.length, 0.95)}</text
-          >{/if}
       {/each}
-      <title>{part.label}: {part.pins.map((pin) => pin.label).join(' ')}</title>
+      {#if !part.seated}<title>{part.label}: {part.pins.map((pin) => pin.label).join(' ')}</title>{/if}
     </g>
   {/each}
+  <!-- Words stand apart from what can be acted on, which has its whole name as its label. -->
+  <g class="words" aria-hidden="true">
+    {#each drawing.parts as part (part.part)}
+      {@const width = part.box.right - part.box.left}
+      {@const held = drag?.part === part.part ? drag : null}
+      <g class:dim={!isPartLit(part)} transform={held ? `translate(${held.dx} ${held.dy})` : undefined}>
+        <text class="name" font-size={part.name.size} x={part.name.x} y={part.name.y}
+          >{fitted(part.label, width, part.name.size)}</text
+        >
+        {#each part.seated ? [] : part.pins as pin, i (i)}
+          <text class="tag" x={pin.x} y={pin.y + (part.box.top < 0 ? -0.7 : 1.5)}
+            >{fitted(pin.label, width / part.pins.length, 0.95)}</text
+          >
+        {/each}
+      </g>
+    {/each}
+  </g>
   {#each shown as lead (lead.key)}
     <g class="lead" class:faint={!isLit(lead)}>
       {#if lead.kind === 'lead' || lead.kind === 'own'}
@@ -249,6 +260,9 @@
   .part {
     opacity: 0.38;
     outline: none;
+  }
+  .dim {
+    opacity: 0.38;
   }
   .part.lit {
     opacity: 1;
