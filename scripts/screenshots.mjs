@@ -114,9 +114,22 @@ await withApp(async (browser, address) => {
     address,
     'wiring',
     'wiring',
-    verified(async (page) => page.locator('.tray .bar button').first().click()),
+    verified(async (page) => {
+      await page.locator('.tray .bar button').first().click();
+      await page.getByRole('button', { name: /I²C SDA \d+ leads/ }).click();
+    }),
   );
-  await shot(browser, address, 'parts', 'parts', verified());
+  await shot(
+    browser,
+    address,
+    'parts',
+    'parts',
+    verified(async (page) => {
+      await page.locator('.tray .bar button').first().click();
+      await page.getByLabel('how to buy').selectOption('cheap');
+      await page.waitForTimeout(1500);
+    }),
+  );
   await shot(
     browser,
     address,

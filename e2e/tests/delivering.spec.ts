@@ -154,6 +154,16 @@ test('the board map, the steps and the sheet are written as files', async ({ pag
   });
   const csv = await save('CSV');
   expect(csv.text.split('\r\n')[0]).toBe('step,title,from,to,kind,colour,ends,metres,value,leads');
+  await page.getByLabel('paper of the PDF').selectOption('LETTER');
+  const [pdf] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'PDF', exact: true }).click(),
+  ]);
+  expect(pdf.suggestedFilename()).toBe('cupboard-verified-plan.pdf');
+  const bytes = await textOf(pdf);
+  expect(bytes.slice(0, 5)).toBe('%PDF-');
+  // Letter is 612 by 792 points.
+  expect(bytes).toContain('/MediaBox [0 0 612 792]');
   const sheet = await save('Sheet');
   expect(sheet.name).toBe('cupboard-verified-build-sheet.md');
   expect(sheet.text).toContain('the wiring was read back and agrees with the circuit');

@@ -52,6 +52,27 @@ describe('plan file', () => {
       '/format: expected “idle-breadboard/plan”, found “other”',
     );
   });
+  it('of version 5, with one board and without rules for soldering, reads as today', () => {
+    const file = JSON.parse(good) as { version: number; plan: Record<string, unknown>; cards: { version: number }[] };
+    const { boards, joint, rules, ...plan } = file.plan as {
+      boards: string[];
+      joint: string | null;
+      rules: Record<string, unknown>;
+    };
+    expect([boards, joint]).to.deep.equal([['board-full'], 'joint-lever']);
+    const { soldering: _s, sharedRow: _r, sure: _c, ...old } = rules;
+    const five = {
+      ...file,
+      version: 5,
+      plan: { ...plan, board: boards[0], rules: old },
+      cards: file.cards.map((card) => ({ ...card, version: 5 })),
+    };
+    const read = readPlan(JSON.stringify(five));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(read.value.plan).to.deep.equal({ ...demo('cupboard-first-draft').plan, joint: null });
+    const none = readPlan(JSON.stringify({ ...five, plan: { ...five.plan, board: null } }));
+    expect(none.ok && none.value.plan.boards).to.deep.equal([]);
+  });
   it('of version 1 is brought to the form of today', () => {
     const doc = demo('cupboard-verified');
     const { places: _places, revisions: _revisions, ...plan } = doc.plan;

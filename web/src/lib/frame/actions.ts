@@ -1,5 +1,6 @@
 /** What can be done from several places: menu, find box, keys. */
-import { fileName, saveFile } from '../kit/save-file';
+import { fileName, saveBlob, saveFile } from '../kit/save-file';
+import type { PaperSize } from '../paper/pdf-page';
 import type { BuildFile } from '../worker/lay';
 import { laying } from '../state/laying.svelte';
 import { view } from '../state/view.svelte';
@@ -24,6 +25,14 @@ export async function saveBuild(as: BuildFile): Promise<void> {
   }
   const [what, ending, type] = BUILD_FILES[as];
   saveFile(fileName(`${name} ${what}`, ending), text, type);
+}
+
+/** The plan for the bench as a PDF. */
+export async function savePdf(size: PaperSize): Promise<void> {
+  const name = workbench.plan?.name ?? 'plan';
+  const bytes = await laying.pdf(size);
+  if (bytes) saveBlob(fileName(`${name} plan`, 'pdf'), new Blob([bytes.slice()], { type: 'application/pdf' }));
+  else view.say('There is no layout to write yet.');
 }
 
 const BUILD_FILES: Readonly<Record<BuildFile, readonly [string, string, string]>> = {

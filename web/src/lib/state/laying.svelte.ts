@@ -2,6 +2,7 @@
 import type { Build, Card } from '@idle-breadboard/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { BuildFile, LayWorker } from '../worker/lay';
+import type { PaperSize } from '../paper/pdf-page';
 import { workbench } from './workbench.svelte';
 
 class Laying {
@@ -47,6 +48,10 @@ class Laying {
     } catch (error) {
       this.trouble = error instanceof Error ? error.message : String(error);
     }
+  }
+
+  async pdf(size: PaperSize): Promise<Uint8Array | null> {
+    return (await this.worker?.pdf(size)) ?? null;
   }
 
   async file(as: BuildFile): Promise<string> {

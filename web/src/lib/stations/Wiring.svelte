@@ -1,11 +1,10 @@
 <!-- Station 8: the steps in their order beside the boards, hole by hole, with the step in hand lit. -->
 <script lang="ts">
   import { boardDrawing, setSpot, setSpots, type Circuit } from '@idle-breadboard/core';
-  import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
   import BoardMap from '../charts/BoardMap.svelte';
   import { movedBy, turnedRound } from '../charts/move-part';
-  import { saveBuild } from '../frame/actions';
+  import { saveBuild, savePdf } from '../frame/actions';
   import Cautions from '../kit/Cautions.svelte';
   import Station from '../kit/Station.svelte';
   import { benchView } from '../state/bench-view.svelte';
@@ -18,6 +17,7 @@
   import WiringStepRow from './WiringStepRow.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
+  let paper = $state<'A4' | 'LETTER'>('A4');
   const build = $derived(laying.build);
   const layout = $derived(build?.layout ?? null);
   // The layout shown may be one change older than the plan; its parts may be gone.
@@ -63,9 +63,14 @@
 <Station title="Wiring" says={build ? `${benchView.count} of ${benchView.steps.length}` : 'laying out'}>
   {#snippet tools()}
     <button type="button" class="act" onclick={() => window.print()}><Printer size={14} />Print</button>
-    <button type="button" class="act" onclick={() => saveBuild('svg')}><Download size={14} />SVG</button>
-    <button type="button" class="act" onclick={() => saveBuild('wiring.csv')}><Download size={14} />CSV</button>
-    <button type="button" class="act" onclick={() => saveBuild('sheet')}><Download size={14} />Sheet</button>
+    <select class="field" aria-label="paper of the PDF" bind:value={paper}>
+      <option value="A4">A4</option>
+      <option value="LETTER">Letter</option>
+    </select>
+    <button type="button" class="act" onclick={() => savePdf(paper)}>PDF</button>
+    <button type="button" class="act" onclick={() => saveBuild('svg')}>SVG</button>
+    <button type="button" class="act" onclick={() => saveBuild('wiring.csv')}>CSV</button>
+    <button type="button" class="act" onclick={() => saveBuild('sheet')}>Sheet</button>
   {/snippet}
   <div class="two">
     <div class="steps">

@@ -1,6 +1,7 @@
 <!-- One step of the wiring: a box to tick, what is put down, its leads hole by hole, what to measure after it. -->
 <script lang="ts">
   import { setDone, type WiringStep } from '@idle-breadboard/core';
+  import { tick as changed } from 'svelte';
   import Glyph from '../kit/Glyph.svelte';
   import LeadTable from '../kit/LeadTable.svelte';
   import { benchView } from '../state/bench-view.svelte';
@@ -15,6 +16,13 @@
   $effect(() => {
     if (about && view.result?.key === view.selected) element?.scrollIntoView({ block: 'nearest' });
   });
+
+  /** The one that was open above closes: this one must not slip out of sight by that. */
+  async function choose() {
+    benchView.choose(step.key);
+    await changed();
+    element?.scrollIntoView({ block: 'nearest' });
+  }
 
   function tick(on: boolean) {
     if (!workbench.plan) return;
@@ -32,7 +40,7 @@
       aria-label="step {number} done: {step.title}"
       onchange={(event) => tick(event.currentTarget.checked)}
     />
-    <button type="button" class="title" class:done aria-expanded={current} onclick={() => benchView.choose(step.key)}
+    <button type="button" class="title" class:done aria-expanded={current} onclick={choose}
       ><span class="value unit">{number}</span><span>{step.title}</span><span class="unit count"
         >{step.leads.length > 0 ? `${step.leads.length} ${step.leads.length === 1 ? 'lead' : 'leads'}` : ''}</span
       ></button
@@ -60,6 +68,7 @@
 
 <style>
   li {
+    scroll-margin-top: calc(var(--heads) + 4px);
     border-bottom: 1px solid var(--line);
   }
   .current {

@@ -34,8 +34,8 @@ class Shelf extends Dexie {
     // The second version keeps the maker's own cards, and brings plans to the form of today.
     this.version(2).stores({ cards: '[id+revision], id' }).upgrade(bringUp);
     // The third has what the electrical proof needs, the fourth what pins do at the start and share, the fifth what
-    // currents, heat and cells need.
-    for (const version of [3, 4, 5]) this.version(version).stores({}).upgrade(bringAllUp);
+    // currents, heat and cells need, the sixth boards and what stands on them.
+    for (const version of [3, 4, 5, 6]) this.version(version).stores({}).upgrade(bringAllUp);
   }
 }
 

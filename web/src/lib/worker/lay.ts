@@ -1,3 +1,4 @@
+import type { PaperSize } from '../paper/pdf-page';
 import type { Build, Card, LayoutProgress, Plan } from '@idle-breadboard/core';
 
 /** What can be made of the build that was laid out last. */
@@ -11,4 +12,6 @@ export interface LayWorker {
   lay(plan: Plan, cards: readonly Card[] | null, progress: (now: LayoutProgress) => void): Promise<Build | null>;
   /** Empty while nothing is laid out. */
   file(as: BuildFile): string;
+  /** The plan for the bench as a PDF; null while nothing is laid out. */
+  pdf(size: PaperSize): Promise<Uint8Array | null>;
 }

@@ -14,6 +14,8 @@ import {
   type Card,
   type Circuit,
 } from '@idle-breadboard/core';
+import valuesFont from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-400-normal.woff?url';
+import wordsFont from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
 import { expose } from 'comlink';
 import type { LayWorker } from './lay';
 
@@ -51,6 +53,19 @@ const worker: LayWorker = {
     if (as === 'sheet') return buildSheet(circuit, verify(circuit), build, print);
     if (!build.layout) return '';
     return boardSvg(boardDrawing(circuit, build.layout), { title: circuit.plan.name, mono: as === 'svg-mono' });
+  },
+  async pdf(size) {
+    if (!last) return null;
+    const { circuit, build } = last;
+    // What writes PDFs is large and comes when it is asked for. It takes fonts of one weight, not those of the screen.
+    const [{ buildPdf }, ...files] = await Promise.all([
+      import('../paper/build-pdf'),
+      ...[wordsFont, valuesFont].map(async (url) => (await fetch(url)).arrayBuffer()),
+    ]);
+    const [words, values] = files;
+    if (!words || !values) return null;
+    const print = fingerprint({ plan: circuit.plan, cards: [...circuit.cards.values()] });
+    return buildPdf({ circuit, verdict: verify(circuit), build, fingerprint: print, size, fonts: { words, values } });
   },
 };
 

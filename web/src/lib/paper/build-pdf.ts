@@ -1,0 +1,116 @@
+/** The plan for the bench as a PDF: safety, the board, each step with its picture and boxes to tick, colours at joints, parts. */
+import {
+  boardDrawing,
+  leadSays,
+  type Build,
+  type Circuit,
+  type Drawing,
+  type Verdict,
+  type WiringStep,
+} from '@idle-breadboard/core';
+import { boardHeight, drawBoard } from './pdf-board';
+import { PdfPage, type PaperFonts, type PaperSize } from './pdf-page';
+
+export interface Paper {
+  readonly circuit: Circuit;
+  readonly verdict: Verdict;
+  readonly build: Build;
+  readonly fingerprint: string;
+  readonly size: PaperSize;
+  readonly fonts: PaperFonts;
+}
+
+const PICTURE = 210;
+const GAP = 12;
+const BASICS =
+  'Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only and is no substitute for local codes and licensed practice.';
+
+export async function buildPdf({ circuit, verdict, build, fingerprint, size, fonts }: Paper): Promise<Uint8Array> {
+  const page = new PdfPage(size, fonts, circuit.plan.name);
+  const proven = verdict.status === 'verified' && build.proof?.agrees === true;
+  page.heading(circuit.plan.name, 17);
+  page.line(
+    proven
+      ? `Verified, ${verdict.passes.length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
+      : `NOT VERIFIED. Do not wire this. Fingerprint ${fingerprint}.`,
+  );
+  if (build.why) page.line(build.why.says);
+  for (const { says } of build.proof?.discords ?? []) page.line(says);
+  page.heading('Safety');
+  for (const { hazard, part, says } of build.wiring.cautions) page.line(`${hazard}, ${part}: ${says}`);
+  page.line(BASICS);
+  const drawing = build.layout && boardDrawing(circuit, build.layout);
+  if (drawing) {
+    page.heading('The whole build');
+    const height = boardHeight(drawing, page.width);
+    page.need(height);
+    drawBoard(page.doc, drawing, { x: page.left, y: page.y, width: page.width }, null, null);
+    page.y += height + GAP;
+  }
+  const done = new Set(circuit.plan.done);
+  build.wiring.steps.forEach((step, i) => writeStep(page, drawing, step, i + 1, done.has(step.key)));
+  if (build.wiring.harness.length > 0) {
+    page.heading('Where colours meet');
+    for (const { where, line, wires } of build.wiring.harness)
+      page.row([where, line, wires.map(({ colour, to }) => `${colour} to ${to}`).join('; ')], [3, 2, 6]);
+  }
+  writeParts(page, build);
+  return page.end();
+}
+
+function writeStep(page: PdfPage, drawing: Drawing | null, step: WiringStep, number: number, done: boolean): void {
+  const pictured = drawing !== null && step.leads.length > 0;
+  const height = pictured ? boardHeight(drawing, PICTURE) : 0;
+  // About as high as its words will be, so that a step stays on one page where it can.
+  const words =
+    24 + 24 * step.cautions.length + 13 * step.put.length + 17 * step.leads.length + 19 * step.checks.length;
+  page.need(Math.max(height + 24, words));
+  page.rule();
+  const top = page.y;
+  const before = page.doc.bufferedPageRange().count;
+  const width = pictured ? page.width - PICTURE - GAP : page.width;
+  if (pictured)
+    drawBoard(
+      page.doc,
+      drawing,
+      { x: page.left + width + GAP, y: top, width: PICTURE },
+      new Set(step.leads.map(({ key }) => key)),
+      new Set(step.subjects),
+    );
+  page.box(page.left, page.y + 2, 9, done);
+  page.doc.font('words').fontSize(11);
+  page.doc.text(`${number}. ${step.title}`.replace(/Ω/g, 'Ohm'), page.left + 15, page.y, { width: width - 15 });
+  page.y = page.doc.y + 3;
+  for (const { hazard, says } of step.cautions) page.line(`${hazard}: ${says}`, width);
+  for (const put of step.put)
+    page.line(`Put down ${put.label}${put.says ? `: ${put.says}` : ', beside the boards'}.`, width);
+  for (const lead of step.leads) page.row([leadSays(lead), lead.fromSays, lead.toSays], [5, 6, 6], width);
+  for (const { says } of step.checks) page.line(says, width, true);
+  // The words may have gone on to another page, which the picture has not.
+  if (page.doc.bufferedPageRange().count === before) page.y = Math.max(page.y, top + height + 4);
+}
+
+function writeParts(page: PdfPage, { parts }: Build): void {
+  page.heading('Parts list');
+  const shares = [1.3, 6, 7, 1.8, 1.6, 4, 2];
+  page.row(['need', 'part', 'for', 'drawer', 'packs', 'supplier', parts.currency], shares);
+  for (const line of parts.lines)
+    page.row(
+      [
+        String(line.needed),
+        line.name,
+        line.use,
+        String(line.inDrawer),
+        String(line.packs),
+        line.unsold ? 'nobody' : line.packs > 0 ? (line.offer?.supplier ?? '') : '',
+        line.packs > 0 ? line.total.toFixed(2) : '',
+      ],
+      shares,
+    );
+  page.line(
+    `${parts.total.toFixed(2)} ${parts.currency} with shipping; the last parcel is here in ${parts.arrival} days.`,
+  );
+  page.line(
+    `Leads: ${parts.leads.map(({ count, colour, ends, length }) => `${count} ${colour} ${ends} ${length} m`).join('; ')}.`,
+  );
+}
