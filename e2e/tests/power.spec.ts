@@ -153,6 +153,7 @@ test('two sources on one supply are danger until a diode stands between', async 
   await expect(bench.verdict).toHaveText(/Verified/);
   await expect(page.locator('.row', { hasText: 'behind a Flap rectifier diode' }).first()).toBeVisible();
   await bench.go('Wiring');
+  await page.getByRole('button', { name: /Resistors and other helpers/ }).click();
   await expect(page.locator('main')).toContainText('Flap rectifier diode');
   await bench.go('Power');
   await page.getByRole('button', { name: 'take the diode before controller out' }).first().click();

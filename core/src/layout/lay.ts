@@ -7,7 +7,8 @@ import { finish } from './finish.ts';
 import type { Layout, LayoutProgress, LayoutResult } from './layout.ts';
 import { anneal, firstPlaces, Placing } from './place.ts';
 import { layoutProblem, type LayoutProblem } from './problem.ts';
-import { NoRoom, Router } from './route.ts';
+import { NoRoom } from './hubs.ts';
+import { Router } from './route.ts';
 
 /** Beginnings that are tried, and moves for each: so many, and so many more per part. */
 const STARTS = 4;

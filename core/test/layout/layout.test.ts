@@ -35,7 +35,9 @@ const agrees = (build: Build): void => {
   expect(build.proof?.agrees).to.equal(true);
 };
 
-describe('layout', () => {
+describe('layout', function () {
+  // Other tests run beside these on a small machine.
+  this.timeout(240_000);
   for (const name of PLANS)
     it(`${name}: what is read back from the steps is the circuit`, () => {
       const circuit = deriveCircuit(demo(name));
@@ -100,6 +102,24 @@ describe('layout', () => {
       build.layout?.seats.map(({ part, hole, turned }) => [part, hole, turned]),
     );
     expect(kept.seats.every(({ pinned }) => pinned)).to.equal(true);
+  });
+
+  it('puts the legs of a resistor where the maker wants them, where these holes are free, and reads the same circuit', () => {
+    const { plan } = demo('cupboard-verified');
+    const put = setSpot(plan, 'pull-probes', { hole: '1:c60', to: '1:u+46' });
+    const build = buildOf(circuitOf(put));
+    agrees(build);
+    const legs = (b: Build) => b.layout?.leads.find(({ of }) => of === 'pull-probes');
+    expect([legs(build)?.from, legs(build)?.to]).to.deep.equal([
+      { kind: 'hole', hole: '1:c60' },
+      { kind: 'hole', hole: '1:u+46' },
+    ]);
+    // On ground, where it does not belong, or with both legs in one row, it is placed as if nothing had been said.
+    for (const to of ['1:u-46', '1:d60', '1:c60']) {
+      const other = buildOf(circuitOf(setSpot(plan, 'pull-probes', { hole: '1:c60', to })));
+      agrees(other);
+      expect(legs(other)?.to).to.not.deep.equal({ kind: 'hole', hole: to });
+    }
   });
 
   it('says what stands in one place where the maker put two parts there', () => {

@@ -44,13 +44,13 @@
     return { x: at.x, y: at.y };
   }
 
-  function down(event: PointerEvent, part: DrawnPart) {
-    if (!part.seated || event.button !== 0) return;
+  function down(event: PointerEvent, part: string) {
+    if (event.button !== 0) return;
     const at = point(event);
     if (!at) return;
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    select(part.part);
-    drag = { part: part.part, ...at, dx: 0, dy: 0 };
+    select(part);
+    drag = { part, ...at, dx: 0, dy: 0 };
   }
   function moving(event: PointerEvent) {
     const at = drag && point(event);
@@ -70,13 +70,13 @@
     t: 'turn',
     Delete: 'free',
   };
-  function key(event: KeyboardEvent, part: DrawnPart) {
+  function key(event: KeyboardEvent, part: string) {
     const by = KEYS[event.key];
     if (!by || event.ctrlKey || event.metaKey) return;
     event.preventDefault();
     event.stopPropagation();
-    select(part.part);
-    move(part.part, by);
+    select(part);
+    move(part, by);
   }
 </script>
 
@@ -119,11 +119,11 @@
       aria-label={part.seated
         ? `${part.label}, in the board${pinned.has(part.part) ? ', put there by hand' : ''}: arrow keys move it, T turns it, Delete lets it go`
         : `${part.label}, beside the board`}
-      onpointerdown={(event) => down(event, part)}
+      onpointerdown={part.seated ? (event) => down(event, part.part) : undefined}
       onpointermove={moving}
       onpointerup={up}
       onpointercancel={() => (drag = null)}
-      onkeydown={part.seated ? (event) => key(event, part) : undefined}
+      onkeydown={part.seated ? (event) => key(event, part.part) : undefined}
       onfocus={part.seated ? () => select(part.part) : undefined}
     >
       <rect
@@ -178,8 +178,25 @@
           stroke-dasharray={lead.kind === 'own' ? '1.1 .35' : undefined}
         />
       {:else}
-        <path class="leg" d="M{lead.a.x} {lead.a.y}L{lead.b.x} {lead.b.y}" />
-        <path class="stem" d={body(lead)} />
+        {@const held = drag?.part === lead.of ? drag : null}
+        <g
+          class="legs"
+          role="button"
+          tabindex="0"
+          aria-label="{lead.value}, {lead.of}{pinned.has(lead.of)
+            ? ', put there by hand'
+            : ''}: arrow keys move it, Delete lets it go"
+          transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
+          onpointerdown={(event) => down(event, lead.of)}
+          onpointermove={moving}
+          onpointerup={up}
+          onpointercancel={() => (drag = null)}
+          onkeydown={(event) => key(event, lead.of)}
+          onfocus={() => select(lead.of)}
+        >
+          <path class="leg" d="M{lead.a.x} {lead.a.y}L{lead.b.x} {lead.b.y}" />
+          <path class="stem" class:chosen={selected === lead.of} d={body(lead)} />
+        </g>
         {#if lead.kind === 'resistor' || lead.kind === 'capacitor'}<path class="hollow" d={body(lead)} />{:else}<circle
             class="ring"
             cx={lead.a.x + (lead.b.x - lead.a.x) * 0.68}
@@ -313,6 +330,18 @@
   .stem {
     stroke: var(--ink);
     stroke-width: 1.1;
+  }
+  .legs {
+    cursor: grab;
+    touch-action: none;
+    outline: none;
+  }
+  .legs path {
+    pointer-events: stroke;
+  }
+  .chosen,
+  .legs:focus-visible .stem {
+    stroke: var(--copper);
   }
   .hollow {
     stroke: var(--raised);

@@ -9,6 +9,7 @@ import {
   pointOfHole,
   type Card,
   type Layout,
+  type Lead,
   type Seated,
   type Spot,
 } from '@idle-breadboard/core';
@@ -37,6 +38,18 @@ export function movedBy(layout: Layout, card: Card, seat: Seated, dx: number, dy
     if (hole && fits(layout, card, holeName(hole), seat.turned)) return { hole: holeName(hole), turned: seat.turned };
   }
   return null;
+}
+
+/** Two legs moved together by so many steps; null where one of them would meet no hole. */
+export function legsMovedBy(layout: Layout, lead: Lead, dx: number, dy: number): Spot | null {
+  const grids = layout.boards.map(({ grid }) => grid);
+  const [hole, to] = [lead.from, lead.to].map((end) => {
+    const at = end.kind === 'hole' ? parseHole(end.hole) : null;
+    const point = at && pointOfHole(at);
+    const found = point && holeAt(grids, { x: point.x + dx, y: point.y + dy });
+    return found ? holeName(found) : null;
+  });
+  return hole && to ? { hole, to } : null;
 }
 
 /** Half a turn over the same holes as far as that goes: the last pin comes to where the first one was. */

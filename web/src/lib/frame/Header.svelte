@@ -49,7 +49,7 @@
     >
       {#if view.theme === 'dark'}<Sun size={16} />{:else}<Moon size={16} />{/if}
     </button>
-    <span class="saved unit" role="status">
+    <span class="saved unit" class:pending={workbench.unsaved > 0} data-unsaved={workbench.unsaved} role="status">
       {#if workbench.saveTrouble}<strong class="text-danger">not saved: {workbench.saveTrouble}</strong
         >{:else if time}saved <span class="value">{time}</span>{/if}
     </span>
@@ -78,6 +78,10 @@
   kbd {
     margin-left: auto;
     font-size: 0.85rem;
+  }
+  /* The time is that of the last change in the store; one is on its way. */
+  .pending {
+    opacity: 0.55;
   }
   .saved {
     min-width: 6.6em;

@@ -46,6 +46,8 @@ export class Workbench {
   stale = $state(false);
   savedAt = $state<Date | null>(null);
   saveTrouble = $state('');
+  /** Changes that are not in the store yet. */
+  unsaved = $state(0);
   ready = $state(false);
   plans = $state.raw<readonly ShelfEntry[]>([]);
   /** What went wrong with a file, with the name of the file. */
@@ -176,6 +178,7 @@ export class Workbench {
     const index = this.at + this.offset;
     const why = this.steps[this.at]?.why ?? '';
     const stored: StoredPlan = { id: plan.id, name: plan.name, changed: Date.now(), at: index, cards: this.own };
+    this.unsaved += 1;
     this.saving = this.saving
       .then(async () => {
         if (step) await storeStep(stored, { planId: plan.id, index, why, plan });
@@ -186,7 +189,9 @@ export class Workbench {
       })
       .catch((error: unknown) => {
         this.saveTrouble = error instanceof Error ? error.message : 'unknown';
-      });
+      })
+      .finally(() => (this.unsaved -= 1))
+      .then(() => undefined);
   }
 
   private async verify(): Promise<void> {

@@ -3,7 +3,7 @@
   import { boardDrawing, setSpot, setSpots, type Circuit } from '@idle-breadboard/core';
   import Printer from '@lucide/svelte/icons/printer';
   import BoardMap from '../charts/BoardMap.svelte';
-  import { movedBy, turnedRound } from '../charts/move-part';
+  import { legsMovedBy, movedBy, turnedRound } from '../charts/move-part';
   import { saveBuild, savePdf } from '../frame/actions';
   import Cautions from '../kit/Cautions.svelte';
   import Station from '../kit/Station.svelte';
@@ -39,7 +39,22 @@
   );
   const pinned = $derived(new Set(Object.keys(circuit.plan.spots ?? {})));
 
+  /** Two legs: both go together, or are placed again. */
+  function moveLegs(helper: string, by: { dx: number; dy: number } | 'turn' | 'free') {
+    const plan = workbench.plan;
+    const lead = layout?.leads.find(({ of, kind }) => of === helper && kind !== 'lead' && kind !== 'own');
+    if (!plan || !layout || !lead || by === 'turn') return;
+    const spot = by === 'free' ? null : legsMovedBy(layout, lead, by.dx, by.dy);
+    if (spot || by === 'free')
+      workbench.edit(setSpot(plan, helper, spot), spot ? `move ${lead.value}` : `let ${lead.value} go`);
+    else view.say(`${lead.value} does not fit there: each of its legs needs a hole.`);
+  }
+
   function move(part: string, by: { dx: number; dy: number } | 'turn' | 'free') {
+    if (!circuit.parts.has(part)) {
+      moveLegs(part, by);
+      return;
+    }
     const plan = workbench.plan;
     const seat = layout?.seats.find((s) => s.part === part);
     const node = circuit.parts.get(part);
@@ -55,7 +70,15 @@
 
   function keepAll() {
     if (!workbench.plan || !layout) return;
-    const spots = Object.fromEntries(layout.seats.map(({ part, hole, turned }) => [part, { hole, turned }]));
+    const legs = layout.leads.flatMap(({ of, kind, from, to }) =>
+      kind !== 'lead' && kind !== 'own' && from.kind === 'hole' && to.kind === 'hole'
+        ? [[of, { hole: from.hole, to: to.hole }] as const]
+        : [],
+    );
+    const spots = Object.fromEntries([
+      ...layout.seats.map(({ part, hole, turned }) => [part, { hole, turned }] as const),
+      ...legs,
+    ]);
     workbench.edit(setSpots(workbench.plan, spots), 'keep all places');
   }
 </script>
