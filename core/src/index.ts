@@ -70,6 +70,7 @@ export * from './deliver/build.ts';
 export * from './format/board-svg.ts';
 export * from './format/build-sheet.ts';
 export {
+  BENCH_RULE,
   cautionsOf,
   wiringPlan,
   type Caution,

@@ -67,8 +67,6 @@ const RIM = 0.25;
 export const covers = (box: Box, { x, y }: Point): boolean =>
   x > box.left + RIM && x < box.right - RIM && y > box.top + RIM && y < box.bottom - RIM;
 
-export const middle = (box: Box): Point => ({ x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 });
-
 /** From edge to edge of two boxes, in steps; 0 where they touch. */
 export function gap(a: Box, b: Box): number {
   const dx = Math.max(0, a.left - b.right, b.left - a.right);

@@ -1,6 +1,6 @@
 /** Whether the parts can be had: for the money, in time, and without a soldering iron where the house rule says so. */
 import type { Circuit } from '../circuit/circuit.ts';
-import { boxSize, goodsOf, offersOf } from '../circuit/goods.ts';
+import { goodsOf, wantedOf } from '../circuit/goods.ts';
 import { cheapestOrder, lateLines, type OrderLine } from '../plan/order.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
 
@@ -36,16 +36,9 @@ function linesOf(circuit: Circuit): OrderLine[] {
   if (plan.parts.length === 0) return [];
   const demands = goodsOf(circuit);
   for (const id of plan.leads) demands.want(id, 1, 'leads');
-  return demands.all().flatMap(({ card: id, needed }): OrderLine[] => {
-    const card = circuit.cards.get(id);
-    if (!card) return [];
-    const have = plan.stock[id] ?? 0;
-    const stock = card.assortment ? Math.ceil(have / boxSize(card)) : have;
-    const offers = offersOf(card, plan.rules.soldering);
-    return needed > stock
-      ? [{ id, pieces: needed - stock, offers: card.assortment ? offers.map((o) => ({ ...o, pack: 1 })) : offers }]
-      : [];
-  });
+  return wantedOf(circuit, demands).flatMap(({ card, needed, inDrawer, line }) =>
+    needed > inDrawer ? [line ?? { id: card.id, pieces: needed - inDrawer, offers: [] }] : [],
+  );
 }
 
 const partsOf = (circuit: Circuit, cards: readonly string[]): string[] =>

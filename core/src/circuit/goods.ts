@@ -1,6 +1,7 @@
 /** What a build is made of, apart from its leads: cards, and resistors by their values. */
 import type { Card, Offer } from '../card/card.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
+import type { OrderLine } from '../plan/order.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import type { Circuit } from './circuit.ts';
@@ -53,7 +54,7 @@ export function resistorCounts(circuit: Circuit): ResistorCount[] {
 }
 
 /** Pieces in a box of resistors; 1 where the card is of single ones. */
-export function boxSize(card: Card | undefined): number {
+function boxSize(card: Card | undefined): number {
   const box = card?.assortment;
   return box ? box.each * seriesBetween(box.series, box.from, box.to).length : 1;
 }
@@ -75,7 +76,33 @@ export function goodsOf(circuit: Circuit): Demands {
 }
 
 /** Offers that the house rule for soldering leaves; all of them where nobody sells it otherwise. */
-export function offersOf(card: Card, rule: HouseRules['soldering']): readonly Offer[] {
+function offersOf(card: Card, rule: HouseRules['soldering']): readonly Offer[] {
   const plain = card.offers.filter(({ soldering }) => !soldering);
   return rule === 'none' && plain.length > 0 ? plain : card.offers;
+}
+
+/** A card that is needed, and what of it is in the drawer already. */
+export interface Wanted {
+  readonly card: Card;
+  readonly needed: number;
+  readonly inDrawer: number;
+  readonly uses: readonly string[];
+  /** What is to be bought; null where nothing is, or nobody offers it. */
+  readonly line: OrderLine | null;
+}
+
+/** Demands less the drawer. A started box of resistors counts as a box, and a box is bought as one piece. */
+export function wantedOf(circuit: Circuit, demands: Demands): Wanted[] {
+  const { stock, rules } = circuit.plan;
+  return demands.all().flatMap(({ card: id, needed, uses }): Wanted[] => {
+    const card = circuit.cards.get(id);
+    if (!card) return [];
+    const have = card.assortment ? Math.ceil((stock[id] ?? 0) / boxSize(card)) : (stock[id] ?? 0);
+    const inDrawer = Math.min(have, needed);
+    const pieces = needed - inDrawer;
+    const sold = offersOf(card, rules.soldering);
+    const offers = card.assortment ? sold.map((offer) => ({ ...offer, pack: 1 })) : sold;
+    const line = pieces > 0 && offers.length > 0 ? { id, pieces, offers } : null;
+    return [{ card, needed, inDrawer, uses, line }];
+  });
 }

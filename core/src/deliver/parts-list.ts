@@ -1,7 +1,7 @@
 /** What to buy: parts, helpers, leads, joints and headers, in the packs that they are sold in, from whom, and when it is there. */
 import type { Card, Offer } from '../card/card.ts';
 import type { LeadEnd } from '../card/kinds.ts';
-import { boxSize, goodsOf, offersOf, resistorCounts, type Demands, type ResistorCount } from '../circuit/goods.ts';
+import { goodsOf, resistorCounts, wantedOf, type Demands, type ResistorCount } from '../circuit/goods.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import type { Layout } from '../layout/layout.ts';
 import { cheapestOrder, lateLines, orderFront, type Order, type OrderLine, type SupplierSum } from '../plan/order.ts';
@@ -129,21 +129,8 @@ export function partsList(circuit: Circuit, layout: Layout): PartsList {
   const { plan } = circuit;
   const demands = goodsOf(circuit);
   wantLeads(circuit, layout, demands);
-  const wanted = demands.all().flatMap(({ card: id, needed, uses }) => {
-    const card = circuit.cards.get(id);
-    if (!card) return [];
-    // A started box of resistors counts as a box.
-    const stock = card.assortment ? Math.ceil((plan.stock[id] ?? 0) / boxSize(card)) : (plan.stock[id] ?? 0);
-    return [{ card, needed, uses, inDrawer: Math.min(stock, needed), offers: offersOf(card, plan.rules.soldering) }];
-  });
-  const lines = wanted
-    .filter(({ needed, inDrawer, offers }) => needed > inDrawer && offers.length > 0)
-    .map(({ card, needed, inDrawer, offers }): OrderLine => ({
-      id: card.id,
-      pieces: needed - inDrawer,
-      // A box of resistors is sold as a pack of that many pieces, and one buys boxes.
-      offers: card.assortment ? offers.map((offer) => ({ ...offer, pack: 1 })) : offers,
-    }));
+  const wanted = wantedOf(circuit, demands);
+  const lines = wanted.flatMap(({ line }) => line ?? []);
   const front = orderFront(lines, plan.rules.sure);
   const order = orderFor(circuit, lines, front) ?? NOTHING;
   const listed = wanted.map(({ card, needed, inDrawer, uses }) =>

@@ -20,6 +20,10 @@ export interface Caution {
   readonly says: string;
 }
 
+/** What holds for every build, and stands on everything that is taken to the bench. */
+export const BENCH_RULE =
+  'Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only and is no substitute for local codes and licensed practice.';
+
 /** What stands in the board, or lies beside it, after a step. */
 export interface PutDown {
   readonly part: string;

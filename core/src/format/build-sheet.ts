@@ -1,7 +1,7 @@
 /** The build as a Markdown sheet: safety, steps with boxes to tick, colours at the joints, parts. */
 import type { Verdict } from '../check/verify.ts';
 import type { Build } from '../deliver/build.ts';
-import type { WiringLead, WiringStep } from '../deliver/wiring.ts';
+import { BENCH_RULE, type WiringLead, type WiringStep } from '../deliver/wiring.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 
 /** What would end a cell or begin something else. */
@@ -24,9 +24,6 @@ const table = (head: readonly string[], rows: readonly (readonly string[])[]): s
 /** "orange, male–female", "its own yellow wire", "resistor 4.7 kΩ". */
 export const leadSays = ({ kind, colour, ends, value }: WiringLead): string =>
   kind === 'lead' ? `${colour}, ${ends.join('–')}` : kind === 'own' ? `its own ${colour} wire` : `${kind} ${value}`;
-
-const BASICS =
-  'Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only and is no substitute for local codes and licensed practice.';
 
 function stepLines(step: WiringStep, i: number, done: boolean): string[] {
   return [
@@ -65,7 +62,7 @@ export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fin
     '## Safety',
     '',
     ...wiring.cautions.map(({ hazard, part, says }) => `- **${hazard}**, ${cell(part)}: ${cell(says)}`),
-    `- ${BASICS}`,
+    `- ${BENCH_RULE}`,
     '',
     ...wiring.steps.flatMap((step, i) => stepLines(step, i, done.has(step.key))),
     ...(wiring.harness.length > 0 ? ['## Where colours meet', ''] : []),

@@ -1,5 +1,4 @@
 /** Lays a build out: places, then leads, several times from different beginnings, and takes the best. */
-import { PITCH } from '../board/grid.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { randomFrom } from '../quantity/random.ts';
 import { dockParts } from './dock.ts';
@@ -101,6 +100,3 @@ export function layBuild(circuit: Circuit, most?: number): LayoutResult {
   while (!step.done) step = steps.next();
   return step.value;
 }
-
-/** Steps of the grid as metres. */
-export const metres = (steps: number): number => steps * PITCH;

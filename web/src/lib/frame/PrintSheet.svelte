@@ -1,6 +1,6 @@
 <!-- What goes on paper, A4 or Letter, in colour or black and white: the wiring plan with boxes to tick, and the parts list. -->
 <script lang="ts">
-  import { boardDrawing, boardSvg, type Build, type WiringStep } from '@idle-breadboard/core';
+  import { BENCH_RULE, boardDrawing, boardSvg, type Build, type WiringStep } from '@idle-breadboard/core';
   import { laying } from '../state/laying.svelte';
   import { view } from '../state/view.svelte';
   import type { Study } from '../worker/study';
@@ -45,10 +45,7 @@
       {#each build.wiring.cautions as caution (caution.says)}<li>
           <strong>{caution.hazard}</strong>, {caution.part}: {caution.says}
         </li>{/each}
-      <li>
-        Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only
-        and is no substitute for local codes and licensed practice.
-      </li>
+      <li>{BENCH_RULE}</li>
     </ul>
     {#if drawing}
       <section>

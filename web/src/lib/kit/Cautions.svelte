@@ -1,6 +1,6 @@
 <!-- What can hurt someone, where the work is done. -->
 <script lang="ts">
-  import type { WiringPlan } from '@idle-breadboard/core';
+  import { BENCH_RULE, type WiringPlan } from '@idle-breadboard/core';
 
   let { wiring }: { wiring: WiringPlan } = $props();
   const hazards = $derived([...new Set(wiring.cautions.map(({ hazard }) => hazard))]);
@@ -8,10 +8,7 @@
 
 {#if wiring.cautions.length > 0}
   <aside class="cautions" aria-label="Safety">
-    <p>
-      Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only and
-      is no substitute for local codes and licensed practice.
-    </p>
+    <p>{BENCH_RULE}</p>
     <details>
       <summary>In this build: <strong>{hazards.join(', ')}</strong>; each is said again at its step</summary>
       <ul>

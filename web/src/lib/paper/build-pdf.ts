@@ -1,5 +1,6 @@
 /** The plan for the bench as a PDF: safety, the board, each step with its picture and boxes to tick, colours at joints, parts. */
 import {
+  BENCH_RULE,
   boardDrawing,
   leadSays,
   type Build,
@@ -22,9 +23,6 @@ export interface Paper {
 
 const PICTURE = 210;
 const GAP = 12;
-const BASICS =
-  'Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only and is no substitute for local codes and licensed practice.';
-
 export async function buildPdf({ circuit, verdict, build, fingerprint, size, fonts }: Paper): Promise<Uint8Array> {
   const page = new PdfPage(size, fonts, circuit.plan.name);
   const proven = verdict.status === 'verified' && build.proof?.agrees === true;
@@ -38,7 +36,7 @@ export async function buildPdf({ circuit, verdict, build, fingerprint, size, fon
   for (const { says } of build.proof?.discords ?? []) page.line(says);
   page.heading('Safety');
   for (const { hazard, part, says } of build.wiring.cautions) page.line(`${hazard}, ${part}: ${says}`);
-  page.line(BASICS);
+  page.line(BENCH_RULE);
   const drawing = build.layout && boardDrawing(circuit, build.layout);
   if (drawing) {
     page.heading('The whole build');
