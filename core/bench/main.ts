@@ -1,5 +1,6 @@
 import { benchNetworks } from './networks.ts';
 import { benchJoint } from './joint.ts';
+import { benchFinder } from './finder.ts';
 import { benchLayout } from './layout.ts';
 import { benchPins } from './pins.ts';
 import { benchSets } from './sets.ts';
@@ -14,3 +15,4 @@ benchNetworks();
 benchTimeline();
 benchSets();
 benchLayout();
+benchFinder();

@@ -237,6 +237,8 @@ export const Card = z
         source: Id,
       })
       .optional(),
+    /** For a capacitor: its value (F), and whether one leg has to be on plus. */
+    capacitor: z.strictObject({ farads: z.number().positive().max(10), polar: z.boolean(), source: Id }).optional(),
     /** For leads: what is on their two ends, and how long they are (m). */
     lead: z
       .strictObject({ ends: z.tuple([z.enum(LEAD_ENDS), z.enum(LEAD_ENDS)]), length: z.number().positive().max(100) })

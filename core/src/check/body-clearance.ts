@@ -5,8 +5,8 @@ import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { carrierOf } from '../circuit/carrier.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import { putDown } from '../circuit/put-down.ts';
-import { matedPairs, plugged } from '../circuit/mated.ts';
-import { netlistOf, type Netlist } from '../circuit/netlist.ts';
+import { matedPairs, metPins, plugged } from '../circuit/mated.ts';
+import { netlistOf } from '../circuit/netlist.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
 const meta: CheckMeta = {
@@ -98,9 +98,6 @@ function judgeOver(circuit: Circuit): Result[] {
   );
 }
 
-const nodeOf = (netlist: Netlist, part: string, terminal: string) =>
-  netlist.nodes.find(({ pins }) => pins.some((pin) => pin.part === part && pin.terminal === terminal));
-
 /** A part in a socket: what each of its pins meets there. */
 function judgeMates(circuit: Circuit): Result[] {
   const stacked = matedPairs(circuit).filter(({ part }) => plugged(circuit, part));
@@ -109,13 +106,7 @@ function judgeMates(circuit: Circuit): Result[] {
     const [own, other] = [circuit.parts.get(part), circuit.parts.get(host)];
     if (!own || !other || !netlist) return [];
     const label = (node: PartNode, id: string) => node.card.terminals.find((t) => t.id === id)?.label ?? id;
-    const role = (node: PartNode, id: string) => node.card.terminals.find((t) => t.id === id)?.role;
-    const met = pairs.map(([a, b]) => {
-      const [mine, theirs] = [nodeOf(netlist, part, a), nodeOf(netlist, host, b)];
-      const grounds = role(own, a) === 'ground' && role(other, b) === 'ground';
-      // A pin that is on nothing may meet whatever it likes, as long as that is on nothing, too.
-      return { a, b, mine, theirs, agrees: grounds || mine?.id === theirs?.id };
-    });
+    const met = metPins(netlist, own, other, pairs);
     const missing = own.card.terminals.filter(({ id, role: r }) => r !== 'unused' && !pairs.some(([a]) => a === id));
     const wrong = met.filter(({ agrees }) => !agrees);
     const powers = wrong.some(({ mine, theirs }) =>
@@ -133,14 +124,14 @@ function judgeMates(circuit: Circuit): Result[] {
         margin: -wrong.length - missing.length,
         ranked: false,
         message: first
-          ? `${own.label} does not belong into that socket: its ${label(own, first.a)} meets ${label(other, first.b)} of ${other.label}, which is ${first.theirs?.label ?? 'on nothing'}.`
+          ? `${own.label} does not belong into that socket: its ${label(own, first.own)} meets ${label(other, first.other)} of ${other.label}, which is ${first.theirs?.label ?? 'on nothing'}.`
           : missing.length > 0
             ? `${own.label} sticks out of the socket: ${missing.map((t) => t.label).join(', ')} meets nothing.`
             : `${own.label} sits in its socket with every pin on its own line.`,
         meaning: 'Headers of two makers look alike and have their pins in another order.',
-        workings: met.map(({ a, b, theirs }) => ({
-          name: `${label(own, a)} of ${own.label}`,
-          sum: `${label(other, b)} of ${other.label}: ${theirs?.label ?? 'nothing'}`,
+        workings: met.map((pin) => ({
+          name: `${label(own, pin.own)} of ${own.label}`,
+          sum: `${label(other, pin.other)} of ${other.label}: ${pin.theirs?.label ?? 'nothing'}`,
         })),
       }),
     ];

@@ -5,7 +5,18 @@ import { ON_TRUST, weakest, type Evidence } from '../card/evidence.ts';
 export const SEVERITIES = ['danger', 'fault', 'caution', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
-export const STATIONS = ['need', 'compare', 'control', 'levels', 'bus', 'pins', 'power', 'wiring', 'parts'] as const;
+export const STATIONS = [
+  'need',
+  'compare',
+  'control',
+  'levels',
+  'bus',
+  'pins',
+  'power',
+  'wiring',
+  'parts',
+  'bring-up',
+] as const;
 export type StationId = (typeof STATIONS)[number];
 
 /** One step of a sum, with the numbers in it. */

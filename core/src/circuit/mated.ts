@@ -1,6 +1,8 @@
 /** Parts that plug into one another without a lead. */
+import type { PartChoice } from '../plan/plan.ts';
 import { carrierOf, printedNames } from './carrier.ts';
-import type { Circuit } from './circuit.ts';
+import type { Circuit, PartNode } from './circuit.ts';
+import type { Netlist, NetNode } from './netlist.ts';
 
 export interface MatedPart {
   readonly part: string;
@@ -12,21 +14,73 @@ export interface MatedPart {
 /** Whether a part stands in a socket of another. */
 export const plugged = (circuit: Circuit, part: string): boolean => circuit.parts.get(part)?.choice?.on !== undefined;
 
+export type Socket = NonNullable<PartChoice['on']>;
+
+/** Pin by pin what the first header of a part meets in a socket of the host. */
+function pairsIn(part: PartNode, host: PartNode, { at, turned, header: socket }: Socket): MatedPart['pairs'] {
+  const [header] = part.card.headers;
+  const own = part.card.terminals.filter((t) => t.header === header?.id);
+  const last = Math.max(...own.map(({ position }) => position));
+  return own.flatMap(({ id, position }) => {
+    const there = at + (turned ? last - position : position - 1);
+    const other = host.card.terminals.find((t) => t.header === socket && t.position === there);
+    return other ? [[id, other.id] as const] : [];
+  });
+}
+
+/** One pin of a part in a socket, what it meets there, and whether that is its own line. */
+export interface MetPin {
+  readonly own: string;
+  readonly other: string;
+  /** What the circuit has the other one on. */
+  readonly theirs: NetNode | undefined;
+  readonly mine: NetNode | undefined;
+  readonly agrees: boolean;
+}
+
+const nodeOf = (netlist: Netlist, part: string, terminal: string) =>
+  netlist.nodes.find(({ pins }) => pins.some((pin) => pin.part === part && pin.terminal === terminal));
+
+export function metPins(netlist: Netlist, part: PartNode, host: PartNode, pairs: MatedPart['pairs']): MetPin[] {
+  const role = (node: PartNode, id: string) => node.card.terminals.find((t) => t.id === id)?.role;
+  return pairs.map(([own, other]) => {
+    const [mine, theirs] = [nodeOf(netlist, part.id, own), nodeOf(netlist, host.id, other)];
+    const grounds = role(part, own) === 'ground' && role(host, other) === 'ground';
+    // A pin that is on nothing may meet whatever it likes, as long as that is on nothing, too.
+    return { own, other, mine, theirs, agrees: grounds || mine?.id === theirs?.id };
+  });
+}
+
+/** Sockets of other parts in which every pin of a part meets its own line: it needs no lead there. */
+export function socketsFor(circuit: Circuit, netlist: Netlist, id: string): Socket[] {
+  const part = circuit.parts.get(id);
+  const [header, second] = part?.card.headers ?? [];
+  if (!part || !header || second || header.kind !== 'male') return [];
+  const pins = part.card.terminals.filter((t) => t.header === header.id);
+  return [...circuit.parts.values()].flatMap((host) =>
+    host.id === id
+      ? []
+      : host.card.headers
+          .filter(({ kind, rows }) => kind === 'female' && rows === header.rows)
+          .flatMap(({ id: socket }) => {
+            const length = Math.max(0, ...host.card.terminals.map((t) => (t.header === socket ? t.position : 0)));
+            const starts = Array.from({ length: Math.max(0, length - pins.length + 1) }, (_, i) => i + 1);
+            return starts
+              .flatMap((at) => [false, true].map((turned) => ({ part: host.id, header: socket, at, turned })))
+              .filter((on) => {
+                const pairs = pairsIn(part, host, on);
+                return pairs.length === pins.length && metPins(netlist, part, host, pairs).every((m) => m.agrees);
+              });
+          }),
+  );
+}
+
 /** Header on header, as the plan says, and the controller in its carrier. */
 export function matedPairs(circuit: Circuit): MatedPart[] {
-  const stacked = [...circuit.parts.values()].flatMap(({ id, card, choice }): MatedPart[] => {
-    const host = choice?.on && circuit.parts.get(choice.on.part)?.card;
-    const [header] = card.headers;
-    if (!choice?.on || !host || !header) return [];
-    const { at, turned, header: socket } = choice.on;
-    const own = card.terminals.filter((t) => t.header === header.id);
-    const last = Math.max(...own.map(({ position }) => position));
-    const pairs = own.flatMap(({ id: terminal, position }) => {
-      const there = at + (turned ? last - position : position - 1);
-      const other = host.terminals.find((t) => t.header === socket && t.position === there);
-      return other ? [[terminal, other.id] as const] : [];
-    });
-    return [{ part: id, host: choice.on.part, pairs }];
+  const stacked = [...circuit.parts.values()].flatMap((part): MatedPart[] => {
+    const on = part.choice?.on;
+    const host = on && circuit.parts.get(on.part);
+    return on && host ? [{ part: part.id, host: host.id, pairs: pairsIn(part, host, on) }] : [];
   });
   const carrier = carrierOf(circuit);
   const { controller } = circuit;

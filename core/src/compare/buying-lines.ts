@@ -4,10 +4,10 @@ import { purchase } from '../plan/purchase.ts';
 import { NOTHING, said, type Cell, type Comparing, type Line } from './cell.ts';
 
 /** What the pieces cost in the packs that must be bought, and when they arrive. */
-export function buyingLines({ buying, pieces, setting }: Comparing): Line[] {
+export function buyingLines({ buying, sure, pieces, setting }: Comparing): Line[] {
   const bought = (card: Card) => {
     const offer = chosenOffer(card, buying);
-    return offer ? purchase(offer, pieces) : null;
+    return offer ? purchase(offer, pieces, sure) : null;
   };
   const money = (value: number, currency: string) => `${value.toFixed(2)} ${currency}`;
   const nobody: Cell = { ...NOTHING, text: 'nobody sells it' };

@@ -29,6 +29,8 @@ export interface Comparing {
   readonly need: SenseNeed | null;
   readonly setting: Setting;
   readonly buying: HouseRules['buying'];
+  /** With what chance enough of the pieces must work. */
+  readonly sure: number;
   /** Pieces that are needed. */
   readonly pieces: number;
 }

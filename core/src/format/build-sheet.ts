@@ -1,15 +1,9 @@
 /** The build as a Markdown sheet: safety, steps with boxes to tick, colours at the joints, parts. */
 import type { Verdict } from '../check/verify.ts';
 import type { Build } from '../deliver/build.ts';
+import { tableCell } from '../deliver/say-value.ts';
 import { BENCH_RULE, type WiringLead, type WiringStep } from '../deliver/wiring.ts';
 import type { Circuit } from '../circuit/circuit.ts';
-
-/** What would end a cell or begin something else. */
-const cell = (text: string): string =>
-  text
-    .replace(/[\r\n]+/g, ' ')
-    .replace(/([\\|`*_<>#[\]])/g, '\\$1')
-    .trim();
 
 const table = (head: readonly string[], rows: readonly (readonly string[])[]): string[] =>
   rows.length === 0
@@ -17,7 +11,7 @@ const table = (head: readonly string[], rows: readonly (readonly string[])[]): s
     : [
         `| ${head.join(' | ')} |`,
         `| ${head.map(() => '---').join(' | ')} |`,
-        ...rows.map((row) => `| ${row.map(cell).join(' | ')} |`),
+        ...rows.map((row) => `| ${row.map(tableCell).join(' | ')} |`),
         '',
       ];
 
@@ -27,19 +21,19 @@ export const leadSays = ({ kind, colour, ends, value }: WiringLead): string =>
 
 function stepLines(step: WiringStep, i: number, done: boolean): string[] {
   return [
-    `## ${i + 1}. ${cell(step.title)}`,
+    `## ${i + 1}. ${tableCell(step.title)}`,
     '',
     `- [${done ? 'x' : ' '}] done`,
-    ...step.cautions.map(({ hazard, part, says }) => `- **${hazard}**, ${cell(part)}: ${cell(says)}`),
+    ...step.cautions.map(({ hazard, part, says }) => `- **${hazard}**, ${tableCell(part)}: ${tableCell(says)}`),
     ...step.put.map(
-      ({ label, says }) => `- put down: ${cell(label)}${says ? `, ${cell(says)}` : ', beside the boards'}`,
+      ({ label, says }) => `- put down: ${tableCell(label)}${says ? `, ${tableCell(says)}` : ', beside the boards'}`,
     ),
     '',
     ...table(
       ['lead', 'from', 'to'],
       step.leads.map((lead) => [leadSays(lead), lead.fromSays, lead.toSays]),
     ),
-    ...step.checks.map(({ kind, says }) => `- ${kind === 'look' ? 'look' : 'measure'}: ${cell(says)}`),
+    ...step.checks.map(({ kind, says }) => `- ${kind === 'look' ? 'look' : 'measure'}: ${tableCell(says)}`),
     '',
   ];
 }
@@ -51,17 +45,17 @@ export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fin
   const proven = verdict.status === 'verified' && build.proof?.agrees === true;
   const { wiring, parts } = build;
   return [
-    `# ${cell(plan.name)}`,
+    `# ${tableCell(plan.name)}`,
     '',
     proven
       ? `Verified: ${verdict.passes.length} proofs; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
       : `**Not verified. Do not wire this.** Fingerprint ${fingerprint}.`,
     '',
-    ...(build.why ? [cell(build.why.says), ''] : []),
-    ...(build.proof?.discords ?? []).map(({ says }) => `- ${cell(says)}`),
+    ...(build.why ? [tableCell(build.why.says), ''] : []),
+    ...(build.proof?.discords ?? []).map(({ says }) => `- ${tableCell(says)}`),
     '## Safety',
     '',
-    ...wiring.cautions.map(({ hazard, part, says }) => `- **${hazard}**, ${cell(part)}: ${cell(says)}`),
+    ...wiring.cautions.map(({ hazard, part, says }) => `- **${hazard}**, ${tableCell(part)}: ${tableCell(says)}`),
     `- ${BENCH_RULE}`,
     '',
     ...wiring.steps.flatMap((step, i) => stepLines(step, i, done.has(step.key))),

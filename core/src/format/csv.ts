@@ -1,10 +1,11 @@
+import { FORMULA_START } from '../standard/formula.ts';
 import Papa from 'papaparse';
 import type { PartsList } from '../deliver/parts-list.ts';
 import type { WiringPlan } from '../deliver/wiring.ts';
 
 /** Cells that a spreadsheet would take for a formula are led by an apostrophe. */
 const write = (rows: readonly Record<string, string | number>[]): string =>
-  `${Papa.unparse([...rows], { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  `${Papa.unparse([...rows], { escapeFormulae: FORMULA_START, newline: '\r\n' })}\r\n`;
 
 const money = (value: number): string => value.toFixed(2);
 

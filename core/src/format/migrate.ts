@@ -37,6 +37,8 @@ const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   4: (file) => ({ ...file, version: 5, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
   // Version 6 has several boards in place of one, and house rules for soldering, shared rows and spares.
   5: (file) => ({ ...file, version: 6, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
+  // Version 7 added what was measured, which may be missing.
+  6: (file) => ({ ...file, version: 7 }),
 };
 
 function stepped(value: unknown, today: number, steps: Readonly<Record<number, (v: Entries) => Entries>>): unknown {

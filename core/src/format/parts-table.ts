@@ -1,4 +1,5 @@
 /** A CSV of one or many parts -> proposals by part, to be looked at like those of a datasheet. */
+import { FORMULA_START } from '../standard/formula.ts';
 import Papa from 'papaparse';
 import { decimalMark } from '../card/reader/numbers.ts';
 import { surenessOf, type Draft, type Proposal } from '../card/reader/proposal.ts';
@@ -190,5 +191,5 @@ export function cardsCsv(cards: readonly Card[]): string {
       page: f.source?.page ?? '',
     })),
   );
-  return `${Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  return `${Papa.unparse(rows, { escapeFormulae: FORMULA_START, newline: '\r\n' })}\r\n`;
 }

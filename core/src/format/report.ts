@@ -1,4 +1,5 @@
 /** The verdict as it leaves the program: a contract, described in docs/formats.md. */
+import { withMeasured } from '../check/measured.ts';
 import type { Library } from '../card/library.ts';
 import type { Evidence } from '../card/evidence.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
@@ -46,7 +47,7 @@ function pass(r: Result): ReportedPass {
 /** @param library cards that remedies may take besides the plan's own */
 export function reportOf(document: PlanDocument, library: Library): Report {
   const circuit = deriveCircuit(document);
-  const verdict = verify(circuit);
+  const verdict = withMeasured(verify(circuit), document.plan.measured, fingerprint(document));
   const build = verdict.status === 'verified' ? buildOf(circuit) : null;
   const says = build ? (build.why ? [build.why.says] : (build.proof?.discords ?? []).map((d) => d.says)) : [];
   const wiring = build && { agrees: build.proof?.agrees === true, says };

@@ -5,16 +5,16 @@ import { JUNCTION_LEAK, THERMAL_VOLTAGE, type DiodeModel, type Network, type Tra
 const STEEPEST = 80;
 
 /** @returns the current through a junction in A, at `volts` across it */
-export function diodeCurrent({ saturation, emission }: DiodeModel, volts: number): number {
+export function diodeCurrent({ saturation, emission, straightFrom = STEEPEST }: DiodeModel, volts: number): number {
   const exponent = volts / (emission * THERMAL_VOLTAGE);
-  const e = Math.exp(Math.min(exponent, STEEPEST));
-  return saturation * (e * (1 + Math.max(0, exponent - STEEPEST)) - 1) + JUNCTION_LEAK * volts;
+  const e = Math.exp(Math.min(exponent, straightFrom));
+  return saturation * (e * (1 + Math.max(0, exponent - straightFrom)) - 1) + JUNCTION_LEAK * volts;
 }
 
 /** @returns how that current changes with the voltage, S */
-export function diodeSlope({ saturation, emission }: DiodeModel, volts: number): number {
+export function diodeSlope({ saturation, emission, straightFrom = STEEPEST }: DiodeModel, volts: number): number {
   const scale = emission * THERMAL_VOLTAGE;
-  return (saturation * Math.exp(Math.min(volts / scale, STEEPEST))) / scale + JUNCTION_LEAK;
+  return (saturation * Math.exp(Math.min(volts / scale, straightFrom))) / scale + JUNCTION_LEAK;
 }
 
 /** @returns the current into the drain, A; voltages from gate to source and from drain to source */

@@ -8,6 +8,8 @@ export interface DiodeModel {
   /** A */
   readonly saturation: number;
   readonly emission: number;
+  /** Exponent above which the curve goes on as a straight line, as the resistance inside a real one makes it. */
+  readonly straightFrom?: number;
 }
 
 /** An n-channel transistor by the square law, without body effect; drain and source may change places. */

@@ -8,6 +8,13 @@ const FLOATING = 1e-12;
 /** Newton's method moves no node further than this in one step, V: a junction's curve is too steep for more. */
 const LONGEST_STEP = 0.3;
 const MOST_STEPS = 400;
+
+/** How boldly to step: the longest step, V, and how many at most. */
+export interface Stride {
+  readonly longest: number;
+  readonly most: number;
+}
+const CAREFUL: Stride = { longest: LONGEST_STEP, most: MOST_STEPS };
 /** V: the next step would be smaller by its square. */
 const CLOSE_ENOUGH = 1e-7;
 
@@ -43,12 +50,13 @@ export function workspaceOf(network: Network): Workspace {
 /**
  * Newton's method on the free nodes until the currents balance.
  * @param volts the first guess, overwritten by the answer
+ * @param stride careful where nothing is said; bold steps are quick where hardly a junction conducts
  * @returns false when it does not settle
  */
-export function settle(network: Network, volts: Float64Array, space: Workspace): boolean {
+export function settle(network: Network, volts: Float64Array, space: Workspace, stride: Stride = CAREFUL): boolean {
   const { free, balance, matrix, right, siemens, amps } = space;
   const n = free.length;
-  for (let step = 0; step < MOST_STEPS; step++) {
+  for (let step = 0; step < stride.most; step++) {
     balanceAt(network, volts, balance);
     for (let i = 0; i < n; i++) {
       const node = free[i] ?? 0;
@@ -60,7 +68,7 @@ export function settle(network: Network, volts: Float64Array, space: Workspace):
     if (!solveLinear(matrix, right)) return false;
     let largest = 0;
     for (let i = 0; i < n; i++) largest = Math.max(largest, Math.abs(right[i] ?? 0));
-    const share = largest > LONGEST_STEP ? LONGEST_STEP / largest : 1;
+    const share = largest > stride.longest ? stride.longest / largest : 1;
     for (let i = 0; i < n; i++) {
       const node = free[i] ?? 0;
       volts[node] = (volts[node] ?? 0) + share * (right[i] ?? 0);

@@ -1,3 +1,4 @@
+import { USUAL_SURENESS } from '../standard/practice.ts';
 import type { HouseRules } from './house-rules.ts';
 
 export const DEFAULT_RULES: HouseRules = {
@@ -11,7 +12,7 @@ export const DEFAULT_RULES: HouseRules = {
   buying: 'fast',
   soldering: 'none',
   sharedRow: 'needed',
-  sure: 0.9,
+  sure: USUAL_SURENESS,
   colours: {
     supply: 'red',
     logic: 'orange',

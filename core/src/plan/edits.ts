@@ -1,4 +1,5 @@
 /** Changes of a plan. Each takes a plan and gives a new one; none looks at anything but its arguments. */
+import type { Card } from '../card/card.ts';
 import type { HouseRules } from './house-rules.ts';
 import { isBusLine, PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
@@ -120,6 +121,16 @@ export const changeHelper = (plan: Plan, id: string, change: (helper: Helper) =>
   helpers: replace(plan.helpers, id, change),
 });
 
+/** Puts a capacitor of that card across a supply of a part, in place of what is there; null takes it away. */
+export function setCapacitor(plan: Plan, part: string, supply: string, card: Card | null): Plan {
+  const there = plan.helpers.find((h) => h.kind === 'capacitor' && h.part === part && h.supply === supply);
+  const without = there ? removeHelper(plan, there.id) : plan;
+  if (!card?.capacitor) return without;
+  const { farads, polar } = card.capacitor;
+  const id = there?.id ?? freeId(plan, `${part} capacitor`);
+  return addHelper(without, { id, kind: 'capacitor', part, supply, farads, polar, card: card.id });
+}
+
 /** Takes a helper away; what stood on a translator's far side comes back to the near one. */
 export const removeHelper = (plan: Plan, id: string): Plan =>
   keepSpots({
@@ -148,6 +159,10 @@ export const setSpots = ({ spots: _old, ...plan }: Plan, spots: Plan['spots'] | 
 /** Plugs a part into a socket of another, header on header, or (null) out of it. */
 export const setOn = (plan: Plan, part: string, on: PartChoice['on'] | null): Plan =>
   changePart(plan, part, ({ on: _old, ...rest }) => (on ? { ...rest, on } : rest));
+
+/** What was measured on the built thing; null for nothing. */
+export const setMeasured = ({ measured: _old, ...plan }: Plan, measured: Plan['measured'] | null): Plan =>
+  measured ? { ...plan, measured } : plan;
 
 export const setBoards = (plan: Plan, boards: readonly string[]): Plan => ({ ...plan, boards: [...boards] });
 

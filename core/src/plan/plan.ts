@@ -302,6 +302,14 @@ export const Plan = z.strictObject({
   joint: Id.nullable(),
   /** What is in the drawer: card -> pieces. */
   stock: z.record(Id, z.int().nonnegative()),
+  /** Results that were measured on the built thing, by their key, and the fingerprint of the hardware that it was. */
+  measured: z
+    .strictObject({
+      fingerprint: z.string().max(64),
+      at: z.string().max(40),
+      results: z.array(z.string().max(300)).max(5000),
+    })
+    .optional(),
   /** Wiring steps that are done, by their key. */
   done: z.array(z.string().max(200)).max(5000),
 });

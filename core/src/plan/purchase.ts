@@ -1,6 +1,5 @@
 /** What has to be paid to have so many working pieces of a card. */
 import type { Offer } from '../card/card.ts';
-import { USUAL_SURENESS } from '../standard/practice.ts';
 
 /**
  * The chance that of `order` pieces at least `needed` work, when each is dead on arrival with probability `duds` (binomial
@@ -21,7 +20,7 @@ export function chanceOfEnough(order: number, needed: number, duds: number): num
  * The smallest order of which at least `needed` pieces work with a probability of at least `sure`.
  * @example piecesToBuy(1, 0.04, 0.9) === 1, piecesToBuy(3, 0.04, 0.9) === 4
  */
-export function piecesToBuy(needed: number, duds: number, sure = USUAL_SURENESS): number {
+export function piecesToBuy(needed: number, duds: number, sure: number): number {
   if (needed === 0 || duds === 0) return needed;
   const most = 2 * needed + 20;
   for (let order = needed; order < most; order++) if (chanceOfEnough(order, needed, duds) >= sure) return order;
@@ -40,7 +39,7 @@ export interface Purchase {
 }
 
 /** @param pieces that must work, at least 1 */
-export function purchase(offer: Offer, pieces: number, sure = USUAL_SURENESS): Purchase {
+export function purchase(offer: Offer, pieces: number, sure: number): Purchase {
   const order = piecesToBuy(pieces, offer.duds ?? 0, sure);
   const packs = Math.ceil(order / offer.pack);
   const goods = packs * offer.price;

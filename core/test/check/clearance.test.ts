@@ -2,6 +2,8 @@
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import type { Circuit } from '../../src/circuit/circuit.ts';
+import { socketsFor } from '../../src/circuit/mated.ts';
+import { netlistOf } from '../../src/circuit/netlist.ts';
 import type { Result } from '../../src/check/result.ts';
 import { verify } from '../../src/check/verify.ts';
 import { documentOf } from '../../src/plan/document.ts';
@@ -90,6 +92,13 @@ describe('body/clearance', () => {
     const pass = about(right, 'body/clearance', part, 'socket');
     expect(pass?.message).to.include('every pin on its own line');
     expect(pass?.severity).to.equal(null);
+    // Found without being told: where it agrees, and nowhere else.
+    const circuit = circuitOf(fed);
+    expect(socketsFor(circuit, netlistOf(circuit), part)).to.deep.equal([
+      { part: host, header: 'right', at: at('a4'), turned: false },
+    ]);
+    const before = circuitOf(board);
+    expect(socketsFor(before, netlistOf(before), part)).to.deep.equal([]);
   });
 });
 

@@ -60,8 +60,8 @@ const plain = humid(
   { offers: [offer('far', 1.5, 1, 0, 18, 0.04)] },
 );
 
-const rowsOf = (cards: Card[], pieces = 3, buying: 'fast' | 'cheap' = 'fast') => {
-  const { rows } = compare(cards, { need, setting, buying, pieces });
+const rowsOf = (cards: Card[], pieces = 3, buying: 'fast' | 'cheap' = 'fast', sure = 0.9) => {
+  const { rows } = compare(cards, { need, setting, buying, sure, pieces });
   return (id: string) => rows.find((row) => row.id === id);
 };
 
@@ -89,6 +89,9 @@ describe('comparison', () => {
   it('counts spares for duds: three working of 4 % dead ones ask for four, 4 × 1.50 ÷ 3', () => {
     expect(row('price')?.cells[1]?.value).to.equal(2);
     expect(row('arrival')?.cells.map(({ value }) => value)).to.deep.equal([3, 18]);
+    // 0.96³ = 0.885: whoever is content with eight in ten needs no spare.
+    const [, bold] = rowsOf([fine, plain], 3, 'fast', 0.8)('price')?.cells ?? [];
+    expect(bold?.value).to.equal(1.5);
   });
   it('knows which lines differ, and which way is better', () => {
     expect(row('range')?.differs).to.equal(false);
@@ -150,7 +153,7 @@ describe('who qualifies', () => {
       setting,
     );
     expect(found.able.map(({ id }) => id)).to.deep.equal(['a']);
-    const { rows } = compare(found.able, { need: wanted, setting, buying: 'fast', pieces: 1 });
+    const { rows } = compare(found.able, { need: wanted, setting, buying: 'fast', sure: 0.9, pieces: 1 });
     expect(rows.find(({ id }) => id === 'others')?.cells[0]?.text).to.equal('hydrogen');
   });
 });

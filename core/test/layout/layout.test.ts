@@ -10,7 +10,7 @@ import { proveLayout } from '../../src/layout/compare.ts';
 import { layBuild, layoutSteps } from '../../src/layout/lay.ts';
 import type { Layout } from '../../src/layout/layout.ts';
 import { documentOf } from '../../src/plan/document.ts';
-import { setBoards, setOn, setRules, setSpot, setSpots } from '../../src/plan/edits.ts';
+import { setBoards, setCapacitor, setOn, setRules, setSpot, setSpots } from '../../src/plan/edits.ts';
 import type { Plan } from '../../src/plan/plan.ts';
 import { addPart } from '../../src/solve/add-part.ts';
 import { cards, demo, library, PLANS } from '../support/demo.ts';
@@ -233,6 +233,23 @@ describe('layout', function () {
       'i2c.sda',
       'one-wire.data',
     ]);
+  });
+
+  it('gives a capacitor a place of its own between the supply and ground of its part, and takes it away again', () => {
+    const { plan } = demo('rain-barrel');
+    const [fed] = plan.parts.filter(({ id, feeds }) => id !== plan.controller && Object.keys(feeds).length > 0);
+    const [supply] = Object.keys(fed?.feeds ?? {});
+    if (!fed || !supply) throw new Error('nothing is fed');
+    const small = library.get('capacitor-100n') ?? null;
+    const large = library.get('capacitor-100u') ?? null;
+    const first = setCapacitor(plan, fed.id, supply, small);
+    const second = setCapacitor(first, fed.id, supply, large);
+    expect(second.helpers.filter(({ kind }) => kind === 'capacitor')).to.have.length(1);
+    const build = buildOf(circuitOf(second));
+    agrees(build);
+    const [lead] = build.layout?.leads.filter(({ kind }) => kind === 'capacitor') ?? [];
+    expect(lead?.value).to.equal('100 µF');
+    expect(setCapacitor(second, fed.id, supply, null).helpers).to.deep.equal(plan.helpers);
   });
 
   it('plugs a module into a socket pin by pin, and sees when the order of the pins does not agree', () => {

@@ -156,7 +156,7 @@ describe('spares', () => {
           expect(chanceOfEnough(order, k, duds)).to.be.at.least(sure);
           if (order > k) expect(chanceOfEnough(order - 1, k, duds)).to.be.below(sure);
         }
-    expect([piecesToBuy(1, 0.04), piecesToBuy(2, 0.04), piecesToBuy(3, 0.04), piecesToBuy(10, 0)]).to.deep.equal([
+    expect([1, 2, 3].map((k) => piecesToBuy(k, 0.04, 0.9)).concat(piecesToBuy(10, 0, 0.9))).to.deep.equal([
       1, 2, 4, 10,
     ]);
   });

@@ -124,6 +124,7 @@ export function setCase(seed: number, shape: CaseShape): SetProblem {
     controllerOffer: boardOffer as Offer,
     needs: needs.sort((a, b) => first.indexOf(a.place) - first.indexOf(b.place)),
     most: roll(3) === 0 ? 8 + roll(20) : null,
+    sure: 0.9,
     translator: helper('translator', 4),
     driver: helper('driver', 1),
   };

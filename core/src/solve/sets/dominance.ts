@@ -13,7 +13,7 @@ export function dominates(a: Partial, b: Partial, later: Later): boolean {
   if (x.goods > y.goods + EPSILON || x.current > y.current + 1e-15 || x.error > y.error + 1e-12) return false;
   if (x.rows > y.rows || x.arrival > y.arrival || x.buses > y.buses) return false;
   if (x.coils > y.coils || x.lines > y.lines || (x.translatedBus && !y.translatedBus)) return false;
-  let cost = x.goods + unevenness(x.pieces, y.pieces, later);
+  let cost = x.goods + unevenness(x.pieces, y.pieces, later, a.problem.sure);
   // Shipping that only `a` has paid for is lost when nothing else comes from there.
   for (const [supplier, shipping] of x.shipping) cost += Math.max(0, shipping - (y.shipping.get(supplier) ?? 0));
   if (cost > y.goods + EPSILON) return false;
@@ -23,20 +23,21 @@ export function dominates(a: Partial, b: Partial, later: Later): boolean {
 }
 
 /** By how much more further pieces can cost after `a` than after `b`: packs that are open here and not there. */
-function unevenness(a: ReadonlyMap<Offer, number>, b: ReadonlyMap<Offer, number>, later: Later): number {
+function unevenness(a: ReadonlyMap<Offer, number>, b: ReadonlyMap<Offer, number>, later: Later, sure: number): number {
   let gap = 0;
   for (const offer of later.uneven) {
     const [x, y] = [a.get(offer) ?? 0, b.get(offer) ?? 0];
     if (x === y) continue;
     let most = 0;
-    for (let more = 1; more <= later.left; more++) most = Math.max(most, added(offer, x, more) - added(offer, y, more));
+    for (let more = 1; more <= later.left; more++)
+      most = Math.max(most, added(offer, x, more, sure) - added(offer, y, more, sure));
     gap += most;
   }
   return gap;
 }
 
-const added = (offer: Offer, count: number, more: number): number =>
-  goodsOf(offer, count + more) - goodsOf(offer, count);
+const added = (offer: Offer, count: number, more: number, sure: number): number =>
+  goodsOf(offer, count + more, sure) - goodsOf(offer, count, sure);
 
 /**
  * The parts that a later need of their place could share are the same in both. One more in `a` would not do: a card

@@ -65,11 +65,11 @@ export function channelsOf(options: readonly Option[]): number {
 }
 
 /** Goods of so many pieces of each offer, and shipping once for each supplier. */
-export function priceOf(pieces: ReadonlyMap<Offer, number>): number {
+export function priceOf(pieces: ReadonlyMap<Offer, number>, sure: number): number {
   const shipping = new Map<string, number>();
   let goods = 0;
   for (const [offer, count] of pieces) {
-    goods += purchase(offer, count).goods;
+    goods += purchase(offer, count, sure).goods;
     shipping.set(offer.supplier, Math.max(shipping.get(offer.supplier) ?? 0, offer.shipping));
   }
   return goods + [...shipping.values()].reduce((sum, s) => sum + s, 0);
@@ -96,7 +96,7 @@ export function evaluateSet(problem: SetProblem, choice: readonly number[]): Eva
   if (problem.translator && translators > 0) want(problem.translator.offer, translators);
   const coils = options.reduce((sum, { demand }) => sum + demand.coils, 0);
   if (problem.driver && coils > 0) want(problem.driver.offer, coils);
-  const cost = priceOf(pieces);
+  const cost = priceOf(pieces, problem.sure);
   const buses = busesFor(options.flatMap(({ demand }) => demand.addresses));
   const fits = judgeFor(problem.controller)(
     options.map(({ demand }) => demand),

@@ -35,7 +35,7 @@ export class Partial {
   private whole: SetFigures | null = null;
 
   private constructor(
-    private readonly problem: SetProblem,
+    readonly problem: SetProblem,
     readonly is: Carried,
   ) {}
 
@@ -46,7 +46,7 @@ export class Partial {
       parts: [],
       pieces: new Map([[offer, 1]]),
       shipping: new Map([[offer.supplier, offer.shipping]]),
-      goods: goodsOf(offer, 1),
+      goods: goodsOf(offer, 1, problem.sure),
       error: 0,
       current: 0,
       rows: 0,
@@ -86,7 +86,7 @@ export class Partial {
         offer.supplier,
         Math.max(is.shipping.get(offer.supplier) ?? 0, offer.shipping),
       ),
-      goods: is.goods + goodsOf(offer, count + 1) - goodsOf(offer, count),
+      goods: is.goods + goodsOf(offer, count + 1, problem.sure) - goodsOf(offer, count, problem.sure),
       error,
       current: is.current + option.current,
       rows: is.rows + option.rows,
@@ -101,14 +101,14 @@ export class Partial {
   /** With the helpers and the shipping that the set would need if it ended here. */
   figures(): SetFigures {
     if (this.whole) return this.whole;
-    const { translator, driver } = this.problem;
+    const { translator, driver, sure } = this.problem;
     const { is } = this;
     const shipping = new Map(is.shipping);
     let { goods, rows, arrival } = is;
     const add = (helper: typeof translator, count: number) => {
       if (!helper || count === 0) return;
       const had = is.pieces.get(helper.offer) ?? 0;
-      goods += goodsOf(helper.offer, had + count) - goodsOf(helper.offer, had);
+      goods += goodsOf(helper.offer, had + count, sure) - goodsOf(helper.offer, had, sure);
       rows += count * helper.rows;
       arrival = Math.max(arrival, helper.offer.leadDays);
       shipping.set(helper.offer.supplier, Math.max(shipping.get(helper.offer.supplier) ?? 0, helper.offer.shipping));

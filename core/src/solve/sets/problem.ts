@@ -53,6 +53,8 @@ export interface SetProblem {
   readonly controllerOffer: Offer;
   readonly needs: readonly SetNeed[];
   readonly most: number | null;
+  /** With what chance enough pieces of each part must work. */
+  readonly sure: number;
   /** What a translator and a driver add, each at its cheapest in time; null where none can be had. */
   readonly translator: Accessory | null;
   readonly driver: Accessory | null;
@@ -201,6 +203,7 @@ export function setProblem(
     controllerOffer,
     needs: needs.sort((a, b) => order.indexOf(a.place) - order.indexOf(b.place)),
     most: plan.budget?.most ?? null,
+    sure: plan.rules.sure,
     translator,
     driver,
   };

@@ -1,0 +1,275 @@
+/** Every single thing that can be wrong with this very build. */
+import { sayHole } from '../board/grid.ts';
+import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { NetNode } from '../circuit/netlist.ts';
+import type { Lead, LeadPoint } from '../layout/layout.ts';
+import { formatAddress } from '../quantity/address.ts';
+import { FAULT_PRIORS } from '../standard/fault-priors.ts';
+import { LeadEnds, type PinRef } from './ends.ts';
+import type { EndIndex, Fault, FaultKind } from './fault.ts';
+import type { Planned } from './virtual-build.ts';
+
+/** What a cold joint adds in a lead, Ω: enough to be felt, not enough to be open. */
+const COLD = 220;
+
+const ENDS: readonly EndIndex[] = [0, 1];
+const pointAt = (lead: Lead, i: EndIndex): LeadPoint => (i === 0 ? lead.from : lead.to);
+
+class Listing {
+  readonly found: Fault[] = [];
+  private readonly ends: LeadEnds;
+  private readonly nodes: ReadonlyMap<string, NetNode>;
+  private readonly circuit: Circuit;
+
+  constructor(private readonly plan: Planned) {
+    this.circuit = plan.circuit;
+    this.ends = new LeadEnds(plan.circuit, plan.layout);
+    this.nodes = new Map(plan.netlist.nodes.map((node) => [node.id, node]));
+  }
+
+  private add(kind: FaultKind, fault: Omit<Fault, 'kind' | 'prior'> & { readonly share?: number }): void {
+    const { share = 1, ...rest } = fault;
+    this.found.push({ kind, ...rest, prior: FAULT_PRIORS[kind] * share });
+  }
+
+  private label(part: string): string {
+    return this.circuit.parts.get(part)?.label ?? part;
+  }
+  private pinSays({ part, terminal }: PinRef): string {
+    const label = this.circuit.parts.get(part)?.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal;
+    return `${label} of ${this.label(part)}`;
+  }
+  /** "a12 (SDA of controller)". */
+  private says(point: LeadPoint): string {
+    const pin = this.ends.pinAt(point);
+    if (point.kind === 'joint') return `joint ${point.joint}`;
+    if (point.kind === 'terminal') return pin ? this.pinSays(pin) : point.terminal;
+    const hole = sayHole(point.hole, this.plan.layout.boards.length);
+    return pin ? `${hole} (${this.pinSays(pin)})` : hole;
+  }
+  private leadSays(lead: Lead): string {
+    const what = lead.kind === 'lead' || lead.kind === 'own' ? `${lead.colour} lead` : lead.value;
+    return `the ${what} from ${this.says(lead.from)} to ${this.says(lead.to)}`;
+  }
+
+  leads(): void {
+    for (const lead of this.plan.layout.leads) {
+      const wire = lead.kind === 'lead' || lead.kind === 'own';
+      if (wire) {
+        this.out(lead);
+        this.add('cold', {
+          key: `cold:${lead.key}`,
+          changes: [{ kind: 'resist', lead: lead.key, ohms: COLD }],
+          subjects: [lead.of, ...this.partsOf(lead)],
+          says: `A joint of ${this.leadSays(lead)} is cold: it has resistance.`,
+          mend: 'Solder that joint anew, or take another lead.',
+        });
+      } else this.legs(lead);
+      // A wire that is soldered to its part is not taken for another hole there.
+      for (const i of ENDS) this.besides(lead, i, wire);
+    }
+  }
+
+  private partsOf(lead: Lead): string[] {
+    return [lead.from, lead.to].flatMap((point) => this.ends.pinAt(point)?.part ?? []);
+  }
+
+  private out(lead: Lead): void {
+    const node = this.nodes.get(lead.of);
+    const both = this.ends.isStrip(lead.from) && this.ends.isStrip(lead.to);
+    const kind: FaultKind = both ? 'unbridged' : node?.role === 'ground' ? 'no-ground' : 'open';
+    const parts = this.partsOf(lead);
+    this.add(kind, {
+      key: `open:${lead.key}`,
+      changes: [{ kind: 'take-out', lead: lead.key }],
+      subjects: [lead.of, ...parts],
+      says:
+        kind === 'unbridged'
+          ? `Two strips are not joined: ${this.leadSays(lead)} is out.`
+          : kind === 'no-ground'
+            ? `${parts.map((p) => this.label(p)).join(' and ') || 'Part of the build'} has lost its ground: ${this.leadSays(lead)} is out or broken.`
+            : `${capital(this.leadSays(lead))} is out, or broken inside.`,
+      mend: `Put ${this.leadSays(lead)} in, or take another.`,
+    });
+  }
+
+  private legs(lead: Lead): void {
+    const subjects = [lead.of, ...this.partsOf(lead)];
+    const helper = this.plan.netlist.legged.find(({ id }) => id === lead.of);
+    this.add('missing', {
+      key: `missing:${lead.key}`,
+      changes: [{ kind: 'take-out', lead: lead.key }],
+      subjects,
+      says: `${capital(this.leadSays(lead))} is missing.`,
+      mend: `Put ${this.leadSays(lead)} in.`,
+    });
+    if (helper?.ohms)
+      this.add('tenfold', {
+        key: `tenfold:${lead.key}`,
+        changes: [{ kind: 'resist', lead: lead.of, ohms: helper.ohms * 10 }],
+        subjects,
+        says: `${capital(this.leadSays(lead))} has ten times its value: one band was misread.`,
+        mend: `Measure a ${lead.value} resistor before it goes in.`,
+      });
+    if (helper?.polar)
+      this.add('turned', {
+        key: `turned:${lead.key}`,
+        changes: [{ kind: 'turn', lead: lead.key }],
+        subjects,
+        says: `${capital(this.leadSays(lead))} is in the wrong way round.`,
+        mend: `Turn it: ${helper.polar[0]} first.`,
+      });
+  }
+
+  private besides(lead: Lead, i: EndIndex, wire: boolean): void {
+    const point = pointAt(lead, i);
+    if (lead.kind === 'own' && point.kind === 'terminal') return;
+    for (const to of this.ends.beside(point)) {
+      const there = to.kind === 'hole' ? sayHole(to.hole, this.plan.layout.boards.length) : this.pinSays(to);
+      this.add('off-row', {
+        key: `off:${lead.key}:${i}:${to.kind === 'hole' ? to.hole : to.terminal}`,
+        changes: [{ kind: 'move-end', lead: lead.key, end: i, to }],
+        subjects: [lead.of, ...this.partsOf(lead)],
+        says: `${capital(this.leadSays(lead))} is one off: it is in ${there}.`,
+        mend: `Put that end where it belongs: ${this.says(point)}.`,
+        share: wire ? 0.5 : 0.25,
+      });
+    }
+  }
+
+  /** Two leads at one part that have changed places there. */
+  crossed(): void {
+    const at = new Map<string, { lead: Lead; end: EndIndex; pin: PinRef }[]>();
+    for (const lead of this.plan.layout.leads)
+      for (const end of ENDS) {
+        const point = pointAt(lead, end);
+        const pin = this.ends.pinAt(point);
+        if (!pin || (lead.kind !== 'lead' && lead.kind !== 'own')) continue;
+        // A wire of the part's own is taken for another at its far end.
+        const held = lead.kind === 'own' && point.kind === 'terminal';
+        const entry = { lead, end: held ? ((1 - end) as EndIndex) : end, pin };
+        at.set(pin.part, [...(at.get(pin.part) ?? []), entry]);
+      }
+    for (const [part, entries] of at) {
+      const node = this.circuit.parts.get(part);
+      if (!node) continue;
+      entries.forEach((a, i) =>
+        entries.slice(i + 1).forEach((b) => {
+          const kind = this.crossing(node, a.pin.terminal, b.pin.terminal);
+          if (!kind || a.lead.key === b.lead.key || a.lead.of === b.lead.of) return;
+          this.add(kind, {
+            key: `crossed:${part}:${a.pin.terminal}:${b.pin.terminal}:${a.lead.key}:${b.lead.key}`,
+            changes: [{ kind: 'swap-ends', leads: [a.lead.key, b.lead.key], ends: [a.end, b.end] }],
+            subjects: [part, a.lead.of, b.lead.of],
+            says: `${this.pinSays(a.pin)} and ${this.pinSays(b.pin)} are swapped.`,
+            mend: `Change the ${a.lead.colour} and the ${b.lead.colour} lead at ${node.label}.`,
+          });
+        }),
+      );
+    }
+  }
+
+  /** Signals are taken for one another; supply and ground as well; any other pair only where the pins are neighbours. */
+  private crossing({ card }: PartNode, a: string, b: string): FaultKind | null {
+    const [one, other] = [a, b].map((id) => card.terminals.find((t) => t.id === id));
+    if (!one || !other) return null;
+    const roles = [one.role, other.role];
+    if (roles.includes('supply') && roles.includes('ground')) return 'reversed';
+    const near = one.header === other.header && Math.abs(one.position - other.position) === 1;
+    if (card.controller) return near && roles.every((r) => r === 'signal') ? 'crossed' : null;
+    return near || roles.every((r) => r === 'signal') ? 'crossed' : null;
+  }
+
+  wrongRails(): void {
+    const rails = this.plan.netlist.nodes.filter(({ id, role }) => role === 'supply' && id.startsWith('rail:'));
+    for (const lead of this.plan.layout.leads) {
+      if (lead.kind !== 'lead' && lead.kind !== 'own') continue;
+      for (const end of ENDS) {
+        const point = pointAt(lead, end);
+        const fed = this.ends.pinAt(pointAt(lead, (1 - end) as EndIndex));
+        if (!this.ends.isStrip(point) || !fed || !rails.some(({ id }) => id === lead.of)) continue;
+        for (const other of rails) {
+          const to = other.id === lead.of ? null : this.ends.freeOn(other.id, point);
+          if (!to) continue;
+          this.add('wrong-rail', {
+            key: `rail:${lead.key}:${other.id}`,
+            changes: [{ kind: 'move-end', lead: lead.key, end, to }],
+            subjects: [fed.part, lead.of, other.id],
+            says: `${this.label(fed.part)} is fed from ${other.label} instead of ${this.nodes.get(lead.of)?.label ?? lead.of}.`,
+            mend: `Move ${this.leadSays(lead)} to the strip where it belongs.`,
+          });
+        }
+      }
+    }
+  }
+
+  parts(): void {
+    for (const part of this.circuit.parts.values()) {
+      const { id, card, label, choice } = part;
+      if (card.carrier || card.kind === 'source') continue;
+      const duds = Math.max(0, ...card.offers.map((offer) => offer.duds ?? 0));
+      this.add('dead', {
+        key: `dead:${id}`,
+        changes: [{ kind: 'kill', part: id }],
+        subjects: [id],
+        says: `${label} is dead: it has what it needs and does nothing.`,
+        mend: `Take another ${card.name}.`,
+        share: 1 + duds * 10,
+      });
+      for (const signal of card.signals)
+        if (signal.fittedPullUp && choice?.opened.includes(signal.id))
+          this.add('doubled', {
+            key: `doubled:${id}.${signal.id}`,
+            changes: [{ kind: 'close-jumper', part: id, signal: signal.id }],
+            subjects: [id],
+            says: `The pull-up on ${label} is still joined to its ${signal.id.toUpperCase()}, beside the one that is meant.`,
+            mend: `Open the jumper of the pull-ups on ${label}.`,
+          });
+      this.addresses(part);
+    }
+  }
+
+  private addresses({ id, label, card, choice }: PartNode): void {
+    for (const port of card.ports) {
+      const now = choice?.ports[port.id]?.address;
+      if (port.protocol !== 'i2c' || now === undefined || !port.addresses) continue;
+      for (const { value, setting } of port.addresses)
+        if (value !== now)
+          this.add('strap', {
+            key: `strap:${id}.${port.id}:${value}`,
+            changes: [{ kind: 'address', part: id, port: port.id, value }],
+            subjects: [id],
+            says: `The address setting of ${label} is in another position (${setting}): it answers at ${formatAddress(value)}.`,
+            mend: `Set ${label} to ${formatAddress(now)}.`,
+            share: 1 / port.addresses.length,
+          });
+      // An address beside those of the card stands for whatever a clone may have.
+      const named = new Set([
+        ...port.addresses.map(({ value }) => value),
+        ...this.circuit.buses.flatMap(({ members }) => members.flatMap((m) => m.options.map(({ value }) => value))),
+      ]);
+      const other = [1, 2, 3, 4, 5, 6, 7, 8]
+        .map((bits) => now ^ bits)
+        .find((value) => !named.has(value) && value > 7 && value < 0x78);
+      if (other !== undefined)
+        this.add('clone', {
+          key: `clone:${id}.${port.id}`,
+          changes: [{ kind: 'address', part: id, port: port.id, value: other }],
+          subjects: [id],
+          says: `${label} is a clone: it answers, but at an address that its card does not name.`,
+          mend: 'Use the address that the scan shows, or take another part.',
+        });
+    }
+  }
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+/** Every single fault of a build, in the order of its leads and parts. */
+export function faultsOf(plan: Planned): Fault[] {
+  const list = new Listing(plan);
+  list.leads();
+  list.crossed();
+  list.wrongRails();
+  list.parts();
+  return list.found;
+}

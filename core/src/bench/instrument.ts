@@ -1,0 +1,55 @@
+/** Instruments: how far what they show may be from what is there. */
+import type { Measurement, Reading } from './measurement.ts';
+
+/** Ω above which a pocket meter shows an open circuit. */
+export const OPEN_FROM = 2e6;
+/** Ω of its leads and of probes that are pressed on by hand. */
+const PROBES = 0.3;
+/** Chips leak differently: above this only the order of magnitude tells. */
+const VAGUE_FROM = 100e3;
+
+/** A pocket meter of the usual class: ±(0.5 % + 10 mV) of a voltage, ±(0.8 % + 0.3 Ω) of a resistance, ±(1.5 % + 0.1 mA). */
+export const METER = {
+  volts: { share: 0.005, fixed: 0.01 },
+  ohms: { share: 0.008, fixed: PROBES },
+  amps: { share: 0.015, fixed: 1e-4 },
+} as const;
+
+/** Input of a meter on a voltage range, Ω. */
+export const METER_INPUT = 10e6;
+
+/** By how much pieces of one kind differ from the usual piece: rails, resistors, what parts draw. */
+const SPREAD = { volts: 0.03, voltsFixed: 0.03, amps: 0.3, ampsFixed: 1e-3 } as const;
+
+/** Below this all resistances are one: a lead, a row, a probe pressed a little harder, Ω. */
+const NOTHING = 3;
+const logOhms = (ohms: number): number => Math.log10(Math.min(Math.max(ohms, 0), OPEN_FROM) + NOTHING);
+
+/**
+ * How many standard deviations a reading is from what a build should show, by the error of the meter and the spread of parts.
+ * A text is the same or is not.
+ */
+export function deviation(kind: Measurement['kind'], seen: Reading, expected: Reading): number {
+  if (typeof seen !== 'number' || typeof expected !== 'number') return seen === expected ? 0 : Infinity;
+  if (kind === 'ohms') {
+    // Two opens are one, however the figures differ.
+    const sigma = expected > VAGUE_FROM ? 0.25 : 0.05;
+    return Math.abs(logOhms(seen) - logOhms(expected)) / sigma;
+  }
+  if (kind === 'amps')
+    return Math.abs(seen - expected) / Math.hypot(SPREAD.amps * Math.abs(expected), SPREAD.ampsFixed);
+  const sigma = Math.hypot(SPREAD.volts * expected, SPREAD.voltsFixed, METER.volts.fixed);
+  return Math.abs(seen - expected) / sigma;
+}
+
+/** What the instrument shows of a true value: anywhere within its error. */
+export function shown(kind: Measurement['kind'], truth: Reading, roll: () => number): Reading {
+  if (typeof truth !== 'number') return truth;
+  const of = (share: number, fixed: number) => truth + (2 * roll() - 1) * (share * Math.abs(truth) + fixed);
+  if (kind === 'ohms')
+    return truth > OPEN_FROM
+      ? Infinity
+      : Math.max(0, truth + PROBES * roll() + truth * METER.ohms.share * (2 * roll() - 1));
+  if (kind === 'amps') return of(METER.amps.share, METER.amps.fixed);
+  return of(METER.volts.share, METER.volts.fixed);
+}

@@ -1,0 +1,146 @@
+/** A laid-out build as a thing on the table: it can be powered, touched with a meter, and asked what its lines do. */
+import type { Circuit } from '../circuit/circuit.ts';
+import { netlistOf, type Netlist } from '../circuit/netlist.ts';
+import type { Layout, LeadPoint } from '../layout/layout.ts';
+import { afflict, type Afflicted } from './afflict.ts';
+import { Copper } from './copper.ts';
+import { elementsOf, type Elements, type LineEnd } from './elements.ts';
+import type { Fault } from './fault.ts';
+import { PowerUp, type Powered } from './power-up.ts';
+import { METER_INPUT } from './instrument.ts';
+import type { PairOhms } from './pair-ohms.ts';
+import { resistancesOf } from './resistances.ts';
+import { AT_REST, withHigh, type BenchState } from './state.ts';
+import { thresholdOf } from './usual.ts';
+
+/** What stays the same however the build is afflicted. */
+export interface Planned {
+  readonly circuit: Circuit;
+  readonly layout: Layout;
+  readonly netlist: Netlist;
+  readonly ohms: ReadonlyMap<string, number>;
+}
+
+export function planned(circuit: Circuit, layout: Layout): Planned {
+  const netlist = netlistOf(circuit);
+  const ohms = new Map(netlist.legged.flatMap(({ id, ohms: r }) => (r === null ? [] : [[id, r] as const])));
+  return { circuit, layout, netlist, ohms };
+}
+
+/** A part works from this share of its least supply on: cards leave some room. */
+const SUPPLY_SHARE = 0.97;
+
+export class VirtualBuild {
+  readonly circuit: Circuit;
+  readonly afflicted: Afflicted;
+  readonly copper: Copper;
+  readonly elements: Elements;
+  private readonly states = new Map<string, Powered>();
+  private first: PowerUp | undefined;
+  private off: PairOhms | null = null;
+  private readonly resting: BenchState;
+
+  constructor(
+    readonly plan: Planned,
+    faults: readonly Fault[] = [],
+    /** A build that differs little, to begin the sums from. */
+    private readonly like?: VirtualBuild,
+  ) {
+    this.circuit = plan.circuit;
+    this.afflicted = afflict(plan.layout, faults);
+    this.copper = new Copper(plan.circuit, this.afflicted.layout);
+    this.elements = elementsOf(plan.circuit, this.copper, this.afflicted, plan.ohms);
+    this.resting = this.restState();
+  }
+
+  /** Idle levels: a line that talks rests high, and what is switched for the sensors is on. */
+  private restState(): BenchState {
+    const high: string[] = [];
+    for (const net of this.circuit.nets) {
+      const pin = net.ends.find((end) => end.controller);
+      const own = net.ends.find((end) => !end.controller && !end.divider);
+      const card = own && this.circuit.parts.get(own.part)?.card;
+      const switches = card?.rails?.some(
+        (rail) =>
+          rail.switch &&
+          Object.values(card.ports.find(({ id }) => id === rail.switch?.port)?.lines ?? {}).includes(own?.signal ?? ''),
+      );
+      const activeLow = card?.ports.find(({ lines }) => Object.values(lines).includes(own?.signal ?? ''))?.active;
+      const restsHigh = net.protocol === 'uart' || switches || activeLow?.level === 'low' || net.line === 'select';
+      if (pin && restsHigh) high.push(`${pin.part}.${pin.terminal}`);
+      if (own && (net.protocol === 'uart' || (net.protocol === 'clocked' && net.line === 'data')))
+        high.push(`${own.part}.${own.signal}`);
+    }
+    return withHigh(AT_REST, ...high);
+  }
+
+  get rest(): BenchState {
+    return this.resting;
+  }
+
+  /** Voltages and currents in a state. */
+  powered(state: BenchState = this.resting): Powered {
+    const key = `${[...state.high].sort().join()}|${[...state.pulling].sort().join()}|${[...state.closed].sort().join()}|${state.channel?.part ?? ''} ${state.channel?.channel ?? ''}`;
+    let found = this.states.get(key);
+    if (!found) {
+      const { like, copper } = this;
+      const resting = state === this.resting;
+      const guess = !resting ? this.powered().volts : like && copper.guessFrom(like.copper, like.powered().volts);
+      const power = new PowerUp(this.elements, copper.nodes, this.afflicted.dead, resting ? undefined : this.first);
+      found = power.solve(state, guess);
+      if (resting) this.first = power;
+      this.states.set(key, found);
+    }
+    return found;
+  }
+
+  /** V that a meter shows between two places: its own input draws a little. */
+  voltage(from: LeadPoint, to: LeadPoint, state: BenchState = this.resting): number {
+    const [a, b] = [this.copper.at(from), this.copper.at(to)];
+    const { volts, behind } = this.powered(state);
+    // A row that nothing is plugged into.
+    if (Math.max(a, b) >= volts.length) return 0;
+    const open = (volts[a] ?? 0) - (volts[b] ?? 0);
+    if (Math.abs(open) < 1e-3) return open;
+    const ohms = behind(a, b);
+    return ohms === Infinity ? 0 : (open * METER_INPUT) / (METER_INPUT + ohms);
+  }
+
+  /** Ω between two places with the power off; Infinity where nothing joins them. */
+  resistance(from: LeadPoint, to: LeadPoint): number {
+    const [a, b] = [this.copper.at(from), this.copper.at(to)];
+    if (!this.off || this.off.nodes < this.copper.nodes) this.off = resistancesOf(this.elements, this.copper.nodes);
+    return this.off.between(a, b);
+  }
+
+  /** V that a part has between a supply and its ground. */
+  supply(part: string, supply: string, state: BenchState = this.resting): number {
+    const card = this.circuit.parts.get(part)?.card;
+    const terminal = card?.supplies.find(({ id }) => id === supply)?.terminal;
+    const ground = card?.terminals.find(({ role }) => role === 'ground')?.id;
+    if (!terminal || !ground) return 0;
+    const { volts } = this.powered(state);
+    return (volts[this.copper.pin(part, terminal)] ?? 0) - (volts[this.copper.pin(part, ground)] ?? 0);
+  }
+
+  /** Whether a part has what it needs to work, and is no dud. */
+  alive(part: string, state: BenchState = this.resting): boolean {
+    const node = this.circuit.parts.get(part);
+    if (!node || this.afflicted.dead.has(part)) return false;
+    const parasite = Object.values(node.choice?.ports ?? {}).some(({ parasite: p }) => p === true);
+    return node.card.supplies.every((supply) => {
+      if (parasite) return true;
+      const volts = this.supply(part, supply.id, state);
+      const most = supply.absoluteMax?.max ?? (supply.range.max ?? Infinity) * 1.2;
+      return volts >= (supply.range.min ?? 0) * SUPPLY_SHARE && volts <= most;
+    });
+  }
+
+  /** Whether an end of a line sees it high. */
+  isHigh(end: LineEnd, state: BenchState = this.resting): boolean {
+    const { volts } = this.powered(state);
+    const ground = volts[end.ground] ?? 0;
+    const supply = (volts[end.power] ?? 0) - ground;
+    return (volts[end.node] ?? 0) - ground > thresholdOf(end.electrical, Math.max(supply, 0.5));
+  }
+}
