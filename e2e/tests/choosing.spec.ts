@@ -34,6 +34,41 @@ test('Need: a trigger with a level, hysteresis and how it ends; outside the rang
   await expect(page.locator('.tray .line', { hasText: 'is set off at' })).toHaveCount(0);
 });
 
+test('Need: changes that come faster than their verdicts are all kept, each as one step back', async ({ page }) => {
+  await page.getByRole('button', { name: 'trigger' }).click();
+  await bench.settled();
+  const level = page.getByLabel(/, level$/);
+  const before = await level.inputValue();
+  // All in one task of the browser: no verdict can come in between.
+  await page.evaluate(() => {
+    const field = <T extends HTMLElement>(words: string) => document.querySelector<T>(`[aria-label$="${words}"]`);
+    const set = (of: HTMLInputElement | HTMLSelectElement | null, value: string) => {
+      if (!of) throw new Error(`no field for ${value}`);
+      of.value = value;
+      of.dispatchEvent(new Event('change', { bubbles: true }));
+    };
+    set(field<HTMLInputElement>(', level'), '95');
+    set(field<HTMLInputElement>(', hysteresis'), '4');
+    set(field<HTMLSelectElement>(', how it ends'), 'sticky');
+  });
+  await bench.settled();
+  await expect(level).toHaveValue('95 %RH');
+  await expect(page.getByLabel(/, hysteresis$/)).toHaveValue('4 %RH');
+  await expect(page.getByLabel(/, how it ends$/)).toHaveValue('sticky');
+  await level.fill('90');
+  await level.press('Enter');
+  await bench.settled();
+  const back = async (to: string) => {
+    await page.getByRole('button', { name: /^undo/ }).click();
+    await bench.settled();
+    await expect(level).toHaveValue(to);
+  };
+  await back('95 %RH');
+  await page.getByRole('button', { name: /^undo/ }).click();
+  await page.getByRole('button', { name: /^undo/ }).click();
+  await back(before);
+});
+
 test('Compare: reference, differences, sort, hide, show, take', async ({ page }) => {
   await bench.go('Compare');
   const heads = page.locator('.scroll thead th');

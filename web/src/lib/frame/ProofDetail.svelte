@@ -53,7 +53,9 @@
       <ul class="remedies" aria-label="remedies">
         {#each remedies as remedy, i (remedy.id)}
           <li>
-            <button type="button" class="act" data-remedy={i} onclick={() => apply(remedy)}>{remedy.title}</button>
+            <button type="button" class="act" data-remedy={i} disabled={workbench.stale} onclick={() => apply(remedy)}
+              >{remedy.title}</button
+            >
             <span class="unit">{effectOf(remedy)}</span>
           </li>
         {/each}

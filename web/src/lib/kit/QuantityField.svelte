@@ -45,7 +45,8 @@
     autocomplete="off"
     onchange={(event) => take(event.currentTarget.value)}
     onkeydown={(event) => {
-      if (event.key === 'Enter') take(event.currentTarget.value);
+      // A changed text is committed by the browser itself; what was refused, and stands, is tried again.
+      if (event.key === 'Enter' && typed === event.currentTarget.value) take(typed);
       if (event.key === 'Escape') {
         typed = null;
         trouble = '';

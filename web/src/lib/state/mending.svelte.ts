@@ -94,13 +94,17 @@ class Mending {
     if (mine === this.asked) this.effect = effect;
   }
 
+  /** What was found for an older plan would take back what was changed since. */
+  private overtaken(): boolean {
+    if (workbench.plan === this.given) return false;
+    view.say('The plan changed meanwhile. Mend all again.');
+    return true;
+  }
+
   take(): void {
     const plan = this.plan();
     if (!plan || this.taken.size === 0) return;
-    if (workbench.plan !== this.given) {
-      view.say('The plan changed meanwhile. Mend all again.');
-      return;
-    }
+    if (this.overtaken()) return;
     const count = this.taken.size;
     workbench.edit(plan, `mend all: ${count} ${count === 1 ? 'change' : 'changes'}`);
     view.sheet = null;
@@ -109,6 +113,7 @@ class Mending {
 
   /** Takes what would help, and begins anew. */
   async relax({ plan, label }: Relaxation): Promise<void> {
+    if (this.overtaken()) return;
     workbench.edit(plan, label);
     await this.open();
   }

@@ -1,5 +1,6 @@
 /** What the Need station asks of the core: who qualifies, in words. */
 import {
+  changeNeed,
   qualify,
   QUANTITIES,
   settingOf,
@@ -69,7 +70,22 @@ export const placeNames = (plan: Plan): string[] => [
 export const placeOf = (plan: Plan, name: string): Place =>
   plan.places.find((place) => place.name === name) ?? { name, water: 'dry', outdoors: false, closed: false };
 
-export const withPlace = (plan: Plan, place: Place): Plan => ({
+export const changePlace = (plan: Plan, name: string, change: (place: Place) => Place): Plan => ({
   ...plan,
-  places: [...plan.places.filter(({ name }) => name !== place.name), place],
+  places: [...plan.places.filter((place) => place.name !== name), change(placeOf(plan, name))],
 });
+
+/**
+ * How a sentence changes its need: from the need as it stands, which may be ahead of the one that is shown while a
+ * verdict is on its way.
+ */
+export type Change<N extends Need> = (next: (now: N) => N, why: string) => void;
+
+export const changeOf =
+  <N extends Need>(
+    edit: (change: (plan: Plan) => Plan, why: string) => void,
+    id: string,
+    is: (need: Need) => need is N,
+  ): Change<N> =>
+  (next, why) =>
+    edit((plan) => changeNeed(plan, id, (now) => (is(now) ? next(now) : now)), why);

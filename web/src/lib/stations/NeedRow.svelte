@@ -1,18 +1,10 @@
 <!-- A need as a sentence with editable parts; across the channel who serves it, and who could. -->
 <script lang="ts">
-  import {
-    changeNeed,
-    needName,
-    removeNeed,
-    serveNeed,
-    type Circuit,
-    type Need,
-    type Plan,
-  } from '@idle-breadboard/core';
+  import { needName, removeNeed, serveNeed, type Circuit, type Need, type Plan } from '@idle-breadboard/core';
   import X from '@lucide/svelte/icons/x';
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';
-  import { candidates, REASON_WORDS } from '../state/needs';
+  import { candidates, changeOf, REASON_WORDS } from '../state/needs';
   import { of, type Proofs } from '../state/proofs';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
@@ -32,7 +24,9 @@
   const judged = $derived(need.kind === 'sense' || (need.kind !== 'trigger' && need.service !== undefined));
   const found = $derived(judged ? candidates(workbench.library, circuit, need) : null);
   const serving = $derived(circuit.plan.parts.filter((part) => part.needs.includes(need.id)));
-  const change = (next: Need, why: string) => edit((p) => changeNeed(p, need.id, () => next), why);
+  const changeSense = $derived(changeOf(edit, need.id, (n) => n.kind === 'sense'));
+  const changeTrigger = $derived(changeOf(edit, need.id, (n) => n.kind === 'trigger'));
+  const changePlain = $derived(changeOf(edit, need.id, (n) => n.kind !== 'sense' && n.kind !== 'trigger'));
   const name = $derived(needName(circuit.plan, need));
   const CHECKS = ['need/interval', 'need/warm-up', 'need/trigger', 'need/selectivity'];
   /** Range and accuracy always; of the others only what is told or broken, so that a row stays a row. */
@@ -52,9 +46,15 @@
 <Row subjects={[need.id]}>
   {#snippet choose()}
     <span class="sentence">
-      {#if need.kind === 'sense'}<SenseSentence {need} {name} {asked} library={workbench.library} {change} />
-      {:else if need.kind === 'trigger'}<TriggerSentence plan={circuit.plan} {need} {name} {change} />
-      {:else}<PlainSentence {need} {name} {change} />{/if}
+      {#if need.kind === 'sense'}<SenseSentence
+          {need}
+          {name}
+          {asked}
+          library={workbench.library}
+          change={changeSense}
+        />
+      {:else if need.kind === 'trigger'}<TriggerSentence plan={circuit.plan} {need} {name} change={changeTrigger} />
+      {:else}<PlainSentence {need} {name} change={changePlain} />{/if}
     </span>
     <button
       type="button"

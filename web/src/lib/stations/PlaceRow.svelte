@@ -3,14 +3,15 @@
   import { WATER, type Place, type Plan } from '@idle-breadboard/core';
   import QuantityField from '../kit/QuantityField.svelte';
   import Row from '../kit/Row.svelte';
-  import { withPlace } from '../state/needs';
+  import { changePlace } from '../state/needs';
 
   let {
     place,
     needs,
     edit,
   }: { place: Place; needs: number; edit: (change: (plan: Plan) => Plan, why: string) => void } = $props();
-  const set = (next: Partial<Place>) => edit((p) => withPlace(p, { ...place, ...next }), `place ${place.name}`);
+  const change = (next: (now: Place) => Place) => edit((p) => changePlace(p, place.name, next), `place ${place.name}`);
+  const set = (next: Partial<Place>) => change((now) => ({ ...now, ...next }));
   const WORDS = { dry: 'dry', splash: 'splashed', immersion: 'under water' };
 </script>
 
@@ -32,7 +33,7 @@
         plain
         label="coldest air at {place.name}"
         width="2.8em"
-        change={(from) => set({ air: { from, to: Math.max(from, place.air?.to ?? from) } })}
+        change={(from) => change((now) => ({ ...now, air: { from, to: Math.max(from, now.air?.to ?? from) } }))}
       />
       to
       <QuantityField
@@ -40,7 +41,7 @@
         unit="°C"
         label="warmest air at {place.name}"
         width="4.2em"
-        change={(to) => set({ air: { from: Math.min(to, place.air?.from ?? to), to } })}
+        change={(to) => change((now) => ({ ...now, air: { from: Math.min(to, now.air?.from ?? to), to } }))}
       />, on a lead of
       <QuantityField
         value={place.lead ?? null}

@@ -1,15 +1,15 @@
 <!-- "show: readings as text, with text, at front" -->
 <script lang="ts">
-  import { SERVICES, type Need, type PlainNeed, type Service } from '@idle-breadboard/core';
+  import { SERVICES, type PlainNeed, type Service } from '@idle-breadboard/core';
+  import type { Change } from '../state/needs';
   import TextField from '../kit/TextField.svelte';
 
-  let { need, name, change }: { need: PlainNeed; name: string; change: (next: Need, why: string) => void } = $props();
+  let { need, name, change }: { need: PlainNeed; name: string; change: Change<PlainNeed> } = $props();
   const VERB = { show: 'show', drive: 'drive', operate: 'operate' };
 
   function setService(value: string) {
-    const { service: _, ...rest } = need;
-    const service = SERVICES.find((s) => s === value);
-    change(service ? { ...rest, service: service satisfies Service } : rest, 'what serves a need');
+    const service: Service | undefined = SERVICES.find((s) => s === value);
+    change(({ service: _, ...rest }) => (service ? { ...rest, service } : rest), 'what serves a need');
   }
 </script>
 
@@ -19,7 +19,7 @@
   label="what to {need.kind}"
   width="16em"
   most={80}
-  change={(what) => change({ ...need, what }, 'a need')}
+  change={(what) => change((now) => ({ ...now, what }), 'a need')}
 />
 with
 <select
@@ -35,5 +35,5 @@ at <TextField
   value={need.place}
   label="{name}, at"
   width="7.5em"
-  change={(place) => change({ ...need, place }, 'place of a need')}
+  change={(place) => change((now) => ({ ...now, place }), 'place of a need')}
 />

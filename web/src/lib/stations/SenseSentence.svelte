@@ -1,16 +1,16 @@
 <!-- "air humidity from 70 to 98 %RH within ±3, every 60 s, at top shelf" -->
 <script lang="ts">
-  import type { Library, Need, SenseNeed } from '@idle-breadboard/core';
+  import type { Library, SenseNeed } from '@idle-breadboard/core';
   import QuantityField from '../kit/QuantityField.svelte';
   import TextField from '../kit/TextField.svelte';
-  import { usualRange } from '../state/needs';
+  import { usualRange, type Change } from '../state/needs';
 
   interface Props {
     need: SenseNeed;
     name: string;
     asked: readonly { quantity: string; unit: string }[];
     library: Library;
-    change: (next: Need, why: string) => void;
+    change: Change<SenseNeed>;
   }
   let { need, name, asked, library, change }: Props = $props();
   const wide = $derived(['kg', 'Pa', 'm'].includes(need.unit));
@@ -23,7 +23,10 @@
   onchange={(event) => {
     const q = asked.find(({ quantity }) => quantity === event.currentTarget.value);
     if (q)
-      change({ ...need, ...q, ...(q.unit === need.unit ? {} : usualRange(library, q.quantity)) }, 'quantity of a need');
+      change(
+        (now) => ({ ...now, ...q, ...(q.unit === need.unit ? {} : usualRange(library, q.quantity)) }),
+        'quantity of a need',
+      );
   }}
 >
   {#each asked as q (q.quantity)}<option value={q.quantity}>{q.quantity}</option>{/each}
@@ -35,7 +38,7 @@ from <QuantityField
   label="{name}, from"
   width={wide ? '5.4em' : '3.6em'}
   check={(v) => (v < need.to ? null : `below ${need.to}`)}
-  change={(from) => change({ ...need, from }, 'range of a need')}
+  change={(from) => change((now) => (from < now.to ? { ...now, from } : now), 'range of a need')}
 />
 to <QuantityField
   value={need.to}
@@ -43,7 +46,7 @@ to <QuantityField
   label="{name}, to"
   width="5.6em"
   check={(v) => (v > need.from ? null : `above ${need.from}`)}
-  change={(to) => change({ ...need, to }, 'range of a need')}
+  change={(to) => change((now) => (to > now.from ? { ...now, to } : now), 'range of a need')}
 />
 <span class="whitespace-nowrap"
   >within ±<QuantityField
@@ -53,7 +56,7 @@ to <QuantityField
     label="{name}, within"
     width={wide ? '4.6em' : '3em'}
     check={(v) => (v > 0 ? null : 'more than 0')}
-    change={(accuracy) => change({ ...need, accuracy }, 'accuracy of a need')}
+    change={(accuracy) => change((now) => ({ ...now, accuracy }), 'accuracy of a need')}
   /></span
 >
 every <QuantityField
@@ -62,11 +65,11 @@ every <QuantityField
   label="{name}, every"
   width="3.6em"
   check={(v) => (v > 0 ? null : 'more than 0 s')}
-  change={(interval) => change({ ...need, interval }, 'interval of a need')}
+  change={(interval) => change((now) => ({ ...now, interval }), 'interval of a need')}
 />
 at <TextField
   value={need.place}
   label="{name}, at"
   width="8.5em"
-  change={(place) => change({ ...need, place }, 'place of a need')}
+  change={(place) => change((now) => ({ ...now, place }), 'place of a need')}
 />

@@ -1,14 +1,11 @@
 <!-- "when air temperature at top shelf rises above 18 °C, set off the alarm, until acknowledged" -->
 <script lang="ts">
-  import { needName, watched, type Need, type Plan, type TriggerNeed } from '@idle-breadboard/core';
+  import { needName, watched, type Plan, type TriggerNeed } from '@idle-breadboard/core';
+  import type { Change } from '../state/needs';
   import QuantityField from '../kit/QuantityField.svelte';
 
-  let {
-    plan,
-    need,
-    name,
-    change,
-  }: { plan: Plan; need: TriggerNeed; name: string; change: (next: Need, why: string) => void } = $props();
+  let { plan, need, name, change }: { plan: Plan; need: TriggerNeed; name: string; change: Change<TriggerNeed> } =
+    $props();
   const of = $derived(watched(plan, need.of));
   const unit = $derived(of?.unit ?? '');
   const plain = $derived(plan.needs.filter((n) => n.kind === 'show' || n.kind === 'drive'));
@@ -18,7 +15,7 @@ when <select
   class="field"
   aria-label="watched by {name}"
   value={need.of}
-  onchange={(event) => change({ ...need, of: event.currentTarget.value }, 'what a trigger watches')}
+  onchange={(event) => change((now) => ({ ...now, of: event.currentTarget.value }), 'what a trigger watches')}
 >
   {#each plan.needs.filter((n) => n.kind === 'sense') as n (n.id)}<option value={n.id}>{needName(plan, n)}</option
     >{/each}
@@ -29,7 +26,7 @@ is
   aria-label="{name}, side"
   value={need.when}
   onchange={(event) =>
-    change({ ...need, when: event.currentTarget.value === 'below' ? 'below' : 'above' }, 'side of a trigger')}
+    change((now) => ({ ...now, when: event.currentTarget.value === 'below' ? 'below' : 'above' }), 'side of a trigger')}
 >
   <option value="above">above</option><option value="below">below</option>
 </select>
@@ -38,7 +35,7 @@ is
   {unit}
   label="{name}, level"
   width="5.2em"
-  change={(level) => change({ ...need, level }, 'level of a trigger')}
+  change={(level) => change((now) => ({ ...now, level }), 'level of a trigger')}
 />
 it sets off
 <select
@@ -46,7 +43,10 @@ it sets off
   aria-label="set off by {name}"
   value={need.sets[0] ?? ''}
   onchange={(event) =>
-    change({ ...need, sets: event.currentTarget.value ? [event.currentTarget.value] : [] }, 'what a trigger sets off')}
+    change(
+      (now) => ({ ...now, sets: event.currentTarget.value ? [event.currentTarget.value] : [] }),
+      'what a trigger sets off',
+    )}
 >
   <option value="">nothing yet</option>
   {#each plain as n (n.id)}<option value={n.id}>{needName(plan, n)}</option>{/each}
@@ -56,7 +56,10 @@ it sets off
   aria-label="{name}, how it ends"
   value={need.release}
   onchange={(event) =>
-    change({ ...need, release: event.currentTarget.value === 'sticky' ? 'sticky' : 'clears' }, 'how a trigger ends')}
+    change(
+      (now) => ({ ...now, release: event.currentTarget.value === 'sticky' ? 'sticky' : 'clears' }),
+      'how a trigger ends',
+    )}
 >
   <option value="clears">until it has come back by</option><option value="sticky"
     >until someone acknowledges it, after</option
@@ -68,5 +71,5 @@ it sets off
   label="{name}, hysteresis"
   width="4.4em"
   check={(v) => (v >= 0 ? null : '0 or more')}
-  change={(hysteresis) => change({ ...need, hysteresis }, 'hysteresis of a trigger')}
+  change={(hysteresis) => change((now) => ({ ...now, hysteresis }), 'hysteresis of a trigger')}
 />
