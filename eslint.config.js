@@ -6,7 +6,7 @@ import ts from 'typescript-eslint';
 /** Floors of the core, lowest first. Rooms on one floor do not know each other unless named here. */
 const FLOORS = [
   ['quantity', 'standard'],
-  ['card', 'board'],
+  ['card', 'board', 'capture'],
   ['plan'],
   ['circuit'],
   ['physics'],
@@ -15,6 +15,7 @@ const FLOORS = [
   ['remedy'],
   ['solve'],
   ['layout'],
+  ['bench'],
   ['deliver'],
   ['format'],
 ];

@@ -133,6 +133,28 @@ await withApp(async (browser, address) => {
   await shot(
     browser,
     address,
+    'bring-up',
+    'bring-up',
+    verified(async (page) => {
+      await page.locator('.tray .bar button').first().click();
+      await page.getByText('Put a fault of your choice in').click();
+      const list = page.getByRole('combobox', { name: 'fault to put in' });
+      const swapped = list.locator('option', {
+        hasText: 'SDA of carbon dioxide sensor and SCL of carbon dioxide sensor are swapped',
+      });
+      await swapped.first().waitFor({ state: 'attached' });
+      await list.selectOption((await swapped.first().getAttribute('value')) ?? '');
+      await page.getByRole('button', { name: 'Put it in' }).click();
+      await page.getByText('Put a fault of your choice in').click();
+      await page.getByRole('button', { name: 'Read power', exact: true }).click();
+      await page.getByRole('button', { name: 'Read scans' }).click();
+      await page.getByRole('button', { name: 'Read readings' }).click();
+      await page.getByText('It points to').waitFor({ timeout: 90_000 });
+    }),
+  );
+  await shot(
+    browser,
+    address,
     'proofs',
     'need',
     verified(async (page) => page.locator('.verdict').click()),

@@ -6,7 +6,7 @@ import { bareThermistor, withWord } from './plans';
 // A whole station with all its rows takes axe some seconds on a small machine.
 test.describe.configure({ timeout: 120_000 });
 
-const STATIONS = ['need', 'compare', 'control', 'levels', 'bus', 'pins', 'power', 'wiring', 'parts'];
+const STATIONS = ['need', 'compare', 'control', 'levels', 'bus', 'pins', 'power', 'wiring', 'parts', 'bring-up'];
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
 async function clean(page: Page, what: string, only?: string): Promise<void> {
@@ -128,6 +128,37 @@ const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void
       await bench.go('Bus');
       await bench.page.getByRole('button', { name: 'words' }).click();
       await expect(bench.page.getByRole('group', { name: /^set-up, register/ })).toBeVisible();
+    },
+  ],
+  [
+    'resistors and all leads on the board map',
+    'wiring',
+    async ({ page }) => {
+      await page.getByRole('checkbox', { name: 'all leads' }).check();
+      // Whatever stands on two legs: it cannot be turned.
+      await expect(
+        page.getByRole('button', { name: /: arrow keys move it, Delete lets it go/ }).first(),
+      ).toBeAttached();
+    },
+  ],
+  [
+    'what the readings point to, a scan that was printed, the logbook',
+    'bring-up',
+    async ({ page }) => {
+      await page.getByText('Put a fault of your choice in').click();
+      const list = page.getByRole('combobox', { name: 'fault to put in' });
+      await expect.poll(() => list.locator('option').count()).toBeGreaterThan(100);
+      await list.selectOption({ index: 20 });
+      await page.getByRole('button', { name: 'Put it in' }).click();
+      await page.getByRole('button', { name: 'Read power', exact: true }).click();
+      await page.getByRole('button', { name: 'Read power off' }).click();
+      await page.getByRole('button', { name: 'Listen to the simulated port' }).click();
+      await expect(
+        page.getByRole('region', { name: 'what the readings point to' }).getByRole('listitem').first(),
+      ).toBeVisible({
+        timeout: 90_000,
+      });
+      await page.getByRole('combobox', { name: 'value over the days' }).selectOption({ index: 1 });
     },
   ],
   [

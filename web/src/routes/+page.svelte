@@ -6,6 +6,7 @@
   import { onKey } from '$lib/frame/keys';
   import Stations from '$lib/frame/Stations.svelte';
   import Tray from '$lib/frame/Tray.svelte';
+  import { logbook } from '$lib/state/logbook.svelte';
   import { laying } from '$lib/state/laying.svelte';
   import { proofsBySubject } from '$lib/state/proofs';
   import { triedResults } from '$lib/state/tried-results';
@@ -36,6 +37,9 @@
   const loadDelivering = () => import('$lib/stations/delivering');
   let delivered: ReturnType<typeof loadDelivering> | undefined;
   const delivering = () => (delivered ??= loadDelivering());
+  const loadBringing = () => import('$lib/stations/bringing-up');
+  let brought: ReturnType<typeof loadBringing> | undefined;
+  const bringingUp = () => (brought ??= loadBringing());
   /** What goes on paper, there before paper is asked for: a print does not wait. */
   let sheet = $state<Awaited<ReturnType<typeof loadDelivering>>['PrintSheet']>();
   $effect(() => {
@@ -43,6 +47,11 @@
       void laying.ask();
       void delivering().then(({ PrintSheet }) => (sheet = PrintSheet));
     }
+  });
+
+  // The tie point of the bring-up says whether something was measured.
+  $effect(() => {
+    if (workbench.plan) void logbook.open();
   });
 
   /** The sheet for paper is made when paper is wanted: at every edit it would cost as much as the screen. */
@@ -110,8 +119,10 @@
             {#await electric() then { Power }}<Power circuit={study.circuit} {proofs} />{/await}
           {:else if view.station === 'wiring'}
             {#await delivering() then { Wiring }}<Wiring circuit={study.circuit} />{/await}
-          {:else}
+          {:else if view.station === 'parts'}
             {#await delivering() then { Parts }}<Parts circuit={study.circuit} />{/await}
+          {:else}
+            {#await bringingUp() then { BringUp }}<BringUp circuit={study.circuit} />{/await}
           {/if}
           {#await import('$lib/frame/WorkingsTip.svelte') then { default: WorkingsTip }}<WorkingsTip
               tried={triedResults}

@@ -1,6 +1,8 @@
 <!-- The boards hole by hole, with the step in hand lit. Parts in the board can be taken elsewhere with the pointer or the keys. -->
 <script lang="ts">
-  import { INKS, type Drawing, type DrawnLead, type DrawnPart } from '@idle-breadboard/core';
+  import type { Drawing, DrawnLead, DrawnPart } from '@idle-breadboard/core';
+  import BoardLeads from './BoardLeads.svelte';
+  import type { Drag } from './move-part';
 
   interface Props {
     drawing: Drawing;
@@ -20,18 +22,13 @@
   let { drawing, label, lit, faint, parts, pinned, selected, select, move }: Props = $props();
 
   let svg = $state<SVGSVGElement>();
-  let drag = $state.raw<{ part: string; x: number; y: number; dx: number; dy: number } | null>(null);
+  let drag = $state.raw<Drag | null>(null);
 
   const box = $derived(drawing.box);
   const shown = $derived(drawing.leads.filter(({ key }) => lit === null || lit.has(key) || faint.has(key)));
   const isLit = ({ key }: DrawnLead) => lit === null || lit.has(key);
   const isPartLit = ({ part }: DrawnPart) => parts === null || parts.has(part);
   const holes = $derived(drawing.holes.map(({ x, y }) => `M${x - 0.22} ${y - 0.22}h.44v.44h-.44z`).join(''));
-  const path = ({ a, b, bend }: DrawnLead) => `M${a.x} ${a.y}Q${bend.x} ${bend.y} ${b.x} ${b.y}`;
-  const body = ({ a, b }: DrawnLead) => {
-    const at = (share: number) => `${a.x + (b.x - a.x) * share} ${a.y + (b.y - a.y) * share}`;
-    return `M${at(0.25)}L${at(0.75)}`;
-  };
   const fitted = (text: string, width: number, size: number) => {
     const most = Math.max(3, Math.floor(width / (size * 0.52)));
     return text.length <= most ? text : `${text.slice(0, most - 1)}…`;
@@ -78,6 +75,15 @@
     select(part);
     move(part, by);
   }
+  /** What the pointer and the keys do with something that can be taken elsewhere. */
+  const hands = (part: string) => ({
+    onpointerdown: (event: PointerEvent) => down(event, part),
+    onpointermove: moving,
+    onpointerup: up,
+    onpointercancel: () => (drag = null),
+    onkeydown: (event: KeyboardEvent) => key(event, part),
+    onfocus: () => select(part),
+  });
 </script>
 
 <svg
@@ -119,12 +125,7 @@
       aria-label={part.seated
         ? `${part.label}, in the board${pinned.has(part.part) ? ', put there by hand' : ''}: arrow keys move it, T turns it, Delete lets it go`
         : `${part.label}, beside the board`}
-      onpointerdown={part.seated ? (event) => down(event, part.part) : undefined}
-      onpointermove={moving}
-      onpointerup={up}
-      onpointercancel={() => (drag = null)}
-      onkeydown={part.seated ? (event) => key(event, part.part) : undefined}
-      onfocus={part.seated ? () => select(part.part) : undefined}
+      {...part.seated ? hands(part.part) : {}}
     >
       <rect
         class="body"
@@ -167,56 +168,7 @@
       </g>
     {/each}
   </g>
-  {#each shown as lead (lead.key)}
-    <g class="lead" class:faint={!isLit(lead)}>
-      {#if lead.kind === 'lead' || lead.kind === 'own'}
-        <path class="rim" d={path(lead)} />
-        <path
-          class="core"
-          d={path(lead)}
-          stroke={INKS[lead.colour] ?? '#8b877c'}
-          stroke-dasharray={lead.kind === 'own' ? '1.1 .35' : undefined}
-        />
-      {:else}
-        {@const held = drag?.part === lead.of ? drag : null}
-        <g
-          class="legs"
-          role="button"
-          tabindex="0"
-          aria-label="{lead.value}, {lead.of}{pinned.has(lead.of)
-            ? ', put there by hand'
-            : ''}: arrow keys move it, Delete lets it go"
-          transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
-          onpointerdown={(event) => down(event, lead.of)}
-          onpointermove={moving}
-          onpointerup={up}
-          onpointercancel={() => (drag = null)}
-          onkeydown={(event) => key(event, lead.of)}
-          onfocus={() => select(lead.of)}
-        >
-          <path class="leg" d="M{lead.a.x} {lead.a.y}L{lead.b.x} {lead.b.y}" />
-          <path class="stem" class:chosen={selected === lead.of} d={body(lead)} />
-        </g>
-        {#if lead.kind === 'resistor' || lead.kind === 'capacitor'}<path class="hollow" d={body(lead)} />{:else}<circle
-            class="ring"
-            cx={lead.a.x + (lead.b.x - lead.a.x) * 0.68}
-            cy={lead.a.y + (lead.b.y - lead.a.y) * 0.68}
-            r=".34"
-          />{/if}
-        {#if isLit(lead) && (lead.kind === 'resistor' || lead.kind === 'capacitor')}<text
-            class="value"
-            x={lead.bend.x}
-            y={lead.bend.y - 0.8}>{lead.value}</text
-          >{/if}
-      {/if}
-      <circle class="end" cx={lead.a.x} cy={lead.a.y} r=".34" /><circle
-        class="end"
-        cx={lead.b.x}
-        cy={lead.b.y}
-        r=".34"
-      />
-    </g>
-  {/each}
+  <BoardLeads leads={shown} {isLit} {pinned} {selected} {drag} {hands} />
   {#each drawing.joints as joint (joint.text)}
     <circle class="joint" cx={joint.x} cy={joint.y} r=".8" /><text class="letter" x={joint.x} y={joint.y + 0.35}
       >{joint.text}</text
@@ -307,58 +259,6 @@
   .tag {
     font-size: 0.95px;
     text-anchor: middle;
-  }
-  .lead path {
-    fill: none;
-    pointer-events: none;
-  }
-  .rim {
-    stroke: var(--ink);
-    stroke-width: 0.62;
-    opacity: 0.55;
-  }
-  .core {
-    stroke-width: 0.42;
-  }
-  .faint {
-    opacity: 0.22;
-  }
-  .leg {
-    stroke: var(--ink);
-    stroke-width: 0.16;
-  }
-  .stem {
-    stroke: var(--ink);
-    stroke-width: 1.1;
-  }
-  .legs {
-    cursor: grab;
-    touch-action: none;
-    outline: none;
-  }
-  .legs path {
-    pointer-events: stroke;
-  }
-  .chosen,
-  .legs:focus-visible .stem {
-    stroke: var(--copper);
-  }
-  .hollow {
-    stroke: var(--raised);
-    stroke-width: 0.74;
-  }
-  .ring {
-    fill: var(--raised);
-  }
-  .value {
-    font-size: 1.05px;
-    text-anchor: middle;
-    paint-order: stroke;
-    stroke: var(--raised);
-    stroke-width: 0.35px;
-  }
-  .end {
-    fill: var(--ink);
   }
   .joint {
     fill: var(--raised);

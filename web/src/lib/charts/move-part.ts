@@ -13,6 +13,24 @@ import {
   type Seated,
   type Spot,
 } from '@idle-breadboard/core';
+import type { DOMAttributes } from 'svelte/elements';
+
+/** What is being taken elsewhere, where the pointer took hold of it, and by how many steps it has come. */
+export interface Drag {
+  readonly part: string;
+  readonly x: number;
+  readonly y: number;
+  readonly dx: number;
+  readonly dy: number;
+}
+
+/** What the pointer and the keys do with something that can be taken elsewhere. */
+export type Hands = (
+  part: string,
+) => Pick<
+  DOMAttributes<SVGGElement>,
+  'onpointerdown' | 'onpointermove' | 'onpointerup' | 'onpointercancel' | 'onkeydown' | 'onfocus'
+>;
 
 /** Rows of holes lie at most this far apart, in steps: the channel. */
 const WIDEST = 5;

@@ -1,5 +1,6 @@
 <!-- The stations are tie points down the edge: hollow, filled, or ringed with a count. -->
 <script lang="ts">
+  import { logbook } from '../state/logbook.svelte';
   import { STATIONS, view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -17,6 +18,7 @@
     if (circuit.rails.size > 0) done.add('power');
     if (circuit.plan.done.length > 0) done.add('wiring');
     if (circuit.plan.parts.length > 0) done.add('parts');
+    if (logbook.entries.some(({ kind, by }) => kind === 'measured' && by !== 'bench')) done.add('bring-up');
     return done;
   });
   let edge = $state<HTMLElement>();

@@ -33,7 +33,7 @@
     overflow-wrap: anywhere;
   }
   .what {
-    width: 31%;
+    width: 36%;
     color: var(--quiet);
   }
   tr + tr td {

@@ -95,7 +95,13 @@ export function tableOf(circuit: Circuit, need: Need): Table {
   );
   const sense: SenseNeed | null = need.kind === 'sense' ? need : null;
   const pieces = piecesFor(circuit, need);
-  const { rows } = compare(wanted, { need: sense, setting, buying: circuit.plan.rules.buying, pieces });
+  const { rows } = compare(wanted, {
+    need: sense,
+    setting,
+    buying: circuit.plan.rules.buying,
+    sure: circuit.plan.rules.sure,
+    pieces,
+  });
   const order = columnOrder(wanted, rows);
   const word = comparing.word.trim().toLowerCase();
   return {

@@ -21,6 +21,7 @@ export const STATIONS: readonly Station[] = [
   { id: 'power', key: '7', name: 'Power' },
   { id: 'wiring', key: '8', name: 'Wiring' },
   { id: 'parts', key: '9', name: 'Parts' },
+  { id: 'bring-up', key: '0', name: 'Bring-up' },
 ];
 
 export type Sheet = 'find' | 'mend' | 'keys' | 'proofs' | 'rules' | 'add-part' | 'remove' | 'catalogue' | null;

@@ -11,6 +11,7 @@
   import { of, type Proofs } from '../state/proofs';
   import { workbench } from '../state/workbench.svelte';
   import BesideEdit from './BesideEdit.svelte';
+  import CapacitorEdit from './CapacitorEdit.svelte';
   import LeadEdit from './LeadEdit.svelte';
   import RunEdit from './RunEdit.svelte';
 
@@ -63,7 +64,7 @@
     {/each}
     {#if part?.choice && first && rhythm && !part.helper}
       <RunEdit {part} {rhythm} switched={(rail?.switches.length ?? 0) > 0} controller={part === circuit.controller} />
-      {#if part.choice.fittedOn === undefined}<LeadEdit {circuit} {feed} />{/if}
+      {#if part.choice.fittedOn === undefined}<LeadEdit {circuit} {feed} /><CapacitorEdit {circuit} {feed} />{/if}
       {#if part.card.measures.some(({ quantity }) => FEELS_AIR.has(quantity))}<BesideEdit {circuit} {part} />{/if}
     {/if}
   {/snippet}

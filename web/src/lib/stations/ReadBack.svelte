@@ -10,22 +10,22 @@
 
 <div class="read" role="status">
   {#if open}<p>
-      <Glyph severity="fault" /><strong>Not verified.</strong> Settle the findings before you wire this.
+      <Glyph severity="fault" /> <strong>Not verified.</strong> Settle the findings before you wire this.
     </p>{/if}
   {#if laying.trouble}
-    <p><Glyph severity="fault" />The layout could not be made: {laying.trouble}</p>
+    <p><Glyph severity="fault" /> The layout could not be made: {laying.trouble}</p>
   {:else if laying.stale}
     <p class="unit">Laying out and reading back <progress value={laying.share} aria-label="laying out"></progress></p>
   {:else if laying.build?.why}
-    <p><Glyph severity="fault" /><strong>No layout.</strong> {laying.build.why.says}</p>
+    <p><Glyph severity="fault" /> <strong>No layout.</strong> {laying.build.why.says}</p>
   {:else if proof?.agrees}
     <p>
-      <Glyph severity={null} />Read back from holes, strips and leads: <span class="value">{proof.contacts}</span> ends
+      <Glyph severity={null} /> Read back from holes, strips and leads: <span class="value">{proof.contacts}</span> ends
       on
       <span class="value">{proof.nodes}</span> nodes, all as the circuit wants them.
     </p>
   {:else if proof}
-    <p><Glyph severity="danger" /><strong>The wiring is not the circuit.</strong></p>
+    <p><Glyph severity="danger" /> <strong>The wiring is not the circuit.</strong></p>
     <ul>
       {#each proof.discords as discord, i (i)}<li>{discord.says}</li>{/each}
     </ul>

@@ -1,6 +1,6 @@
 <!-- Station 8: the steps in their order beside the boards, hole by hole, with the step in hand lit. -->
 <script lang="ts">
-  import { boardDrawing, setSpot, setSpots, type Circuit } from '@idle-breadboard/core';
+  import { boardDrawing, netlistOf, setSpot, setSpots, type Circuit } from '@idle-breadboard/core';
   import Printer from '@lucide/svelte/icons/printer';
   import BoardMap from '../charts/BoardMap.svelte';
   import { legsMovedBy, movedBy, turnedRound } from '../charts/move-part';
@@ -22,6 +22,7 @@
   const layout = $derived(build?.layout ?? null);
   // The layout shown may be one change older than the plan; its parts may be gone.
   const drawing = $derived(layout && boardDrawing(circuit, layout));
+  const netlist = $derived(netlistOf(circuit));
   const step = $derived(benchView.current);
   const lit = $derived(benchView.whole || !step ? null : new Set(step.leads.map(({ key }) => key)));
   const faint = $derived.by(() => {
@@ -104,6 +105,8 @@
         <ol>
           {#each benchView.steps as one, i (one.key)}
             <WiringStepRow
+              {circuit}
+              {netlist}
               step={one}
               number={i + 1}
               current={one.key === step?.key}

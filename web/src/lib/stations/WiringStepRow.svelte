@@ -1,14 +1,23 @@
 <!-- One step of the wiring: a box to tick, what is put down, its leads hole by hole, what to measure after it. -->
 <script lang="ts">
-  import { setDone, type WiringStep } from '@idle-breadboard/core';
+  import { setDone, type Circuit, type Netlist, type WiringStep } from '@idle-breadboard/core';
   import { tick as changed } from 'svelte';
   import Glyph from '../kit/Glyph.svelte';
   import LeadTable from '../kit/LeadTable.svelte';
   import { benchView } from '../state/bench-view.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
+  import SocketEdit from './SocketEdit.svelte';
 
-  let { step, number, current, done }: { step: WiringStep; number: number; current: boolean; done: boolean } = $props();
+  interface Props {
+    circuit: Circuit;
+    netlist: Netlist;
+    step: WiringStep;
+    number: number;
+    current: boolean;
+    done: boolean;
+  }
+  let { circuit, netlist, step, number, current, done }: Props = $props();
   const about = $derived(view.result?.subjects.some((subject) => step.subjects.includes(subject)) ?? false);
   const KIND = { look: 'look', continuity: 'beep', resistance: 'ohms', voltage: 'volts' } as const;
   let element = $state<HTMLElement>();
@@ -52,7 +61,13 @@
         <p class="caution"><Glyph severity="caution" /><strong>{caution.hazard}</strong> {caution.says}</p>
       {/each}
       {#each step.put as put (put.part)}
-        <p class="put">Put down <strong>{put.label}</strong>{put.says ? `: ${put.says}` : ', beside the boards'}.</p>
+        <p class="put">
+          Put down <strong>{put.label}</strong>{put.says ? `: ${put.says}` : ', beside the boards'}. <SocketEdit
+            {circuit}
+            {netlist}
+            part={put.part}
+          />
+        </p>
       {/each}
       {#if step.leads.length > 0}<LeadTable leads={step.leads} />{/if}
       {#if step.checks.length > 0}

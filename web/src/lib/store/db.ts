@@ -1,6 +1,6 @@
 /** What the browser keeps: plans, their history, and small settings. */
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
-import { migrateCard, migrateStoredPlan, type Card, type Plan } from '@idle-breadboard/core';
+import { migrateCard, migrateStoredPlan, type Card, type LogEntry, type Plan } from '@idle-breadboard/core';
 
 export interface StoredPlan {
   id: string;
@@ -21,11 +21,21 @@ export interface StoredStep {
   plan: Plan;
 }
 
+/** A photo of an entry of the logbook. */
+export interface StoredPhoto {
+  /** That of the entry. */
+  id: string;
+  plan: string;
+  image: Blob;
+}
+
 class Shelf extends Dexie {
   plans!: EntityTable<StoredPlan, 'id'>;
   steps!: Table<StoredStep, [string, number]>;
   /** The maker's own cards, every revision. */
   cards!: Table<Card, [string, number]>;
+  log!: Table<LogEntry, string>;
+  photos!: Table<StoredPhoto, string>;
   settings!: EntityTable<{ key: string; value: string }, 'key'>;
 
   constructor() {
@@ -36,6 +46,8 @@ class Shelf extends Dexie {
     // The third has what the electrical proof needs, the fourth what pins do at the start and share, the fifth what
     // currents, heat and cells need, the sixth boards and what stands on them.
     for (const version of [3, 4, 5, 6]) this.version(version).stores({}).upgrade(bringAllUp);
+    // The seventh keeps a logbook for each plan, with its photos.
+    this.version(7).stores({ log: 'id, plan, [plan+at]', photos: 'id, plan' });
   }
 }
 
@@ -87,8 +99,10 @@ export async function loadPlan(id: string): Promise<{ plan: StoredPlan; steps: S
 }
 
 export async function deletePlan(id: string): Promise<void> {
-  await shelf.transaction('rw', shelf.plans, shelf.steps, async () => {
+  await shelf.transaction('rw', [shelf.plans, shelf.steps, shelf.log, shelf.photos], async () => {
     await shelf.steps.where('planId').equals(id).delete();
+    await shelf.log.where('plan').equals(id).delete();
+    await shelf.photos.where('plan').equals(id).delete();
     await shelf.plans.delete(id);
   });
 }

@@ -14,6 +14,7 @@ import {
   writePack,
   solvePins,
   verify,
+  withMeasured,
   whatIfs,
   withPins,
   writePlan,
@@ -42,7 +43,8 @@ const worker: StudyWorker = {
     kept = cards ?? kept;
     const document = { plan, cards: kept };
     const circuit = deriveCircuit(document);
-    last = { fingerprint: fingerprint(document), circuit, verdict: verify(circuit) };
+    const print = fingerprint(document);
+    last = { fingerprint: print, circuit, verdict: withMeasured(verify(circuit), plan.measured, print) };
     return last;
   },
   remedies(finding, library) {

@@ -1,0 +1,195 @@
+/** The build taken through its sheet on the simulated bench: a hidden swapped pair is found, mended and signed off. */
+import { expect, test, type Page } from '@playwright/test';
+import { Bench, textOf } from './bench';
+
+// The dictionary of faults takes some seconds on a small machine.
+test.describe.configure({ timeout: 180_000 });
+
+async function cupboard(page: Page): Promise<Bench> {
+  const bench = new Bench(page);
+  await bench.open();
+  await page.locator('.plan-name').click();
+  await page.getByRole('menuitem', { name: /^Cupboard, verified/ }).click();
+  await expect(page.locator('[data-verdict="verified"]')).toBeVisible();
+  await page.locator('.tray .bar button').first().click();
+  await bench.go('Bring-up');
+  await expect(page.getByText(/0 of \d+ as expected/)).toBeVisible({ timeout: 60_000 });
+  return bench;
+}
+
+const suspects = (page: Page) => page.getByRole('region', { name: 'what the readings point to' });
+const act = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' });
+
+async function putIn(page: Page, says: RegExp): Promise<void> {
+  await page.getByText('Put a fault of your choice in').click();
+  const list = page.getByRole('combobox', { name: 'fault to put in' });
+  await expect.poll(() => list.locator('option').count()).toBeGreaterThan(100);
+  const key = await list.locator('option', { hasText: says }).first().getAttribute('value');
+  await list.selectOption(key ?? '');
+  await act(page, 'Put it in').click();
+}
+
+test('a hidden swapped pair is found by measuring what is proposed, mended, read again and signed off', async ({
+  page,
+}) => {
+  await cupboard(page);
+  await putIn(page, /SDA of carbon dioxide sensor and SCL of carbon dioxide sensor are swapped/);
+  await act(page, 'Read scans').click();
+  const panel = suspects(page);
+  await expect(panel.getByText('It points to')).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x27 0x44 0x45');
+
+  // A reload in between: what was measured is still there, and so is the simulated build with its fault.
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x27 0x44 0x45', {
+    timeout: 60_000,
+  });
+  await expect(page.getByText('The fault that you chose is in it.')).toBeVisible();
+  await expect(panel.getByText('measure next')).toBeVisible({ timeout: 120_000 });
+  for (let step = 0; step < 25; step++) {
+    const read = panel.getByRole('button', { name: /^read .* now$/ });
+    if ((await read.count()) === 0) break;
+    const name = await read.getAttribute('aria-label');
+    await read.click();
+    await expect(panel.getByRole('button', { name: name ?? '', exact: true })).toHaveCount(0, { timeout: 30_000 });
+  }
+  const first = panel.getByRole('listitem').first();
+  await expect(first).toContainText('SDA of carbon dioxide sensor and SCL of carbon dioxide sensor are swapped');
+  await expect(first).toContainText(/9\d %/);
+  await first.getByRole('button', { name: /^mended: SDA of carbon dioxide/ }).click();
+
+  for (const phase of ['Read power off', 'Read power', 'Read at rest', 'Read scans', 'Read readings', 'Read edges'])
+    await act(page, phase).click();
+  await expect(panel.getByText('All as expected so far.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/(\d+) of \1 measured/).first()).toBeVisible();
+  await act(page, 'Sign off').click();
+  await expect(page.getByText(/signed off, simulated: \d+ of \d+ as expected, 0 outside/).first()).toBeVisible();
+
+  await page.reload();
+  const entries = page.getByRole('list', { name: 'entries, newest first' });
+  await expect(entries).toContainText('signed off', { timeout: 60_000 });
+  await expect(page.getByText(/, \d{3} entries/)).toBeVisible();
+  const [file] = await Promise.all([page.waitForEvent('download'), act(page, 'Markdown').click()]);
+  const text = await textOf(file);
+  expect(text).toContain('found: SDA of carbon dioxide sensor and SCL of carbon dioxide sensor are swapped.');
+  expect(text).toContain('mended: ');
+  // What the simulated bench shows is no evidence: as much stands on trust as before, and nothing of the real build is measured.
+  await expect(page.locator('.verdict')).toContainText('194 on trust');
+  await act(page, 'Switch it off').click();
+  await expect(page.getByText(/^0 of \d+ as expected/)).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('');
+});
+
+test('a real-looking scan is pasted, held against the plan and written down', async ({ page }) => {
+  await cupboard(page);
+  const box = page.getByRole('textbox', { name: /^scan, one-wire numbers/ });
+  await box.fill(
+    'Scanning...\nI2C device found at address 0x27  !\nI2C device found at address 0x44  !\nI2C device found at address 0x46  !\n3 devices found, done\n',
+  );
+  await expect(page.getByText('0x45 does not answer: bottom shelf sensor.')).toBeVisible();
+  await expect(page.getByText(/0x46 answers, which no card of the plan names/)).toBeVisible();
+  await act(page, 'Write it down').click();
+  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x27 0x44 0x46');
+  await expect(page.getByText('2 of 2 measured', { exact: false })).toHaveCount(0);
+  await box.fill('28-0316a2795bff\nROM = 28 FF 64 1E 0C 15 02 00');
+  await expect(page.getByText('comes without its check')).toBeVisible();
+  await expect(page.getByText(/its check is wrong/)).toBeVisible();
+  await box.fill('T: 21.4 °C, H: nan %');
+  await expect(page.getByText(/H: no number\. The part did not answer/)).toBeVisible();
+});
+
+test('the simulated port prints a scan, and a part that is unplugged is named', async ({ page }) => {
+  await cupboard(page);
+  await act(page, 'Put the build on it').click();
+  await act(page, 'Listen to the simulated port').click();
+  await expect(page.getByText('0x6A answers: carbon dioxide sensor.')).toBeVisible();
+  await expect(page.getByText('its check is right')).toHaveCount(3);
+  await act(page, 'Unplug one, scan again').click();
+  await page.getByRole('textbox', { name: /^scan, one-wire numbers/ }).fill('[39, 68, 69]');
+  await expect(page.getByText('0x6A left: carbon dioxide sensor.')).toBeVisible();
+});
+
+test('measured values lift proofs from trust when they are signed off; a value outside is said', async ({ page }) => {
+  await cupboard(page);
+  const supply = page.getByRole('textbox', { name: 'Supply of scale: measured' });
+  await supply.fill('4.1 V');
+  await supply.press('Enter');
+  await expect(page.locator('.row', { has: supply })).toContainText('outside');
+  await supply.fill('much');
+  await supply.press('Enter');
+  await expect(page.locator('.row', { has: supply }).getByRole('alert')).toBeVisible();
+  await supply.fill('3.31 V');
+  await supply.press('Enter');
+  await expect(page.locator('.row', { has: supply })).toContainText('as expected');
+  await act(page, 'Sign off').click();
+  await expect(page.locator('.verdict')).toContainText('192 on trust');
+  // A rebuild begins with nothing measured; both stand side by side once it has a value.
+  await act(page, 'Begin a rebuild').click();
+  await expect(supply).toHaveValue('');
+  await supply.fill('3.28 V');
+  await supply.press('Enter');
+  await page.getByText('2 builds side by side: 1 value').click();
+  await expect(page.getByRole('row', { name: /Supply of scale 3\.31 V 3\.28 V/ })).toBeVisible();
+  await act(page, /^undo/).click();
+  await expect(page.locator('.verdict')).toContainText('194 on trust');
+});
+
+test('a capture is read with its columns told apart, and a broken one says where', async ({ page }) => {
+  await cupboard(page);
+  const rows = ['time,SDA,SCL'];
+  // A start, and a clock of 100 kHz under an idle data line.
+  for (let i = 0; i < 4000; i++) {
+    const t = i * 0.1e-6;
+    rows.push(
+      `${t.toExponential(4)},${t < 20e-6 ? 3.3 : 0.05},${t < 25e-6 || Math.floor((t - 25e-6) / 5e-6) % 2 === 1 ? 3.3 : 0.05}`,
+    );
+  }
+  const choose = (text: string) =>
+    page
+      .getByLabel('capture as CSV or VCD')
+      .setInputFiles({ name: 'scope.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await choose(rows.join('\n'));
+  const capture = page.getByRole('group', { name: 'a capture' });
+  await expect(capture.getByRole('combobox').first()).toHaveValue('i2c.sda');
+  await capture.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByText('The clock runs at 100 kHz; 100 kHz are planned.')).toBeVisible();
+  await choose([...rows.slice(0, 900), 'oops,1,2'].join('\n'));
+  await capture.getByRole('button', { name: 'Read it' }).click();
+  await expect(capture.getByRole('alert')).toHaveText('Line 901: expected a time, found “oops”.');
+});
+
+test('practice hides a fault, counts what was measured and tells how few would have done', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.open();
+  await page.locator('.plan-name').click();
+  await page.getByRole('menuitem', { name: /^Stairwell/ }).click();
+  await bench.settled();
+  await bench.go('Bring-up');
+  await act(page, 'Practise: hide a fault').click();
+  await expect(page.getByText('One fault is hidden in it.')).toBeVisible({ timeout: 60_000 });
+  await act(page, 'Read readings').click();
+  await expect(page.getByText('8 of 8 measured')).toBeVisible();
+  await act(page, 'Show what it is').click();
+  await expect(page.getByText(/You took 8 measurements; \d+ could have told\./)).toBeVisible();
+});
+
+test('a clone at an address that no card names is suspected, and a photo is kept over a reload', async ({ page }) => {
+  await cupboard(page);
+  const box = page.getByRole('textbox', { name: /^scan, one-wire numbers/ });
+  await box.fill('found: 0x27, 0x44, 0x45, 0x5d');
+  await act(page, 'Write it down').click();
+  await expect(suspects(page)).toContainText('carbon dioxide sensor is a clone', { timeout: 120_000 });
+  const pixel = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+  await page
+    .getByLabel('Photo')
+    .setInputFiles({ name: 'strap.png', mimeType: 'image/png', buffer: Buffer.from(pixel, 'base64') });
+  const entries = page.getByRole('list', { name: 'entries, newest first' });
+  await expect(entries).toContainText('strap.png');
+  await page.reload();
+  await expect(entries).toContainText('strap.png', { timeout: 60_000 });
+  const [shown] = await Promise.all([
+    page.waitForEvent('popup'),
+    entries.getByRole('button', { name: 'Show' }).click(),
+  ]);
+  await expect.poll(() => shown.evaluate(() => document.images[0]?.naturalWidth)).toBe(1);
+});

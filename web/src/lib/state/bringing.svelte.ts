@@ -1,0 +1,192 @@
+/** Bringing the build up: its sheet, what was measured, what that points to, and the simulated bench. */
+import {
+  isInside,
+  type BringUpSheet,
+  type Card,
+  type LogEntry,
+  type Reading,
+  type SheetRow,
+} from '@idle-breadboard/core';
+import { proxy, wrap, type Remote } from 'comlink';
+import type { BenchWorker, Cause, Pointed } from '../worker/bench';
+import { setSetting, setting } from '../store/db';
+import { logbook } from './logbook.svelte';
+import { view } from './view.svelte';
+import { workbench } from './workbench.svelte';
+
+class Bringing {
+  sheet = $state.raw<BringUpSheet | null>(null);
+  private asked = '';
+  private sent: readonly Card[] = [];
+  private made: Remote<BenchWorker> | null = null;
+  trouble = $state('');
+
+  pointed = $state.raw<Pointed | null>(null);
+  /** 0 to 1 while the dictionary is made; null else. */
+  making = $state<number | null>(null);
+
+  /** The simulated bench: off, or the kind of fault that is in. */
+  bench = $state<'off' | 'sound' | 'drawn' | 'chosen'>('off');
+  revealed = $state.raw<{ cause: Cause | null; fewest: number; taken: number } | null>(null);
+
+  readonly rows = $derived(new Map((this.sheet?.rows ?? []).map((row) => [row.key, row])));
+  /** What counts as evidence: measured since the last thing was mended. */
+  readonly evidence = $derived(
+    [...logbook.values.values()].flatMap((entry): LogEntry[] => {
+      const row = this.rows.get(entry.row ?? '');
+      if (!row || entry.value === undefined || logbook.isOld(entry)) return [];
+      // What is expected may have changed with the plan since it was written down.
+      return [{ ...entry, inside: isInside(row.expected, entry.value) }];
+    }),
+  );
+  readonly outside = $derived(this.evidence.filter(({ inside }) => inside === false));
+  readonly standard = $derived((this.sheet?.rows ?? []).filter(({ standard }) => standard));
+  readonly done = $derived(
+    this.standard.filter(({ key }) => this.evidence.some((e) => e.row === key && e.inside)).length,
+  );
+
+  get worker(): Remote<BenchWorker> {
+    return (this.made ??= wrap<BenchWorker>(
+      new Worker(new URL('../worker/bench.worker.ts', import.meta.url), { type: 'module' }),
+    ));
+  }
+
+  async ask(): Promise<void> {
+    const document = workbench.document;
+    const wanted = workbench.study?.fingerprint;
+    if (!document || !wanted || wanted === this.asked) return;
+    this.asked = wanted;
+    this.trouble = '';
+    try {
+      const { cards, plan } = document;
+      const same = cards.length === this.sent.length && cards.every((card, i) => card === this.sent[i]);
+      this.sent = cards;
+      const sheet = await this.worker.prepare(plan, same ? null : cards);
+      if (this.asked !== wanted) return;
+      this.sheet = sheet;
+      this.pointed = null;
+      this.revealed = null;
+      await this.restore();
+      void this.find();
+      if (!sheet)
+        this.trouble =
+          'There is no layout yet, so that nobody knows where to put a probe. Wiring says what is in the way.';
+    } catch (error) {
+      this.trouble = error instanceof Error ? error.message : String(error);
+    }
+  }
+
+  /** Writes values down, each beside what was expected. */
+  async log(values: readonly { row: SheetRow; value: Reading }[], by: NonNullable<LogEntry['by']>): Promise<void> {
+    await logbook.add(
+      values.map(({ row, value }) => ({
+        kind: 'measured',
+        title: row.title,
+        row: row.key,
+        value,
+        ...(typeof row.expected === 'string' ? {} : { unit: row.expected.unit }),
+        expected: row.expected,
+        inside: isInside(row.expected, value),
+        by,
+      })),
+    );
+    void this.find();
+  }
+
+  /** What the evidence points to. */
+  async find(): Promise<void> {
+    if (this.evidence.length === 0) {
+      this.pointed = null;
+      return;
+    }
+    const observations = this.evidence.flatMap(({ row, value }) =>
+      row !== undefined && value !== undefined ? [{ measurement: row, value }] : [],
+    );
+    const found = await this.worker.find(
+      observations,
+      proxy((share) => (this.making = share)),
+    );
+    this.making = null;
+    if (found) this.pointed = found;
+  }
+
+  async read(rows: readonly SheetRow[]): Promise<void> {
+    const values = await Promise.all(rows.map(async (row) => ({ row, value: await this.worker.read(row.key) })));
+    await this.log(
+      values.flatMap(({ row, value }) => (value === null ? [] : [{ row, value }])),
+      'bench',
+    );
+  }
+
+  private get settingKey(): string {
+    return `bench:${workbench.plan?.id ?? ''}`;
+  }
+
+  /** What was on the simulated bench is on it again after a reload, the hidden fault included. */
+  private async restore(): Promise<void> {
+    const kept = await setting(this.settingKey);
+    if (!this.sheet || !kept) this.show('off');
+    else {
+      const { fault, seed } = JSON.parse(kept) as { fault: string | null; seed: number };
+      await this.place(fault, seed);
+    }
+  }
+
+  private show(bench: Bringing['bench']): void {
+    this.bench = bench;
+    logbook.simulated = bench !== 'off';
+  }
+
+  private async place(fault: string | null, seed: number): Promise<void> {
+    if (fault === null) this.making = 0;
+    const there = await this.worker.put(fault, seed);
+    this.making = null;
+    this.show(!there ? 'sound' : fault === null ? 'drawn' : 'chosen');
+  }
+
+  /** Puts a fault into the simulated build: "" none, null one that is drawn, or the one with that key. */
+  async put(fault: string | null): Promise<void> {
+    this.revealed = null;
+    const seed = Date.now() % 1_000_000;
+    await this.place(fault, seed);
+    await setSetting(this.settingKey, JSON.stringify({ fault, seed }));
+    // What another simulated build showed says nothing about this one.
+    if (this.evidence.length > 0)
+      await logbook.add([{ kind: 'mended', title: 'another build on the simulated bench' }]);
+    this.pointed = null;
+    view.say(
+      fault === null
+        ? 'One fault is hidden in the simulated build. Read what you need, and name it.'
+        : 'The build is on the simulated bench.',
+    );
+  }
+
+  /** Back to the real build and what was measured on it. */
+  async switchOff(): Promise<void> {
+    this.show('off');
+    this.revealed = null;
+    await setSetting(this.settingKey, '');
+    await this.find();
+  }
+
+  async reveal(): Promise<void> {
+    const told = await this.worker.reveal();
+    if (told) this.revealed = { ...told, taken: this.evidence.length };
+  }
+
+  /** What was wrong is right again: what was measured before tells nothing any more. */
+  async mend(cause: Cause): Promise<void> {
+    await logbook.add([
+      { kind: 'found', title: cause.says },
+      { kind: 'mended', title: cause.mend },
+    ]);
+    if (this.bench !== 'off') {
+      const seed = Date.now() % 1_000_000;
+      await this.place('', seed);
+      await setSetting(this.settingKey, JSON.stringify({ fault: '', seed }));
+    }
+    this.pointed = null;
+  }
+}
+
+export const bringing = new Bringing();

@@ -1,0 +1,79 @@
+/** The logbook of the plan that is open: kept in the browser, entry by entry. */
+import { latest, type LogEntry } from '@idle-breadboard/core';
+import { shelf } from '../store/db';
+import { workbench } from './workbench.svelte';
+
+type Draft = Omit<LogEntry, 'id' | 'plan' | 'build' | 'at' | 'fingerprint'>;
+
+class Logbook {
+  entries = $state.raw<readonly LogEntry[]>([]);
+  private of = $state('');
+  /** Nothing is shown as not measured before it is known what was. */
+  readonly ready = $derived(this.of === (workbench.plan?.id ?? ''));
+
+  readonly build = $derived(Math.max(1, ...this.entries.map(({ build }) => build)));
+  /** True while the simulated bench takes the place of the real build: what either shows says nothing about the other. */
+  simulated = $state(false);
+  /** Entries of the build that is looked at, the real one or the simulated one; notes belong to both. */
+  readonly world = $derived(
+    this.entries.filter(({ kind, by }) => kind === 'note' || kind === 'photo' || (by === 'bench') === this.simulated),
+  );
+  readonly own = $derived(this.world.filter(({ build }) => build === this.build));
+  /** What was mended last: what was measured before tells nothing about the build of now. */
+  readonly since = $derived(this.own.filter(({ kind }) => kind === 'mended').at(-1)?.at ?? '');
+  readonly values = $derived(latest(this.own, this.build));
+  readonly signed = $derived(this.own.findLast(({ kind }) => kind === 'signed') ?? null);
+
+  isOld(entry: LogEntry): boolean {
+    return entry.at < this.since;
+  }
+
+  async open(): Promise<void> {
+    const plan = workbench.plan?.id ?? '';
+    if (this.of === plan) return;
+    const entries = plan === '' ? [] : await shelf.log.where('plan').equals(plan).sortBy('at');
+    if ((workbench.plan?.id ?? '') !== plan) return;
+    this.entries = entries;
+    this.of = plan;
+  }
+
+  /** @param build 1 more than now begins a rebuild */
+  async add(drafts: readonly Draft[], build = this.build): Promise<LogEntry[]> {
+    const plan = workbench.plan?.id;
+    if (!plan || drafts.length === 0) return [];
+    const fingerprint = workbench.study?.fingerprint ?? '';
+    // Entries of one moment keep their order.
+    const now = Math.max(Date.now(), Date.parse(this.entries.at(-1)?.at ?? '') + 1 || 0);
+    const made = drafts.map((draft, i): LogEntry => ({
+      ...draft,
+      ...(this.simulated ? { by: 'bench' as const } : {}),
+      id: crypto.randomUUID(),
+      plan,
+      build,
+      at: new Date(now + i).toISOString(),
+      fingerprint,
+    }));
+    await shelf.log.bulkPut(made);
+    if (this.of === plan) this.entries = [...this.entries, ...made];
+    return made;
+  }
+
+  async addPhoto(image: Blob, text: string): Promise<void> {
+    const [entry] = await this.add([{ kind: 'photo', title: 'photo', text }]);
+    if (entry) await shelf.photos.put({ id: entry.id, plan: entry.plan, image });
+  }
+
+  async photo(id: string): Promise<Blob | null> {
+    return (await shelf.photos.get(id))?.image ?? null;
+  }
+
+  async remove(id: string): Promise<void> {
+    await shelf.transaction('rw', shelf.log, shelf.photos, async () => {
+      await shelf.log.delete(id);
+      await shelf.photos.delete(id);
+    });
+    this.entries = this.entries.filter((entry) => entry.id !== id);
+  }
+}
+
+export const logbook = new Logbook();

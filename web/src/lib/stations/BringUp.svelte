@@ -1,0 +1,136 @@
+<!-- Station 0: the build against what it should show, phase by phase; what the mismatches point to; the logbook. -->
+<script lang="ts">
+  import {
+    BENCH_RULE,
+    PHASE_NAMES,
+    SHEET_PHASES,
+    sheetMarkdown,
+    type Circuit,
+    type SheetPhase,
+  } from '@idle-breadboard/core';
+  import Row from '../kit/Row.svelte';
+  import Station from '../kit/Station.svelte';
+  import { fileName, saveFile } from '../kit/save-file';
+  import { bringing } from '../state/bringing.svelte';
+  import { logbook } from '../state/logbook.svelte';
+  import { workbench } from '../state/workbench.svelte';
+  import CaptureIn from './CaptureIn.svelte';
+  import LogPages from './LogPages.svelte';
+  import PasteIn from './PasteIn.svelte';
+  import SheetLine from './SheetLine.svelte';
+  import SimBench from './SimBench.svelte';
+  import Suspects from './Suspects.svelte';
+
+  let { circuit }: { circuit: Circuit } = $props();
+
+  $effect(() => {
+    void bringing.ask();
+    void logbook.open().then(() => bringing.find());
+  });
+
+  const nextKey = $derived(bringing.pointed?.settled ? '' : (bringing.pointed?.next[0]?.row ?? ''));
+  /** Lines of the sheet, and what was measured or is to be measured besides. */
+  const rowsOf = (phase: SheetPhase) =>
+    (bringing.sheet?.rows ?? []).filter(
+      (row) => row.phase === phase && (row.standard || row.key === nextKey || logbook.values.has(row.key)),
+    );
+  function save() {
+    const name = workbench.plan?.name ?? 'plan';
+    if (bringing.sheet)
+      saveFile(
+        fileName(`${name} bring-up`, 'md'),
+        sheetMarkdown(name, workbench.study?.fingerprint ?? '', bringing.sheet),
+        'text/markdown',
+      );
+  }
+  const isLead = (title: string) => title.startsWith('Lead ');
+  const bad = (keys: readonly { key: string }[]) =>
+    keys.filter(({ key }) => bringing.outside.some((e) => e.row === key)).length;
+  const count = (keys: readonly { key: string }[]) =>
+    keys.filter(({ key }) => bringing.evidence.some((e) => e.row === key)).length;
+</script>
+
+<Station
+  title="Bring-up"
+  says={bringing.sheet ? `${bringing.done} of ${bringing.standard.length} as expected` : 'writing the sheet'}
+>
+  {#snippet tools()}
+    <button type="button" class="act" disabled={!bringing.sheet} onclick={save}>Sheet</button>
+  {/snippet}
+  {#if bringing.trouble}<p class="trouble" role="alert">{bringing.trouble}</p>{/if}
+  {#if bringing.sheet}
+    <Row>
+      {#snippet choose()}<SimBench />{/snippet}
+      {#snippet prove()}<Suspects />{/snippet}
+    </Row>
+    {#each SHEET_PHASES as phase (phase)}
+      {@const rows = rowsOf(phase)}
+      {#if rows.length > 0}
+        <Row head>
+          {#snippet choose()}{PHASE_NAMES[phase]}{/snippet}
+          {#snippet prove()}
+            <span class="unit"
+              >{count(rows)} of {rows.length} measured{bad(rows) > 0 ? `, ${bad(rows)} outside` : ''}</span
+            >
+          {/snippet}
+        </Row>
+        {#if phase === 'off' || phase === 'power'}
+          <Row>
+            {#snippet choose()}
+              <aside class="cautions" aria-label="safety, {PHASE_NAMES[phase]}">
+                {#if phase === 'off'}<p>{BENCH_RULE}</p>
+                  <p>The supply is unplugged and the cells are out of their holder.</p>
+                {:else}{#each bringing.sheet?.cautions ?? [] as { hazard, part, says } (says)}<p>
+                      <strong>{hazard}</strong> · {part}: {says}
+                    </p>{/each}{/if}
+              </aside>
+            {/snippet}
+          </Row>
+        {:else if phase === 'scan'}<PasteIn {circuit} />
+        {:else if phase === 'edges'}<CaptureIn {circuit} />{/if}
+        {#each rows.filter(({ title }) => !isLead(title)) as row (row.key)}
+          <div id="row-{row.key}"><SheetLine {row} next={row.key === nextKey} /></div>
+        {/each}
+        {#if rows.some(({ title }) => isLead(title))}
+          {@const leads = rows.filter(({ title }) => isLead(title))}
+          <details
+            class="leads"
+            open={leads.some(({ key }) => key === nextKey || bringing.outside.some((e) => e.row === key))}
+          >
+            <summary
+              >Lead by lead: {count(leads)} of {leads.length} measured{bad(leads) > 0
+                ? `, ${bad(leads)} outside`
+                : ''}</summary
+            >
+            {#each leads as row (row.key)}<div id="row-{row.key}">
+                <SheetLine {row} next={row.key === nextKey} />
+              </div>{/each}
+          </details>
+        {/if}
+      {/if}
+    {/each}
+    <LogPages />
+  {/if}
+</Station>
+
+<style>
+  .trouble {
+    margin: 0;
+    padding: 8px 12px;
+    border-bottom: 1px solid var(--line);
+  }
+  .cautions {
+    border-left: 4px solid var(--caution);
+    padding: 0 0 0 8px;
+    margin-block: 4px;
+  }
+  .cautions p {
+    margin: 2px 0;
+  }
+  .leads > summary {
+    padding: 4px 12px;
+    min-height: var(--row);
+    border-bottom: 1px solid var(--line);
+    cursor: pointer;
+  }
+</style>

@@ -1,0 +1,166 @@
+<!-- A capture of an oscilloscope or logic analyser, read without being kept, and held against the plan. -->
+<script lang="ts">
+  import {
+    formatAddress,
+    formatQuantity,
+    heldCapture,
+    type Assignment,
+    type CaptureSummary,
+    type Circuit,
+  } from '@idle-breadboard/core';
+  import { proxy } from 'comlink';
+  import Trace from '../charts/Trace.svelte';
+  import Glyph from '../kit/Glyph.svelte';
+  import Row from '../kit/Row.svelte';
+  import { bringing } from '../state/bringing.svelte';
+  import type { CaptureHead } from '../worker/bench';
+
+  let { circuit }: { circuit: Circuit } = $props();
+  let file = $state.raw<File | null>(null);
+  let head = $state.raw<CaptureHead | null>(null);
+  /** Channel -> net. */
+  let nets = $state<Record<string, string>>({});
+  let share = $state<number | null>(null);
+  let summary = $state.raw<CaptureSummary | null>(null);
+  let trouble = $state('');
+
+  const lines = $derived(circuit.nets.filter(({ bus }) => bus !== null));
+  const busOf = $derived(circuit.nets.find(({ id }) => Object.values(nets).includes(id))?.bus ?? '');
+  const held = $derived(summary ? heldCapture(circuit, busOf, summary, nets) : []);
+
+  /** By its name in the file: SDA and SCL go to the first bus that has them. */
+  const guess = (channel: string) => {
+    const line = /sda|data/i.test(channel) ? 'sda' : /scl|sck|clk|clock/i.test(channel) ? 'scl' : null;
+    return lines.find((net) => net.line === line)?.id ?? '';
+  };
+  async function open(chosen: File | null) {
+    [file, head, summary, trouble] = [chosen, null, null, ''];
+    if (!chosen) return;
+    try {
+      head = await bringing.worker.captureHead(chosen);
+      nets = Object.fromEntries(head.channels.map((channel) => [channel, guess(channel)]));
+    } catch (error) {
+      trouble = error instanceof Error ? error.message : String(error);
+    }
+  }
+  async function read() {
+    if (!file || !head) return;
+    const { kind } = head;
+    const assigned = Object.entries(nets).flatMap(([name, id]): Assignment[] => {
+      const net = circuit.nets.find((n) => n.id === id);
+      if (!net) return [];
+      const line = net.line === 'sda' || net.line === 'scl' ? net.line : 'other';
+      const volts = net.pullUps[0]?.voltage?.typ ?? net.ends[0]?.power.voltage?.typ ?? 3.3;
+      return [{ name, line, supply: kind === 'vcd' ? 1 : volts }];
+    });
+    [share, summary, trouble] = [0, null, ''];
+    try {
+      summary = await bringing.worker.capture(
+        file,
+        kind,
+        assigned,
+        proxy((now) => (share = now)),
+      );
+    } catch (error) {
+      trouble = error instanceof Error ? error.message : String(error);
+    }
+    share = null;
+  }
+</script>
+
+<Row>
+  {#snippet choose()}
+    <div class="capture" role="group" aria-label="a capture">
+      <p class="eyebrow">A capture</p>
+      <input
+        type="file"
+        accept=".csv,.txt,.vcd"
+        aria-label="capture as CSV or VCD"
+        onchange={(event) => open(event.currentTarget.files?.[0] ?? null)}
+      />
+      {#if head}
+        <div class="channels">
+          {#each head.channels as channel (channel)}
+            <label
+              ><span class="value">{channel}</span> is
+              <select class="field" bind:value={nets[channel]}>
+                <option value="">nothing here</option>
+                {#each lines as { id, label } (id)}<option value={id}>{label}</option>{/each}
+              </select></label
+            >
+          {/each}
+        </div>
+        <button
+          type="button"
+          class="act"
+          disabled={share !== null || Object.values(nets).every((n) => n === '')}
+          onclick={read}>Read it</button
+        >
+      {/if}
+      {#if share !== null}<progress value={share} aria-label="reading the capture"></progress>{/if}
+      {#if trouble}<p role="alert" class="text-danger">{trouble}</p>{/if}
+    </div>
+  {/snippet}
+  {#snippet prove()}
+    {#if summary}
+      <div class="held">
+        <Trace {summary} />
+        {#each held as { good, says } (says)}<p><Glyph severity={good ? null : 'fault'} /> {says}</p>{/each}
+        {#if summary.i2c}
+          <details>
+            <summary
+              >{summary.i2c.messages.length} messages{summary.i2c.dropped > 0
+                ? `, ${summary.i2c.dropped} more`
+                : ''}</summary
+            >
+            <table>
+              <thead><tr><th>at</th><th>address</th><th>bytes</th></tr></thead>
+              <tbody>
+                {#each summary.i2c.messages.slice(0, 60) as m, i (i)}
+                  <tr>
+                    <td class="value">{formatQuantity(m.at, 's', 5)}</td>
+                    <td class="value"
+                      >{m.address === null ? 'cut off' : formatAddress(m.address)}
+                      {m.read ? 'read' : 'write'}
+                      {m.acknowledged === false ? 'no answer' : ''}</td
+                    >
+                    <td class="value"
+                      >{m.bytes.map(({ value }) => value.toString(16).toUpperCase().padStart(2, '0')).join(' ')}</td
+                    >
+                  </tr>
+                {/each}
+              </tbody>
+            </table>
+          </details>
+        {/if}
+      </div>
+    {/if}
+  {/snippet}
+</Row>
+
+<style>
+  .capture,
+  .held {
+    width: 100%;
+    padding: 4px 0 6px;
+  }
+  p {
+    margin: 2px 0;
+  }
+  .channels {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 12px;
+    margin: 4px 0;
+  }
+  progress {
+    width: 140px;
+    height: 8px;
+  }
+  td,
+  th {
+    text-align: left;
+    padding: 1px 10px 1px 0;
+    font-weight: 400;
+  }
+</style>

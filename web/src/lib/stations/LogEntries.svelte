@@ -1,0 +1,51 @@
+<!-- Entries of the logbook, newest first. -->
+<script lang="ts">
+  import { formatQuantity, saysReading, type LogEntry } from '@idle-breadboard/core';
+  import Glyph from '../kit/Glyph.svelte';
+  import { logbook } from '../state/logbook.svelte';
+
+  const MOST = 40;
+  const recent = $derived(logbook.entries.toReversed().slice(0, MOST));
+  async function show(entry: LogEntry) {
+    const image = await logbook.photo(entry.id);
+    if (image) window.open(URL.createObjectURL(image), '_blank', 'noopener');
+  }
+</script>
+
+<ol aria-label="entries, newest first">
+  {#each recent as entry (entry.id)}
+    <li>
+      <span class="value unit">{entry.build} · {entry.at.slice(5, 16).replace('T', ' ')}</span>
+      <span
+        >{#if entry.inside === false}<Glyph severity="fault" />{/if}
+        {entry.kind === 'measured' ? '' : `${entry.kind}: `}{entry.title}{entry.by === 'bench' ? ', simulated' : ''}
+        {#if entry.text}<em>{entry.text}</em>{/if}
+        {#if entry.reference !== undefined}, true value {formatQuantity(entry.reference, entry.unit ?? '', 4)}{/if}
+        {#if entry.kind === 'photo'}<button type="button" class="act" onclick={() => show(entry)}>Show</button
+          >{/if}</span
+      >
+      <span class="value">{saysReading(entry.value, entry.unit)}</span>
+    </li>
+  {/each}
+</ol>
+{#if logbook.entries.length > recent.length}<p class="unit">
+    {logbook.entries.length - recent.length} older ones are in the files.
+  </p>{/if}
+
+<style>
+  ol {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: grid;
+    grid-template-columns: 10.6em minmax(0, 1fr) auto;
+    gap: 8px;
+    border-top: 1px dotted var(--line);
+    padding: 1px 0;
+  }
+  p {
+    margin: 2px 0;
+  }
+</style>

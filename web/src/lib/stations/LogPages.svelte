@@ -1,0 +1,211 @@
+<!-- The logbook: what was measured, noted, found and mended, by date; trends over the days; photos; signing off. -->
+<script lang="ts">
+  import {
+    answersOf,
+    calibrationOf,
+    formatQuantity,
+    logCsv,
+    logMarkdown,
+    parseQuantity,
+    setMeasured,
+    trendOf,
+  } from '@idle-breadboard/core';
+  import TrendLine from '../charts/TrendLine.svelte';
+  import Row from '../kit/Row.svelte';
+  import { fileName, saveFile } from '../kit/save-file';
+  import { bringing } from '../state/bringing.svelte';
+  import { logbook } from '../state/logbook.svelte';
+  import LogEntries from './LogEntries.svelte';
+  import Rebuilds from './Rebuilds.svelte';
+  import { view } from '../state/view.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  let text = $state('');
+  let row = $state('');
+  let reference = $state('');
+  let reading = $state('');
+  let trouble = $state('');
+  const name = $derived(workbench.plan?.name ?? 'plan');
+  const measured = $derived([
+    ...new Map(logbook.world.filter((e) => e.row && typeof e.value === 'number').map((e) => [e.row ?? '', e.title])),
+  ]);
+  const trend = $derived(row === '' ? null : trendOf(logbook.world, row));
+  const calibration = $derived(row === '' ? null : calibrationOf(logbook.world, row, logbook.build));
+  const unitOf = (key: string) => {
+    const expected = bringing.rows.get(key)?.expected;
+    return typeof expected === 'object' ? expected.unit : '';
+  };
+
+  async function note() {
+    if (text.trim() === '') return;
+    await logbook.add([{ kind: 'note', title: 'note', text: text.trim() }]);
+    text = '';
+  }
+  async function photo(files: FileList | null) {
+    const [image] = files ?? [];
+    if (image) await logbook.addPhoto(image, text.trim() || image.name);
+    text = '';
+  }
+  async function calibrate() {
+    trouble = '';
+    try {
+      const unit = unitOf(row);
+      const [value, truth] = [reading, reference].map((typed) => parseQuantity(typed, unit));
+      if (value === undefined || truth === undefined) return;
+      await logbook.add([
+        {
+          kind: 'calibrated',
+          title: measured.find(([key]) => key === row)?.[1] ?? row,
+          row,
+          value,
+          reference: truth,
+          unit,
+        },
+      ]);
+      [reading, reference] = ['', ''];
+    } catch (error) {
+      trouble = error instanceof Error ? error.message : 'not a quantity';
+    }
+  }
+  async function sign() {
+    const { done, standard, outside } = bringing;
+    const passes = workbench.study?.verdict.passes ?? [];
+    // What the simulated bench shows is no evidence: it rests on the same figures as the proofs.
+    const rows = bringing.evidence.flatMap((e) =>
+      e.inside && e.by !== 'bench' ? (bringing.rows.get(e.row ?? '') ?? []) : [],
+    );
+    const results = [...new Set(rows.flatMap((row) => answersOf(row, passes)))];
+    const fingerprint = workbench.study?.fingerprint ?? '';
+    if (workbench.plan && results.length > 0)
+      workbench.edit(setMeasured(workbench.plan, { fingerprint, at: new Date().toISOString(), results }), 'sign off');
+    await logbook.add([
+      {
+        kind: 'signed',
+        title: `signed off${logbook.simulated ? ', simulated' : ''}: ${done} of ${standard.length} as expected, ${outside.length} outside`,
+        text: text.trim(),
+      },
+    ]);
+    text = '';
+  }
+  async function rebuild() {
+    await logbook.add([{ kind: 'note', title: 'rebuilt', text: text.trim() }], logbook.build + 1);
+    text = '';
+    view.say(`Build ${logbook.build} begins: nothing of it is measured yet.`);
+  }
+</script>
+
+<Row head>
+  {#snippet choose()}Logbook{/snippet}
+  {#snippet prove()}<span class="unit"
+      >build {logbook.build}, {logbook.entries.length} entries{logbook.signed ? `; ${logbook.signed.title}` : ''}</span
+    >{/snippet}
+</Row>
+<Row>
+  {#snippet choose()}
+    <div class="pad">
+      <textarea
+        class="field"
+        rows="2"
+        aria-label="note"
+        placeholder="A note, a deviation, what was changed."
+        bind:value={text}></textarea>
+      <div class="acts">
+        <button type="button" class="act" disabled={text.trim() === ''} onclick={note}>Add the note</button>
+        <label class="act file"
+          >Photo<input
+            type="file"
+            accept="image/*"
+            class="sr-only"
+            onchange={(event) => photo(event.currentTarget.files)}
+          /></label
+        >
+        <button type="button" class="act" disabled={bringing.evidence.length === 0} onclick={sign}>Sign off</button>
+        <button type="button" class="act" disabled={logbook.entries.length === 0} onclick={rebuild}
+          >Begin a rebuild</button
+        >
+        <button
+          type="button"
+          class="act"
+          onclick={() => saveFile(fileName(`${name} logbook`, 'csv'), logCsv(logbook.entries), 'text/csv')}>CSV</button
+        >
+        <button
+          type="button"
+          class="act"
+          onclick={() =>
+            saveFile(fileName(`${name} logbook`, 'md'), logMarkdown(name, logbook.entries), 'text/markdown')}
+          >Markdown</button
+        >
+      </div>
+      {#if measured.length > 0}
+        <div class="acts">
+          <select class="field" aria-label="value over the days" bind:value={row}>
+            <option value="">a value over the days</option>
+            {#each measured as [key, title] (key)}<option value={key}>{title}</option>{/each}
+          </select>
+          {#if row !== ''}
+            <input
+              class="field value"
+              size="8"
+              aria-label="reading at a point"
+              placeholder="it reads"
+              bind:value={reading}
+            />
+            <input
+              class="field value"
+              size="8"
+              aria-label="true value at that point"
+              placeholder="it is"
+              bind:value={reference}
+            />
+            <button type="button" class="act" disabled={reading === '' || reference === ''} onclick={calibrate}
+              >Add a point</button
+            >
+          {/if}
+        </div>
+        {#if trouble}<p role="alert" class="text-danger">{trouble}</p>{/if}
+      {/if}
+    </div>
+  {/snippet}
+  {#snippet prove()}
+    <div class="pad">
+      {#if trend && trend.points.length > 0}<TrendLine {trend} unit={unitOf(row)} />{/if}
+      {#if calibration}<p>
+          Offset by {calibration.points.length}
+          {calibration.points.length === 1 ? 'point' : 'points'}: {formatQuantity(calibration.offset, unitOf(row), 3)} to
+          be added; {formatQuantity(calibration.worst, unitOf(row), 3)} left at the worst.
+        </p>{/if}
+      <Rebuilds entries={logbook.world} />
+      <LogEntries />
+    </div>
+  {/snippet}
+</Row>
+
+<style>
+  .pad {
+    width: 100%;
+    padding: 4px 0 8px;
+  }
+  textarea {
+    width: 100%;
+    resize: vertical;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 6px;
+    align-items: center;
+    margin-top: 4px;
+  }
+  .acts select {
+    max-width: 16em;
+  }
+  .file {
+    cursor: pointer;
+  }
+  .file:focus-within {
+    outline: 2px solid var(--copper);
+  }
+  p {
+    margin: 2px 0;
+  }
+</style>

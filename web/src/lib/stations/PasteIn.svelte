@@ -1,0 +1,180 @@
+<!-- What programs print, taken in: scans, one-wire lists, readings; pasted or listened to. Beside it, held against the plan. -->
+<script lang="ts">
+  import {
+    formatAddress,
+    heldScan,
+    readOneWireList,
+    readReadingsLog,
+    readScanLog,
+    unplugged,
+    type Circuit,
+    type Held,
+    type SheetRow,
+  } from '@idle-breadboard/core';
+  import Glyph from '../kit/Glyph.svelte';
+  import Row from '../kit/Row.svelte';
+  import { hasSerial, serialPort, simulatedPort, SPEEDS, type LinePort } from '../port/line-port';
+  import { bringing } from '../state/bringing.svelte';
+  import { view } from '../state/view.svelte';
+
+  let { circuit }: { circuit: Circuit } = $props();
+  const buses = $derived(circuit.buses.filter(({ protocol, members }) => protocol === 'i2c' && members.length > 0));
+  let bus = $state('');
+  const chosen = $derived(buses.find(({ id }) => id === bus)?.id ?? buses[0]?.id ?? '');
+  let text = $state('');
+  let speed = $state<number>(SPEEDS[2]);
+  let stop = $state.raw<(() => Promise<void>) | null>(null);
+  /** Where the text comes from: what the simulated bench prints is no evidence. */
+  let from = $state<'pasted' | 'port' | 'bench'>('pasted');
+  let before = $state.raw<readonly number[] | null>(null);
+
+  const wires = $derived(readOneWireList(text));
+  /** The bytes of a one-wire number are no addresses. */
+  const others = $derived(
+    text
+      .split('\n')
+      .map((row, i) => (wires.some(({ line }) => line === i + 1) ? '' : row))
+      .join('\n'),
+  );
+  const scan = $derived(readScanLog(others));
+  const readings = $derived(readReadingsLog(others).filter(({ name }) => !/address|device|rom/i.test(name)));
+  const addresses = $derived(scan.addresses.map(({ value }) => value));
+  const held = $derived.by((): readonly Held[] => {
+    if (addresses.length === 0 && !scan.empty) return [];
+    return [...(before ? unplugged(circuit, chosen, before, addresses) : []), ...heldScan(circuit, chosen, addresses)];
+  });
+
+  async function take() {
+    const values: { row: SheetRow; value: string }[] = [];
+    const scanned = bringing.rows.get(`scan:${chosen}`);
+    if (scanned && (addresses.length > 0 || scan.empty))
+      values.push({ row: scanned, value: addresses.map(formatAddress).join(' ') || 'none' });
+    const counted = bringing.standard.find(({ kind }) => kind === 'count');
+    if (counted && wires.length > 0)
+      values.push({ row: counted, value: String(new Set(wires.map(({ serial }) => serial)).size) });
+    await bringing.log(values, from);
+    view.say(values.map(({ row, value }) => `${row.title}: ${value}`).join('; '));
+  }
+  async function listen(port: LinePort) {
+    text = '';
+    from = port.name === 'serial port' ? 'port' : 'bench';
+    try {
+      stop = await port.listen((line) => (text += `${line}\n`));
+    } catch (error) {
+      view.say(`The port did not open: ${error instanceof Error ? error.message : String(error)}`);
+    }
+  }
+  async function end() {
+    await stop?.();
+    stop = null;
+  }
+</script>
+
+<Row>
+  {#snippet choose()}
+    <div class="paste" role="group" aria-label="what a program prints">
+      <p class="eyebrow">What a program prints</p>
+      <textarea
+        class="field value"
+        rows="4"
+        aria-label="scan, one-wire numbers or readings, pasted"
+        placeholder="Paste a scan, a list of one-wire numbers, or readings."
+        spellcheck="false"
+        bind:value={text}
+        oninput={() => (from = 'pasted')}></textarea>
+      <div class="acts">
+        {#if buses.length > 1}
+          <select class="field" aria-label="bus that was scanned" bind:value={bus}>
+            {#each buses as { id, name } (id)}<option value={id}>{name}</option>{/each}
+          </select>
+        {/if}
+        <button
+          type="button"
+          class="act"
+          disabled={wires.length === 0 && addresses.length === 0 && !scan.empty}
+          onclick={take}>Write it down</button
+        >
+        {#if addresses.length > 0}<button type="button" class="act" onclick={() => ((before = addresses), (text = ''))}
+            >Unplug one, scan again</button
+          >{/if}
+        {#if stop}<button type="button" class="act" onclick={end}>Stop listening</button>
+        {:else}
+          {#if hasSerial()}
+            <button type="button" class="act" onclick={() => listen(serialPort(speed))}>Listen to a serial port</button>
+            <select class="field" aria-label="speed of the port" bind:value={speed}>
+              {#each SPEEDS as baud (baud)}<option value={baud}>{baud} baud</option>{/each}
+            </select>
+          {/if}
+          {#if bringing.bench !== 'off'}<button
+              type="button"
+              class="act"
+              onclick={() => listen(simulatedPort(async () => bringing.worker.programText()))}
+              >Listen to the simulated port</button
+            >{/if}
+        {/if}
+      </div>
+    </div>
+  {/snippet}
+  {#snippet prove()}
+    <div class="held">
+      {#if before}<p class="unit">Before: {before.map(formatAddress).join(' ')}</p>{/if}
+      {#each held as { good, says } (says)}
+        <p><Glyph severity={good ? null : 'fault'} /> {says}</p>
+      {/each}
+      {#each scan.addresses.filter(({ halved }) => halved) as { text: was, value } (was)}
+        <p>
+          <Glyph severity="caution" />
+          {was} is above 0x7F: taken for the form that holds the read/write bit, it is {formatAddress(value)}. Is that
+          meant?
+        </p>
+      {/each}
+      {#each wires as { line, serial, family, checked } (`${line} ${serial}`)}
+        <p>
+          <Glyph severity={checked === false ? 'fault' : null} />
+          <span class="value">{serial}</span>, family {formatAddress(family)},
+          {checked === null
+            ? 'comes without its check'
+            : checked
+              ? 'its check is right'
+              : 'its check is wrong: a lead too long, or a digit misread'}
+        </p>
+      {/each}
+      {#each readings as { line, name, value, unit } (line + name)}
+        <p>
+          <Glyph severity={value === null ? 'fault' : null} />
+          {name || `line ${line}`}: {value === null
+            ? 'no number. The part did not answer, or its lead is loose.'
+            : `${value} ${unit}`}
+        </p>
+      {/each}
+      {#each scan.problems as { line, says } (line)}<p role="alert">
+          <Glyph severity="fault" /> Line {line}: {says}.
+        </p>{/each}
+      {#if text.trim() !== '' && held.length + wires.length + readings.length + scan.problems.length === 0}
+        <p class="unit">Nothing of it is a scan, a one-wire number or a reading.</p>
+      {/if}
+    </div>
+  {/snippet}
+</Row>
+
+<style>
+  .paste,
+  .held {
+    width: 100%;
+    padding: 4px 0 6px;
+  }
+  p {
+    margin: 2px 0;
+  }
+  textarea {
+    width: 100%;
+    resize: vertical;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 6px;
+    align-items: center;
+    margin-top: 4px;
+  }
+</style>

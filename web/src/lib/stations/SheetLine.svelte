@@ -1,0 +1,150 @@
+<!-- One line of the bring-up sheet: what to measure and the value; beside it, what was expected and where the value lies. -->
+<script lang="ts">
+  import {
+    formatAddress,
+    isInside,
+    parseQuantity,
+    readScanLog,
+    saysExpected,
+    saysReading,
+    type Reading,
+    type SheetRow,
+  } from '@idle-breadboard/core';
+  import Glyph from '../kit/Glyph.svelte';
+  import Row from '../kit/Row.svelte';
+  import WithinBar from '../charts/WithinBar.svelte';
+  import { bringing } from '../state/bringing.svelte';
+  import { logbook } from '../state/logbook.svelte';
+
+  let { row, next = false }: { row: SheetRow; next?: boolean } = $props();
+  const written = $derived(logbook.values.get(row.key) ?? null);
+  /** Held against what is expected now. */
+  const entry = $derived(
+    written?.value === undefined ? null : { ...written, inside: isInside(row.expected, written.value) },
+  );
+  const old = $derived(entry !== null && logbook.isOld(entry));
+  const { expected } = $derived(row);
+  const shown = $derived(entry === null || old ? '' : saysReading(entry.value, entry.unit));
+  let trouble = $state('');
+
+  function read(text: string): Reading {
+    if (typeof expected !== 'string')
+      return /^(open|ol|∞)$/i.test(text) ? Infinity : parseQuantity(text, expected.unit);
+    if (row.kind !== 'scan') return text;
+    const log = readScanLog(text);
+    if (log.problems[0]) throw new Error(log.problems[0].says);
+    return log.addresses.map(({ value }) => formatAddress(value)).join(' ') || 'none';
+  }
+  async function take(text: string) {
+    trouble = '';
+    const typed = text.trim();
+    if (typed === '' || typed === shown) return;
+    try {
+      await bringing.log([{ row, value: read(typed) }], 'typed');
+    } catch (error) {
+      trouble = error instanceof Error ? error.message : 'not a value';
+    }
+  }
+  const bounds = $derived(saysExpected(expected));
+</script>
+
+<Row subjects={row.subjects}>
+  {#snippet choose()}
+    <div class="what" class:next>
+      <span class="title">{row.title}</span>
+      <span class="unit how">{row.how}</span>
+    </div>
+    <div class="entry">
+      {#if expected === 'yes'}
+        <select
+          class="field"
+          aria-label="{row.title}: as it should"
+          value={old ? '' : String(entry?.value ?? '')}
+          onchange={(event) => take(event.currentTarget.value)}
+        >
+          <option value="">not tried</option>
+          <option value="yes">yes, it does</option>
+          <option value="no">no</option>
+        </select>
+      {:else}
+        <input
+          class="field value"
+          aria-label="{row.title}: measured"
+          aria-invalid={trouble !== ''}
+          value={shown}
+          spellcheck="false"
+          autocomplete="off"
+          placeholder={row.kind === 'scan' ? '0x27 …' : typeof expected === 'string' ? '' : expected.unit}
+          onchange={(event) => take(event.currentTarget.value)}
+        />
+      {/if}
+      {#if bringing.bench !== 'off'}
+        <button
+          type="button"
+          class="act"
+          aria-label="read {row.title} on the simulated bench"
+          onclick={() => bringing.read([row])}>Read</button
+        >
+      {/if}
+    </div>
+    {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
+  {/snippet}
+  {#snippet prove()}
+    <div class="against">
+      {#if entry && !old}<Glyph severity={entry.inside ? null : 'fault'} />{/if}
+      <span class="value">{bounds}</span>
+      {#if entry && !old}<span class:bad={!entry.inside}>{entry.inside ? 'as expected' : 'outside'}</span>
+      {:else if old}<span class="unit">measured before it was mended</span>{/if}
+      {#if typeof expected !== 'string'}<span class="grow"></span><WithinBar
+          {expected}
+          value={entry && !old && typeof entry.value === 'number' ? entry.value : null}
+          label="{row.title}: {shown || 'not measured'}, expected {bounds}"
+        />{/if}
+    </div>
+    {#if typeof expected !== 'string'}<p class="unit sum">{expected.sum}</p>{/if}
+  {/snippet}
+</Row>
+
+<style>
+  .what {
+    flex: 1 1 180px;
+    min-width: 0;
+  }
+  .title {
+    display: block;
+  }
+  .next .title {
+    font-weight: 680;
+    color: var(--copper);
+  }
+  .how {
+    display: block;
+    font-size: 0.9rem;
+  }
+  .entry {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+  }
+  .entry .field {
+    width: 8.5em;
+  }
+  .against {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 10px;
+    align-items: center;
+    width: 100%;
+  }
+  .grow {
+    flex: 1;
+  }
+  .bad {
+    color: var(--danger);
+    font-weight: 650;
+  }
+  .sum {
+    margin: 0;
+    font-size: 0.9rem;
+  }
+</style>

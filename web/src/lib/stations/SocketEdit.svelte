@@ -1,0 +1,32 @@
+<!-- Where a part that fits a socket of another goes: into it, or onto the board and leads. Nothing is said of a part that fits none. -->
+<script lang="ts">
+  import { setOn, socketsFor, type Circuit, type Netlist, type Socket } from '@idle-breadboard/core';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit, netlist, part }: { circuit: Circuit; netlist: Netlist; part: string } = $props();
+  const node = $derived(circuit.parts.get(part));
+  const key = (on: Socket) => [on.part, on.header, on.at, on.turned ? 'turned' : 'straight'].join(' ');
+  const sockets = $derived(node?.choice && !node.helper ? socketsFor(circuit, netlist, part) : []);
+  const now = $derived(node?.choice?.on);
+  const says = ({ part: host, header, at, turned }: Socket) =>
+    `in the socket ${header} of ${circuit.parts.get(host)?.label ?? host}, from pin ${at}${turned ? ', turned' : ''}`;
+  // A socket that it does not belong into is shown, too: the proof says what is wrong with it.
+  const shown = $derived(now && !sockets.some((on) => key(on) === key(now)) ? [now, ...sockets] : sockets);
+
+  function put(to: string) {
+    const on = shown.find((socket) => key(socket) === to) ?? null;
+    if (workbench.plan && node) workbench.edit(setOn(workbench.plan, part, on), `where ${node.label} stands`);
+  }
+</script>
+
+{#if shown.length > 0}
+  <select
+    class="field"
+    aria-label="where {node?.label} stands"
+    value={now ? key(now) : ''}
+    onchange={(event) => put(event.currentTarget.value)}
+  >
+    <option value="">on the board, with leads</option>
+    {#each shown as socket (key(socket))}<option value={key(socket)}>{says(socket)}</option>{/each}
+  </select>
+{/if}

@@ -1,0 +1,2 @@
+/** The station where the build is brought up, in one piece that comes when it is gone to. */
+export { default as BringUp } from './BringUp.svelte';

@@ -1,0 +1,49 @@
+import type { Assignment, BringUpSheet, CaptureSummary, Card, Observation, Plan, Reading } from '@idle-breadboard/core';
+
+/** A cause as it is shown: what it is, and what mends it. */
+export interface Cause {
+  readonly key: string;
+  readonly says: string;
+  readonly mend: string;
+}
+
+export interface Pointed {
+  readonly suspects: readonly { readonly chance: number; readonly causes: readonly Cause[] }[];
+  /** 0 to 1: nothing that is known. */
+  readonly unknown: number;
+  /** Rows that the likeliest cause does not explain. */
+  readonly unexplained: readonly string[];
+  /** Rows to measure next, the most telling first. */
+  readonly next: readonly { readonly row: string; readonly bits: number; readonly seconds: number }[];
+  /** Nothing that can be measured tells more. */
+  readonly settled: boolean;
+}
+
+/** What a file of an instrument holds, before its columns are told apart. */
+export interface CaptureHead {
+  readonly kind: 'csv' | 'vcd';
+  readonly channels: readonly string[];
+}
+
+export interface BenchWorker {
+  /** Lays the plan out and writes its sheet; null where there is no layout, or a newer plan came. */
+  prepare(plan: Plan, cards: readonly Card[] | null): Promise<BringUpSheet | null>;
+  /** What the readings point to; the dictionary is made the first time, which takes some seconds. */
+  find(observations: readonly Observation[], progress: (share: number) => void): Promise<Pointed | null>;
+  /** Every fault that can be put in. */
+  faults(): readonly Cause[];
+  /** Puts a fault into the simulated build: by its key, drawn (null), or none (""). @returns whether there is one in it */
+  put(fault: string | null, seed: number): Promise<boolean>;
+  read(row: string): Reading | null;
+  /** What a program on the controller would print that tries everything. */
+  programText(): string;
+  /** What was hidden, and how few measurements could have told. */
+  reveal(): { readonly cause: Cause | null; readonly fewest: number } | null;
+  captureHead(file: Blob): Promise<CaptureHead>;
+  capture(
+    file: Blob,
+    kind: CaptureHead['kind'],
+    assigned: readonly Assignment[],
+    progress: (share: number) => void,
+  ): Promise<CaptureSummary>;
+}

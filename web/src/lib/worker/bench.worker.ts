@@ -1,0 +1,198 @@
+/** The simulated bench and the fault finder, in a thread of their own. */
+import {
+  bringUpSheet,
+  CsvCapture,
+  csvHead,
+  deriveCircuit,
+  dictionarySteps,
+  faultsOf,
+  fewest,
+  Finder,
+  HiddenBuild,
+  hide,
+  layoutSteps,
+  planned,
+  programText,
+  readScanLog,
+  scanReading,
+  SOUND,
+  SURE,
+  VcdCapture,
+  vcdVariables,
+  withPairs,
+  type Card,
+  type Dictionary,
+  type Fault,
+  type Measurement,
+  type Observation,
+  type Planned,
+  type Reading,
+} from '@idle-breadboard/core';
+import { expose } from 'comlink';
+import type { BenchWorker, Cause, Pointed } from './bench';
+
+let kept: readonly Card[] = [];
+let newest = 0;
+let plan: Planned | null = null;
+let dictionary: Dictionary | null = null;
+let making: Promise<Dictionary | null> | null = null;
+let asked = 0;
+let hidden: { build: HiddenBuild; key: string } | null = null;
+
+/** Lets a message come in between two steps. */
+const breath = () => new Promise<void>((go) => setTimeout(go));
+/** The beginning of a file in which its head must lie. */
+const HEAD = 64 * 1024;
+
+const causeOf = (faults: readonly Fault[]): Cause =>
+  faults.length === 0
+    ? { key: SOUND, says: 'Nothing: the build is as planned.', mend: '' }
+    : {
+        key: faults.map(({ key }) => key).join(' and '),
+        says: faults.map(({ says }) => says).join(' And: '),
+        mend: faults.map(({ mend }) => mend).join(' '),
+      };
+
+/** The dictionary is made once for a plan; whoever asks meanwhile waits for the same one. */
+async function made(progress: (share: number) => void): Promise<Dictionary | null> {
+  if (dictionary || !plan) return dictionary;
+  const mine = newest;
+  making ??= (async () => {
+    if (!plan) return null;
+    const steps = dictionarySteps(plan);
+    for (let n = 0; ; n++) {
+      const step = steps.next();
+      if (mine !== newest) return null;
+      if (step.done) return (dictionary = step.value);
+      if (n % 4 === 0) {
+        progress(step.value);
+        await breath();
+      }
+    }
+  })();
+  return making;
+}
+
+function pointed(of: Dictionary, observations: readonly Observation[]): Pointed {
+  const found = new Finder(of, observations).find();
+  const sure = (found.suspects[0]?.chance ?? 0) >= SURE;
+  return {
+    suspects: found.suspects
+      .filter(({ chance }) => chance > 0.005)
+      .slice(0, 5)
+      .map(({ chance, entries }) => ({ chance, causes: entries.map(({ faults }) => causeOf(faults)) })),
+    unknown: found.unknown,
+    unexplained: found.unexplained,
+    next: found.next.map(({ measurement, bits }) => ({ row: measurement.key, bits, seconds: measurement.cost })),
+    settled: sure || found.next.length === 0,
+  };
+}
+
+const measurementOf = (row: string): Measurement | undefined => measurements.get(row);
+const measurements = new Map<string, Measurement>();
+
+async function pieces(file: Blob, take: (text: string) => void, progress: (share: number) => void): Promise<void> {
+  const reader = file.stream().pipeThrough(new TextDecoderStream()).getReader();
+  for (let fed = 0; ;) {
+    const { done, value } = await reader.read();
+    if (done) return;
+    take(value);
+    fed += value.length;
+    progress(Math.min(1, fed / Math.max(1, file.size)));
+  }
+}
+
+/** A scan that was typed or pasted, in the form that the dictionary has. */
+function asCompared(observation: Observation): Observation {
+  const { measurement, value } = observation;
+  if (!plan || measurements.get(measurement)?.kind !== 'scan') return observation;
+  const { addresses } = readScanLog(String(value));
+  const strange = String(value).includes('?') ? [null] : [];
+  return { measurement, value: scanReading(plan.circuit, [...addresses.map((a) => a.value), ...strange]) };
+}
+
+/** Words that the rows of the sheet expect. */
+const words = new Map<string, string>();
+
+/** The word that a part answers with, where it answers. */
+function wordOf(row: string, build: HiddenBuild): Reading {
+  const [part = '', port = ''] = row.slice('word:'.length).split('.');
+  return build.answers(part, port) ? (words.get(row) ?? 'none') : 'none';
+}
+
+const worker: BenchWorker = {
+  async prepare(next, cards) {
+    kept = cards ?? kept;
+    const mine = ++newest;
+    [plan, dictionary, making, hidden] = [null, null, null, null];
+    measurements.clear();
+    const circuit = deriveCircuit({ plan: next, cards: kept });
+    const steps = layoutSteps(circuit);
+    for (let step = steps.next(); ; step = steps.next()) {
+      if (mine !== newest) return null;
+      if (!step.done) {
+        await breath();
+        continue;
+      }
+      if (!step.value.ok) return null;
+      plan = planned(circuit, step.value.layout);
+      const sheet = bringUpSheet(plan, (m) => measurements.set(m.key, m));
+      words.clear();
+      for (const { key, kind, expected } of sheet.rows)
+        if (kind === 'word' && typeof expected === 'string') words.set(key, expected);
+      return sheet;
+    }
+  },
+  async find(observations, progress) {
+    const mine = ++asked;
+    const of = await made(progress);
+    if (!of || mine !== asked) return null;
+    const seen = observations.map(asCompared);
+    const alone = pointed(of, seen);
+    if (alone.unexplained.length === 0) return alone;
+    // One cause does not explain it: two might.
+    const both = pointed(withPairs(of, seen), seen);
+    return both.unexplained.length < alone.unexplained.length ? both : alone;
+  },
+  faults: () => (plan ? faultsOf(plan).map((fault) => causeOf([fault])) : []),
+  async put(fault, seed) {
+    const of = fault === null ? await made(() => undefined) : null;
+    if (!plan) return false;
+    const own = fault === null ? (of && hide(of, seed))?.faults : faultsOf(plan).filter(({ key }) => key === fault);
+    hidden = { build: new HiddenBuild(plan, own ?? [], seed), key: own?.[0]?.key ?? SOUND };
+    return hidden.key !== SOUND;
+  },
+  read(row) {
+    const m = measurementOf(row);
+    if (hidden && row.startsWith('edge:')) return hidden.build.rise(row.slice('edge:'.length)) ?? Infinity;
+    if (hidden && row.startsWith('word:')) return wordOf(row, hidden.build);
+    return hidden && m ? hidden.build.read(m) : null;
+  },
+  programText() {
+    if (!hidden || !plan) return '';
+    const { parts } = plan.circuit;
+    return programText(hidden.build, [...measurements.values()], (part) => parts.get(part)?.label ?? part);
+  },
+  reveal() {
+    if (!hidden) return null;
+    const fault = plan ? faultsOf(plan).find(({ key }) => key === hidden?.key) : undefined;
+    return {
+      cause: causeOf(fault ? [fault] : []),
+      fewest: dictionary ? fewest(dictionary, hidden.key) : 0,
+    };
+  },
+  async captureHead(file) {
+    const text = await file.slice(0, HEAD).text();
+    if (/\$(?:var|timescale|scope|date|version|comment)\b/.test(text))
+      return { kind: 'vcd', channels: vcdVariables(text).map(({ name }) => name) };
+    return { kind: 'csv', channels: csvHead(text).channels };
+  },
+  async capture(file, kind, assigned, progress) {
+    const reader =
+      kind === 'vcd' ? new VcdCapture(assigned) : new CsvCapture(csvHead(await file.slice(0, HEAD).text()), assigned);
+    await pieces(file, (text) => reader.push(text), progress);
+    return reader.end();
+  },
+};
+
+expose(worker);
