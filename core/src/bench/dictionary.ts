@@ -58,6 +58,24 @@ export function* dictionarySteps(plan: Planned): Generator<number, Dictionary> {
   return { plan, measurements, entries };
 }
 
+/**
+ * The same builds, asked for more: what was measured where nobody thought of it is evidence, too.
+ * @yields the share that is done, 0 to 1
+ */
+export function* withMeasurements(
+  { plan, measurements, entries }: Dictionary,
+  more: readonly Measurement[],
+): Generator<number, Dictionary> {
+  const sound = new VirtualBuild(plan);
+  const asked: Entry[] = [];
+  for (const [i, entry] of entries.entries()) {
+    const { readings } = entryOf(plan, more, entry.faults, sound);
+    asked.push({ ...entry, readings: [...entry.readings, ...readings] });
+    yield (i + 1) / entries.length;
+  }
+  return { plan, measurements: [...measurements, ...more], entries: asked };
+}
+
 export function dictionaryOf(plan: Planned): Dictionary {
   const steps = dictionarySteps(plan);
   for (;;) {

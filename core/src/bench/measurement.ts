@@ -31,23 +31,48 @@ export type Reading = number | string;
 const COST = { ohms: 12, volts: 10, amps: 30, scan: 15, count: 15, works: 20, analog: 15 } as const;
 
 /** Parts at whose terminals nothing is measured: cells that do not forgive a slipped probe. */
-const untouchable = (circuit: Circuit, part: string): boolean =>
+export const untouchable = (circuit: Circuit, part: string): boolean =>
   (circuit.parts.get(part)?.card.cautions ?? []).some(({ hazard }) => hazard === 'lithium') ||
   (circuit.parts.get(part)?.card.rails ?? []).some(({ cells }) => cells?.chemistry === 'lithium');
 
-/** What such cells feed stays live as long as they are in: its resistance is not measured. Others come out of their holder. */
-const isLive = (circuit: Circuit, node: NetNode): boolean =>
-  node.role === 'supply' && node.pins.some(({ part }) => untouchable(circuit, part));
+/**
+ * Nodes that such cells feed, through a diode or a switch, too: they stay live as long as the cells are in, and no
+ * resistance is measured there. Others come out of their holder.
+ */
+export function liveNodes({ circuit, netlist }: Planned): ReadonlySet<string> {
+  const live = new Set(
+    netlist.nodes
+      .filter(({ role, pins }) => role === 'supply' && pins.some(({ part }) => untouchable(circuit, part)))
+      .map(({ id }) => id),
+  );
+  const bridges = netlist.legged.filter(({ kind }) => kind === 'diode' || kind === 'switch');
+  const supplies = new Set(netlist.nodes.filter(({ role }) => role === 'supply').map(({ id }) => id));
+  for (let size = -1; size !== live.size;) {
+    size = live.size;
+    for (const { legs } of bridges)
+      if (legs.some((id) => live.has(id))) for (const id of legs) if (supplies.has(id)) live.add(id);
+  }
+  return live;
+}
+
+/** The name of a measurement with two probes. */
+export const probeKey = (kind: 'ohms' | 'volts', from: LeadPoint, to: LeadPoint): string =>
+  `${kind}:${pointKey(from)}~${pointKey(to)}`;
+
+/** s of work with two probes. */
+export const probeCost = (kind: 'ohms' | 'volts'): number => COST[kind];
 
 export class Measurements {
   readonly all: Measurement[] = [];
   private readonly known = new Set<string>();
   private readonly circuit: Circuit;
+  private readonly live: ReadonlySet<string>;
   /** Where the black probe stays. */
   readonly zero: LeadPoint | null;
 
   constructor(private readonly plan: Planned) {
     this.circuit = plan.circuit;
+    this.live = liveNodes(plan);
     const ground = plan.netlist.nodes.find(({ role }) => role === 'ground');
     this.zero = ground ? this.pointOf(ground) : null;
     this.rails();
@@ -74,8 +99,8 @@ export class Measurements {
     subjects: readonly string[],
   ): void {
     if (!from || !to || !this.touchable(from) || !this.touchable(to)) return;
-    const key = `${kind}:${pointKey(from)}~${pointKey(to)}`;
-    if (pointKey(from) !== pointKey(to)) this.add({ kind, key, from, to, subjects, cost: COST[kind] });
+    if (pointKey(from) !== pointKey(to))
+      this.add({ kind, key: probeKey(kind, from, to), from, to, subjects, cost: COST[kind] });
   }
 
   private pins(node: NetNode): readonly NodePin[] {
@@ -99,7 +124,7 @@ export class Measurements {
       if (node.role !== 'supply') continue;
       const at = this.pointOf(node);
       this.probe('volts', at, this.zero, [node.id]);
-      if (!isLive(this.circuit, node)) this.probe('ohms', at, this.zero, [node.id]);
+      if (!this.live.has(node.id)) this.probe('ohms', at, this.zero, [node.id]);
       // Each run of a strip by itself: they are joined by leads.
       for (const s of layout.strips)
         if (s.node === node.id)
@@ -139,14 +164,14 @@ export class Measurements {
         ({ id }) =>
           id.startsWith('rail:') && netlist.legged.some((l) => l.legs.includes(id) && l.legs.includes(node.id)),
       );
-      if (rail && !isLive(this.circuit, rail)) this.probe('ohms', at, this.pointOf(rail), [node.id]);
+      if (rail && !this.live.has(rail.id)) this.probe('ohms', at, this.pointOf(rail), [node.id]);
       for (const other of signals)
         if (other.id > node.id && other.bus !== null && other.bus === node.bus)
           this.probe('ohms', at, this.pointOf(other), [node.id, other.id]);
     }
     // Grounds and supplies reach every pin that is on them.
     for (const node of netlist.nodes) {
-      if (node.role === 'signal' || isLive(this.circuit, node)) continue;
+      if (node.role === 'signal' || this.live.has(node.id)) continue;
       for (const pin of this.pins(node))
         this.probe('ohms', this.pointOf(node), { kind: 'terminal', ...pin }, [node.id, pin.part]);
     }
@@ -155,7 +180,8 @@ export class Measurements {
   private leads(): void {
     const { layout, netlist } = this.plan;
     for (const { from, to, of } of layout.leads) {
-      const live = netlist.nodes.some((node) => node.id === of && isLive(this.circuit, node));
+      const legs = netlist.legged.find(({ id }) => id === of)?.legs ?? [of];
+      const live = legs.some((id) => this.live.has(id));
       if (!live) this.probe('ohms', from, to, [of]);
     }
   }

@@ -1,5 +1,4 @@
 /** The bring-up sheet: what every measurement of a build should show, in the order in which it is safe to find out. */
-import { METER } from '../bench/instrument.ts';
 import { measure, Measurements, type Measurement, type Reading } from '../bench/measurement.ts';
 import { Talk } from '../bench/talk.ts';
 import { drawBounds } from '../bench/usual.ts';
@@ -9,7 +8,8 @@ import type { Circuit, Net } from '../circuit/circuit.ts';
 import { effectivePullUp, highestRest, lowestRest } from '../physics/node.ts';
 import { slowestRise, usualEdges, slowestLine } from '../physics/edge.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import { RESISTOR_TOLERANCE, SHORT_LIMIT } from '../standard/practice.ts';
+import { SHORT_LIMIT } from '../standard/practice.ts';
+import { expectedOhms, widened, type Expected } from './expected.ts';
 import { firstReading } from './first-reading.ts';
 import { Places } from './say-point.ts';
 import { cautionsOf, type Caution } from './wiring.ts';
@@ -17,15 +17,6 @@ import { cautionsOf, type Caution } from './wiring.ts';
 /** In this order: nothing is powered before it was measured without power. */
 export const SHEET_PHASES = ['off', 'power', 'rest', 'scan', 'reading', 'edges'] as const;
 export type SheetPhase = (typeof SHEET_PHASES)[number];
-
-export interface Expected {
-  /** Missing bounds are open. */
-  readonly min: number | null;
-  readonly max: number | null;
-  readonly unit: string;
-  /** The error of the instrument is inside the bounds; how they were worked out. */
-  readonly sum: string;
-}
 
 export interface SheetRow {
   /** Key of the measurement, or of the edge. */
@@ -47,22 +38,8 @@ export interface BringUpSheet {
   readonly cautions: readonly Caution[];
 }
 
-/** Ω that a meter still beeps at. */
-const BEEP = 30;
 /** Of an analog reading whose parts all lie within their tolerance. */
 const ANALOG_SPREAD = 0.1;
-
-/** A range widened by what the instrument itself may be off. */
-const widened = (kind: 'volts' | 'ohms' | 'amps', min: number, max: number, unit: string, sum: string): Expected => {
-  const { share, fixed } = METER[kind];
-  const off = (value: number) => Math.abs(value) * share + fixed;
-  return {
-    min: min - off(min),
-    max: max + off(max),
-    unit,
-    sum: `${sum}, ± ${(share * 100).toFixed(1)} % ± ${formatQuantity(fixed, unit)} of the meter`,
-  };
-};
 
 const hex = (value: number, bits: number): string =>
   value
@@ -164,25 +141,13 @@ class Sheet {
     );
     const toZero = JSON.stringify(m.to) === this.zeroKey;
     const short = node && toZero && m.subjects.length === 1 && ohms > SHORT_LIMIT;
-    const expected: Expected =
-      ohms < BEEP
-        ? { min: 0, max: BEEP, unit: 'Ω', sum: `one piece of copper: less than ${BEEP} Ω, it beeps` }
-        : short || ohms > 1e5
-          ? { min: SHORT_LIMIT, max: null, unit: 'Ω', sum: `no short: more than ${formatQuantity(SHORT_LIMIT, 'Ω')}` }
-          : widened(
-              'ohms',
-              ohms * (1 - RESISTOR_TOLERANCE),
-              ohms * (1 + RESISTOR_TOLERANCE),
-              'Ω',
-              `${formatQuantity(ohms, 'Ω')} ± ${RESISTOR_TOLERANCE * 100} %`,
-            );
     const title = short ? `No short: ${node.label} to ground` : lead ? `Lead ${from} to ${to}` : `${from} to ${to}`;
     return {
       phase: 'off',
       standard: Boolean(short) || lead,
       title,
       how: `Ohms from ${from} to ${to}.`,
-      expected,
+      expected: expectedOhms(ohms, Boolean(short)),
     };
   }
 
@@ -376,11 +341,4 @@ export function answersOf(row: SheetRow, passes: readonly Result[]): string[] {
   const about = row.subjects.map((subject) => subject.replace(/^rail:/, ''));
   const names = (subject: string) => about.some((id) => subject === id || subject.startsWith(`${id}.`));
   return passes.filter(({ check, subjects }) => checks.has(check) && subjects.some(names)).map(({ key }) => key);
-}
-
-/** Whether what was seen is what was expected. */
-export function isInside(expected: Expected | string, seen: Reading): boolean {
-  if (typeof expected === 'string') return String(seen).trim().toLowerCase() === expected.toLowerCase();
-  const value = Number(seen);
-  return !Number.isNaN(value) && value >= (expected.min ?? -Infinity) && value <= (expected.max ?? Infinity);
 }

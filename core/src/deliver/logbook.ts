@@ -2,7 +2,7 @@
 import { FORMULA_START } from '../standard/formula.ts';
 import Papa from 'papaparse';
 import { formatQuantity } from '../quantity/engineering.ts';
-import type { Expected } from './bring-up.ts';
+import type { Expected } from './expected.ts';
 import { saysExpected, saysReading, tableCell } from './say-value.ts';
 
 export const LOG_KINDS = ['measured', 'note', 'photo', 'found', 'mended', 'calibrated', 'signed'] as const;

@@ -1,6 +1,6 @@
 /** Values and limits in words, and texts that go into a table of Markdown. */
 import { formatQuantity } from '../quantity/engineering.ts';
-import type { Expected } from './bring-up.ts';
+import type { Expected } from './expected.ts';
 
 /** What was seen: "3.31 V", "open", or the text itself; nothing where there is none. */
 export function saysReading(value: number | string | undefined, unit = ''): string {

@@ -17,6 +17,15 @@ export const pointKey = (point: LeadPoint): string =>
       ? `joint ${point.joint}`
       : `${point.part}.${point.terminal}`;
 
+/** The point of a key; null for a text that is none. Whether a build has it is not asked. */
+export function pointOf(key: string): LeadPoint | null {
+  if (parseHole(key)) return { kind: 'hole', hole: key };
+  const joint = /^joint (\S+)$/.exec(key)?.[1];
+  if (joint) return { kind: 'joint', joint };
+  const [, part, terminal] = /^([a-z0-9-]+)\.([a-z0-9-]+)$/.exec(key) ?? [];
+  return part && terminal ? { kind: 'terminal', part, terminal } : null;
+}
+
 const terminalOf = (circuit: Circuit, point: LeadPoint) =>
   point.kind === 'terminal'
     ? circuit.parts.get(point.part)?.card.terminals.find(({ id }) => id === point.terminal)

@@ -111,7 +111,12 @@ describe('the fault finder', function () {
     for (const m of asked) {
       if ('from' in m)
         for (const p of [m.from, m.to]) expect(p.kind === 'terminal' && p.part).to.not.equal('three-cells');
-      if (m.kind === 'ohms') expect(m.subjects).to.not.include(live?.id);
+      if (m.kind === 'ohms') {
+        expect(m.subjects).to.not.include(live?.id);
+        expect(m.subjects, 'behind its guard').to.not.include('behind:controller.vin');
+        for (const { id, legs } of bench.netlist.legged)
+          if (legs.includes('behind:controller.vin')) expect(m.subjects, 'across its guard').to.not.include(id);
+      }
       expect(m.kind).to.not.equal('amps');
     }
   });

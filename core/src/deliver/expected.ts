@@ -1,0 +1,67 @@
+/** What a measurement should show, the error of the instrument included. */
+import { METER } from '../bench/instrument.ts';
+import type { Reading } from '../bench/measurement.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { RESISTOR_TOLERANCE, SHORT_LIMIT } from '../standard/practice.ts';
+
+export interface Expected {
+  /** Missing bounds are open. */
+  readonly min: number | null;
+  readonly max: number | null;
+  readonly unit: string;
+  /** The error of the instrument is inside the bounds; how they were worked out. */
+  readonly sum: string;
+}
+
+/** Ω that a meter still beeps at. */
+const BEEP = 30;
+/** Above this the leakage of chips is measured, and they leak differently, Ω. */
+const LEAKAGE_FROM = 1e5;
+
+/** A range widened by what the instrument itself may be off. */
+export const widened = (
+  kind: 'volts' | 'ohms' | 'amps',
+  min: number,
+  max: number,
+  unit: string,
+  sum: string,
+): Expected => {
+  const { share, fixed } = METER[kind];
+  const off = (value: number) => Math.abs(value) * share + fixed;
+  return {
+    min: min - off(min),
+    max: max + off(max),
+    unit,
+    sum: `${sum}, ± ${(share * 100).toFixed(1)} % ± ${formatQuantity(fixed, unit)} of the meter`,
+  };
+};
+
+/**
+ * Of a resistance between two places with the power off.
+ * @param ohms that a build in order has there
+ * @param short true where only a short is to be ruled out
+ */
+export function expectedOhms(ohms: number, short: boolean): Expected {
+  if (ohms < BEEP) return { min: 0, max: BEEP, unit: 'Ω', sum: `one piece of copper: less than ${BEEP} Ω, it beeps` };
+  if (short || ohms > LEAKAGE_FROM)
+    return {
+      min: SHORT_LIMIT,
+      max: null,
+      unit: 'Ω',
+      sum: `no short: more than ${formatQuantity(SHORT_LIMIT, 'Ω')}`,
+    };
+  return widened(
+    'ohms',
+    ohms * (1 - RESISTOR_TOLERANCE),
+    ohms * (1 + RESISTOR_TOLERANCE),
+    'Ω',
+    `${formatQuantity(ohms, 'Ω')} ± ${RESISTOR_TOLERANCE * 100} %`,
+  );
+}
+
+/** Whether what was seen is what was expected. */
+export function isInside(expected: Expected | string, seen: Reading): boolean {
+  if (typeof expected === 'string') return String(seen).trim().toLowerCase() === expected.toLowerCase();
+  const value = Number(seen);
+  return !Number.isNaN(value) && value >= (expected.min ?? -Infinity) && value <= (expected.max ?? Infinity);
+}

@@ -1,0 +1,28 @@
+/** A row of the bring-up sheet for two probes that somebody puts anywhere. */
+import { measure, type Measurement } from '../bench/measurement.ts';
+import type { VirtualBuild } from '../bench/virtual-build.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import type { SheetRow } from './bring-up.ts';
+import { expectedOhms, widened } from './expected.ts';
+import { Places } from './say-point.ts';
+
+/** Of a voltage that no check has bounds for: what supplies and pull-ups usually keep, as a share and in V. */
+const SPREAD = { share: 0.05, least: 0.05 } as const;
+
+/** @param sound the build in order @param m with two probes */
+export function touchedRow(sound: VirtualBuild, m: Measurement & { readonly kind: 'ohms' | 'volts' }): SheetRow {
+  const places = new Places(sound.circuit, sound.plan.layout);
+  const [from, to] = [places.say(m.from), places.say(m.to)];
+  const shows = Number(measure(sound, m));
+  const base = { key: m.key, kind: m.kind, subjects: m.subjects, standard: false, title: `${from} to ${to}` };
+  if (m.kind === 'ohms')
+    return { ...base, phase: 'off', how: `Ohms, power off.`, expected: expectedOhms(shows, false) };
+  const off = Math.max(SPREAD.share * Math.abs(shows), SPREAD.least);
+  const sum = `${formatQuantity(shows, 'V', 4)} in a build in order, ± ${formatQuantity(off, 'V', 2)}`;
+  return {
+    ...base,
+    phase: 'power',
+    how: 'Volts: red in the first, black in the second.',
+    expected: widened('volts', shows - off, shows + off, 'V', sum),
+  };
+}
