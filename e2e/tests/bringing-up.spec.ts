@@ -193,3 +193,56 @@ test('a clone at an address that no card names is suspected, and a photo is kept
   ]);
   await expect.poll(() => shown.evaluate(() => document.images[0]?.naturalWidth)).toBe(1);
 });
+
+test('two probes anywhere: refused with reasons, evidence for the finder, there again after a reload', async ({
+  page,
+}) => {
+  await cupboard(page);
+  const probes = page.getByRole('form', { name: 'two probes' });
+  const [red, black] = [probes.getByLabel('red probe'), probes.getByLabel('black probe')];
+  // By hand: a line with what it should show, ready for what the meter says.
+  await red.fill('a700');
+  await probes.getByRole('button').click();
+  await expect(page.getByText(/no hole "a700": board 1 has rows 1 to \d+/)).toBeVisible();
+  await red.fill('top shelf sensor, VCC');
+  await black.fill('display, SDA');
+  await black.press('Enter');
+  const line = page.getByRole('textbox', { name: 'top shelf sensor, VCC to display, SDA: measured' });
+  await expect(line).toBeFocused();
+  await page.reload();
+  await expect(probes).toBeVisible({ timeout: 60_000 });
+
+  await putIn(page, /lead from .* to VCC of top shelf sensor is out/);
+  await red.fill('top shelf sensor VCC');
+  await black.fill('carbon dioxide sensor VDD');
+  await act(page, 'Touch').click();
+  const between = page.getByRole('textbox', { name: /^top shelf sensor, VCC to carbon dioxide sensor, VDD: measured/ });
+  await expect(between).toHaveValue(/^−\d/);
+  const seen = await between.inputValue();
+  await expect(suspects(page)).toContainText(/top shelf sensor/, { timeout: 120_000 });
+  await page.reload();
+  await expect(between).toHaveValue(seen, { timeout: 60_000 });
+
+  // A line on the oscilloscope has its picture, and the one of a build in order beside it.
+  await page.getByRole('button', { name: /^read Rise of I²C SDA, / }).click();
+  await expect(page.getByRole('img', { name: /^Rise of I²C SDA, .*ns from 30 to 70 %.*in order \d+/ })).toBeVisible();
+});
+
+test('the sheet goes on paper, with what was measured and room for the rest', async ({ page }) => {
+  await cupboard(page);
+  const scan = page.getByRole('textbox', { name: 'Addresses on I²C: measured' });
+  await scan.fill('0x27 0x44 0x45');
+  await scan.press('Enter');
+  await expect(page.getByText(/0x27 0x44 0x45/).first()).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  const sheet = page.locator('article.print-only');
+  await expect(sheet.getByRole('heading', { name: /^Bring-up: Cupboard, verified/ })).toBeVisible();
+  for (const name of ['Safety', 'Before power', 'First power', 'Lines at rest', 'Who answers'])
+    await expect(sheet.getByRole('heading', { name, exact: true })).toBeVisible();
+  await expect(sheet.locator('tr', { hasText: 'Addresses on I²C' }).locator('td').last()).toHaveText(
+    '0x27 0x44 0x45 (outside)',
+  );
+  const rows = await sheet.locator('tbody tr').count();
+  expect(rows).toBeGreaterThan(60);
+  expect((await page.pdf({ format: 'A4' })).subarray(0, 5).toString()).toBe('%PDF-');
+});

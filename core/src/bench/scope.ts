@@ -8,6 +8,8 @@ import type { VirtualBuild } from './virtual-build.ts';
 export interface ScopeEdge {
   /** From 30 to 70 % of where the line rests, s; null where it never gets there. */
   readonly seconds: number | null;
+  /** Where it rests, V. */
+  readonly rest: number;
   /** s after it was let go, V. */
   readonly points: readonly { readonly time: number; readonly volts: number }[];
 }
@@ -60,12 +62,13 @@ export function scopeEdge(build: VirtualBuild, netId: string): ScopeEdge | null 
   const line = net && releasedLine(build, net);
   if (!line) return null;
   const { network, start, node, rest, end } = line;
-  if (rest < LEAST) return { seconds: null, points: [] };
+  if (rest < LEAST) return { seconds: null, rest, points: [] };
   const moments = transient(network, start, end, ({ volts }) => (volts[node] ?? 0) > 0.98 * rest);
   const first = crossing(moments, node, 0.3 * rest, true);
   const last = crossing(moments, node, 0.7 * rest, true);
   return {
     seconds: first === null || last === null ? null : last - first,
+    rest,
     points: moments.map(({ time, volts }) => ({ time, volts: volts[node] ?? 0 })),
   };
 }

@@ -5,6 +5,7 @@ import { drawBounds } from '../bench/usual.ts';
 import { VirtualBuild, type Planned } from '../bench/virtual-build.ts';
 import type { Result } from '../check/result.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Lead } from '../layout/layout.ts';
 import { effectivePullUp, highestRest, lowestRest } from '../physics/node.ts';
 import { slowestRise, usualEdges, slowestLine } from '../physics/edge.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
@@ -24,6 +25,10 @@ export interface SheetRow {
   readonly phase: SheetPhase;
   /** On the sheet; the others are asked for when they tell something. */
   readonly standard: boolean;
+  /** From end to end of a lead, or of a part with two legs. */
+  readonly lead?: true;
+  /** Put there by hand, anywhere: it answers no check. */
+  readonly touched?: true;
   readonly title: string;
   /** What to do with which instrument. */
   readonly how: string;
@@ -40,6 +45,8 @@ export interface BringUpSheet {
 
 /** Of an analog reading whose parts all lie within their tolerance. */
 const ANALOG_SPREAD = 0.1;
+
+const isWire = ({ kind }: Lead): boolean => kind === 'lead' || kind === 'own';
 
 const hex = (value: number, bits: number): string =>
   value
@@ -76,7 +83,7 @@ class Sheet {
     this.rows.push({ key: m.key, kind: m.kind, subjects: m.subjects, ...this.said(m) });
   }
 
-  private said(m: Measurement): Pick<SheetRow, 'phase' | 'standard' | 'title' | 'how' | 'expected'> {
+  private said(m: Measurement): Pick<SheetRow, 'phase' | 'standard' | 'title' | 'how' | 'expected' | 'lead'> {
     const shows = measure(this.sound, m, this.talk);
     switch (m.kind) {
       case 'ohms':
@@ -136,15 +143,20 @@ class Sheet {
     const [from, to] = [this.places.say(m.from), this.places.say(m.to)];
     const ohms = Number(shows);
     const node = this.plan.netlist.nodes.find(({ id }) => id === m.subjects[0]);
-    const lead = this.plan.layout.leads.some(
+    const lead = this.plan.layout.leads.find(
       (l) => JSON.stringify(l.from) === JSON.stringify(m.from) && JSON.stringify(l.to) === JSON.stringify(m.to),
     );
     const toZero = JSON.stringify(m.to) === this.zeroKey;
     const short = node && toZero && m.subjects.length === 1 && ohms > SHORT_LIMIT;
-    const title = short ? `No short: ${node.label} to ground` : lead ? `Lead ${from} to ${to}` : `${from} to ${to}`;
+    const title = short
+      ? `No short: ${node.label} to ground`
+      : lead
+        ? `${isWire(lead) ? 'Lead' : lead.value} ${from} to ${to}`
+        : `${from} to ${to}`;
     return {
       phase: 'off',
-      standard: Boolean(short) || lead,
+      standard: short === true || lead !== undefined,
+      ...(lead && !short ? { lead: true } : {}),
       title,
       how: `Ohms from ${from} to ${to}.`,
       expected: expectedOhms(ohms, Boolean(short)),
@@ -336,6 +348,7 @@ const ANSWERS: readonly { readonly of: (row: SheetRow) => boolean; readonly chec
 
 /** Keys of the passes that a row answers when what it shows is inside. */
 export function answersOf(row: SheetRow, passes: readonly Result[]): string[] {
+  if (row.touched) return [];
   const checks = new Set(ANSWERS.filter(({ of }) => of(row)).flatMap((a) => a.checks));
   if (checks.size === 0) return [];
   const about = row.subjects.map((subject) => subject.replace(/^rail:/, ''));

@@ -14,7 +14,14 @@ export function touchedRow(sound: VirtualBuild, m: Measurement & { readonly kind
   const places = new Places(sound.circuit, sound.plan.layout);
   const [from, to] = [places.say(m.from), places.say(m.to)];
   const shows = Number(measure(sound, m));
-  const base = { key: m.key, kind: m.kind, subjects: m.subjects, standard: false, title: `${from} to ${to}` };
+  const base = {
+    key: m.key,
+    kind: m.kind,
+    subjects: m.subjects,
+    standard: false,
+    touched: true as const,
+    title: `${from} to ${to}`,
+  };
   if (m.kind === 'ohms')
     return { ...base, phase: 'off', how: `Ohms, power off.`, expected: expectedOhms(shows, false) };
   const off = Math.max(SPREAD.share * Math.abs(shows), SPREAD.least);

@@ -6,6 +6,8 @@ import { Measurements, probeKey, type Measurement } from '../../src/bench/measur
 import { touchOf } from '../../src/bench/touch.ts';
 import { VirtualBuild, type Planned } from '../../src/bench/virtual-build.ts';
 import { COLUMNS } from '../../src/board/grid.ts';
+import { verify } from '../../src/check/verify.ts';
+import { answersOf } from '../../src/deliver/bring-up.ts';
 import { isInside } from '../../src/deliver/expected.ts';
 import { touchedRow } from '../../src/deliver/touched.ts';
 import type { LeadPoint } from '../../src/layout/layout.ts';
@@ -65,6 +67,7 @@ describe('two probes anywhere', function () {
       const plan = benchOf(name);
       const build = new VirtualBuild(plan);
       const hidden = new HiddenBuild(plan, [], 5);
+      const { passes } = verify(plan.circuit);
       for (let n = 0; n < 60; n++) {
         const [a, b] = [anywhere(plan, roll), anywhere(plan, roll)];
         const [there, back] = [touchOf(build, probeKey('volts', a, b)), touchOf(build, probeKey('volts', b, a))];
@@ -78,6 +81,8 @@ describe('two probes anywhere', function () {
           const m = probes(build, probeKey(kind, a, b));
           const row = touchedRow(build, m);
           const seen = hidden.read(m);
+          // It answers no check, wherever it may be.
+          expect(answersOf(row, passes)).to.deep.equal([]);
           expect(isInside(row.expected, seen), `${name}: ${kind} ${row.title}: ${String(seen)}`).to.equal(true);
         }
       }

@@ -48,6 +48,20 @@ describe('the bring-up sheet', function () {
       }
   });
 
+  it('goes through every lead once, and calls what has two legs by its value', () => {
+    for (const name of PLANS) {
+      const { layout, ...plan } = benchOf(name);
+      const rows = bringUpSheet({ layout, ...plan }).rows.filter(({ lead }) => lead);
+      const wires = layout.leads.filter(({ kind }) => kind === 'lead' || kind === 'own');
+      expect(rows.filter(({ title }) => title.startsWith('Lead ')).length, name).to.be.at.most(wires.length);
+      for (const { kind, value, from } of layout.leads) {
+        if (kind !== 'resistor') continue;
+        const own = rows.filter(({ title, how }) => title.startsWith(`${value} `) && how.startsWith('Ohms from '));
+        expect(own.length, `${name}: ${value} at ${JSON.stringify(from)}`).to.be.at.least(1);
+      }
+    }
+  });
+
   it('takes the limits from the circuit: of the 12 V adapter 11.4 to 12.6 V, and 0.5 % and 10 mV for the meter', () => {
     const { rows } = bringUpSheet(benchOf('cupboard-verified'));
     const { expected } = rowOf(rows, ({ kind, subjects }) => kind === 'volts' && subjects[0] === 'rail:adapter.12v');

@@ -39,7 +39,12 @@
   const delivering = () => (delivered ??= loadDelivering());
   const loadBringing = () => import('$lib/stations/bringing-up');
   let brought: ReturnType<typeof loadBringing> | undefined;
-  const bringingUp = () => (brought ??= loadBringing());
+  let bringUpPaper = $state<Awaited<ReturnType<typeof loadBringing>>['PrintBringUp']>();
+  async function bringingUp() {
+    const all = await (brought ??= loadBringing());
+    bringUpPaper = all.PrintBringUp;
+    return all;
+  }
   /** What goes on paper, there before paper is asked for: a print does not wait. */
   let sheet = $state<Awaited<ReturnType<typeof loadDelivering>>['PrintSheet']>();
   $effect(() => {
@@ -138,6 +143,9 @@
   {#if view.station === 'compare' && paper}
     {@const PrintComparison = paper}
     <PrintComparison circuit={study.circuit} />
+  {:else if view.station === 'bring-up' && bringUpPaper}
+    {@const PrintBringUp = bringUpPaper}
+    <PrintBringUp />
   {:else if sheet}
     {@const PrintSheet = sheet}
     <PrintSheet {study} />

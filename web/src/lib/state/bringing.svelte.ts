@@ -8,7 +8,7 @@ import {
   type SheetRow,
 } from '@idle-breadboard/core';
 import { proxy, wrap, type Remote } from 'comlink';
-import type { BenchWorker, Cause, Pointed } from '../worker/bench';
+import type { BenchWorker, Cause, Look, Pointed } from '../worker/bench';
 import { setSetting, setting } from '../store/db';
 import { logbook } from './logbook.svelte';
 import { view } from './view.svelte';
@@ -21,6 +21,12 @@ class Bringing {
   private made: Remote<BenchWorker> | null = null;
   trouble = $state('');
 
+  /** Rows for two probes that somebody put anywhere. */
+  touched = $state.raw<readonly SheetRow[]>([]);
+  places = $state.raw<{ readonly names: readonly string[]; readonly zero: string }>({ names: [], zero: '' });
+  /** What the oscilloscope shows on the simulated bench, by row. */
+  looks = $state.raw<ReadonlyMap<string, Look>>(new Map());
+
   pointed = $state.raw<Pointed | null>(null);
   /** 0 to 1 while the dictionary is made; null else. */
   making = $state<number | null>(null);
@@ -29,7 +35,7 @@ class Bringing {
   bench = $state<'off' | 'sound' | 'drawn' | 'chosen'>('off');
   revealed = $state.raw<{ cause: Cause | null; fewest: number; taken: number } | null>(null);
 
-  readonly rows = $derived(new Map((this.sheet?.rows ?? []).map((row) => [row.key, row])));
+  readonly rows = $derived(new Map([...(this.sheet?.rows ?? []), ...this.touched].map((row) => [row.key, row])));
   /** What counts as evidence: measured since the last thing was mended. */
   readonly evidence = $derived(
     [...logbook.values.values()].flatMap((entry): LogEntry[] => {
@@ -64,6 +70,9 @@ class Bringing {
       const sheet = await this.worker.prepare(plan, same ? null : cards);
       if (this.asked !== wanted) return;
       this.sheet = sheet;
+      this.touched = [];
+      this.looks = new Map();
+      if (sheet) this.places = await this.worker.places();
       this.pointed = null;
       this.revealed = null;
       await this.restore();
@@ -93,8 +102,30 @@ class Bringing {
     void this.find();
   }
 
+  /** Two probes at places as they are typed. @returns their row, or why there is none */
+  async touch(kind: 'ohms' | 'volts', from: string, to: string): Promise<{ row: SheetRow } | { says: string }> {
+    const found = await this.worker.touch(kind, from, to);
+    if ('says' in found) return found;
+    const { row } = found;
+    // What is on the sheet anyway stays where it is.
+    if (!row.standard) this.touched = [row, ...this.touched.filter(({ key }) => key !== row.key)];
+    if (this.bench !== 'off') await this.read([row]);
+    return found;
+  }
+
+  /** Rows that were touched in an earlier session come back with what was written down for them. */
+  private async recall(): Promise<void> {
+    if (!this.sheet) return;
+    const lost = [...logbook.values.keys()].filter((key) => !this.rows.has(key));
+    if (lost.length === 0) return;
+    const found = await this.worker.touched(lost);
+    const there = new Set(this.touched.map(({ key }) => key));
+    this.touched = [...this.touched, ...found.filter(({ key }) => !there.has(key))];
+  }
+
   /** What the evidence points to. */
   async find(): Promise<void> {
+    await this.recall();
     if (this.evidence.length === 0) {
       this.pointed = null;
       return;
@@ -112,6 +143,11 @@ class Bringing {
 
   async read(rows: readonly SheetRow[]): Promise<void> {
     const values = await Promise.all(rows.map(async (row) => ({ row, value: await this.worker.read(row.key) })));
+    const edges = rows.filter(({ kind }) => kind === 'edge');
+    const looks = await Promise.all(
+      edges.map(async ({ key }) => [key, await this.worker.look(key.slice('edge:'.length))] as const),
+    );
+    this.looks = new Map([...this.looks, ...looks.flatMap(([key, look]) => (look ? [[key, look] as const] : []))]);
     await this.log(
       values.flatMap(({ row, value }) => (value === null ? [] : [{ row, value }])),
       'bench',
@@ -133,6 +169,7 @@ class Bringing {
   }
 
   private show(bench: Bringing['bench']): void {
+    this.looks = new Map();
     this.bench = bench;
     logbook.simulated = bench !== 'off';
   }

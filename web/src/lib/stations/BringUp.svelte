@@ -20,6 +20,7 @@
   import SheetLine from './SheetLine.svelte';
   import SimBench from './SimBench.svelte';
   import Suspects from './Suspects.svelte';
+  import TouchProbes from './TouchProbes.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
 
@@ -32,7 +33,10 @@
   /** Lines of the sheet, and what was measured or is to be measured besides. */
   const rowsOf = (phase: SheetPhase) =>
     (bringing.sheet?.rows ?? []).filter(
-      (row) => row.phase === phase && (row.standard || row.key === nextKey || logbook.values.has(row.key)),
+      (row) =>
+        row.phase === phase &&
+        !bringing.touched.some(({ key }) => key === row.key) &&
+        (row.standard || row.key === nextKey || logbook.values.has(row.key)),
     );
   function save() {
     const name = workbench.plan?.name ?? 'plan';
@@ -43,7 +47,6 @@
         'text/markdown',
       );
   }
-  const isLead = (title: string) => title.startsWith('Lead ');
   const bad = (keys: readonly { key: string }[]) =>
     keys.filter(({ key }) => bringing.outside.some((e) => e.row === key)).length;
   const count = (keys: readonly { key: string }[]) =>
@@ -88,11 +91,11 @@
           </Row>
         {:else if phase === 'scan'}<PasteIn {circuit} />
         {:else if phase === 'edges'}<CaptureIn {circuit} />{/if}
-        {#each rows.filter(({ title }) => !isLead(title)) as row (row.key)}
+        {#each rows.filter((row) => !row.lead) as row (row.key)}
           <div id="row-{row.key}"><SheetLine {row} next={row.key === nextKey} /></div>
         {/each}
-        {#if rows.some(({ title }) => isLead(title))}
-          {@const leads = rows.filter(({ title }) => isLead(title))}
+        {#if rows.some(({ lead }) => lead)}
+          {@const leads = rows.filter(({ lead }) => lead)}
           <details
             class="leads"
             open={leads.some(({ key }) => key === nextKey || bringing.outside.some((e) => e.row === key))}
@@ -109,6 +112,7 @@
         {/if}
       {/if}
     {/each}
+    <TouchProbes />
     <LogPages />
   {/if}
 </Station>

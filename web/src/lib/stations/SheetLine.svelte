@@ -12,6 +12,7 @@
   } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
+  import EdgeTrace from '../charts/EdgeTrace.svelte';
   import WithinBar from '../charts/WithinBar.svelte';
   import { bringing } from '../state/bringing.svelte';
   import { logbook } from '../state/logbook.svelte';
@@ -45,6 +46,7 @@
       trouble = error instanceof Error ? error.message : 'not a value';
     }
   }
+  const look = $derived(bringing.looks.get(row.key));
   const bounds = $derived(saysExpected(expected));
 </script>
 
@@ -102,6 +104,7 @@
         />{/if}
     </div>
     {#if typeof expected !== 'string'}<p class="unit sum">{expected.sum}</p>{/if}
+    {#if look}<EdgeTrace seen={look.seen} sound={look.sound} label={row.title} />{/if}
   {/snippet}
 </Row>
 

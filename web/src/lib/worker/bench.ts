@@ -1,4 +1,14 @@
-import type { Assignment, BringUpSheet, CaptureSummary, Card, Observation, Plan, Reading } from '@idle-breadboard/core';
+import type {
+  Assignment,
+  BringUpSheet,
+  CaptureSummary,
+  Card,
+  Observation,
+  Plan,
+  Reading,
+  ScopeEdge,
+  SheetRow,
+} from '@idle-breadboard/core';
 
 /** A cause as it is shown: what it is, and what mends it. */
 export interface Cause {
@@ -25,9 +35,23 @@ export interface CaptureHead {
   readonly channels: readonly string[];
 }
 
+/** A line on the simulated build and on one in order, after somebody lets it go. */
+export interface Look {
+  readonly seen: ScopeEdge | null;
+  readonly sound: ScopeEdge | null;
+}
+
 export interface BenchWorker {
   /** Lays the plan out and writes its sheet; null where there is no layout, or a newer plan came. */
   prepare(plan: Plan, cards: readonly Card[] | null): Promise<BringUpSheet | null>;
+  /** Where probes can be put, besides holes; the black one first stays at `zero`. */
+  places(): { readonly names: readonly string[]; readonly zero: string };
+  /** The row for two probes at typed places, or why there is none. */
+  touch(kind: 'ohms' | 'volts', from: string, to: string): { readonly row: SheetRow } | { readonly says: string };
+  /** Rows of keys that were touched before. */
+  touched(keys: readonly string[]): readonly SheetRow[];
+  /** A line on an oscilloscope at the simulated build. */
+  look(net: string): Look | null;
   /** What the readings point to; the dictionary is made the first time, which takes some seconds. */
   find(observations: readonly Observation[], progress: (share: number) => void): Promise<Pointed | null>;
   /** Every fault that can be put in. */

@@ -11,14 +11,24 @@ import {
   HiddenBuild,
   hide,
   layoutSteps,
+  Measurements,
+  placeNames,
+  Places,
   planned,
+  probeKey,
   programText,
+  readPlace,
   readScanLog,
   scanReading,
+  scopeEdge,
   SOUND,
   SURE,
+  touchedRow,
+  touchOf,
   VcdCapture,
   vcdVariables,
+  VirtualBuild,
+  withMeasurements,
   withPairs,
   type Card,
   type Dictionary,
@@ -27,6 +37,7 @@ import {
   type Observation,
   type Planned,
   type Reading,
+  type SheetRow,
 } from '@idle-breadboard/core';
 import { expose } from 'comlink';
 import type { BenchWorker, Cause, Pointed } from './bench';
@@ -53,24 +64,41 @@ const causeOf = (faults: readonly Fault[]): Cause =>
         mend: faults.map(({ mend }) => mend).join(' '),
       };
 
+/** Takes steps with breath between them; null once a newer plan came. */
+async function taken<T>(steps: Generator<number, T>, progress: (share: number) => void): Promise<T | null> {
+  const mine = newest;
+  for (let n = 0; ; n++) {
+    const step = steps.next();
+    if (mine !== newest) return null;
+    if (step.done) return step.value;
+    if (n % 4 === 0) {
+      progress(step.value);
+      await breath();
+    }
+  }
+}
+
 /** The dictionary is made once for a plan; whoever asks meanwhile waits for the same one. */
 async function made(progress: (share: number) => void): Promise<Dictionary | null> {
   if (dictionary || !plan) return dictionary;
-  const mine = newest;
-  making ??= (async () => {
-    if (!plan) return null;
-    const steps = dictionarySteps(plan);
-    for (let n = 0; ; n++) {
-      const step = steps.next();
-      if (mine !== newest) return null;
-      if (step.done) return (dictionary = step.value);
-      if (n % 4 === 0) {
-        progress(step.value);
-        await breath();
-      }
-    }
-  })();
+  const of = plan;
+  making ??= taken(dictionarySteps(of), progress).then((all) => (dictionary = all ?? dictionary));
   return making;
+}
+
+/** With what was measured where the dictionary did not think of it. */
+async function madeFor(
+  observations: readonly Observation[],
+  progress: (share: number) => void,
+): Promise<Dictionary | null> {
+  const of = await made(progress);
+  if (!of) return null;
+  const known = new Set(of.measurements.map(({ key }) => key));
+  const more = observations.flatMap(({ measurement: key }) => (known.has(key) ? [] : (measurements.get(key) ?? [])));
+  if (more.length === 0) return of;
+  const all = await taken(withMeasurements(of, more), progress);
+  if (all && dictionary === of) dictionary = all;
+  return all;
 }
 
 function pointed(of: Dictionary, observations: readonly Observation[]): Pointed {
@@ -90,6 +118,25 @@ function pointed(of: Dictionary, observations: readonly Observation[]): Pointed 
 
 const measurementOf = (row: string): Measurement | undefined => measurements.get(row);
 const measurements = new Map<string, Measurement>();
+/** Of the sheet and those that were touched, by key. */
+const rows = new Map<string, SheetRow>();
+let sound: VirtualBuild | null = null;
+
+/** The row of a key, on the sheet or anywhere else. */
+function rowOf(key: string): { row: SheetRow } | { says: string } {
+  const known = rows.get(key);
+  if (known) return { row: known };
+  if (!plan) return { says: 'There is no layout yet.' };
+  sound ??= new VirtualBuild(plan);
+  const touch = touchOf(sound, key);
+  if (!touch.ok) return { says: touch.says };
+  const { measurement } = touch;
+  if (measurement.kind !== 'ohms' && measurement.kind !== 'volts') return { says: 'Two probes show volts or ohms.' };
+  const row = touchedRow(sound, measurement);
+  measurements.set(key, measurement);
+  rows.set(key, row);
+  return { row };
+}
 
 async function pieces(file: Blob, take: (text: string) => void, progress: (share: number) => void): Promise<void> {
   const reader = file.stream().pipeThrough(new TextDecoderStream()).getReader();
@@ -124,8 +171,9 @@ const worker: BenchWorker = {
   async prepare(next, cards) {
     kept = cards ?? kept;
     const mine = ++newest;
-    [plan, dictionary, making, hidden] = [null, null, null, null];
+    [plan, dictionary, making, hidden, sound] = [null, null, null, null, null];
     measurements.clear();
+    rows.clear();
     const circuit = deriveCircuit({ plan: next, cards: kept });
     const steps = layoutSteps(circuit);
     for (let step = steps.next(); ; step = steps.next()) {
@@ -137,6 +185,7 @@ const worker: BenchWorker = {
       if (!step.value.ok) return null;
       plan = planned(circuit, step.value.layout);
       const sheet = bringUpSheet(plan, (m) => measurements.set(m.key, m));
+      for (const row of sheet.rows) rows.set(row.key, row);
       words.clear();
       for (const { key, kind, expected } of sheet.rows)
         if (kind === 'word' && typeof expected === 'string') words.set(key, expected);
@@ -145,7 +194,7 @@ const worker: BenchWorker = {
   },
   async find(observations, progress) {
     const mine = ++asked;
-    const of = await made(progress);
+    const of = await madeFor(observations, progress);
     if (!of || mine !== asked) return null;
     const seen = observations.map(asCompared);
     const alone = pointed(of, seen);
@@ -153,6 +202,31 @@ const worker: BenchWorker = {
     // One cause does not explain it: two might.
     const both = pointed(withPairs(of, seen), seen);
     return both.unexplained.length < alone.unexplained.length ? both : alone;
+  },
+  places() {
+    if (!plan) return { names: [], zero: '' };
+    const { zero } = new Measurements(plan);
+    const says = zero ? new Places(plan.circuit, plan.layout).say(zero) : '';
+    return { names: placeNames(plan.circuit, plan.layout), zero: says };
+  },
+  touch(kind, from, to) {
+    if (!plan) return { says: 'There is no layout yet.' };
+    const { circuit, layout } = plan;
+    try {
+      return rowOf(probeKey(kind, readPlace(circuit, layout, from), readPlace(circuit, layout, to)));
+    } catch (error) {
+      return { says: error instanceof Error ? error.message : String(error) };
+    }
+  },
+  touched: (keys) =>
+    keys.flatMap((key) => {
+      const found = rowOf(key);
+      return 'row' in found && found.row.touched ? [found.row] : [];
+    }),
+  look(net) {
+    if (!hidden || !plan) return null;
+    sound ??= new VirtualBuild(plan);
+    return { seen: scopeEdge(hidden.build.build, net), sound: scopeEdge(sound, net) };
   },
   faults: () => (plan ? faultsOf(plan).map((fault) => causeOf([fault])) : []),
   async put(fault, seed) {

@@ -1,0 +1,112 @@
+<!-- The bring-up sheet on paper: what to measure in which order, what it should show, and room to write. -->
+<script lang="ts">
+  import {
+    BENCH_RULE,
+    PHASE_NAMES,
+    saysExpected,
+    saysReading,
+    SHEET_PHASES,
+    type SheetPhase,
+    type SheetRow,
+  } from '@idle-breadboard/core';
+  import { bringing } from '../state/bringing.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  const rowsOf = (phase: SheetPhase) => [
+    ...bringing.standard.filter((row) => row.phase === phase),
+    ...bringing.touched.filter((row) => row.phase === phase),
+  ];
+  const seen = $derived(new Map(bringing.evidence.map((entry) => [entry.row, entry])));
+  function written(row: SheetRow): string {
+    const entry = seen.get(row.key);
+    return entry ? `${saysReading(entry.value, entry.unit)}${entry.inside ? '' : ' (outside)'}` : '';
+  }
+</script>
+
+<article class="print-only">
+  <h1>Bring-up: {workbench.plan?.name ?? ''}</h1>
+  <p>
+    Fingerprint <span class="value">{workbench.study?.fingerprint ?? ''}</span>{bringing.bench === 'off'
+      ? ''
+      : '; values from the simulated bench, not from a real build'}. Limits include the error of a usual meter.
+  </p>
+  <h2>Safety</h2>
+  <ul>
+    {#each bringing.sheet?.cautions ?? [] as { hazard, part, says } (says)}<li>
+        <strong>{hazard}</strong>, {part}: {says}
+      </li>{/each}
+    <li>{BENCH_RULE}</li>
+  </ul>
+  {#if !bringing.sheet}<p>{bringing.trouble || 'The sheet is being written; print again in a moment.'}</p>{/if}
+  {#each SHEET_PHASES as phase (phase)}
+    {@const rows = rowsOf(phase)}
+    {#if rows.length > 0}
+      <h2>{PHASE_NAMES[phase]}</h2>
+      <table>
+        <thead><tr><th class="what">What</th><th>How</th><th class="expected">Expected</th><th>Measured</th></tr></thead
+        >
+        <tbody>
+          {#each rows as row (row.key)}
+            <tr>
+              {#if row.lead}<td colspan="2">{row.title}</td>{:else}<td>{row.title}</td><td>{row.how}</td>{/if}
+              <td>{saysExpected(row.expected)}</td>
+              <td class="room">{written(row)}</td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {/if}
+  {/each}
+</article>
+
+<style>
+  article {
+    font-size: 9.5pt;
+    color: #000;
+  }
+  h1 {
+    font-size: 16pt;
+    font-weight: 700;
+    border-top: 2px solid #000;
+    border-bottom: 1px solid #000;
+    margin: 0 0 6pt;
+  }
+  h2 {
+    font-size: 12pt;
+    font-weight: 700;
+    margin: 10pt 0 4pt;
+    break-after: avoid;
+  }
+  ul {
+    list-style: square;
+    padding-left: 14pt;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    table-layout: fixed;
+  }
+  tr {
+    break-inside: avoid;
+  }
+  th,
+  td {
+    text-align: left;
+    vertical-align: top;
+    border-bottom: 1px solid #999;
+    padding: 2pt 6pt 2pt 0;
+    overflow-wrap: anywhere;
+  }
+  .what {
+    width: 30%;
+  }
+  .expected {
+    width: 19%;
+  }
+  thead th:last-child,
+  .room {
+    width: 17%;
+    border-left: 1px solid #999;
+    padding-left: 4pt;
+  }
+</style>

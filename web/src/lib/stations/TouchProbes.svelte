@@ -1,0 +1,87 @@
+<!-- Two probes anywhere: what they should show is worked out on the spot. -->
+<script lang="ts">
+  import { tick } from 'svelte';
+  import Row from '../kit/Row.svelte';
+  import { bringing } from '../state/bringing.svelte';
+  import SheetLine from './SheetLine.svelte';
+
+  let kind = $state<'volts' | 'ohms'>('volts');
+  let red = $state('');
+  let black = $state<string | null>(null);
+  let trouble = $state('');
+  /** The black probe stays at ground until it is moved. */
+  const at = $derived(black ?? bringing.places.zero);
+
+  async function put(event: SubmitEvent) {
+    event.preventDefault();
+    const found = await bringing.touch(kind, red, at);
+    trouble = 'says' in found ? found.says : '';
+    if ('says' in found) return;
+    await tick();
+    const line = document.getElementById(`row-${found.row.key}`);
+    line?.closest('details')?.setAttribute('open', '');
+    line?.scrollIntoView({ block: 'nearest' });
+    if (bringing.bench === 'off') line?.querySelector('input')?.focus();
+  }
+</script>
+
+<Row head>
+  {#snippet choose()}Anywhere else{/snippet}
+  {#snippet prove()}<span class="unit">what it should show is worked out on the spot</span>{/snippet}
+</Row>
+<Row>
+  {#snippet choose()}
+    <form class="probes" aria-label="two probes" onsubmit={put}>
+      <select class="field" aria-label="what the meter shows" bind:value={kind}>
+        <option value="volts">volts, power on</option><option value="ohms">ohms, power off</option>
+      </select>
+      <label
+        >red in <input
+          class="field value"
+          aria-label="red probe"
+          list="probe-places"
+          placeholder="a12, display SDA"
+          spellcheck="false"
+          autocomplete="off"
+          bind:value={red}
+        /></label
+      >
+      <label
+        >black in <input
+          class="field value"
+          aria-label="black probe"
+          list="probe-places"
+          spellcheck="false"
+          autocomplete="off"
+          value={at}
+          onchange={(event) => (black = event.currentTarget.value.trim() || null)}
+        /></label
+      >
+      <button type="submit" class="act" disabled={red.trim() === ''}
+        >{bringing.bench === 'off' ? 'Add a line' : 'Touch'}</button
+      >
+      <datalist id="probe-places">
+        {#each bringing.places.names as name (name)}<option value={name}></option>{/each}
+      </datalist>
+    </form>
+    {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
+  {/snippet}
+  {#snippet prove()}
+    <span class="unit">Any hole (a12, upper + 5, 2:c7) or any pin (display SDA).</span>
+  {/snippet}
+</Row>
+{#each bringing.touched as row (row.key)}
+  <div id="row-{row.key}"><SheetLine {row} next={false} /></div>
+{/each}
+
+<style>
+  .probes {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 8px;
+    align-items: center;
+  }
+  .probes input {
+    width: 11.5em;
+  }
+</style>
