@@ -18,6 +18,8 @@ export interface LineSummary {
 
 export interface EdgeTimes {
   readonly count: number;
+  /** Of these, how many were over within one step of the capture: what is known of them is only that they took no longer. */
+  readonly withinStep: number;
   readonly least: number;
   readonly middle: number;
   readonly most: number;
@@ -27,18 +29,46 @@ const MOST_EDGES = 20_000;
 /** Stretches of the picture: when there are twice as many, neighbours are put together. */
 const STRETCHES = 1024;
 
+/** An edge under way: when its first level was crossed, and the sample before that. */
+interface Begun {
+  readonly crossed: number;
+  readonly since: number;
+}
+
+class Edges {
+  private readonly seconds: number[] = [];
+  private within = 0;
+
+  /** @param before time of the sample before its end */
+  add({ crossed, since }: Begun, end: number, before: number, time: number): void {
+    if (this.seconds.length >= MOST_EDGES) return;
+    // Between two samples a straight line would be a guess; the step is what is sure.
+    const inStep = since === before;
+    if (inStep) this.within += 1;
+    this.seconds.push(inStep ? time - before : end - crossed);
+  }
+
+  times(): EdgeTimes | null {
+    const sorted = this.seconds.toSorted((a, b) => a - b);
+    const [least, middle, most] = [sorted[0], sorted[sorted.length >> 1], sorted.at(-1)];
+    return least !== undefined && middle !== undefined && most !== undefined
+      ? { count: sorted.length, withinStep: this.within, least, middle, most }
+      : null;
+  }
+}
+
 export class LineWatch {
   private samples = 0;
   private lowest = Infinity;
   private highest = -Infinity;
   private readonly sums = { low: 0, lows: 0, high: 0, highs: 0 };
-  private readonly rises: number[] = [];
-  private readonly falls: number[] = [];
+  private readonly rises = new Edges();
+  private readonly falls = new Edges();
   private changes = 0;
   private before: { time: number; value: number } | null = null;
   /** When the first level of an edge that is under way was passed. */
-  private rising: number | null = null;
-  private falling: number | null = null;
+  private rising: Begun | null = null;
+  private falling: Begun | null = null;
   private level: boolean | null = null;
   private envelope: { time: number; least: number; most: number }[] = [];
   private perStretch = 1;
@@ -60,14 +90,15 @@ export class LineWatch {
     if (before) {
       const at = (level: number) =>
         before.time + ((level - before.value) / (value - before.value)) * (time - before.time);
-      if (before.value < low && value >= low) this.rising = at(low);
+      const begun = (level: number): Begun => ({ crossed: at(level), since: before.time });
+      if (before.value < low && value >= low) this.rising = begun(low);
       if (before.value < high && value >= high && this.rising !== null) {
-        if (this.rises.length < MOST_EDGES) this.rises.push(at(high) - this.rising);
+        this.rises.add(this.rising, at(high), before.time, time);
         this.rising = null;
       }
-      if (before.value > high && value <= high) this.falling = at(high);
+      if (before.value > high && value <= high) this.falling = begun(high);
       if (before.value > low && value <= low && this.falling !== null) {
-        if (this.falls.length < MOST_EDGES) this.falls.push(at(low) - this.falling);
+        this.falls.add(this.falling, at(low), before.time, time);
         this.falling = null;
       }
     }
@@ -120,18 +151,10 @@ export class LineWatch {
       highest: this.samples > 0 ? this.highest : 0,
       low: sums.lows > 0 ? sums.low / sums.lows : null,
       high: sums.highs > 0 ? sums.high / sums.highs : null,
-      rises: timesOf(this.rises),
-      falls: timesOf(this.falls),
+      rises: this.rises.times(),
+      falls: this.falls.times(),
       changes: this.changes,
       envelope: this.envelope,
     };
   }
-}
-
-function timesOf(edges: readonly number[]): EdgeTimes | null {
-  const sorted = edges.toSorted((a, b) => a - b);
-  const [least, middle, most] = [sorted[0], sorted[sorted.length >> 1], sorted.at(-1)];
-  return least !== undefined && middle !== undefined && most !== undefined
-    ? { count: sorted.length, least, middle, most }
-    : null;
 }

@@ -1,12 +1,14 @@
 /** A scan or a capture held against the plan: what should be there and is not, what is there and should not. */
 import type { CaptureSummary } from '../capture/capture.ts';
+import type { EdgeTimes } from '../capture/line-watch.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { slowestRise } from '../physics/edge.ts';
 import { formatAddress } from '../quantity/address.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 
 export interface Held {
-  readonly good: boolean;
+  /** Null where it cannot be told. */
+  readonly good: boolean | null;
   readonly says: string;
   readonly subjects: readonly string[];
 }
@@ -83,6 +85,25 @@ export function unplugged(circuit: Circuit, bus: string, before: readonly number
   ];
 }
 
+/** What is known of an edge is no finer than the steps of the capture. */
+function heldRise(
+  label: string,
+  { count, withinStep, middle, most }: EdgeTimes,
+  allowed: number,
+): Omit<Held, 'subjects'> {
+  const [usual, longest, limit] = [middle, most, allowed].map((seconds) => formatQuantity(seconds, 's'));
+  const coarse = 2 * withinStep > count;
+  const good = most <= allowed ? true : coarse ? null : false;
+  const seen = coarse ? `${label} rises within one step of the capture, ${usual}` : `${label} rises in ${usual}`;
+  const why =
+    good === null
+      ? ': the capture is too coarse to tell; take it with a shorter step'
+      : good
+        ? ''
+        : ': a pull-up is missing or too large, or the lead is longer than planned';
+  return { good, says: `${seen}, ${longest} at most; the plan allows ${limit}${why}.` };
+}
+
 /** Levels, edges, clock and traffic of a capture. @param nets net of each line of the capture, by its name in the file */
 export function heldCapture(
   circuit: Circuit,
@@ -109,12 +130,7 @@ export function heldCapture(
         subjects,
       });
     if (line.rises && allowed !== null && line.supply !== 1) {
-      const good = line.rises.most <= allowed;
-      said.push({
-        good,
-        says: `${net.label} rises in ${formatQuantity(line.rises.middle, 's')}, ${formatQuantity(line.rises.most, 's')} at most; the plan allows ${formatQuantity(allowed, 's')}${good ? '' : ': a pull-up is missing or too large, or the lead is longer than planned'}.`,
-        subjects,
-      });
+      said.push({ ...heldRise(net.label, line.rises, allowed), subjects });
     }
   }
   const { i2c } = capture;

@@ -27,6 +27,14 @@ describe('a line of a capture', () => {
     expect(rises?.middle).to.be.closeTo(4e-6, 1e-12);
     expect(falls?.middle).to.be.closeTo(4e-6, 1e-12);
   });
+  it('knows of an edge within one step no more than that it took no longer', () => {
+    const { rises, falls } = watch([0, 3.3, 3.3, 0, 0], 3.3, 100e-9);
+    expect(rises).to.deep.equal({ count: 1, withinStep: 1, least: 100e-9, middle: 100e-9, most: 100e-9 });
+    expect(falls?.withinStep).to.equal(1);
+    expect(falls?.most).to.be.closeTo(100e-9, 1e-15);
+    // With one sample in between it is measured again.
+    expect(watch([0, 1.65, 3.3], 3.3, 100e-9).rises?.withinStep).to.equal(0);
+  });
   it('counts no edge that turns back half way', () => {
     const { rises, changes } = watch([0, 1.5, 0, 1.5, 0]);
     expect(rises).to.equal(null);

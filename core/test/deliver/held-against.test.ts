@@ -5,8 +5,8 @@ import { I2cWave } from '../support/i2c-wave.ts';
 import { benchOf } from '../support/bench-case.ts';
 
 const { circuit } = benchOf('cupboard-verified');
-const bad = (held: readonly { good: boolean; says: string }[]) =>
-  held.filter(({ good }) => !good).map(({ says }) => says);
+const bad = (held: readonly { good: boolean | null; says: string }[]) =>
+  held.filter(({ good }) => good === false).map(({ says }) => says);
 
 describe('a scan held against the plan', () => {
   it('has nothing to say against the addresses of the plan', () => {
@@ -74,6 +74,17 @@ describe('a capture held against the plan', () => {
   it('sees edges that are slower than the plan allows', () => {
     const held = bad(heldCapture(circuit, 'i2c', capture(traffic(), 1.6e-6), nets));
     expect(held.some((says) => /rises in 1\.\d+ µs.*a pull-up is missing or too large/.test(says))).to.equal(true);
+  });
+  it('does not judge an edge by a capture that is too coarse for it', () => {
+    const sampled = (step: number) => {
+      const made = new Capture([{ name: 'SDA', line: 'sda', supply: 3.3 }]);
+      for (let i = 0; i < 200; i++) made.push(i * step, [i % 10 < 5 ? 0 : 3.3]);
+      return heldCapture(circuit, 'i2c', made.end(), nets)[0];
+    };
+    expect(sampled(2e-6)).to.deep.include({ good: null });
+    expect(sampled(2e-6)?.says).to.match(/within one step of the capture, 2 µs.*too coarse to tell/);
+    expect(sampled(20e-9)).to.deep.include({ good: true });
+    expect(sampled(20e-9)?.says).to.match(/within one step of the capture, 20 ns, 20 ns at most/);
   });
   it('sees a line that never leaves the ground', () => {
     const made = new Capture([{ name: 'SDA', line: 'sda', supply: 3.3 }]);

@@ -105,7 +105,10 @@
     {#if summary}
       <div class="held">
         <Trace {summary} />
-        {#each held as { good, says } (says)}<p><Glyph severity={good ? null : 'fault'} /> {says}</p>{/each}
+        {#each held as { good, says } (says)}<p>
+            <Glyph severity={good === null ? 'note' : good ? null : 'fault'} />
+            {says}
+          </p>{/each}
         {#if summary.i2c}
           <details>
             <summary

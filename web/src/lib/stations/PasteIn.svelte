@@ -119,7 +119,7 @@
     <div class="held">
       {#if before}<p class="unit">Before: {before.map(formatAddress).join(' ')}</p>{/if}
       {#each held as { good, says } (says)}
-        <p><Glyph severity={good ? null : 'fault'} /> {says}</p>
+        <p><Glyph severity={good === null ? 'note' : good ? null : 'fault'} /> {says}</p>
       {/each}
       {#each scan.addresses.filter(({ halved }) => halved) as { text: was, value } (was)}
         <p>
