@@ -140,9 +140,10 @@ test('a capture is read with its columns told apart, and a broken one says where
   // A start, and a clock of 100 kHz under an idle data line.
   for (let i = 0; i < 4000; i++) {
     const t = i * 0.1e-6;
-    rows.push(
-      `${t.toExponential(4)},${t < 20e-6 ? 3.3 : 0.05},${t < 25e-6 || Math.floor((t - 25e-6) / 5e-6) % 2 === 1 ? 3.3 : 0.05}`,
-    );
+    // One sample half way up: the capture is just fine enough to tell how long the clock rises.
+    const half = Math.floor((i - 250) / 50);
+    const scl = i < 250 || half % 2 === 1 ? (i >= 250 && (i - 250) % 50 === 0 ? 1.65 : 3.3) : 0.05;
+    rows.push(`${t.toExponential(4)},${t < 20e-6 ? 3.3 : 0.05},${scl}`);
   }
   const choose = (text: string) =>
     page
@@ -153,6 +154,10 @@ test('a capture is read with its columns told apart, and a broken one says where
   await expect(capture.getByRole('combobox').first()).toHaveValue('i2c.sda');
   await capture.getByRole('button', { name: 'Read it' }).click();
   await expect(page.getByText('The clock runs at 100 kHz; 100 kHz are planned.')).toBeVisible();
+  await page.getByRole('button', { name: 'Write its rise down' }).click();
+  await expect(page.getByRole('textbox', { name: 'Rise of I²C SCL, 30 to 70 %: measured' })).toHaveValue(
+    /^8\d(\.\d+)? ns$/,
+  );
   await choose([...rows.slice(0, 900), 'oops,1,2'].join('\n'));
   await capture.getByRole('button', { name: 'Read it' }).click();
   await expect(capture.getByRole('alert')).toHaveText('Line 901: expected a time, found “oops”.');

@@ -3,14 +3,11 @@ import { randomFrom } from '../quantity/random.ts';
 import type { Fault } from './fault.ts';
 import { shown } from './instrument.ts';
 import { measure, type Measurement, type Reading } from './measurement.ts';
-import { scopeEdge } from './scope.ts';
 import { Talk } from './talk.ts';
 import { VirtualBuild, type Planned } from './virtual-build.ts';
 
 /** By how much the resistors in the drawer differ from what is printed on them, at most: the common ones. */
 const PIECE = 0.03;
-/** What is read off the screen of an oscilloscope is off by so much, as a share. */
-const SCOPE_ERROR = 0.03;
 
 export class HiddenBuild {
   readonly build: VirtualBuild;
@@ -34,12 +31,6 @@ export class HiddenBuild {
   answers(part: string, port: string): boolean {
     const bus = this.build.circuit.buses.find(({ members }) => members.some((m) => m.part === part && m.port === port));
     return this.talk.answers(part, port, bus);
-  }
-
-  /** The rise of a line on an oscilloscope, s; null where it shows none. */
-  rise(net: string): number | null {
-    const seconds = scopeEdge(this.build, net)?.seconds ?? null;
-    return seconds === null ? null : seconds * (1 + SCOPE_ERROR * (2 * randomFrom(this.seed + net.length)() - 1));
   }
 
   /** The same measurement shows the same again: an instrument errs in one direction. */

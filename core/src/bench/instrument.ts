@@ -21,6 +21,11 @@ export const METER_INPUT = 10e6;
 /** By how much pieces of one kind differ from the usual piece: rails, resistors, what parts draw. */
 const SPREAD = { volts: 0.03, voltsFixed: 0.03, amps: 0.3, ampsFixed: 1e-3 } as const;
 
+/** What is read off the screen of an oscilloscope is off by so much, as a share. */
+const SCOPE_ERROR = 0.03;
+/** Capacitance of leads, pins and probes is known that badly: of the logarithm of a rise time. */
+const EDGE_SPREAD = 0.12;
+
 /** Below this all resistances are one: a lead, a row, a probe pressed a little harder, Ω. */
 const NOTHING = 3;
 const logOhms = (ohms: number): number => Math.log10(Math.min(Math.max(ohms, 0), OPEN_FROM) + NOTHING);
@@ -36,6 +41,11 @@ export function deviation(kind: Measurement['kind'], seen: Reading, expected: Re
     const sigma = expected > VAGUE_FROM ? 0.25 : 0.05;
     return Math.abs(logOhms(seen) - logOhms(expected)) / sigma;
   }
+  if (kind === 'edge') {
+    if (seen === expected) return 0;
+    if (!Number.isFinite(seen) || !Number.isFinite(expected)) return Infinity;
+    return Math.abs(Math.log10(Math.max(seen, 1e-12) / Math.max(expected, 1e-12))) / EDGE_SPREAD;
+  }
   if (kind === 'amps')
     return Math.abs(seen - expected) / Math.hypot(SPREAD.amps * Math.abs(expected), SPREAD.ampsFixed);
   const sigma = Math.hypot(SPREAD.volts * expected, SPREAD.voltsFixed, METER.volts.fixed);
@@ -50,6 +60,7 @@ export function shown(kind: Measurement['kind'], truth: Reading, roll: () => num
     return truth > OPEN_FROM
       ? Infinity
       : Math.max(0, truth + PROBES * roll() + truth * METER.ohms.share * (2 * roll() - 1));
+  if (kind === 'edge') return of(SCOPE_ERROR, 0);
   if (kind === 'amps') return of(METER.amps.share, METER.amps.fixed);
   return of(METER.volts.share, METER.volts.fixed);
 }

@@ -5,6 +5,7 @@ import type { NetNode, NodePin } from '../circuit/netlist.ts';
 import type { LeadPoint } from '../layout/layout.ts';
 import { pointKey } from '../layout/finish.ts';
 import { formatAddress } from '../quantity/address.ts';
+import { scopeEdge } from './scope.ts';
 import { Talk } from './talk.ts';
 import type { Planned, VirtualBuild } from './virtual-build.ts';
 
@@ -22,13 +23,21 @@ export type Measurement = Common &
     | { readonly kind: 'amps'; readonly source: string }
     | { readonly kind: 'scan' | 'count'; readonly bus: string }
     | { readonly kind: 'works' | 'analog'; readonly part: string; readonly port: string }
+    | {
+        readonly kind: 'word';
+        readonly part: string;
+        readonly port: string;
+        readonly register: number;
+        readonly value: string;
+      }
+    | { readonly kind: 'edge'; readonly net: string }
   );
 
-/** A number in V, Ω or A; or what is seen, as text: addresses, a count, yes or no. */
+/** A number in V, Ω, A or s; or what is seen, as text: addresses, a count, a word, yes or no. */
 export type Reading = number | string;
 
 /** s: common practice. Putting two probes somewhere; what takes turning the power off; a program that has to be run. */
-const COST = { ohms: 12, volts: 10, amps: 30, scan: 15, count: 15, works: 20, analog: 15 } as const;
+const COST = { ohms: 12, volts: 10, amps: 30, scan: 15, count: 15, works: 20, analog: 15, word: 20, edge: 90 } as const;
 
 /** Parts at whose terminals nothing is measured: cells that do not forgive a slipped probe. */
 export const untouchable = (circuit: Circuit, part: string): boolean =>
@@ -61,6 +70,18 @@ export const probeKey = (kind: 'ohms' | 'volts', from: LeadPoint, to: LeadPoint)
 
 /** s of work with two probes. */
 export const probeCost = (kind: 'ohms' | 'volts'): number => COST[kind];
+
+/**
+ * The rise of a line on an oscilloscope. Not among what is simulated for every fault: it would take longer than all the
+ * rest, and few have one. It is asked for once somebody measured it.
+ */
+export const edgeOf = (net: string): Measurement => ({
+  kind: 'edge',
+  key: `edge:${net}`,
+  net,
+  subjects: [net],
+  cost: COST.edge,
+});
 
 export class Measurements {
   readonly all: Measurement[] = [];
@@ -186,13 +207,31 @@ export class Measurements {
     }
   }
 
+  /** Words that tell a part from others at its address. */
+  private words({ part, port }: Member): void {
+    const own = this.circuit.parts.get(part)?.card.ports.find(({ id }) => id === port);
+    for (const { register, value, bits } of own?.identity ?? [])
+      this.add({
+        kind: 'word',
+        key: `word:${part}.${port}.${register}`,
+        part,
+        port,
+        register,
+        value: formatWord(value, bits),
+        subjects: [part],
+        cost: COST.word,
+      });
+  }
+
   /** What the program on the controller can tell. */
   private program(): void {
     for (const bus of this.circuit.buses) {
       if (bus.members.length === 0) continue;
       const subjects = [bus.id, ...bus.members.map(({ part }) => part)];
-      if (bus.protocol === 'i2c')
+      if (bus.protocol === 'i2c') {
         this.add({ kind: 'scan', key: `scan:${bus.id}`, bus: bus.id, subjects, cost: COST.scan });
+        for (const member of bus.members) this.words(member);
+      }
       if (bus.protocol === 'onewire')
         this.add({ kind: 'count', key: `count:${bus.id}`, bus: bus.id, subjects, cost: COST.count });
     }
@@ -223,6 +262,13 @@ const namedBy = ({ address, options }: Member): number[] => [
   ...options.map(({ value }) => value),
 ];
 
+/** "0x58" of 8 bits. */
+export const formatWord = (value: number, bits: number): string =>
+  `0x${value
+    .toString(16)
+    .toUpperCase()
+    .padStart(bits / 4, '0')}`;
+
 /** What a virtual build shows, without any instrument's error. */
 export function measure(build: VirtualBuild, m: Measurement, talk = new Talk(build)): Reading {
   switch (m.kind) {
@@ -240,5 +286,9 @@ export function measure(build: VirtualBuild, m: Measurement, talk = new Talk(bui
       return talk.works(m.part, m.port) ? 'yes' : 'no';
     case 'analog':
       return talk.analog(m.part, m.port) ?? 0;
+    case 'word':
+      return talk.works(m.part, m.port) ? m.value : 'none';
+    case 'edge':
+      return scopeEdge(build, m.net)?.seconds ?? Infinity;
   }
 }

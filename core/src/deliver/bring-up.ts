@@ -1,5 +1,5 @@
 /** The bring-up sheet: what every measurement of a build should show, in the order in which it is safe to find out. */
-import { measure, Measurements, type Measurement, type Reading } from '../bench/measurement.ts';
+import { edgeOf, formatWord, measure, Measurements, type Measurement, type Reading } from '../bench/measurement.ts';
 import { Talk } from '../bench/talk.ts';
 import { drawBounds } from '../bench/usual.ts';
 import { VirtualBuild, type Planned } from '../bench/virtual-build.ts';
@@ -20,7 +20,7 @@ export const SHEET_PHASES = ['off', 'power', 'rest', 'scan', 'reading', 'edges']
 export type SheetPhase = (typeof SHEET_PHASES)[number];
 
 export interface SheetRow {
-  /** Key of the measurement, or of the edge. */
+  /** Key of the measurement. */
   readonly key: string;
   readonly phase: SheetPhase;
   /** On the sheet; the others are asked for when they tell something. */
@@ -32,7 +32,7 @@ export interface SheetRow {
   readonly title: string;
   /** What to do with which instrument. */
   readonly how: string;
-  readonly kind: Measurement['kind'] | 'edge' | 'word';
+  readonly kind: Measurement['kind'];
   readonly subjects: readonly string[];
   /** A range, or the text that should be seen. */
   readonly expected: Expected | string;
@@ -47,12 +47,6 @@ export interface BringUpSheet {
 const ANALOG_SPREAD = 0.1;
 
 const isWire = ({ kind }: Lead): boolean => kind === 'lead' || kind === 'own';
-
-const hex = (value: number, bits: number): string =>
-  value
-    .toString(16)
-    .toUpperCase()
-    .padStart(bits / 4, '0');
 
 class Sheet {
   readonly rows: SheetRow[] = [];
@@ -80,10 +74,13 @@ class Sheet {
   }
 
   add(m: Measurement): void {
+    if (m.kind === 'edge') return;
     this.rows.push({ key: m.key, kind: m.kind, subjects: m.subjects, ...this.said(m) });
   }
 
-  private said(m: Measurement): Pick<SheetRow, 'phase' | 'standard' | 'title' | 'how' | 'expected' | 'lead'> {
+  private said(
+    m: Exclude<Measurement, { kind: 'edge' }>,
+  ): Pick<SheetRow, 'phase' | 'standard' | 'title' | 'how' | 'expected' | 'lead'> {
     const shows = measure(this.sound, m, this.talk);
     switch (m.kind) {
       case 'ohms':
@@ -103,6 +100,14 @@ class Sheet {
               ? 'Run an address scanner; paste what it prints.'
               : 'Run a search of the line; paste the list or its count.',
           expected: String(shows),
+        };
+      case 'word':
+        return {
+          phase: 'scan',
+          standard: true,
+          title: `Word of ${this.portTitle(m.part, m.port)}`,
+          how: `Read register ${formatWord(m.register, 8)}.${this.wordSays(m.part, m.port, m.register)}`,
+          expected: m.value,
         };
       case 'works':
         return {
@@ -133,6 +138,11 @@ class Sheet {
 
   private busName(bus: string): string {
     return this.circuit.buses.find(({ id }) => id === bus)?.name ?? bus;
+  }
+  private wordSays(part: string, port: string, register: number): string {
+    const own = this.circuit.parts.get(part)?.card.ports.find(({ id }) => id === port);
+    const says = own?.identity?.find((word) => word.register === register)?.says;
+    return says ? ` ${says}` : '';
   }
   private portTitle(part: string, port: string): string {
     const ports = this.circuit.parts.get(part)?.card.ports ?? [];
@@ -267,28 +277,7 @@ class Sheet {
     };
   }
 
-  /** Words that tell a part from others at its address. */
-  words(): void {
-    for (const { members, protocol } of this.circuit.buses) {
-      if (protocol !== 'i2c') continue;
-      for (const { part, port, label } of members) {
-        const own = this.circuit.parts.get(part)?.card.ports.find(({ id }) => id === port);
-        for (const { register, value, bits, says } of own?.identity ?? [])
-          this.rows.push({
-            key: `word:${part}.${port}.${register}`,
-            kind: 'word',
-            phase: 'scan',
-            standard: true,
-            subjects: [part],
-            title: `Word of ${label}`,
-            how: `Read register 0x${hex(register, 8)}.${says ? ` ${says}` : ''}`,
-            expected: `0x${hex(value, bits)}`,
-          });
-      }
-    }
-  }
-
-  edges(): void {
+  edges(each: (m: Measurement) => void): void {
     for (const net of this.circuit.nets) {
       if (!net.openDrain || net.bus === null || !effectivePullUp(net)) continue;
       const slowest = slowestRise(this.circuit, net);
@@ -296,12 +285,14 @@ class Sheet {
       const pin = net.ends.find((end) => end.controller) ?? net.ends[0];
       if (slowest === null || !usual || !pin || pin.terminal === '') continue;
       const at = this.places.say({ kind: 'terminal', part: pin.part, terminal: pin.terminal });
+      const m = edgeOf(net.id);
+      each(m);
       this.rows.push({
-        key: `edge:${net.id}`,
+        key: m.key,
         kind: 'edge',
         phase: 'edges',
         standard: true,
-        subjects: [net.id],
+        subjects: m.subjects,
         title: `Rise of ${net.label}, 30 to 70 %`,
         how: `An oscilloscope with a 10:1 probe at ${at}, its clip on ${this.zero}, while the bus talks.`,
         expected: {
@@ -323,8 +314,7 @@ export function bringUpSheet(plan: Planned, each: (m: Measurement) => void = () 
     sheet.add(m);
     each(m);
   }
-  sheet.words();
-  sheet.edges();
+  sheet.edges(each);
   const phase = ({ phase: p }: SheetRow) => SHEET_PHASES.indexOf(p);
   // Shorts before leads: the first is what must not be, the second is what must.
   const order = (row: SheetRow) => (row.phase === 'off' && !row.title.startsWith('No short') ? 1 : 0);

@@ -6,7 +6,7 @@ import type { Expected } from './expected.ts';
 export function saysReading(value: number | string | undefined, unit = ''): string {
   if (value === undefined) return '';
   if (typeof value === 'string') return value;
-  return Number.isFinite(value) ? formatQuantity(value, unit, 4) : 'open';
+  return Number.isFinite(value) ? formatQuantity(value, unit, 4) : unit === 's' ? 'no edge' : 'open';
 }
 
 /** "3.17 V to 3.43 V", "above 100 Ω", or the text that should be seen. */

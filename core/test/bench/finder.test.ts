@@ -1,13 +1,15 @@
 import { randomFrom } from '../../src/quantity/random.ts';
 import { expect } from 'chai';
-import { dictionaryOf, entryOf, SOUND } from '../../src/bench/dictionary.ts';
+import { deviation } from '../../src/bench/instrument.ts';
+import { dictionaryOf, entryOf, SOUND, withMeasurements, type Dictionary } from '../../src/bench/dictionary.ts';
+import { faultsOf } from '../../src/bench/faults-of.ts';
 import { Finder, type Observation } from '../../src/bench/finder.ts';
 import { HiddenBuild } from '../../src/bench/hidden.ts';
 import { hunt } from '../../src/bench/hunt.ts';
 import { withPairs } from '../../src/bench/pairs.ts';
 import { fewest, hide } from '../../src/bench/practice.ts';
-import { Measurements } from '../../src/bench/measurement.ts';
-import { benchOf, dictionaryFor, laidOut } from '../support/bench-case.ts';
+import { edgeOf, Measurements } from '../../src/bench/measurement.ts';
+import { benchOf, dictionaryFor, laidOut, theFault } from '../support/bench-case.ts';
 import { demo, library, PLANS } from '../support/demo.ts';
 import { changePart } from '../../src/plan/edits.ts';
 
@@ -119,6 +121,41 @@ describe('the fault finder', function () {
       }
       expect(m.kind).to.not.equal('amps');
     }
+  });
+});
+
+describe('evidence that is not simulated for everything', () => {
+  it('is asked of the faults once somebody has it: a slow edge alone points to its pull-up', function () {
+    this.timeout(60_000);
+    const dictionary = dictionaryFor('stairwell');
+    const plan = benchOf('cupboard-verified');
+    const fault = theFault(plan, ({ kind, says }) => kind === 'tenfold' && says.includes('4.7 kΩ'));
+    const net = plan.circuit.nets.find(({ protocol }) => protocol === 'onewire');
+    const m = edgeOf(net?.id ?? '');
+    expect(dictionary.measurements.some(({ kind }) => kind === 'edge')).to.equal(false);
+    // Of the faults of the cupboard those that touch that line, and every tenth of the others.
+    const faults = faultsOf(plan).filter(
+      (f, i) => f.subjects.includes(net?.id ?? '') || f.key === fault.key || i % 10 === 0,
+    );
+    const none: Dictionary = {
+      plan,
+      measurements: [],
+      entries: [[], ...faults.map((f) => [f])].map((f) => entryOf(plan, [], f)),
+    };
+    const steps = withMeasurements(none, [m]);
+    let step = steps.next();
+    while (!step.done) step = steps.next();
+    const seen = new HiddenBuild(plan, [fault], 3).read(m);
+    const { suspects } = new Finder(step.value, [{ measurement: m.key, value: seen }]).find();
+    expect(suspects[0]?.entries.map(({ key }) => key)).to.include(fault.key);
+    expect(suspects[0]?.entries.map(({ key }) => key)).to.not.include(SOUND);
+  });
+
+  it('an edge counts by its ratio: a fifth off is nothing, twice as long is something, none at all is no edge', () => {
+    expect(deviation('edge', 1.2e-6, 1e-6)).to.be.below(1);
+    expect(deviation('edge', 2e-6, 1e-6)).to.be.above(2.4);
+    expect(deviation('edge', Infinity, 1e-6)).to.equal(Infinity);
+    expect(deviation('edge', Infinity, Infinity)).to.equal(0);
   });
 });
 

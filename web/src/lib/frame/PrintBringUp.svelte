@@ -60,41 +60,12 @@
 </article>
 
 <style>
-  article {
-    font-size: 9.5pt;
-    color: #000;
-  }
-  h1 {
-    font-size: 16pt;
-    font-weight: 700;
-    border-top: 2px solid #000;
-    border-bottom: 1px solid #000;
-    margin: 0 0 6pt;
-  }
-  h2 {
-    font-size: 12pt;
-    font-weight: 700;
-    margin: 10pt 0 4pt;
-    break-after: avoid;
-  }
-  ul {
-    list-style: square;
-    padding-left: 14pt;
-  }
   table {
-    width: 100%;
-    border-collapse: collapse;
     table-layout: fixed;
-  }
-  tr {
-    break-inside: avoid;
   }
   th,
   td {
-    text-align: left;
-    vertical-align: top;
-    border-bottom: 1px solid #999;
-    padding: 2pt 6pt 2pt 0;
+    padding-block: 2pt;
     overflow-wrap: anywhere;
   }
   .what {

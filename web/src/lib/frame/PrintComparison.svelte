@@ -48,23 +48,16 @@
 
 <style>
   table {
-    width: 100%;
-    border-collapse: collapse;
     font-size: 9pt;
   }
   th,
   td {
-    text-align: left;
-    vertical-align: top;
     padding: 2px 6px;
     border: 1px solid #999;
     font-weight: 400;
   }
   thead th {
     font-weight: 700;
-  }
-  tr {
-    break-inside: avoid;
   }
   small {
     display: block;

@@ -41,32 +41,9 @@
 </p>
 
 <style>
-  h2 {
-    font-size: 12pt;
-    font-weight: 700;
-    margin: 10pt 0 4pt;
-    break-after: avoid;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
   tfoot {
     /* Once, at the end: not at the foot of every page. */
     display: table-row-group;
-  }
-  tr {
-    break-inside: avoid;
-  }
-  th,
-  td {
-    text-align: left;
-    vertical-align: top;
-    border-bottom: 1px solid #bbb;
-    padding: 1pt 6pt 1pt 0;
-  }
-  .r {
-    text-align: right;
   }
   .box {
     display: inline-block;

@@ -79,23 +79,6 @@
 </article>
 
 <style>
-  article {
-    font-size: 10pt;
-    color: #000;
-  }
-  h1 {
-    font-size: 16pt;
-    font-weight: 700;
-    border-top: 2px solid #000;
-    border-bottom: 1px solid #000;
-    margin: 0 0 6pt;
-  }
-  h2 {
-    font-size: 12pt;
-    font-weight: 700;
-    margin: 10pt 0 4pt;
-    break-after: avoid;
-  }
   section {
     break-inside: avoid;
   }
@@ -103,23 +86,5 @@
     width: 100%;
     height: auto;
     max-height: 120mm;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  tr {
-    break-inside: avoid;
-  }
-  th,
-  td {
-    text-align: left;
-    vertical-align: top;
-    border-bottom: 1px solid #bbb;
-    padding: 1pt 6pt 1pt 0;
-  }
-  ul {
-    list-style: square;
-    padding-left: 14pt;
   }
 </style>

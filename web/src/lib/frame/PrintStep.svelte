@@ -67,17 +67,6 @@
     width: 6.5pt;
     height: 6.5pt;
   }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    text-align: left;
-    vertical-align: top;
-    border-bottom: 1px solid #bbb;
-    padding: 1pt 6pt 1pt 0;
-  }
   .picture {
     margin-top: 4pt;
   }

@@ -26,6 +26,13 @@
 
   const lines = $derived(circuit.nets.filter(({ bus }) => bus !== null));
   const busOf = $derived(circuit.nets.find(({ id }) => Object.values(nets).includes(id))?.bus ?? '');
+  /** Rises that the capture is fine enough for, with the lines of the sheet that ask for them. */
+  const rises = $derived(
+    (summary?.lines ?? []).flatMap(({ name, rises: of }) => {
+      const row = bringing.rows.get(`edge:${nets[name]}`);
+      return row && of && 2 * of.withinStep <= of.count ? [{ row, value: of.middle }] : [];
+    }),
+  );
   const held = $derived(summary ? heldCapture(circuit, busOf, summary, nets) : []);
 
   /** By its name in the file: SDA and SCL go to the first bus that has them. */
@@ -105,6 +112,12 @@
     {#if summary}
       <div class="held">
         <Trace {summary} />
+        {#if rises.length > 0 && bringing.bench === 'off'}<button
+            type="button"
+            class="act"
+            onclick={() => bringing.log(rises, 'pasted')}
+            >Write {rises.length === 1 ? 'its rise' : 'their rises'} down</button
+          >{/if}
         {#each held as { good, says } (says)}<p>
             <Glyph severity={good === null ? 'note' : good ? null : 'fault'} />
             {says}

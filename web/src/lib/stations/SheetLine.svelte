@@ -30,7 +30,7 @@
 
   function read(text: string): Reading {
     if (typeof expected !== 'string')
-      return /^(open|ol|∞)$/i.test(text) ? Infinity : parseQuantity(text, expected.unit);
+      return /^(open|ol|∞|no edge|none)$/i.test(text) ? Infinity : parseQuantity(text, expected.unit);
     if (row.kind !== 'scan') return text;
     const log = readScanLog(text);
     if (log.problems[0]) throw new Error(log.problems[0].says);

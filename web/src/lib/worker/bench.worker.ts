@@ -36,7 +36,6 @@ import {
   type Measurement,
   type Observation,
   type Planned,
-  type Reading,
   type SheetRow,
 } from '@idle-breadboard/core';
 import { expose } from 'comlink';
@@ -158,15 +157,6 @@ function asCompared(observation: Observation): Observation {
   return { measurement, value: scanReading(plan.circuit, [...addresses.map((a) => a.value), ...strange]) };
 }
 
-/** Words that the rows of the sheet expect. */
-const words = new Map<string, string>();
-
-/** The word that a part answers with, where it answers. */
-function wordOf(row: string, build: HiddenBuild): Reading {
-  const [part = '', port = ''] = row.slice('word:'.length).split('.');
-  return build.answers(part, port) ? (words.get(row) ?? 'none') : 'none';
-}
-
 const worker: BenchWorker = {
   async prepare(next, cards) {
     kept = cards ?? kept;
@@ -186,9 +176,6 @@ const worker: BenchWorker = {
       plan = planned(circuit, step.value.layout);
       const sheet = bringUpSheet(plan, (m) => measurements.set(m.key, m));
       for (const row of sheet.rows) rows.set(row.key, row);
-      words.clear();
-      for (const { key, kind, expected } of sheet.rows)
-        if (kind === 'word' && typeof expected === 'string') words.set(key, expected);
       return sheet;
     }
   },
@@ -238,8 +225,6 @@ const worker: BenchWorker = {
   },
   read(row) {
     const m = measurementOf(row);
-    if (hidden && row.startsWith('edge:')) return hidden.build.rise(row.slice('edge:'.length)) ?? Infinity;
-    if (hidden && row.startsWith('word:')) return wordOf(row, hidden.build);
     return hidden && m ? hidden.build.read(m) : null;
   },
   programText() {
