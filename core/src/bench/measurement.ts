@@ -289,6 +289,6 @@ export function measure(build: VirtualBuild, m: Measurement, talk = new Talk(bui
     case 'word':
       return talk.works(m.part, m.port) ? m.value : 'none';
     case 'edge':
-      return scopeEdge(build, m.net)?.seconds ?? Infinity;
+      return scopeEdge(build, m.net, 'time')?.seconds ?? Infinity;
   }
 }

@@ -23,7 +23,7 @@ const MIDDLE = 1 / (GAMMA * (2 - GAMMA));
 const START = (1 - GAMMA) ** 2 / (GAMMA * (2 - GAMMA));
 const LAST = (2 - GAMMA) / (1 - GAMMA);
 const ERROR = Math.abs((-3 * GAMMA ** 2 + 4 * GAMMA - 2) / (12 * (2 - GAMMA)));
-/** Error allowed in one step, V: a share of a logic level that nobody can see. */
+/** Error allowed in one step where nothing is said, V: a share of a logic level that nobody can see. */
 const TOLERANCE = 1e-4;
 const MOST_STEPS = 4000;
 /** S */
@@ -32,13 +32,15 @@ const HOLD = 1e6;
 /**
  * Follows a network from `start` (V by node) until `until` says so or the time is up.
  * @param end s
- * @returns the moments, the start included; steps grow and shrink so that each is right within 0.1 mV
+ * @param tolerance V that one step may be off; steps grow and shrink to keep it
+ * @returns the moments, the start included
  */
 export function transient(
   network: Network,
   start: Float64Array,
   end: number,
   until: (moment: Moment) => boolean = () => false,
+  tolerance = TOLERANCE,
 ): Moment[] {
   const space = workspaceOf(network);
   const farads = (node: number) => network.capacitance[node] ?? 0;
@@ -99,8 +101,8 @@ export function transient(
         (nextRate[node] ?? 0) / (1 - GAMMA);
       error = Math.max(error, Math.abs(2 * ERROR * step * curve));
     }
-    const scale = error === 0 ? 4 : Math.min(4, Math.max(0.2, 0.9 * Math.cbrt(TOLERANCE / error)));
-    if (error > TOLERANCE * 2) {
+    const scale = error === 0 ? 4 : Math.min(4, Math.max(0.2, 0.9 * Math.cbrt(tolerance / error)));
+    if (error > tolerance * 2) {
       step *= scale;
       continue;
     }

@@ -131,6 +131,8 @@ describe('a line on the oscilloscope', function () {
       ]);
       const seconds = scopeEdge(build, id)?.seconds ?? NaN;
       expect(seconds / (high - low), id).to.be.closeTo(1, 0.01);
+      // Looked at only for its time it is as right as a scope can be read.
+      expect((scopeEdge(build, id, 'time')?.seconds ?? NaN) / (high - low), `${id}, its time`).to.be.closeTo(1, 0.02);
     }
   });
 
