@@ -126,3 +126,13 @@ const storedSetting = (page: Page, key: string): Promise<unknown> =>
       }),
     key,
   );
+
+test('every sign of the trade comes in a font that ships with the app', async ({ page }) => {
+  const loaded = await page.evaluate(async () => {
+    const sets = await Promise.all(
+      [...'ΩµΣπ≤≥≈∞√'].map(async (sign) => [sign, await document.fonts.load('14px "Signs"', sign)] as const),
+    );
+    return sets.map(([sign, faces]) => `${sign} ${faces.map(({ status }) => status).join()}`);
+  });
+  expect(loaded).toEqual([...'ΩµΣπ≤≥≈∞√'].map((sign) => `${sign} loaded`));
+});

@@ -88,7 +88,7 @@ test('what-ifs stand side by side with the hours that each buys; one is taken an
 test('work one after the other lowers the peak, and says when each begins', async ({ page }) => {
   await bench.menu('Rain-barrel level logger');
   await bench.settled();
-  await page.getByRole('button', { name: /^One after the other: 265 mA → 259 mA/ }).click();
+  await page.getByRole('button', { name: /^One after the other: 265 mA to 259 mA/ }).click();
   await bench.settled();
   await expect(page.locator('.row.head', { hasText: '4.5 V of three cells' }).last()).toContainText('259');
   await expect(page.getByRole('textbox', { name: 'air thermometer, begins after' })).toHaveValue('3.5 s');

@@ -3,6 +3,7 @@ import { expect } from 'chai';
 import { holeName, parseHole, type Card, type Layout, type Seated } from '@idle-breadboard/core';
 import { readCatalogue } from '@idle-breadboard/catalogue';
 import { costArrival } from '../src/lib/charts/cost-arrival.ts';
+import { plain } from '../src/lib/paper/plain-text.ts';
 import { movedBy, turnedRound } from '../src/lib/charts/move-part.ts';
 
 describe('cost over arrival', () => {
@@ -68,5 +69,12 @@ describe('moving a part', () => {
       expect(turnedRound(layout, of, seat(holeName(hole), true))?.turned).to.equal(false);
     }
     expect(turnedRound(layout, card, seat('1:a10'))).to.deep.equal({ hole: '1:a13', turned: true });
+  });
+});
+
+describe('a text on paper', () => {
+  it('is written in letters that its fonts have', () => {
+    expect(plain('4.7 kΩ, 100 µF, ≥ 3 V − 0.1 V × 2, 25 °C')).to.equal('4.7 kOhm, 100 uF, >= 3 V − 0.1 V × 2, 25 °C');
+    expect(plain('σ')).to.equal('?');
   });
 });

@@ -24,7 +24,7 @@ export function sourceResistance(link: AnalogLink): { ohms: number; sum: string 
     const most = Math.max(...placesOver(transfer, need).map((at) => resistanceAt(transfer, at)));
     return {
       ohms: (most * fixed) / (most + fixed),
-      sum: `${formatQuantity(most, 'Ω')} ∥ ${formatQuantity(fixed, 'Ω')}`,
+      sum: `${formatQuantity(most, 'Ω')} || ${formatQuantity(fixed, 'Ω')}`,
     };
   }
   if (!end.resistance) return null;

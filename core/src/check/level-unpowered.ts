@@ -144,7 +144,7 @@ function dragged(circuit: Circuit, net: Net): Result[] {
   const margin = volts - hardest.volts;
   const V = (x: number) => formatQuantity(x, 'V', 3);
   const R = (list: readonly Fed[], bound: 'min' | 'max') =>
-    list.map((p) => formatQuantity(p.ohms[bound], 'Ω')).join(' ∥ ');
+    list.map((p) => formatQuantity(p.ohms[bound], 'Ω')).join(' || ');
   return [
     result(circuit, meta, {
       subjects: [

@@ -108,9 +108,9 @@ export function effectivePullUp(net: Net): Interval | null {
   return pulls.length === 0 ? null : parallel(pulls.map(({ ohms }) => ohms));
 }
 
-/** "10 kΩ ∥ 4.7 kΩ", at the bound that counts. */
+/** "10 kΩ || 4.7 kΩ", at the bound that counts. */
 export function pullUpSum(net: Net, bound: keyof Interval): string {
   return fed(net)
     .map(({ ohms }) => R(ohms[bound]))
-    .join(' ∥ ');
+    .join(' || ');
 }

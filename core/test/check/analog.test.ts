@@ -139,7 +139,7 @@ describe('analog/source', () => {
     expect([with_(10e3)?.severity, with_(10e3)?.margin]).to.deep.equal([null, 0]);
     expect([with_(10001)?.severity, with_(10001)?.measured]).to.deep.equal(['caution', 10001]);
   });
-  it('of a divider sees both resistors side by side: 47 kΩ ∥ 47 kΩ, each 5 % high', () => {
+  it('of a divider sees both resistors side by side: 47 kΩ || 47 kΩ, each 5 % high', () => {
     const [found] = judge(build(sensor(linear(0, 5)), need(0, 100), 'v3.high', [divider(47e3, 47e3)], limit)).broken(
       'analog/source',
     );

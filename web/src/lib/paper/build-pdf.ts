@@ -11,6 +11,7 @@ import {
 } from '@idle-breadboard/core';
 import { boardHeight, drawBoard } from './pdf-board';
 import { PdfPage, type PaperFonts, type PaperSize } from './pdf-page';
+import { plain } from './plain-text';
 
 export interface Paper {
   readonly circuit: Circuit;
@@ -77,7 +78,7 @@ function writeStep(page: PdfPage, drawing: Drawing | null, step: WiringStep, num
     );
   page.box(page.left, page.y + 2, 9, done);
   page.doc.font('words').fontSize(11);
-  page.doc.text(`${number}. ${step.title}`.replace(/Ω/g, 'Ohm'), page.left + 15, page.y, { width: width - 15 });
+  page.doc.text(plain(`${number}. ${step.title}`), page.left + 15, page.y, { width: width - 15 });
   page.y = page.doc.y + 3;
   for (const { hazard, says } of step.cautions) page.line(`${hazard}: ${says}`, width);
   for (const put of step.put)

@@ -1,5 +1,6 @@
 /** The board map in a PDF: lines and letters, each lead in its colour and with its name. */
 import { INKS, type Drawing, type DrawnLead } from '@idle-breadboard/core';
+import { plain } from './plain-text';
 
 export interface Frame {
   readonly x: number;
@@ -71,7 +72,7 @@ export function drawBoard(
 }
 
 function middle(doc: PDFKit.PDFDocument, text: string, x: number, y: number, size: number, ink: string): void {
-  const said = text.replace(/Ω/g, 'Ohm');
+  const said = plain(text);
   doc.fontSize(size).fillColor(ink);
   doc.text(said, x - doc.widthOfString(said) / 2, y - size, { lineBreak: false });
 }

@@ -1,5 +1,6 @@
 /** Writing down a page of a PDF and on to the next: headings, lines, rows of cells. Points, y down. */
 import PDFDocument from 'pdfkit';
+import { plain } from './plain-text';
 
 export type PaperSize = 'A4' | 'LETTER';
 export interface PaperFonts {
@@ -11,10 +12,6 @@ const MARGIN = 42;
 const BODY = 9;
 const INK = '#000000';
 const HAIR = '#b0b0b0';
-
-/** The font that ships with the app has no letter for the ohm, which is written out. */
-const plain = (text: string): string =>
-  text.replace(/Ω/g, 'Ohm').replace(/[^\u0020-\u00ff\u2010-\u2026\u2122\u2212]/g, '?');
 
 export class PdfPage {
   readonly doc: PDFKit.PDFDocument;

@@ -1,5 +1,6 @@
 <!-- Station 0: the build against what it should show, phase by phase; what the mismatches point to; the logbook. -->
 <script lang="ts">
+  import Printer from '@lucide/svelte/icons/printer';
   import {
     BENCH_RULE,
     PHASE_NAMES,
@@ -58,6 +59,9 @@
   says={bringing.sheet ? `${bringing.done} of ${bringing.standard.length} as expected` : 'writing the sheet'}
 >
   {#snippet tools()}
+    <button type="button" class="act" disabled={!bringing.sheet} onclick={() => window.print()}
+      ><Printer size={14} />Print</button
+    >
     <button type="button" class="act" disabled={!bringing.sheet} onclick={save}>Sheet</button>
   {/snippet}
   {#if bringing.trouble}<p class="trouble" role="alert">{bringing.trouble}</p>{/if}

@@ -132,9 +132,6 @@
     padding: 3px 10px;
     z-index: 3;
   }
-  .corner {
-    z-index: 4;
-  }
   thead th {
     border-left: 1px solid var(--line);
     max-width: 15em;
@@ -152,6 +149,7 @@
   }
   .corner {
     background: var(--bench);
+    z-index: 4;
   }
   .pinned {
     box-shadow: inset 0 3px var(--copper);

@@ -73,7 +73,7 @@
     {#if long && clocked > 1}<button type="button" class="act" onclick={orderNow}>One after the other</button>{/if}
     {#if order && order.before - order.after > WORTH * order.before}
       <button type="button" class="act" onclick={orderNow}
-        >One after the other: {formatQuantity(order.before, 'A')} → {formatQuantity(order.after, 'A')}</button
+        >One after the other: {formatQuantity(order.before, 'A')} to {formatQuantity(order.after, 'A')}</button
       >
     {/if}
   {/snippet}
