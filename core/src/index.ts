@@ -172,3 +172,4 @@ export * from './deliver/held-against.ts';
 export * from './deliver/say-value.ts';
 export * from './deliver/sheet-markdown.ts';
 export * from './deliver/logbook.ts';
+export { readLogbook, writeLogbook, type Logbook } from './format/logbook-file.ts';

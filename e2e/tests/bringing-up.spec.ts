@@ -251,3 +251,82 @@ test('the sheet goes on paper, with what was measured and room for the rest', as
   expect(rows).toBeGreaterThan(60);
   expect((await page.pdf({ format: 'A4' })).subarray(0, 5).toString()).toBe('%PDF-');
 });
+
+test('a logbook goes to another plan as a file, and a bad file takes nothing with it', async ({ page }) => {
+  const bench = await cupboard(page);
+  const note = page.getByRole('textbox', { name: 'note', exact: true });
+  for (const text of ['tinned the leads', 'a note that is wrong']) {
+    await note.fill(text);
+    await act(page, 'Add the note').click();
+  }
+  const scan = page.getByRole('textbox', { name: 'Addresses on I²C: measured' });
+  await scan.fill('0x27 0x44 0x45 0x6a');
+  await scan.press('Enter');
+  const entries = page.getByRole('list', { name: 'entries, newest first' });
+  await expect(entries.getByRole('listitem')).toHaveCount(3);
+  // Removed only when asked twice.
+  const wrong = entries.getByRole('listitem').filter({ hasText: 'a note that is wrong' });
+  await wrong.getByRole('button', { name: /^remove the entry/ }).click();
+  await expect(entries.getByRole('listitem')).toHaveCount(3);
+  await wrong.getByRole('button', { name: 'Gone for good?' }).click();
+  await expect(entries.getByRole('listitem')).toHaveCount(2);
+
+  const [file] = await Promise.all([page.waitForEvent('download'), act(page, 'File').click()]);
+  const text = await textOf(file);
+  await bench.menu('Duplicate this plan');
+  await expect(page.locator('.plan-name')).toContainText('copy');
+  await expect(page.getByText(/build 1, 0 entries/)).toBeVisible({ timeout: 60_000 });
+  const take = (name: string, body: string) =>
+    page
+      .getByLabel('logbook file to take in')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
+  await take('broken.json', text.replace('"build": 1', '"build": "one"'));
+  await expect(page.getByText('“broken.json” has 1 problem')).toBeVisible();
+  await expect(page.getByText(/\/entries\/0\/build/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await take('log.json', text);
+  await expect(page.getByText('2 entries of “Cupboard, verified” taken.')).toBeVisible();
+  await expect(entries).toContainText('tinned the leads');
+  await expect(scan).toHaveValue('0x27 0x44 0x45 0x6A');
+  await take('log.json', text);
+  await expect(page.getByText(/0 entries .* taken; 2 were there already/)).toBeVisible();
+
+  // The plan that it came from still has its own.
+  await page.locator('.plan-name').click();
+  await page.getByRole('menuitem', { name: /^Cupboard, verified(?!, copy)/ }).click();
+  await expect(page.getByText(/build 1, 2 entries/)).toBeVisible({ timeout: 60_000 });
+});
+
+test('a serial port is read in the pieces that it comes in, at the chosen speed', async ({ page }) => {
+  await page.addInitScript(() => {
+    const pieces = [
+      'Scanning ...\r\nI2C device found at addr',
+      'ess 0x27\r\nI2C device found at address 0x44\r',
+      '\ndone\r\n',
+    ];
+    const port = {
+      speed: 0,
+      open({ baudRate }: { baudRate: number }) {
+        this.speed = baudRate;
+        return Promise.resolve();
+      },
+      close: () => Promise.resolve(),
+      readable: new ReadableStream<Uint8Array>({
+        start(stream) {
+          for (const piece of pieces) stream.enqueue(new TextEncoder().encode(piece));
+        },
+      }),
+    };
+    Object.defineProperty(navigator, 'serial', { value: { requestPort: () => Promise.resolve(port) } });
+    Object.defineProperty(window, 'portForTest', { value: port });
+  });
+  await cupboard(page);
+  await page.getByLabel('speed of the port').selectOption('9600');
+  await act(page, 'Listen to a serial port').click();
+  const group = page.getByRole('group', { name: 'what a program prints' });
+  await expect(group.getByRole('textbox')).toHaveValue(/0x27\nI2C device found at address 0x44\ndone\n$/);
+  expect(await page.evaluate(() => Reflect.get(Reflect.get(window, 'portForTest') as object, 'speed'))).toBe(9600);
+  await act(page, 'Stop listening').click();
+  await act(page, 'Write it down').click();
+  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x27 0x44');
+});

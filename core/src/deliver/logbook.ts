@@ -20,16 +20,16 @@ export interface LogEntry {
   readonly fingerprint: string;
   readonly title: string;
   /** Row of the sheet. */
-  readonly row?: string;
-  readonly value?: number | string;
-  readonly unit?: string;
-  readonly expected?: Expected | string;
-  readonly inside?: boolean;
+  readonly row?: string | undefined;
+  readonly value?: number | string | undefined;
+  readonly unit?: string | undefined;
+  readonly expected?: Expected | string | undefined;
+  readonly inside?: boolean | undefined;
   /** Where it comes from; "bench" for everything about a simulated build. */
-  readonly by?: 'typed' | 'pasted' | 'bench' | 'port';
-  readonly text?: string;
+  readonly by?: 'typed' | 'pasted' | 'bench' | 'port' | undefined;
+  readonly text?: string | undefined;
   /** What a reading was held against: the true value. */
-  readonly reference?: number;
+  readonly reference?: number | undefined;
 }
 
 /** The latest value of each row in one build. */
@@ -112,6 +112,10 @@ export function calibrationOf(entries: readonly LogEntry[], row: string, build: 
 
 const limits = ({ expected }: LogEntry): string => (expected === undefined ? '' : saysExpected(expected));
 
+/** What an entry is, in a few words: "found: the lead is out", "note", "5 V". */
+export const saysEntry = ({ kind, title }: Pick<LogEntry, 'kind' | 'title'>): string =>
+  kind === 'measured' || kind === title ? title : `${kind}: ${title}`;
+
 /** One line for each entry. A text that a spreadsheet would take for a formula is kept a text. */
 export function logCsv(entries: readonly LogEntry[]): string {
   return Papa.unparse(
@@ -143,7 +147,7 @@ export function logMarkdown(plan: string, entries: readonly LogEntry[]): string 
       const against =
         e.reference === undefined ? limits(e) : `true value ${formatQuantity(e.reference, e.unit ?? '', 4)}`;
       lines.push(
-        `| ${e.at.slice(0, 16).replace('T', ' ')} | ${tableCell(`${e.kind === 'measured' ? '' : `${e.kind}: `}${e.title}`)} | ${tableCell(saysReading(e.value, e.unit))} | ${tableCell(against)} | ${mark} | ${tableCell(e.text ?? '')} |`,
+        `| ${e.at.slice(0, 16).replace('T', ' ')} | ${tableCell(saysEntry(e))} | ${tableCell(saysReading(e.value, e.unit))} | ${tableCell(against)} | ${mark} | ${tableCell(e.text ?? '')} |`,
       );
     }
   }

@@ -1,5 +1,5 @@
 /** The logbook of the plan that is open: kept in the browser, entry by entry. */
-import { latest, type LogEntry } from '@idle-breadboard/core';
+import { latest, type Logbook as LogbookFile, type LogEntry } from '@idle-breadboard/core';
 import { shelf } from '../store/db';
 import { workbench } from './workbench.svelte';
 
@@ -65,6 +65,26 @@ class Logbook {
 
   async photo(id: string): Promise<Blob | null> {
     return (await shelf.photos.get(id))?.image ?? null;
+  }
+
+  /**
+   * Takes entries of a file into the logbook of the open plan; what is there stays as it is.
+   * @returns how many were new
+   */
+  async take({ entries }: LogbookFile): Promise<number> {
+    const plan = workbench.plan?.id;
+    if (!plan) return 0;
+    // An entry that another plan of this browser has is taken under a name of its own, not away from it.
+    const there = await shelf.log.bulkGet(entries.map(({ id }) => id));
+    const named = entries.map((entry, i): LogEntry => {
+      const own = there[i] === undefined || there[i]?.plan === plan;
+      return { ...entry, id: own ? entry.id : `${entry.id} ${plan}`, plan };
+    });
+    const known = new Set(this.entries.map(({ id }) => id));
+    const fresh = named.filter(({ id }) => !known.has(id));
+    await shelf.log.bulkPut(fresh);
+    this.entries = [...this.entries, ...fresh].toSorted((a, b) => (a.at < b.at ? -1 : 1));
+    return fresh.length;
   }
 
   async remove(id: string): Promise<void> {

@@ -9,6 +9,7 @@
     parseQuantity,
     setMeasured,
     trendOf,
+    writeLogbook,
   } from '@idle-breadboard/core';
   import TrendLine from '../charts/TrendLine.svelte';
   import Row from '../kit/Row.svelte';
@@ -45,6 +46,20 @@
     const [image] = files ?? [];
     if (image) await logbook.addPhoto(image, text.trim() || image.name);
     text = '';
+  }
+  async function openFile(input: HTMLInputElement) {
+    const [file] = input.files ?? [];
+    input.value = '';
+    if (!file) return;
+    const read = await bringing.worker.readLogbook(await file.text());
+    if (!read.ok) {
+      workbench.refusal = { file: file.name, problems: read.problems };
+      return;
+    }
+    const fresh = await logbook.take(read.value);
+    const old = read.value.entries.length - fresh;
+    view.say(`${fresh} entries of “${read.value.plan}” taken${old > 0 ? `; ${old} were there already` : ''}.`);
+    void bringing.find();
   }
   async function calibrate() {
     trouble = '';
@@ -134,6 +149,23 @@
           onclick={() =>
             saveFile(fileName(`${name} logbook`, 'md'), logMarkdown(name, logbook.entries), 'text/markdown')}
           >Markdown</button
+        >
+        <button
+          type="button"
+          class="act"
+          title="to go on with in another browser; photos stay here"
+          onclick={() =>
+            saveFile(fileName(`${name} logbook`, 'json'), writeLogbook(name, logbook.entries), 'application/json')}
+          >File</button
+        >
+        <label class="act file"
+          >Open a file<input
+            type="file"
+            accept=".json,application/json"
+            class="sr-only"
+            aria-label="logbook file to take in"
+            onchange={(event) => openFile(event.currentTarget)}
+          /></label
         >
       </div>
       {#if measured.length > 0}

@@ -2,9 +2,11 @@ import type {
   Assignment,
   BringUpSheet,
   CaptureSummary,
+  Logbook,
   Card,
   Observation,
   Plan,
+  Read,
   Reading,
   ScopeEdge,
   SheetRow,
@@ -63,6 +65,7 @@ export interface BenchWorker {
   programText(): string;
   /** What was hidden, and how few measurements could have told. */
   reveal(): { readonly cause: Cause | null; readonly fewest: number } | null;
+  readLogbook(text: string): Read<Logbook>;
   captureHead(file: Blob): Promise<CaptureHead>;
   capture(
     file: Blob,

@@ -17,6 +17,7 @@ import {
   planned,
   probeKey,
   programText,
+  readLogbook,
   readPlace,
   readScanLog,
   scanReading,
@@ -240,6 +241,7 @@ const worker: BenchWorker = {
       fewest: dictionary ? fewest(dictionary, hidden.key) : 0,
     };
   },
+  readLogbook,
   async captureHead(file) {
     const text = await file.slice(0, HEAD).text();
     if (/\$(?:var|timescale|scope|date|version|comment)\b/.test(text))
