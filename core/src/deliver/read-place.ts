@@ -14,10 +14,11 @@ const plain = (text: string): string =>
     .trim();
 
 /** Pins that a probe reaches, as they are said: "display, SDA". */
-function pins({ parts }: Circuit): { says: string; point: LeadPoint }[] {
+function pins({ parts }: Circuit): { says: string; part: string; point: LeadPoint }[] {
   return [...parts.values()].flatMap(({ id, label, card }) =>
     card.terminals.map((terminal) => ({
       says: `${label}, ${terminal.label}`,
+      part: id,
       point: { kind: 'terminal', part: id, terminal: terminal.id } as const,
     })),
   );
@@ -59,6 +60,9 @@ export function readPlace(circuit: Circuit, layout: Layout, text: string): LeadP
     .replace(/\(.*\)\s*$/, '')
     .trim();
   const own = pins(circuit).filter(({ says }) => plain(says) === wanted);
+  // Pins of one part that are called the same are one inside it; parts that are called the same are not.
+  const parts = new Set(own.map(({ part }) => part)).size;
+  if (parts > 1) throw new Error(`"${text.trim()}" is a pin of ${parts} parts: give them names of their own at Need`);
   if (own[0]) return own[0].point;
   const hole = readHole(layout, bare);
   if (hole) return hole;

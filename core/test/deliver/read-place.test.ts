@@ -38,6 +38,17 @@ describe('a place as it is typed', () => {
     }
   });
 
+  it('does not choose between two parts of one name', () => {
+    const { circuit, layout } = benchOf('cupboard-verified');
+    const parts = new Map([...circuit.parts].map(([id, part]) => [id, { ...part, label: 'sensor' }]));
+    expect(() => readPlace({ ...circuit, parts }, layout, 'sensor SDA')).to.throw(/is a pin of \d+ parts/);
+    expect(readPlace({ ...circuit, parts }, layout, 'sensor, LOAD−')).to.deep.equal({
+      kind: 'terminal',
+      part: 'fan-switch',
+      terminal: 'load',
+    });
+  });
+
   it('says what it is not, and what was expected', () => {
     const { circuit, layout } = benchOf('cupboard-verified');
     const error = (text: string) => {
