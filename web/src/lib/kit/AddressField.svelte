@@ -10,7 +10,7 @@
       // A value above 0x7F stays as it was typed until the maker says which is meant.
       const { typed } = parseAddress(text);
       trouble = '';
-      if (typed !== value) change(typed);
+      change(typed);
     } catch (error) {
       trouble = error instanceof Error ? error.message : 'no address';
     }

@@ -27,7 +27,7 @@
       trouble = check?.(read) ?? '';
       if (trouble) return;
       typed = null;
-      if (read !== value) change(read);
+      change(read);
     } catch (error) {
       trouble = error instanceof Error ? error.message : 'not a quantity';
     }

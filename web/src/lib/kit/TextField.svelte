@@ -11,7 +11,7 @@
   function take(input: HTMLInputElement) {
     const text = input.value.trim();
     trouble = text ? '' : 'a name is needed';
-    if (text && text !== value) change(text);
+    if (text) change(text);
   }
 </script>
 

@@ -217,7 +217,9 @@ export class Reading {
   mend(id: string, change: Partial<Pick<Figure, 'min' | 'typ' | 'max' | 'label' | 'register' | 'over'>>): void {
     this.figures = this.figures.map((f) => {
       if (f.id !== id) return f;
-      return { ...f, ...change, mended: true };
+      const next = { ...f, ...change };
+      // What was typed over with itself is still as it was read.
+      return JSON.stringify(next) === JSON.stringify(f) ? f : { ...next, mended: true };
     });
   }
 

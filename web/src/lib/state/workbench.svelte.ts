@@ -127,7 +127,9 @@ export class Workbench {
 
   /** Takes a changed plan: history, verdict, store. */
   edit(plan: Plan, why: string): void {
-    if (plan === this.plan) return;
+    // Fields hand on whatever is typed: what is shown in them may be a verdict behind, so that only here is known
+    // whether it changes anything.
+    if (plan === this.plan || JSON.stringify(plan) === JSON.stringify(this.plan)) return;
     // Cards stay with the plan while any step of its history may need them.
     const key = ({ id, revision }: Card) => `${id} ${revision}`;
     const known = new Set(this.own.map(key));
