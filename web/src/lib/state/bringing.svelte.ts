@@ -59,8 +59,11 @@ class Bringing {
 
   async ask(): Promise<void> {
     const document = workbench.document;
-    const wanted = workbench.study?.fingerprint;
-    if (!document || !wanted || wanted === this.asked) return;
+    const fingerprint = workbench.study?.fingerprint;
+    if (!document || !fingerprint) return;
+    // A copy of a plan has its fingerprint, and a bench of its own.
+    const wanted = `${document.plan.id} ${fingerprint}`;
+    if (wanted === this.asked) return;
     this.asked = wanted;
     this.trouble = '';
     try {

@@ -64,12 +64,16 @@ const causeOf = (faults: readonly Fault[]): Cause =>
         mend: faults.map(({ mend }) => mend).join(' '),
       };
 
-/** Takes steps with breath between them; null once a newer plan came. */
-async function taken<T>(steps: Generator<number, T>, progress: (share: number) => void): Promise<T | null> {
+/** Takes steps with breath between them; null once a newer plan came, or nobody wants the end any more. */
+async function taken<T>(
+  steps: Generator<number, T>,
+  progress: (share: number) => void,
+  wanted = () => true,
+): Promise<T | null> {
   const mine = newest;
   for (let n = 0; ; n++) {
     const step = steps.next();
-    if (mine !== newest) return null;
+    if (mine !== newest || !wanted()) return null;
     if (step.done) return step.value;
     if (n % 4 === 0) {
       progress(step.value);
@@ -90,13 +94,14 @@ async function made(progress: (share: number) => void): Promise<Dictionary | nul
 async function madeFor(
   observations: readonly Observation[],
   progress: (share: number) => void,
+  wanted: () => boolean,
 ): Promise<Dictionary | null> {
   const of = await made(progress);
   if (!of) return null;
   const known = new Set(of.measurements.map(({ key }) => key));
   const more = observations.flatMap(({ measurement: key }) => (known.has(key) ? [] : (measurements.get(key) ?? [])));
   if (more.length === 0) return of;
-  const all = await taken(withMeasurements(of, more), progress);
+  const all = await taken(withMeasurements(of, more), progress, wanted);
   if (all && dictionary === of) dictionary = all;
   return all;
 }
@@ -182,7 +187,7 @@ const worker: BenchWorker = {
   },
   async find(observations, progress) {
     const mine = ++asked;
-    const of = await madeFor(observations, progress);
+    const of = await madeFor(observations, progress, () => mine === asked);
     if (!of || mine !== asked) return null;
     const seen = observations.map(asCompared);
     const alone = pointed(of, seen);
