@@ -7,8 +7,9 @@ import { view } from '../state/view.svelte';
 import { workbench } from '../state/workbench.svelte';
 
 export async function startPlan(): Promise<void> {
-  await workbench.create('New plan');
+  // Before it is stored: whoever goes on meanwhile is not taken back.
   view.goTo('need');
+  await workbench.create('New plan');
 }
 
 export async function doExport(): Promise<void> {
