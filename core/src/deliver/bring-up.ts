@@ -39,6 +39,8 @@ export interface SheetRow {
 }
 
 export interface BringUpSheet {
+  /** Where the black probe stays, in words. */
+  readonly zero: string;
   readonly rows: readonly SheetRow[];
   readonly cautions: readonly Caution[];
 }
@@ -54,7 +56,7 @@ class Sheet {
   private readonly sound: VirtualBuild;
   private readonly talk: Talk;
   private readonly places: Places;
-  private readonly zero: string;
+  readonly zero: string;
   private readonly zeroKey: string;
 
   constructor(
@@ -321,6 +323,7 @@ export function bringUpSheet(plan: Planned, each: (m: Measurement) => void = () 
   return {
     rows: sheet.rows.toSorted((a, b) => phase(a) - phase(b) || order(a) - order(b)),
     cautions: cautionsOf(plan.circuit),
+    zero: sheet.zero,
   };
 }
 

@@ -23,7 +23,7 @@ class Bringing {
 
   /** Rows for two probes that somebody put anywhere. */
   touched = $state.raw<readonly SheetRow[]>([]);
-  places = $state.raw<{ readonly names: readonly string[]; readonly zero: string }>({ names: [], zero: '' });
+  places = $state.raw<readonly string[]>([]);
   /** What the oscilloscope shows on the simulated bench, by row. */
   looks = $state.raw<ReadonlyMap<string, Look>>(new Map());
 

@@ -51,9 +51,12 @@
     });
   });
 
-  function set(pin: string | null, locked: boolean, weakPull = wish.weakPull) {
+  function set(change: (now: PinWish) => Partial<Pick<PinWish, 'pin' | 'locked' | 'weakPull'>>) {
     const { plan } = workbench;
-    if (!plan) return;
+    // What is shown may be a verdict behind what was chosen.
+    const now = workbench.circuit()?.wishes.find(({ id }) => id === wish.id);
+    if (!plan || !now) return;
+    const { pin, locked, weakPull } = { ...now, ...change(now) };
     const choice = { pin, locked: pin !== null && locked, ...(weakPull ? { weakPull } : {}) };
     workbench.edit(setPin(plan, wish.of, wish.line, choice), `pin of ${wish.label}`);
   }
@@ -99,7 +102,7 @@
         type="checkbox"
         checked={wish.weakPull}
         aria-label="own pull of {wish.label}"
-        onchange={(event) => set(wish.pin, wish.locked, event.currentTarget.checked)}
+        onchange={(event) => set(() => ({ weakPull: event.currentTarget.checked }))}
       />own pull</label
     >
   {/if}
@@ -109,7 +112,7 @@
     aria-label="pin of {wish.label}"
     value={wish.pin ?? ''}
     disabled={fitted}
-    onchange={(event) => set(event.currentTarget.value || null, wish.locked)}
+    onchange={(event) => set(() => ({ pin: event.currentTarget.value || null }))}
   >
     <option value="">none</option>
     {#each offered as pin (pin.id)}<option value={pin.id}>{pin.label}{pin.notes ? ` (${pin.notes})` : ''}</option
@@ -122,7 +125,7 @@
     aria-label="lock {wish.label} to its pin"
     title={wish.locked ? 'locked: stays when the rest is assigned' : 'free to move'}
     disabled={wish.pin === null || fitted}
-    onclick={() => set(wish.pin, !wish.locked)}
+    onclick={() => set((now) => ({ locked: !now.locked }))}
   >
     {#if wish.locked}<Lock size={14} />{:else}<LockOpen size={14} />{/if}
   </button>

@@ -10,7 +10,7 @@
   let black = $state<string | null>(null);
   let trouble = $state('');
   /** The black probe stays at ground until it is moved. */
-  const at = $derived(black ?? bringing.places.zero);
+  const at = $derived(black ?? bringing.sheet?.zero ?? '');
 
   async function put(event: SubmitEvent) {
     event.preventDefault();
@@ -61,7 +61,7 @@
         >{bringing.bench === 'off' ? 'Add a line' : 'Touch'}</button
       >
       <datalist id="probe-places">
-        {#each bringing.places.names as name (name)}<option value={name}></option>{/each}
+        {#each bringing.places as name (name)}<option value={name}></option>{/each}
       </datalist>
     </form>
     {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}

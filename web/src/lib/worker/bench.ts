@@ -46,8 +46,8 @@ export interface Look {
 export interface BenchWorker {
   /** Lays the plan out and writes its sheet; null where there is no layout, or a newer plan came. */
   prepare(plan: Plan, cards: readonly Card[] | null): Promise<BringUpSheet | null>;
-  /** Where probes can be put, besides holes; the black one first stays at `zero`. */
-  places(): { readonly names: readonly string[]; readonly zero: string };
+  /** Where probes can be put, besides holes. */
+  places(): readonly string[];
   /** The row for two probes at typed places, or why there is none. */
   touch(kind: 'ohms' | 'volts', from: string, to: string): { readonly row: SheetRow } | { readonly says: string };
   /** Rows of keys that were touched before. */

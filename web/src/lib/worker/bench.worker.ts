@@ -11,9 +11,7 @@ import {
   HiddenBuild,
   hide,
   layoutSteps,
-  Measurements,
   placeNames,
-  Places,
   planned,
   probeKey,
   programText,
@@ -121,7 +119,6 @@ function pointed(of: Dictionary, observations: readonly Observation[]): Pointed 
   };
 }
 
-const measurementOf = (row: string): Measurement | undefined => measurements.get(row);
 const measurements = new Map<string, Measurement>();
 /** Of the sheet and those that were touched, by key. */
 const rows = new Map<string, SheetRow>();
@@ -196,12 +193,7 @@ const worker: BenchWorker = {
     const both = pointed(withPairs(of, seen), seen);
     return both.unexplained.length < alone.unexplained.length ? both : alone;
   },
-  places() {
-    if (!plan) return { names: [], zero: '' };
-    const { zero } = new Measurements(plan);
-    const says = zero ? new Places(plan.circuit, plan.layout).say(zero) : '';
-    return { names: placeNames(plan.circuit, plan.layout), zero: says };
-  },
+  places: () => (plan ? placeNames(plan.circuit, plan.layout) : []),
   touch(kind, from, to) {
     if (!plan) return { says: 'There is no layout yet.' };
     const { circuit, layout } = plan;
@@ -230,7 +222,7 @@ const worker: BenchWorker = {
     return hidden.key !== SOUND;
   },
   read(row) {
-    const m = measurementOf(row);
+    const m = measurements.get(row);
     return hidden && m ? hidden.build.read(m) : null;
   },
   programText() {
