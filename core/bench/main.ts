@@ -5,6 +5,7 @@ import { benchLayout } from './layout.ts';
 import { benchPins } from './pins.ts';
 import { benchSets } from './sets.ts';
 import { benchTimeline } from './timeline.ts';
+import { benchMatrix } from './matrix.ts';
 import { benchVerify } from './verify.ts';
 
 console.log('Times are the middle of many runs on this machine; compare within one run only.');
@@ -16,3 +17,4 @@ benchTimeline();
 benchSets();
 benchLayout();
 benchFinder();
+benchMatrix();

@@ -167,7 +167,9 @@ class Gathering {
         const into = copper.pin(part.id, supply.terminal);
         const port = part.card.ports.find(({ id }) => id === offer.switch?.port);
         const signal = part.card.signals.find(({ id }) => id === Object.values(port?.lines ?? {})[0]);
-        if (!signal) this.resist(into, plus, CLOSED);
+        // What is lost on the way at the most that may flow, as a resistance.
+        const way = from.drop ? usual(from.drop) / usual(offer.limit) : CLOSED;
+        if (!signal) this.resist(into, plus, Math.max(way, CLOSED));
         else
           this.switches.push({
             key,

@@ -1,6 +1,7 @@
 /** What can be measured on a build, what it costs, and what a virtual build shows. Nothing is asked for that could hurt. */
 import type { Circuit, Member } from '../circuit/circuit.ts';
 import { isFitted } from '../circuit/carrier.ts';
+import { inPlug } from '../circuit/mated.ts';
 import type { NetNode, NodePin } from '../circuit/netlist.ts';
 import type { LeadPoint } from '../layout/layout.ts';
 import { pointKey } from '../layout/finish.ts';
@@ -110,7 +111,7 @@ export class Measurements {
   }
 
   private touchable(point: LeadPoint): boolean {
-    return point.kind !== 'terminal' || !untouchable(this.circuit, point.part);
+    return point.kind !== 'terminal' || (!untouchable(this.circuit, point.part) && !inPlug(this.circuit, point));
   }
 
   private probe(
@@ -125,7 +126,7 @@ export class Measurements {
   }
 
   private pins(node: NetNode): readonly NodePin[] {
-    return node.pins.filter(({ part }) => !untouchable(this.circuit, part));
+    return node.pins.filter((pin) => !untouchable(this.circuit, pin.part) && !inPlug(this.circuit, pin));
   }
 
   /** A place of a node that is easy to reach: a hole of its strip, the controller's pin, any pin. */

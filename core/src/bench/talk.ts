@@ -1,6 +1,7 @@
 /** What the program on the controller sees of a build: who answers, which lines follow, what works when it is told to. */
 import type { Port } from '../card/card.ts';
 import type { BusNode, Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
+import { readerOf } from '../circuit/converter.ts';
 import { diodeCurrent } from '../physics/currents.ts';
 import { LED_CURRENT_FAINT } from '../standard/practice.ts';
 import type { LineEnd } from './elements.ts';
@@ -192,11 +193,20 @@ export class Talk {
     );
   }
 
+  /** The input of a converter that reads a line in place of a pin. */
+  private readBy(net: string): LineEnd | undefined {
+    const own = this.nets.get(net);
+    const reader = own && readerOf(this.circuit, own)?.part;
+    const end = reader && !reader.card.controller && own.ends.find(({ part }) => part === reader.id);
+    return end ? this.end(keyOf(end)) : undefined;
+  }
+
   /** V that the converter sees at the pin of an analog port; null where there is none. */
   analog(partId: string, portId: string): number | null {
     const part = this.circuit.parts.get(partId);
     const port = part?.card.ports.find(({ id }) => id === portId);
-    const ends = part && port && this.line(part, port, 'out');
+    const read = port && this.readBy(`${partId}.${portId}.out`);
+    const ends = part && port && (read ? { pin: read } : this.line(part, port, 'out'));
     if (!ends) return null;
     const { volts } = this.build.powered();
     return (volts[ends.pin.node] ?? 0) - (volts[ends.pin.ground] ?? 0);

@@ -1,5 +1,6 @@
 /** Two probes put anywhere on a build: also where the sheet asks for nothing. What could hurt stays untouched. */
 import { hasHole, parseHole } from '../board/grid.ts';
+import { inPlug } from '../circuit/mated.ts';
 import { pointKey, pointOf } from '../layout/finish.ts';
 import type { LeadPoint } from '../layout/layout.ts';
 import { liveNodes, probeCost, untouchable, type Measurement } from './measurement.ts';
@@ -24,6 +25,8 @@ function refusal({ circuit, plan }: VirtualBuild, point: LeadPoint): string | nu
   if (!node || !terminal) return `No part of the build has a terminal ${pointKey(point)}.`;
   if (untouchable(circuit, point.part))
     return `${node.label}: nothing is measured at the terminals of lithium cells, where a slipped probe is a short.`;
+  if (inPlug(circuit, point))
+    return `${node.label}, ${terminal.label}: a contact inside a plug, which no probe reaches.`;
   const mains = (node.card.cautions ?? []).some(({ hazard }) => hazard === 'mains');
   if (mains && terminal.role === 'unused')
     return `${node.label}, ${terminal.label}: what is on contacts that may carry mains is for a licensed electrician.`;

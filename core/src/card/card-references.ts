@@ -1,4 +1,5 @@
 import type { Card } from './card.ts';
+import { SOCKET } from './kinds.ts';
 import { PORT_LINES } from './protocol.ts';
 
 export type Issue = (path: (string | number)[], message: string) => void;
@@ -50,12 +51,17 @@ export function checkCardReferences(card: Card, issue: Issue): void {
   need(powers, 'a supply or rail', card.controller?.adc?.follows, ['controller', 'adc', 'follows']);
   need(powers, 'a supply or rail', card.controller?.io.reference, ['controller', 'io', 'reference']);
   need(supplies, 'a supply', card.controller?.usb?.supply, ['controller', 'usb', 'supply']);
+  need(ids(card.rails), 'a rail', card.controller?.usb?.makes, ['controller', 'usb', 'makes']);
+  if (card.controller?.usb && supplies.has(SOCKET))
+    issue(['supplies'], `expected no supply named “${SOCKET}” beside the socket`);
   need(terminals, 'a terminal', card.driver?.terminal, ['driver', 'terminal']);
   card.translator?.channels.forEach((c, i) => {
     need(signals, 'a signal', c.low, ['translator', 'channels', i, 'low']);
     need(signals, 'a signal', c.high, ['translator', 'channels', i, 'high']);
   });
   need(ids(card.ports), 'a port', card.translator?.enable, ['translator', 'enable']);
+  need(supplies, 'a supply', card.converter?.supply, ['converter', 'supply']);
+  card.converter?.inputs.forEach((id, i) => need(signals, 'a signal', id, ['converter', 'inputs', i]));
   need(ids(card.ports), 'a port', card.busSwitch?.port, ['busSwitch', 'port']);
   card.busSwitch?.channels.forEach((c, i) => {
     need(signals, 'a signal', c.sda, ['busSwitch', 'channels', i, 'sda']);

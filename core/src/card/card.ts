@@ -2,12 +2,12 @@ import { z } from 'zod';
 import { Body } from './body.ts';
 import { checkCardReferences } from './card-references.ts';
 import { Carrier } from './carrier.ts';
-import { Controller } from './controller.ts';
+import { Controller, ConverterPart } from './controller.ts';
 import { electrical } from './electrical.ts';
 import { Id, Source, figure, text } from './figure.ts';
 import { CARD_KINDS, HAZARDS, LEAD_ENDS, SERVICES, SIGNAL_KINDS } from './kinds.ts';
 import { Measure } from './measure.ts';
-import { RailOffer, States, Thermal } from './power.ts';
+import { Cable, Outlet, RailOffer, States, Thermal } from './power.ts';
 import { PROTOCOLS } from './protocol.ts';
 import { CARD_FORMAT, CARD_VERSION } from './version.ts';
 
@@ -56,7 +56,7 @@ export type Terminal = z.infer<typeof Terminal>;
 
 export const Header = z.strictObject({
   id: Id,
-  kind: z.enum(['male', 'female', 'pads', 'screw', 'leads']),
+  kind: z.enum(['male', 'female', 'pads', 'screw', 'leads', 'socket', 'plug']),
   rows: z.int().min(1).max(4),
   pitch: z.number().positive().max(0.05),
   /** How far this header stands from the first one, across the part, m. */
@@ -174,6 +174,8 @@ export const Card = z
     /** What it does for a person, besides measuring. */
     serves: z.array(z.enum(SERVICES)).max(8).optional(),
     controller: Controller.optional(),
+    /** For a part that reads voltages for the controller. */
+    converter: ConverterPart.optional(),
     carrier: Carrier.optional(),
     body: Body.optional(),
     /** For a low-side driver: the switched terminal and what it stands. */
@@ -243,6 +245,10 @@ export const Card = z
     lead: z
       .strictObject({ ends: z.tuple([z.enum(LEAD_ENDS), z.enum(LEAD_ENDS)]), length: z.number().positive().max(100) })
       .optional(),
+    /** For a source that is plugged into a socket in place of being wired. */
+    outlet: Outlet.optional(),
+    /** For a programming cable. */
+    cable: Cable.optional(),
     mount: z.enum(['breadboard', 'loose', 'leads']),
     cautions: z
       .array(z.strictObject({ hazard: z.enum(HAZARDS), says: text(400), source: Id }))

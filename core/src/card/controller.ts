@@ -33,6 +33,27 @@ export const Pin = z.strictObject({
 });
 export type Pin = z.infer<typeof Pin>;
 
+/** What stands behind an analog input. */
+const converterFigures = {
+  bits: z.int().min(6).max(24),
+  /** Its full scale, V. */
+  reference: Volts,
+  /** What it is off by besides its steps, as a share of full scale. */
+  error: figure('share'),
+  /** The most that a source may have in series, so that a sample settles. */
+  sourceResistance: Ohms.optional(),
+};
+
+/** A part that reads voltages for the controller, and takes none above its own supply. */
+export const ConverterPart = z.strictObject({
+  ...converterFigures,
+  /** The supply that its inputs may reach. */
+  supply: Id,
+  /** Signals that voltages are read on. */
+  inputs: z.array(Id).min(1).max(32),
+});
+export type ConverterPart = z.infer<typeof ConverterPart>;
+
 export const Controller = z.strictObject({
   pins: z.array(Pin).min(1).max(200),
   /** Functions that the chip can route to any pin that is both in and out. */
@@ -42,15 +63,9 @@ export const Controller = z.strictObject({
   /** The converter behind the pins that have adc functions. */
   adc: z
     .strictObject({
-      bits: z.int().min(6).max(24),
-      /** Its full scale, V. */
-      reference: Volts,
-      /** What it is off by besides its steps, as a share of full scale. */
-      error: figure('share'),
+      ...converterFigures,
       /** The supply or rail that is its full scale; missing where it has a reference of its own. */
       follows: Id.optional(),
-      /** The most that a source may have in series, so that a sample settles. */
-      sourceResistance: Ohms.optional(),
     })
     .optional(),
   /** Whether its I²C waits for a target that stretches the clock; nothing said counts as yes. */

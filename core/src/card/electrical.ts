@@ -11,6 +11,8 @@ export const electrical = {
   reference: Id,
   outputHigh: LevelFigure.optional(),
   outputLow: LevelFigure.optional(),
+  /** The current at which both hold; less pulls the output less far from its rails. */
+  outputLoad: Amps.optional(),
   sinkCurrent: Amps.optional(),
   inputHigh: LevelFigure.optional(),
   inputLow: LevelFigure.optional(),

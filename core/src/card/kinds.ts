@@ -43,6 +43,7 @@ export const CARD_KINDS = [
   'switch',
   'board',
   'leads',
+  'cable',
   'carrier',
   'capacitor',
   'joint',
@@ -59,3 +60,8 @@ export type FreeNeed = (typeof FREE_NEEDS)[number];
 /** How much water a part stands, least first. */
 export const WATER = ['dry', 'splash', 'immersion'] as const;
 export type Water = (typeof WATER)[number];
+
+/** The feed of a controller that stands for its programming socket: "board.usb". */
+export const SOCKET = 'usb';
+/** What the socket gives where it meets a supply of the board: "board.socket". */
+export const SOCKET_RAIL = 'socket';

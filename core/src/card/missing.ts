@@ -41,6 +41,9 @@ export function missingOf(card: Card): Missing[] {
     if (!m.driftPerYear) say(`${m.quantity}, drift a year`, 'the error is proved for a new part only');
     if (!m.interval && !m.conversion) say(`${m.quantity}, shortest interval`, 'too quick a schedule is not seen');
   }
+  for (const { cells } of card.rails ?? [])
+    if (cells && !cells.selfDischarge)
+      say('what the cells lose in a year on the shelf', 'a runtime of months is told too long');
   if (!card.body?.ambient) say('ambient temperature', 'a place that is too hot or too cold is not seen');
   if (card.offers.length === 0) say('an offer', 'cost and arrival are counted without it');
   return out;

@@ -46,6 +46,8 @@ export function supplyFigures(card: Card, put: Put): void {
     put(`${at}/voltage`, `${r.name}, voltage`, r.voltage);
     put(`${at}/limit`, `${r.name}, most current`, r.limit);
     put(`${at}/from/dropout`, `${r.name}, dropout`, r.from?.dropout);
+    put(`${at}/from/drop`, `${r.name}, lost on the way`, r.from?.drop);
+    put(`${at}/from/quiescent`, `${r.name}, what the regulator takes`, r.from?.quiescent);
     heat(put, `${at}/from/thermal`, r.name, r.from?.thermal);
     if (r.ownLoad) states(put, `${at}/ownLoad`, `the board on ${r.name},`, r.ownLoad);
     put(`${at}/cells/capacity`, `${r.name}, charge of the cells`, r.cells?.capacity);

@@ -18,6 +18,7 @@ export interface PlacedFigure {
 const LEVELS = {
   outputHigh: 'output high',
   outputLow: 'output low',
+  outputLoad: 'current at which its outputs hold',
   sinkCurrent: 'sink current',
   inputHigh: 'input high',
   inputLow: 'input low',
@@ -107,6 +108,9 @@ export function figuresOf(card: Card): PlacedFigure[] {
     put('controller/adc/error', 'converter, error', card.controller.adc?.error);
     put('controller/adc/source', 'converter, most source resistance', card.controller.adc?.sourceResistance);
   }
+  put('converter/reference', 'converter, full scale', card.converter?.reference);
+  put('converter/error', 'converter, error', card.converter?.error);
+  put('converter/source', 'converter, most source resistance', card.converter?.sourceResistance);
   for (const p of card.ports) {
     put(`ports/${p.id}/clock`, `${p.id}, clock`, p.clock);
     for (const a of p.addresses ?? [])
@@ -146,6 +150,9 @@ export function figuresOf(card: Card): PlacedFigure[] {
   put('translator/resistance', 'translator, resistance of its transistor', card.translator?.pass?.onResistance);
   driverFigures(card, put);
   put('controller/usb/voltage', 'socket, voltage', card.controller?.usb?.voltage);
+  put('controller/usb/drop', 'socket, lost on the way', card.controller?.usb?.drop);
+  put('controller/usb/limit', 'socket, most current', card.controller?.usb?.limit);
+  put('cable/contacts', 'contacts of the cable', card.cable?.contacts);
   put('body/ambient', 'ambient temperature', card.body?.ambient);
   put('body/wear/life', 'life in use', card.body?.wear?.life);
   if (card.body?.size) {

@@ -115,6 +115,10 @@ export const RailOffer = z.strictObject({
         .max(20)
         .optional(),
       dropout: Volts.optional(),
+      /** What is lost on the way where the rail passes its supply through: a diode, a fuse, a switch. */
+      drop: Volts.optional(),
+      /** What the regulator itself takes, where its supply also feeds other things on the part. */
+      quiescent: Amps.optional(),
       thermal: Thermal.optional(),
     })
     .optional(),
@@ -131,5 +135,38 @@ export type RailOffer = z.infer<typeof RailOffer>;
 export const JOINS = ['straight', 'diode', 'switch'] as const;
 export type Join = (typeof JOINS)[number];
 
-/** A socket on a controller whose 5 V meet one of its supplies. */
-export const UsbSocket = z.strictObject({ supply: Id, by: z.enum(JOINS), voltage: Volts, source: Id });
+/** What the far end of a programming cable looks like. */
+export const PLUGS = ['B', 'C', 'micro-B', 'mini-B'] as const;
+export type Plug = (typeof PLUGS)[number];
+
+/** A controller's programming socket: a feed like any other, on a way of its own. */
+export const UsbSocket = z.strictObject({
+  /** The supply that it meets on the board. */
+  supply: Id,
+  by: z.enum(JOINS),
+  /** The rail that it makes directly, past the regulator of that supply, where the board is so built. */
+  makes: Id.optional(),
+  plug: z.enum(PLUGS).optional(),
+  /** What may come in at the socket. */
+  voltage: Volts,
+  /** Lost between the socket and what it feeds: a diode, a fuse, a switch. */
+  drop: Volts.optional(),
+  /** What the fuse or the switch on that way carries. */
+  limit: Amps.optional(),
+  source: Id,
+});
+export type UsbSocket = z.infer<typeof UsbSocket>;
+
+/** How a source hands its power on: by a plug on a cable of its own, or an outlet that wants a cable. */
+export const Outlet = z.strictObject({ plug: z.enum(PLUGS).optional(), source: Id });
+export type Outlet = z.infer<typeof Outlet>;
+
+/** A programming cable: its plug, how long it is (m), its wires, and what its four contacts add. */
+export const Cable = z.strictObject({
+  plug: z.enum(PLUGS),
+  length: z.number().positive().max(10),
+  gauge: z.int().min(18).max(32),
+  contacts: Ohms,
+  source: Id,
+});
+export type Cable = z.infer<typeof Cable>;

@@ -1,8 +1,8 @@
 /** Every analog reading of a plan: the part, its measure, the net it arrives on and the converter there. */
 import type { Measure } from '../card/measure.ts';
 import type { Controller } from '../card/card.ts';
-import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
+import { readerOf } from '../circuit/converter.ts';
 import { dividerShare } from '../circuit/ends.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { analogNet } from '../physics/analog-front.ts';
@@ -15,7 +15,10 @@ export interface AnalogLink {
   readonly part: PartNode;
   readonly net: Net;
   readonly adc: NonNullable<Controller['adc']>;
-  readonly controller: PartNode;
+  /** The controller, or the part that reads for it. */
+  readonly reader: PartNode;
+  /** The most that it reads, at its lowest, V. */
+  readonly most: number;
   /** What is read, and the need that it serves; null for a part that measures nothing that is wanted (a dial). */
   readonly measure: Measure | null;
   readonly need: SenseNeed | null;
@@ -26,16 +29,14 @@ export interface AnalogLink {
 
 /** One for each need that an analog part serves, one for a part that serves none. */
 export function analogLinks(circuit: Circuit): AnalogLink[] {
-  const { controller } = circuit;
-  const adc = controller?.card.controller?.adc;
-  if (!controller || !adc) return [];
   const found: AnalogLink[] = [];
   for (const part of circuit.parts.values()) {
     for (const port of part.card.ports) {
       if (port.protocol !== 'analog') continue;
       const net = circuit.nets.find(({ id }) => id === `${part.id}.${port.id}.out`);
-      const end = net?.ends.find((e) => !e.controller);
-      if (!net || !end) continue;
+      const reader = net && readerOf(circuit, net);
+      const end = net?.ends.find((e) => !e.controller && e.part !== reader?.part.id);
+      if (!net || !reader || !end) continue;
       const wanted = circuit.plan.needs.flatMap((need) => {
         if (need.kind !== 'sense' || !part.choice?.needs.includes(need.id)) return [];
         const measure = measureFor(part.card, need);
@@ -43,7 +44,7 @@ export function analogLinks(circuit: Circuit): AnalogLink[] {
       });
       const helper = circuit.plan.helpers.find((h) => h.kind === 'divider' && h.id === end.part);
       const divider = helper?.kind === 'divider' ? helper : null;
-      const plain = { part, net, adc, controller, end, divider };
+      const plain = { part, net, adc: reader.adc, reader: reader.part, most: reader.most, end, divider };
       if (wanted.length === 0) found.push({ ...plain, measure: null, need: null });
       for (const { need, measure } of wanted) found.push({ ...plain, measure, need });
     }
@@ -101,4 +102,4 @@ export function pinVoltage(link: AnalogLink): PinVoltage | null {
 }
 
 /** The lowest that full scale may be, V. */
-export const fullScale = (link: AnalogLink): number => toInterval(link.adc.reference).min;
+export const fullScale = (link: AnalogLink): number => link.most;

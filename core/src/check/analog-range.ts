@@ -39,7 +39,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
         { name: 'margin', sum: `${V(limit)} − ${V(seen.high)}`, value: margin, unit: 'V' },
       ],
       rests: [
-        [link.controller.card.id, link.adc.reference.source],
+        [link.reader.card.id, link.adc.reference.source],
         transfer?.kind === 'linear' ? [link.part.card.id, transfer.high.source] : null,
       ],
     }),

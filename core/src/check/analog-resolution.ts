@@ -42,7 +42,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
         { name: 'together, at their worst', sum: `at ${U(chain.at)}`, value: chain.worst, unit: need.unit },
         { name: 'as independent errors', sum: 'root of the sum of the squares', value: chain.rss, unit: need.unit },
       ],
-      rests: [[link.controller.card.id, link.adc.error.source]],
+      rests: [[link.reader.card.id, link.adc.error.source]],
     }),
   ];
 }

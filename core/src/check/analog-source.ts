@@ -56,7 +56,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
         { name: 'seen from the pin', sum: seen.sum, value: seen.ohms, unit: 'Ω' },
         { name: 'margin', sum: `${R(limit)} − ${R(seen.ohms)}`, value: margin, unit: 'Ω' },
       ],
-      rests: [[link.controller.card.id, figure.source]],
+      rests: [[link.reader.card.id, figure.source]],
     }),
   ];
 }

@@ -2,6 +2,7 @@ import type { Circuit, Net, NetEnd, Power } from '../circuit/circuit.ts';
 import { levelAt, levelVolts, type Resolved } from '../circuit/level.ts';
 import { allPullUps, driverPeak, type Fed } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
+import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
 import { capital } from './words.ts';
 import { result, type Check, type CheckMeta, type Result, type Severity } from './result.ts';
 
@@ -16,7 +17,7 @@ const meta: CheckMeta = {
 };
 
 /** What a protection diode drops at a milliampere, V. */
-const DIODE = 0.6;
+export const DIODE = 0.6;
 
 /** What keeps pushing while the part is off. */
 interface Push {
@@ -41,7 +42,8 @@ function pushes(net: Net, end: NetEnd): Push[] {
     const peak = other === end ? null : driverPeak(other);
     const how = peak && outlives(other.power, end);
     if (!peak || !how) continue;
-    const ohms = other.resistance?.min ?? null;
+    const between = net.series.reduce((sum, { ohms: each }) => sum + each, 0) * (1 - RESISTOR_TOLERANCE);
+    const ohms = between > 0 || other.resistance ? between + (other.resistance?.min ?? 0) : null;
     found.push({ by: other.label, volts: peak.volts, sum: peak.sum, ohms, switched: how === 'switch' });
   }
   for (const pull of allPullUps(net)) {

@@ -48,6 +48,7 @@ import { supplyPinFed } from './supply-pin-fed.ts';
 import { supplyRailCurrent } from './supply-rail-current.ts';
 import { supplyRuntime, supplySag } from './supply-runtime.ts';
 import { supplySourceCurrent } from './supply-source-current.ts';
+import { supplyPlug } from './supply-plug.ts';
 import { supplyRange } from './supply-range.ts';
 import { wireBudget } from './wire-budget.ts';
 import { wireOverlay } from './wire-overlay.ts';
@@ -97,6 +98,7 @@ export const CHECKS: readonly Check[] = [
   driveTransistor,
   driveFlyback,
   supplyRange,
+  supplyPlug,
   supplyDropout,
   supplyRailCurrent,
   supplySourceCurrent,

@@ -1,5 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import { isPluggedIn } from '../circuit/socket.ts';
 import type { Join } from '../card/power.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { GUARD_DROP_LEAST } from '../standard/practice.ts';
@@ -35,13 +36,15 @@ export function meetings(circuit: Circuit, part: PartNode, supply: string): Meet
     if (!rail?.voltage) return [];
     const guard = circuit.guards.find((g) => g.part === part.id && g.supply === supply && g.rail === ref);
     const { min, max } = rail.voltage;
+    // What the board's own socket passes on meets the supply behind what the card says.
+    const own = rail.part === part.id && part.card.controller?.usb;
     const cells =
       rail.root === ref || rail.offer.from?.by === 'pass' ? circuit.rails.get(rail.root)?.offer.cells : undefined;
     return [
       {
         name: rail.label,
         source: rail.source,
-        by: guard?.by ?? 'straight',
+        by: guard?.by ?? (own ? own.by : 'straight'),
         low: min,
         high: max,
         cells: cells !== undefined,
@@ -50,7 +53,8 @@ export function meetings(circuit: Circuit, part: PartNode, supply: string): Meet
     ];
   });
   const usb = part.card.controller?.usb;
-  if (usb?.supply !== supply || rails.length === 0) return rails;
+  // With a cable in it the socket is among the rails; without one it is a source that comes and goes.
+  if (usb?.supply !== supply || rails.length === 0 || (part.choice && isPluggedIn(part.choice))) return rails;
   const { min, max } = toInterval(usb.voltage);
   return [
     ...rails,

@@ -18,7 +18,7 @@ const A = (x: number) => formatQuantity(x, 'A');
 
 function judge(circuit: Circuit, feed: Feed): Result[] {
   const rail = circuit.rails.get(feed.rail ?? '');
-  if (!rail?.voltage || feed.peak <= 0) return [];
+  if (!rail?.voltage || feed.peak <= 0 || feed.by !== 'leads') return [];
   const { length, gauge } = feed.lead;
   const ohms = gaugeResistance(gauge);
   const drop = feed.peak * 2 * length * ohms;

@@ -1,5 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Feed } from '../circuit/circuit.ts';
+import type { Cells } from '../card/power.ts';
+import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
@@ -7,12 +8,31 @@ const meta: CheckMeta = {
   id: 'supply/range',
   title: 'Every part is fed inside its range',
   station: 'power',
-  rule: 'Rail(min) − peak current × 2 × lead × Ω/m, to rail(max), lies inside the supply range; beyond the absolute maximum is danger.',
+  rule: 'Rail(min) − peak current × 2 × lead × Ω/m, to rail(max), lies inside the supply range; beyond the absolute maximum is danger. Cells, which sink, must reach it fresh and at their usual voltage; where they leave it before they are empty is a caution, and supply/runtime counts down to there.',
   source: 'the cards; lead resistance ASTM B258 and IEC 60028 (from memory)',
   breaks: 'fault',
 };
 
+/** V: sums of floating-point numbers that mean the same may differ by this. */
+const TOLERANCE = 1e-9;
+
 const V = (x: number) => formatQuantity(x, 'V', 4);
+
+/** The cells at the beginning of a rail that follows their voltage; undefined for any other rail. */
+const cellsBehind = (circuit: Circuit, rail: Rail | undefined): Cells | undefined =>
+  rail && circuit.rails.get(rail.root)?.offer.cells;
+
+/**
+ * Whether a supply gets what it asks for. Cells sink until they are empty: of them it is enough that they feed it when fresh and at
+ * their usual voltage; how long they do so is the runtime's to say.
+ */
+export function isFed(circuit: Circuit, feed: Feed): boolean {
+  if (!feed.voltage) return false;
+  const range = toInterval(feed.supply.range);
+  const { min, typ, max } = feed.voltage;
+  const low = cellsBehind(circuit, circuit.rails.get(feed.rail ?? '')) ? Math.max(min, typ - feed.drop) : min;
+  return low >= range.min - TOLERANCE && max <= range.max + TOLERANCE;
+}
 
 function judge(circuit: Circuit, feed: Feed): Result {
   const part = circuit.parts.get(feed.part);
@@ -44,18 +64,21 @@ function judge(circuit: Circuit, feed: Feed): Result {
   const limit = useHigh ? range.max : range.min;
   const rail = circuit.rails.get(feed.rail ?? '');
   const danger = absolute !== undefined && max > absolute;
+  const sinks = !danger && margin < -TOLERANCE && isFed(circuit, feed);
   return result(circuit, meta, {
     subjects,
-    severity: danger ? 'danger' : margin < -1e-9 ? 'fault' : null,
+    severity: danger ? 'danger' : sinks ? 'caution' : margin < -TOLERANCE ? 'fault' : null,
     measured,
     limit: danger ? absolute : limit,
     unit: 'V',
     margin: danger ? absolute - max : margin,
     message: danger
       ? `${label} gets up to ${V(max)} at ${terminal}; ${V(absolute)} is the most it stands. It can be destroyed.`
-      : margin < -1e-9
-        ? `${label} gets ${V(min)} to ${V(max)} at ${terminal}; it works from ${V(range.min)} to ${V(range.max)}.`
-        : `${label} gets ${V(min)} to ${V(max)}, inside ${V(range.min)} to ${V(range.max)}.`,
+      : sinks
+        ? `The cells feed ${label} with ${V(max)} when fresh and sink to ${V(min)} at ${terminal}; it works down to ${V(range.min)}. It stops there, with charge left in them: how long that takes is counted.`
+        : margin < -TOLERANCE
+          ? `${label} gets ${V(min)} to ${V(max)} at ${terminal}; it works from ${V(range.min)} to ${V(range.max)}.`
+          : `${label} gets ${V(min)} to ${V(max)}, inside ${V(range.min)} to ${V(range.max)}.`,
     meaning: 'Outside its range a part reads wrongly, resets, or breaks.',
     workings: [
       { name: `${rail?.label ?? 'rail'}`, sum: `${V(rail?.voltage?.min ?? 0)} to ${V(rail?.voltage?.max ?? 0)}` },

@@ -24,6 +24,9 @@ const sagMeta: CheckMeta = {
   breaks: 'fault',
 };
 
+/** From this share on what cells lose by themselves is said in the sentence. */
+const SHELF_SHARE = 0.1;
+
 const A = (x: number) => formatQuantity(x, 'A');
 const V = (x: number) => formatQuantity(x, 'V', 4);
 const AH = (coulombs: number) => `${formatQuantity(coulombs / 3600, 'A')}h`;
@@ -73,6 +76,12 @@ function judgeRuntime(circuit: Circuit, rail: Rail, runtime: Runtime): Result {
   const short = runFor !== undefined && usual.seconds < runFor;
   const tight = runFor !== undefined && worst.seconds < runFor;
   const [first] = eaters;
+  const shelf = eaters.find(({ doing }) => doing === 'self-discharge');
+  const lost =
+    shelf && shelf !== first && shelf.share >= SHELF_SHARE
+      ? ` The cells lose ${percent(shelf.share)} of it by themselves.`
+      : '';
+  const unsaid = runtime.cells.selfDischarge ? '' : ' What they lose on the shelf is not on their card.';
   const eats = first ? ` ${percent(first.share)} of it goes to ${eaterName(first)}.` : '';
   const band = `${formatSpan(usual.seconds)} usually, ${formatSpan(worst.seconds)} at the worst`;
   return result(circuit, runtimeMeta, {
@@ -86,10 +95,10 @@ function judgeRuntime(circuit: Circuit, rail: Rail, runtime: Runtime): Result {
       usual.seconds === 0
         ? `${rail.label} cannot carry the build: it sinks too far at the worst moment, even fresh.`
         : runFor === undefined
-          ? `${rail.label} lasts ${band}.`
+          ? `${rail.label} lasts ${band}.${first?.doing === 'self-discharge' ? eats : lost}${unsaid}`
           : short || tight
-            ? `${rail.label} lasts ${band}; ${formatSpan(runFor)} are wanted.${eats}`
-            : `${rail.label} lasts ${band}, longer than the ${formatSpan(runFor)} that are wanted.`,
+            ? `${rail.label} lasts ${band}; ${formatSpan(runFor)} are wanted.${eats}${lost}${unsaid}`
+            : `${rail.label} lasts ${band}, longer than the ${formatSpan(runFor)} that are wanted.${first?.doing === 'self-discharge' ? eats : lost}${unsaid}`,
     meaning:
       'What a build draws while it waits counts for more than what it draws while it works: it waits nearly all the time.',
     workings: workings(runtime),

@@ -5,6 +5,7 @@ import type { Figure, LevelFigure } from '../card/figure.ts';
 import type { Ask, Protocol, SharedProtocol } from '../card/protocol.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
+import type { CableRun } from './cable.ts';
 import type { Rhythm } from './rhythm.ts';
 
 /** A part of the plan, or a translator helper, which takes part in the circuit like one. */
@@ -71,6 +72,8 @@ export interface Feed {
   readonly peak: number;
   /** m, and American gauge. */
   readonly lead: { readonly length: number; readonly gauge: number };
+  /** By leads, by a cable in the socket, or inside the part from a rail of its own. */
+  readonly by: 'leads' | 'cable' | 'inside';
   /** At the part's terminals. */
   readonly voltage: Interval | null;
 }
@@ -90,6 +93,8 @@ export interface Power {
 export interface Levels {
   readonly outputHigh?: LevelFigure | undefined;
   readonly outputLow?: LevelFigure | undefined;
+  /** A at which they hold; null where the card does not say. */
+  readonly outputLoad?: number | null | undefined;
   readonly inputHigh?: LevelFigure | undefined;
   readonly inputLow?: LevelFigure | undefined;
   readonly absoluteMax?: LevelFigure | undefined;
@@ -241,6 +246,8 @@ export interface Circuit {
   readonly feeds: ReadonlyMap<string, Feed>;
   readonly rhythms: ReadonlyMap<string, Rhythm>;
   readonly guards: readonly Guard[];
+  /** By part: the cable in its socket. */
+  readonly cables: ReadonlyMap<string, CableRun>;
   readonly buses: readonly BusNode[];
   readonly nets: readonly Net[];
   readonly wishes: readonly PinWish[];

@@ -1,15 +1,18 @@
-import { libraryOf } from '../card/library.ts';
+import { libraryOf, type Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import type { Card } from '../card/card.ts';
-import type { PartChoice, TranslatorHelper } from '../plan/plan.ts';
+import type { PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import { FEED_LINE } from '../plan/edits.ts';
 import type { Circuit, Guard, Net, PartNode, PinWish } from './circuit.ts';
 import { deriveBuses } from './buses.ts';
+import { cableRun, type CableRun } from './cable.ts';
 import { deriveNets, nearIsLow } from './nets.ts';
 import { busyShare } from './draw.ts';
 import { derivePower, sketchPower, type ExtraLoad, type PowerGraph } from './power.ts';
+import { asFed } from './socket.ts';
+import { SOCKET } from '../card/kinds.ts';
 
 /** The enable of a translator as a port, where it is on a pin. */
 function gatePort(card: Card, helper: TranslatorHelper): PartChoice['ports'] {
@@ -45,6 +48,17 @@ function feedWishes(
   );
 }
 
+/** By part: what joins its socket with its source. */
+function cableRuns(plan: Plan, cards: Library, parts: ReadonlyMap<string, PartNode>): Map<string, CableRun> {
+  const runs = new Map<string, CableRun>();
+  for (const part of parts.values()) {
+    const source = parts.get(part.choice?.feeds[SOCKET]?.split('.')[0] ?? '')?.card;
+    const run = cableRun(plan, cards, part, source);
+    if (run) runs.set(part.id, run);
+  }
+  return runs;
+}
+
 /**
  * Derives the circuit of a plan. Parts whose card is missing are left out: `referenceProblems` names those, and a
  * document is checked before it comes here.
@@ -54,7 +68,7 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
   const parts = new Map<string, PartNode>();
   for (const choice of plan.parts) {
     const card = library.get(choice.card);
-    if (card) parts.set(choice.id, { id: choice.id, label: choice.label, card, choice, helper: null });
+    if (card) parts.set(choice.id, { id: choice.id, label: choice.label, ...asFed(card, choice), helper: null });
   }
   // A translator stands between two rails; which of its sides is which needs their voltages.
   const controller = (plan.controller !== null && parts.get(plan.controller)) || null;
@@ -85,7 +99,8 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
   const draft = hasTranslators ? sketchPower(plan, parts, controller) : bare;
   const first = deriveNets(plan, parts, controller, draft);
   const extra = extraLoads(first.nets);
-  const power: PowerGraph = derivePower(draft.rhythms, parts, controller, extra, guards);
+  const cables = cableRuns(plan, library, parts);
+  const power: PowerGraph = derivePower(draft.rhythms, parts, controller, extra, guards, cables);
   const { nets, wishes } = deriveNets(plan, parts, controller, power);
   return {
     plan,
@@ -96,6 +111,7 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
     feeds: power.feeds,
     rhythms: power.rhythms,
     guards,
+    cables,
     buses: deriveBuses(plan, parts, power),
     nets,
     wishes: [...wishes, ...feedWishes(parts, controller, power)],

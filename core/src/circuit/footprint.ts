@@ -23,7 +23,8 @@ export function footprintOf(card: Card): Footprint | null {
   const two = card.headers.some(({ across }) => across !== undefined);
   const pins = card.terminals.flatMap((t): FootPin[] => {
     const header = card.headers.find(({ id }) => id === t.header);
-    if (!header) return [];
+    // A socket or plug meets no hole.
+    if (!header || header.kind === 'socket' || header.kind === 'plug') return [];
     const step = Math.max(1, Math.round(header.pitch / PITCH));
     const across = Math.round((header.across ?? 0) / PITCH);
     const column = (t.position - 1) % header.rows;

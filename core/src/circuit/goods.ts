@@ -72,6 +72,8 @@ export function goodsOf(circuit: Circuit): Demands {
     : resistors.reduce((sum, { count }) => sum + count, 0);
   demands.want(plan.resistors, boxes, resistors.map(({ value, count }) => `${count} × ${value}`).join(', '));
   for (const board of plan.boards) demands.want(board, 1, 'board');
+  for (const [part, { card, own }] of circuit.cables)
+    if (!own && card) demands.want(card.id, 1, `cable to ${circuit.parts.get(part)?.label ?? part}`);
   return demands;
 }
 

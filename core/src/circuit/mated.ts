@@ -75,6 +75,30 @@ export function socketsFor(circuit: Circuit, netlist: Netlist, id: string): Sock
   );
 }
 
+/** Sources on a cable in a board's socket: their two wires meet its own, and no lead is needed. */
+export function pluggedSources(circuit: Circuit): MatedPart[] {
+  return [...circuit.feeds.values()].flatMap(({ part, supply, rail, by }): MatedPart[] => {
+    const from = by === 'cable' && rail ? circuit.rails.get(rail) : undefined;
+    const source = from && circuit.parts.get(from.part);
+    const ground = (node: PartNode | undefined) => node?.card.terminals.find(({ role }) => role === 'ground')?.id;
+    const [own, other] = [ground(source), ground(circuit.parts.get(part))];
+    if (!from || !source || !own || !other) return [];
+    const pairs = [
+      [from.offer.terminal, supply.terminal],
+      [own, other],
+    ] as const;
+    return [{ part: source.id, host: part, pairs }];
+  });
+}
+
+/** True for a contact inside a socket or plug, which no lead and no probe reaches. */
+export function inPlug(circuit: Circuit, pin: { readonly part: string; readonly terminal: string }): boolean {
+  const card = circuit.parts.get(pin.part)?.card;
+  const header = card?.terminals.find(({ id }) => id === pin.terminal)?.header;
+  const kind = card?.headers.find(({ id }) => id === header)?.kind;
+  return kind === 'socket' || kind === 'plug';
+}
+
 /** Header on header, as the plan says, and the controller in its carrier. */
 export function matedPairs(circuit: Circuit): MatedPart[] {
   const stacked = [...circuit.parts.values()].flatMap((part): MatedPart[] => {
@@ -82,13 +106,14 @@ export function matedPairs(circuit: Circuit): MatedPart[] {
     const host = on && circuit.parts.get(on.part);
     return on && host ? [{ part: part.id, host: host.id, pairs: pairsIn(part, host, on) }] : [];
   });
+  const plugs = pluggedSources(circuit);
   const carrier = carrierOf(circuit);
   const { controller } = circuit;
-  if (!carrier || !controller) return stacked;
+  if (!carrier || !controller) return [...stacked, ...plugs];
   const names = printedNames(circuit);
   const pairs = controller.card.terminals.flatMap((t) => {
     const label = names?.get(t.id)?.name ?? t.label;
     return carrier.card.terminals.filter((c) => c.label === label).map((c) => [t.id, c.id] as const);
   });
-  return [...stacked, { part: controller.id, host: carrier.part, pairs }];
+  return [...stacked, ...plugs, { part: controller.id, host: carrier.part, pairs }];
 }

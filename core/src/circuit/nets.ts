@@ -4,7 +4,7 @@ import { spread } from '../quantity/interval.ts';
 import type { DividerHelper, Plan, TranslatorHelper } from '../plan/plan.ts';
 import { JUMPER_LENGTH, LEAD_CAPACITANCE, RESISTOR_TOLERANCE, ROW_CAPACITANCE } from '../standard/practice.ts';
 import type { Net, NetEnd, PartNode, PinWish, PullDown, PullUp } from './circuit.ts';
-import { controllerEnd, dividerEnd, signalEnd, weakPullUp } from './ends.ts';
+import { controllerEnd, dividerEnd, lightlyLoaded, signalEnd, weakPullUp } from './ends.ts';
 import { powerOf, type PowerGraph } from './power.ts';
 import { deriveTrunks, type Station, type Trunk } from './trunks.ts';
 
@@ -197,10 +197,15 @@ function fixedHelpers(plan: Plan, power: PowerGraph): Map<string, NonNullable<Ne
 
 const DRIVES_HIGH: ReadonlySet<string> = new Set(['push-pull', 'bidirectional', 'analog-out']);
 
-function finishNet(trunk: Trunk, beyond: string | null, ends: readonly NetEnd[], making: Making): Net {
+function finishNet(trunk: Trunk, beyond: string | null, bare: readonly NetEnd[], making: Making): Net {
   const { parts, power, controller } = making;
   const id = beyond === null ? trunk.id : `${trunk.id}@${beyond}`;
-  const pullUps = [...(making.pullUps.get(id) ?? []), ...ends.flatMap((end) => fittedPullUp(end, parts, power))];
+  const pullUps = [...(making.pullUps.get(id) ?? []), ...bare.flatMap((end) => fittedPullUp(end, parts, power))];
+  const pullDowns = [
+    ...(beyond === null ? (making.pullDowns.get(trunk.id) ?? []) : []),
+    ...bare.flatMap((end) => fittedPullDown(end, parts)),
+  ];
+  const ends = lightlyLoaded(bare, parts, pullUps, pullDowns);
   const terms = capacitanceTerms(ends, parts);
   const sinks = ends.some(({ kind }) => kind === 'open-drain' || kind === 'switch');
   const [only] = trunk.stations;
@@ -223,10 +228,7 @@ function finishNet(trunk: Trunk, beyond: string | null, ends: readonly NetEnd[],
     pullUps,
     weak: beyond === null && controller ? weakPullUp(controller, trunk, power) : null,
     fixed: beyond === null && only?.beyond === null ? (making.fixed.get(trunk.id) ?? null) : null,
-    pullDowns: [
-      ...(beyond === null ? (making.pullDowns.get(trunk.id) ?? []) : []),
-      ...ends.flatMap((end) => fittedPullDown(end, parts)),
-    ],
+    pullDowns,
     series: making.series.get(trunk.id) ?? [],
     capacitance: terms.reduce((sum, { farads }) => sum + farads, 0),
     capacitanceTerms: terms,

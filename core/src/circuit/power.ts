@@ -3,10 +3,12 @@ import { exact, interval, type Interval } from '../quantity/interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { highest, mean } from '../quantity/steps.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
+import { SOCKET } from '../card/kinds.ts';
 import { GUARD_DROP, JUMPER_GAUGE, JUMPER_LENGTH } from '../standard/practice.ts';
 import type { Feed, Guard, Load, PartNode, Power, Rail } from './circuit.ts';
 import { drawOf } from './draw.ts';
 import { acrossOf, efficiencyAt, flow, type Flow, type View } from './flow.ts';
+import type { CableRun } from './cable.ts';
 import { feedRail, powerTree, switchesOf, type Offered, type PowerTree } from './power-tree.ts';
 import { rhythms, type Rhythm } from './rhythm.ts';
 import { voltages, type Lost } from './rail-voltage.ts';
@@ -73,10 +75,17 @@ export function sketchPower(plan: Plan, parts: ReadonlyMap<string, PartNode>, co
         dropSum: '',
         peak: 0,
         lead,
+        by: joinedBy(part, supply.id),
         voltage,
       });
     }
   return { rails, feeds, rhythms: rhythms(plan, parts, controller, switchedBy(tree)) };
+}
+
+/** How a supply is joined with the rail that feeds it. */
+function joinedBy(part: PartNode, supply: string): Feed['by'] {
+  if (supply === SOCKET) return 'cable';
+  return feedRail(part, supply)?.split('.')[0] === part.id ? 'inside' : 'leads';
 }
 
 /** What a rail is, apart from its figures. */
@@ -107,6 +116,7 @@ export function derivePower(
   controller: PartNode | null,
   extra: readonly ExtraLoad[],
   guards: readonly Guard[] = [],
+  cables: ReadonlyMap<string, CableRun> = new Map(),
 ): PowerGraph {
   const tree = powerTree(parts, controller);
   const first = voltages(tree, () => 0);
@@ -132,6 +142,19 @@ export function derivePower(
     const gauge = part.choice?.gauge ?? JUMPER_GAUGE;
     const ohms = gaugeResistance(gauge);
     const key = `${part.id}.${supply.id}`;
+    const by = joinedBy(part, supply.id);
+    const cable = by === 'cable' ? cables.get(part.id) : undefined;
+    if (by !== 'leads') {
+      const drop = peak * (cable?.ohms ?? 0);
+      const sum =
+        by === 'inside'
+          ? 'nothing, it is on the board'
+          : cable?.own
+            ? 'nothing, its figures hold at the plug'
+            : `${AMPS(peak)} × ${formatQuantity(cable?.ohms ?? 0, 'Ω')} of ${formatQuantity(cable?.length ?? 0, 'm')} of cable and its contacts`;
+      lost.set(key, { drop, sum, peak, length: cable?.length ?? 0, gauge: cable?.gauge ?? gauge });
+      continue;
+    }
     const blocked = guards.some(
       (g) => g.by === 'diode' && `${g.part}.${g.supply}` === key && g.rail === feedRail(part, supply.id),
     );
@@ -183,6 +206,7 @@ export function derivePower(
         dropSum: found?.sum ?? '',
         peak: found?.peak ?? 0,
         lead: { length: found?.length ?? JUMPER_LENGTH, gauge: found?.gauge ?? JUMPER_GAUGE },
+        by: joinedBy(part, supply.id),
         voltage: at && interval(Math.min(at.min - drop, at.max), at.typ, at.max),
       });
     }

@@ -1,6 +1,6 @@
 /** Voltages from the sources down. */
 import { toInterval } from '../card/to-interval.ts';
-import { interval, type Interval } from '../quantity/interval.ts';
+import { exact, interval, type Interval } from '../quantity/interval.ts';
 import { levelVolts } from './level.ts';
 import type { Offered, PowerTree } from './power-tree.ts';
 
@@ -52,7 +52,10 @@ export function voltages(
     if (!offer.from || !up) return null;
     const above = of(up);
     const drop = lost(`${part.id}.${offer.from.supply}`);
-    return above && interval(Math.min(above.min - drop, above.max), above.typ, above.max);
+    if (!above) return null;
+    const way = offer.from.drop ? toInterval(offer.from.drop) : exact(0);
+    const high = above.max - way.min;
+    return interval(Math.min(above.min - drop - way.max, high), Math.min(above.typ - way.typ, high), high);
   }
   return of;
 }

@@ -26,7 +26,7 @@ export interface Trunk {
   readonly locked: boolean;
   readonly weakPull: boolean;
   readonly clock: number | null;
-  /** The bus switch at its beginning, in place of a pin. */
+  /** The bus switch or converter at its beginning, in place of a pin. */
   readonly from: { readonly part: PartNode; readonly signal: string; readonly upstream: string | null } | null;
   readonly stations: readonly Station[];
 }
@@ -62,7 +62,15 @@ interface Own {
   readonly beyond: string | null;
 }
 
-function ownTrunk({ part, port, line, choice, beyond }: Own): Trunk {
+/** The input of a converter at the beginning of a line. */
+function inputOf(part: PartNode | undefined, terminal: string | null): Trunk['from'] {
+  const signal = part?.card.converter?.inputs.find(
+    (id) => part.card.signals.find((s) => s.id === id)?.terminal === terminal,
+  );
+  return part && signal !== undefined ? { part, signal, upstream: null } : null;
+}
+
+function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<string, PartNode>): Trunk {
   const alone = Object.keys(port.lines).filter((l) => !isBusLine(port.protocol, l)).length === 1;
   return {
     id: `${part.id}.${port.id}.${line}`,
@@ -73,11 +81,11 @@ function ownTrunk({ part, port, line, choice, beyond }: Own): Trunk {
     protocol: port.protocol,
     ask: port.interrupts?.lines.includes(line) ? 'irq' : (PORT_LINES[port.protocol][line] ?? 'inout'),
     group: port.protocol === 'uart' ? `${part.id}.${port.id}` : null,
-    pin: choice?.pin ?? null,
+    pin: choice?.on === undefined ? (choice?.pin ?? null) : null,
     locked: choice?.locked ?? false,
     weakPull: choice?.weakPull ?? false,
     clock: null,
-    from: null,
+    from: choice?.on === undefined ? null : inputOf(parts.get(choice.on), choice.pin),
     stations: [{ part, port, beyond }],
   };
 }
@@ -96,7 +104,9 @@ export function deriveTrunks(plan: Plan, parts: ReadonlyMap<string, PartNode>): 
         onBus.set(choice.bus, [...(onBus.get(choice.bus) ?? []), { part, port }]);
       for (const line of Object.keys(port.lines)) {
         if (isBusLine(port.protocol, line)) continue;
-        own.push(ownTrunk({ part, port, line, choice: choice?.lines?.[line], beyond: beyond(part.id, port.id, line) }));
+        own.push(
+          ownTrunk({ part, port, line, choice: choice?.lines?.[line], beyond: beyond(part.id, port.id, line) }, parts),
+        );
       }
     }
   }

@@ -1,5 +1,6 @@
 /** What a meter should show after each step, from the figures of the build. */
 import type { Circuit } from '../circuit/circuit.ts';
+import { inPlug, pluggedSources } from '../circuit/mated.ts';
 import type { Netlist, NetNode } from '../circuit/netlist.ts';
 import { spread, type Interval } from '../quantity/interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
@@ -38,11 +39,12 @@ function resistance(from: string, to: string, ohms: Interval, what: string): Ste
 
 /** A hole of each strip, or of a row, of a node; else a terminal. */
 function pointOf(layout: Layout, places: Places, node: NetNode): string | null {
+  const reached = node.pins.filter((pin) => !inPlug(places.circuit, pin));
   const strip = layout.strips.find((s) => s.node === node.id);
   if (strip) return places.say({ kind: 'hole', hole: `${strip.board + 1}:${strip.strip}1` });
   const lead = layout.leads.find(({ of, kind }) => of === node.id && (kind === 'lead' || kind === 'own'));
   if (lead) return places.say(lead.from);
-  const [pin] = node.pins;
+  const [pin] = reached;
   return pin ? places.say({ kind: 'terminal', ...pin }) : null;
 }
 
@@ -113,7 +115,7 @@ export const expectations = {
     const cover = seat && circuit.parts.get(part)?.card.terminals.map(({ label }) => label);
     const checks: StepCheck[] = cover ? [look(`Read the labels once more: ${cover.join(' ')}.`)] : [];
     for (const node of mine) {
-      const pin = node.pins.find((p) => p.part === part);
+      const pin = node.pins.find((p) => p.part === part && !inPlug(circuit, p));
       const to = pointOf(layout, places, node);
       if (pin && to) checks.push(beep(places.say({ kind: 'terminal', ...pin }), to));
     }
@@ -170,23 +172,43 @@ export const expectations = {
     const ground = groundOf(netlist);
     const zero = ground && pointOf(layout, places, ground);
     const rails = netlist.nodes.filter(({ id }) => id.startsWith('rail:'));
+    const plugs = pluggedSources(circuit);
+    const wired = [...circuit.parts.values()].some(
+      ({ id, card }) => card.kind === 'source' && !plugs.some(({ part }) => part === id),
+    );
+    if (!wired && plugs.length > 0)
+      return [
+        look('The cable goes in last, a hand at its plug: out at once if anything gets hot or smells.'),
+        ...given(rails, circuit, layout, places, zero),
+      ];
     return [
       look(
         'Polarity once more, plus on plus. Then power on, a hand at the plug: off at once if anything gets hot or smells.',
       ),
-      ...rails.flatMap((node): StepCheck[] => {
-        const rail = circuit.rails.get(node.id.replace(/^rail:/, ''));
-        const at = pointOf(layout, places, node);
-        if (!rail?.voltage || !at || !zero) return [];
-        return [
-          {
-            kind: 'voltage',
-            says: `${rail.label}: ${span(rail.voltage, 'V')} from ${at} to ${zero}.`,
-            at: [at, zero],
-            expected: { ...rail.voltage, unit: 'V' },
-          },
-        ];
-      }),
+      ...given(rails, circuit, layout, places, zero),
     ];
   },
 };
+
+/** What each rail should show once there is power. */
+function given(
+  rails: readonly NetNode[],
+  circuit: Circuit,
+  layout: Layout,
+  places: Places,
+  zero: string | null | undefined,
+): StepCheck[] {
+  return rails.flatMap((node): StepCheck[] => {
+    const rail = circuit.rails.get(node.id.replace(/^rail:/, ''));
+    const at = pointOf(layout, places, node);
+    if (!rail?.voltage || !at || !zero) return [];
+    return [
+      {
+        kind: 'voltage',
+        says: `${rail.label}: ${span(rail.voltage, 'V')} from ${at} to ${zero}.`,
+        at: [at, zero],
+        expected: { ...rail.voltage, unit: 'V' },
+      },
+    ];
+  });
+}

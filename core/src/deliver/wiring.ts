@@ -1,6 +1,7 @@
 /** The wiring plan: what goes from which hole to which, in an order that works, with a check after each step. */
 import { carrierOf } from '../circuit/carrier.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import { pluggedSources } from '../circuit/mated.ts';
 import { netlistOf, type Netlist, type NetNode } from '../circuit/netlist.ts';
 import type { Layout, Lead, LeadPoint, Seated } from '../layout/layout.ts';
 import { expectations, type StepCheck } from './expect.ts';
@@ -196,6 +197,11 @@ class Work {
   private sayMated(part: string): string | null {
     const mated = this.layout.mated.find((m) => m.part === part);
     const host = mated && this.circuit.parts.get(mated.host);
+    const cable = this.circuit.cables.get(mated?.host ?? '');
+    if (mated && host && pluggedSources(this.circuit).some((plug) => plug.part === part))
+      return cable?.card
+        ? `${cable.card.name} into the socket of ${host.label}`
+        : `its cable into the socket of ${host.label}`;
     const [pair] = mated?.pairs ?? [];
     const label = (id: string, terminal?: string) =>
       this.circuit.parts.get(id)?.card.terminals.find((t) => t.id === terminal)?.label ?? terminal ?? '';
@@ -259,11 +265,23 @@ class Work {
     return { ...step, checks: expectations.look(this.layout, this.netlist, this.places) };
   }
 
+  /** Cables go in when everything else is joined. */
+  private supplyTitle(sources: readonly PartNode[]): string {
+    const plugs = pluggedSources(this.circuit);
+    const wired = sources.filter(({ id }) => !plugs.some(({ part }) => part === id)).map(({ label }) => label);
+    const plugged = plugs.map(({ part, host }) => {
+      const [from, to] = [part, host].map((id) => this.circuit.parts.get(id)?.label ?? id);
+      return `plug the cable of ${from} into ${to}, last`;
+    });
+    const title = wired.length > 0 ? [`Supply last: ${wired.join(', ')}`, ...plugged] : plugged;
+    return title.join('; ').replace(/^./, (first) => first.toUpperCase()) || 'Supply last';
+  }
+
   private supply(): WiringStep {
     const sources = [...this.circuit.parts.values()].filter(({ id }) => this.isSource(id));
     const step = this.step(
       { phase: 'supply', key: 'supply' },
-      `Supply last: ${sources.map(({ label }) => label).join(', ')}`,
+      this.supplyTitle(sources),
       sources.map(({ id }) => this.putDown(id)),
       sources.map(({ id }) => id),
     );

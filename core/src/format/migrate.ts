@@ -21,6 +21,8 @@ const CARD_STEPS: Readonly<Record<number, (card: Entries) => Entries>> = {
   4: (card) => ({ ...card, version: 5 }),
   // Version 6 added how parts stand on a board, boards and free shipping, all of which may be missing.
   5: (card) => ({ ...card, version: 6 }),
+  // Version 7 added the way of a programming socket, outlets and cables, all of which may be missing.
+  6: (card) => ({ ...card, version: 7 }),
 };
 
 /** House rules that came later, as they were before. */

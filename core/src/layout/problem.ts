@@ -10,6 +10,7 @@ import {
   type Grid,
   type Strip,
 } from '../board/grid.ts';
+import { SOCKET } from '../card/kinds.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { carrierOf } from '../circuit/carrier.ts';
 import { footprintOf } from '../circuit/footprint.ts';
@@ -106,7 +107,9 @@ export function layoutProblem(circuit: Circuit): LayoutProblem {
   const met = new Set(
     mated.flatMap(({ part, host, pairs }) =>
       pairs.flatMap(([own, other]) =>
-        sameNode(circuit, nodeOf, { part, terminal: own }, { part: host, terminal: other }) ? [`${part}.${own}`] : [],
+        sameNode(circuit, nodeOf, { part, terminal: own }, { part: host, terminal: other })
+          ? [`${part}.${own}`, ...(other === SOCKET ? [`${host}.${other}`] : [])]
+          : [],
       ),
     ),
   );

@@ -3,6 +3,7 @@ import type { Card } from '../card/card.ts';
 import type { Measure } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, PartNode } from '../circuit/circuit.ts';
+import { readerOf } from '../circuit/converter.ts';
 import { dividerShare } from '../circuit/ends.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { SeriesName } from '../standard/e-series.ts';
@@ -30,21 +31,22 @@ export function analogNet(circuit: Circuit, part: PartNode, measure: Measure): N
 /** How this part's voltage reaches the controller of the plan. */
 export function frontOf(circuit: Circuit, part: PartNode, measure: Measure): Front {
   const net = analogNet(circuit, part, measure);
-  const adc = circuit.controller?.card.controller?.adc;
+  const reader = net ? readerOf(circuit, net) : null;
+  const adc = reader?.adc ?? circuit.controller?.card.controller?.adc;
   const helper = circuit.plan.helpers.find(
     (h) => h.kind === 'divider' && h.part === part.id && net?.of === `${h.part}.${h.port}`,
   );
   const feed = part.card.supplies[0] && circuit.feeds.get(`${part.id}.${part.card.supplies[0].id}`);
   const ref = net?.fixed?.rail ?? feed?.rail ?? null;
   const rail = ref === null ? undefined : circuit.rails.get(ref);
-  const logic = circuit.controller && circuit.rails.get(`${circuit.controller.id}.${adc?.follows}`);
+  const logic = circuit.rails.get(`${reader?.part.id ?? circuit.controller?.id}.${adc?.follows}`);
   // A bare part without its resistor yet is seen as it would be: from the controller's own rail.
   const supply = rail?.voltage ?? (feed ? null : (logic?.voltage ?? (adc ? toInterval(adc.reference) : null)));
   return {
     adc,
     supply: supply?.typ ?? 0,
     supplyTolerance: supply ? halfShare(supply) : 0,
-    ratiometric: logic !== undefined && logic !== null && (rail?.root ?? logic.root) === logic.root,
+    ratiometric: logic !== undefined && (rail?.root ?? logic.root) === logic.root,
     series: circuit.plan.rules.series,
     divider: helper?.kind === 'divider' ? dividerShare(helper) : undefined,
     fixed: net?.fixed?.ohms.typ,

@@ -138,13 +138,22 @@ export interface RailWarmth extends Warmth {
   readonly terms: readonly HeatTerm[];
 }
 
+/** What the regulator itself takes: its quiescent current where the card tells it from what else the part draws there. */
+function regulatorsOwn(circuit: Circuit, part: PartNode, rail: Rail): HeatTerm | undefined {
+  const from = rail.offer.from;
+  if (!from?.quiescent) return dissipation(circuit, part).terms.find(({ name }) => name === OWN_CURRENT);
+  const volts = circuit.feeds.get(`${part.id}.${from.supply}`)?.voltage?.max ?? 0;
+  const amps = toInterval(from.quiescent).max;
+  return { name: OWN_CURRENT, sum: `${V(volts)} × ${A(amps)}`, watts: volts * amps };
+}
+
 /** How warm the regulator behind a rail gets; null for a rail without one, or of whose heat the card says nothing. */
 export function railWarmth(circuit: Circuit, rail: Rail): RailWarmth | null {
   const thermal = rail.offer.from?.thermal;
   const part = circuit.parts.get(rail.part);
   const heat = regulatorHeat(circuit, rail);
   if (!part || !thermal || !heat) return null;
-  const own = dissipation(circuit, part).terms.find(({ name }) => name === OWN_CURRENT);
+  const own = regulatorsOwn(circuit, part, rail);
   const terms = own ? [heat, own] : [heat];
   const watts = terms.reduce((sum, term) => sum + term.watts, 0);
   const air = warmestAir(circuit, part.id);

@@ -298,7 +298,8 @@ export const forgetGate = (helper: Helper): Helper =>
 export function forgetPins<T extends { lines?: Record<string, PinChoice> | undefined }>(owner: T): T {
   if (!owner.lines) return owner;
   const lines = Object.fromEntries(
-    Object.entries(owner.lines).map(([line, c]) => [line, { ...c, pin: null, locked: false }]),
+    // What a converter reads is on none of them.
+    Object.entries(owner.lines).map(([line, c]) => [line, c.on === undefined ? { ...c, pin: null, locked: false } : c]),
   );
   return { ...owner, lines };
 }

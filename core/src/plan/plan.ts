@@ -71,7 +71,13 @@ export const Place = z.strictObject({
 export type Place = z.infer<typeof Place>;
 export type SenseNeed = z.infer<typeof SenseNeed>;
 
-export const PinChoice = z.strictObject({ pin: Id.nullable(), locked: z.boolean(), weakPull: z.boolean().optional() });
+export const PinChoice = z.strictObject({
+  pin: Id.nullable(),
+  locked: z.boolean(),
+  weakPull: z.boolean().optional(),
+  /** For an analog line that a converter reads: that part, of which `pin` is an input then. */
+  on: Id.optional(),
+});
 export type PinChoice = z.infer<typeof PinChoice>;
 
 export const PortChoice = z.strictObject({

@@ -1,3 +1,4 @@
+import { SOCKET, SOCKET_RAIL } from '../card/kinds.ts';
 import { isBusLine } from '../card/protocol.ts';
 import type { Card } from '../card/card.ts';
 import { libraryOf } from '../card/library.ts';
@@ -21,7 +22,10 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
   const buses = new Map(plan.buses.map((bus) => [bus.id, bus]));
   const rails = new Set<string>();
   for (const part of plan.parts) {
-    for (const rail of library.get(part.card)?.rails ?? []) rails.add(`${part.id}.${rail.id}`);
+    const card = library.get(part.card);
+    for (const rail of card?.rails ?? []) rails.add(`${part.id}.${rail.id}`);
+    // What a socket passes on is a rail of the board while something is plugged into it.
+    if (card?.controller?.usb && part.feeds[SOCKET] !== undefined) rails.add(`${part.id}.${SOCKET_RAIL}`);
   }
   const cardAt = (id: string | null, path: string): Card | undefined => {
     const card = id === null ? undefined : library.get(id);
@@ -51,6 +55,13 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
     if (pin !== null && !pins.has(pin)) say(path, `expected a pin of the controller, found “${pin}”`);
   };
 
+  const knownInput = (on: string, pin: string | null, path: string) => {
+    const card = library.get(parts.get(on)?.card ?? '');
+    if (!card?.converter) say(`${path}/on`, `expected a converter of this plan, found “${on}”`);
+    else if (pin !== null && !card.converter.inputs.some((id) => inputTerminal(card, id) === pin))
+      say(`${path}/pin`, `expected an input of card “${card.id}”, found “${pin}”`);
+  };
+
   // A pin of the controller can feed a part, too.
   for (const pin of pins) rails.add(`${plan.controller}.${pin}`);
 
@@ -60,7 +71,8 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
     if (part.fittedOn !== undefined) known(parts, 'a part', part.fittedOn, `${at}/fittedOn`);
     part.needs.forEach((id, k) => known(needs, 'a need', id, `${at}/needs/${k}`));
     for (const [supply, rail] of Object.entries(part.feeds)) {
-      if (card && !card.supplies.some(({ id }) => id === supply)) {
+      const socket = supply === SOCKET && card?.controller?.usb;
+      if (card && !socket && !card.supplies.some(({ id }) => id === supply)) {
         say(`${at}/feeds/${supply}`, `expected a supply of card “${card.id}”, found “${supply}”`);
       }
       known(rails, 'a rail', rail, `${at}/feeds/${supply}`);
@@ -97,11 +109,12 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
         }
       }
       if (choice.driver !== undefined) known(parts, 'a part', choice.driver, `${path}/driver`);
-      for (const [line, { pin }] of Object.entries(choice.lines ?? {})) {
+      for (const [line, { pin, on }] of Object.entries(choice.lines ?? {})) {
         if (!Object.hasOwn(port.lines, line) || isBusLine(port.protocol, line)) {
           say(`${path}/lines/${line}`, `expected a line of its own of port “${portId}”, found “${line}”`);
         }
-        knownPin(pin, `${path}/lines/${line}/pin`);
+        if (on === undefined) knownPin(pin, `${path}/lines/${line}/pin`);
+        else knownInput(on, pin, `${path}/lines/${line}`);
       }
     }
     part.opened.forEach((signal, k) => {
@@ -170,6 +183,9 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
   plan.leads.forEach((id, i) => cardAt(id, `leads/${i}`));
   return problems;
 }
+
+const inputTerminal = (card: Card, signal: string): string | undefined =>
+  card.signals.find(({ id }) => id === signal)?.terminal;
 
 /** Parts, buses, helpers and needs share one set of names, so that a subject is never ambiguous. */
 function doubledIds(plan: Plan, say: (path: string, message: string) => void): void {

@@ -56,7 +56,7 @@ export const analogSourceRemedies: Proposer = ({ circuit, finding }) => {
 export function withFixedResistor(circuit: Circuit, plan: Plan, link: AnalogLink, ohms: number): Plan | null {
   const { fixed, of, line } = link.net;
   if (fixed) return changeHelper(plan, fixed.helper, (h) => (h.kind === 'fixed' ? { ...h, ohms } : h));
-  const follows = `${link.controller.id}.${link.adc.follows}`;
+  const follows = `${link.reader.id}.${link.adc.follows}`;
   const to = circuit.rails.has(follows) ? follows : logicRail(circuit);
   const [part = '', port = ''] = of.split('.');
   if (!to) return null;

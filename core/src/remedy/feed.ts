@@ -1,8 +1,13 @@
 /** Feeding a part otherwise, where its signals ask for it. */
+import { DIODE } from '../check/level-unpowered.ts';
 import { wideSupplies } from '../check/level-feed-rule.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { within } from '../quantity/interval.ts';
-import { changeHelper, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
+import { isTwoWay } from '../card/protocol.ts';
+import { addHelper, changeHelper, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { seriesAtLeast } from '../standard/e-series.ts';
+import { CLAMP_CURRENT, RESISTOR_TOLERANCE } from '../standard/practice.ts';
 import type { Plan } from '../plan/plan.ts';
 import { addPullUps, logicRail, pullRail } from './pull-up.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
@@ -46,7 +51,28 @@ export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
 
 /** A part that stays on with the others, or pull-ups that let go of the line. */
 export const unpoweredRemedies: Proposer = (context) =>
-  context.finding.subjects[1] === 'pull-up' ? lettingGo(context) : stayingOn(context);
+  context.finding.subjects[1] === 'pull-up' ? lettingGo(context) : [...stayingOn(context), ...limiting(context)];
+
+/** A resistor in the line that keeps what flows into a part without supply at a milliampere. */
+function limiting({ circuit, finding }: Context): Candidate[] {
+  const net = circuit.nets.find(({ id }) => id === finding.subjects[1]);
+  const [part = '', port = ''] = net?.of.split('.') ?? [];
+  const volts = finding.measured ?? 0;
+  if (!net || net.bus !== null || net.beyond !== null || net.series.length > 0 || isTwoWay(net.protocol)) return [];
+  if (!LIMITABLE.has(net.protocol) || !circuit.parts.get(part)?.choice) return [];
+  const ohms = seriesAtLeast(circuit.plan.rules.series, (volts - DIODE) / CLAMP_CURRENT / (1 - RESISTOR_TOLERANCE));
+  const id = freeId(circuit.plan, `series-${part}`);
+  return [
+    {
+      id: `series:${net.id}:${ohms}`,
+      title: `Put ${formatQuantity(ohms, 'Ω')} in series with ${net.label}`,
+      plan: addHelper(circuit.plan, { id, kind: 'series', part, port, line: net.line, ohms }),
+    },
+  ];
+}
+
+/** Lines that carry no current of their own, so that a resistor in them changes nothing but the edge. */
+const LIMITABLE: ReadonlySet<string> = new Set(['uart', 'digital-out', 'digital-in', 'clocked']);
 
 /** Pull-ups on switched supplies let go: jumpers are opened, resistors of the plan go to the rail that stays on. */
 function lettingGo({ circuit, finding }: Context): Candidate[] {

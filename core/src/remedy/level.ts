@@ -2,6 +2,7 @@
 import { isTwoWay } from '../card/protocol.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
+import { readerOf } from '../circuit/converter.ts';
 import { addHelper, changeHelper, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { driverPeak } from '../physics/node.ts';
@@ -117,15 +118,16 @@ function lowerPullUps({ circuit }: Context, net: Net, limit: number): Candidate[
 
 /** Two resistors between an output and the pin, where the line only goes to the controller. */
 export function divide({ circuit }: Context, net: Net, target: number): Candidate[] {
-  const pin = net.ends.find((end) => end.controller);
-  const [driver, ...others] = net.ends.filter((end) => !end.controller);
+  const reader = net.protocol === 'analog' ? readerOf(circuit, net) : null;
+  const isReader = (end: NetEnd) => end.controller || (reader !== null && end.part === reader.part.id);
+  const pin = net.ends.find(isReader);
+  const [driver, ...others] = net.ends.filter((end) => !isReader(end));
   const part = driver && circuit.parts.get(driver.part);
   const port = driver && portOf(part, driver.signal);
   const peak = driver && driverPeak(driver);
   if (!pin || pin.kind !== 'input' || !driver || others.length > 0 || !part?.choice || !port || !peak) return [];
-  const adc = net.protocol === 'analog' ? circuit.controller?.card.controller?.adc : undefined;
-  const most = adc ? Math.min(target, toInterval(adc.reference).min) : target;
-  const source = adc?.sourceResistance ? toInterval(adc.sourceResistance).min : undefined;
+  const most = reader ? Math.min(target, reader.most) : target;
+  const source = reader?.adc.sourceResistance ? toInterval(reader.adc.sourceResistance).min : undefined;
   const [best] = dividers(peak.volts, most, circuit.plan.rules.series, source);
   if (!best) return [];
   const { upper, lower } = best;

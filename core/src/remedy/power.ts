@@ -5,14 +5,17 @@ import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
 import { within } from '../quantity/interval.ts';
 import { freeId, setFeed } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
+import { plugCandidates } from './plug.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 
 const fits = (rail: Rail, feed: Feed): boolean =>
   rail.voltage !== null && within(rail.voltage, toInterval(feed.supply.range));
 
-export const rangeRemedies: Proposer = ({ circuit, finding }) => {
+export const rangeRemedies: Proposer = ({ circuit, finding, library }) => {
   const feed = circuit.feeds.get(finding.subjects[0] ?? '');
-  return feed ? otherFeeds(circuit, feed) : [];
+  const board = circuit.parts.get(feed?.part ?? '');
+  if (!feed || !board) return [];
+  return [...plugCandidates(circuit, library, board), ...otherFeeds(circuit, feed)];
 };
 
 /** Every other rail that suits a supply. */

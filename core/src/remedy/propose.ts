@@ -11,11 +11,13 @@ import { bootRemedies, currentRemedies, unitRemedies } from './boot.ts';
 import { capacitanceRemedies, crossedRemedies, overlayRemedies, stretchingRemedies, timeRemedies } from './bus.ts';
 import { roomRemedies, solderRemedies } from './room.ts';
 import { placeRemedies, reachRemedies, warmRemedies, wearRemedies } from './body.ts';
+import { converterRemedies } from './converter.ts';
 import { coilRemedies, lightRemedies, transistorRemedies } from './drive.ts';
 import { feedRuleRemedies, translatedTwiceRemedies, unpoweredRemedies } from './feed.ts';
 import { channelRemedies, mixedRemedies, overVoltageRemedies, thresholdRemedies } from './level.ts';
 import { needRemedies, triggerRemedies, warmUpRemedies } from './need.ts';
 import { pinRemedies } from './pin.ts';
+import { plugRemedies } from './plug.ts';
 import { rangeRemedies } from './power.ts';
 import {
   backFeedRemedies,
@@ -38,12 +40,17 @@ import {
   wireBudgetRemedies,
   wireRemedies,
 } from './pull-up.ts';
-import type { Candidate, Proposer, Remedy } from './remedy.ts';
+import type { Candidate, Context, Proposer, Remedy } from './remedy.ts';
+
+const both =
+  (...proposers: readonly Proposer[]): Proposer =>
+  (context) =>
+    proposers.flatMap((propose) => propose(context));
 
 /** Who proposes what for which check. A check that is not here has no remedy. */
 const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'need/range': needRemedies,
-  'need/accuracy': needRemedies,
+  'need/accuracy': both(needRemedies, converterRemedies),
   'need/interval': needRemedies,
   'need/warm-up': warmUpRemedies,
   'need/selectivity': needRemedies,
@@ -57,9 +64,9 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'level/translator': channelRemedies,
   'level/translated-twice': translatedTwiceRemedies,
   'level/feed-rule': feedRuleRemedies,
-  'analog/range': analogRangeRemedies,
+  'analog/range': both(analogRangeRemedies, converterRemedies),
   'analog/source': analogSourceRemedies,
-  'analog/resolution': needRemedies,
+  'analog/resolution': both(needRemedies, converterRemedies),
   'analog/divider': fixedResistorRemedies,
   'bus/address-collision': addressRemedies,
   'bus/address-reserved': reservedRemedies,
@@ -75,7 +82,7 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'wire/budget': wireBudgetRemedies,
   'wire/overlay': overlayRemedies,
   'pin/double': pinRemedies,
-  'pin/capability': pinRemedies,
+  'pin/capability': both(pinRemedies, converterRemedies),
   'pin/strap': pinRemedies,
   'pin/unit-conflict': unitRemedies,
   'pin/current': currentRemedies,
@@ -83,6 +90,7 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'drive/led': lightRemedies,
   'drive/flyback': coilRemedies,
   'supply/range': rangeRemedies,
+  'supply/plug': plugRemedies,
   'supply/rail-current': railCurrentRemedies,
   'supply/source-current': sourceCurrentRemedies,
   'supply/dropout': dropoutRemedies,
@@ -122,13 +130,11 @@ export function proposeRemedies(
   library: Library,
   wanted: (candidate: Candidate) => boolean = () => true,
 ): Remedy[] {
-  const proposer = PROPOSERS[finding.check];
-  if (!proposer) return [];
   const before = new Set(verdict.findings.map(({ key }) => key));
   const costBefore = piecesCost(circuit.plan, library);
   const piecesBefore = circuit.plan.parts.length + circuit.plan.helpers.length;
   const proved: Remedy[] = [];
-  for (const candidate of unique(proposer({ circuit, finding, library })).filter(wanted)) {
+  for (const candidate of candidatesFor({ circuit, finding, library }).filter(wanted)) {
     const after = verify(deriveCircuit(documentOf(candidate.plan, circuit.cards.values(), library)));
     const keys = new Set(after.findings.map(({ key }) => key));
     const brings = after.findings.filter(({ key }) => !before.has(key));
@@ -152,6 +158,10 @@ export function proposeRemedies(
   );
   return proved.slice(0, MOST_REMEDIES);
 }
+
+/** What might end a finding, not yet tried. */
+export const candidatesFor = (context: Context): readonly Candidate[] =>
+  unique(PROPOSERS[context.finding.check]?.(context) ?? []);
 
 /** True when a finding that stays has become a danger, or a fault where it was none. */
 function escalates(before: Verdict, after: Verdict): boolean {

@@ -5,6 +5,9 @@ import type { Library } from '../card/library.ts';
 import { isBusLine, isShared, type SharedProtocol } from '../card/protocol.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
+import { plugFits } from '../circuit/cable.ts';
+import { isPluggedIn } from '../circuit/socket.ts';
+import { plugIn } from '../remedy/plug.ts';
 import { effectivePullUp } from '../physics/node.ts';
 import { addEmptyBus, freeId, setAddress, setOpened } from '../plan/edits.ts';
 import { documentOf } from '../plan/document.ts';
@@ -18,7 +21,11 @@ export function bestFeed(circuit: Circuit, supply: Supply): string | undefined {
   const range = toInterval(supply.range);
   // A rail that is switched off now and then is nobody's by default.
   const fitting = [...circuit.rails.values()].filter(
-    (rail) => rail.voltage && rail.switches.length === 0 && within(rail.voltage, range),
+    (rail) =>
+      rail.voltage &&
+      rail.switches.length === 0 &&
+      circuit.parts.get(rail.part)?.card.outlet === undefined &&
+      within(rail.voltage, range),
   );
   const logic = circuit.controller && `${circuit.controller.id}.${circuit.controller.card.controller?.io.reference}`;
   const wish =
@@ -82,9 +89,27 @@ export function addPart(
     ...(lead === undefined ? {} : { lead }),
   };
   plan = { ...plan, parts: [...plan.parts, part], controller: plan.controller ?? (card.controller ? id : null) };
+  plan = pluggedIn(plan, circuit, library);
   plan = freeAddresses(plan, library, card, part);
   plan = onePair(plan, circuit, library, part);
   return { plan: assignNew(plan, circuit, library), part: id };
+}
+
+/** A board that has a source for its socket and is fed by nothing but that is plugged in: it is how nearly every build begins. */
+function pluggedIn(plan: Plan, circuit: Circuit, library: Library): Plan {
+  const board = plan.parts.find(({ id }) => id === plan.controller);
+  const card = library.get(board?.card ?? '');
+  if (!board || !card?.controller?.usb) return plan;
+  const now = deriveCircuit(documentOf(plan, circuit.cards.values(), library));
+  const node = now.parts.get(board.id);
+  const fed = Object.values(board.feeds).some(
+    (ref) => now.parts.get(ref.split('.')[0] ?? '')?.card.outlet === undefined,
+  );
+  const rail = [...now.rails.values()].find(({ part }) => {
+    const source = now.parts.get(part)?.card;
+    return source !== undefined && plugFits(source, card);
+  });
+  return !node || fed || !rail || isPluggedIn(board) ? plan : plugIn(plan, node, rail.ref, library, now.cards);
 }
 
 /** Lines of a port that want a pin of their own. */

@@ -74,3 +74,9 @@ export const LEAD_SLACK = 1.2;
 export const SHORT_LIMIT = 100;
 /** How sure a maker usually wants to be that enough of the pieces work. */
 export const USUAL_SURENESS = 0.9;
+/** What a fuse or switch behind a programming socket carries where its card says nothing, A: that of a port (USB 2.0 §7.2.1, from memory). */
+export const SOCKET_LIMIT = 0.5;
+/** A programming cable of which nothing is known: length, m, gauge of its supply wires, and its contacts, Ω. */
+export const USUAL_CABLE = { length: 1, gauge: 24, contacts: 0.12 } as const;
+/** What a protection diode of a part that is off may be let carry, A. */
+export const CLAMP_CURRENT = 1e-3;

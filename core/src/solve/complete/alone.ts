@@ -4,6 +4,7 @@
  */
 import type { Library } from '../../card/library.ts';
 import { isShared } from '../../card/protocol.ts';
+import { toInterval } from '../../card/to-interval.ts';
 import type { Circuit } from '../../circuit/circuit.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { CHECKS } from '../../check/registry.ts';
@@ -12,9 +13,8 @@ import { piecesCost } from '../../plan/cost.ts';
 import { documentOf } from '../../plan/document.ts';
 import { addEmptyBus, addHelper, forgetPins, freeId } from '../../plan/edits.ts';
 import type { Helper, PartChoice, Plan, PortChoice } from '../../plan/plan.ts';
-import { proposeRemedies } from '../../remedy/propose.ts';
-import { addPullUp } from '../../remedy/pull-up.ts';
-import { verify } from '../../check/verify.ts';
+import { candidatesFor } from '../../remedy/propose.ts';
+import { addPullUp, logicRail } from '../../remedy/pull-up.ts';
 import { pinModel, solvePins, withPins, type PinSolution } from '../pins.ts';
 import type { Goals } from '../joint/problem.ts';
 import type { Standing } from './standing.ts';
@@ -38,6 +38,7 @@ const LOCAL: ReadonlySet<string> = new Set([
   'drive/transistor',
   'drive/flyback',
   'supply/range',
+  'supply/plug',
   'supply/pin-fed',
   'pin/boot-state',
   'pin/current',
@@ -150,6 +151,7 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
   const { parts } = standing.wide.plan;
   const driver = Object.values(choice.ports).flatMap((port) => port.driver ?? [])[0];
   const drivers = circuit.plan.parts.filter((part) => part.id === driver).map((part) => ({ ...part, needs: [] }));
+  const readers = readersOf(bench, choice);
   const jumpers = jumpersOf(bench, id);
   const own: PartChoice = {
     ...forgetOwnPins(choice),
@@ -164,10 +166,12 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
     helpers: ownHelpers(circuit.plan, id),
     buses: [],
   };
-  const bussed = busesOf({ ...base, parts: [...parts, ...drivers, own] }, own, bench);
-  let plan: Plan = { ...bussed.plan, parts: [...parts, ...drivers, bussed.part] };
+  const beside = [...parts, ...drivers, ...readers];
+  const bussed = busesOf({ ...base, parts: [...beside, own] }, own, bench);
+  let plan: Plan = { ...bussed.plan, parts: [...beside, bussed.part] };
   const before = plan.helpers.length;
-  if (way.through) plan = addHelper(plan, translatorOf(plan, bench, id, way.through));
+  if (way.through)
+    plan = slowedFor(addHelper(plan, translatorOf(plan, bench, id, way.through)), bench, way.through.card);
   plan = onPins(plan, derive(plan), bench.pins);
   const ideal = new Set<string>();
   let now = derive(plan);
@@ -183,13 +187,14 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
   }
   const baseline = baselineOf(standing);
   const isOf = (name: string) => (subject: string) => subject === name || subject.startsWith(`${name}.`);
-  // What is wrong with the driver of a load is found when the driver is tried.
+  // What is wrong with the driver of a load, or with what reads it, is found when that is tried.
+  const others = [...drivers, ...readers].map((part) => part.id);
   const isOthers = ({ subjects }: Result) =>
-    driver !== undefined && subjects.some(isOf(driver)) && !subjects.some(isOf(id));
+    others.some((other) => subjects.some(isOf(other))) && !subjects.some(isOf(id));
   const judged = (of: Circuit) => judge(of).filter((finding) => !baseline.has(finding.key) && !isOthers(finding));
   let findings = judged(now);
   for (let round = 0; round < MOST_OWN && findings.some(isGrave); round++) {
-    const mended = mendOwn(now, findings.filter(isGrave), library);
+    const mended = mendOwn(now, findings.filter(isGrave), library, (next) => judged(derive(next)));
     if (!mended) break;
     plan = mended;
     now = derive(plan);
@@ -225,6 +230,30 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
   return { wired, wrong };
 }
 
+/** Converters that read a part, fed from the logic rail: what else they need is found when they are tried themselves. */
+function readersOf({ circuit, standing }: Bench, { ports }: PartChoice): PartChoice[] {
+  const ids = new Set(
+    Object.values(ports).flatMap(({ lines }) => Object.values(lines ?? {}).flatMap(({ on }) => on ?? [])),
+  );
+  const rail = logicRail(standing.wide);
+  return circuit.plan.parts
+    .filter(({ id }) => ids.has(id))
+    .map((part) => {
+      const supply = circuit.parts.get(part.id)?.card.converter?.supply;
+      return { ...part, needs: [], ports: {}, feeds: supply && rail ? { [supply]: rail } : part.feeds };
+    });
+}
+
+/** Buses no faster than the translator follows: a bus of the plan is slowed likewise where the part is on it. */
+function slowedFor(plan: Plan, { library }: Bench, card: string): Plan {
+  const clock = library.get(card)?.translator?.clock;
+  const most = clock ? toInterval(clock).max : Infinity;
+  return {
+    ...plan,
+    buses: plan.buses.map((bus) => (bus.clock !== undefined && bus.clock > most ? { ...bus, clock: most } : bus)),
+  };
+}
+
 function translatorOf(
   plan: Plan,
   bench: Bench,
@@ -235,13 +264,19 @@ function translatorOf(
   return { id: freeId(plan, 'translator'), kind: 'translator', card, near, far, ports };
 }
 
-/** The first small part that ends one of the findings. */
-function mendOwn(circuit: Circuit, findings: readonly Result[], library: Library): Plan | null {
-  const verdict = verify(circuit);
-  for (const finding of findings) {
-    const [remedy] = proposeRemedies(circuit, verdict, finding, library, ({ id }) => OWN_REMEDY.test(id));
-    if (remedy) return remedy.plan;
-  }
+/** The first small part that ends one of the findings and leaves fewer of them, as far as they concern the part alone. */
+function mendOwn(
+  circuit: Circuit,
+  findings: readonly Result[],
+  library: Library,
+  judged: (plan: Plan) => readonly Result[],
+): Plan | null {
+  for (const finding of findings)
+    for (const { id, plan } of candidatesFor({ circuit, finding, library })) {
+      if (!OWN_REMEDY.test(id)) continue;
+      const after = judged(plan).filter(isGrave);
+      if (after.length < findings.length && after.every(({ key }) => key !== finding.key)) return plan;
+    }
   return null;
 }
 

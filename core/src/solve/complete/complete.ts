@@ -15,6 +15,7 @@ import { withoutThis } from './cut.ts';
 import { decode } from './decode.ts';
 import { describeChanges, type SaidChange } from './describe.ts';
 import { encode, type Encoding } from './encode.ts';
+import { variantsOf } from './variants.ts';
 import { carrierProblem, notFed, whyNot, type WhyNot } from './why-not.ts';
 
 export interface Completion {
@@ -60,19 +61,27 @@ export function* completeSteps(circuit: Circuit, library: Library): Generator<Pr
   if (given.verdict.status === 'verified') return completionOf(circuit, library, given, []);
   const never = carrierProblem(circuit);
   if (never) return completionOf(circuit, library, given, [never]);
-  let encoding: Encoding | null = null;
+  let first: Encoding | null = null;
   let found: Judged | null = null;
-  for (const againstRules of [false, true]) {
-    encoding = encode(circuit, library, againstRules);
-    if (encoding) found = yield* solved(encoding, judge);
-    if (found || !encoding) break;
+  let best: Judged | null = null;
+  for (const variant of variantsOf(circuit, library)) {
+    let encoding: Encoding | null = null;
+    for (const againstRules of [false, true]) {
+      encoding = encode(variant, library, againstRules);
+      if (encoding) found = yield* solved(encoding, judge);
+      if (found || !encoding) break;
+    }
+    first ??= encoding;
+    const settled: Judged | null = found && bySingles(found, library, judge);
+    if (settled && (!best || grave(settled.verdict).length < grave(best.verdict).length)) best = settled;
+    if (best?.verdict.status === 'verified') break;
   }
-  if (!found) {
+  if (!best) {
     const unfed = notFed(circuit);
-    const why = encoding ? whyNot(encoding) : unfed ? [unfed] : [];
+    const why = first ? whyNot(first) : unfed ? [unfed] : [];
     if (why.length > 0) return completionOf(circuit, library, given, why);
   }
-  return completionOf(circuit, library, bySingles(found ?? given, library, judge), []);
+  return completionOf(circuit, library, best ?? bySingles(given, library, judge), []);
 }
 
 /** Completes to the end. */

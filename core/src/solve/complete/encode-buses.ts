@@ -21,9 +21,15 @@ import { ABSENT, cents, CHOICE, hasPullUps, isThere, type Making } from './makin
 import { busLines, type Segment } from './segments.ts';
 import type { Wayfarer } from './ways.ts';
 
+/** Hz */
+const SLOWER_SPI = [400e3, 100e3];
+
 /** Clocks that a bus can be given: its own, and the slowest mode below it. */
 function clocksOf({ bus, protocol }: Segment): number[] {
   if (protocol === 'onewire' || bus.clock === undefined) return [];
+  const { clock } = bus;
+  // SPI has no modes: what a slower translator still follows.
+  if (protocol === 'spi') return [clock, ...SLOWER_SPI.filter((hz) => hz < clock)];
   const [slowest] = BUS_MODES;
   return protocol === 'i2c' && slowest && bus.clock > slowest.clock ? [bus.clock, slowest.clock] : [bus.clock];
 }

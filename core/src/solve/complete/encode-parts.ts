@@ -35,8 +35,12 @@ function addressUses(making: Making, segment: Segment, address: number): Record<
 }
 
 /** The most that the bus may be clocked with this part on it. */
-const clocksFor = ({ builder }: Making, port: Port, bus: string): string[] => {
-  const most = port.clock ? toInterval(port.clock).max : Infinity;
+const clocksFor = ({ builder, bench }: Making, port: Port, bus: string, way: Way): string[] => {
+  const through = bench.library.get(way.wired.through?.card ?? '')?.translator;
+  const most = Math.min(
+    port.clock ? toInterval(port.clock).max : Infinity,
+    through ? toInterval(through.clock).max : Infinity,
+  );
   return builder.optionsOf(CHOICE.bus(bus), (id) => isThere(id) && (id === 'there' || Number(id) <= most));
 };
 
@@ -58,7 +62,7 @@ function busDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Om
     const suits = (slot: Slot) => slot.card.id === way.wired.through?.card && slot.far === far;
     const requires: Record<string, readonly string[]> = {
       ...base.requires,
-      [CHOICE.bus(segment.bus.id)]: clocksFor(making, port, segment.bus.id),
+      [CHOICE.bus(segment.bus.id)]: clocksFor(making, port, segment.bus.id, way),
       ...(port.protocol === 'spi' ? {} : { [pullId]: pulls }),
       ...(way.wired.through ? { [side]: slots.filter(suits).map(({ id }) => id) } : {}),
     };
@@ -165,7 +169,7 @@ export function encodePart(making: Making, part: Wayfarer): void {
       },
       uses: currents(way),
       requires: Object.fromEntries(
-        Object.values(way.wired.feeds).flatMap((rail) => {
+        [...Object.values(way.wired.feeds), ...(way.wired.through ? [way.wired.through.far] : [])].flatMap((rail) => {
           const extra = extras.get(rail);
           return extra === undefined ? [] : [[extra, ['there']]];
         }),

@@ -4,27 +4,19 @@ import type { Card, Supply } from '../../card/card.ts';
 import type { Library } from '../../card/library.ts';
 import type { Circuit } from '../../circuit/circuit.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
-import { cheapestFirst, piecePrice } from '../../plan/cost.ts';
+import { SOCKET } from '../../card/kinds.ts';
+import { cheapestFirst } from '../../plan/cost.ts';
 import { documentOf } from '../../plan/document.ts';
 import { freeId, setFeed } from '../../plan/edits.ts';
 import type { PartChoice, Plan } from '../../plan/plan.ts';
-import { drawOf } from '../../circuit/draw.ts';
-import { highest } from '../../quantity/steps.ts';
-import { spread, within, type Interval } from '../../quantity/interval.ts';
+import { isFed } from '../../check/supply-range.ts';
+import { endsMeet, plugFits } from '../../circuit/cable.ts';
+import { socketOf } from '../../circuit/socket.ts';
+import { within } from '../../quantity/interval.ts';
+import { plugIn } from '../../remedy/plug.ts';
 import { bestFeed } from '../add-part.ts';
-
-/** A part that makes rails for others. A load switch passes one on, but only while a pin says so. */
-export const isStanding = (card: Card): boolean => (card.rails ?? []).some((rail) => !rail.switch);
-
-/** A regulator that is not there yet. */
-export interface Extra {
-  readonly part: PartChoice;
-  /** "part.rail" of what it offers. */
-  readonly rail: string;
-  /** What feeds it. */
-  readonly input: string;
-  readonly cents: number;
-}
+import { isStanding } from './is-standing.ts';
+import { extraSupplies, loadsOf, type Extra } from './extras.ts';
 
 export interface Standing {
   /** The plan with standing parts alone, all fed as far as can be. */
@@ -35,54 +27,90 @@ export interface Standing {
   readonly extras: readonly Extra[];
 }
 
-/** Kinds of regulators that are tried: the cheapest of each output. */
-const MOST_EXTRAS = 4;
-
-/** A source or regulator for a supply that no rail suits: the strongest, and of those alike the cheapest. */
-function sourceFor(circuit: Circuit, library: Library, supply: Supply, of: string): PartChoice | null {
-  const range = toInterval(supply.range);
-  const { buying } = circuit.plan.rules;
+/** A source for a supply that no rail suits: the strongest, and of those alike the cheapest. */
+function sourceFor(circuit: Circuit, library: Library, fits: (card: Card) => boolean, of: string): PartChoice | null {
   const limit = (card: Card) => toInterval(card.rails?.[0]?.limit ?? { typ: 0 }).min;
-  const able = cheapestFirst([...library.values()], buying)
-    .filter(
-      ({ kind, rails }) => kind === 'source' && rails?.[0]?.voltage && within(toInterval(rails[0].voltage), range),
-    )
+  const [card] = cheapestFirst([...library.values()], circuit.plan.rules.buying)
+    .filter((other) => other.kind === 'source' && other.rails?.[0]?.voltage && !other.rails[0].cells && fits(other))
     .sort((a, b) => limit(b) - limit(a));
-  const [card] = able;
   if (!card) return null;
   const id = freeId(circuit.plan, `supply-of-${of}`);
   return { id, card: card.id, label: card.name, needs: [], feeds: {}, ports: {}, opened: [] };
 }
 
+interface Feeding {
+  readonly derive: (plan: Plan) => Circuit;
+  readonly library: Library;
+}
+
 /**
  * Feeds of standing parts that lead nowhere, or where too little arrives, are found anew; what is fed well stays. The
- * controller gets a source of its own where no rail suits it. Judged with everything that hangs on it.
+ * controller takes a cable in its socket first, where a source for one is at hand, and gets a source of its own where no rail
+ * suits it. Judged with everything that hangs on it.
  */
-function fed(whole: Plan, derive: (plan: Plan) => Circuit, library: Library): Plan {
+function fed(whole: Plan, feeding: Feeding): Plan {
   return whole.parts.reduce((p, part) => {
-    const card = derive(p).parts.get(part.id)?.card;
-    if (!card || !isStanding(card)) return p;
-    return card.supplies.reduce((q, supply) => refed(q, derive, library, part, card, supply), p);
+    const now = feeding.derive(p);
+    const node = now.parts.get(part.id);
+    if (!node || !isStanding(node.card)) return p;
+    if (node.card.controller && socketOf(node.card) && !isFedWell(now, part.id)) {
+      const plugged = pluggedIn(p, feeding, part, node.card);
+      if (plugged) return plugged;
+    }
+    return node.card.supplies.reduce((q, supply) => refed(q, feeding, part, node.card, supply), p);
   }, whole);
 }
 
-function refed(
-  plan: Plan,
-  derive: (plan: Plan) => Circuit,
-  library: Library,
-  part: PartChoice,
-  card: Card,
-  supply: Supply,
-): Plan {
+/** True where every supply of a part gets what it asks for. */
+function isFedWell(circuit: Circuit, part: string): boolean {
+  const supplies = circuit.parts.get(part)?.card.supplies ?? [];
+  return supplies.every((supply) => {
+    const feed = circuit.feeds.get(`${part}.${supply.id}`);
+    return feed !== undefined && isFed(circuit, feed);
+  });
+}
+
+/** The plan with a cable in the socket of a board, from a source of the plan, else from one more; null where neither feeds it. */
+function pluggedIn(plan: Plan, { derive, library }: Feeding, part: PartChoice, card: Card): Plan | null {
+  const isGood = (candidate: Plan) => isFedWell(derive(candidate), part.id);
+  const cards = derive(plan).cards;
+  const plug = (p: Plan, ref: string): Plan => {
+    const now = derive(p);
+    const board = now.parts.get(part.id);
+    return board ? plugIn(p, board, ref, library, now.cards) : p;
+  };
+  for (const source of plan.parts) {
+    const own = cards.get(source.card);
+    const [offer] = own?.rails ?? [];
+    if (!own || !offer || !plugFits(own, card)) continue;
+    const candidate = plug(plan, `${source.id}.${offer.id}`);
+    if (isGood(candidate)) return candidate;
+  }
+  // What lies on the table is used before anything is bought.
+  if (plan.parts.some((other) => cards.get(other.card)?.kind === 'source')) return null;
+  const source = sourceFor(derive(plan), library, (other) => plugFits(other, card), part.id);
+  const offer = source && library.get(source.card)?.rails?.[0];
+  if (!source || !offer) return null;
+  const candidate = plug({ ...plan, parts: [...plan.parts, source] }, `${source.id}.${offer.id}`);
+  return isGood(candidate) ? candidate : null;
+}
+
+function refed(plan: Plan, { derive, library }: Feeding, part: PartChoice, card: Card, supply: Supply): Plan {
   const range = toInterval(supply.range);
   const arrives = (candidate: Plan) => {
-    const volts = derive(candidate).feeds.get(`${part.id}.${supply.id}`)?.voltage;
-    return volts !== null && volts !== undefined && within(volts, range);
+    const circuit = derive(candidate);
+    const feed = circuit.feeds.get(`${part.id}.${supply.id}`);
+    return feed !== undefined && isFed(circuit, feed);
   };
-  if (arrives(plan)) return plan;
+  if (supply.id === SOCKET || arrives(plan)) return plan;
   const now = derive(plan);
   const others = [...now.rails.values()].filter(
-    (rail) => rail.part !== part.id && rail.switches.length === 0 && rail.voltage && within(rail.voltage, range),
+    (rail) =>
+      rail.part !== part.id &&
+      rail.switches.length === 0 &&
+      rail.voltage &&
+      within(rail.offer.cells ? { ...rail.voltage, min: rail.voltage.typ } : rail.voltage, range) &&
+      endsMeet(now.parts.get(rail.part)?.card, card, supply.id),
   );
   // The rail that the rules would take first comes first.
   const best = bestFeed({ ...now, controller: null, rails: new Map(others.map((rail) => [rail.ref, rail])) }, supply);
@@ -91,7 +119,9 @@ function refed(
     const candidate = setFeed(plan, part.id, supply.id, ref);
     if (arrives(candidate)) return candidate;
   }
-  const source = card.controller ? sourceFor(now, library, supply, part.id) : null;
+  const fits = (other: Card) =>
+    other.outlet === undefined && within(toInterval(other.rails?.[0]?.voltage ?? { typ: NaN }), range);
+  const source = card.controller ? sourceFor(now, library, fits, part.id) : null;
   const offer = source && library.get(source.card)?.rails?.[0];
   if (!source || !offer) return plan;
   return setFeed({ ...plan, parts: [...plan.parts, source] }, part.id, supply.id, `${source.id}.${offer.id}`);
@@ -103,7 +133,7 @@ function refed(
  */
 export function standingOf(circuit: Circuit, library: Library): Standing {
   const derive = (plan: Plan) => deriveCircuit(documentOf(plan, circuit.cards.values(), library));
-  const whole = fed(circuit.plan, derive, library);
+  const whole = fed(circuit.plan, { derive, library });
   const cardOf = (part: PartChoice) => circuit.parts.get(part.id)?.card ?? library.get(part.card);
   const plan: Plan = {
     ...whole,
@@ -118,77 +148,7 @@ export function standingOf(circuit: Circuit, library: Library): Standing {
       .map((part) => ({ ...part, needs: [] })),
   };
   const standing = derive(plan);
-  const extras = extraRegulators(standing, library, wanted(circuit));
+  const extras = extraSupplies(standing, library, loadsOf(circuit));
   const wide = derive({ ...plan, parts: [...plan.parts, ...extras.map(({ part }) => part)] });
   return { plan, circuit: standing, wide, extras };
-}
-
-/** What all parts of a plan together could draw at a voltage, A at the peak: more than that no rail has to give. */
-function wanted(circuit: Circuit): (volts: Interval) => number {
-  const loads = [...circuit.parts.values()].filter(({ card, helper }) => !helper && !isStanding(card));
-  return (volts) =>
-    loads.reduce((sum, { card }) => {
-      const fitting = card.supplies.filter((supply) => within(volts, toInterval(supply.range)));
-      return sum + fitting.reduce((amps, supply) => amps + highest(drawOf(supply.current).surge), 0);
-    }, 0);
-}
-
-/** True where a rail of this voltage is there that carries all that could ever hang on it. */
-function suffices(circuit: Circuit, volts: Interval, draw: (volts: Interval) => number): boolean {
-  return [...circuit.rails.values()].some((rail) => {
-    if (!rail.voltage || rail.switches.length > 0 || !within(rail.voltage, spread(volts.typ, ALIKE))) return false;
-    const spare = toInterval(rail.offer.limit).min * circuit.plan.rules.derating - rail.peak;
-    return draw(rail.voltage) + PULL_UPS <= spare;
-  });
-}
-
-/** Rails that differ by no more than this share are of one voltage. */
-const ALIKE = 0.06;
-/** Room for resistors and lights that are no part of their own, A. */
-const PULL_UPS = 0.03;
-
-/** Regulators that could stand beside what is there: for each output voltage the cheapest card and input that suit. */
-function extraRegulators(circuit: Circuit, library: Library, draw: (volts: Interval) => number): Extra[] {
-  const { buying } = circuit.plan.rules;
-  const found: Extra[] = [];
-  const outputs = new Map<string, number>();
-  const regulators = cheapestFirst(
-    [...library.values()].filter(({ kind }) => kind === 'regulator'),
-    buying,
-  );
-  for (const card of regulators) {
-    const [offer] = card.rails ?? [];
-    const [supply] = card.supplies;
-    if (!offer?.voltage || !supply || card.supplies.length > 1) continue;
-    if (suffices(circuit, toInterval(offer.voltage), draw)) continue;
-    for (const input of circuit.rails.values()) {
-      if (!input.voltage || input.switches.length > 0 || !within(input.voltage, toInterval(supply.range))) continue;
-      // From the controller's own regulator nothing is gained.
-      if (input.part === circuit.controller?.id && input.offer.from?.by !== 'pass') continue;
-      const key = `${toInterval(offer.voltage).typ.toFixed(1)} ${toInterval(offer.limit).min}`;
-      const count = outputs.get(key) ?? 0;
-      if (count > 0 || found.length >= MOST_EXTRAS) continue;
-      outputs.set(key, count + 1);
-      const id = freeId(
-        { ...circuit.plan, parts: [...circuit.plan.parts, ...found.map(({ part }) => part)] },
-        'regulator',
-      );
-      const part: PartChoice = {
-        id,
-        card: card.id,
-        label: `${offer.name} regulator for the sensors`.slice(0, 60),
-        needs: [],
-        feeds: { [supply.id]: input.ref },
-        ports: {},
-        opened: [],
-      };
-      found.push({
-        part,
-        rail: `${id}.${offer.id}`,
-        input: input.ref,
-        cents: Math.round(piecePrice(card, buying) * 100),
-      });
-    }
-  }
-  return found;
 }

@@ -3,13 +3,14 @@ import { toInterval } from '../../card/to-interval.ts';
 import { isBusLine, isShared, isTwoWay } from '../../card/protocol.ts';
 import type { Card } from '../../card/card.ts';
 import type { PartNode, Rail } from '../../circuit/circuit.ts';
+import type { Result } from '../../check/result.ts';
 import { FIVE_VOLTS, NEAR_RAIL } from '../../check/level-feed-rule.ts';
 import { cheapestFirst } from '../../plan/cost.ts';
 import type { PartChoice } from '../../plan/plan.ts';
 import { within } from '../../quantity/interval.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
 import { tried, tryAlone, type Bench, type Try, type Wired } from './alone.ts';
-import { isStanding } from './standing.ts';
+import { isStanding } from './is-standing.ts';
 
 export interface Way {
   readonly wired: Wired;
@@ -56,7 +57,10 @@ const isGated = ({ circuit }: Bench, { id }: PartChoice): boolean =>
 /** Rails that a part's first supply can have; the others keep theirs, or get what fits. */
 function feedsOf(bench: Bench, { card }: PartNode, choice: PartChoice): Record<string, string>[] {
   const rails = [...bench.standing.wide.rails.values()].filter(
-    (rail) => rail.switches.length === 0 && (bench.againstRules || !breaksRule(bench, card, rail)),
+    (rail) =>
+      rail.switches.length === 0 &&
+      bench.standing.wide.parts.get(rail.part)?.card.outlet === undefined &&
+      (bench.againstRules || !breaksRule(bench, card, rail)),
   );
   const fitting = card.supplies.map((supply) =>
     rails.filter(({ voltage }) => voltage && within(voltage, toInterval(supply.range))).map(({ ref }) => ref),
@@ -117,6 +121,30 @@ function remembered(memory: Memory, bench: Bench, choice: PartChoice, way: Try):
   return fresh;
 }
 
+/**
+ * Rails that the far side of a translator may stand on: the part's own first, then one of each other voltage, for parts that speak
+ * lower levels than they are fed with.
+ */
+function farRails({ standing }: Bench, own: string, near: string): string[] {
+  const rails = [...standing.wide.rails.values()].filter(
+    ({ ref, pin, switches, part, voltage }) =>
+      ref !== near &&
+      ref !== own &&
+      !pin &&
+      switches.length === 0 &&
+      voltage !== null &&
+      standing.wide.parts.get(part)?.card.outlet === undefined,
+  );
+  const seen = new Set([near, own].map((ref) => standing.wide.rails.get(ref)?.voltage?.typ.toFixed(1)));
+  const others = rails.filter(({ voltage }) => {
+    const volts = voltage?.typ.toFixed(1);
+    if (seen.has(volts)) return false;
+    seen.add(volts);
+    return true;
+  });
+  return [...(own === near ? [] : [own]), ...others.map(({ ref }) => ref)];
+}
+
 const sameFeeds = (a: Readonly<Record<string, string>>, b: Readonly<Record<string, string>>): boolean =>
   Object.keys(b).every((supply) => a[supply] === b[supply]);
 
@@ -146,27 +174,37 @@ export function waysOf(bench: Bench, node: PartNode, memory: Memory): Wayfarer |
     return true;
   };
   for (const feeds of feedsOf(bench, node, choice)) {
-    const far = feeds[card.supplies[0]?.id ?? ''];
+    const own = feeds[card.supplies[0]?.id ?? ''];
     const direct = add({ feeds, through: null });
-    if (far === undefined || far === near) continue;
-    const kept = now && now.far === far && now.near === near ? [now.card] : [];
-    // A translator where none is needed is never better; one that is there may stay.
-    const cards = direct ? kept : [...kept, ...translatorsFor(bench, card).map(({ id }) => id)];
-    for (const id of new Set(cards)) add({ feeds, through: { card: id, near, far } });
+    if (own === undefined) continue;
+    let holds = direct;
+    for (const far of farRails(bench, own, near)) {
+      const kept = now && now.far === far && now.near === near ? [now.card] : [];
+      // A translator where none is needed is never better; one that is there may stay.
+      const cards = holds ? kept : [...kept, ...translatorsFor(bench, card).map(({ id }) => id)];
+      for (const id of new Set(cards)) if (add({ feeds, through: { card: id, near, far } })) holds = true;
+    }
   }
   const isNow = ({ wired }: Way) =>
     sameFeeds(choice.feeds, wired.feeds) && wired.through?.card === now?.card && wired.through?.far === now?.far;
   return { node, choice, ways, now: ways.findIndex(isNow) };
 }
 
-/** What stands against wiring a part at all: what is wrong with it as it is now, or on the first rail that it takes. */
+/** What stands against wiring a part at all: what is left to say about the way that comes nearest. */
 export function whatIsWrong(bench: Bench, node: PartNode): string | null {
-  const { choice } = node;
-  if (!choice) return null;
-  const feeds = [choice.feeds, ...feedsOf({ ...bench, againstRules: true }, node, choice)];
-  for (const tryFeeds of feeds) {
-    const { wrong } = tried(bench, choice.id, { feeds: tryFeeds, through: null, ownPullUps: false });
-    if (wrong[0]) return wrong[0].message;
+  const { choice, card } = node;
+  const near = logicRail(bench.standing.wide);
+  if (!choice || near === null) return null;
+  const found: (readonly Result[])[] = [];
+  const look = (way: Omit<Try, 'ownPullUps'>) =>
+    found.push(tried(bench, choice.id, { ...way, ownPullUps: false }).wrong);
+  const ways = feedsOf({ ...bench, againstRules: true }, node, choice);
+  for (const feeds of ways.length > 0 ? ways : [choice.feeds]) {
+    look({ feeds, through: null });
+    const own = feeds[card.supplies[0]?.id ?? ''];
+    for (const far of own === undefined ? [] : farRails(bench, own, near))
+      for (const { id } of translatorsFor(bench, card)) look({ feeds, through: { card: id, near, far } });
   }
-  return null;
+  const [nearest] = found.filter(({ length }) => length > 0).toSorted((a, b) => a.length - b.length);
+  return nearest?.[0]?.message ?? null;
 }

@@ -42,6 +42,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'drive/transistor': 'driver',
   'drive/flyback': 'diode',
   'supply/range': 'supply',
+  'supply/plug': 'plug',
   'supply/dropout': 'dropout',
   'supply/rail-current': 'current',
   'supply/source-current': 'current',

@@ -1,0 +1,43 @@
+/** What reads an analog line: the controller's own converter, or a part that reads it for the controller. */
+import type { Controller } from '../card/card.ts';
+import { toInterval } from '../card/to-interval.ts';
+import type { Circuit, Net, NetEnd, PartNode } from './circuit.ts';
+
+export interface Reader {
+  /** The controller, or the part with the converter. */
+  readonly part: PartNode;
+  readonly adc: NonNullable<Controller['adc']>;
+  /** The most that it reads, at its lowest, V: full scale, or its supply where that is lower. */
+  readonly most: number;
+}
+
+/** Lines on the inputs of a part's converter: input terminal -> nets. */
+export function readBy(circuit: Circuit, part: PartNode): Map<string, Net[]> {
+  const inputs = new Map<string, Net[]>();
+  for (const net of circuit.nets) {
+    const end = inputEnd(circuit, net);
+    if (end?.part === part.id) inputs.set(end.terminal, [...(inputs.get(end.terminal) ?? []), net]);
+  }
+  return inputs;
+}
+
+/** The input of a converter that a line is on. */
+const inputEnd = (circuit: Circuit, net: Net): NetEnd | undefined =>
+  net.protocol === 'analog'
+    ? net.ends.find(({ part, signal }) => circuit.parts.get(part)?.card.converter?.inputs.includes(signal))
+    : undefined;
+
+/** @returns null where nothing can read the line: the controller has no converter, and no part of the plan reads it */
+export function readerOf(circuit: Circuit, net: Net): Reader | null {
+  const end = inputEnd(circuit, net);
+  const own = end && circuit.parts.get(end.part);
+  if (own?.card.converter) {
+    const { supply, inputs: _inputs, ...adc } = own.card.converter;
+    const fed = circuit.feeds.get(`${own.id}.${supply}`)?.voltage;
+    const scale = toInterval(adc.reference).min;
+    return { part: own, adc, most: fed ? Math.min(scale, fed.min) : scale };
+  }
+  const { controller } = circuit;
+  const adc = controller?.card.controller?.adc;
+  return controller && adc ? { part: controller, adc, most: toInterval(adc.reference).min } : null;
+}

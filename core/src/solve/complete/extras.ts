@@ -1,0 +1,139 @@
+/** Regulators and sources that might be added: for what no rail of the plan feeds well. */
+import type { Card } from '../../card/card.ts';
+import { isStanding } from './is-standing.ts';
+import type { Library } from '../../card/library.ts';
+import { toInterval } from '../../card/to-interval.ts';
+import type { Circuit } from '../../circuit/circuit.ts';
+import { drawOf } from '../../circuit/draw.ts';
+import { cheapestFirst, piecePrice } from '../../plan/cost.ts';
+import { freeId } from '../../plan/edits.ts';
+import type { PartChoice } from '../../plan/plan.ts';
+import { within, type Interval } from '../../quantity/interval.ts';
+import { highest } from '../../quantity/steps.ts';
+import { JUMPER_GAUGE, JUMPER_LENGTH } from '../../standard/practice.ts';
+import { gaugeResistance } from '../../standard/wire-gauge.ts';
+
+/** A regulator or source that is not there yet. */
+export interface Extra {
+  readonly part: PartChoice;
+  /** "part.rail" of what it offers. */
+  readonly rail: string;
+  readonly cents: number;
+}
+
+/** Kinds of regulators and of sources that are tried. */
+const MOST_REGULATORS = 4;
+const MOST_SOURCES = 3;
+/** Room for resistors and lights that are no part of their own, A. */
+const PULL_UPS = 0.03;
+
+/** What a supply of a part asks for. */
+export interface Asked {
+  readonly range: Interval;
+  /** A at its most. */
+  readonly amps: number;
+  /** V lost in its leads at that. */
+  readonly drop: number;
+}
+
+/** Supplies of the parts of a plan that make no rails themselves. */
+export function loadsOf(circuit: Circuit): Asked[] {
+  return [...circuit.parts.values()]
+    .filter(({ card, helper }) => !helper && !isStanding(card))
+    .flatMap(({ card, choice }) =>
+      card.supplies.map((supply): Asked => {
+        const amps = highest(drawOf(supply.current).surge);
+        const ohms = gaugeResistance(choice?.gauge ?? JUMPER_GAUGE) * 2 * (choice?.lead ?? JUMPER_LENGTH);
+        return { range: toInterval(supply.range), amps, drop: amps * ohms };
+      }),
+    );
+}
+
+/** Whether a voltage feeds a supply at the end of its leads. */
+const feeds = (volts: Interval, { range, drop }: Asked): boolean => within({ ...volts, min: volts.min - drop }, range);
+
+/** Rails that differ by no more than this share are of one voltage. */
+const ALIKE = 0.06;
+
+/** Supplies that none of the rails feeds well with what it has left, if all that could hang on it does. */
+function wanting(circuit: Circuit, asked: readonly Asked[], among: (volts: Interval) => boolean): Asked[] {
+  const rails = [...circuit.rails.values()].filter(
+    ({ switches, pin, part, voltage }) =>
+      switches.length === 0 &&
+      !pin &&
+      voltage !== null &&
+      among(voltage) &&
+      circuit.parts.get(part)?.card.outlet === undefined,
+  );
+  const suffices = (one: Asked) =>
+    rails.some(({ voltage, offer, peak }) => {
+      if (!voltage || !feeds(voltage, one)) return false;
+      const all = asked.filter((other) => feeds(voltage, other)).reduce((sum, { amps }) => sum + amps, 0);
+      return all + PULL_UPS <= toInterval(offer.limit).min * circuit.plan.rules.derating - peak;
+    });
+  return asked.filter((one) => !suffices(one));
+}
+
+class Adding {
+  readonly found: Extra[] = [];
+  private readonly taken = new Set<string>();
+
+  constructor(
+    private readonly circuit: Circuit,
+    private readonly asked: readonly Asked[],
+  ) {}
+
+  /** Whether something of this voltage and strength would help where no rail of about this voltage does, and is not there yet. */
+  wants(volts: Interval, limit: number): boolean {
+    if (this.taken.has(`${volts.typ.toFixed(1)} ${limit}`)) return false;
+    const alike = ({ typ }: Interval) => Math.abs(typ - volts.typ) <= ALIKE * volts.typ;
+    return wanting(this.circuit, this.asked, alike).some((one) => feeds(volts, one));
+  }
+
+  add(card: Card, name: string, label: string, fed: Record<string, string>): void {
+    const [offer] = card.rails ?? [];
+    if (!offer?.voltage) return;
+    const { plan } = this.circuit;
+    const parts = [...plan.parts, ...this.found.map(({ part }) => part)];
+    const id = freeId({ ...plan, parts }, name);
+    this.taken.add(`${toInterval(offer.voltage).typ.toFixed(1)} ${toInterval(offer.limit).min}`);
+    this.found.push({
+      part: { id, card: card.id, label: label.slice(0, 60), needs: [], feeds: fed, ports: {}, opened: [] },
+      rail: `${id}.${offer.id}`,
+      cents: Math.round(piecePrice(card, plan.rules.buying) * 100),
+    });
+  }
+}
+
+/** For each output voltage the cheapest regulator and input that suit; and wall adapters for what nothing feeds. */
+export function extraSupplies(circuit: Circuit, library: Library, asked: readonly Asked[]): Extra[] {
+  const adding = new Adding(circuit, asked);
+  const cards = cheapestFirst([...library.values()], circuit.plan.rules.buying);
+  for (const card of cards) {
+    const [offer] = card.rails ?? [];
+    const [supply] = card.supplies;
+    if (card.kind !== 'regulator' || !offer?.voltage || !supply || card.supplies.length > 1) continue;
+    if (adding.found.length >= MOST_REGULATORS) break;
+    if (!adding.wants(toInterval(offer.voltage), toInterval(offer.limit).min)) continue;
+    const input = [...circuit.rails.values()].find(
+      (rail) =>
+        rail.voltage &&
+        !rail.pin &&
+        rail.switches.length === 0 &&
+        circuit.parts.get(rail.part)?.card.outlet === undefined &&
+        within(rail.voltage, toInterval(supply.range)),
+    );
+    if (input) adding.add(card, 'regulator', `${offer.name} regulator for the sensors`, { [supply.id]: input.ref });
+  }
+  const regulators = adding.found.length;
+  const short = wanting(circuit, asked, () => true);
+  for (const card of cards) {
+    const [offer] = card.rails ?? [];
+    if (card.kind !== 'source' || card.outlet || offer?.cells || !offer?.voltage) continue;
+    if (adding.found.length - regulators >= MOST_SOURCES) break;
+    const volts = toInterval(offer.voltage);
+    if (short.some((one) => feeds(volts, one)) && adding.wants(volts, toInterval(offer.limit).min))
+      adding.add(card, 'adapter', `${offer.name} adapter`, {});
+  }
+  return adding.found;
+}

@@ -1,0 +1,133 @@
+/**
+ * Plans that a plan may first be made into before it is settled: with a driver for every load that nothing switches, and with the
+ * board on another source. Each is settled only where those before it could not be.
+ */
+import type { Card } from '../../card/card.ts';
+import { SOCKET } from '../../card/kinds.ts';
+import type { Library } from '../../card/library.ts';
+import { toInterval } from '../../card/to-interval.ts';
+import type { Circuit } from '../../circuit/circuit.ts';
+import { deriveCircuit } from '../../circuit/derive.ts';
+import { cheapestFirst } from '../../plan/cost.ts';
+import { documentOf } from '../../plan/document.ts';
+import { changePart, changePort, freeId } from '../../plan/edits.ts';
+import type { PartChoice, Plan } from '../../plan/plan.ts';
+import { within } from '../../quantity/interval.ts';
+import { onConverters } from '../../remedy/converter.ts';
+
+/** Kinds of drivers and of sources that are thought of. */
+const MOST_DRIVERS = 4;
+const MOST_SOURCES = 2;
+
+interface Load {
+  readonly part: string;
+  readonly port: string;
+  readonly volts: number;
+  readonly amps: number;
+}
+
+/** Loads with a port that a driver switches, and none chosen. */
+function unswitched(circuit: Circuit): Load[] {
+  return [...circuit.parts.values()].flatMap(({ id, card, choice }) =>
+    card.ports.flatMap((port): Load[] => {
+      const [supply] = card.supplies;
+      const driver = choice?.ports[port.id]?.driver;
+      if (port.protocol !== 'coil' || !supply || (driver !== undefined && circuit.parts.has(driver))) return [];
+      const { active, peak } = supply.current;
+      return [
+        {
+          part: id,
+          port: port.id,
+          volts: toInterval(supply.range).max,
+          amps: Math.max(toInterval(active).max, peak ? toInterval(peak).max : 0),
+        },
+      ];
+    }),
+  );
+}
+
+/** Whether a driver stands a load with what the house rule leaves of it. */
+const stands = ({ driver }: Card, { volts, amps }: Load, derating: number): boolean =>
+  driver !== undefined && toInterval(driver.voltage).max >= volts && toInterval(driver.current).min * derating >= amps;
+
+const bare = (id: string, card: Card, label: string): PartChoice => ({
+  id,
+  card: card.id,
+  label: label.slice(0, 60),
+  needs: [],
+  feeds: {},
+  ports: {},
+  opened: [],
+});
+
+/** The plan with drivers of one card, and those of the plan that switch nothing first; null where it stands one of the loads not. */
+function withDrivers(circuit: Circuit, loads: readonly Load[], card: Card): Plan | null {
+  const { derating } = circuit.plan.rules;
+  const busy = new Set(
+    circuit.plan.parts.flatMap(({ ports }) => Object.values(ports).flatMap(({ driver }) => driver ?? [])),
+  );
+  const idle = circuit.plan.parts.filter(({ id }) => !busy.has(id) && circuit.parts.get(id)?.card.driver);
+  return loads.reduce<Plan | null>((plan, load) => {
+    if (!plan) return null;
+    const at = idle.findIndex(({ id }) => {
+      const own = circuit.parts.get(id)?.card;
+      return own !== undefined && stands(own, load, derating);
+    });
+    const own = at < 0 ? undefined : idle.splice(at, 1)[0]?.id;
+    if (own === undefined && !stands(card, load, derating)) return null;
+    const label = `driver of ${circuit.parts.get(load.part)?.label ?? load.part}`;
+    const id = own ?? freeId(plan, `driver-${load.part}`);
+    const next = own === undefined ? { ...plan, parts: [...plan.parts, bare(id, card, label)] } : plan;
+    return changePort(next, load.part, load.port, (choice) => ({ ...choice, driver: id }));
+  }, circuit.plan);
+}
+
+/** Another source in place of the one that feeds the board: what hangs on it then shares it with the board. */
+function onSources(circuit: Circuit, library: Library): Plan[] {
+  const board = circuit.controller;
+  const supplies = (board?.card.supplies ?? []).filter(({ id }) => id !== SOCKET);
+  const usb = board?.card.controller?.usb;
+  const base = library.get(board?.card.id ?? '')?.supplies ?? supplies;
+  const supply = base.find(({ id }) => id === usb?.supply) ?? base[0];
+  if (!board || !supply) return [];
+  return cheapestFirst([...library.values()], circuit.plan.rules.buying)
+    .filter(({ kind, outlet, rails }) => {
+      const [offer] = rails ?? [];
+      if (kind !== 'source' || outlet || !offer?.voltage || offer.cells) return false;
+      return within(toInterval(offer.voltage), toInterval(supply.range));
+    })
+    .slice(0, MOST_SOURCES)
+    .flatMap((card): Plan[] => {
+      const offer = card.rails?.[0];
+      if (!offer) return [];
+      const id = freeId(circuit.plan, 'adapter');
+      const plan = { ...circuit.plan, parts: [...circuit.plan.parts, bare(id, card, card.name)] };
+      return [changePart(plan, board.id, (part) => ({ ...part, feeds: { [supply.id]: `${id}.${offer.id}` } }))];
+    });
+}
+
+/** The plan itself first. @returns circuits, each to be settled where those before it could not be */
+export function* variantsOf(circuit: Circuit, library: Library): Generator<Circuit> {
+  const derive = (plan: Plan): Circuit =>
+    plan === circuit.plan ? circuit : deriveCircuit(documentOf(plan, circuit.cards.values(), library));
+  for (const plan of [circuit.plan, ...onSources(circuit, library)])
+    for (const read of converted(derive(plan), library))
+      for (const next of driven(derive(read), library)) yield derive(next);
+}
+
+/** Analog lines on the controller, where it can read any, and then on a converter. */
+function converted(circuit: Circuit, library: Library): Plan[] {
+  const lines = circuit.wishes.filter(({ ask, locked }) => ask === 'adc' && !locked);
+  if (lines.length === 0) return [circuit.plan];
+  const made = onConverters(circuit, library, lines);
+  const own = circuit.controller?.card.controller?.adc ? [circuit.plan] : [];
+  return made ? [...own, made.plan] : [circuit.plan];
+}
+
+/** Loads on drivers, where some have none: of each card that stands them all. */
+function driven(circuit: Circuit, library: Library): Plan[] {
+  const loads = unswitched(circuit);
+  if (loads.length === 0) return [circuit.plan];
+  const cards = cheapestFirst([...library.values()], circuit.plan.rules.buying).filter(({ driver }) => driver);
+  return cards.flatMap((card) => withDrivers(circuit, loads, card) ?? []).slice(0, MOST_DRIVERS);
+}
