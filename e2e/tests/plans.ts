@@ -149,7 +149,7 @@ export const spareAdapter = (): string =>
       file.plan.name = 'Spare';
       file.plan.parts.push({
         id: 'spare',
-        card: 'adapter-5v1',
+        card: 'adapter-5v',
         label: 'spare adapter',
         needs: [],
         feeds: {},
@@ -157,7 +157,7 @@ export const spareAdapter = (): string =>
         opened: [],
       });
     },
-    'adapter-5v1',
+    'adapter-5v',
   );
 
 /** The cupboard with a small magnet on a bare transistor, without a resistor before its base. */

@@ -1,5 +1,5 @@
 /** What signals of parts and pins of controllers have in common. */
-import { Id, LevelFigure, figure } from './figure.ts';
+import { Id, LevelFigure, ThresholdFigure, figure } from './figure.ts';
 
 const Volts = figure('V');
 const Amps = figure('A');
@@ -14,8 +14,8 @@ export const electrical = {
   /** The current at which both hold; less pulls the output less far from its rails. */
   outputLoad: Amps.optional(),
   sinkCurrent: Amps.optional(),
-  inputHigh: LevelFigure.optional(),
-  inputLow: LevelFigure.optional(),
+  inputHigh: ThresholdFigure.optional(),
+  inputLow: ThresholdFigure.optional(),
   absoluteMax: LevelFigure.optional(),
   leakage: Amps.optional(),
   capacitance: Farads.optional(),

@@ -51,6 +51,18 @@ export const figure = <U extends string>(...units: [U, ...U[]]) =>
       checkBounds(value as never, (message) => context.addIssue({ code: 'custom', message })),
     );
 
+/**
+ * An input threshold: what is guaranteed, and beside it where the input usually switches. The usual one lies on the easy side of the
+ * guaranteed one - a high that must be 3.5 V is usually read from 2.5 V on - so the two stand in no order.
+ */
+export const ThresholdFigure = z
+  .strictObject({ ...bounds, unit: z.enum(['V', 'share', 'offset']) })
+  .superRefine(({ typ: _usual, ...guaranteed }, context) => {
+    if (guaranteed.min === undefined && guaranteed.max === undefined)
+      context.addIssue({ code: 'custom', message: 'expected a guaranteed min or max besides what is typical' });
+    else checkBounds(guaranteed as never, (message) => context.addIssue({ code: 'custom', message }));
+  });
+
 export type Figure<U extends string = string> = {
   min?: number | undefined;
   typ?: number | undefined;

@@ -1,6 +1,14 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { isJoined, slowestRise } from '../physics/edge.ts';
-import { allPullUps, effectivePullUp, highestRest, pullsToSeveralRails, pullUpSum } from '../physics/node.ts';
+import { levelVolts } from '../circuit/level.ts';
+import {
+  allPullUps,
+  effectivePullUp,
+  highestRest,
+  lowestRest,
+  pullsToSeveralRails,
+  pullUpSum,
+} from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import {
   BUS_TIMING_SOURCE,
@@ -32,6 +40,34 @@ function capacitanceSum(net: Net): string {
   return net.capacitanceTerms.map(({ label, farads }) => `${formatQuantity(farads, 'F')} ${label}`).join(' + ');
 }
 
+/** Said here only where no receiver's level says it already. */
+function neverThere(circuit: Circuit, net: Net): Result[] {
+  const rest = lowestRest(net);
+  const asked = net.ends.flatMap(({ levels: { inputHigh }, power }) =>
+    inputHigh && power.voltage ? [levelVolts(inputHigh, 'max', power.voltage.max - power.drop)] : [],
+  );
+  const bus = highestRest(net);
+  if (!rest || !bus || asked.some((volts) => rest.volts < volts)) return [];
+  const limit = 0.7 * bus.volts;
+  return [
+    result(circuit, weak, {
+      subjects: [net.id],
+      severity: 'fault',
+      measured: rest.volts,
+      limit,
+      unit: 'V',
+      margin: rest.volts - limit,
+      message: `${net.label} may come no higher than ${formatQuantity(rest.volts, 'V', 3)}; it has no rise time, since ${formatQuantity(limit, 'V', 3)} are never passed.`,
+      meaning: 'What pulls the line down while nobody talks is stronger than what pulls it up.',
+      workings: [
+        { name: 'lowest that it rests at', sum: rest.sum, value: rest.volts, unit: 'V' },
+        { name: '70 % of the bus', sum: `0.7 × ${formatQuantity(bus.volts, 'V', 3)}`, value: limit, unit: 'V' },
+      ],
+      rests: fittedRests(net),
+    }),
+  ];
+}
+
 export const busPullUpWeak: Check = {
   meta: weak,
   run: (circuit) =>
@@ -42,8 +78,9 @@ export const busPullUpWeak: Check = {
       const joined = isJoined(circuit, net);
       const whole = joined || pullsToSeveralRails(net) || net.ends.some(({ leakage }) => leakage > 0);
       const alone = riseTime(rp.max, net.capacitance);
-      // Beyond all measure where the line never gets to 70 %.
-      const rise = whole ? (slowestRise(circuit, net) ?? 1) : alone;
+      const rise = whole ? slowestRise(circuit, net) : alone;
+      // A line that never gets there has no rise time: level/high says how high it comes, and what is asked.
+      if (rise === null) return neverThere(circuit, net);
       const margin = mode.riseTime - rise;
       const most = pullUpMax(mode.riseTime, net.capacitance);
       const rpText = formatQuantity(rp.max, 'Ω');

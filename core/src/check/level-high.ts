@@ -1,7 +1,7 @@
 import type { LevelFigure } from '../card/figure.ts';
 import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
 import { levelAt, levelVolts, pairMargin, type Resolved } from '../circuit/level.ts';
-import { lowestRest, type NodeVoltage } from '../physics/node.ts';
+import { lowestRest, usualRest, type NodeVoltage } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { TYPICAL_THRESHOLD } from '../standard/practice.ts';
 import { brokenOrTightest, type Weighed } from './pairs.ts';
@@ -20,9 +20,19 @@ const meta: CheckMeta = {
 const V = (x: number) => formatQuantity(x, 'V', 3);
 
 /** The typical threshold: the card's, or half the supply as is common practice. */
-function typicalThreshold(end: NetEnd, level: LevelFigure): number {
+function typicalThreshold(end: NetEnd): number {
   const supply = end.power.voltage?.typ ?? 0;
-  return level.typ === undefined ? TYPICAL_THRESHOLD * supply : levelVolts(level, 'typ', supply);
+  const { usualHigh } = end.levels;
+  return usualHigh ? levelVolts(usualHigh, 'typ', supply) : TYPICAL_THRESHOLD * supply;
+}
+
+/** What an output usually gives: the card's typical level, or its supply, which it reaches while hardly loaded. */
+function typicalOutput({ levels, power }: NetEnd): number {
+  const supply = power.voltage?.typ ?? 0;
+  const { outputHigh } = levels;
+  return outputHigh && (outputHigh.typ !== undefined || outputHigh.max !== undefined)
+    ? Math.min(supply, levelVolts(outputHigh, 'typ', supply))
+    : supply;
 }
 
 interface HighPair {
@@ -32,6 +42,8 @@ interface HighPair {
   readonly driver: Resolved;
   readonly receives: Resolved;
   readonly margin: number;
+  /** What it usually is, V. */
+  readonly usually: number;
   readonly subject: string;
   readonly rests: readonly (readonly [string, string])[];
 }
@@ -39,8 +51,8 @@ interface HighPair {
 function report(circuit: Circuit, pair: HighPair): Result {
   const { margin, from, receiver } = pair;
   const broken = margin < -1e-9;
-  const works =
-    circuit.plan.rules.marginalLevels === 'working' && pair.driver.volts >= typicalThreshold(receiver, pair.need);
+  const works = circuit.plan.rules.marginalLevels === 'working' && pair.usually >= typicalThreshold(receiver);
+  const usual = `Usually it is ${V(pair.usually)}, and the input switches at ${V(typicalThreshold(receiver))}`;
   const given = V(pair.driver.volts);
   const needed = V(pair.receives.volts);
   return result(circuit, meta, {
@@ -53,8 +65,8 @@ function report(circuit: Circuit, pair: HighPair): Result {
     message: !broken
       ? `${capital(from)} gives at least ${given} high; ${receiver.label} needs ${needed}.`
       : works
-        ? `${capital(from)} guarantees ${given} high; ${receiver.label} asks for ${needed}. It passes the typical threshold, so it usually works.`
-        : `${capital(from)} guarantees only ${given} high; ${receiver.label} needs ${needed}. It may not be read.`,
+        ? `${capital(from)} guarantees ${given} high; ${receiver.label} asks for ${needed}. ${usual}, so it works.`
+        : `${capital(from)} guarantees only ${given} high; ${receiver.label} needs ${needed}. ${usual}. It may not be read.`,
     meaning:
       'Between the two levels the receiver may take a one for a nought: readings fail now and then, or with the next part from the bag.',
     workings: [
@@ -89,6 +101,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
         driver: levelAt(level, 'min', found.driverSupply),
         receives: levelAt(need, 'max', found.receiverSupply),
         margin: found.margin,
+        usually: typicalOutput(driver),
         subject: `${driver.part}.${driver.signal}`,
         rests: [[driver.card, level.source]],
       });
@@ -125,6 +138,7 @@ function restPair(
       driver: rest,
       receives: levelAt(need, 'max', volts),
       margin,
+      usually: usualRest(net) ?? rest.volts,
       subject: net.id,
       rests: net.pullUps.flatMap(({ figure }) => (figure ? [[figure.card, figure.source] as const] : [])),
     };

@@ -97,6 +97,8 @@ export interface Levels {
   readonly outputLoad?: number | null | undefined;
   readonly inputHigh?: LevelFigure | undefined;
   readonly inputLow?: LevelFigure | undefined;
+  /** Where the input usually takes a high for a high, where the card says it. */
+  readonly usualHigh?: LevelFigure | undefined;
   readonly absoluteMax?: LevelFigure | undefined;
   /** With its own supply off. */
   readonly unpoweredMax?: Figure<'V'> | undefined;

@@ -58,12 +58,21 @@ export function lightlyLoaded(
   });
 }
 
+/** A threshold without what is only usual. */
+function guaranteed(threshold: LevelFigure | undefined): LevelFigure | undefined {
+  if (!threshold) return undefined;
+  const { typ: _usual, ...rest } = threshold;
+  // A card that states nothing else means that figure.
+  return rest.min === undefined && rest.max === undefined ? threshold : rest;
+}
+
 const levelsOf = (e: Electrical): Levels => ({
   outputHigh: e.outputHigh,
   outputLow: e.outputLow,
   outputLoad: e.outputLoad ? toInterval(e.outputLoad).min : null,
-  inputHigh: e.inputHigh,
-  inputLow: e.inputLow,
+  inputHigh: guaranteed(e.inputHigh),
+  inputLow: guaranteed(e.inputLow),
+  usualHigh: e.inputHigh?.typ === undefined ? undefined : e.inputHigh,
   absoluteMax: e.absoluteMax,
   unpoweredMax: e.unpoweredMax,
   sink: e.sinkCurrent ? toInterval(e.sinkCurrent).min : null,
@@ -120,7 +129,8 @@ export function controllerEnd(controller: PartNode, trunk: Trunk, power: PowerGr
     kind: CONTROLLER_KIND[trunk.ask],
     power: powerOf(power, controller, io?.reference),
     // A converter has no thresholds: it reads every voltage in its range.
-    levels: trunk.ask === 'adc' ? { ...levels, inputHigh: undefined, inputLow: undefined } : levels,
+    levels:
+      trunk.ask === 'adc' ? { ...levels, inputHigh: undefined, inputLow: undefined, usualHigh: undefined } : levels,
     leakage: io?.leakage ? toInterval(io.leakage).max : 0,
     capacitance: io?.capacitance ? toInterval(io.capacitance).max : PIN_CAPACITANCE,
     resistance: null,

@@ -26,7 +26,14 @@ const CARD_STEPS: Readonly<Record<number, (card: Entries) => Entries>> = {
 };
 
 /** House rules that came later, as they were before. */
-const LATER_RULES = { pullUps: 'one-pair', pinPower: 0, soldering: 'none', sharedRow: 'needed', sure: 0.9 };
+const LATER_RULES = {
+  marginalSupplies: 'guaranteed',
+  pullUps: 'one-pair',
+  pinPower: 0,
+  soldering: 'none',
+  sharedRow: 'needed',
+  sure: 0.9,
+};
 
 const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   // Version 2 added places and the revisions of cards.
@@ -41,6 +48,8 @@ const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   5: (file) => ({ ...file, version: 6, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
   // Version 7 added what was measured, which may be missing.
   6: (file) => ({ ...file, version: 7 }),
+  // Version 8 has a house rule for supplies, lines on a converter, contacts, meant pulls and rates of exchange.
+  7: (file) => ({ ...file, version: 8, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
 };
 
 function stepped(value: unknown, today: number, steps: Readonly<Record<number, (v: Entries) => Entries>>): unknown {

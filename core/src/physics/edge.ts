@@ -1,5 +1,6 @@
 /** Rising and falling edges of a bus line, through its translators, with every figure at its worst or drawn at random. */
 import type { Circuit, Net } from '../circuit/circuit.ts';
+import { levelVolts } from '../circuit/level.ts';
 import { corner, lineNetwork, linesOf, USUAL, type BusLine, type Corner } from './line.ts';
 import { operatingPoint } from './operating-point.ts';
 import { crossing, transient, type Moment } from './transient.ts';
@@ -18,8 +19,30 @@ export interface Edge {
   readonly rest: number;
 }
 
-/** The supply that the 30 and 70 % of a net are taken of, V: that of what stands at its beginning. */
+/** What a rise is measured between, V: 30 and 70 % of the bus, and up to the level that its hardest receiver asks for. */
+function levelsOf(net: Net, at: Corner): { low: number; high: number } {
+  const supply = referenceOf(net, at);
+  const asked = net.ends.flatMap(({ levels: { inputHigh }, power }) =>
+    inputHigh && power.voltage && power.rail && power.rail !== rootOf(net)
+      ? [levelVolts(inputHigh, 'max', at.volts(power.rail, power.voltage))]
+      : [],
+  );
+  return { low: 0.3 * supply, high: Math.max(0.7 * supply, ...asked) };
+}
+
+/** The one rail that a net is pulled to; null where there are several. */
+const rootOf = ({ pullUps }: Net): string | null => {
+  const roots = new Set(pullUps.flatMap(({ voltage, root }) => (voltage ? [root] : [])));
+  return roots.size === 1 ? ([...roots][0] ?? null) : null;
+};
+
+/**
+ * The supply that the 30 and 70 % of a net are taken of, V: what it is pulled to, which is the supply of the bus (UM10204 takes them
+ * of that; from memory), else that of what stands at its beginning.
+ */
 function referenceOf(net: Net, at: Corner): number {
+  const one = net.pullUps.find(({ voltage, root }) => voltage !== null && root === rootOf(net));
+  if (one?.voltage) return at.volts(one.root, one.voltage);
   const end = net.ends.find(({ power }) => power.voltage !== null && power.rail !== null);
   if (end?.power.voltage && end.power.rail) return at.volts(end.power.rail, end.power.voltage);
   const pull = net.pullUps.find(({ voltage }) => voltage !== null);
@@ -42,8 +65,7 @@ export function edgesOf(line: BusLine, at: Corner, sink: string, rising: boolean
   const high = operatingPoint(released.network);
   const [network, from, to] = rising ? [released.network, low, high] : [pulled.network, high, low];
   const watched = line.nets.map((net) => {
-    const supply = referenceOf(net, at);
-    return { net, node: released.node.get(net.id) ?? 0, low: 0.3 * supply, high: 0.7 * supply };
+    return { net, node: released.node.get(net.id) ?? 0, ...levelsOf(net, at) };
   });
   const farads = network.capacitance.reduce((sum, c) => sum + c, 0);
   const slowest = rising
@@ -97,7 +119,7 @@ function remembered(
 ): ReadonlyMap<string, Edge> {
   const networks = at.map((corner) => [
     lineNetwork(line, corner).network,
-    line.nets.map((net) => referenceOf(net, corner)),
+    line.nets.map((net) => levelsOf(net, corner)),
   ]);
   const sinks = line.nets.map((net) => net.ends.map(({ levels }) => levels.sink));
   const key = JSON.stringify([rising, networks, sinks]);

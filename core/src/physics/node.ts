@@ -87,6 +87,17 @@ export function lowestRest(net: Net, rail?: number): NodeVoltage | null {
   return extreme(net, (p) => rail ?? p.voltage.min, leakage, 'low');
 }
 
+/** Where a released net usually rests, V: rails and resistors as they usually are, and next to nothing leaking. */
+export function usualRest(net: Net): number | null {
+  const pulls = fed(net);
+  return pulls.length === 0
+    ? null
+    : node(
+        pulls.map(({ voltage, ohms }) => ({ volts: voltage.typ, ohms: ohms.typ })),
+        0,
+      );
+}
+
 function extreme(net: Net, volts: (p: Fed) => number, leakage: number, want: 'high' | 'low'): NodeVoltage | null {
   const pulls = fed(net)
     .map((p) => ({ volts: volts(p), strong: p.ohms.min, weak: p.ohms.max }))

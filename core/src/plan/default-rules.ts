@@ -3,6 +3,7 @@ import type { HouseRules } from './house-rules.ts';
 
 export const DEFAULT_RULES: HouseRules = {
   marginalLevels: 'guaranteed',
+  marginalSupplies: 'guaranteed',
   feed: 'logic-rail',
   pullUps: 'one-pair',
   pullUpValue: 'middle',
@@ -26,6 +27,8 @@ export const DEFAULT_RULES: HouseRules = {
 export const RULE_REASONS: Readonly<Record<keyof HouseRules, string>> = {
   marginalLevels:
     'Guaranteed thresholds hold for every part in the bag and at every temperature; typical ones hold for the part on the bench. A level that could damage a part is accepted by neither.',
+  marginalSupplies:
+    'Inside the range at every tolerance it works with every adapter and every cable; a nominal supply that falls a little short at the worst works on most benches, and is flagged with the figure.',
   feed: 'A wide-range part fed from the controller’s logic rail speaks its levels and needs no translator.',
   pullUps:
     'One pair per bus has one value that you know; pull-ups kept on every module add up in parallel and change with each module.',

@@ -3,6 +3,8 @@ import { z } from 'zod';
 /** Where makers disagree, the plan carries the choice. Each rule has a default and a sentence that says why. */
 export const HouseRules = z.strictObject({
   marginalLevels: z.enum(['guaranteed', 'working']),
+  /** A supply that is inside at every tolerance, or nominally inside and short of it by a little at the worst. */
+  marginalSupplies: z.enum(['guaranteed', 'working']),
   feed: z.enum(['logic-rail', 'five-volts']),
   pullUps: z.enum(['one-pair', 'keep']),
   pullUpValue: z.enum(['strongest', 'middle', 'weakest']),

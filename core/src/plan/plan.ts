@@ -77,6 +77,8 @@ export const PinChoice = z.strictObject({
   weakPull: z.boolean().optional(),
   /** For an analog line that a converter reads: that part, of which `pin` is an input then. */
   on: Id.optional(),
+  /** Set where a person means to pull a pin that the start asks something of: a boot button, a mode switch. */
+  meant: z.boolean().optional(),
 });
 export type PinChoice = z.infer<typeof PinChoice>;
 
@@ -86,6 +88,8 @@ export const PortChoice = z.strictObject({
   lines: z.record(Line, PinChoice).optional(),
   /** For a coil: the part that switches it. */
   driver: Id.optional(),
+  /** Where that part is a relay: closed while it is on, or while it is off. */
+  contact: z.enum(['open', 'closed']).optional(),
   /** Set where the software uses the commands that do not hold the clock. */
   noHold: z.boolean().optional(),
   /** Set where the part lives on its data line, its supply terminal on ground. */
@@ -306,6 +310,15 @@ export const Plan = z.strictObject({
   resistors: Id.nullable(),
   /** Card of the joints for bare wires. */
   joint: Id.nullable(),
+  /** The currency that everything is summed in; that of the budget where there is one. */
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/)
+    .optional(),
+  /** Another currency -> how much one of it is in the plan's own, as the maker entered it. */
+  rates: z.record(z.string().regex(/^[A-Z]{3}$/), z.number().positive()).optional(),
+  /** Set where the program starts a conversion and reads the others meanwhile. */
+  overlap: z.boolean().optional(),
   /** What is in the drawer: card -> pieces. */
   stock: z.record(Id, z.int().nonnegative()),
   /** Results that were measured on the built thing, by their key, and the fingerprint of the hardware that it was. */

@@ -195,17 +195,48 @@ export const thresholdRemedies: Proposer = (context) => {
   const named = (net: Net) => net.ends.filter((end) => finding.subjects.includes(`${end.part}.${end.signal}`));
   const net = circuit.nets.find((n) => named(n).length === 2 || (n.id === finding.subjects[0] && named(n).length > 0));
   const parts = net ? named(net).filter((end) => !end.controller && !circuit.parts.get(end.part)?.helper) : [];
-  return parts.flatMap((end) => [
-    ...feedFromLogic(context, end),
-    ...translate(context, [end]),
-    ...otherDriver(context, end),
-  ]);
+  return [
+    ...parts.flatMap((end) => [
+      ...feedFromLogic(context, end),
+      ...translate(context, [end]),
+      ...otherDriver(context, end),
+    ]),
+    ...(net?.openDrain ? liftLine(context, net) : []),
+  ];
 };
 
-/** Another driver that reads the levels of the pin. */
-function otherDriver({ circuit, library }: Context, end: NetEnd): Candidate[] {
-  const part = circuit.parts.get(end.part);
-  if (!part?.card.driver) return [];
+/** A line that rests too low for the controller: a translator before all of its parts, pull-ups to its rail, or other parts. */
+function liftLine(context: Context, net: Net): Candidate[] {
+  const { circuit, library } = context;
+  const rail = pullRail(circuit, net);
+  const others = net.ends.filter((end) => !end.controller && !circuit.parts.get(end.part)?.helper);
+  const lines = net.bus ? circuit.nets.filter(({ bus, beyond }) => bus === net.bus && beyond === net.beyond) : [net];
+  const low = lines.flatMap(({ pullUps }) => pullUps).filter((pull) => pull.rail !== rail);
+  const movable = low.every(({ fitted }) => !fitted || fitted.removable === 'jumper');
+  const lifted = low.reduce(
+    (plan, { fitted, helper }) =>
+      fitted ? setOpened(plan, fitted.part, fitted.signal, true) : helper ? removeHelper(plan, helper) : plan,
+    circuit.plan,
+  );
+  return [
+    ...translate(context, others),
+    ...(rail && movable && low.length > 0
+      ? [
+          {
+            id: `lift:${net.of}`,
+            title: `Pull ${lines.map(({ label }) => label).join(' and ')} up to the ${circuit.rails.get(rail)?.label ?? rail}`,
+            plan: addPullUps(circuit, lifted, net.of),
+          },
+        ]
+      : []),
+    ...others.flatMap((end) => otherParts(circuit, library, end.part)),
+  ];
+}
+
+/** Other cards that do the same. */
+function otherParts(circuit: Circuit, library: Context['library'], id: string): Candidate[] {
+  const part = circuit.parts.get(id);
+  if (!part) return [];
   return rivals(circuit, library, part)
     .slice(0, 2)
     .map((card) => ({
@@ -213,6 +244,12 @@ function otherDriver({ circuit, library }: Context, end: NetEnd): Candidate[] {
       title: `Take ${card.name} as ${part.label}`,
       plan: swapCard(circuit.plan, part.id, part.card, card),
     }));
+}
+
+/** Another driver that reads the levels of the pin. */
+function otherDriver({ circuit, library }: Context, end: NetEnd): Candidate[] {
+  const part = circuit.parts.get(end.part);
+  return part?.card.driver ? otherParts(circuit, library, part.id) : [];
 }
 
 export const channelRemedies: Proposer = (context) => {

@@ -5,17 +5,19 @@ import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
 import { within } from '../quantity/interval.ts';
 import { freeId, setFeed } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
+import { supplyCandidates } from './add-supply.ts';
 import { plugCandidates } from './plug.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 
 const fits = (rail: Rail, feed: Feed): boolean =>
   rail.voltage !== null && within(rail.voltage, toInterval(feed.supply.range));
 
-export const rangeRemedies: Proposer = ({ circuit, finding, library }) => {
+export const rangeRemedies: Proposer = (context) => {
+  const { circuit, finding, library } = context;
   const feed = circuit.feeds.get(finding.subjects[0] ?? '');
   const board = circuit.parts.get(feed?.part ?? '');
   if (!feed || !board) return [];
-  return [...plugCandidates(circuit, library, board), ...otherFeeds(circuit, feed)];
+  return [...plugCandidates(circuit, library, board), ...otherFeeds(circuit, feed), ...supplyCandidates(context, feed)];
 };
 
 /** Every other rail that suits a supply. */

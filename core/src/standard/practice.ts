@@ -80,3 +80,5 @@ export const SOCKET_LIMIT = 0.5;
 export const USUAL_CABLE = { length: 1, gauge: 24, contacts: 0.12 } as const;
 /** What a protection diode of a part that is off may be let carry, A. */
 export const CLAMP_CURRENT = 1e-3;
+/** How far below a part's range a supply may fall at the worst and still count as short of it by a little, as a share of the limit. */
+export const NEARLY_FED = 0.05;

@@ -5,6 +5,7 @@ import type { Card } from '../../card/card.ts';
 import type { PartNode, Rail } from '../../circuit/circuit.ts';
 import type { Result } from '../../check/result.ts';
 import { FIVE_VOLTS, NEAR_RAIL } from '../../check/level-feed-rule.ts';
+import { mightFeed } from '../../check/supply-range.ts';
 import { cheapestFirst } from '../../plan/cost.ts';
 import type { PartChoice } from '../../plan/plan.ts';
 import { within } from '../../quantity/interval.ts';
@@ -63,7 +64,7 @@ function feedsOf(bench: Bench, { card }: PartNode, choice: PartChoice): Record<s
       (bench.againstRules || !breaksRule(bench, card, rail)),
   );
   const fitting = card.supplies.map((supply) =>
-    rails.filter(({ voltage }) => voltage && within(voltage, toInterval(supply.range))).map(({ ref }) => ref),
+    rails.filter((rail) => mightFeed(bench.standing.wide, rail, supply)).map(({ ref }) => ref),
   );
   const others = card.supplies.slice(1).flatMap(({ id }, i): [string, string][] => {
     const fit = fitting[i + 1] ?? [];

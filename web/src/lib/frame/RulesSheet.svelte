@@ -11,11 +11,19 @@
 
   const plan = $derived(workbench.plan);
   const rules = $derived(plan?.rules);
-  type Choice = 'marginalLevels' | 'feed' | 'pullUps' | 'pullUpValue' | 'series' | 'buying';
+  type Choice = 'marginalLevels' | 'marginalSupplies' | 'feed' | 'pullUps' | 'pullUpValue' | 'series' | 'buying';
   const CHOICES: readonly { rule: Choice; name: string; options: readonly (readonly [string, string])[] }[] = [
     {
       rule: 'marginalLevels',
       name: 'Marginal levels',
+      options: [
+        ['guaranteed', 'guaranteed'],
+        ['working', 'working, flagged'],
+      ],
+    },
+    {
+      rule: 'marginalSupplies',
+      name: 'Marginal supplies',
       options: [
         ['guaranteed', 'guaranteed'],
         ['working', 'working, flagged'],

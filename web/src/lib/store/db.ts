@@ -48,6 +48,8 @@ class Shelf extends Dexie {
     for (const version of [3, 4, 5, 6]) this.version(version).stores({}).upgrade(bringAllUp);
     // The seventh keeps a logbook for each plan, with its photos.
     this.version(7).stores({ log: 'id, plan, [plan+at]', photos: 'id, plan' });
+    // The eighth has sockets and cables, converters, and a house rule for supplies.
+    this.version(8).stores({}).upgrade(bringAllUp);
   }
 }
 

@@ -1,0 +1,126 @@
+/** What brings a supply that no rail of the plan gives: shorter or thicker leads, a regulator, an adapter, the rule for supplies. */
+import { toInterval } from '../card/to-interval.ts';
+import { isFed } from '../check/supply-range.ts';
+import type { Card } from '../card/card.ts';
+import type { Circuit, Feed } from '../circuit/circuit.ts';
+import { cheapestFirst } from '../plan/cost.ts';
+import { changePart, freeId, setFeed, setRules } from '../plan/edits.ts';
+import type { PartChoice, Plan } from '../plan/plan.ts';
+import { within, type Interval } from '../quantity/interval.ts';
+import { NEARLY_FED } from '../standard/practice.ts';
+import type { Candidate, Context } from './remedy.ts';
+
+const MOST = 4;
+/** Gauges that leads are sold in, thinnest first. */
+const GAUGES = [26, 24, 22, 20, 18];
+/** A lead no longer than this joins neighbours on a board, m. */
+const SHORT = 0.1;
+
+const label = (circuit: Circuit, part: string): string => circuit.parts.get(part)?.label ?? part;
+
+/** Leads that lose less. */
+function leads(circuit: Circuit, feed: Feed): Candidate[] {
+  if (feed.by !== 'leads' || feed.rail === null || circuit.parts.get(feed.part)?.choice === null) return [];
+  const thicker = GAUGES.filter((gauge) => gauge < feed.lead.gauge).map((gauge) => ({
+    id: `gauge:${feed.part}:${gauge}`,
+    title: `Take leads of gauge ${gauge} to ${label(circuit, feed.part)}`,
+    plan: changePart(circuit.plan, feed.part, (part) => ({ ...part, gauge })),
+  }));
+  const shorter =
+    feed.lead.length > SHORT
+      ? [
+          {
+            id: `lead:${feed.part}:${SHORT}`,
+            title: `Take leads of ${SHORT * 100} cm to ${label(circuit, feed.part)}`,
+            plan: changePart(circuit.plan, feed.part, (part) => ({ ...part, lead: SHORT })),
+          },
+        ]
+      : [];
+  return [...thicker, ...shorter];
+}
+
+const part = (plan: Plan, card: Card, name: string, says: string, feeds: Record<string, string>): PartChoice => ({
+  id: freeId(plan, name),
+  card: card.id,
+  label: says.slice(0, 60),
+  needs: [],
+  feeds,
+  ports: {},
+  opened: [],
+});
+
+const suits = (card: Card, range: Interval): boolean => {
+  const [offer] = card.rails ?? [];
+  return offer?.voltage !== undefined && within(toInterval(offer.voltage), range);
+};
+
+/** Regulators and adapters whose output suits. */
+function sources({ circuit, library }: Context, feed: Feed): Candidate[] {
+  const range = toInterval(feed.supply.range);
+  const name = label(circuit, feed.part);
+  const cards = cheapestFirst([...library.values()], circuit.plan.rules.buying).filter((card) => suits(card, range));
+  const regulators = cards.flatMap((card): Candidate[] => {
+    const [supply] = card.supplies;
+    const offer = card.rails?.[0];
+    if (card.kind !== 'regulator' || card.supplies.length !== 1 || !supply || !offer) return [];
+    return [...circuit.rails.values()]
+      .filter(
+        (rail) =>
+          rail.voltage &&
+          !rail.pin &&
+          rail.part !== feed.part &&
+          rail.switches.length === 0 &&
+          circuit.parts.get(rail.part)?.card.outlet === undefined &&
+          within(rail.voltage, toInterval(supply.range)),
+      )
+      .map((rail) => {
+        const added = part(circuit.plan, card, 'regulator', `regulator for ${name}`, { [supply.id]: rail.ref });
+        return {
+          id: `regulator:${card.id}:${rail.ref}:${feed.part}`,
+          title: `Add a ${card.name}, fed from the ${rail.label}, for ${name}`,
+          plan: setFeed(
+            { ...circuit.plan, parts: [...circuit.plan.parts, added] },
+            feed.part,
+            feed.supply.id,
+            `${added.id}.${offer.id}`,
+          ),
+        };
+      });
+  });
+  const adapters = cards
+    .filter(({ kind, outlet, rails }) => kind === 'source' && !outlet && !rails?.[0]?.cells)
+    .map((card) => {
+      const added = part(circuit.plan, card, 'adapter', card.name, {});
+      return {
+        id: `adapter:${card.id}:${feed.part}`,
+        title: `Add a ${card.name} for ${name}`,
+        plan: setFeed(
+          { ...circuit.plan, parts: [...circuit.plan.parts, added] },
+          feed.part,
+          feed.supply.id,
+          `${added.id}.${card.rails?.[0]?.id ?? ''}`,
+        ),
+      };
+    });
+  return [...regulators.slice(0, MOST), ...adapters.slice(0, MOST)];
+}
+
+/** The rule for supplies as some makers have it, where it is a little that is missing. */
+function rule(circuit: Circuit, feed: Feed): Candidate[] {
+  const plan = setRules(circuit.plan, { marginalSupplies: 'working' });
+  if (circuit.plan.rules.marginalSupplies === 'working' || !isFed({ ...circuit, plan }, feed)) return [];
+  return [
+    {
+      id: 'rule:marginalSupplies',
+      title: `Accept supplies that are usually inside and at the worst ${NEARLY_FED * 100} % short`,
+      plan,
+    },
+  ];
+}
+
+/** Everything that might bring a supply inside its range. */
+export const supplyCandidates = (context: Context, feed: Feed): Candidate[] => [
+  ...leads(context.circuit, feed),
+  ...sources(context, feed),
+  ...rule(context.circuit, feed),
+];
