@@ -172,3 +172,7 @@ export * from './deliver/say-value.ts';
 export * from './deliver/sheet-markdown.ts';
 export * from './deliver/logbook.ts';
 export { readLogbook, writeLogbook, type Logbook } from './format/logbook-file.ts';
+export { onContact } from './circuit/contact.ts';
+export { isPluggedIn, socketOf } from './circuit/socket.ts';
+export { plugFits } from './circuit/cable.ts';
+export { plugIn } from './remedy/plug.ts';

@@ -138,6 +138,7 @@ class Gathering {
     for (const signal of card.signals) this.signal(part, signal, ground);
     this.translator(part);
     this.driver(part, ground);
+    this.contact(part, ground);
     this.busSwitch(part);
   }
 
@@ -276,6 +277,21 @@ class Gathering {
       this.transistors.push({ drain: b, source: a, gate, model: passModel(translator) });
       this.diodes.push({ anode: a, cathode: b, model: POWER_DIODE });
     }
+  }
+
+  /** The contact of a relay, which follows its line. */
+  private contact(part: PartNode, ground: number): void {
+    const { contact, ports, signals } = part.card;
+    const port = ports.find(({ protocol }) => protocol === 'digital-in');
+    const signal = signals.find(({ id }) => id === Object.values(port?.lines ?? {})[0]);
+    if (!contact || !signal || this.with_.dead.has(part.id)) return;
+    const pin = (terminal: string) => this.copper.pin(part.id, terminal);
+    const gate = pin(signal.terminal);
+    const onHigh = port?.active?.level !== 'low';
+    const base = { from: pin(contact.common), gate, ground };
+    this.switches.push({ ...base, key: `${part.id}.open`, to: pin(contact.open), onHigh });
+    if (contact.closed)
+      this.switches.push({ ...base, key: `${part.id}.closed`, to: pin(contact.closed), onHigh: !onHigh });
   }
 
   private driver(part: PartNode, ground: number): void {

@@ -187,10 +187,13 @@ export class Talk {
     if (!pin || !supply || this.build.afflicted.dead.has(part.id)) return false;
     const least = usual(supply.range) * RUNS;
     const { rest } = this.build;
-    return (
-      this.build.supply(part.id, supply.id, withHigh(rest, pin.key)) >= least &&
-      this.build.supply(part.id, supply.id, rest) < least
-    );
+    const runs = (state: BenchState) => this.build.supply(part.id, supply.id, state) >= least;
+    // On the other side of a contact, or moved by a low, it runs while the pin is at rest.
+    const [high, low] = [runs(withHigh(rest, pin.key)), runs(rest)];
+    const inverted =
+      (part.choice?.ports[port.id]?.contact === 'closed') !==
+      (driver.card.ports.some(({ active }) => active?.level === 'low') && driver.card.contact !== undefined);
+    return inverted ? low && !high : high && !low;
   }
 
   /** The input of a converter that reads a line in place of a pin. */

@@ -1,5 +1,6 @@
 /** Two probes put anywhere on a build: also where the sheet asks for nothing. What could hurt stays untouched. */
 import { hasHole, parseHole } from '../board/grid.ts';
+import { onContact } from '../circuit/contact.ts';
 import { inPlug } from '../circuit/mated.ts';
 import { pointKey, pointOf } from '../layout/finish.ts';
 import type { LeadPoint } from '../layout/layout.ts';
@@ -28,7 +29,7 @@ function refusal({ circuit, plan }: VirtualBuild, point: LeadPoint): string | nu
   if (inPlug(circuit, point))
     return `${node.label}, ${terminal.label}: a contact inside a plug, which no probe reaches.`;
   const mains = (node.card.cautions ?? []).some(({ hazard }) => hazard === 'mains');
-  if (mains && terminal.role === 'unused')
+  if (mains && terminal.role === 'contact' && onContact(circuit, point.part).length === 0)
     return `${node.label}, ${terminal.label}: what is on contacts that may carry mains is for a licensed electrician.`;
   return null;
 }

@@ -55,6 +55,8 @@ export function checkCardReferences(card: Card, issue: Issue): void {
   if (card.controller?.usb && supplies.has(SOCKET))
     issue(['supplies'], `expected no supply named “${SOCKET}” beside the socket`);
   need(terminals, 'a terminal', card.driver?.terminal, ['driver', 'terminal']);
+  for (const end of ['common', 'open', 'closed'] as const)
+    need(terminals, 'a terminal', card.contact?.[end], ['contact', end]);
   card.translator?.channels.forEach((c, i) => {
     need(signals, 'a signal', c.low, ['translator', 'channels', i, 'low']);
     need(signals, 'a signal', c.high, ['translator', 'channels', i, 'high']);

@@ -7,7 +7,7 @@ import { electrical } from './electrical.ts';
 import { Id, Source, figure, text } from './figure.ts';
 import { CARD_KINDS, HAZARDS, LEAD_ENDS, SERVICES, SIGNAL_KINDS } from './kinds.ts';
 import { Measure } from './measure.ts';
-import { Cable, Outlet, RailOffer, States, Thermal } from './power.ts';
+import { Cable, Contact, Outlet, RailOffer, States, Thermal } from './power.ts';
 import { PROTOCOLS } from './protocol.ts';
 import { CARD_FORMAT, CARD_VERSION } from './version.ts';
 
@@ -44,7 +44,7 @@ export const Terminal = z.strictObject({
   /** As printed on the part. */
   label: text(24),
   names: z.array(text(24)).max(8).optional(),
-  role: z.enum(['supply', 'ground', 'signal', 'unused']),
+  role: z.enum(['supply', 'ground', 'signal', 'contact', 'unused']),
   header: Id,
   /** Place in the header, from 1. */
   position: z.int().min(1).max(200),
@@ -193,6 +193,8 @@ export const Card = z
         thermal: Thermal.optional(),
       })
       .optional(),
+    /** For a relay: the terminals of its contact, and what it may switch. */
+    contact: Contact.optional(),
     /** For a translator: pairs of signals, low side and high side. */
     translator: z
       .strictObject({

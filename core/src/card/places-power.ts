@@ -58,6 +58,14 @@ export function supplyFigures(card: Card, put: Put): void {
   }
 }
 
+export function contactFigures({ contact }: Card, put: Put): void {
+  for (const kind of ['direct', 'alternating'] as const) {
+    put(`contact/${kind}/voltage`, `contact, most voltage, ${kind}`, contact?.[kind]?.voltage);
+    put(`contact/${kind}/current`, `contact, most current, ${kind}`, contact?.[kind]?.current);
+  }
+  put('contact/inrush', 'contact, most current for a moment', contact?.inrush);
+}
+
 export function driverFigures({ driver }: Card, put: Put): void {
   if (!driver) return;
   put('driver/voltage', 'driver, most voltage', driver.voltage);

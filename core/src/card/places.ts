@@ -1,7 +1,7 @@
 /** Every figure of a card, with its place and what it is called: for the card's page, and to compare two versions. */
 import type { Card } from './card.ts';
 import type { Figure, Source } from './figure.ts';
-import { driverFigures, supplyFigures } from './places-power.ts';
+import { contactFigures, driverFigures, supplyFigures } from './places-power.ts';
 
 export interface PlacedFigure {
   /** "supplies/vcc/range" */
@@ -149,6 +149,7 @@ export function figuresOf(card: Card): PlacedFigure[] {
   put('translator/threshold', 'translator, threshold of its transistor', card.translator?.pass?.threshold);
   put('translator/resistance', 'translator, resistance of its transistor', card.translator?.pass?.onResistance);
   driverFigures(card, put);
+  contactFigures(card, put);
   put('controller/usb/voltage', 'socket, voltage', card.controller?.usb?.voltage);
   put('controller/usb/drop', 'socket, lost on the way', card.controller?.usb?.drop);
   put('controller/usb/limit', 'socket, most current', card.controller?.usb?.limit);

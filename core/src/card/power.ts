@@ -170,3 +170,20 @@ export const Cable = z.strictObject({
   source: Id,
 });
 export type Cable = z.infer<typeof Cable>;
+
+const Rating = z.strictObject({ voltage: Volts, current: Amps });
+
+/** The contact of a relay: it joins two terminals and is joined with nothing else on the part. */
+export const Contact = z.strictObject({
+  common: Id,
+  /** Joined with the common one while the relay is on. */
+  open: Id,
+  /** Joined with it while the relay is off. */
+  closed: Id.optional(),
+  direct: Rating,
+  alternating: Rating.optional(),
+  /** What it carries for the moment in which a load is switched on. */
+  inrush: Amps.optional(),
+  source: Id,
+});
+export type Contact = z.infer<typeof Contact>;

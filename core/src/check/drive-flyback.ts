@@ -17,8 +17,10 @@ const V = (x: number) => formatQuantity(x, 'V');
 
 function judge(circuit: Circuit, part: PartNode): Result[] {
   return part.card.ports.flatMap((port): Result[] => {
-    if (port.protocol !== 'coil' || !port.inductance) return [];
+    if (port.protocol !== 'coil') return [];
     const driverNode = circuit.parts.get(part.choice?.ports[port.id]?.driver ?? '');
+    // What a contact does is for drive/contact to say.
+    if (driverNode?.card.contact) return [];
     const driver = driverNode?.card.driver;
     const supply = part.card.supplies[0];
     const feed = supply && circuit.feeds.get(`${part.id}.${supply.id}`);
@@ -28,11 +30,12 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
         result(circuit, meta, {
           subjects,
           severity: 'fault',
-          message: `Nothing switches ${part.label}; a coil needs a driver, no pin can carry it.`,
+          message: `Nothing switches ${part.label}; it needs a driver or the contact of a relay, no pin can carry it.`,
           meaning: 'A pin gives a few milliamperes; a fan or relay takes ten times that.',
         }),
       ];
     }
+    if (!port.inductance) return [];
     const helper = circuit.plan.helpers.some((h) => h.kind === 'diode' && h.part === part.id);
     const diode = helper || driver.diodeFitted;
     const volts = feed?.voltage?.max ?? toInterval(supply.range).max;

@@ -14,6 +14,7 @@ import { busPullUpPairs } from './bus-pull-up-pairs.ts';
 import { busPullUpStrong, busPullUpWeak } from './bus-pull-up.ts';
 import { busStretching } from './bus-stretching.ts';
 import { busTimeCheck } from './bus-time.ts';
+import { driveContact } from './drive-contact.ts';
 import { driveFlyback } from './drive-flyback.ts';
 import { driveLed } from './drive-led.ts';
 import { driveTransistor } from './drive-transistor.ts';
@@ -97,6 +98,7 @@ export const CHECKS: readonly Check[] = [
   driveLed,
   driveTransistor,
   driveFlyback,
+  driveContact,
   supplyRange,
   supplyPlug,
   supplyDropout,

@@ -36,7 +36,10 @@ function joined(circuit: Circuit): Map<string, { a: PartNode; b: PartNode; by: s
       const supply = part.card.supplies[0];
       const rail = supply && circuit.feeds.get(`${part.id}.${supply.id}`)?.rail;
       const source = circuit.rails.get(rail ?? '')?.source;
-      if (choice.driver && source && homeSource) join(new Set([source, homeSource]), `${part.label} and its driver`);
+      // A contact joins nothing of the load with what moves it.
+      const contact = circuit.parts.get(choice.driver ?? '')?.card.contact;
+      if (choice.driver && !contact && source && homeSource)
+        join(new Set([source, homeSource]), `${part.label} and its driver`);
     }
   return pairs;
 }

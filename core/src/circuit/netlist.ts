@@ -1,6 +1,7 @@
 /** What must be joined with what: the circuit as a list of nodes, and of parts with two legs between them. */
 import { printedNames } from './carrier.ts';
 import { carrierOf, isFitted } from './carrier.ts';
+import { contactLoads } from './contact.ts';
 import type { Circuit, Net } from './circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 
@@ -174,9 +175,11 @@ function groundNode(b: Builder, part: string): string {
 
 function grounds(b: Builder): void {
   const { circuit } = b;
+  const behindContact = new Set(contactLoads(circuit.parts.values()).map(({ load }) => load.id));
   for (const part of circuit.parts.values()) {
-    // A coil's minus goes to its driver, not to ground.
-    if (!isWired(circuit, part.id) || part.card.ports.some(({ protocol }) => protocol === 'coil')) continue;
+    // A coil's minus goes to its driver, not to ground; only that of one behind a contact does.
+    const coil = part.card.ports.some(({ protocol }) => protocol === 'coil');
+    if (!isWired(circuit, part.id) || (coil && !behindContact.has(part.id))) continue;
     const own = part.card.terminals.filter(({ role }) => role === 'ground');
     // One ground of a controller is enough: they are one on its board.
     for (const { id } of part.card.controller ? own.slice(0, 1) : own)
@@ -208,12 +211,27 @@ function railNode(b: Builder, ref: string): string | null {
 
 function rail(b: Builder, ref: string): void {
   const { circuit } = b;
+  const contacts = contactLoads(circuit.parts.values());
   const id = railNode(b, ref);
   if (!id) return;
   for (const { part, supply, rail: own } of circuit.feeds.values()) {
     const fed = own === ref || circuit.parts.get(part)?.choice?.also?.[supply.id] === ref;
     if (!fed || !isWired(circuit, part)) continue;
     const pin = { part, terminal: supply.terminal };
+    const contact = contacts.find((c) => c.load.id === part && c.supply === supply.id);
+    if (contact) {
+      b.pin(id, { part: contact.relay.id, terminal: contact.contact.common });
+      const switched = b.node(`switched:${part}.${supply.id}`, {
+        label: `${circuit.rails.get(ref)?.offer.name ?? ref} behind the contact of ${contact.relay.label}`,
+        role: 'supply',
+        line: 'supply',
+        bus: null,
+        voltage: circuit.rails.get(ref)?.voltage?.typ,
+      });
+      b.pin(switched, { part: contact.relay.id, terminal: contact.terminal });
+      b.pin(switched, pin);
+      continue;
+    }
     const guard = circuit.guards.find((g) => g.part === part && g.supply === supply.id && g.rail === ref);
     if (!guard) {
       b.pin(id, pin);
@@ -316,6 +334,8 @@ function coils(b: Builder): void {
     for (const port of part.card.ports) {
       const driver = circuit.parts.get(part.choice?.ports[port.id]?.driver ?? '');
       const minus = part.card.terminals.find(({ role }) => role === 'ground');
+      if (driver?.card.contact && minus)
+        diodes(b, part.id, groundNode(b, part.id), `switched:${part.id}.${part.card.supplies[0]?.id}`);
       if (port.protocol !== 'coil' || !driver?.card.driver || !minus) continue;
       const id = b.node(`load:${part.id}.${port.id}`, {
         label: `${part.label} to ${driver.label}`,
@@ -328,18 +348,23 @@ function coils(b: Builder): void {
       b.pin(id, { part: part.id, terminal: minus.id });
       const [supply] = part.card.supplies;
       const feed = supply && circuit.feeds.get(`${part.id}.${supply.id}`)?.rail;
-      for (const helper of circuit.plan.helpers)
-        if (helper.kind === 'diode' && helper.part === part.id && feed)
-          b.legs({
-            id: helper.id,
-            kind: 'diode',
-            value: circuit.cards.get(helper.card)?.name ?? helper.card,
-            ohms: null,
-            card: helper.card,
-            legs: [id, railId(feed)],
-            polar: ['plain end', 'ring end'],
-          });
+      if (feed) diodes(b, part.id, id, railId(feed));
     }
+}
+
+/** Diodes across a coil: their ring end on its plus. */
+function diodes(b: Builder, part: string, minus: string, plus: string): void {
+  for (const helper of b.circuit.plan.helpers)
+    if (helper.kind === 'diode' && helper.part === part)
+      b.legs({
+        id: helper.id,
+        kind: 'diode',
+        value: b.circuit.cards.get(helper.card)?.name ?? helper.card,
+        ohms: null,
+        card: helper.card,
+        legs: [minus, plus],
+        polar: ['plain end', 'ring end'],
+      });
 }
 
 function capacitors(b: Builder): void {

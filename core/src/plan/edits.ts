@@ -340,3 +340,7 @@ export const setStock = (plan: Plan, card: string, pieces: number): Plan => ({
   ...plan,
   stock: Object.fromEntries(Object.entries({ ...plan.stock, [card]: pieces }).filter(([, count]) => count > 0)),
 });
+
+/** Which side of a contact a load is on. */
+export const setContact = (plan: Plan, part: string, port: string, contact: 'open' | 'closed'): Plan =>
+  changePort(plan, part, port, (choice) => ({ ...choice, contact }));

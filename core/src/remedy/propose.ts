@@ -12,6 +12,7 @@ import { capacitanceRemedies, crossedRemedies, overlayRemedies, stretchingRemedi
 import { roomRemedies, solderRemedies } from './room.ts';
 import { placeRemedies, reachRemedies, warmRemedies, wearRemedies } from './body.ts';
 import { converterRemedies } from './converter.ts';
+import { contactRemedies, switchRemedies } from './contact.ts';
 import { coilRemedies, lightRemedies, transistorRemedies } from './drive.ts';
 import { feedRuleRemedies, translatedTwiceRemedies, unpoweredRemedies } from './feed.ts';
 import { channelRemedies, mixedRemedies, overVoltageRemedies, thresholdRemedies } from './level.ts';
@@ -88,7 +89,8 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'pin/current': currentRemedies,
   'pin/boot-state': bootRemedies,
   'drive/led': lightRemedies,
-  'drive/flyback': coilRemedies,
+  'drive/flyback': both(coilRemedies, switchRemedies),
+  'drive/contact': contactRemedies,
   'supply/range': rangeRemedies,
   'supply/plug': plugRemedies,
   'supply/rail-current': railCurrentRemedies,

@@ -62,7 +62,7 @@ export function addPart(
     } else if (port.protocol === 'coil') {
       const driver = plan.parts.find(
         (part) =>
-          library.get(part.card)?.driver &&
+          (library.get(part.card)?.driver ?? library.get(part.card)?.contact) &&
           !plan.parts.some((p) => Object.values(p.ports).some((c) => c.driver === part.id)),
       );
       ports[port.id] = driver ? { driver: driver.id } : {};

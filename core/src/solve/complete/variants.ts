@@ -14,6 +14,7 @@ import { changePart, changePort, freeId } from '../../plan/edits.ts';
 import type { PartChoice, Plan } from '../../plan/plan.ts';
 import { within } from '../../quantity/interval.ts';
 import { onConverters } from '../../remedy/converter.ts';
+import { switchesElse } from '../../check/drive-contact.ts';
 
 /** Kinds of drivers and of sources that are thought of. */
 const MOST_DRIVERS = 4;
@@ -46,9 +47,13 @@ function unswitched(circuit: Circuit): Load[] {
   );
 }
 
-/** Whether a driver stands a load with what the house rule leaves of it. */
-const stands = ({ driver }: Card, { volts, amps }: Load, derating: number): boolean =>
-  driver !== undefined && toInterval(driver.voltage).max >= volts && toInterval(driver.current).min * derating >= amps;
+/** Whether a driver or contact stands a load with what the house rule leaves of it. */
+function stands({ driver, contact }: Card, { volts, amps }: Load, derating: number): boolean {
+  const rating = driver ?? contact?.direct;
+  return (
+    rating !== undefined && toInterval(rating.voltage).max >= volts && toInterval(rating.current).min * derating >= amps
+  );
+}
 
 const bare = (id: string, card: Card, label: string): PartChoice => ({
   id,
@@ -66,7 +71,13 @@ function withDrivers(circuit: Circuit, loads: readonly Load[], card: Card): Plan
   const busy = new Set(
     circuit.plan.parts.flatMap(({ ports }) => Object.values(ports).flatMap(({ driver }) => driver ?? [])),
   );
-  const idle = circuit.plan.parts.filter(({ id }) => !busy.has(id) && circuit.parts.get(id)?.card.driver);
+  const idle = circuit.plan.parts.filter(({ id, needs }) => {
+    const own = circuit.parts.get(id)?.card;
+    // A relay that was chosen to switch something else is left to that.
+    return (
+      !busy.has(id) && (own?.driver !== undefined || (own?.contact !== undefined && !switchesElse(circuit, needs)))
+    );
+  });
   return loads.reduce<Plan | null>((plan, load) => {
     if (!plan) return null;
     const at = idle.findIndex(({ id }) => {

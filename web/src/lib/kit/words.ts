@@ -40,6 +40,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'pin/boot-state': 'start',
   'drive/led': 'resistor',
   'drive/transistor': 'driver',
+  'drive/contact': 'contact',
   'drive/flyback': 'diode',
   'supply/range': 'supply',
   'supply/plug': 'plug',

@@ -5,7 +5,9 @@
     baseResistor,
     changeHelper,
     freeId,
+    onContact,
     removeHelper,
+    setContact,
     withLightResistor,
     type Circuit,
     type Net,
@@ -29,7 +31,8 @@
       part.card.ports.filter(({ protocol }) => protocol === 'coil').map((port) => ({ part, port })),
     ),
   );
-  const drivers = $derived([...circuit.parts.values()].filter(({ card }) => card.driver));
+  const drivers = $derived([...circuit.parts.values()].filter(({ card }) => card.driver ?? card.contact));
+  const relays = $derived([...circuit.parts.values()].filter(({ card, choice }) => card.contact && choice));
   const diodeCard = $derived([...workbench.library.values()].find(({ kind }) => kind === 'diode'));
   const diodeOf = (part: string) => circuit.plan.helpers.find((h) => h.kind === 'diode' && h.part === part);
 
@@ -102,7 +105,7 @@
   {/each}
 {/snippet}
 
-{#if lights.length + coils.length > 0}
+{#if lights.length + coils.length + relays.length > 0}
   <Row head>{#snippet choose()}Loads{/snippet}</Row>
 {/if}
 {#each lights as net (net.id)}
@@ -134,13 +137,28 @@
       <span class="grow">{part.label}</span>
       <select
         class="field"
-        aria-label="driver of {part.label}"
+        aria-label="{part.label} is switched by"
         value={part.choice?.ports[port.id]?.driver ?? ''}
         onchange={(event) => setDriver(part.id, port.id, event.currentTarget.value)}
       >
         {#if !part.choice?.ports[port.id]?.driver}<option value="" disabled>nothing switches it</option>{/if}
         {#each drivers as driver (driver.id)}<option value={driver.id}>{driver.label}</option>{/each}
       </select>
+      {#if circuit.parts.get(part.choice?.ports[port.id]?.driver ?? '')?.card.contact?.closed}
+        <select
+          class="field"
+          aria-label="side of the contact of {part.label}"
+          value={part.choice?.ports[port.id]?.contact ?? 'open'}
+          onchange={(event) =>
+            edit(
+              (p) => setContact(p, part.id, port.id, event.currentTarget.value === 'closed' ? 'closed' : 'open'),
+              `side of the contact of ${part.label}`,
+            )}
+        >
+          <option value="open">NO, on with the relay</option>
+          <option value="closed">NC, off with the relay</option>
+        </select>
+      {/if}
       <label class="inline-flex items-center gap-1"
         ><input
           type="checkbox"
@@ -150,9 +168,24 @@
       >
     {/snippet}
     {#snippet prove()}
-      {#each [...of(proofs, `${part.id}.load`, 'drive/transistor'), ...of(proofs, `${part.id}.${port.id}`, 'drive/flyback')] as result (result.key)}<Proof
+      {#each [...of(proofs, `${part.id}.load`, 'drive/transistor'), ...of(proofs, `${part.id}.${port.id}`, 'drive/flyback'), ...of(proofs, part.id, 'drive/contact').filter(({ subjects }) => subjects[0] === part.id)] as result (result.key)}<Proof
           {result}
         />{/each}
     {/snippet}
+  </Row>
+{/each}
+{#each relays as relay (relay.id)}
+  <Row subjects={[relay.id, `${relay.id}.contact`]}>
+    {#snippet choose()}
+      <span class="grow">{relay.label}, contact</span>
+      <span class="quiet"
+        >{onContact(circuit, relay.id)
+          .map(({ load, closed }) => `${load.label} (${closed ? 'NC' : 'NO'})`)
+          .join(', ') || 'nothing of this plan'}</span
+      >
+    {/snippet}
+    {#snippet prove()}{#each of(proofs, relay.id, 'drive/contact').filter(({ subjects }) => subjects[0] === relay.id) as result (result.key)}<Proof
+          {result}
+        />{/each}{/snippet}
   </Row>
 {/each}

@@ -1,0 +1,133 @@
+/** Something on a contact that switches nothing, a contact or driver for a load that nothing switches. */
+import { switchesElse } from '../check/drive-contact.ts';
+import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import { onContact } from '../circuit/contact.ts';
+import { freePinsFor } from '../circuit/free-pins.ts';
+import { toInterval } from '../card/to-interval.ts';
+import type { Card } from '../card/card.ts';
+import { cheapestFirst } from '../plan/cost.ts';
+import { addHelper, changePort, freeId, removePart, setPin } from '../plan/edits.ts';
+import type { PartChoice, Plan } from '../plan/plan.ts';
+import { within } from '../quantity/interval.ts';
+import type { Candidate, Context, Proposer } from './remedy.ts';
+
+interface Coil {
+  readonly load: PartNode;
+  readonly port: string;
+}
+
+/** Loads that a driver or contact might switch. */
+const coils = (circuit: Circuit): Coil[] =>
+  [...circuit.parts.values()].flatMap((load) =>
+    load.card.ports.flatMap((port) => (port.protocol === 'coil' ? [{ load, port: port.id }] : [])),
+  );
+
+const unswitched = (circuit: Circuit): Coil[] =>
+  coils(circuit).filter(({ load, port }) => !circuit.parts.has(load.choice?.ports[port]?.driver ?? ''));
+
+const on = (plan: Plan, { load, port }: Coil, driver: string): Plan =>
+  changePort(plan, load.id, port, (choice) => ({ ...choice, driver }));
+
+/** The cheapest diode across a load, where it is a coil and has none. */
+function withDiode({ circuit, library }: Context, plan: Plan, { load, port }: Coil): Plan {
+  const [diode] = cheapestFirst(
+    [...library.values()].filter(({ kind }) => kind === 'diode'),
+    plan.rules.buying,
+  );
+  const coil = load.card.ports.find(({ id }) => id === port)?.inductance;
+  const has = circuit.plan.helpers.some((h) => h.kind === 'diode' && h.part === load.id);
+  if (!diode || !coil || has) return plan;
+  return addHelper(plan, { id: freeId(plan, `diode-${load.id}`), kind: 'diode', part: load.id, card: diode.id });
+}
+
+/** A load for an idle contact, or the relay out. */
+export const contactRemedies: Proposer = (context): Candidate[] => {
+  const { circuit, finding } = context;
+  const [first = '', what] = finding.subjects;
+  const part = circuit.parts.get(first);
+  if (!part) return [];
+  if (what === 'diode') {
+    const coil = coils(circuit).find(({ load }) => load.id === first);
+    const plan = coil && withDiode(context, circuit.plan, coil);
+    return plan ? [{ id: `diode:${first}`, title: `Put a diode across ${part.label}`, plan }] : [];
+  }
+  if (what !== 'contact') return [];
+  return [
+    ...unswitched(circuit).map((coil) => ({
+      id: `contact:${part.id}:${coil.load.id}`,
+      title: `Switch ${coil.load.label} with the contact of ${part.label}`,
+      plan: withDiode(context, on(circuit.plan, coil, part.id), coil),
+    })),
+    { id: `out:${part.id}`, title: `Leave ${part.label} out`, plan: removePart(circuit.plan, part.id) },
+  ];
+};
+
+/** What switches a load that nothing switches: a relay or driver of the plan, else one more, on a free pin and a rail that suits. */
+export const switchRemedies: Proposer = (context): Candidate[] => {
+  const { circuit, finding, library } = context;
+  const [id = '', port = ''] = (finding.subjects[0] ?? '').split('.');
+  const coil = unswitched(circuit).find((c) => c.load.id === id && c.port === port);
+  if (!coil) return [];
+  const busy = new Set(
+    circuit.plan.parts.flatMap(({ ports }) => Object.values(ports).flatMap(({ driver }) => driver ?? [])),
+  );
+  const idle = [...circuit.parts.values()].filter(
+    ({ id: own, card, choice }) =>
+      !busy.has(own) &&
+      (card.driver !== undefined ||
+        (card.contact !== undefined &&
+          onContact(circuit, own).length === 0 &&
+          !switchesElse(circuit, choice?.needs ?? []))),
+  );
+  const cards = cheapestFirst([...library.values()], circuit.plan.rules.buying).filter(
+    ({ driver, contact }) => driver !== undefined || contact !== undefined,
+  );
+  return [
+    ...idle.map((node) => ({
+      id: `driver:${id}:${node.id}`,
+      title: `Switch ${coil.load.label} with ${node.label}`,
+      plan: withDiode(context, on(circuit.plan, coil, node.id), coil),
+    })),
+    ...cards.flatMap((card) => oneMore(context, coil, card)),
+  ];
+};
+
+function oneMore(context: Context, coil: Coil, card: Card): Candidate[] {
+  const { circuit } = context;
+  const { plan } = circuit;
+  const id = freeId(plan, `driver-${coil.load.id}`);
+  const [port] = card.ports;
+  const line = Object.keys(port?.lines ?? {})[0];
+  const [pin] = freePinsFor(circuit, { ask: 'out' });
+  if (!port || line === undefined || pin === undefined) return [];
+  const feeds = card.supplies.map((supply) => {
+    const rail = [...circuit.rails.values()].find(
+      (r) =>
+        r.voltage &&
+        !r.pin &&
+        r.switches.length === 0 &&
+        circuit.parts.get(r.part)?.card.outlet === undefined &&
+        within(r.voltage, toInterval(supply.range)),
+    );
+    return rail ? ([supply.id, rail.ref] as const) : null;
+  });
+  if (feeds.some((feed) => feed === null)) return [];
+  const part: PartChoice = {
+    id,
+    card: card.id,
+    label: `driver of ${coil.load.label}`.slice(0, 60),
+    needs: [],
+    feeds: Object.fromEntries(feeds.flatMap((feed) => (feed ? [feed] : []))),
+    ports: { [port.id]: { lines: { [line]: { pin: null, locked: false } } } },
+    opened: [],
+  };
+  const added = setPin({ ...plan, parts: [...plan.parts, part] }, `${id}.${port.id}`, line, { pin, locked: false });
+  const driven = on(added, coil, id);
+  return [
+    {
+      id: `driver:${coil.load.id}:${card.id}`,
+      title: `Switch ${coil.load.label} with a ${card.name}`,
+      plan: card.driver?.diodeFitted ? driven : withDiode(context, driven, coil),
+    },
+  ];
+}
