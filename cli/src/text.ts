@@ -1,6 +1,7 @@
 /** What the commands say to a person. */
 import {
   type Completion,
+  formatMoney,
   formatQuantity,
   formatSigned,
   leadSays,
@@ -56,8 +57,9 @@ export function wiringText(wiring: WiringPlan): string {
 
 export function partsText(list: PartsList): string {
   const rows = list.lines.map((l) => {
-    const from =
-      l.toBuy === 0
+    const from = l.unsold
+      ? 'nobody offers it'
+      : l.toBuy === 0
         ? 'from the drawer'
         : l.offer
           ? `${l.packs} × pack of ${l.offer.pack}, ${l.offer.supplier}, ${l.total.toFixed(2)}`
@@ -73,7 +75,7 @@ export function partsText(list: PartsList): string {
     'leads',
     leads,
     '',
-    `${list.total.toFixed(2)} ${list.currency} with shipping, here in ${list.arrival} days`,
+    `${formatMoney(list.total, list.currency)} with shipping, here in ${list.arrival} days`,
   );
 }
 

@@ -176,3 +176,6 @@ export { onContact } from './circuit/contact.ts';
 export { isPluggedIn, socketOf } from './circuit/socket.ts';
 export { plugFits } from './circuit/cable.ts';
 export { plugIn } from './remedy/plug.ts';
+export * from './plan/money.ts';
+export * from './quantity/money.ts';
+export { nearestMiss, usualNeed, type NearMiss } from './compare/usual-need.ts';

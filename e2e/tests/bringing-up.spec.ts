@@ -37,11 +37,11 @@ test('a hidden swapped pair is found by measuring what is proposed, mended, read
   await act(page, 'Read scans').click();
   const panel = suspects(page);
   await expect(panel.getByText('It points to')).toBeVisible({ timeout: 120_000 });
-  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x27 0x44 0x45');
+  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x26 0x44 0x45');
 
   // A reload in between: what was measured is still there, and so is the simulated build with its fault.
   await page.reload();
-  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x27 0x44 0x45', {
+  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x26 0x44 0x45', {
     timeout: 60_000,
   });
   await expect(page.getByText('The fault that you chose is in it.')).toBeVisible();
@@ -84,12 +84,12 @@ test('a real-looking scan is pasted, held against the plan and written down', as
   await cupboard(page);
   const box = page.getByRole('textbox', { name: /^scan, one-wire numbers/ });
   await box.fill(
-    'Scanning...\nI2C device found at address 0x27  !\nI2C device found at address 0x44  !\nI2C device found at address 0x46  !\n3 devices found, done\n',
+    'Scanning...\nI2C device found at address 0x26  !\nI2C device found at address 0x44  !\nI2C device found at address 0x46  !\n3 devices found, done\n',
   );
   await expect(page.getByText('0x45 does not answer: bottom shelf sensor.')).toBeVisible();
   await expect(page.getByText(/0x46 answers, which no card of the plan names/)).toBeVisible();
   await act(page, 'Write it down').click();
-  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x27 0x44 0x46');
+  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x26 0x44 0x46');
   await expect(page.getByText('2 of 2 measured', { exact: false })).toHaveCount(0);
   await box.fill('28-0316a2795bff\nROM = 28 FF 64 1E 0C 15 02 00');
   await expect(page.getByText('comes without its check')).toBeVisible();
@@ -181,7 +181,7 @@ test('practice hides a fault, counts what was measured and tells how few would h
 test('a clone at an address that no card names is suspected, and a photo is kept over a reload', async ({ page }) => {
   await cupboard(page);
   const box = page.getByRole('textbox', { name: /^scan, one-wire numbers/ });
-  await box.fill('found: 0x27, 0x44, 0x45, 0x5d');
+  await box.fill('found: 0x26, 0x44, 0x45, 0x5d');
   await act(page, 'Write it down').click();
   await expect(suspects(page)).toContainText('carbon dioxide sensor is a clone', { timeout: 120_000 });
   const pixel = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
@@ -236,16 +236,16 @@ test('two probes anywhere: refused with reasons, evidence for the finder, there 
 test('the sheet goes on paper, with what was measured and room for the rest', async ({ page }) => {
   await cupboard(page);
   const scan = page.getByRole('textbox', { name: 'Addresses on I²C: measured' });
-  await scan.fill('0x27 0x44 0x45');
+  await scan.fill('0x26 0x44 0x45');
   await scan.press('Enter');
-  await expect(page.getByText(/0x27 0x44 0x45/).first()).toBeVisible();
+  await expect(page.getByText(/0x26 0x44 0x45/).first()).toBeVisible();
   await page.emulateMedia({ media: 'print' });
   const sheet = page.locator('article.print-only');
   await expect(sheet.getByRole('heading', { name: /^Bring-up: Cupboard, verified/ })).toBeVisible();
   for (const name of ['Safety', 'Before power', 'First power', 'Lines at rest', 'Who answers'])
     await expect(sheet.getByRole('heading', { name, exact: true })).toBeVisible();
   await expect(sheet.locator('tr', { hasText: 'Addresses on I²C' }).locator('td').last()).toHaveText(
-    '0x27 0x44 0x45 (outside)',
+    '0x26 0x44 0x45 (outside)',
   );
   const rows = await sheet.locator('tbody tr').count();
   expect(rows).toBeGreaterThan(60);
@@ -260,7 +260,7 @@ test('a logbook goes to another plan as a file, and a bad file takes nothing wit
     await act(page, 'Add the note').click();
   }
   const scan = page.getByRole('textbox', { name: 'Addresses on I²C: measured' });
-  await scan.fill('0x27 0x44 0x45 0x6a');
+  await scan.fill('0x26 0x44 0x45 0x6a');
   await scan.press('Enter');
   const entries = page.getByRole('list', { name: 'entries, newest first' });
   await expect(entries.getByRole('listitem')).toHaveCount(3);
@@ -287,7 +287,7 @@ test('a logbook goes to another plan as a file, and a bad file takes nothing wit
   await take('log.json', text);
   await expect(page.getByText('2 entries of “Cupboard, verified” taken.')).toBeVisible();
   await expect(entries).toContainText('tinned the leads');
-  await expect(scan).toHaveValue('0x27 0x44 0x45 0x6A');
+  await expect(scan).toHaveValue('0x26 0x44 0x45 0x6A');
   await take('log.json', text);
   await expect(page.getByText(/0 entries .* taken; 2 were there already/)).toBeVisible();
 
@@ -301,7 +301,7 @@ test('a serial port is read in the pieces that it comes in, at the chosen speed'
   await page.addInitScript(() => {
     const pieces = [
       'Scanning ...\r\nI2C device found at addr',
-      'ess 0x27\r\nI2C device found at address 0x44\r',
+      'ess 0x26\r\nI2C device found at address 0x44\r',
       '\ndone\r\n',
     ];
     const port = {
@@ -324,9 +324,9 @@ test('a serial port is read in the pieces that it comes in, at the chosen speed'
   await page.getByLabel('speed of the port').selectOption('9600');
   await act(page, 'Listen to a serial port').click();
   const group = page.getByRole('group', { name: 'what a program prints' });
-  await expect(group.getByRole('textbox')).toHaveValue(/0x27\nI2C device found at address 0x44\ndone\n$/);
+  await expect(group.getByRole('textbox')).toHaveValue(/0x26\nI2C device found at address 0x44\ndone\n$/);
   expect(await page.evaluate(() => Reflect.get(Reflect.get(window, 'portForTest') as object, 'speed'))).toBe(9600);
   await act(page, 'Stop listening').click();
   await act(page, 'Write it down').click();
-  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x27 0x44');
+  await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x26 0x44');
 });

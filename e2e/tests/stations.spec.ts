@@ -18,7 +18,7 @@ test('Bus: an address is typed as makers write it; the 8-bit form is asked about
   await expect(field).toHaveValue('0x44');
   await field.fill('forty');
   await field.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('write 0x27 or 39');
+  await expect(page.getByRole('alert')).toContainText('write 0x26 or 38');
   await page.getByLabel('address of display').selectOption('38');
   await bench.settled();
   await expect(bench.row('display').first()).toContainText('0x26');

@@ -1,6 +1,6 @@
 import { takesTurns } from '../circuit/buses.ts';
 import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
-import { formatAddress } from '../quantity/address.ts';
+import { eightBitOf, formatAddress } from '../quantity/address.ts';
 import { BUS_ADDRESS_SOURCE, FREE_ADDRESSES, isReservedAddress } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
@@ -10,6 +10,7 @@ const collision: CheckMeta = {
   station: 'bus',
   rule: 'No two parts of one bus answer at one address at the same time, their settings considered. Parts that a bus switch, a gated translator or a switched supply takes off the bus in turn may share one.',
   source: BUS_ADDRESS_SOURCE,
+  standard: true,
   breaks: 'fault',
 };
 
@@ -76,6 +77,7 @@ const reserved: CheckMeta = {
   station: 'bus',
   rule: 'Addresses run from 0x08 to 0x77; 0x00–0x07 and 0x78–0x7F are reserved. A value above 0x7F is taken for the 8-bit form and halved.',
   source: BUS_ADDRESS_SOURCE,
+  standard: true,
   breaks: 'fault',
 };
 
@@ -91,22 +93,33 @@ export const busAddressReserved: Check = {
         const bad = isReservedAddress(seven);
         const strange =
           !eightBit && !bad && m.options.length > 0 && !m.options.some(({ value }) => value === m.address);
+        const half = eightBitOf(
+          m.address,
+          m.options.map(({ value }) => value),
+        );
+        // Without a list on the card nothing tells a 7-bit address from the 8-bit form of another one: it is asked.
+        const unsure = !eightBit && !bad && m.options.length === 0 && m.address % 2 === 0 && half !== null;
         const limit = seven < 0x08 ? 0x08 : 0x77;
         return [
           result(circuit, reserved, {
             subjects: [`${m.part}.${m.port}`],
-            severity: bad || eightBit || strange ? 'fault' : null,
+            severity: bad || eightBit || strange ? 'fault' : unsure ? 'note' : null,
             measured: m.address,
             limit,
             unit: '',
-            margin: Math.min(m.address - 0x08, 0x77 - m.address),
+            margin: strange ? null : Math.min(m.address - 0x08, 0x77 - m.address),
+            ranked: false,
             message: eightBit
               ? `${at} of ${m.label} is above 0x7F; it looks like the 8-bit form that holds the read/write bit. Is ${formatAddress(seven)} meant?`
               : bad
                 ? `${at} of ${m.label} is reserved; a part may sit from 0x08 to 0x77.`
-                : strange
-                  ? `${m.label} cannot be set to ${at}; its card knows ${m.options.map(({ value }) => formatAddress(value)).join(', ')}.`
-                  : `${at} of ${m.label} is free for use.`,
+                : strange && half !== null
+                  ? `${m.label} cannot be set to ${at}; that is the 8-bit form of ${formatAddress(half)}, which it can have. Is ${formatAddress(half)} meant?`
+                  : unsure
+                    ? `${at} of ${m.label} is taken as it stands; its card has no list of addresses. If the sheet gives the 8-bit form, ${formatAddress(half ?? 0)} is meant.`
+                    : strange
+                      ? `${m.label} cannot be set to ${at}; its card knows ${m.options.map(({ value }) => formatAddress(value)).join(', ')}.`
+                      : `${at} of ${m.label} is free for use.`,
             meaning: 'Reserved addresses start special sequences; a part there is not reached by ordinary software.',
             workings: [
               {

@@ -1,5 +1,5 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
-import { isJoined, slowestRise } from '../physics/edge.ts';
+import { isJoined, slowestEdge, type Edge } from '../physics/edge.ts';
 import { levelVolts } from '../circuit/level.ts';
 import {
   allPullUps,
@@ -27,6 +27,7 @@ const weak: CheckMeta = {
   station: 'bus',
   rule: 'tr = 0.8473 × Rp × Cb ≤ 1000 ns (standard), 300 ns (fast), 120 ns (fast-plus), every figure at its worst. Where pins leak, pull-ups go to several rails, or a translator or bus switch joins two sides, the rise is worked out on the whole network.',
   source: BUS_TIMING_SOURCE,
+  standard: true,
   breaks: 'fault',
 };
 
@@ -41,27 +42,31 @@ function capacitanceSum(net: Net): string {
 }
 
 /** Said here only where no receiver's level says it already. */
-function neverThere(circuit: Circuit, net: Net): Result[] {
+function neverThere(circuit: Circuit, net: Net, edge: Edge | undefined): Result[] {
   const rest = lowestRest(net);
   const asked = net.ends.flatMap(({ levels: { inputHigh }, power }) =>
     inputHigh && power.voltage ? [levelVolts(inputHigh, 'max', power.voltage.max - power.drop)] : [],
   );
-  const bus = highestRest(net);
-  if (!rest || !bus || asked.some((volts) => rest.volts < volts)) return [];
-  const limit = 0.7 * bus.volts;
+  if (!rest || !edge || edge.rest >= edge.high || asked.some((volts) => rest.volts < volts)) return [];
   return [
     result(circuit, weak, {
       subjects: [net.id],
       severity: 'fault',
-      measured: rest.volts,
-      limit,
+      measured: edge.rest,
+      limit: edge.high,
       unit: 'V',
-      margin: rest.volts - limit,
-      message: `${net.label} may come no higher than ${formatQuantity(rest.volts, 'V', 3)}; it has no rise time, since ${formatQuantity(limit, 'V', 3)} are never passed.`,
-      meaning: 'What pulls the line down while nobody talks is stronger than what pulls it up.',
+      margin: edge.rest - edge.high,
+      message: `${net.label} may come no higher than ${formatQuantity(edge.rest, 'V', 3)}; it has no rise time, since ${formatQuantity(edge.high, 'V', 3)} are never passed.`,
+      meaning: 'What holds the line down while nobody talks is stronger than what pulls it up.',
       workings: [
-        { name: 'lowest that it rests at', sum: rest.sum, value: rest.volts, unit: 'V' },
-        { name: '70 % of the bus', sum: `0.7 × ${formatQuantity(bus.volts, 'V', 3)}`, value: limit, unit: 'V' },
+        { name: 'by its resistors alone', sum: rest.sum, value: rest.volts, unit: 'V' },
+        {
+          name: 'with what leaks, and the diodes of its pins',
+          sum: 'on the whole network',
+          value: edge.rest,
+          unit: 'V',
+        },
+        { name: 'needed', sum: '70 % of the bus, or what a receiver asks for', value: edge.high, unit: 'V' },
       ],
       rests: fittedRests(net),
     }),
@@ -78,9 +83,10 @@ export const busPullUpWeak: Check = {
       const joined = isJoined(circuit, net);
       const whole = joined || pullsToSeveralRails(net) || net.ends.some(({ leakage }) => leakage > 0);
       const alone = riseTime(rp.max, net.capacitance);
-      const rise = whole ? slowestRise(circuit, net) : alone;
+      const edge = whole ? slowestEdge(circuit, net) : undefined;
+      const rise = whole ? (edge?.seconds ?? null) : alone;
       // A line that never gets there has no rise time: level/high says how high it comes, and what is asked.
-      if (rise === null) return neverThere(circuit, net);
+      if (rise === null) return neverThere(circuit, net, edge);
       const margin = mode.riseTime - rise;
       const most = pullUpMax(mode.riseTime, net.capacitance);
       const rpText = formatQuantity(rp.max, 'Ω');
@@ -137,6 +143,7 @@ const strong: CheckMeta = {
   station: 'bus',
   rule: 'Rp ≥ (VDD − 0.4 V) ÷ IOL of the weakest sink; 3 mA, fast-plus 20 mA. Rp is the parallel value of every fitted pull-up; with several rails VDD is their common open voltage.',
   source: BUS_TIMING_SOURCE,
+  standard: true,
   breaks: 'fault',
 };
 

@@ -70,7 +70,12 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
   const { byte, frame } = CLOCKS[bus.protocol];
   const { shares, interval } = busTime(circuit, bus);
   if (interval === null || shares.length === 0) return [];
-  const total = shares.reduce((sum, s) => sum + s.transfer + s.conversion, 0);
+  const { overlap } = circuit.plan;
+  const transfers = shares.reduce((sum, s) => sum + s.transfer, 0);
+  // Started together, the parts convert while the others are read: the longest conversion alone is waited for.
+  const total = overlap
+    ? transfers + Math.max(...shares.map((s) => s.conversion))
+    : shares.reduce((sum, s) => sum + s.transfer + s.conversion, 0);
   const margin = interval - total;
   const S = (x: number) => formatQuantity(x, 's', 3);
   return [
@@ -94,7 +99,12 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
           value: s.transfer + s.conversion,
           unit: 's',
         })),
-        { name: 'one round', sum: 'one after the other', value: total, unit: 's' },
+        {
+          name: 'one round',
+          sum: overlap ? 'conversions at the same time: all transfers, and the longest of them' : 'one after the other',
+          value: total,
+          unit: 's',
+        },
       ],
       rests: shares.flatMap((s) => s.rests),
     }),

@@ -8,7 +8,7 @@ const meta: CheckMeta = {
   id: 'drive/led',
   title: 'A light has its resistor',
   station: 'pins',
-  rule: 'R(min) ≥ (VOH(max) − Vf(min)) ÷ I, I being the smaller of the light’s limit and the pin’s recommended current, each × derating. Too large a resistor is a caution.',
+  rule: 'R(min) ≥ (VOH(max) − Vf(min)) ÷ I, I being the smaller of the light’s limit and the pin’s recommended current, each × derating. Between that and what light and pin stand at most is a caution, and so is too large a resistor.',
   source: 'Ohm’s law; 5 to 20 mA for one light and the pin’s recommended current are common practice',
   breaks: 'danger',
 };
@@ -22,6 +22,8 @@ export interface LightSum {
   readonly volts: number;
   readonly forward: number;
   readonly amps: number;
+  /** What light and pin stand at the very most, A. */
+  readonly most: number;
 }
 
 /** The smallest series resistor of a light on a controller's pin; null when there is no light or no pin. */
@@ -30,12 +32,14 @@ export function lightSum(circuit: Circuit, net: Net): LightSum | null {
   const pin = net.ends.find(({ controller }) => controller);
   const card = light && circuit.parts.get(light.part)?.card;
   const forward = card?.ports.find(({ protocol }) => protocol === 'led')?.forward;
-  const recommended = circuit.controller?.card.controller?.pinCurrent.recommended;
+  const limits = circuit.controller?.card.controller?.pinCurrent;
+  const recommended = limits?.recommended;
   if (!forward || !recommended || !pin?.power.voltage) return null;
   const amps = Math.min(toInterval(forward.current).min, toInterval(recommended).min) * circuit.plan.rules.derating;
+  const most = Math.min(toInterval(forward.current).min, toInterval(limits.absolute).min);
   const volts = pin.power.voltage.max;
   const drop = toInterval(forward.voltage).min;
-  return { least: Math.max(0, (volts - drop) / amps), volts, forward: drop, amps };
+  return { least: Math.max(0, (volts - drop) / amps), volts, forward: drop, amps, most };
 }
 
 function judge(circuit: Circuit, net: Net): Result[] {
@@ -50,7 +54,8 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const margin = ohms - sum.least;
   const current = nominal > 0 ? (sum.volts - sum.forward) / ohms : Infinity;
   const faint = nominal > 0 && (sum.volts - toInterval(forward.voltage).typ) / nominal < LED_CURRENT_FAINT;
-  const severity = margin < 0 ? 'danger' : faint ? 'caution' : null;
+  const hurts = nominal === 0 || current > sum.most;
+  const severity = margin < 0 ? (hurts ? 'danger' : 'caution') : faint ? 'caution' : null;
   return [
     result(circuit, meta, {
       subjects: [`${light.part}.${light.signal}`],
@@ -62,8 +67,10 @@ function judge(circuit: Circuit, net: Net): Result[] {
       message:
         margin < 0
           ? nominal === 0
-            ? `${label} hangs straight on its pin, without a resistor; at least ${R(sum.least)} are needed. Light or pin burns.`
-            : `${label} has ${R(nominal)}; at least ${R(sum.least)} are needed. ${A(current)} would flow.`
+            ? `${label} hangs straight on its pin, without a resistor; at least ${R(sum.least)} are needed. The light or the pin will be damaged.`
+            : hurts
+              ? `${label} has ${R(nominal)}, so that ${A(current)} may flow; light and pin stand ${A(sum.most)} at most, which takes ${R(sum.least)} with what my rules leave. The light or the pin will be damaged.`
+              : `${label} has ${R(nominal)}, so that ${A(current)} may flow; ${A(sum.amps)} is what my rules leave of it, and ${A(sum.most)} the most. It works, and wears.`
           : faint
             ? `${label} gets less than ${A(LED_CURRENT_FAINT)} through ${R(nominal)}; it will be hard to see.`
             : `${R(nominal)} keep ${label} at ${A(current)} or less.`,

@@ -1,14 +1,15 @@
 /** Whether the parts can be had: for the money, in time, and without a soldering iron where the house rule says so. */
 import type { Circuit } from '../circuit/circuit.ts';
 import { goodsOf, wantedOf } from '../circuit/goods.ts';
-import { cheapestOrder, lateLines, type OrderLine } from '../plan/order.ts';
+import { lateLines, orderBounds, type OrderLine } from '../plan/order.ts';
+import { formatMoney } from '../quantity/money.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
 
 const budget: CheckMeta = {
   id: 'parts/budget',
   title: 'The parts cost no more than they may',
   station: 'parts',
-  rule: 'The cheapest order that arrives in time (packs, spares for duds, shipping once for each supplier, the drawer considered) ≤ the budget. Leads count a pack of each kind that the drawer does not hold; the parts list counts them one by one.',
+  rule: 'An order that arrives in time (packs, spares for duds, shipping once for each supplier, the drawer considered) ≤ the budget. Leads count a pack of each kind that the drawer does not hold; the parts list counts them one by one.',
   source: 'the cards; binomial distribution for the spares',
   breaks: 'caution',
 };
@@ -54,14 +55,15 @@ export const partsBudget: Check = {
     if (!plan.budget || plan.parts.length === 0) return [];
     const late = lateLines(lines, plan.readyInDays ?? null).length > 0;
     const limits = { latest: late ? null : (plan.readyInDays ?? null), sure: plan.rules.sure };
-    const order = cheapestOrder(lines, limits);
-    if (!order) return [];
+    const quick = orderBounds(lines, limits);
+    if (!quick) return [];
+    const { order, least } = quick;
     const { most, currency } = plan.budget;
-    const money = (value: number) => `${value.toFixed(2)} ${currency}`;
+    const money = (value: number) => formatMoney(value, currency);
     const over = order.total > most + 1e-9;
     const workings: Step[] = order.suppliers.map(({ supplier, goods, shipping, leadDays }) => ({
       name: `${supplier}, ${leadDays} days`,
-      sum: `${goods.toFixed(2)} of goods + ${shipping.toFixed(2)} of shipping`,
+      sum: `${money(goods)} of goods + ${money(shipping)} of shipping`,
       value: goods + shipping,
       unit: currency,
     }));
@@ -74,9 +76,11 @@ export const partsBudget: Check = {
         unit: currency,
         margin: most - order.total,
         ranked: false,
-        message: over
-          ? `The cheapest order ${late ? '' : 'in time '}costs ${money(order.total)}, ${money(order.total - most)} more than the budget of ${money(most)}.`
-          : `The cheapest order in time costs ${money(order.total)} of ${money(most)}.`,
+        message: !over
+          ? `An order ${late ? '' : 'in time '}costs ${money(order.total)} of ${money(most)}.`
+          : least > most
+            ? `The goods alone cost ${money(least)}, ${money(least - most)} more than the budget of ${money(most)}.`
+            : `An order ${late ? '' : 'in time '}costs ${money(order.total)}, ${money(order.total - most)} more than the budget of ${money(most)}. The parts list looks for a cheaper one.`,
         meaning: 'The build works all the same; something has to be cheaper, or the budget larger.',
         workings,
       }),

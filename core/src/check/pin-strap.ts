@@ -78,7 +78,7 @@ function judgeStrap(circuit: Circuit, use: ReturnType<typeof pinUses>[number]): 
           ? `${label} must be ${strap.level} while the controller starts; ${wish.label} can hold it at ${formatQuantity(measured ?? 0, 'V')}. ${strap.meaning}`
           : `${wish.label} leaves ${label} ${strap.level} while the controller starts.`,
         meaning:
-          'It starts on the desk and not in the cupboard: whether the board boots depends on what the part happens to be doing.',
+          'It starts on the desk and not in its place: whether the board boots depends on what the part happens to be doing.',
         workings: [
           { name: 'asked at boot', sum: strap.level },
           {

@@ -33,6 +33,9 @@ export interface Rest {
   readonly source: Source;
 }
 
+/** A source of figures; or the plan itself, or a published standard, where no figure of a card comes in. */
+export type Grounds = Evidence | 'plan' | 'standard';
+
 /** What a check says about one thing: a pass when `severity` is null, else a finding. */
 export interface Result {
   /** Stable name of this result: the check and its subjects. */
@@ -52,7 +55,8 @@ export interface Result {
   readonly meaning: string;
   readonly workings: readonly Step[];
   readonly rests: readonly Rest[];
-  readonly evidence: Evidence;
+  /** The weakest source of its figures; where it rests on none, what it follows from. */
+  readonly evidence: Grounds;
   readonly onTrust: boolean;
   /** False where meeting the limit exactly is as good as it gets, so that the margin says nothing about tightness. */
   readonly ranked: boolean;
@@ -67,6 +71,8 @@ export interface CheckMeta {
   readonly rule: string;
   /** The published source, or "common practice". */
   readonly source: string;
+  /** Set where the limit is a published standard’s, so that a result without a card’s figure rests on that. */
+  readonly standard?: true;
   /** The severity of a broken rule; some checks grade further. */
   readonly breaks: Severity;
 }
@@ -100,7 +106,8 @@ export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result 
     const source = rest?.[1] && circuit.cards.get(rest[0])?.sources[rest[1]];
     if (rest && source && !rests.some((known) => known.source === source)) rests.push({ card: rest[0], source });
   }
-  const evidence = weakest(rests.map(({ source }) => source.kind));
+  const own = weakest(rests.map(({ source }) => source.kind));
+  const evidence: Grounds = rests.length > 0 ? own : meta.standard ? 'standard' : 'plan';
   return {
     key: `${meta.id}|${(draft.keyed ?? draft.subjects).join('|')}`,
     check: meta.id,
@@ -116,7 +123,7 @@ export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result 
     workings: draft.workings ?? [],
     rests,
     evidence,
-    onTrust: ON_TRUST.has(evidence),
+    onTrust: rests.length > 0 && ON_TRUST.has(own),
     ranked: draft.ranked ?? true,
   };
 }

@@ -24,14 +24,14 @@ function judge(circuit: Circuit, rail: Rail): Result {
   const margin = limit - rail.peak;
   const names = rail.loads.map(({ label }) => label).join(', ') || 'Nothing';
   const danger = rail.peak > absolute;
-  const severity = danger ? 'danger' : margin < 0 ? 'fault' : never ? 'caution' : null;
+  const severity = danger ? 'danger' : margin < 0 || never ? 'fault' : null;
   return result(circuit, meta, {
     subjects: [rail.ref],
     severity,
     measured: rail.peak,
-    limit: danger ? absolute : limit,
+    limit: danger ? absolute : never ? 0 : limit,
     unit: 'A',
-    margin: danger ? absolute - rail.peak : margin,
+    margin: danger ? absolute - rail.peak : never ? -rail.peak : margin,
     message: danger
       ? `${names} takes ${A(rail.peak)} from the ${rail.label}; ${A(absolute)} is the most it stands. It can be destroyed.`
       : margin < 0

@@ -1,6 +1,7 @@
 /** What a build is made of, apart from its leads: cards, and resistors by their values. */
 import type { Card, Offer } from '../card/card.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
+import { moneyOf, priced } from '../plan/money.ts';
 import type { OrderLine } from '../plan/order.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
@@ -78,9 +79,9 @@ export function goodsOf(circuit: Circuit): Demands {
 }
 
 /** Offers that the house rule for soldering leaves; all of them where nobody sells it otherwise. */
-function offersOf(card: Card, rule: HouseRules['soldering']): readonly Offer[] {
-  const plain = card.offers.filter(({ soldering }) => !soldering);
-  return rule === 'none' && plain.length > 0 ? plain : card.offers;
+function offersOf(offers: readonly Offer[], rule: HouseRules['soldering']): readonly Offer[] {
+  const plain = offers.filter(({ soldering }) => !soldering);
+  return rule === 'none' && plain.length > 0 ? plain : offers;
 }
 
 /** A card that is needed, and what of it is in the drawer already. */
@@ -91,20 +92,24 @@ export interface Wanted {
   readonly uses: readonly string[];
   /** What is to be bought; null where nothing is, or nobody offers it. */
   readonly line: OrderLine | null;
+  /** Currencies of offers that no rate is known for. */
+  readonly unpriced: readonly string[];
 }
 
 /** Demands less the drawer. A started box of resistors counts as a box, and a box is bought as one piece. */
 export function wantedOf(circuit: Circuit, demands: Demands): Wanted[] {
   const { stock, rules } = circuit.plan;
+  const money = moneyOf(circuit.plan);
   return demands.all().flatMap(({ card: id, needed, uses }): Wanted[] => {
     const card = circuit.cards.get(id);
     if (!card) return [];
     const have = card.assortment ? Math.ceil((stock[id] ?? 0) / boxSize(card)) : (stock[id] ?? 0);
     const inDrawer = Math.min(have, needed);
     const pieces = needed - inDrawer;
-    const sold = offersOf(card, rules.soldering);
+    const known = priced(card.offers, money);
+    const sold = offersOf(known.offers, rules.soldering);
     const offers = card.assortment ? sold.map((offer) => ({ ...offer, pack: 1 })) : sold;
     const line = pieces > 0 && offers.length > 0 ? { id, pieces, offers } : null;
-    return [{ card, needed, inDrawer, uses, line }];
+    return [{ card, needed, inDrawer, uses, line, unpriced: pieces > 0 ? known.unpriced : [] }];
   });
 }

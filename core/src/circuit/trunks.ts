@@ -71,13 +71,16 @@ function inputOf(part: PartNode | undefined, terminal: string | null): Trunk['fr
 }
 
 function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<string, PartNode>): Trunk {
-  const alone = Object.keys(port.lines).filter((l) => !isBusLine(port.protocol, l)).length === 1;
+  const own = part.card.ports.flatMap((p) => Object.keys(p.lines).filter((l) => !isBusLine(p.protocol, l)));
+  const alone = own.length === 1;
+  // Of several ports with one line each it is the port that tells them apart.
+  const name = Object.keys(port.lines).length === 1 ? port.id : line;
   return {
     id: `${part.id}.${port.id}.${line}`,
     of: `${part.id}.${port.id}`,
     bus: null,
     line,
-    label: alone && !isShared(port.protocol) ? part.label : `${part.label} ${line}`,
+    label: alone && !isShared(port.protocol) ? part.label : `${part.label} ${name}`,
     protocol: port.protocol,
     ask: port.interrupts?.lines.includes(line) ? 'irq' : (PORT_LINES[port.protocol][line] ?? 'inout'),
     group: port.protocol === 'uart' ? `${part.id}.${port.id}` : null,

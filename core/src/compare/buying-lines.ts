@@ -1,3 +1,4 @@
+import { formatMoney } from '../quantity/money.ts';
 import type { Card } from '../card/card.ts';
 import { chosenOffer } from '../plan/cost.ts';
 import { purchase } from '../plan/purchase.ts';
@@ -9,7 +10,7 @@ export function buyingLines({ buying, sure, pieces, setting }: Comparing): Line[
     const offer = chosenOffer(card, buying);
     return offer ? purchase(offer, pieces, sure) : null;
   };
-  const money = (value: number, currency: string) => `${value.toFixed(2)} ${currency}`;
+  const money = formatMoney;
   const nobody: Cell = { ...NOTHING, text: 'nobody sells it' };
   return [
     {

@@ -2,7 +2,7 @@
 import type { Card } from '../card/card.ts';
 import type { Figure, Source } from '../card/figure.ts';
 import type { Step } from '../check/result.ts';
-import type { HouseRules } from '../plan/house-rules.ts';
+import type { Buying } from '../plan/money.ts';
 import type { SenseNeed } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import type { Setting } from './qualify.ts';
@@ -28,7 +28,7 @@ export interface Cell {
 export interface Comparing {
   readonly need: SenseNeed | null;
   readonly setting: Setting;
-  readonly buying: HouseRules['buying'];
+  readonly buying: Buying;
   /** With what chance enough of the pieces must work. */
   readonly sure: number;
   /** Pieces that are needed. */

@@ -1,4 +1,5 @@
 /** What a meter should show after each step, from the figures of the build. */
+import type { Card } from '../card/card.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { inPlug, pluggedSources } from '../circuit/mated.ts';
 import type { Netlist, NetNode } from '../circuit/netlist.ts';
@@ -46,6 +47,16 @@ function pointOf(layout: Layout, places: Places, node: NetNode): string | null {
   if (lead) return places.say(lead.from);
   const [pin] = reached;
   return pin ? places.say({ kind: 'terminal', ...pin }) : null;
+}
+
+/** Labels in the order of the headers, as one reads them on the part. */
+function asPrinted(card: Card): string[] {
+  const header = new Map(card.headers.map(({ id, kind }, i) => [id, { i, kind }]));
+  const at = (id: string) => header.get(id)?.i ?? 0;
+  return card.terminals
+    .filter((t) => header.get(t.header)?.kind !== 'socket')
+    .toSorted((a, b) => at(a.header) - at(b.header) || a.position - b.position)
+    .map(({ label }) => label);
 }
 
 const groundOf = (netlist: Netlist): NetNode | undefined => netlist.nodes.find(({ role }) => role === 'ground');
@@ -112,7 +123,8 @@ export const expectations = {
   part(circuit: Circuit, netlist: Netlist, layout: Layout, part: string, places: Places): StepCheck[] {
     const mine = netlist.nodes.filter(({ role, pins }) => role !== 'signal' && pins.some((pin) => pin.part === part));
     const seat = layout.seats.find((s) => s.part === part);
-    const cover = seat && circuit.parts.get(part)?.card.terminals.map(({ label }) => label);
+    const card = circuit.parts.get(part)?.card;
+    const cover = seat && card && asPrinted(card);
     const checks: StepCheck[] = cover ? [look(`Read the labels once more: ${cover.join(' ')}.`)] : [];
     for (const node of mine) {
       const pin = node.pins.find((p) => p.part === part && !inPlug(circuit, p));

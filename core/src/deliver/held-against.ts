@@ -3,7 +3,7 @@ import type { CaptureSummary } from '../capture/capture.ts';
 import type { EdgeTimes } from '../capture/line-watch.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { slowestRise } from '../physics/edge.ts';
-import { formatAddress } from '../quantity/address.ts';
+import { eightBitOf, formatAddress } from '../quantity/address.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 
 export interface Held {
@@ -41,6 +41,19 @@ export function heldScan(circuit: Circuit, bus: string, found: readonly number[]
       const could = (circuit.buses.find(({ id }) => id === bus)?.members ?? []).filter(({ options }) =>
         options.some(({ value }) => value === address),
       );
+      const half = want.find((one) => !seen.has(one) && one === eightBitOf(address, [one]));
+      if (half !== undefined)
+        return {
+          good: null,
+          says: `${formatAddress(address)} was read; it may be the 8-bit form of ${formatAddress(half)}, ${membersAt(
+            circuit,
+            bus,
+            half,
+          )
+            .map(({ label }) => label)
+            .join(' and ')}. Does the scanner print 8-bit addresses?`,
+          subjects: membersAt(circuit, bus, half).map(({ part }) => part),
+        };
       return {
         good: false,
         says:

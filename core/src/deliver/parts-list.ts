@@ -1,10 +1,11 @@
 /** What to buy: parts, helpers, leads, joints and headers, in the packs that they are sold in, from whom, and when it is there. */
-import type { Card, Offer } from '../card/card.ts';
+import type { Offer } from '../card/card.ts';
 import type { LeadEnd } from '../card/kinds.ts';
-import { goodsOf, resistorCounts, wantedOf, type Demands, type ResistorCount } from '../circuit/goods.ts';
+import { goodsOf, resistorCounts, wantedOf, type Demands, type ResistorCount, type Wanted } from '../circuit/goods.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import type { Layout } from '../layout/layout.ts';
 import { cheapestOrder, lateLines, orderFront, type Order, type OrderLine, type SupplierSum } from '../plan/order.ts';
+import { moneyOf } from '../plan/money.ts';
 import { chanceOfEnough, type Purchase } from '../plan/purchase.ts';
 
 export interface PartsLine {
@@ -26,6 +27,8 @@ export interface PartsLine {
   readonly use: string;
   /** True where it is to be bought and nobody offers it. */
   readonly unsold: boolean;
+  /** Currencies of offers that no rate is known for. */
+  readonly unpriced: readonly string[];
 }
 
 export interface LeadCount {
@@ -52,6 +55,8 @@ export interface PartsList {
   readonly lines: readonly PartsLine[];
   readonly suppliers: readonly SupplierSum[];
   readonly currency: string;
+  /** Currencies of offers that could not be counted. */
+  readonly unpriced: readonly string[];
   readonly total: number;
   /** Days until the last parcel is there. */
   readonly arrival: number;
@@ -133,14 +138,13 @@ export function partsList(circuit: Circuit, layout: Layout): PartsList {
   const lines = wanted.flatMap(({ line }) => line ?? []);
   const front = orderFront(lines, plan.rules.sure);
   const order = orderFor(circuit, lines, front) ?? NOTHING;
-  const listed = wanted.map(({ card, needed, inDrawer, uses }) =>
-    lineOf(card, needed, inDrawer, uses.join(', '), order.picks.get(card.id)),
-  );
+  const listed = wanted.map((one) => lineOf(one, order.picks.get(one.card.id)));
   const { suppliers, total, arrival } = order;
   return {
     lines: listed,
     suppliers,
-    currency: plan.budget?.currency ?? listed.find(({ offer }) => offer)?.offer?.currency ?? '',
+    currency: moneyOf(plan).currency,
+    unpriced: [...new Set(listed.flatMap(({ unpriced }) => unpriced))].sort(),
     total,
     arrival,
     leads: countLeads(circuit, layout),
@@ -157,7 +161,7 @@ export function partsList(circuit: Circuit, layout: Layout): PartsList {
   };
 }
 
-function lineOf(card: Card, needed: number, inDrawer: number, use: string, pick: Purchase | undefined): PartsLine {
+function lineOf({ card, needed, inDrawer, uses, unpriced }: Wanted, pick: Purchase | undefined): PartsLine {
   const pieces = needed - inDrawer;
   return {
     card: card.id,
@@ -172,7 +176,8 @@ function lineOf(card: Card, needed: number, inDrawer: number, use: string, pick:
     total: pick?.goods ?? 0,
     // What a pack holds beyond the order helps as well.
     chance: pick ? chanceOfEnough(pick.packs * pick.offer.pack, pieces, pick.offer.duds ?? 0) : 1,
-    use,
+    use: uses.join(', '),
+    unpriced,
     unsold: pieces > 0 && !pick,
   };
 }

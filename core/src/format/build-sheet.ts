@@ -1,4 +1,5 @@
 /** The build as a Markdown sheet: safety, steps with boxes to tick, colours at the joints, parts. */
+import { formatMoney } from '../quantity/money.ts';
 import type { Verdict } from '../check/verify.ts';
 import type { Build } from '../deliver/build.ts';
 import { tableCell } from '../deliver/say-value.ts';
@@ -82,7 +83,7 @@ export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fin
         line.packs > 0 ? line.total.toFixed(2) : '',
       ]),
     ),
-    `${parts.total.toFixed(2)} ${parts.currency} with shipping; the last parcel is here in ${parts.arrival} days.`,
+    `${formatMoney(parts.total, parts.currency)} with shipping; the last parcel is here in ${parts.arrival} days.`,
     '',
   ].join('\n');
 }

@@ -1,7 +1,7 @@
 /** The verdict as it leaves the program: a contract, described in docs/formats.md. */
 import { withMeasured } from '../check/measured.ts';
 import type { Library } from '../card/library.ts';
-import type { Evidence } from '../card/evidence.ts';
+import type { Grounds } from '../check/result.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import type { Result, Severity } from '../check/result.ts';
 import { verify } from '../check/verify.ts';
@@ -19,7 +19,7 @@ export interface ReportedPass {
   readonly unit: string;
   readonly margin: number | null;
   readonly message: string;
-  readonly evidence: Evidence;
+  readonly evidence: Grounds;
   readonly workings: Result['workings'];
 }
 

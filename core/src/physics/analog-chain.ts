@@ -45,6 +45,9 @@ export interface Front {
   readonly fixed?: number | undefined;
 }
 
+/** The term of the converter's steps. */
+export const HALF_A_STEP = 'half a step';
+
 const DIGITS = 4;
 const show = (value: number) => String(Number(value.toPrecision(DIGITS)));
 
@@ -89,7 +92,7 @@ function converterTerms(adc: Converter, volts: number, slope: number, ratiometri
   const tolerance = (reference.max - reference.min) / 2 / reference.typ;
   return [
     {
-      name: 'half a step',
+      name: HALF_A_STEP,
       sum: `${show(reference.typ)} V ÷ 2^${adc.bits} ÷ 2 ÷ ${show(slope)} V`,
       error: step / 2 / slope,
     },

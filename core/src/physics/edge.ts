@@ -179,8 +179,11 @@ export function slowestLine(circuit: Circuit, net: Net): BusLine {
  * The slowest rise of a net, 30 to 70 %, over every state of the bus and the ends of every figure.
  * @returns seconds; null when it may never reach 70 %
  */
-export const slowestRise = (circuit: Circuit, net: Net): number | null =>
-  slowestEdges(slowestLine(circuit, net)).get(net.id)?.seconds ?? null;
+export const slowestRise = (circuit: Circuit, net: Net): number | null => slowestEdge(circuit, net)?.seconds ?? null;
+
+/** The same with its levels and where it ends up. */
+export const slowestEdge = (circuit: Circuit, net: Net): Edge | undefined =>
+  slowestEdges(slowestLine(circuit, net)).get(net.id);
 
 /** True for a net whose edge depends on more than one resistor and one capacitor: the formula does not reach it. */
 export const isJoined = (circuit: Circuit, net: Net): boolean =>

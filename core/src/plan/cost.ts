@@ -1,29 +1,29 @@
 import type { Card, Offer } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
-import type { HouseRules } from './house-rules.ts';
+import { buyingOf, priced, type Buying } from './money.ts';
 import type { Plan } from './plan.ts';
 
 /** The offer that the house rule takes: the first to arrive, or the cheapest piece with its share of duds. */
-export function chosenOffer(card: Card, buying: HouseRules['buying']): Offer | undefined {
+export function chosenOffer(card: Card, { by, money }: Buying): Offer | undefined {
   const each = (o: Offer) => o.price / o.pack / (1 - (o.duds ?? 0));
-  const order = (a: Offer, b: Offer) => (buying === 'fast' ? a.leadDays - b.leadDays : 0) || each(a) - each(b);
-  return card.offers.toSorted(order)[0];
+  const order = (a: Offer, b: Offer) => (by === 'fast' ? a.leadDays - b.leadDays : 0) || each(a) - each(b);
+  return priced(card.offers, money).offers.toSorted(order)[0];
 }
 
-/** Price of one piece in the chosen pack; 0 when nobody sells it. */
-export function piecePrice(card: Card | undefined, buying: HouseRules['buying']): number {
+/** Price of one piece in the chosen pack, in the currency of the plan; 0 when nobody sells it. */
+export function piecePrice(card: Card | undefined, buying: Buying): number {
   const offer = card && chosenOffer(card, buying);
   return offer ? offer.price / offer.pack : 0;
 }
 
 /** Cards by the price of a piece, the cheapest first; of two alike, the one with the smaller id. */
-export const cheapestFirst = (cards: readonly Card[], buying: HouseRules['buying']): Card[] =>
+export const cheapestFirst = (cards: readonly Card[], buying: Buying): Card[] =>
   cards.toSorted((a, b) => piecePrice(a, buying) - piecePrice(b, buying) || (a.id < b.id ? -1 : 1));
 
 /** Sum of the piece prices of parts and helpers: what a remedy's cost is the difference of. Packs and shipping
  * are counted by the parts list. */
 export function piecesCost(plan: Plan, cards: Library): number {
-  const { buying } = plan.rules;
+  const buying = buyingOf(plan);
   const parts = plan.parts.reduce(
     (sum, { card, fittedOn }) => sum + (fittedOn === undefined ? piecePrice(cards.get(card), buying) : 0),
     0,

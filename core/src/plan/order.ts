@@ -1,5 +1,6 @@
-/** What to order where: the cheapest way to have everything, packs, spares and shipping counted, that arrives in time. Exact. */
+/** What to order where: the cheapest way to have everything, packs, spares and shipping counted, that arrives in time. */
 import type { Offer } from '../card/card.ts';
+import { equalTo, greaterEq, lessEq, solve, type Constraint } from 'yalps';
 import { purchase, type Purchase } from './purchase.ts';
 
 /** Something that has to be bought. */
@@ -89,183 +90,132 @@ export function orderOf(lines: readonly OrderLine[], picks: ReadonlyMap<string, 
 export const lateLines = (lines: readonly OrderLine[], latest: number | null): OrderLine[] =>
   lines.filter(({ offers }) => !offers.some(({ leadDays }) => latest === null || leadDays <= latest));
 
-/**
- * The cheapest order that arrives in time, proved: every set of suppliers is looked at, and every choice of those among them whose
- * threshold of free shipping is reached; within it branch and bound, with the thresholds priced into the bound (Lagrangian
- * relaxation). Of orders at one price the one with the fewest parcels.
- * @returns null where something is not to be had in time
- */
-export function cheapestOrder(lines: readonly OrderLine[], { latest, sure }: OrderLimits): Order | null {
-  if (lateLines(lines, latest).length > 0) return null;
-  const bought = lines.map(({ id, pieces, offers }) => ({
+interface Bought {
+  readonly id: string;
+  readonly ways: readonly Purchase[];
+}
+
+const boughtIn = (lines: readonly OrderLine[], { latest, sure }: OrderLimits): Bought[] =>
+  lines.map(({ id, pieces, offers }) => ({
     id,
     ways: offers
       .filter(({ leadDays }) => latest === null || leadDays <= latest)
       .map((offer) => purchase(offer, pieces, sure)),
   }));
-  const suppliers = [...suppliersOf(lines).values()].filter(({ name }) =>
-    bought.some(({ ways }) => ways.some(({ offer }) => offer.supplier === name)),
+
+/** Of orders at one price the one with the fewest parcels: what a parcel weighs beside the cents, in cents. */
+const PARCEL = 1e-3;
+
+/**
+ * The cheapest order that arrives in time, as a small integer program: which offer for each line, which suppliers, and of whom enough
+ * for free shipping. Held to every possible order by its test. Seconds for some forty suppliers and lines: not for the way of verify().
+ * @returns null where something is not to be had in time
+ */
+export function cheapestOrder(lines: readonly OrderLine[], limits: OrderLimits): Order | null {
+  if (lateLines(lines, limits.latest).length > 0) return null;
+  if (lines.length === 0) return { ...orderOf(lines, new Map()), proved: true };
+  const bought = boughtIn(lines, limits);
+  const names = new Set(bought.flatMap(({ ways }) => ways.map(({ offer }) => offer.supplier)));
+  const suppliers = [...suppliersOf(lines).values()].filter(({ name }) => names.has(name));
+  const { variables, constraints, binaries } = program(bought, suppliers);
+  const found = solve(
+    { direction: 'minimize', objective: 'cents', variables, constraints, binaries },
+    { tolerance: 0, maxIterations: Infinity, timeout: Infinity },
   );
-  let best: Found | null = null;
-  let proved = true;
-  // Few suppliers first: of two orders at one price the one with fewer parcels is found before the other.
-  const sets = Array.from({ length: 1 << suppliers.length }, (_, set) => suppliers.filter((_s, i) => set & (1 << i)));
-  for (const open of sets.toSorted((a, b) => a.length - b.length))
-    for (const free of thresholds(open)) {
-      const search: Within = new Within(bought, open, free, best?.total ?? Infinity);
-      best = search.run() ?? best;
-      proved &&= search.proved;
-    }
-  return best && { ...orderOf(lines, best.picks), proved };
+  const taken = new Set(found.variables.flatMap(([name, value]) => (value > 0.5 ? [name] : [])));
+  const picks = new Map(
+    bought.flatMap(({ id, ways }, l) =>
+      ways.flatMap((way, w) => (taken.has(`way ${l} ${w}`) ? [[id, way] as const] : [])),
+    ),
+  );
+  if (found.status !== 'optimal' || picks.size < lines.length) return null;
+  return { ...orderOf(lines, picks), proved: true };
 }
 
-interface Bought {
-  readonly id: string;
-  readonly ways: readonly Purchase[];
-}
-interface Found {
-  readonly picks: ReadonlyMap<string, Purchase>;
-  readonly total: number;
-}
+type Row = Map<string, number>;
 
-/** Every choice of suppliers whose threshold is to be reached. */
-function thresholds(open: readonly Supplier[]): Supplier[][] {
-  const able = open.filter(({ freeFrom, shipping }) => freeFrom !== null && shipping > 0);
-  return Array.from({ length: 1 << able.length }, (_, set) => able.filter((_s, i) => set & (1 << i)));
-}
-
-/** Branchings after which a search gives up its proof; no order of a build comes near it. */
-const MOST_NODES = 400_000;
-/** Rounds in which the prices of the thresholds are tuned. */
-const ROUNDS = 60;
-
-/** The cheapest way to buy all from some suppliers, of whom those in `free` must get enough for free shipping. */
-class Within {
-  private readonly lines: Bought[];
-  private readonly must: { name: string; from: number }[];
-  /** Shipping that is paid. */
-  private readonly shipping: number;
-  /** Cheapest that is left from each line on: plain, and with the thresholds priced in. */
-  private readonly plain: number[];
-  private priced: number[] = [];
-  private prices: number[];
-  /** The most that each line and those after it can add to a threshold. */
-  private readonly reach: number[][];
-  private readonly sums: number[];
-  private readonly chosen: Purchase[] = [];
-  private best: Found | null = null;
-  private nodes = 0;
-  proved = true;
-
-  constructor(
-    lines: readonly Bought[],
-    open: readonly Supplier[],
-    free: readonly Supplier[],
-    /** Only what costs less is of interest. */
-    private most: number,
-  ) {
-    const names = new Set(open.map(({ name }) => name));
-    this.must = free.map(({ name, freeFrom }) => ({ name, from: freeFrom ?? 0 }));
-    this.shipping = open.reduce((sum, s) => sum + (free.includes(s) ? 0 : s.shipping), 0);
-    this.lines = lines
-      .map(({ id, ways }) => ({
-        id,
-        ways: ways.filter(({ offer }) => names.has(offer.supplier)).toSorted((a, b) => a.goods - b.goods),
-      }))
-      // Where the choice costs most first.
-      .toSorted((a, b) => spreadOf(b.ways) - spreadOf(a.ways));
-    this.sums = this.must.map(() => 0);
-    this.prices = this.must.map(() => 0);
-    this.plain = this.suffix(({ goods }) => goods);
-    this.reach = this.must.map(({ name }) => {
-      const most = new Array<number>(this.lines.length + 1).fill(0);
-      for (let i = this.lines.length - 1; i >= 0; i--) {
-        const own = (this.lines[i]?.ways ?? []).filter(({ offer }) => offer.supplier === name);
-        most[i] = (most[i + 1] ?? 0) + Math.max(0, ...own.map(({ goods }) => goods));
-      }
-      return most;
+/** Costs in cents; a supplier is open where something is bought of it, and free where enough is. */
+function program(bought: readonly Bought[], suppliers: readonly Supplier[]) {
+  const variables = new Map<string, Row>();
+  const constraints = new Map<string, Constraint>();
+  const at = new Map(suppliers.map(({ name }, s) => [name, s]));
+  suppliers.forEach(({ shipping, freeFrom }, s) => {
+    const open: Row = new Map([['cents', Math.round(shipping * 100) + PARCEL]]);
+    variables.set(`open ${s}`, open);
+    if (freeFrom === null || shipping === 0) return;
+    constraints.set(`free ${s}`, lessEq(0)).set(`enough ${s}`, greaterEq(0));
+    open.set(`free ${s}`, -1);
+    variables.set(
+      `free ${s}`,
+      new Map([
+        ['cents', -Math.round(shipping * 100)],
+        [`free ${s}`, 1],
+        [`enough ${s}`, -Math.round(freeFrom * 100)],
+      ]),
+    );
+  });
+  bought.forEach(({ ways }, l) => {
+    constraints.set(`line ${l}`, equalTo(1));
+    ways.forEach(({ offer, goods }, w) => {
+      const s = at.get(offer.supplier) ?? -1;
+      const cents = Math.round(goods * 100);
+      const name = `way ${l} ${w}`;
+      // One bound for each offer: the relaxation is nearly whole then.
+      constraints.set(name, lessEq(0));
+      variables.get(`open ${s}`)?.set(name, -1);
+      const row: Row = new Map([
+        ['cents', cents],
+        [`line ${l}`, 1],
+        [name, 1],
+      ]);
+      if (constraints.has(`enough ${s}`)) row.set(`enough ${s}`, cents);
+      variables.set(name, row);
     });
-  }
-
-  private suffix(price: (way: Purchase) => number): number[] {
-    const left = new Array<number>(this.lines.length + 1).fill(0);
-    for (let i = this.lines.length - 1; i >= 0; i--)
-      left[i] = (left[i + 1] ?? 0) + Math.min(...(this.lines[i]?.ways ?? []).map(price));
-    return left;
-  }
-
-  private priceOf(way: Purchase): number {
-    const i = this.must.findIndex(({ name }) => name === way.offer.supplier);
-    return way.goods * (1 - (this.prices[i] ?? 0));
-  }
-
-  /** Raises the price of a threshold that is missed and lowers that of one that is passed (subgradient steps). */
-  private tune(): void {
-    let top = -Infinity;
-    let kept = this.prices;
-    for (let round = 0; round < ROUNDS && this.must.length > 0; round++) {
-      const got = this.must.map(() => 0);
-      let bound = 0;
-      for (const { ways } of this.lines) {
-        const [least] = ways.toSorted((a, b) => this.priceOf(a) - this.priceOf(b));
-        if (!least) continue;
-        bound += this.priceOf(least);
-        const i = this.must.findIndex(({ name }) => name === least.offer.supplier);
-        if (i >= 0) got[i] = (got[i] ?? 0) + least.goods;
-      }
-      this.must.forEach(({ from }, i) => (bound += (this.prices[i] ?? 0) * from));
-      if (bound > top) {
-        top = bound;
-        kept = [...this.prices];
-      }
-      this.prices = this.prices.map((price, i) => {
-        const from = this.must[i]?.from ?? 1;
-        return Math.max(0, Math.min(1, price + (0.5 / (1 + round)) * ((from - (got[i] ?? 0)) / from)));
-      });
-    }
-    this.prices = kept;
-    this.priced = this.suffix((way) => this.priceOf(way));
-  }
-
-  run(): Found | null {
-    if (this.lines.some(({ ways }) => ways.length === 0)) return null;
-    this.tune();
-    this.go(0, this.shipping);
-    return this.best;
-  }
-
-  /** The least that any completion costs, on the next whole cent: prices are in cents. */
-  private bound(i: number, spent: number): number {
-    let priced = this.priced[i] ?? 0;
-    this.must.forEach(({ from }, k) => (priced += (this.prices[k] ?? 0) * (from - (this.sums[k] ?? 0))));
-    const least = spent + Math.max(this.plain[i] ?? 0, priced);
-    return Math.ceil(least * 100 - 1e-4) / 100;
-  }
-
-  private go(i: number, spent: number): void {
-    if (this.must.some(({ from }, k) => (this.sums[k] ?? 0) + (this.reach[k]?.[i] ?? 0) < from - CENT)) return;
-    if (this.bound(i, spent) > this.most - CENT) return;
-    if (i === this.lines.length) {
-      this.most = spent;
-      this.best = { total: spent, picks: new Map(this.lines.map(({ id }, k) => [id, this.chosen[k] as Purchase])) };
-      return;
-    }
-    if ((this.nodes += 1) > MOST_NODES) {
-      this.proved = false;
-      return;
-    }
-    for (const way of (this.lines[i]?.ways ?? []).toSorted((a, b) => this.priceOf(a) - this.priceOf(b))) {
-      const k = this.must.findIndex(({ name }) => name === way.offer.supplier);
-      if (k >= 0) this.sums[k] = (this.sums[k] ?? 0) + way.goods;
-      this.chosen.push(way);
-      this.go(i + 1, spent + way.goods);
-      this.chosen.pop();
-      if (k >= 0) this.sums[k] = (this.sums[k] ?? 0) - way.goods;
-    }
-  }
+  });
+  return { variables, constraints, binaries: [...variables.keys()] };
 }
 
-const spreadOf = (ways: readonly Purchase[]): number => (ways.at(-1)?.goods ?? 0) - (ways[0]?.goods ?? 0);
+/** Suppliers of whom every set is tried for a quick order. */
+const MOST_SETS = 6;
+
+/**
+ * What an order costs, found at once: no order costs less than `least`, and one that costs `most` is at hand. Between the two only
+ * the integer program tells.
+ * @returns null where something is not to be had in time
+ */
+export function orderBounds(lines: readonly OrderLine[], limits: OrderLimits): { least: number; order: Order } | null {
+  if (lateLines(lines, limits.latest).length > 0) return null;
+  const bought = boughtIn(lines, limits);
+  const cheapest = (among: ReadonlySet<string> | null) =>
+    new Map(
+      bought.flatMap(({ id, ways }) => {
+        const [best] = ways
+          .filter(({ offer }) => among === null || among.has(offer.supplier))
+          .toSorted((a, b) => a.goods - b.goods);
+        return best ? [[id, best] as const] : [];
+      }),
+    );
+  const plain = cheapest(null);
+  const least = [...plain.values()].reduce((sum, { goods }) => sum + goods, 0);
+  let order = orderOf(lines, plain);
+  const tryWith = (names: readonly string[]): boolean => {
+    const picks = cheapest(new Set(names));
+    const next = picks.size === lines.length ? orderOf(lines, picks) : null;
+    if (!next || next.total >= order.total - CENT) return false;
+    order = next;
+    return true;
+  };
+  const all = [...new Set(bought.flatMap(({ ways }) => ways.map(({ offer }) => offer.supplier)))];
+  if (all.length <= MOST_SETS)
+    for (let set = 1; set < 1 << all.length; set++) tryWith(all.filter((_name, i) => set & (1 << i)));
+  // One supplier after the other is left out as long as that saves something.
+  else
+    for (let better = true; better;) {
+      const now = order.suppliers.map(({ supplier }) => supplier);
+      better = now.some((name) => tryWith(now.filter((other) => other !== name)));
+    }
+  return { least, order };
+}
 
 /**
  * What waiting buys: the cheapest order for each day on which something more can arrive, those left out that cost no less than an

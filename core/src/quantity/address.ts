@@ -1,4 +1,4 @@
-/** Bus addresses as makers write them: 0x27, 39, 27h, or the 8-bit form that holds the read/write bit. */
+/** Bus addresses as makers write them: 0x26, 38, 26h, or the 8-bit form that holds the read/write bit. */
 
 export interface AddressReading {
   /** The seven-bit address, 0 to 127. */
@@ -17,7 +17,7 @@ export class AddressError extends Error {
 export const formatAddress = (address: number): string => `0x${address.toString(16).toUpperCase().padStart(2, '0')}`;
 
 /**
- * Reads a bus address in hexadecimal (0x27, 27h) or decimal (39). A value from 0x80 to 0xFF is taken for the
+ * Reads a bus address in hexadecimal (0x26, 26h) or decimal (38). A value from 0x80 to 0xFF is taken for the
  * 8-bit form and halved.
  * @throws AddressError when the text is no number from 0 to 255
  * @example parseAddress('0x88') is { address: 0x44, typed: 0x88, halved: true }
@@ -27,9 +27,21 @@ export function parseAddress(text: string): AddressReading {
   const hex = cleaned.match(/^(?:0x([0-9a-f]{1,2})|([0-9a-f]{1,2})h)$/i);
   const value = hex ? parseInt(hex[1] ?? hex[2] ?? '', 16) : /^\d{1,3}$/.test(cleaned) ? Number(cleaned) : NaN;
   if (!(value >= 0 && value <= 0xff)) {
-    throw new AddressError(`“${text}” is no bus address; write 0x27 or 39, from 0x00 to 0x7F`);
+    throw new AddressError(`“${text}” is no bus address; write 0x26 or 38, from 0x00 to 0x7F`);
   }
   return value > 0x7f
     ? { address: value >> 1, typed: value, halved: true }
     : { address: value, typed: value, halved: false };
+}
+
+/**
+ * The 7-bit address that a number may be the 8-bit form of, which holds the read/write bit.
+ * @param known addresses that the part can have; empty where its card does not say
+ * @returns null where it is itself one of them, or its half is none
+ * @example eightBitOf(0x4C, [0x26]) === 0x26
+ */
+export function eightBitOf(address: number, known: readonly number[]): number | null {
+  const half = address >> 1;
+  if (known.includes(address)) return null;
+  return known.length > 0 ? (known.includes(half) ? half : null) : half >= 0x08 && half <= 0x77 ? half : null;
 }

@@ -1,4 +1,5 @@
 /** What brings a supply that no rail of the plan gives: shorter or thicker leads, a regulator, an adapter, the rule for supplies. */
+import { buyingOf } from '../plan/money.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { isFed } from '../check/supply-range.ts';
 import type { Card } from '../card/card.ts';
@@ -58,7 +59,7 @@ const suits = (card: Card, range: Interval): boolean => {
 function sources({ circuit, library }: Context, feed: Feed): Candidate[] {
   const range = toInterval(feed.supply.range);
   const name = label(circuit, feed.part);
-  const cards = cheapestFirst([...library.values()], circuit.plan.rules.buying).filter((card) => suits(card, range));
+  const cards = cheapestFirst([...library.values()], buyingOf(circuit.plan)).filter((card) => suits(card, range));
   const regulators = cards.flatMap((card): Candidate[] => {
     const [supply] = card.supplies;
     const offer = card.rails?.[0];

@@ -1,4 +1,5 @@
 /** Parts with one fixed address that take turns: behind a bus switch, behind gated translators, or on switched supplies. */
+import { buyingOf } from '../plan/money.ts';
 import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
 import { addBus, addHelper, freeId, setBus, setOpened } from '../plan/edits.ts';
@@ -22,7 +23,7 @@ export function byBusSwitch({ circuit, library }: Context, bus: BusNode, members
   const rail = logicRail(circuit);
   const cards = cheapestFirst(
     [...library.values()].filter(({ busSwitch }) => busSwitch),
-    circuit.plan.rules.buying,
+    buyingOf(circuit.plan),
   );
   const [card] = cards;
   const port = card?.ports.find(({ id }) => id === card.busSwitch?.port);
@@ -72,7 +73,7 @@ export function byGates({ circuit, library }: Context, members: readonly Member[
     [...library.values()].filter(
       ({ translator }) => translator?.enable && translator.style === 'open-drain' && translator.channels.length >= 2,
     ),
-    circuit.plan.rules.buying,
+    buyingOf(circuit.plan),
   );
   if (!card || !near || !pins || members.some(({ beyond }) => beyond !== null)) return [];
   let plan = circuit.plan;
@@ -107,7 +108,7 @@ export function byGates({ circuit, library }: Context, members: readonly Member[
 /** Each on a supply that a pin switches; their own pull-ups are opened, so that they let go of the bus while off. */
 export function bySupplies({ circuit, library }: Context, members: readonly Member[]): Candidate[] {
   const pins = outputs(circuit, members.length);
-  const card = supplySwitch(library, circuit.plan.rules.buying);
+  const card = supplySwitch(library, buyingOf(circuit.plan));
   if (!card || !pins) return [];
   let plan = circuit.plan;
   for (const [i, member] of members.entries()) {

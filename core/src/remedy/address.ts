@@ -5,7 +5,7 @@ import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
 import { freeGroupPins } from '../circuit/free-pins.ts';
 import { addBus, freeId, setAddress, setBus } from '../plan/edits.ts';
 import { swapCard } from '../plan/swap.ts';
-import { formatAddress } from '../quantity/address.ts';
+import { eightBitOf, formatAddress } from '../quantity/address.ts';
 import { addPullUps } from './pull-up.ts';
 import { byBusSwitch, byGates, bySupplies } from './address-switch.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
@@ -101,6 +101,11 @@ export const reservedRemedies: Proposer = ({ circuit, finding }) => {
     title: `Set ${member.label} to ${formatAddress(value)}${why}`,
     plan: setAddress(circuit.plan, part, port, value),
   });
-  const halved = member.address !== null && member.address > 0x7f ? [set(member.address >> 1, ', the 7-bit form')] : [];
-  return [...halved, ...member.options.map(({ value, setting }) => set(value, ` (${setting})`))];
+  const known = member.options.map(({ value }) => value);
+  const half = member.address === null ? null : eightBitOf(member.address, known);
+  const halved = half === null ? [] : [set(half, ', the 7-bit form')];
+  // What was meant is known then: no third address is offered.
+  return halved.length > 0
+    ? halved
+    : [...halved, ...member.options.map(({ value, setting }) => set(value, ` (${setting})`))];
 };

@@ -71,11 +71,21 @@ export const timeRemedies: Proposer = ({ circuit, finding }) => {
       }),
     );
   const most = Math.min(BUS_MODES.at(-1)?.clock ?? 0, ...limits);
-  return BUS_MODES.filter(({ clock }) => clock > (bus.clock ?? 100e3) && clock <= most).map(({ clock }) => ({
+  const together: Candidate[] = circuit.plan.overlap
+    ? []
+    : [
+        {
+          id: 'overlap',
+          title: 'Start all conversions together and read the parts afterwards',
+          plan: { ...circuit.plan, overlap: true },
+        },
+      ];
+  const faster = BUS_MODES.filter(({ clock }) => clock > (bus.clock ?? 100e3) && clock <= most).map(({ clock }) => ({
     id: `clock:${bus.id}:${clock}`,
     title: `Run ${bus.name} at ${formatQuantity(clock, 'Hz')}`,
     plan: changeBus(circuit.plan, bus.id, (b) => ({ ...b, clock })),
   }));
+  return [...faster, ...together];
 };
 
 /** One part, the heaviest first, on a bus of its own. */

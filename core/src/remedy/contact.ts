@@ -1,4 +1,5 @@
 /** Something on a contact that switches nothing, a contact or driver for a load that nothing switches. */
+import { buyingOf } from '../plan/money.ts';
 import { switchesElse } from '../check/drive-contact.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { onContact } from '../circuit/contact.ts';
@@ -32,7 +33,7 @@ const on = (plan: Plan, { load, port }: Coil, driver: string): Plan =>
 function withDiode({ circuit, library }: Context, plan: Plan, { load, port }: Coil): Plan {
   const [diode] = cheapestFirst(
     [...library.values()].filter(({ kind }) => kind === 'diode'),
-    plan.rules.buying,
+    buyingOf(plan),
   );
   const coil = load.card.ports.find(({ id }) => id === port)?.inductance;
   const has = circuit.plan.helpers.some((h) => h.kind === 'diode' && h.part === load.id);
@@ -79,7 +80,7 @@ export const switchRemedies: Proposer = (context): Candidate[] => {
           onContact(circuit, own).length === 0 &&
           !switchesElse(circuit, choice?.needs ?? []))),
   );
-  const cards = cheapestFirst([...library.values()], circuit.plan.rules.buying).filter(
+  const cards = cheapestFirst([...library.values()], buyingOf(circuit.plan)).filter(
     ({ driver, contact }) => driver !== undefined || contact !== undefined,
   );
   return [

@@ -1,4 +1,5 @@
 /** Analog lines on a converter of their own, where the controller has none that will do. */
+import { buyingOf } from '../plan/money.ts';
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit, PinWish } from '../circuit/circuit.ts';
@@ -50,7 +51,7 @@ export function onConverters(
   });
   const [card] = cheapestFirst(
     [...library.values()].filter(({ converter }) => converter),
-    circuit.plan.rules.buying,
+    buyingOf(circuit.plan),
   );
   const added: PartChoice[] = [];
   let plan = circuit.plan;

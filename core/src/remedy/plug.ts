@@ -1,4 +1,5 @@
 /** Cables: a source plugged into a board's socket, with the cable that it takes. */
+import { buyingOf } from '../plan/money.ts';
 import type { Card } from '../card/card.ts';
 import { SOCKET } from '../card/kinds.ts';
 import type { Library } from '../card/library.ts';
@@ -22,7 +23,7 @@ export function withCable(
   const own = cards.get(source?.card ?? '') ?? library.find(({ id }) => id === source?.card);
   const has = plan.leads.flatMap((id) => cards.get(id) ?? library.find((card) => card.id === id) ?? []);
   if (own?.outlet?.plug !== undefined || cablesFor(has, plug).length > 0) return plan;
-  const [cable] = cheapestFirst(cablesFor(library, plug), plan.rules.buying);
+  const [cable] = cheapestFirst(cablesFor(library, plug), buyingOf(plan));
   return cable ? { ...plan, leads: [...plan.leads, cable.id] } : plan;
 }
 
@@ -61,7 +62,7 @@ export const plugRemedies: Proposer = ({ circuit, finding, library }) => {
   const found: Candidate[] = [];
   if (supply === SOCKET && isPluggedIn(node.choice)) {
     const plug = socketOf(node.card)?.plug;
-    for (const cable of cheapestFirst(cablesFor(library.values(), plug), circuit.plan.rules.buying).slice(0, 2))
+    for (const cable of cheapestFirst(cablesFor(library.values(), plug), buyingOf(circuit.plan)).slice(0, 2))
       found.push({
         id: `cable:${cable.id}`,
         title: `Take a ${cable.name}`,

@@ -1,3 +1,4 @@
+import { buyingOf } from '../plan/money.ts';
 import type { Card } from '../card/card.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Library } from '../card/library.ts';
@@ -14,7 +15,7 @@ export function rivals(circuit: Circuit, library: Library, part: PartNode): Card
   const needs = circuit.plan.needs.filter(
     ({ id, kind }) => kind === 'sense' && part.choice?.needs.includes(id),
   ) as SenseNeed[];
-  const { buying } = circuit.plan.rules;
+  const buying = buyingOf(circuit.plan);
   const protocols = part.card.ports
     .map(({ protocol }) => protocol)
     .sort()

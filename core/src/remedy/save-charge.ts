@@ -1,4 +1,5 @@
 /** Changes that make a charge last longer, one by one. */
+import { buyingOf } from '../plan/money.ts';
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
@@ -41,7 +42,7 @@ function sleepers(circuit: Circuit, parts: readonly PartNode[]): Saver[] {
 /** The parts that eat while they wait, behind a switch or on a pin of their own. */
 function switchedOff(circuit: Circuit, library: Library, rail: Rail): Saver[] {
   const pin = freePinsFor(circuit, { ask: 'out' })[0];
-  const card = supplySwitch(library, circuit.plan.rules.buying);
+  const card = supplySwitch(library, buyingOf(circuit.plan));
   const waiting = (runtimeOf(circuit, rail)?.eaters ?? []).filter(
     ({ doing, share }) => (doing === 'idle' || doing === 'sleep') && share > WORTH,
   );
@@ -139,7 +140,7 @@ export function otherRegulators(circuit: Circuit, library: Library, part: PartNo
   if (part.card.kind !== 'regulator') return [];
   const volts = outputOf(part.card);
   const own = part.card.rails?.[0];
-  return cheapestFirst([...library.values()], circuit.plan.rules.buying).flatMap((card) => {
+  return cheapestFirst([...library.values()], buyingOf(circuit.plan)).flatMap((card) => {
     const offer = card.rails?.[0];
     const same = volts !== null && Math.abs((outputOf(card) ?? 0) - volts) < 0.03 * volts;
     if (card.kind !== 'regulator' || card.id === part.card.id || !same || !offer || !own) return [];
@@ -182,7 +183,7 @@ export function renameRail(plan: Plan, from: string, to: string): Plan {
 /** Other packs in the place of a source. */
 export function otherPacks(circuit: Circuit, library: Library, part: PartNode): Saver[] {
   const own = part.card.rails?.[0];
-  return cheapestFirst([...library.values()], circuit.plan.rules.buying).flatMap((card): Saver[] => {
+  return cheapestFirst([...library.values()], buyingOf(circuit.plan)).flatMap((card): Saver[] => {
     const offer = card.rails?.[0];
     if (!offer?.cells || !own || card.id === part.card.id) return [];
     const plan = renameRail(

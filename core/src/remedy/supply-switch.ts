@@ -1,5 +1,6 @@
 /** A switch in the supply of a part, on a pin of the controller. */
 import type { Card } from '../card/card.ts';
+import type { Buying } from '../plan/money.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
@@ -18,7 +19,7 @@ export const suits = (circuit: Circuit, card: Card, supply: string, rail: string
 const isSwitch = (card: Card) => card.rails?.some((rail) => rail.switch && rail.from?.by === 'pass') ?? false;
 
 /** The cheapest switch for a supply. */
-export const supplySwitch = (library: Library, buying: 'fast' | 'cheap'): Card | undefined =>
+export const supplySwitch = (library: Library, buying: Buying): Card | undefined =>
   cheapestFirst([...library.values()].filter(isSwitch), buying)[0];
 
 /**

@@ -1,4 +1,5 @@
 /** Ways out for what the supply checks find. */
+import { buyingOf } from '../plan/money.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { addHelper, changePart, freeId, setFeed, setRules } from '../plan/edits.ts';
@@ -39,7 +40,7 @@ function strongerSources({ circuit, finding, library }: Context): Candidate[] {
   const part = circuit.parts.get(rail?.part ?? '');
   if (!rail?.voltage || !part) return [];
   const { typ } = rail.voltage;
-  return cheapestFirst([...library.values()], circuit.plan.rules.buying).flatMap((card) => {
+  return cheapestFirst([...library.values()], buyingOf(circuit.plan)).flatMap((card) => {
     const offer = card.rails?.[0];
     if (card.kind !== 'source' || card.id === part.card.id || !offer?.voltage) return [];
     const same = Math.abs(toInterval(offer.voltage).typ - typ) < 0.1 * typ;
@@ -128,7 +129,7 @@ export const backFeedRemedies: Proposer = ({ circuit, finding, library }) => {
   if (!node) return [];
   const refs = [node.choice?.feeds[supply], node.choice?.also?.[supply]].flatMap((ref) => ref ?? []);
   const straight = meetings(circuit, node, supply).filter(({ by, socket }) => by === 'straight' && !socket);
-  return cheapestFirst([...library.values()], circuit.plan.rules.buying)
+  return cheapestFirst([...library.values()], buyingOf(circuit.plan))
     .filter(({ kind }) => kind === 'diode' || kind === 'switch')
     .flatMap((card) =>
       refs

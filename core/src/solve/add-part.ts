@@ -50,7 +50,8 @@ export function addPart(
   label = card.name,
   needs: string[] = [],
 ): { plan: Plan; part: string } {
-  const id = freeId(circuit.plan, label);
+  const called = ownLabel(circuit.plan, label);
+  const id = freeId(circuit.plan, called);
   let plan = circuit.plan;
   const ports: Record<string, PortChoice> = {};
   for (const port of card.ports) {
@@ -81,7 +82,7 @@ export function addPart(
   const part: PartChoice = {
     id,
     card: card.id,
-    label: label.slice(0, 60),
+    label: called,
     needs,
     feeds,
     ports,
@@ -93,6 +94,14 @@ export function addPart(
   plan = freeAddresses(plan, library, card, part);
   plan = onePair(plan, circuit, library, part);
   return { plan: assignNew(plan, circuit, library), part: id };
+}
+
+/** A name that no other part has, so that steps, nets and suspects can be told apart. */
+function ownLabel({ parts }: Plan, label: string): string {
+  const taken = new Set(parts.map((part) => part.label));
+  const short = label.slice(0, 56);
+  if (!taken.has(label.slice(0, 60))) return label.slice(0, 60);
+  for (let n = 2; ; n++) if (!taken.has(`${short} ${n}`)) return `${short} ${n}`;
 }
 
 /** A board that has a source for its socket and is fed by nothing but that is plugged in: it is how nearly every build begins. */

@@ -161,30 +161,30 @@ describe('what the program sees', () => {
     new Talk(new VirtualBuild(plan, [theFault(plan, is)])).scan('i2c');
 
   it('finds every address of the plan', () => {
-    expect(new Talk(new VirtualBuild(plan)).scan('i2c')).to.deep.equal([0x27, 0x44, 0x45, 0x6a]);
+    expect(new Talk(new VirtualBuild(plan)).scan('i2c')).to.deep.equal([0x26, 0x44, 0x45, 0x6a]);
   });
   it('loses the one part whose clock and data are swapped, and no other', () => {
     const swapped = scanWith(
       ({ kind, subjects, says }) =>
         kind === 'crossed' && subjects[0] === 'air-gas' && /SDA/.test(says) && /SCL/.test(says),
     );
-    expect(swapped).to.deep.equal([0x27, 0x44, 0x45]);
+    expect(swapped).to.deep.equal([0x26, 0x44, 0x45]);
   });
   it('sees a strap in its other position, and a clone at an address that no card names', () => {
     const strap = scanWith(({ kind, subjects }) => kind === 'strap' && subjects[0] === 'shelf-bottom');
-    expect(strap).to.deep.equal([0x27, 0x44, 0x6a]);
+    expect(strap).to.deep.equal([0x26, 0x44, 0x6a]);
     const clone = scanWith(({ kind, subjects }) => kind === 'clone' && subjects[0] === 'air-gas');
-    expect(clone.slice(0, 3)).to.deep.equal([0x27, 0x44, 0x45]);
+    expect(clone.slice(0, 3)).to.deep.equal([0x26, 0x44, 0x45]);
     expect(clone).to.have.length(4);
   });
   it('takes whatever a clone answers at for one and the same: an address that no card names', () => {
-    expect(scanReading(plan.circuit, [0x5d, 0x45, 0x27, 0x44, 0x27])).to.equal('0x27 0x44 0x45 ?');
-    expect(scanReading(plan.circuit, [0x13, null, 0x45, 0x27, 0x44])).to.equal('0x27 0x44 0x45 ?');
+    expect(scanReading(plan.circuit, [0x5d, 0x45, 0x26, 0x44, 0x26])).to.equal('0x26 0x44 0x45 ?');
+    expect(scanReading(plan.circuit, [0x13, null, 0x45, 0x26, 0x44])).to.equal('0x26 0x44 0x45 ?');
     expect(scanReading(plan.circuit, [])).to.equal('none');
     const all = new Measurements(plan).all;
     const scan = all.find(({ kind }) => kind === 'scan');
     const clone = theFault(plan, ({ kind, subjects }) => kind === 'clone' && subjects[0] === 'air-gas');
-    expect(scan && new HiddenBuild(plan, [clone], 1).read(scan)).to.equal('0x27 0x44 0x45 ?');
+    expect(scan && new HiddenBuild(plan, [clone], 1).read(scan)).to.equal('0x26 0x44 0x45 ?');
   });
   it('counts the probes that are left when one has lost its data wire', () => {
     const fault = theFault(plan, ({ kind, key }) => kind === 'open' && /probe-2\.data/.test(key));
@@ -212,7 +212,7 @@ describe('what a program prints', () => {
       return programText(hidden, all, (part) => plan.circuit.parts.get(part)?.label ?? part);
     };
     const good = printed();
-    expect(readScanLog(good).addresses.map(({ value }) => value)).to.deep.equal([0x27, 0x44, 0x45, 0x6a]);
+    expect(readScanLog(good).addresses.map(({ value }) => value)).to.deep.equal([0x26, 0x44, 0x45, 0x6a]);
     const numbers = readOneWireList(good);
     expect(numbers.map(({ checked }) => checked)).to.deep.equal([true, true, true]);
     expect(new Set(numbers.map(({ serial }) => serial)).size).to.equal(3);

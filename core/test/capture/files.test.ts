@@ -132,12 +132,12 @@ describe('a value change dump (IEEE 1364)', () => {
     for (let i = 0; i < text.length; i += size) capture.push(text.slice(i, i + size));
     return capture.end();
   };
-  const text = dump(new I2cWave().start().address(0x27, true).byte(0x5a, false).stop());
+  const text = dump(new I2cWave().start().address(0x26, true).byte(0x5a, false).stop());
 
   it('is read with its time scale, in pieces of any size', () => {
     const whole = readDump(text, text.length);
     for (const size of [1, 3, 50]) expect(readDump(text, size)).to.deep.equal(whole);
-    expect(whole.i2c?.messages[0]).to.deep.include({ address: 0x27, read: true, acknowledged: true });
+    expect(whole.i2c?.messages[0]).to.deep.include({ address: 0x26, read: true, acknowledged: true });
     expect(1 / (whole.i2c?.period?.middle ?? 0)).to.be.closeTo(100e3, 1);
   });
   it('lists its variables', () =>
@@ -148,7 +148,7 @@ describe('a value change dump (IEEE 1364)', () => {
     ]));
   it('keeps a line as it was while it is unknown', () => {
     const unknown = text.replace('#5\n', '#5\nx!\n');
-    expect(readDump(unknown).i2c?.messages[0]?.address).to.equal(0x27);
+    expect(readDump(unknown).i2c?.messages[0]?.address).to.equal(0x26);
   });
   it('says line, what was expected and what was found', () => {
     expect(() => readDump(text.replace('100 ns', 'soon'))).to.throw(

@@ -43,13 +43,13 @@ describe('the I²C decoder', () => {
   });
 
   it('measures the clock within bytes: 2.5 µs are 400 kHz', () => {
-    const { period } = decode(new I2cWave(2.5e-6).start().address(0x27, false).byte(0, true).stop());
+    const { period } = decode(new I2cWave(2.5e-6).start().address(0x26, false).byte(0, true).stop());
     expect(period?.middle).to.be.closeTo(2.5e-6, 1e-12);
     expect(1 / (period?.least ?? 0)).to.be.closeTo(400e3, 1);
   });
 
   it('says that a byte was broken off, by a stop and by the end of the capture', () => {
-    const broken = new I2cWave().start().address(0x27, false);
+    const broken = new I2cWave().start().address(0x26, false);
     for (const bit of [true, false, true]) broken.bit(bit);
     const { messages, faults } = decode(broken.stop());
     expect(messages[0]?.loose).to.equal(3);

@@ -48,14 +48,14 @@ describe('a scan', () => {
   it('is read from sentences, lists and decimals, with counts and noise left aside', () => {
     expect(
       found(
-        'Scanning...\nI2C device found at address 0x27  !\nI2C device found at address 0x44  !\n2 devices found\ndone\n',
+        'Scanning...\nI2C device found at address 0x26  !\nI2C device found at address 0x44  !\n2 devices found\ndone\n',
       ),
-    ).to.deep.equal([0x27, 0x44]);
-    expect(found('[39, 68, 106]')).to.deep.equal([39, 68, 106]);
-    expect(found("found: ['0x27', '0x6a']")).to.deep.equal([0x27, 0x6a]);
-    expect(found('device address: 39\ndevice address: 68')).to.deep.equal([39, 68]);
-    expect(found('39 (0x27)\n68 (0x44)')).to.deep.equal([0x27, 0x44]);
-    expect(found('39, 68')).to.deep.equal([39, 68]);
+    ).to.deep.equal([0x26, 0x44]);
+    expect(found('[38, 68, 106]')).to.deep.equal([38, 68, 106]);
+    expect(found("found: ['0x26', '0x6a']")).to.deep.equal([0x26, 0x6a]);
+    expect(found('device address: 38\ndevice address: 68')).to.deep.equal([38, 68]);
+    expect(found('38 (0x26)\n68 (0x44)')).to.deep.equal([0x26, 0x44]);
+    expect(found('38, 68')).to.deep.equal([38, 68]);
     expect(found('3 devices in 250 ms')).to.deep.equal([]);
   });
 
@@ -69,9 +69,9 @@ describe('a scan', () => {
       return `${r}0: ${row.join(' ')}`.trimEnd();
     }).join('\n');
   it('is read from the grid, what a driver holds included', () => {
-    const log = readScanLog(`${head}\n${rows({ 0x27: '27', 0x44: '44', 0x68: 'UU' })}`);
+    const log = readScanLog(`${head}\n${rows({ 0x26: '26', 0x44: '44', 0x68: 'UU' })}`);
     expect(log.addresses.map(({ value, held }) => [value, held])).to.deep.equal([
-      [0x27, false],
+      [0x26, false],
       [0x44, false],
       [0x68, true],
     ]);
@@ -87,11 +87,11 @@ describe('a scan', () => {
     expect(address).to.deep.include({ value: 0x44, halved: true });
   });
   it('names what cannot be an address, with its line', () => {
-    const { problems } = readScanLog('found at 0x27\nfound at 0x1F4');
+    const { problems } = readScanLog('found at 0x26\nfound at 0x1F4');
     expect(problems).to.deep.equal([
       { line: 2, text: '0x1F4', says: 'expected an address from 0x00 to 0x7F, found 0x1F4' },
     ]);
-    expect(readScanLog(`${head}\n${rows({ 0x27: '28' })}`).problems[0]?.says).to.include('expected 0x27');
+    expect(readScanLog(`${head}\n${rows({ 0x26: '28' })}`).problems[0]?.says).to.include('expected 0x26');
   });
 });
 

@@ -145,7 +145,7 @@ const MISTAKES: readonly Mistake[] = [
     build: busBuild(
       [
         wide,
-        i2cModule('display', [0x27], {
+        i2cModule('display', [0x26], {
           ...fitted(4700, 'no'),
           absoluteMax: figure('V', { max: 6 }),
           inputHigh: figure('V', { min: 2 }),
@@ -235,15 +235,15 @@ const MISTAKES: readonly Mistake[] = [
     remedy: 'address:one.port:0x44',
   },
   {
-    name: 'a decimal address that was meant in hexadecimal: 78 is 0x4E, the card knows 0x27',
+    name: 'a decimal address that was meant in hexadecimal: 78 is 0x4E, the card knows 0x26',
     build: busBuild(
-      [i2cModule('a', [0x27])],
+      [i2cModule('a', [0x26])],
       [onBus('one', 'a', 'v3.out', { ports: { port: { bus: 'bus', address: 0x4e } } })],
     ),
     check: 'bus/address-reserved',
     measured: 0x4e,
     severity: 'fault',
-    remedy: 'address:one.port:0x27',
+    remedy: 'address:one.port:0x26',
   },
   {
     name: '"128 devices fit on one bus": three on leads of 2 m are too much capacitance',

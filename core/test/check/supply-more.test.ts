@@ -160,7 +160,7 @@ describe('supply/pin-fed', () => {
   };
   it('is against a house rule that says never, however little it is', () => {
     const [found] = on5(0.002, 0).of('supply/pin-fed');
-    expect(found?.severity).to.equal('caution');
+    expect(found?.severity).to.equal('fault');
     expect(found?.message).to.include('never');
   });
   it('may go up to the share of the house rule, exactly', () => {

@@ -61,7 +61,13 @@ const plain = humid(
 );
 
 const rowsOf = (cards: Card[], pieces = 3, buying: 'fast' | 'cheap' = 'fast', sure = 0.9) => {
-  const { rows } = compare(cards, { need, setting, buying, sure, pieces });
+  const { rows } = compare(cards, {
+    need,
+    setting,
+    buying: { by: buying, money: { currency: 'EUR', rates: {} } },
+    sure,
+    pieces,
+  });
   return (id: string) => rows.find((row) => row.id === id);
 };
 
@@ -153,7 +159,13 @@ describe('who qualifies', () => {
       setting,
     );
     expect(found.able.map(({ id }) => id)).to.deep.equal(['a']);
-    const { rows } = compare(found.able, { need: wanted, setting, buying: 'fast', sure: 0.9, pieces: 1 });
+    const { rows } = compare(found.able, {
+      need: wanted,
+      setting,
+      buying: { by: 'fast', money: { currency: 'EUR', rates: {} } },
+      sure: 0.9,
+      pieces: 1,
+    });
     expect(rows.find(({ id }) => id === 'others')?.cells[0]?.text).to.equal('hydrogen');
   });
 });

@@ -10,24 +10,24 @@ const bad = (held: readonly { good: boolean | null; says: string }[]) =>
 
 describe('a scan held against the plan', () => {
   it('has nothing to say against the addresses of the plan', () => {
-    const held = heldScan(circuit, 'i2c', [0x27, 0x44, 0x45, 0x6a]);
+    const held = heldScan(circuit, 'i2c', [0x26, 0x44, 0x45, 0x6a]);
     expect(bad(held)).to.deep.equal([]);
-    expect(held[0]?.says).to.equal('0x27 answers: display.');
+    expect(held[0]?.says).to.equal('0x26 answers: display.');
   });
   it('names who does not answer, who could be set so, and what nobody knows', () => {
-    expect(bad(heldScan(circuit, 'i2c', [0x27, 0x44, 0x6a, 0x50]))).to.deep.equal([
+    expect(bad(heldScan(circuit, 'i2c', [0x26, 0x44, 0x6a, 0x50]))).to.deep.equal([
       '0x45 does not answer: bottom shelf sensor.',
       '0x50 answers, which no card of the plan names: another part, or a clone.',
     ]);
-    const strap = bad(heldScan(circuit, 'i2c', [0x26, 0x44, 0x45, 0x6a]));
-    expect(strap[1]).to.match(/^0x26 answers, which nothing is set to: display can be, by its setting/);
+    const strap = bad(heldScan(circuit, 'i2c', [0x25, 0x44, 0x45, 0x6a]));
+    expect(strap[1]).to.match(/^0x25 answers, which nothing is set to: display can be, by its setting/);
   });
   it('tells the part that was unplugged', () => {
-    const [left] = unplugged(circuit, 'i2c', [0x27, 0x44, 0x45, 0x6a], [0x27, 0x44, 0x45]);
+    const [left] = unplugged(circuit, 'i2c', [0x26, 0x44, 0x45, 0x6a], [0x26, 0x44, 0x45]);
     expect(left).to.deep.include({ good: true, says: '0x6A left: carbon dioxide sensor.', subjects: ['air-gas'] });
-    expect(unplugged(circuit, 'i2c', [0x27], [0x27])[0]?.says).to.match(/the same/);
-    expect(unplugged(circuit, 'i2c', [0x27], [0x44]).map(({ says }) => says.slice(0, 10))).to.deep.equal([
-      '0x27 left:',
+    expect(unplugged(circuit, 'i2c', [0x26], [0x26])[0]?.says).to.match(/the same/);
+    expect(unplugged(circuit, 'i2c', [0x26], [0x44]).map(({ says }) => says.slice(0, 10))).to.deep.equal([
+      '0x26 left:',
       '0x44 came ',
     ]);
   });

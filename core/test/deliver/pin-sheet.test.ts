@@ -103,7 +103,7 @@ describe('the files of pins', function () {
       },
     );
     rmSync(folder, { recursive: true });
-    expect(stdout.trim()).to.equal('17 4 0x27');
+    expect(stdout.trim()).to.equal('17 4 0x26');
   });
 
   it('cannot be broken by a label', () => {
@@ -125,7 +125,7 @@ describe('the files of pins', function () {
     expect([pinNumber('GPIO17'), pinNumber('P12'), pinNumber('D7'), pinNumber('A3')]).to.deep.equal([17, 12, 7, null]);
     expect(addressConstants(draft).map(({ name, address }) => [name, address])).to.deep.include([
       'DISPLAY_ADDRESS',
-      0x27,
+      0x26,
     ]);
   });
 });

@@ -106,13 +106,13 @@ describe('wiring', () => {
     expect(check?.expected?.max).to.be.closeTo(4935, 1e-6);
   });
 
-  it('counts resistors that lie side by side together: 10 kΩ on 10 kΩ reads 5 kΩ', () => {
-    // The first draft has a pull-up for each of its three probes on one line and one rail: 10 kΩ ÷ 3.
+  it('counts resistors that lie side by side together: 5.6 kΩ on 5.6 kΩ reads 2.8 kΩ', () => {
+    // The first draft has a pull-up for each of its three probes on one line and one rail: 5.6 kΩ ÷ 3.
     const { build } = of('cupboard-first-draft');
     const helpers = build.wiring.steps.find(({ phase }) => phase === 'helpers');
-    const probes = helpers?.checks.filter(({ says }) => says.startsWith('10 kΩ')) ?? [];
+    const probes = helpers?.checks.filter(({ says }) => says.startsWith('5.6 kΩ')) ?? [];
     expect(probes.length).to.be.at.least(3);
-    const thirds = probes.filter(({ expected }) => Math.abs((expected?.min ?? 0) - (10e3 / 3) * 0.95) < 1e-6);
+    const thirds = probes.filter(({ expected }) => Math.abs((expected?.min ?? 0) - (5.6e3 / 3) * 0.95) < 1e-6);
     expect(thirds).to.have.length(3);
   });
 

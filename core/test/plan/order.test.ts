@@ -1,7 +1,7 @@
 /** Orders against every choice there is, and the chance of enough working pieces against its definition. */
 import { expect } from 'chai';
 import type { Offer } from '../../src/card/card.ts';
-import { cheapestOrder, orderFront, orderOf, type OrderLine } from '../../src/plan/order.ts';
+import { cheapestOrder, orderBounds, orderFront, orderOf, type OrderLine } from '../../src/plan/order.ts';
 import { chanceOfEnough, piecesToBuy, purchase, type Purchase } from '../../src/plan/purchase.ts';
 import { randomFrom } from '../../src/quantity/random.ts';
 
@@ -159,5 +159,50 @@ describe('spares', () => {
     expect([1, 2, 3].map((k) => piecesToBuy(k, 0.04, 0.9)).concat(piecesToBuy(10, 0, 0.9))).to.deep.equal([
       1, 2, 4, 10,
     ]);
+  });
+});
+
+describe('a large order', () => {
+  const random = randomFrom(4711);
+  const shops = Array.from({ length: 40 }, (_, i) => ({
+    supplier: `shop ${i}`,
+    shipping: Math.round(200 + random() * 500) / 100,
+    ...(random() < 0.5 ? { freeFrom: Math.round(1500 + random() * 3000) / 100 } : {}),
+  }));
+  const lines = (count: number): OrderLine[] =>
+    Array.from({ length: count }, (_, i) => ({
+      id: `line-${i}`,
+      pieces: 1,
+      offers: Array.from({ length: 5 }, () => {
+        const shop = shops[Math.floor(random() * shops.length)] as (typeof shops)[number];
+        return offer(shop.supplier, Math.round(50 + random() * 1500) / 100, shop);
+      }),
+    }));
+  it('of forty lines from forty suppliers with thresholds is proved', function () {
+    this.timeout(30_000);
+    const order = cheapestOrder(lines(40), { latest: null, sure: SURE });
+    expect(order?.proved).to.equal(true);
+    expect(order?.picks.size).to.equal(40);
+  });
+  it('of one line from eleven suppliers, and from thirty-three, takes the cheapest with its shipping', () => {
+    for (const count of [11, 31, 32, 33]) {
+      const one: OrderLine = {
+        id: 'x',
+        pieces: 1,
+        offers: shops.slice(0, count).map((shop, i) => offer(shop.supplier, 10 - i / 100, shop)),
+      };
+      const least = Math.min(...one.offers.map((o) => orderOf([one], new Map([['x', purchase(o, 1, SURE)]])).total));
+      expect(cheapestOrder([one], { latest: null, sure: SURE })?.total).to.be.closeTo(least, 1e-9);
+    }
+  });
+  it('is bounded at once: what is at hand costs no less than the cheapest, and no order less than the bound', () => {
+    for (let seed = 1; seed <= 60; seed++) {
+      const some = randomLines(seed);
+      const limits = { latest: null, sure: SURE };
+      const exact = cheapestOrder(some, limits);
+      const quick = orderBounds(some, limits);
+      expect(quick?.order.total).to.be.at.least((exact?.total ?? 0) - 1e-6);
+      expect(quick?.least).to.be.at.most((exact?.total ?? 0) + 1e-6);
+    }
   });
 });

@@ -54,7 +54,7 @@ describe('the plan that completes itself', function () {
       /^Move door contact from P0 to /,
       /^Put a .* diode across fan$/,
       /^Put 220 Ω in series with status light$/,
-      /^Leave out a pull-up of 10 kΩ on one-wire DATA/,
+      /^Leave out a pull-up of 5\.6 kΩ on one-wire DATA/,
     ])
       expect(
         titles.filter((title) => expected.test(title)),

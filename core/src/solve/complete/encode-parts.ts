@@ -1,6 +1,7 @@
 /** Parts as choices: rail, translator, bus and address together, since each asks for the others. */
 import { toInterval } from '../../card/to-interval.ts';
 import { isShared, type SharedProtocol } from '../../card/protocol.ts';
+import { eightBitOf } from '../../quantity/address.ts';
 import type { Port } from '../../card/card.ts';
 import type { Draft } from '../joint/builder.ts';
 import { ABSENT, cents, CHOICE, isThere, LEFT_OUT, placedId, type Making, type Slot } from './making.ts';
@@ -11,6 +12,14 @@ import type { Way, Wayfarer } from './ways.ts';
 /** The port of a part that is on a bus, if it has one. */
 export const busPort = (part: Wayfarer): (Port & { protocol: SharedProtocol }) | undefined =>
   part.node.card.ports.find((port): port is Port & { protocol: SharedProtocol } => isShared(port.protocol));
+
+/** Addresses that a port may be given; where the plan has the 8-bit form of one of them, that one is meant. */
+function addressesOf(part: Wayfarer, port: Port): (number | null)[] {
+  const known = port.addresses?.map(({ value }) => value) ?? [];
+  const typed = part.choice.ports[port.id]?.address;
+  const half = typed === undefined ? null : eightBitOf(typed, known);
+  return half !== null ? [half] : known.length > 0 ? known : [null];
+}
 
 export const addressResource = (segment: Segment, address: number): string => `address:${segment.bus.id}:${address}`;
 
@@ -66,7 +75,7 @@ function busDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Om
       ...(port.protocol === 'spi' ? {} : { [pullId]: pulls }),
       ...(way.wired.through ? { [side]: slots.filter(suits).map(({ id }) => id) } : {}),
     };
-    const addresses: (number | null)[] = port.addresses?.map(({ value }) => value) ?? [null];
+    const addresses = addressesOf(part, port);
     return addresses.map((address): Draft => {
       const had = choice?.address ?? port.addresses?.[0]?.value;
       const moved = segment.bus.id !== choice?.bus || (address !== null && address !== had);
@@ -96,7 +105,7 @@ export function optionsAt(
   return part.ways.flatMap(({ canPull, wired }, way) => {
     if ((pulling && !canPull) || (wired.through?.far ?? null) !== far) return [];
     if (behind && (wired.through || behind.part === part.choice.id)) return [];
-    const addresses: (number | null)[] = port.addresses?.map(({ value }) => value) ?? [null];
+    const addresses = addressesOf(part, port);
     return addresses.map((address) => placedId({ way, bus: bus.id, address, slot: null }));
   });
 }

@@ -1,4 +1,5 @@
 /** Regulators and sources that might be added: for what no rail of the plan feeds well. */
+import { buyingOf } from '../../plan/money.ts';
 import type { Card } from '../../card/card.ts';
 import { isStanding } from './is-standing.ts';
 import type { Library } from '../../card/library.ts';
@@ -100,7 +101,7 @@ class Adding {
     this.found.push({
       part: { id, card: card.id, label: label.slice(0, 60), needs: [], feeds: fed, ports: {}, opened: [] },
       rail: `${id}.${offer.id}`,
-      cents: Math.round(piecePrice(card, plan.rules.buying) * 100),
+      cents: Math.round(piecePrice(card, buyingOf(plan)) * 100),
     });
   }
 }
@@ -108,7 +109,7 @@ class Adding {
 /** For each output voltage the cheapest regulator and input that suit; and wall adapters for what nothing feeds. */
 export function extraSupplies(circuit: Circuit, library: Library, asked: readonly Asked[]): Extra[] {
   const adding = new Adding(circuit, asked);
-  const cards = cheapestFirst([...library.values()], circuit.plan.rules.buying);
+  const cards = cheapestFirst([...library.values()], buyingOf(circuit.plan));
   for (const card of cards) {
     const [offer] = card.rails ?? [];
     const [supply] = card.supplies;

@@ -1,4 +1,5 @@
 /** What the parts of the encoding share. */
+import { buyingOf } from '../../plan/money.ts';
 import type { Card } from '../../card/card.ts';
 import type { Circuit, PinWish } from '../../circuit/circuit.ts';
 import type { TranslatorHelper } from '../../plan/plan.ts';
@@ -53,7 +54,7 @@ export const LEFT_OUT = 'left out';
 export const isThere = (id: string): boolean => id !== ABSENT && id !== LEFT_OUT;
 
 export const cents = (circuit: Circuit, card: Card | undefined): number =>
-  Math.round(piecePrice(card, circuit.plan.rules.buying) * 100);
+  Math.round(piecePrice(card, buyingOf(circuit.plan)) * 100);
 
 /** Reading of an option of a part: which way, and for a part on a bus where and at which address. */
 export interface Placed {

@@ -1,4 +1,5 @@
 /** Buses that parts may be on: those of the plan, further ones, and channels of a bus switch. */
+import { buyingOf } from '../../plan/money.ts';
 import { isBusLine, PORT_LINES, type Ask, type SharedProtocol } from '../../card/protocol.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import type { Card } from '../../card/card.ts';
@@ -117,7 +118,7 @@ function switchFor(bench: Bench, segments: readonly Segment[]): NewSwitch | null
     [...library.values()].filter(
       ({ busSwitch, supplies }) => busSwitch && supplies[0] && within(volts, toInterval(supplies[0].range)),
     ),
-    circuit.plan.rules.buying,
+    buyingOf(circuit.plan),
   );
   const taken = new Set(circuit.plan.parts.map(({ id }) => id));
   let id = 'bus-switch';

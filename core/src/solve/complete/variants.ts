@@ -2,6 +2,7 @@
  * Plans that a plan may first be made into before it is settled: with a driver for every load that nothing switches, and with the
  * board on another source. Each is settled only where those before it could not be.
  */
+import { buyingOf } from '../../plan/money.ts';
 import type { Card } from '../../card/card.ts';
 import { SOCKET } from '../../card/kinds.ts';
 import type { Library } from '../../card/library.ts';
@@ -101,7 +102,7 @@ function onSources(circuit: Circuit, library: Library): Plan[] {
   const base = library.get(board?.card.id ?? '')?.supplies ?? supplies;
   const supply = base.find(({ id }) => id === usb?.supply) ?? base[0];
   if (!board || !supply) return [];
-  return cheapestFirst([...library.values()], circuit.plan.rules.buying)
+  return cheapestFirst([...library.values()], buyingOf(circuit.plan))
     .filter(({ kind, outlet, rails }) => {
       const [offer] = rails ?? [];
       if (kind !== 'source' || outlet || !offer?.voltage || offer.cells) return false;
@@ -139,6 +140,6 @@ function converted(circuit: Circuit, library: Library): Plan[] {
 function driven(circuit: Circuit, library: Library): Plan[] {
   const loads = unswitched(circuit);
   if (loads.length === 0) return [circuit.plan];
-  const cards = cheapestFirst([...library.values()], circuit.plan.rules.buying).filter(({ driver }) => driver);
+  const cards = cheapestFirst([...library.values()], buyingOf(circuit.plan)).filter(({ driver }) => driver);
   return cards.flatMap((card) => withDrivers(circuit, loads, card) ?? []).slice(0, MOST_DRIVERS);
 }

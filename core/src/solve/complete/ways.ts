@@ -1,4 +1,5 @@
 /** Every way of wiring each part that holds on its own. */
+import { buyingOf } from '../../plan/money.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { isBusLine, isShared, isTwoWay } from '../../card/protocol.ts';
 import type { Card } from '../../card/card.ts';
@@ -91,7 +92,7 @@ function translatorsFor({ library, circuit }: Bench, card: Card): Card[] {
         translator.channels.length >= linesOf(card) &&
         (!twoWay || translator.style === 'open-drain'),
     ),
-    circuit.plan.rules.buying,
+    buyingOf(circuit.plan),
   );
 }
 

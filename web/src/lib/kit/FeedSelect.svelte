@@ -1,6 +1,19 @@
 <!-- Which rail feeds a supply. Rails outside the range are offered last and say so. -->
 <script lang="ts">
-  import { freePinsFor, setFeed, toInterval, within, type Circuit, type Feed } from '@idle-breadboard/core';
+  import {
+    changePart,
+    freePinsFor,
+    plugFits,
+    plugIn,
+    setFeed,
+    SOCKET,
+    socketOf,
+    toInterval,
+    within,
+    type Circuit,
+    type Feed,
+    type Plan,
+  } from '@idle-breadboard/core';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, feed }: { circuit: Circuit; feed: Feed } = $props();
@@ -10,10 +23,38 @@
   );
   const rails = $derived(
     [...circuit.rails.values()]
-      .filter(({ part, pin, ref }) => part !== feed.part && (!pin || ref === feed.rail))
+      .filter(({ part, pin, ref }) => part !== feed.part && (!pin || ref === feed.rail) && !outlet(part))
       .map((rail) => ({ rail, fits: rail.voltage !== null && within(rail.voltage, toInterval(feed.supply.range)) }))
       .sort((a, b) => Number(b.fits) - Number(a.fits)),
   );
+  const board = $derived(circuit.parts.get(feed.part));
+  const outlet = (part: string) => circuit.parts.get(part)?.card.outlet !== undefined;
+  /** Sources that can be plugged into the board's socket. */
+  const plugs = $derived(
+    board && socketOf(board.card)
+      ? [...circuit.rails.values()].filter(({ part }) => {
+          const source = circuit.parts.get(part)?.card;
+          return source !== undefined && plugFits(source, board.card);
+        })
+      : [],
+  );
+  const inside = $derived(feed.by === 'inside');
+  const PLUG = 'plug ';
+
+  function choose(plan: Plan, value: string): Plan {
+    if (value.startsWith(PLUG) && board)
+      return plugIn(plan, board, value.slice(PLUG.length), workbench.library, circuit.cards);
+    // What was in the socket comes out when the supply that it meets is fed otherwise.
+    const bare =
+      inside || feed.supply.id === SOCKET
+        ? changePart(plan, feed.part, (part) => ({
+            ...part,
+            feeds: Object.fromEntries(Object.entries(part.feeds).filter(([supply]) => supply !== SOCKET)),
+          }))
+        : plan;
+    const supply = feed.supply.id === SOCKET ? board && socketOf(board.card)?.supply : feed.supply.id;
+    return setFeed(bare, feed.part, supply ?? feed.supply.id, value);
+  }
   /** A few pins that could feed it, where the house rules let pins feed parts. */
   const MOST_PINS = 4;
   const pins = $derived.by(() => {
@@ -28,13 +69,16 @@
 <select
   class="field feed"
   aria-label="rail that feeds {terminal} of {label}"
-  value={feed.rail ?? ''}
+  value={inside ? '' : feed.supply.id === SOCKET ? `${PLUG}${feed.rail}` : (feed.rail ?? '')}
   onchange={(event) => {
-    if (workbench.plan)
-      workbench.edit(setFeed(workbench.plan, feed.part, feed.supply.id, event.currentTarget.value), `feed ${label}`);
+    if (workbench.plan) workbench.edit(choose(workbench.plan, event.currentTarget.value), `feed ${label}`);
   }}
 >
   {#if feed.rail === null}<option value="" disabled>not fed</option>{/if}
+  {#if inside}<option value="" disabled>from the socket</option>{/if}
+  {#each plugs as plug (plug.ref)}<option value="{PLUG}{plug.ref}"
+      >cable of {circuit.parts.get(plug.part)?.label} in the socket</option
+    >{/each}
   {#each rails as { rail, fits } (rail.ref)}<option value={rail.ref}
       >{rail.label}{fits ? '' : ' (outside its range)'}</option
     >{/each}

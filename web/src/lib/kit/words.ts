@@ -1,3 +1,4 @@
+import { formatMoney } from '@idle-breadboard/core';
 /** Short words for the checks, where a row has no room for the title. */
 export const WORDS: Readonly<Record<string, string>> = {
   'need/range': 'range',
@@ -67,8 +68,7 @@ export const WORDS: Readonly<Record<string, string>> = {
 };
 
 /** One way to say an amount of money. */
-export const money = (value: number, currency: string): string =>
-  `${value.toFixed(2)}${currency ? ` ${currency}` : ''}`;
+export const money = formatMoney;
 
 /** Money as a difference. */
 export const signedMoney = (value: number): string =>

@@ -2,6 +2,7 @@
 import {
   BENCH_RULE,
   boardDrawing,
+  formatMoney,
   leadSays,
   type Build,
   type Circuit,
@@ -107,7 +108,7 @@ function writeParts(page: PdfPage, { parts }: Build): void {
       shares,
     );
   page.line(
-    `${parts.total.toFixed(2)} ${parts.currency} with shipping; the last parcel is here in ${parts.arrival} days.`,
+    `${formatMoney(parts.total, parts.currency)} with shipping; the last parcel is here in ${parts.arrival} days.`,
   );
   page.line(
     `Leads: ${parts.leads.map(({ count, colour, ends, length }) => `${count} ${colour} ${ends} ${length} m`).join('; ')}.`,

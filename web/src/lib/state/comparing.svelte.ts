@@ -1,5 +1,6 @@
 /** The Compare station: which candidates, in which order, against which, and which lines. */
 import {
+  buyingOf,
   compare,
   qualify,
   settingOf,
@@ -98,7 +99,7 @@ export function tableOf(circuit: Circuit, need: Need): Table {
   const { rows } = compare(wanted, {
     need: sense,
     setting,
-    buying: circuit.plan.rules.buying,
+    buying: buyingOf(circuit.plan),
     sure: circuit.plan.rules.sure,
     pieces,
   });

@@ -1,18 +1,23 @@
 /** What the Need station asks of the core: who qualifies, in words. */
 import {
   changeNeed,
+  nearestMiss,
   qualify,
+  ruledOut,
+  usualNeed,
   QUANTITIES,
   settingOf,
-  type Card,
   type Circuit,
   type Front,
   type Library,
+  type NearMiss,
   type Need,
+  type PartChoice,
   type Place,
   type Plan,
   type Qualified,
   type Reason,
+  type SenseNeed,
 } from '@idle-breadboard/core';
 
 /** How an analog sensor's voltage would reach the controller of the plan. */
@@ -50,14 +55,29 @@ export function quantities(library: Library): readonly { quantity: string; unit:
   );
 }
 
-/** A range that a quantity is often asked over, taken from the card that reaches furthest: where a new sentence begins. */
-export function usualRange(library: Library, quantity: string): { from: number; to: number; accuracy: number } {
-  const measures = [...library.values()].flatMap((card: Card) => card.measures.filter((m) => m.quantity === quantity));
-  const widest = measures.sort((a, b) => b.range.to - b.range.from - (a.range.to - a.range.from))[0];
-  if (!widest) return { from: 0, to: 1, accuracy: 0.1 };
-  const worst = Math.max(...widest.accuracy.map(({ error }) => error));
-  return { from: widest.range.from, to: widest.range.to, accuracy: worst > 0 ? worst : 1 };
+/** Where a new sentence begins: a range, an accuracy and an interval that some card keeps. */
+export function usualRange(
+  library: Library,
+  asked: { quantity: string; unit: string },
+  years: number,
+): Pick<SenseNeed, 'from' | 'to' | 'accuracy' | 'interval'> {
+  return (
+    usualNeed(library.values(), asked, { years, place: undefined }) ?? { from: 0, to: 1, accuracy: 0.1, interval: 60 }
+  );
 }
+
+/** The card that comes nearest to a need that none meets. */
+export const nearest = (library: Library, circuit: Circuit, need: SenseNeed): NearMiss | null =>
+  nearestMiss(library.values(), need, settingOf(circuit.plan, need, frontOf(circuit)));
+
+/** Parts of the plan that can serve a need and do not yet. */
+export const mayServe = (circuit: Circuit, need: Need): PartChoice[] =>
+  circuit.plan.parts.filter((part) => {
+    const card = circuit.parts.get(part.id)?.card;
+    if (!card || part.needs.includes(need.id)) return false;
+    const judged = need.kind === 'sense' || (need.kind !== 'trigger' && need.service !== undefined);
+    return !judged || ruledOut(card, need, settingOf(circuit.plan, need, frontOf(circuit))) === null;
+  });
 
 /** Names of places that needs are at, in the order of the needs, and those that were described already. */
 export const placeNames = (plan: Plan): string[] => [

@@ -1,5 +1,12 @@
 /** The search for whole sets: its thread, its progress and what it found. */
-import { FIGURES, formatQuantity, type Circuit, type SetFigures, type SetFront } from '@idle-breadboard/core';
+import {
+  FIGURES,
+  formatQuantity,
+  type Circuit,
+  type Plan,
+  type SetFigures,
+  type SetFront,
+} from '@idle-breadboard/core';
 import { proxy, wrap } from 'comlink';
 import type { SetsWorker } from '../worker/sets';
 import { workbench } from './workbench.svelte';
@@ -22,12 +29,18 @@ export const figureText = (key: keyof SetFigures, value: number): string =>
         ? value.toFixed(2)
         : String(value);
 
+/** What a search for sets answers. */
+const askedOf = ({ needs, places, lifeYears, budget, readyInDays, rules }: Plan): string =>
+  JSON.stringify([needs, places, lifeYears, budget, readyInDays, rules]);
+
 class Sets {
   running = $state(false);
   progress = $state('');
   trouble = $state('');
   front = $state.raw<SetFront | null>(null);
   chosen = $state(0);
+  /** What was asked for when they were searched. */
+  private asked = $state('');
   private sortedBy = $state<keyof SetFigures>('cost');
   private thread: Worker | null = null;
   private run = 0;
@@ -55,6 +68,7 @@ class Sets {
     this.running = true;
     this.trouble = '';
     this.front = null;
+    this.asked = askedOf(circuit.plan);
     this.progress = 'looking for cards that meet each need';
     this.thread = new Worker(new URL('../worker/sets.worker.ts', import.meta.url), { type: 'module' });
     const worker = wrap<SetsWorker>(this.thread);
@@ -83,6 +97,11 @@ class Sets {
     this.front = found.front;
     this.chosen = 0;
     this.trouble = found.exclusion?.sentence ?? '';
+  }
+
+  /** True where the needs, or what they are held against, changed since: the sets answer another question then. */
+  isOld(plan: Plan): boolean {
+    return this.front !== null && this.asked !== askedOf(plan);
   }
 
   cancel(): void {

@@ -290,7 +290,7 @@ export class Workbench {
     const plan: Plan = {
       ...emptyPlan(slug(name), name),
       boards: drawer.cards.has('board-full') ? ['board-full'] : [],
-      leads: all.filter(({ kind }) => kind === 'leads').map(({ id }) => id),
+      leads: all.filter(({ kind }) => kind === 'leads' || kind === 'cable').map(({ id }) => id),
       resistors: first('resistor'),
       joint: first('joint'),
     };

@@ -133,6 +133,18 @@
         </select></label
       >
     {/if}
+    {#if time && time.shares.some(({ conversion }) => conversion > 0)}
+      <label class="unit inline-flex items-center gap-1 font-normal"
+        ><input
+          type="checkbox"
+          checked={circuit.plan.overlap ?? false}
+          onchange={(event) => {
+            const on = event.currentTarget.checked;
+            edit(({ overlap: _was, ...p }) => (on ? { ...p, overlap: true } : p), 'conversions at the same time');
+          }}
+        />convert together</label
+      >
+    {/if}
     {#if bus.members.length === 0}
       <button
         type="button"

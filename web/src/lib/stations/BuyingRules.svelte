@@ -1,12 +1,17 @@
 <!-- How one buys: fast or cheap, with or without soldering, and how sure one wants to be. -->
 <script lang="ts">
-  import type { HouseRules } from '@idle-breadboard/core';
+  import type { HouseRules, Money } from '@idle-breadboard/core';
+  import QuantityField from '../kit/QuantityField.svelte';
 
   interface Props {
     rules: HouseRules;
     change: (rules: Partial<HouseRules>, why: string) => void;
+    money: Money;
+    /** Currencies of offers that cannot be counted yet. */
+    unpriced: readonly string[];
+    rate: (currency: string, value: number) => void;
   }
-  let { rules, change }: Props = $props();
+  let { rules, change, money, unpriced, rate }: Props = $props();
   const SURE = [0.5, 0.8, 0.9, 0.95, 0.99, 0.999];
   const choices = $derived([...new Set([...SURE, rules.sure])].sort((a, b) => a - b));
 </script>
@@ -45,6 +50,21 @@
       {#each choices as share (share)}<option value={share}>{Number((share * 100).toFixed(2))} %</option>{/each}
     </select></label
   >
+  {#each [...new Set([...Object.keys(money.rates), ...unpriced])].sort() as currency (currency)}
+    <span class="inline-flex flex-wrap items-center gap-2"
+      ><span class="unit">1 {currency} is</span><QuantityField
+        value={money.rates[currency] ?? 0}
+        unit={money.currency}
+        plain
+        label="rate of {currency}"
+        width="4.5em"
+        check={(v) => (v > 0 ? null : 'more than 0')}
+        change={(value) => rate(currency, value)}
+      /><span class="unit">{money.currency}</span>{#if unpriced.includes(currency)}<span class="text-caution"
+          >offers in {currency} are not counted until its rate is here</span
+        >{/if}</span
+    >
+  {/each}
 </span>
 
 <style>

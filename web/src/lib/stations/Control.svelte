@@ -1,6 +1,7 @@
 <!-- Controllers and carriers against what the chosen parts ask, with what is left over. -->
 <script lang="ts">
   import {
+    buyingOf,
     addCarrier,
     addPart,
     carrierOf,
@@ -24,7 +25,7 @@
   const here = $derived(circuit.controller?.card.id ?? null);
 
   const price = (fit: ControllerFit) => {
-    const offer = chosenOffer(fit.card, circuit.plan.rules.buying);
+    const offer = chosenOffer(fit.card, buyingOf(circuit.plan));
     return offer ? `${money(offer.price / offer.pack, offer.currency)}, ${offer.leadDays} days` : 'nobody sells it';
   };
   const size = (fit: ControllerFit) => {

@@ -25,11 +25,8 @@
       const at = place?.kind === 'sense' || place?.kind === 'show' ? place.place : 'somewhere';
       if (kind === 'sense') {
         const q = first ?? { quantity: 'air temperature', unit: '°C' };
-        const range =
-          q.quantity === 'air temperature'
-            ? { from: 0, to: 50, accuracy: 5 }
-            : usualRange(workbench.library, q.quantity);
-        return addNeed(p, { id: freeId(p, q.quantity), kind, ...q, ...range, interval: 60, place: at });
+        const range = usualRange(workbench.library, q, p.lifeYears);
+        return addNeed(p, { id: freeId(p, q.quantity), kind, ...q, ...range, place: at });
       }
       if (kind === 'trigger') {
         const of = p.needs.find((n) => n.kind === 'sense');

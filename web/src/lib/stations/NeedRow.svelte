@@ -4,7 +4,7 @@
   import X from '@lucide/svelte/icons/x';
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';
-  import { candidates, changeOf, REASON_WORDS } from '../state/needs';
+  import { candidates, changeOf, mayServe, nearest, REASON_WORDS } from '../state/needs';
   import { of, type Proofs } from '../state/proofs';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
@@ -23,6 +23,10 @@
   let { circuit, need, proofs, asked, edit, serve }: Props = $props();
   const judged = $derived(need.kind === 'sense' || (need.kind !== 'trigger' && need.service !== undefined));
   const found = $derived(judged ? candidates(workbench.library, circuit, need) : null);
+  const able = $derived(mayServe(circuit, need));
+  const miss = $derived(
+    need.kind === 'sense' && found?.able.length === 0 ? nearest(workbench.library, circuit, need) : null,
+  );
   const serving = $derived(circuit.plan.parts.filter((part) => part.needs.includes(need.id)));
   const changeSense = $derived(changeOf(edit, need.id, (n) => n.kind === 'sense'));
   const changeTrigger = $derived(changeOf(edit, need.id, (n) => n.kind === 'trigger'));
@@ -51,6 +55,7 @@
           {name}
           {asked}
           library={workbench.library}
+          years={circuit.plan.lifeYears}
           change={changeSense}
         />
       {:else if need.kind === 'trigger'}<TriggerSentence plan={circuit.plan} {need} {name} change={changeTrigger} />
@@ -93,15 +98,25 @@
             </optgroup>
           {/if}
           <optgroup label="a part of the plan">
-            {#each circuit.plan.parts.filter((part) => !part.needs.includes(need.id)) as part (part.id)}<option
-                value="part:{part.id}">{part.label}</option
-              >{/each}
+            {#each able as part (part.id)}<option value="part:{part.id}">{part.label}</option>{/each}
           </optgroup>
         </select>
         {#if found}
           <button type="button" class="act bare" onclick={() => view.compare(need.id)}
             >{found.able.length} {found.able.length === 1 ? 'card meets' : 'cards meet'} it</button
           >
+          {#if miss}
+            <span class="unit">nearest: {miss.card.name}, which {miss.says}</span>
+            {#if miss.step}
+              {@const step = miss.step}
+              <button
+                type="button"
+                class="act"
+                onclick={() => changeSense((now) => ({ ...now, ...step.need }), 'the need that a card meets')}
+                >{step.says}</button
+              >
+            {/if}
+          {/if}
           {#each found.out as { reason, cards } (reason)}
             <span class="unit" title={cards.map((card) => card.name).join(', ')}
               >{cards.length} {cards.length === 1 ? 'fails' : 'fail'} by {REASON_WORDS[reason]}</span

@@ -1,6 +1,7 @@
 <!-- A chosen part: its name, its card, what could stand in for it. -->
 <script lang="ts">
   import {
+    buyingOf,
     changePart,
     chosenOffer,
     needName,
@@ -27,7 +28,7 @@
   }: { circuit: Circuit; part: PartChoice; edit: (change: (plan: Plan) => Plan, why: string) => void } = $props();
   const node = $derived(circuit.parts.get(part.id));
   const others = $derived(node ? rivals(circuit, workbench.library, node) : []);
-  const offer = $derived(node && chosenOffer(node.card, circuit.plan.rules.buying));
+  const offer = $derived(node && chosenOffer(node.card, buyingOf(circuit.plan)));
   const serves = $derived(
     circuit.plan.needs.filter(({ id }) => part.needs.includes(id)).map((need) => needName(circuit.plan, need)),
   );

@@ -1,6 +1,6 @@
 <!-- Station 9: what to buy and what is in the drawer, beside where it comes from, what it costs and when it is there. -->
 <script lang="ts">
-  import { setRules, setStock, type Circuit, type HouseRules, type PartsLine } from '@idle-breadboard/core';
+  import { moneyOf, setRules, setStock, type Circuit, type HouseRules, type PartsLine } from '@idle-breadboard/core';
   import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
   import CostArrival from '../charts/CostArrival.svelte';
@@ -61,7 +61,18 @@
       {/snippet}
     </Row>
     <Row>
-      {#snippet choose()}<BuyingRules rules={plan.rules} change={rules} />{/snippet}
+      {#snippet choose()}<BuyingRules
+          rules={plan.rules}
+          change={rules}
+          money={moneyOf(plan)}
+          unpriced={parts.unpriced}
+          rate={(currency, value) =>
+            workbench.plan &&
+            workbench.edit(
+              { ...workbench.plan, rates: { ...workbench.plan.rates, [currency]: value } },
+              `rate of ${currency}`,
+            )}
+        />{/snippet}
       {#snippet prove()}
         {#if parts.front.length > 0}<CostArrival
             front={parts.front}
@@ -107,7 +118,11 @@
                 >{buys(line)}: enough work in {percent(line.chance)} of such orders</span
               >{/if}
           {:else if line.unsold}
-            <span class="text-fault">nobody offers it</span>
+            <span class="text-fault"
+              >{line.unpriced.length > 0
+                ? `offered in ${line.unpriced.join(' and ')} alone, which has no rate yet`
+                : 'nobody offers it'}</span
+            >
           {:else}
             <span class="unit">from the drawer</span>
           {/if}

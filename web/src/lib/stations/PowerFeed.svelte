@@ -37,7 +37,7 @@
       .reduce((sum, load) => sum + load.peak, 0),
   );
   const results = $derived([
-    ...of(proofs, key, 'supply/range', 'supply/back-feed', 'supply/lead-drop'),
+    ...of(proofs, key, 'supply/range', 'supply/plug', 'supply/back-feed', 'supply/lead-drop'),
     ...(first ? of(proofs, feed.part, 'body/heat') : []),
   ]);
   const shown = $derived(results.filter(({ severity, check }) => severity !== null || check === 'supply/range'));

@@ -10,9 +10,11 @@
     name: string;
     asked: readonly { quantity: string; unit: string }[];
     library: Library;
+    /** How long the build serves. */
+    years: number;
     change: Change<SenseNeed>;
   }
-  let { need, name, asked, library, change }: Props = $props();
+  let { need, name, asked, library, years, change }: Props = $props();
   const wide = $derived(['kg', 'Pa', 'm'].includes(need.unit));
 </script>
 
@@ -22,11 +24,7 @@
   value={need.quantity}
   onchange={(event) => {
     const q = asked.find(({ quantity }) => quantity === event.currentTarget.value);
-    if (q)
-      change(
-        (now) => ({ ...now, ...q, ...(q.unit === need.unit ? {} : usualRange(library, q.quantity)) }),
-        'quantity of a need',
-      );
+    if (q) change((now) => ({ ...now, ...q, ...usualRange(library, q, years) }), 'quantity of a need');
   }}
 >
   {#each asked as q (q.quantity)}<option value={q.quantity}>{q.quantity}</option>{/each}

@@ -12,10 +12,11 @@
   let anyController = $state(false);
   const found = $derived(sets.front?.sets ?? []);
   const chosen = $derived(found[sets.chosen] ?? null);
+  const old = $derived(sets.isOld(circuit.plan));
   const currency = $derived(circuit.plan.budget?.currency ?? '');
 
   function take(set: FoundSet) {
-    if (!workbench.plan) return;
+    if (!workbench.plan || sets.isOld(workbench.plan)) return;
     workbench.edit(takeSet(workbench.plan, workbench.library, set), 'take a whole set');
     view.say('The plan has the set. What it still needs stands in the tray.');
   }
@@ -93,7 +94,10 @@
             {#each chosen.evaluation.parts as part, i (i)}{part.option.card.name}
               <span class="unit">({part.place})</span>{i < chosen.evaluation.parts.length - 1 ? '; ' : ''}{/each}
           </p>
-          <button type="button" class="act" onclick={() => take(chosen)}
+          {#if old}<p class="m-0" role="status">
+              What is asked for has changed since these were found: search again before taking one.
+            </p>{/if}
+          <button type="button" class="act" disabled={old} onclick={() => take(chosen)}
             >Fill the plan with it, {money(chosen.evaluation.figures.cost, currency)}</button
           >
         </div>

@@ -76,7 +76,7 @@
           value={shown}
           spellcheck="false"
           autocomplete="off"
-          placeholder={row.kind === 'scan' ? '0x27 …' : typeof expected === 'string' ? '' : expected.unit}
+          placeholder={row.kind === 'scan' ? '0x26 …' : typeof expected === 'string' ? '' : expected.unit}
           onchange={(event) => take(event.currentTarget.value)}
         />
       {/if}

@@ -1,0 +1,133 @@
+/** Where a new need begins: a range and an accuracy that a part on sale keeps; and, where none does, which comes nearest. */
+import type { Card } from '../card/card.ts';
+import { errorOver, measureFor, rangeMargin, shortestInterval } from '../check/sense-error.ts';
+import type { SenseNeed } from '../plan/plan.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { disqualifies, type Setting } from './qualify.ts';
+
+type Asked = Pick<SenseNeed, 'from' | 'to' | 'accuracy' | 'interval'>;
+
+/** s */
+const EVERY = 60;
+
+/** Up to the next 1, 2 or 5 of its decade, as people ask. @example roundUp(0.43) === 0.5 */
+function roundUp(value: number): number {
+  const decade = 10 ** Math.floor(Math.log10(value));
+  const found = [1, 2, 5, 10].find((n) => n * decade >= value * (1 - 1e-9)) ?? 10;
+  return Number((found * decade).toPrecision(3));
+}
+
+/**
+ * What is often asked of a quantity: the whole range of the card that reaches furthest, as exactly as that card keeps it over its
+ * life, as often as it can. The first such card that then qualifies; null where no card measures it.
+ */
+export function usualNeed(
+  cards: Iterable<Card>,
+  asked: Pick<SenseNeed, 'quantity' | 'unit'>,
+  setting: Setting,
+): Asked | null {
+  const able = [...cards].flatMap((card) => {
+    const measure = measureFor(card, asked);
+    return measure ? [{ card, measure }] : [];
+  });
+  const widest = able.toSorted(
+    (a, b) => b.measure.range.to - b.measure.range.from - (a.measure.range.to - a.measure.range.from),
+  );
+  // Where a part states no accuracy at its very ends, the middle of its range is asked.
+  for (const middle of [1, 0.8, 0.5])
+    for (const { card, measure } of widest) {
+      const { from, to } = measure.range;
+      const cut = ((to - from) * (1 - middle)) / 2;
+      const wanted = { from: Number((from + cut).toPrecision(4)), to: Number((to - cut).toPrecision(4)) };
+      const sum = errorOver(card, measure, wanted, setting.years, setting.front);
+      if (!sum) continue;
+      const accuracy = roundUp(sum.total > 0 ? sum.total : (to - from) / 100);
+      const interval = Math.max(EVERY, shortestInterval(measure).seconds);
+      const need: SenseNeed = {
+        id: 'need',
+        kind: 'sense',
+        place: 'somewhere',
+        ...asked,
+        ...wanted,
+        accuracy,
+        interval,
+      };
+      if (disqualifies(card, need, { years: setting.years, place: undefined, front: setting.front }) === null)
+        return { ...wanted, accuracy, interval };
+    }
+  return null;
+}
+
+export interface NearMiss {
+  readonly card: Card;
+  /** "misses 4 °C of the range" */
+  readonly says: string;
+  /** The need as this card would meet it, and how that is said. */
+  readonly step: { readonly says: string; readonly need: Partial<Asked> } | null;
+}
+
+/** How far a card is from a need, as a share of what is asked; its worst miss counts. */
+function missOf(card: Card, need: SenseNeed, setting: Setting): (NearMiss & { by: number }) | null {
+  const measure = measureFor(card, need);
+  if (!measure) return null;
+  const say = (value: number) => formatQuantity(value, need.unit, 3);
+  const misses: (NearMiss & { by: number })[] = [];
+  const { margin } = rangeMargin(measure, need);
+  const span = need.to - need.from;
+  const { from, to } = measure.range;
+  const inside = { from: Math.max(need.from, from), to: Math.min(need.to, to) };
+  if (margin < 0)
+    misses.push({
+      card,
+      by: -margin / span,
+      says: `misses ${say(-margin)} of the range`,
+      step: inside.from < inside.to ? { says: `ask for ${inside.from} to ${say(inside.to)}`, need: inside } : null,
+    });
+  const sum = errorOver(card, measure, margin < 0 ? inside : need, setting.years, setting.front);
+  if (inside.from < inside.to && sum && sum.total > need.accuracy) {
+    const accuracy = roundUp(sum.total);
+    misses.push({
+      card,
+      by: sum.total / need.accuracy - 1,
+      says: `is within ±${say(sum.total)}, not ±${say(need.accuracy)}`,
+      step: { says: `ask for ±${say(accuracy)}`, need: { accuracy } },
+    });
+  }
+  const least = shortestInterval(measure).seconds;
+  if (least > need.interval)
+    misses.push({
+      card,
+      by: least / need.interval - 1,
+      says: `reads every ${formatQuantity(least, 's')} at best`,
+      step: { says: `ask every ${formatQuantity(least, 's')}`, need: { interval: least } },
+    });
+  const reason = misses.length === 0 ? disqualifies(card, need, setting) : null;
+  if (reason)
+    misses.push({
+      card,
+      by: 10,
+      says: reason === 'accuracy' ? 'states no accuracy there' : `fails by ${reason}`,
+      step: null,
+    });
+  const [worst] = misses.toSorted((a, b) => b.by - a.by);
+  if (!worst) return null;
+  const steps = misses.flatMap(({ step }) => step ?? []);
+  const whole = steps.length === misses.length;
+  return {
+    ...worst,
+    says: misses.map(({ says }) => says).join(' and '),
+    step: whole
+      ? {
+          says: steps.map(({ says }) => says).join(', '),
+          need: Object.assign({}, ...steps.map((step) => step.need)) as Partial<Asked>,
+        }
+      : null,
+  };
+}
+
+/** Of the cards that measure what a need asks for and do not meet it, the one that misses least. */
+export function nearestMiss(cards: Iterable<Card>, need: SenseNeed, setting: Setting): NearMiss | null {
+  const all = [...cards].flatMap((card) => missOf(card, need, setting) ?? []);
+  const [nearest] = all.toSorted((a, b) => Number(a.step === null) - Number(b.step === null) || a.by - b.by);
+  return nearest ? { card: nearest.card, says: nearest.says, step: nearest.step } : null;
+}
