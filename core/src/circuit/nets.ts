@@ -1,5 +1,6 @@
 /** Nets: which terminals are joined, what pulls them, what they weigh. */
 import { toInterval } from '../card/to-interval.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
 import { spread } from '../quantity/interval.ts';
 import type { DividerHelper, Plan, TranslatorHelper } from '../plan/plan.ts';
 import { JUMPER_LENGTH, LEAD_CAPACITANCE, RESISTOR_TOLERANCE, ROW_CAPACITANCE } from '../standard/practice.ts';
@@ -244,7 +245,7 @@ function capacitanceTerms(ends: readonly NetEnd[], parts: ReadonlyMap<string, Pa
     const part = parts.get(end.part);
     const own = part?.card.terminals.find(({ id }) => id === end.terminal)?.lead?.length ?? 0;
     const length = (part?.choice?.lead ?? JUMPER_LENGTH) + own;
-    terms.push({ label: `${end.label} lead, ${length} m`, farads: length * LEAD_CAPACITANCE });
+    terms.push({ label: `${end.label} lead, ${formatQuantity(length, 'm')}`, farads: length * LEAD_CAPACITANCE });
   }
   terms.push({ label: `${ends.length} board rows`, farads: ends.length * ROW_CAPACITANCE });
   return terms;

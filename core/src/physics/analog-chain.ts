@@ -70,7 +70,7 @@ export function analogChain(
     terms:
       transfer.kind === 'linear'
         ? linearTerms(measure, transfer, at, adc, front)
-        : resistiveTerms(transfer, at, adc, front, fixed ?? 0),
+        : resistiveTerms(transfer, at, adc, front, fixed ?? 0, measure.unit),
   }));
   const total = (terms: readonly ChainTerm[]) => terms.reduce((sum, { error }) => sum + error, 0);
   const [worst] = chains.sort((a, b) => total(b.terms) - total(a.terms));
@@ -85,7 +85,7 @@ export function analogChain(
 }
 
 /** Steps, converter and reference, in volts at the pin. */
-function converterTerms(adc: Converter, volts: number, slope: number, ratiometric: boolean): ChainTerm[] {
+function converterTerms(adc: Converter, volts: number, slope: number, ratiometric: boolean, unit: string): ChainTerm[] {
   const reference = toInterval(adc.reference);
   const step = reference.typ / 2 ** adc.bits;
   const share = toInterval(adc.error).max;
@@ -93,12 +93,12 @@ function converterTerms(adc: Converter, volts: number, slope: number, ratiometri
   return [
     {
       name: HALF_A_STEP,
-      sum: `${show(reference.typ)} V ÷ 2^${adc.bits} ÷ 2 ÷ ${show(slope)} V`,
+      sum: `${show(reference.typ)} V ÷ 2^${adc.bits} ÷ 2 ÷ ${show(slope)} V/${unit}`,
       error: step / 2 / slope,
     },
     {
       name: 'converter',
-      sum: `${show(share)} × ${show(reference.typ)} V ÷ ${show(slope)} V`,
+      sum: `${show(share)} × ${show(reference.typ)} V ÷ ${show(slope)} V/${unit}`,
       error: (share * reference.typ) / slope,
     },
     // What is fed from the reference itself moves with it.
@@ -107,7 +107,7 @@ function converterTerms(adc: Converter, volts: number, slope: number, ratiometri
       : [
           {
             name: 'reference',
-            sum: `${show(volts)} V × ${show(tolerance)} ÷ ${show(slope)} V`,
+            sum: `${show(volts)} V × ${show(tolerance)} ÷ ${show(slope)} V/${unit}`,
             error: (volts * tolerance) / slope,
           },
         ]),
@@ -115,13 +115,13 @@ function converterTerms(adc: Converter, volts: number, slope: number, ratiometri
 }
 
 /** What the rail of the sensor adds where the reading is a share of it and the converter does not follow it. */
-function supplyTerm(front: Front, volts: number, slope: number): ChainTerm[] {
+function supplyTerm(front: Front, volts: number, slope: number, unit: string): ChainTerm[] {
   const tolerance = front.supplyTolerance ?? 0;
   if (front.ratiometric || tolerance === 0) return [];
   return [
     {
       name: 'supply of the sensor',
-      sum: `${show(volts)} V × ${show(tolerance)} ÷ ${show(slope)} V`,
+      sum: `${show(volts)} V × ${show(tolerance)} ÷ ${show(slope)} V/${unit}`,
       error: (volts * tolerance) / slope,
     },
   ];
@@ -135,6 +135,7 @@ function linearTerms(
   front: Front,
 ): ChainTerm[] {
   const { supply, divider } = front;
+  const { unit } = measure;
   const volts = (level: LevelFigure, value: number) =>
     level.unit === 'V' ? value : level.unit === 'share' ? value * supply : supply + value;
   const ends = [low, high].map((level) => {
@@ -153,14 +154,16 @@ function linearTerms(
   const follows = low.unit !== 'V' && high.unit !== 'V';
   const ratio = divider ? (divider.max - divider.min) / 2 / divider.typ : 0;
   return [
-    ...converterTerms(adc, here, slope, follows && front.ratiometric === true),
-    ...(follows ? supplyTerm(front, here, slope) : []),
-    ...(spread > 0 ? [{ name: 'output', sum: `${show(spread)} V ÷ ${show(above)} V`, error: spread / above }] : []),
+    ...converterTerms(adc, here, slope, follows && front.ratiometric === true, unit),
+    ...(follows ? supplyTerm(front, here, slope, unit) : []),
+    ...(spread > 0
+      ? [{ name: 'output', sum: `${show(spread)} V ÷ ${show(above)} V/${unit}`, error: spread / above }]
+      : []),
     ...(ratio > 0
       ? [
           {
             name: 'divider',
-            sum: `${show(here)} V × ${show(ratio)} ÷ ${show(slope)} V`,
+            sum: `${show(here)} V × ${show(ratio)} ÷ ${show(slope)} V/${unit}`,
             error: (here * ratio) / slope,
           },
         ]
@@ -170,7 +173,14 @@ function linearTerms(
 
 const halfShare = (i: Interval): number => (i.max - i.min) / 2 / i.typ;
 
-function resistiveTerms(transfer: Resistive, at: number, adc: Converter, front: Front, fixed: number): ChainTerm[] {
+function resistiveTerms(
+  transfer: Resistive,
+  at: number,
+  adc: Converter,
+  front: Front,
+  fixed: number,
+  unit: string,
+): ChainTerm[] {
   // Where the converter follows the rail, full scale is the rail.
   const rail = front.ratiometric ? toInterval(adc.reference).typ : front.supply;
   const r = resistanceAt(transfer, at);
@@ -179,12 +189,12 @@ function resistiveTerms(transfer: Resistive, at: number, adc: Converter, front: 
   const volts = rail * shareAt(transfer, fixed, at);
   const byResistance = (name: string, part: number): ChainTerm => ({
     name,
-    sum: `${show(part)} × ${show(r)} Ω ÷ ${show(perUnit)} Ω`,
+    sum: `${show(part)} × ${show(r)} Ω ÷ ${show(perUnit)} Ω/${unit}`,
     error: (part * r) / perUnit,
   });
   return [
-    ...converterTerms(adc, volts, slope, front.ratiometric === true),
-    ...supplyTerm(front, volts, slope),
+    ...converterTerms(adc, volts, slope, front.ratiometric === true, unit),
+    ...supplyTerm(front, volts, slope, unit),
     byResistance('fixed resistor', RESISTOR_TOLERANCE),
     ...ownTerms(transfer, at, byResistance),
   ];

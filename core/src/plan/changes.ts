@@ -42,7 +42,11 @@ export type Piece =
   | { readonly kind: 'add-helper'; readonly helper: Helper }
   | { readonly kind: 'helper'; readonly helper: Helper }
   | { readonly kind: 'remove-helper'; readonly helper: string }
-  | { readonly kind: 'plan'; readonly to: Partial<Pick<Plan, 'controller' | 'unused'>> };
+  | { readonly kind: 'plan'; readonly to: Partial<Pick<Plan, 'controller' | WholeField>> };
+
+/** What of a plan as a whole a change may be about, besides its controller. */
+const WHOLE = ['unused', 'leads', 'rules', 'overlap', 'spots', 'boards'] as const;
+type WholeField = (typeof WHOLE)[number];
 
 export interface PlanChange {
   /** Stable: what is changed on what. */
@@ -103,7 +107,7 @@ export function applyChanges(plan: Plan, changes: readonly PlanChange[], wanted:
 const byId = <T extends { id: string }>(list: readonly T[]) => new Map(list.map((item) => [item.id, item]));
 
 /**
- * The pieces that make `after` of `before`, those first that others need. Names, notes, needs, rules and stock are not looked at.
+ * The pieces that make `after` of `before`, those first that others need. Names, notes, needs and stock are not looked at.
  * @returns an empty list for plans that are wired alike
  */
 export function planChanges(before: Plan, after: Plan): PlanChange[] {
@@ -153,7 +157,9 @@ export function planChanges(before: Plan, after: Plan): PlanChange[] {
   for (const { id } of before.parts) if (!news.parts.has(id)) put(`remove:${id}`, { kind: 'remove-part', part: id });
   if (before.controller !== after.controller)
     put('controller', { kind: 'plan', to: { controller: after.controller } }, after.controller);
-  if (!isSame(before.unused ?? [], after.unused ?? [])) put('unused', { kind: 'plan', to: { unused: after.unused } });
+  for (const field of WHOLE)
+    if (!isSame(before[field] ?? null, after[field] ?? null))
+      put(field, { kind: 'plan', to: { [field]: after[field] } });
   return out;
 }
 
@@ -184,7 +190,7 @@ function partPieces(old: PartChoice, part: PartChoice, put: Put): void {
       put(`port:${part.id}.${port}`, { kind: 'port', part: part.id, port, choice: now }, now.bus, now.driver);
     for (const [line, pin] of Object.entries(lines))
       if (!isSame(was[line], pin))
-        put(`pin:${part.id}.${port}.${line}`, { kind: 'pin', of: `${part.id}.${port}`, line, choice: pin });
+        put(`pin:${part.id}.${port}.${line}`, { kind: 'pin', of: `${part.id}.${port}`, line, choice: pin }, pin.on);
   }
   if (!isSame([...old.opened].sort(), [...part.opened].sort()))
     put(`opened:${part.id}`, { kind: 'opened', part: part.id, opened: part.opened });

@@ -126,6 +126,38 @@ function unitPattern(unit: string): string {
   return `(?:${escape(unit)})`;
 }
 
+/** Longer units of time, s, as they are typed. */
+const TIMES: readonly (readonly [RegExp, number])[] = [
+  [/^(?:min|mins|minutes?)$/i, 60],
+  [/^(?:h|hrs?|hours?)$/i, 3600],
+  [/^(?:d|days?)$/i, 86_400],
+  [/^(?:w|weeks?)$/i, 7 * 86_400],
+  [/^(?:y|yrs?|years?)$/i, 365.25 * 86_400],
+];
+
+/** "5 min", "2 h", "1 year" in seconds or in years; null for any other text. */
+function parseTime(text: string, unit: string): number | null {
+  const [, number = '', word = ''] = /^([+-]?(?:\d+\.?\d*|\.\d+))\s*([a-z]+)$/i.exec(text) ?? [];
+  const seconds = TIMES.find(([pattern]) => pattern.test(word))?.[1];
+  if (seconds === undefined) return null;
+  const per = unit === 's' ? 1 : unit === 'days' ? 86_400 : unit === 'years' ? 365.25 * 86_400 : null;
+  return per === null ? null : (Number(number) * seconds) / per;
+}
+
+/** A comma before three digits may part thousands or decimals: it is asked, never guessed. */
+const THOUSANDS = /^[+-]?\d{1,3}(?:,\d{3})+(?!\d)/;
+
+/**
+ * The same for a field that shows a unit already: a bare number is in the unit that stands there.
+ * @param shown as the field shows its value, "12 mA"
+ * @example parseShown('500', 'A', '12 mA') === 0.5
+ */
+export function parseShown(text: string, unit: string, shown: string): number {
+  const bare = /^\s*[+\-−]?[\d.,]+\s*$/.test(text);
+  const [, stands = ''] = /^\S+\s+(\S+)$/.exec(shown.trim()) ?? [];
+  return parseQuantity(bare && stands ? `${text.trim()} ${stands}` : text, unit);
+}
+
 /**
  * Reads a quantity as makers type it: "4k7", "4.7 kΩ", "4,7k", "120 mA", "0.12", "2R2".
  * @returns the value in SI base units
@@ -134,7 +166,17 @@ function unitPattern(unit: string): string {
  */
 export function parseQuantity(text: string, unit: string): number {
   const spoken = SPOKEN[unit];
-  const cleaned = text.trim().replace(/^−/, '-').replace(',', '.');
+  const typed = text.trim().replace(/^−/, '-');
+  if (THOUSANDS.test(typed)) {
+    const plainly = typed.replaceAll(',', '').match(/^[+-]?\d+/)?.[0] ?? '';
+    throw new QuantityError(
+      `“${text.trim()}” may be ${plainly} or ${Number(typed.replace(',', '.').match(/^[+-]?[\d.]+/)?.[0] ?? '')}; write it without the comma`,
+    );
+  }
+  const cleaned = typed.replace(',', '.');
+  const time = parseTime(cleaned, unit);
+  if (time !== null) return time;
+  if (unit === 'share' && /%\s*$/.test(cleaned)) return parseQuantity(cleaned.replace(/%\s*$/, ''), '') / 100;
   if (spoken) {
     if (/kg\s*$/.test(cleaned)) return parseQuantity(cleaned.replace(/kg\s*$/, ''), '');
     return parseQuantity(cleaned, spoken.unit) / spoken.factor;

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
+  parseShown,
   formatCode,
   formatQuantity,
   formatSigned,
@@ -73,6 +74,52 @@ describe('engineering notation', () => {
         fc.constantFrom('V', 'A', 'Ω', 'F', 's', 'Hz', 'm', 'W'),
         (value, unit) => {
           expect(parseQuantity(formatQuantity(value, unit), unit)).to.be.closeTo(value, value * 0.006);
+        },
+      ),
+    );
+  });
+});
+
+describe('quantities as people type them', () => {
+  const read: [string, string, number][] = [
+    ['5 min', 's', 300],
+    ['2 h', 's', 7200],
+    ['1 year', 's', 365.25 * 86_400],
+    ['3 days', 's', 259_200],
+    ['1.5 years', 'years', 1.5],
+    ['0,5', 'V', 0.5],
+    ['3 %', 'share', 0.03],
+    ['10,25', '°C', 10.25],
+  ];
+  for (const [text, unit, value] of read)
+    it(`reads ${text} in ${unit}`, () =>
+      expect(parseQuantity(text, unit)).to.be.closeTo(value, Math.abs(value) * 1e-12));
+
+  it('asks about a comma before three digits, and never takes 1,000 for 1', () => {
+    for (const text of ['1,000', '12,500', '1,000,000', '-2,000', '1,000 Ω'])
+      expect(() => parseQuantity(text, 'Ω'), text).to.throw(QuantityError, 'write it without the comma');
+    expect(() => parseQuantity('1,000', 'V')).to.throw('“1,000” may be 1000 or 1;');
+    expect(parseQuantity('1,0001', 'V')).to.equal(1.0001);
+  });
+
+  it('takes a bare number in the unit that is shown: 500 where mA stands is 0.5 A, 5 where kg stands is 5 kg', () => {
+    expect(parseShown('500', 'A', '12 mA')).to.be.closeTo(0.5, 1e-12);
+    expect(parseShown('5', 'kg', '10 kg')).to.equal(5);
+    expect(parseShown('5', 'kg', '10 g')).to.equal(0.005);
+    expect(parseShown('5', 'V', '')).to.equal(5);
+    expect(parseShown('2 A', 'A', '12 mA')).to.equal(2);
+    expect(parseShown('4k7', 'Ω', '470 Ω')).to.equal(4700);
+  });
+
+  it('comes back from every field that shows it: typed over without its unit it is the same', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-9, max: 1e6, noNaN: true }),
+        fc.constantFrom('V', 'A', 'Ω', 's', 'm', 'kg', '°C', 'ppm'),
+        (value, unit) => {
+          const shown = formatQuantity(value, unit, 6);
+          const again = parseShown(shown.replace(/\s.*$/, ''), unit, shown);
+          expect(again).to.be.closeTo(parseQuantity(shown, unit), Math.abs(value) * 1e-5);
         },
       ),
     );

@@ -10,6 +10,8 @@ import type { Front } from '../../src/physics/analog-chain.ts';
 import { documentOf } from '../../src/plan/document.ts';
 import { emptyPlan } from '../../src/plan/edits.ts';
 import type { Need, PartChoice, Plan } from '../../src/plan/plan.ts';
+import { addPart } from '../../src/solve/add-part.ts';
+import { complete } from '../../src/solve/complete/complete.ts';
 import { cards, library } from './demo.ts';
 
 /** A need asks for the middle of a card's range: nobody buys a part for its very ends. */
@@ -143,3 +145,12 @@ export const MATRIX: readonly Cell[] = servingCards.flatMap((card) =>
     }),
   ),
 );
+
+/** A cell wired as far as it goes without the solver of parts: the board fed, the part put beside it by the house rules. */
+export function wiredPlan(cell: Cell): Plan {
+  const bare = planOf(cell);
+  const derive = (plan: Plan) => deriveCircuit(documentOf(plan, [], library));
+  const board: Plan = { ...bare, needs: [], parts: bare.parts.filter(({ id }) => id !== 'part') };
+  const { plan } = complete(derive(board), library);
+  return addPart(derive({ ...plan, needs: bare.needs }), library, cell.card, cell.card.name, ['need']).plan;
+}

@@ -1,4 +1,5 @@
 /** A change of a plan said as an instruction. */
+import { SOCKET } from '../../card/kinds.ts';
 import type { Circuit } from '../../circuit/circuit.ts';
 import type { Piece, PlanChange } from '../../plan/changes.ts';
 import type { Helper } from '../../plan/plan.ts';
@@ -58,6 +59,8 @@ class Words {
 }
 
 function feedsSaid(words: Words, part: string, feeds: Readonly<Record<string, string>>): string {
+  const plug = feeds[SOCKET];
+  if (plug !== undefined) return `Plug ${words.part(plug.split('.')[0] ?? '')} into the socket of ${words.part(part)}`;
   const rails = [...new Set(Object.values(feeds))].map(words.rail).join(' and the ');
   return rails ? `Feed ${words.part(part)} from the ${rails}` : `Take ${words.part(part)} off its supply`;
 }
@@ -102,6 +105,7 @@ function said(words: Words, before: Circuit, piece: Piece): string {
     case 'pin': {
       const was = before.wishes.find(({ of, line }) => of === piece.of && line === piece.line)?.pin ?? null;
       const name = words.line(piece.of, piece.line);
+      if (piece.choice.on !== undefined) return `Read ${name} with ${words.part(piece.choice.on)}`;
       if (piece.choice.pin === null) return `Take ${name} off its pin`;
       return was === null
         ? `Put ${name} on ${words.pin(piece.choice.pin)}`
@@ -126,8 +130,21 @@ function said(words: Words, before: Circuit, piece: Piece): string {
       return old ? `Leave out ${words.helper(old)}` : `Leave out ${piece.helper}`;
     }
     case 'plan':
-      return piece.to.unused ? 'Leave features of the controller off' : 'Take another controller';
+      return wholeSaid(words, before, piece.to);
   }
+}
+
+function wholeSaid(words: Words, before: Circuit, to: Extract<Piece, { kind: 'plan' }>['to']): string {
+  if (to.unused) return 'Leave features of the controller off';
+  if (to.leads) {
+    const more = to.leads.filter((id) => !before.plan.leads.includes(id)).map((id) => words.card(id));
+    return `Take a ${more.join(' and a ')}`;
+  }
+  if (to.rules) return 'Change my rules';
+  if (to.overlap) return 'Start all conversions together';
+  if (to.spots) return 'Place parts on the boards anew';
+  if (to.boards) return `Take ${to.boards.map((id) => words.card(id)).join(' and ')} as boards`;
+  return 'Take another controller';
 }
 
 export const describeChanges = (changes: readonly PlanChange[], before: Circuit, after: Circuit): SaidChange[] => {

@@ -73,8 +73,9 @@ function sentenceOf({ bench, problem, parts }: Encoding, members: readonly Membe
   const [only] = members;
   const part = parts.find(({ choice }) => `part:${choice.id}` === only?.id);
   if (names.length === 1 && part && part.ways.length === 0) {
+    // Only what was tried is said: every rail of the plan and those that could be added, straight and through translators.
     const wrong = whatIsWrong(bench, part.node);
-    return `${names[0]} cannot be wired on ${on}, on whatever rail.${wrong ? ` ${wrong}` : ''}`;
+    return `No way of wiring ${names[0]} on ${on} was found, on the rails there are and those that could be added.${wrong ? ` The nearest: ${wrong}` : ''}`;
   }
   const pinless = part && unservedLine(problem, bench.circuit, part.choice.id);
   if (names.length === 1 && pinless)

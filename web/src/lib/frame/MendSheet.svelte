@@ -59,7 +59,9 @@
       </div>
     {:else if found && found.changes.length === 0}
       <p class="m-0 p-3">
-        {found.left.length === 0 ? 'Nothing to mend: the plan is verified.' : 'No change of wiring ends what is left:'}
+        {found.left.length === 0
+          ? 'Nothing to mend: the plan is verified.'
+          : 'None of the changes that were tried ends what is left:'}
       </p>
       {#each found.left as finding (finding.key)}<p class="left">
           <Glyph severity={finding.severity} />

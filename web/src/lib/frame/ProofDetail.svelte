@@ -61,7 +61,10 @@
         {/each}
       </ul>
     {:else if asked === result.key}
-      <p class="unit">No single change ends this without bringing a danger or fault; change the row above.</p>
+      <p class="unit">
+        None of the changes that were tried ends this alone without bringing a danger or fault. Mend all looks for
+        several together; or change the row above.
+      </p>
     {/if}
     {#if result.severity !== null && result.meaning}<p class="unit">{result.meaning}</p>{/if}
     {#if result.workings.length > 0}

@@ -1,6 +1,6 @@
 <!-- A quantity typed as makers write it. What cannot be read stays in the field with the reason beside it. -->
 <script lang="ts">
-  import { formatQuantity, parseQuantity } from '@idle-breadboard/core';
+  import { formatQuantity, parseShown } from '@idle-breadboard/core';
 
   interface Props {
     /** Null while nothing is said. */
@@ -23,7 +23,7 @@
   function take(text: string) {
     typed = text;
     try {
-      const read = parseQuantity(text, unit);
+      const read = parseShown(text, unit, shown);
       trouble = check?.(read) ?? '';
       if (trouble) return;
       typed = null;
@@ -37,7 +37,8 @@
 <span class="inline-flex flex-wrap items-baseline gap-1">
   <input
     class="field value"
-    style:width
+    style:min-width={width}
+    style:field-sizing="content"
     aria-label={label}
     aria-invalid={trouble !== ''}
     value={typed ?? shown}
