@@ -18,7 +18,7 @@ test('a greenhouse logger from nothing: needs, parts, mend all, verified with th
   };
   for (const name of ['Hollin 12 V adapter', 'Teasel stick']) await add(name);
   // Each need begins with what some card keeps: there is always one to choose.
-  const sense = async (quantity: string, place: string, card: string) => {
+  const sense = async (quantity: string, place: string, card: string, to?: string) => {
     await page.getByRole('button', { name: 'sense', exact: true }).click();
     await bench.settled();
     await page.getByLabel('quantity').last().selectOption(quantity);
@@ -27,12 +27,18 @@ test('a greenhouse logger from nothing: needs, parts, mend all, verified with th
     await at.fill(place);
     await at.press('Enter');
     await bench.settled();
+    if (to) {
+      const most = page.getByLabel(`${quantity} at ${place}, to`);
+      await most.fill(to);
+      await most.press('Enter');
+      await bench.settled();
+    }
     await page.getByLabel(`who serves ${quantity} at ${place}`).selectOption(`card:${card}`);
     await bench.settled();
   };
   await sense('air humidity', 'north bed', 'humid-strap');
   await sense('air humidity', 'south bed', 'humid-strap');
-  await sense('illuminance', 'ridge', 'light-two');
+  await sense('illuminance', 'ridge', 'light-two', '50 klx');
   await sense('soil moisture', 'pots', 'soil-analog');
   for (const name of ['Lantern', 'Clapper S1', 'Waft 12 V fan', 'green']) await add(name);
 

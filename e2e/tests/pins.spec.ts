@@ -181,9 +181,11 @@ test('a board of forty pins lies there with odd numbers at the left, and has an 
   ]);
   expect(await textOf(download)).toContain('compatible = "w1-gpio"');
   await page.getByRole('button', { name: 'Mend all' }).click();
-  await expect(page.getByText(/fan driver cannot be wired on controller/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/No way of wiring fan driver on controller was found/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole('button', { name: /^Take Sluice D low-side driver as fan driver/ }).click();
-  await expect(page.getByText(/carbon dioxide sensor cannot be wired/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/No way of wiring carbon dioxide sensor on controller was found/)).toBeVisible({
+    timeout: 60_000,
+  });
 });
 
 test('the base of a bare transistor gets its resistor from the series', async ({ page }) => {

@@ -146,10 +146,10 @@ test('leads are made thicker where they lose too much', async ({ page }) => {
 
 test('two sources on one supply are danger until a diode stands between', async ({ page }) => {
   await bench.openFile('Spare', spareAdapter());
-  await page.getByLabel('second feed of VIN of controller').selectOption({ label: '5.1 V of spare adapter' });
+  await page.getByLabel('second feed of VIN of controller').selectOption({ label: '5 V of spare adapter' });
   await bench.settled();
   await bench.take(/meet at controller without a diode or a switch/);
-  await bench.remedy(/Flap rectifier diode between the 5.1 V of spare adapter and controller/);
+  await bench.remedy(/Flap rectifier diode between the 5 V of spare adapter and controller/);
   await expect(bench.verdict).toHaveText(/Verified/);
   await expect(page.locator('.row', { hasText: 'behind a Flap rectifier diode' }).first()).toBeVisible();
   await bench.go('Wiring');

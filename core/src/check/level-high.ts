@@ -19,11 +19,12 @@ const meta: CheckMeta = {
 
 const V = (x: number) => formatQuantity(x, 'V', 3);
 
-/** The typical threshold: the card's, or half the supply as is common practice. */
-function typicalThreshold(end: NetEnd): number {
+/** The typical threshold: the card's, or half the supply as is common practice; null for a bare gate of which the card says none. */
+function typicalThreshold(end: NetEnd): number | null {
   const supply = end.power.voltage?.typ ?? 0;
   const { usualHigh } = end.levels;
-  return usualHigh ? levelVolts(usualHigh, 'typ', supply) : TYPICAL_THRESHOLD * supply;
+  if (usualHigh) return levelVolts(usualHigh, 'typ', supply);
+  return supply > 0 ? TYPICAL_THRESHOLD * supply : null;
 }
 
 /** What an output usually gives: the card's typical level, or its supply, which it reaches while hardly loaded. */
@@ -51,8 +52,10 @@ interface HighPair {
 function report(circuit: Circuit, pair: HighPair): Result {
   const { margin, from, receiver } = pair;
   const broken = margin < -1e-9;
-  const works = circuit.plan.rules.marginalLevels === 'working' && pair.usually >= typicalThreshold(receiver);
-  const usual = `Usually it is ${V(pair.usually)}, and the input switches at ${V(typicalThreshold(receiver))}`;
+  const switchesAt = typicalThreshold(receiver);
+  const works = circuit.plan.rules.marginalLevels === 'working' && switchesAt !== null && pair.usually >= switchesAt;
+  const where = switchesAt === null ? 'where the input switches is not said' : `the input switches at ${V(switchesAt)}`;
+  const usual = `Usually it is ${V(pair.usually)}, and ${where}`;
   const given = V(pair.driver.volts);
   const needed = V(pair.receives.volts);
   return result(circuit, meta, {

@@ -69,6 +69,21 @@ describe('level/high', () => {
     expect(judge({ ...build, cards }).broken('level/high')[0]?.severity).to.equal('fault');
   });
 
+  it('does not take a bare gate, whose usual threshold nobody said, for one that switches at 0 V', () => {
+    const gate = card('load', {
+      terminals: terminals('gnd', 'in'),
+      signals: [{ id: 'in', terminal: 'in', kind: 'input', inputHigh: figure('V', { min: 3 }) }],
+      ports: [{ id: 'port', protocol: 'digital-in', lines: { in: 'in' } }],
+    });
+    const build = link(3.3, 2.4, 0.7, 'share', 'working', 5);
+    const cards = build.cards.map((own) => (own.id === 'load' ? gate : own));
+    const [found] = judge({ ...build, cards, parts: [part('load', 'load', { ports: pinned('in') })] }).broken(
+      'level/high',
+    );
+    expect(found?.severity).to.equal('fault');
+    expect(found?.message).to.include('where the input switches is not said');
+  });
+
   it('takes a typical threshold on the easy side of the guaranteed one, which binds nobody', () => {
     // 0.7 × 5 V = 3.5 V is guaranteed, 0.5 × 5 V usual: the margin is that to 3.5 V.
     const build = link(3.3, 2.9, 0.7, 'share', 'guaranteed', 5);
