@@ -1,5 +1,5 @@
 /** An everyday build in the browser: a greenhouse logger from an empty plan to verified, its fan on the contact of a relay. */
-import { expect, test } from '@playwright/test';
+import { expect, test, type Locator } from '@playwright/test';
 import { Bench } from './bench';
 
 test('a greenhouse logger from nothing: needs, parts, mend all, verified with the fan switched', async ({ page }) => {
@@ -17,29 +17,28 @@ test('a greenhouse logger from nothing: needs, parts, mend all, verified with th
     await bench.settled();
   };
   for (const name of ['Hollin 12 V adapter', 'Teasel stick']) await add(name);
+  const type = async (field: Locator, text: string) => {
+    await field.fill(text);
+    await field.press('Enter');
+    await bench.settled();
+  };
   // Each need begins with what some card keeps: there is always one to choose.
-  const sense = async (quantity: string, place: string, card: string, to?: string) => {
+  const sense = async (quantity: string, place: string, card: string, asks: Readonly<Record<string, string>> = {}) => {
     await page.getByRole('button', { name: 'sense', exact: true }).click();
     await bench.settled();
     await page.getByLabel('quantity').last().selectOption(quantity);
     await bench.settled();
     const at = page.getByLabel(new RegExp(`^${quantity} at .*, at$`)).last();
-    await at.fill(place);
-    await at.press('Enter');
-    await bench.settled();
-    if (to) {
-      const most = page.getByLabel(`${quantity} at ${place}, to`);
-      await most.fill(to);
-      await most.press('Enter');
-      await bench.settled();
-    }
-    await page.getByLabel(`who serves ${quantity} at ${place}`).selectOption(`card:${card}`);
+    await type(at, place);
+    for (const [what, text] of Object.entries(asks))
+      await type(page.getByLabel(`${quantity} at ${place}, ${what}`, { exact: true }), text);
+    await page.getByLabel(`who serves ${quantity} at ${place}`).selectOption(`card:${card}`, { timeout: 20_000 });
     await bench.settled();
   };
   await sense('air humidity', 'north bed', 'humid-strap');
   await sense('air humidity', 'south bed', 'humid-strap');
-  await sense('illuminance', 'ridge', 'light-two', '50 klx');
-  await sense('soil moisture', 'pots', 'soil-analog');
+  await sense('illuminance', 'ridge', 'light-digital', { to: '50 klx' });
+  await sense('soil moisture', 'pots', 'soil-analog', { within: '50 %' });
   for (const name of ['Lantern', 'Clapper S1', 'Waft 12 V fan', 'green']) await add(name);
 
   await page.getByRole('button', { name: 'Mend all' }).click();

@@ -188,7 +188,11 @@ export function parseQuantity(text: string, unit: string): number {
     const exponent = infix[2] === 'R' ? 0 : (EXPONENT_OF.get(infix[2] ?? '') ?? 0);
     return Number(`${infix[1]}.${infix[3]}e${exponent}`);
   }
-  const suffix = plain ? `()()${unitPattern(unit)}?` : `(?:([${letters}])?${unitPattern(unit)}|([${letters}]))?`; // "2 m" is metres, "120 m" in amperes is milli
+  // Light is the one plain unit that people write in thousands: 50 klx.
+  const thousands = unit === 'lx' ? '(k)?' : '()';
+  const suffix = plain
+    ? `${thousands}()${unitPattern(unit)}?`
+    : `(?:([${letters}])?${unitPattern(unit)}|([${letters}]))?`; // "2 m" is metres, "120 m" in amperes is milli
   const match = cleaned.match(new RegExp(`^([+-]?(?:\\d+\\.?\\d*|\\.\\d+))(?:e([+-]?\\d+))?\\s*${suffix}$`));
   if (!match) {
     const example = unit === 'Ω' ? '4.7 kΩ or 4k7' : plain ? `12 ${unit}`.trim() : `3.3 ${unit} or 120 m${unit}`;

@@ -90,6 +90,7 @@ describe('quantities as people type them', () => {
     ['0,5', 'V', 0.5],
     ['3 %', 'share', 0.03],
     ['10,25', '°C', 10.25],
+    ['50 klx', 'lx', 50e3],
   ];
   for (const [text, unit, value] of read)
     it(`reads ${text} in ${unit}`, () =>

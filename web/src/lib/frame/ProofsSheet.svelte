@@ -4,6 +4,7 @@
   import Glyph from '../kit/Glyph.svelte';
   import Quantity from '../kit/Quantity.svelte';
   import Sheet from '../kit/Sheet.svelte';
+  import { groundsWords } from '../kit/words';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -76,7 +77,7 @@
             <td class="r"><Quantity value={r.measured} unit={r.unit} /></td>
             <td class="r"><Quantity value={r.limit} unit={r.unit} /></td>
             <td class="r"><Quantity value={r.margin} unit={r.unit} signed /></td>
-            <td class="unit whitespace-nowrap">{r.evidence}</td>
+            <td class="unit whitespace-nowrap">{groundsWords(r.evidence)}</td>
           </tr>
         {/each}
       </tbody>

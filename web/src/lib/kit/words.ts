@@ -1,4 +1,5 @@
-import { formatMoney } from '@idle-breadboard/core';
+import { formatMoney, type Grounds } from '@idle-breadboard/core';
+
 /** Short words for the checks, where a row has no room for the title. */
 export const WORDS: Readonly<Record<string, string>> = {
   'need/range': 'range',
@@ -73,3 +74,7 @@ export const money = formatMoney;
 /** Money as a difference. */
 export const signedMoney = (value: number): string =>
   value < -0.004 ? `−${Math.abs(value).toFixed(2)}` : `+${Math.max(0, value).toFixed(2)}`;
+
+/** What a proof rests on: figures of a card, or what stands in the plan itself or in a standard. */
+export const groundsWords = (grounds: Grounds): string =>
+  grounds === 'plan' ? 'the plan' : grounds === 'standard' ? 'a standard' : grounds;
