@@ -42,15 +42,18 @@
         label="warmest air at {place.name}"
         width="4.2em"
         change={(to) => change((now) => ({ ...now, air: { from: Math.min(to, now.air?.from ?? to), to } }))}
-      />, on a lead of
-      <QuantityField
-        value={place.lead ?? null}
-        unit="m"
-        label="lead to {place.name}"
-        width="4em"
-        check={(v) => (v > 0 && v <= 1000 ? null : 'from above 0 to 1000 m')}
-        change={(lead) => set({ lead })}
-      />
+      />,
+      <span class="whitespace-nowrap"
+        >on a lead of
+        <QuantityField
+          value={place.lead ?? null}
+          unit="m"
+          label="lead to {place.name}"
+          width="4em"
+          check={(v) => (v > 0 && v <= 1000 ? null : 'from above 0 to 1000 m')}
+          change={(lead) => set({ lead })}
+        /></span
+      >
     </span>
     <label class="tick"
       ><input
