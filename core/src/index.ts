@@ -174,7 +174,7 @@ export * from './deliver/logbook.ts';
 export { readLogbook, writeLogbook, type Logbook } from './format/logbook-file.ts';
 export { onContact } from './circuit/contact.ts';
 export { isPluggedIn, socketOf } from './circuit/socket.ts';
-export { plugFits } from './circuit/cable.ts';
+export { railsInto, takesLeads } from './circuit/cable.ts';
 export { plugIn } from './remedy/plug.ts';
 export * from './plan/money.ts';
 export * from './quantity/money.ts';

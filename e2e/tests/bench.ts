@@ -56,6 +56,17 @@ export class Bench {
     await this.page.getByRole('menuitem', { name: item, exact: true }).click();
   }
 
+  /** Adds a part of the catalogue by words of its name. */
+  async addPart(name: string): Promise<void> {
+    await this.page.getByRole('button', { name: 'Add a part' }).click();
+    await this.page.getByRole('combobox', { name: 'catalogue' }).fill(name);
+    await this.page
+      .getByRole('option', { name: new RegExp(name) })
+      .first()
+      .click();
+    await this.settled();
+  }
+
   async importFile(name: string, text: string): Promise<void> {
     await this.page
       .getByLabel('plan file to import')

@@ -7,16 +7,7 @@ test('a greenhouse logger from nothing: needs, parts, mend all, verified with th
   await bench.open();
   await bench.menu('New plan');
   await expect(bench.verdict).toHaveText(/nothing to prove yet/);
-  const add = async (name: string) => {
-    await page.getByRole('button', { name: 'Add a part' }).click();
-    await page.getByRole('combobox', { name: 'catalogue' }).fill(name);
-    await page
-      .getByRole('option', { name: new RegExp(name) })
-      .first()
-      .click();
-    await bench.settled();
-  };
-  for (const name of ['Hollin 12 V adapter', 'Teasel stick']) await add(name);
+  for (const name of ['Hollin 12 V adapter', 'Teasel stick']) await bench.addPart(name);
   const type = async (field: Locator, text: string) => {
     await field.fill(text);
     await field.press('Enter');
@@ -39,7 +30,7 @@ test('a greenhouse logger from nothing: needs, parts, mend all, verified with th
   await sense('air humidity', 'south bed', 'humid-strap');
   await sense('illuminance', 'ridge', 'light-digital', { to: '50 klx' });
   await sense('soil moisture', 'pots', 'soil-analog', { within: '50 %' });
-  for (const name of ['Lantern', 'Clapper S1', 'Waft 12 V fan', 'green']) await add(name);
+  for (const name of ['Lantern', 'Clapper S1', 'Waft 12 V fan', 'green']) await bench.addPart(name);
 
   await page.getByRole('button', { name: 'Mend all' }).click();
   const take = page.getByRole('button', { name: /^Take all \d+ changes/ });

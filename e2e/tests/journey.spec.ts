@@ -94,13 +94,7 @@ test('a plan from nothing: needs, parts from the catalogue, verified', async ({ 
   // Until the new plan is open, the verdict on screen is the old one's.
   await expect(bench.verdict).toHaveText(/nothing to prove yet/);
   const add = async (name: string) => {
-    await page.getByRole('button', { name: 'Add a part' }).click();
-    await page.getByRole('combobox', { name: 'catalogue' }).fill(name);
-    await page
-      .getByRole('option', { name: new RegExp(name) })
-      .first()
-      .click();
-    await bench.settled();
+    await bench.addPart(name);
     await expect(page.getByRole('textbox', { name: 'name of the part' }).last()).toHaveValue(new RegExp(name));
   };
   for (const name of ['Hollin 12 V adapter', 'Brindle 5 V step-down', 'Marram W3 board']) await add(name);

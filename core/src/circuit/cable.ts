@@ -6,7 +6,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Plan } from '../plan/plan.ts';
 import { USUAL_CABLE } from '../standard/practice.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
-import type { PartNode } from './circuit.ts';
+import type { Circuit, PartNode, Rail } from './circuit.ts';
 import { isPluggedIn, socketOf } from './socket.ts';
 
 export interface CableRun {
@@ -44,6 +44,17 @@ export function plugFits(source: Card, board: Card): boolean {
   const { plug } = source.outlet;
   return plug === undefined || usb.plug === undefined || plug === usb.plug;
 }
+
+/** True where leads can be put to a rail: what ends in a plug, or wants one, goes into a socket and nowhere else. */
+export const takesLeads = (circuit: Pick<Circuit, 'parts'>, { part }: Pick<Rail, 'part'>): boolean =>
+  circuit.parts.get(part)?.card.outlet === undefined;
+
+/** Rails of sources whose plug fits a board's socket. */
+export const railsInto = (circuit: Pick<Circuit, 'rails' | 'parts'>, board: Card): Rail[] =>
+  [...circuit.rails.values()].filter(({ part }) => {
+    const source = circuit.parts.get(part)?.card;
+    return source !== undefined && plugFits(source, board);
+  });
 
 /** The rail that feeds a socket, by its source's card: whether a rail may feed a supply as far as their ends go. */
 export const endsMeet = (source: Card | undefined, board: Card, supply: string): boolean =>

@@ -48,7 +48,7 @@ const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   5: (file) => ({ ...file, version: 6, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
   // Version 7 added what was measured, which may be missing.
   6: (file) => ({ ...file, version: 7 }),
-  // Version 8 has a house rule for supplies, lines on a converter, contacts, meant pulls and rates of exchange.
+  // Version 8 has a house rule for supplies, lines on a converter, contacts and rates of exchange.
   7: (file) => ({ ...file, version: 8, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
 };
 

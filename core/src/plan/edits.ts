@@ -27,6 +27,23 @@ export function emptyPlan(id: string, name: string): Plan {
   };
 }
 
+/** A part as it is bought, under an id made of `wish`: what is not said here is not wired yet. */
+export const newPart = (
+  plan: Plan,
+  card: Pick<Card, 'id'>,
+  wish: string,
+  label: string,
+  feeds: Record<string, string> = {},
+): PartChoice => ({
+  id: freeId(plan, wish),
+  card: card.id,
+  label: label.slice(0, 60),
+  needs: [],
+  feeds,
+  ports: {},
+  opened: [],
+});
+
 /** An id made of `wish` that nothing in the plan has yet. @example freeId(plan, 'Top shelf') === 'top-shelf' */
 export function freeId(plan: Plan, wish: string): string {
   const taken = new Set([plan.needs, plan.parts, plan.buses, plan.helpers].flatMap((list) => list.map(({ id }) => id)));

@@ -77,8 +77,6 @@ export const PinChoice = z.strictObject({
   weakPull: z.boolean().optional(),
   /** For an analog line that a converter reads: that part, of which `pin` is an input then. */
   on: Id.optional(),
-  /** Set where a person means to pull a pin that the start asks something of: a boot button, a mode switch. */
-  meant: z.boolean().optional(),
 });
 export type PinChoice = z.infer<typeof PinChoice>;
 

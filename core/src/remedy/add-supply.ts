@@ -3,17 +3,15 @@ import { buyingOf } from '../plan/money.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { isFed } from '../check/supply-range.ts';
 import type { Card } from '../card/card.ts';
+import { takesLeads } from '../circuit/cable.ts';
 import type { Circuit, Feed } from '../circuit/circuit.ts';
 import { cheapestFirst } from '../plan/cost.ts';
-import { changePart, freeId, setFeed, setRules } from '../plan/edits.ts';
-import type { PartChoice, Plan } from '../plan/plan.ts';
+import { changePart, newPart, setFeed, setRules } from '../plan/edits.ts';
 import { within, type Interval } from '../quantity/interval.ts';
-import { NEARLY_FED } from '../standard/practice.ts';
+import { LEAD_GAUGES, NEARLY_FED } from '../standard/practice.ts';
 import type { Candidate, Context } from './remedy.ts';
 
 const MOST = 4;
-/** Gauges that leads are sold in, thinnest first. */
-const GAUGES = [26, 24, 22, 20, 18];
 /** A lead no longer than this joins neighbours on a board, m. */
 const SHORT = 0.1;
 
@@ -22,7 +20,7 @@ const label = (circuit: Circuit, part: string): string => circuit.parts.get(part
 /** Leads that lose less. */
 function leads(circuit: Circuit, feed: Feed): Candidate[] {
   if (feed.by !== 'leads' || feed.rail === null || circuit.parts.get(feed.part)?.choice === null) return [];
-  const thicker = GAUGES.filter((gauge) => gauge < feed.lead.gauge).map((gauge) => ({
+  const thicker = LEAD_GAUGES.filter((gauge) => gauge < feed.lead.gauge).map((gauge) => ({
     id: `gauge:${feed.part}:${gauge}`,
     title: `Take leads of gauge ${gauge} to ${label(circuit, feed.part)}`,
     plan: changePart(circuit.plan, feed.part, (part) => ({ ...part, gauge })),
@@ -39,16 +37,6 @@ function leads(circuit: Circuit, feed: Feed): Candidate[] {
       : [];
   return [...thicker, ...shorter];
 }
-
-const part = (plan: Plan, card: Card, name: string, says: string, feeds: Record<string, string>): PartChoice => ({
-  id: freeId(plan, name),
-  card: card.id,
-  label: says.slice(0, 60),
-  needs: [],
-  feeds,
-  ports: {},
-  opened: [],
-});
 
 const suits = (card: Card, range: Interval): boolean => {
   const [offer] = card.rails ?? [];
@@ -71,11 +59,11 @@ function sources({ circuit, library }: Context, feed: Feed): Candidate[] {
           !rail.pin &&
           rail.part !== feed.part &&
           rail.switches.length === 0 &&
-          circuit.parts.get(rail.part)?.card.outlet === undefined &&
+          takesLeads(circuit, rail) &&
           within(rail.voltage, toInterval(supply.range)),
       )
       .map((rail) => {
-        const added = part(circuit.plan, card, 'regulator', `regulator for ${name}`, { [supply.id]: rail.ref });
+        const added = newPart(circuit.plan, card, 'regulator', `regulator for ${name}`, { [supply.id]: rail.ref });
         return {
           id: `regulator:${card.id}:${rail.ref}:${feed.part}`,
           title: `Add a ${card.name}, fed from the ${rail.label}, for ${name}`,
@@ -91,7 +79,7 @@ function sources({ circuit, library }: Context, feed: Feed): Candidate[] {
   const adapters = cards
     .filter(({ kind, outlet, rails }) => kind === 'source' && !outlet && !rails?.[0]?.cells)
     .map((card) => {
-      const added = part(circuit.plan, card, 'adapter', card.name, {});
+      const added = newPart(circuit.plan, card, 'adapter', card.name, {});
       return {
         id: `adapter:${card.id}:${feed.part}`,
         title: `Add a ${card.name} for ${name}`,

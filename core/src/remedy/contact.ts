@@ -1,13 +1,14 @@
 /** Something on a contact that switches nothing, a contact or driver for a load that nothing switches. */
 import { buyingOf } from '../plan/money.ts';
 import { switchesElse } from '../check/drive-contact.ts';
+import { takesLeads } from '../circuit/cable.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { onContact } from '../circuit/contact.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
 import { cheapestFirst } from '../plan/cost.ts';
-import { addHelper, changePort, freeId, removePart, setPin } from '../plan/edits.ts';
+import { addHelper, changePort, freeId, newPart, removePart, setPin } from '../plan/edits.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
@@ -107,20 +108,16 @@ function oneMore(context: Context, coil: Coil, card: Card): Candidate[] {
         r.voltage &&
         !r.pin &&
         r.switches.length === 0 &&
-        circuit.parts.get(r.part)?.card.outlet === undefined &&
+        takesLeads(circuit, r) &&
         within(r.voltage, toInterval(supply.range)),
     );
     return rail ? ([supply.id, rail.ref] as const) : null;
   });
   if (feeds.some((feed) => feed === null)) return [];
+  const fed = Object.fromEntries(feeds.flatMap((feed) => (feed ? [feed] : [])));
   const part: PartChoice = {
-    id,
-    card: card.id,
-    label: `driver of ${coil.load.label}`.slice(0, 60),
-    needs: [],
-    feeds: Object.fromEntries(feeds.flatMap((feed) => (feed ? [feed] : []))),
+    ...newPart(plan, card, id, `driver of ${coil.load.label}`, fed),
     ports: { [port.id]: { lines: { [line]: { pin: null, locked: false } } } },
-    opened: [],
   };
   const added = setPin({ ...plan, parts: [...plan.parts, part] }, `${id}.${port.id}`, line, { pin, locked: false });
   const driven = on(added, coil, id);

@@ -7,7 +7,7 @@ import { readBy } from '../circuit/converter.ts';
 import { freeGroupPins } from '../circuit/free-pins.ts';
 import { PORT_LINES } from '../card/protocol.ts';
 import { cheapestFirst } from '../plan/cost.ts';
-import { addEmptyBus, changePort, freeId, setPin } from '../plan/edits.ts';
+import { addEmptyBus, changePort, newPart, setPin } from '../plan/edits.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { addPullUps, logicRail } from './pull-up.ts';
 import type { Candidate, Proposer } from './remedy.ts';
@@ -26,15 +26,7 @@ export function readOn(plan: Plan, of: string, line: string, on: string, input: 
 }
 
 /** A converter as it is bought: nothing is wired yet. */
-export const bareConverter = (plan: Plan, card: Card): PartChoice => ({
-  id: freeId(plan, 'converter'),
-  card: card.id,
-  label: 'converter',
-  needs: [],
-  feeds: {},
-  ports: {},
-  opened: [],
-});
+const bareConverter = (plan: Plan, card: Card): PartChoice => newPart(plan, card, 'converter', 'converter');
 
 /**
  * The plan with each of the lines on an input of a converter: of those of the plan first, then of new ones.

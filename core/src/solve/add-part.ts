@@ -5,7 +5,7 @@ import type { Library } from '../card/library.ts';
 import { isBusLine, isShared, type SharedProtocol } from '../card/protocol.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
-import { plugFits } from '../circuit/cable.ts';
+import { railsInto, takesLeads } from '../circuit/cable.ts';
 import { isPluggedIn } from '../circuit/socket.ts';
 import { plugIn } from '../remedy/plug.ts';
 import { effectivePullUp } from '../physics/node.ts';
@@ -21,11 +21,7 @@ export function bestFeed(circuit: Circuit, supply: Supply): string | undefined {
   const range = toInterval(supply.range);
   // A rail that is switched off now and then is nobody's by default.
   const fitting = [...circuit.rails.values()].filter(
-    (rail) =>
-      rail.voltage &&
-      rail.switches.length === 0 &&
-      circuit.parts.get(rail.part)?.card.outlet === undefined &&
-      within(rail.voltage, range),
+    (rail) => rail.voltage && rail.switches.length === 0 && takesLeads(circuit, rail) && within(rail.voltage, range),
   );
   const logic = circuit.controller && `${circuit.controller.id}.${circuit.controller.card.controller?.io.reference}`;
   const wish =
@@ -114,10 +110,7 @@ function pluggedIn(plan: Plan, circuit: Circuit, library: Library): Plan {
   const fed = Object.values(board.feeds).some(
     (ref) => now.parts.get(ref.split('.')[0] ?? '')?.card.outlet === undefined,
   );
-  const rail = [...now.rails.values()].find(({ part }) => {
-    const source = now.parts.get(part)?.card;
-    return source !== undefined && plugFits(source, card);
-  });
+  const [rail] = railsInto(now, card);
   return !node || fed || !rail || isPluggedIn(board) ? plan : plugIn(plan, node, rail.ref, library, now.cards);
 }
 

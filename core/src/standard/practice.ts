@@ -82,3 +82,6 @@ export const USUAL_CABLE = { length: 1, gauge: 24, contacts: 0.12 } as const;
 export const CLAMP_CURRENT = 1e-3;
 /** How far below a part's range a supply may fall at the worst and still count as short of it by a little, as a share of the limit. */
 export const NEARLY_FED = 0.05;
+
+/** American gauges that leads are sold in, thinnest first. */
+export const LEAD_GAUGES = [28, 26, 24, 22, 20, 18] as const;

@@ -4,10 +4,11 @@ import type { Card } from '../../card/card.ts';
 import { isStanding } from './is-standing.ts';
 import type { Library } from '../../card/library.ts';
 import { toInterval } from '../../card/to-interval.ts';
+import { takesLeads } from '../../circuit/cable.ts';
 import type { Circuit } from '../../circuit/circuit.ts';
 import { drawOf } from '../../circuit/draw.ts';
 import { cheapestFirst, piecePrice } from '../../plan/cost.ts';
-import { freeId } from '../../plan/edits.ts';
+import { newPart } from '../../plan/edits.ts';
 import type { PartChoice } from '../../plan/plan.ts';
 import { within, type Interval } from '../../quantity/interval.ts';
 import { highest } from '../../quantity/steps.ts';
@@ -59,12 +60,12 @@ const ALIKE = 0.06;
 /** Supplies that none of the rails feeds well with what it has left, if all that could hang on it does. */
 function wanting(circuit: Circuit, asked: readonly Asked[], among: (volts: Interval) => boolean): Asked[] {
   const rails = [...circuit.rails.values()].filter(
-    ({ switches, pin, part, voltage }) =>
-      switches.length === 0 &&
-      !pin &&
-      voltage !== null &&
-      among(voltage) &&
-      circuit.parts.get(part)?.card.outlet === undefined,
+    (rail) =>
+      rail.switches.length === 0 &&
+      !rail.pin &&
+      rail.voltage !== null &&
+      among(rail.voltage) &&
+      takesLeads(circuit, rail),
   );
   const suffices = (one: Asked) =>
     rails.some(({ voltage, offer, peak }) => {
@@ -96,11 +97,11 @@ class Adding {
     if (!offer?.voltage) return;
     const { plan } = this.circuit;
     const parts = [...plan.parts, ...this.found.map(({ part }) => part)];
-    const id = freeId({ ...plan, parts }, name);
+    const part = newPart({ ...plan, parts }, card, name, label, fed);
     this.taken.add(`${toInterval(offer.voltage).typ.toFixed(1)} ${toInterval(offer.limit).min}`);
     this.found.push({
-      part: { id, card: card.id, label: label.slice(0, 60), needs: [], feeds: fed, ports: {}, opened: [] },
-      rail: `${id}.${offer.id}`,
+      part,
+      rail: `${part.id}.${offer.id}`,
       cents: Math.round(piecePrice(card, buyingOf(plan)) * 100),
     });
   }
@@ -121,7 +122,7 @@ export function extraSupplies(circuit: Circuit, library: Library, asked: readonl
         rail.voltage &&
         !rail.pin &&
         rail.switches.length === 0 &&
-        circuit.parts.get(rail.part)?.card.outlet === undefined &&
+        takesLeads(circuit, rail) &&
         within(rail.voltage, toInterval(supply.range)),
     );
     if (input) adding.add(card, 'regulator', `${offer.name} regulator for the sensors`, { [supply.id]: input.ref });

@@ -11,8 +11,8 @@ import type { Circuit } from '../../circuit/circuit.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { cheapestFirst } from '../../plan/cost.ts';
 import { documentOf } from '../../plan/document.ts';
-import { changePart, changePort, freeId } from '../../plan/edits.ts';
-import type { PartChoice, Plan } from '../../plan/plan.ts';
+import { changePart, changePort, freeId, newPart } from '../../plan/edits.ts';
+import type { Plan } from '../../plan/plan.ts';
 import { within } from '../../quantity/interval.ts';
 import { onConverters } from '../../remedy/converter.ts';
 import { switchesElse } from '../../check/drive-contact.ts';
@@ -56,16 +56,6 @@ function stands({ driver, contact }: Card, { volts, amps }: Load, derating: numb
   );
 }
 
-const bare = (id: string, card: Card, label: string): PartChoice => ({
-  id,
-  card: card.id,
-  label: label.slice(0, 60),
-  needs: [],
-  feeds: {},
-  ports: {},
-  opened: [],
-});
-
 /** The plan with drivers of one card, and those of the plan that switch nothing first; null where it stands one of the loads not. */
 function withDrivers(circuit: Circuit, loads: readonly Load[], card: Card): Plan | null {
   const { derating } = circuit.plan.rules;
@@ -89,7 +79,7 @@ function withDrivers(circuit: Circuit, loads: readonly Load[], card: Card): Plan
     if (own === undefined && !stands(card, load, derating)) return null;
     const label = `driver of ${circuit.parts.get(load.part)?.label ?? load.part}`;
     const id = own ?? freeId(plan, `driver-${load.part}`);
-    const next = own === undefined ? { ...plan, parts: [...plan.parts, bare(id, card, label)] } : plan;
+    const next = own === undefined ? { ...plan, parts: [...plan.parts, newPart(plan, card, id, label)] } : plan;
     return changePort(next, load.part, load.port, (choice) => ({ ...choice, driver: id }));
   }, circuit.plan);
 }
@@ -113,7 +103,7 @@ function onSources(circuit: Circuit, library: Library): Plan[] {
       const offer = card.rails?.[0];
       if (!offer) return [];
       const id = freeId(circuit.plan, 'adapter');
-      const plan = { ...circuit.plan, parts: [...circuit.plan.parts, bare(id, card, card.name)] };
+      const plan = { ...circuit.plan, parts: [...circuit.plan.parts, newPart(circuit.plan, card, id, card.name)] };
       return [changePart(plan, board.id, (part) => ({ ...part, feeds: { [supply.id]: `${id}.${offer.id}` } }))];
     });
 }

@@ -1,4 +1,5 @@
 /** Every way of wiring each part that holds on its own. */
+import { takesLeads } from '../../circuit/cable.ts';
 import { buyingOf } from '../../plan/money.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { isBusLine, isShared, isTwoWay } from '../../card/protocol.ts';
@@ -61,7 +62,7 @@ function feedsOf(bench: Bench, { card }: PartNode, choice: PartChoice): Record<s
   const rails = [...bench.standing.wide.rails.values()].filter(
     (rail) =>
       rail.switches.length === 0 &&
-      bench.standing.wide.parts.get(rail.part)?.card.outlet === undefined &&
+      takesLeads(bench.standing.wide, rail) &&
       (bench.againstRules || !breaksRule(bench, card, rail)),
   );
   const fitting = card.supplies.map((supply) =>
@@ -129,13 +130,13 @@ function remembered(memory: Memory, bench: Bench, choice: PartChoice, way: Try):
  */
 function farRails({ standing }: Bench, own: string, near: string): string[] {
   const rails = [...standing.wide.rails.values()].filter(
-    ({ ref, pin, switches, part, voltage }) =>
-      ref !== near &&
-      ref !== own &&
-      !pin &&
-      switches.length === 0 &&
-      voltage !== null &&
-      standing.wide.parts.get(part)?.card.outlet === undefined,
+    (rail) =>
+      rail.ref !== near &&
+      rail.ref !== own &&
+      !rail.pin &&
+      rail.switches.length === 0 &&
+      rail.voltage !== null &&
+      takesLeads(standing.wide, rail),
   );
   const seen = new Set([near, own].map((ref) => standing.wide.rails.get(ref)?.voltage?.typ.toFixed(1)));
   const others = rails.filter(({ voltage }) => {

@@ -3,11 +3,12 @@
   import {
     changePart,
     freePinsFor,
-    plugFits,
     plugIn,
+    railsInto,
     setFeed,
     SOCKET,
     socketOf,
+    takesLeads,
     toInterval,
     within,
     type Circuit,
@@ -23,21 +24,13 @@
   );
   const rails = $derived(
     [...circuit.rails.values()]
-      .filter(({ part, pin, ref }) => part !== feed.part && (!pin || ref === feed.rail) && !outlet(part))
+      .filter((rail) => rail.part !== feed.part && (!rail.pin || rail.ref === feed.rail) && takesLeads(circuit, rail))
       .map((rail) => ({ rail, fits: rail.voltage !== null && within(rail.voltage, toInterval(feed.supply.range)) }))
       .sort((a, b) => Number(b.fits) - Number(a.fits)),
   );
   const board = $derived(circuit.parts.get(feed.part));
-  const outlet = (part: string) => circuit.parts.get(part)?.card.outlet !== undefined;
   /** Sources that can be plugged into the board's socket. */
-  const plugs = $derived(
-    board && socketOf(board.card)
-      ? [...circuit.rails.values()].filter(({ part }) => {
-          const source = circuit.parts.get(part)?.card;
-          return source !== undefined && plugFits(source, board.card);
-        })
-      : [],
-  );
+  const plugs = $derived(board ? railsInto(circuit, board.card) : []);
   const inside = $derived(feed.by === 'inside');
   const PLUG = 'plug ';
 

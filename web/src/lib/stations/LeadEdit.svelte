@@ -1,11 +1,10 @@
 <!-- How long and how thick the leads of a supply are, and whether another rail meets it there. -->
 <script lang="ts">
-  import { changePart, type Circuit, type Feed, type PartChoice } from '@idle-breadboard/core';
+  import { changePart, LEAD_GAUGES, type Circuit, type Feed, type PartChoice } from '@idle-breadboard/core';
   import QuantityField from '../kit/QuantityField.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, feed }: { circuit: Circuit; feed: Feed } = $props();
-  const GAUGES = [28, 26, 24, 22, 20, 18];
   const part = $derived(circuit.parts.get(feed.part));
   const label = $derived(part?.label ?? feed.part);
   const terminal = $derived(
@@ -52,7 +51,7 @@
       change((choice) => ({ ...choice, gauge }), 'gauge of the leads');
     }}
   >
-    {#each [...new Set([feed.lead.gauge, ...GAUGES])].sort((a, b) => b - a) as gauge (gauge)}<option
+    {#each [...new Set([feed.lead.gauge, ...LEAD_GAUGES])].sort((a, b) => b - a) as gauge (gauge)}<option
         value={String(gauge)}>{gauge}</option
       >{/each}
   </select>
