@@ -86,6 +86,8 @@ export * from './board/footprint.ts';
 export * from './circuit/footprint.ts';
 export * from './circuit/netlist.ts';
 export { socketsFor, type Socket } from './circuit/mated.ts';
+export { straightIn, type StraightIn } from './circuit/straight-in.ts';
+export { READ_BACK } from './deliver/read-back.ts';
 export * from './layout/layout.ts';
 export { layBuild, layoutSteps } from './layout/lay.ts';
 export { proveLayout, type Discord, type LayoutProof } from './layout/compare.ts';

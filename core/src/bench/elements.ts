@@ -2,6 +2,7 @@
 import type { Signal, Supply } from '../card/card.ts';
 import type { Electrical } from './usual.ts';
 import type { Circuit, NetEnd, PartNode } from '../circuit/circuit.ts';
+import { lowOhms, pinGrounds } from '../circuit/pin-ground.ts';
 import type { Network } from '../physics/network.ts';
 import type { Afflicted } from './afflict.ts';
 import type { Copper } from './copper.ts';
@@ -261,6 +262,10 @@ class Gathering {
     for (const rail of circuit.rails.values())
       if (rail.pin && rail.part === controller.id && !this.with_.dead.has(controller.id))
         this.resist(copper.pin(controller.id, rail.offer.terminal), power, sinkOhms(io));
+    // And one that stands on a pin on its other one.
+    if (!this.with_.dead.has(controller.id))
+      for (const pin of new Set(pinGrounds(circuit.parts, controller).map((on) => on.pin)))
+        this.resist(copper.pin(controller.id, pin), ground, lowOhms(controller) ?? sinkOhms(io));
   }
 
   private translator(part: PartNode): void {

@@ -40,18 +40,18 @@ export const pinDouble: Check = {
     ...pinUses(circuit).flatMap(({ pin, label, wishes }) => {
       if (wishes.length === 0 || !circuit.controller) return [];
       const names = wishes.map((wish) => wish.label).join(' and ');
+      // Several parts may be fed from one pin, or stand on one.
+      const signals = new Set(wishes.map(({ net }) => net)).size;
       return [
         result(circuit, meta, {
           subjects: [`${circuit.controller.id}.${pin.terminal}`, ...wishes.map(({ id }) => id)],
-          severity: wishes.length > 1 ? 'fault' : null,
-          measured: wishes.length,
+          severity: signals > 1 ? 'fault' : null,
+          measured: signals,
           limit: 1,
           unit: 'signals',
-          margin: 1 - wishes.length,
+          margin: 1 - signals,
           message:
-            wishes.length > 1
-              ? `${names} are on ${label} together; only one can be.`
-              : `${label} carries ${names} alone.`,
+            signals > 1 ? `${names} are on ${label} together; only one can be.` : `${label} carries ${names} alone.`,
           meaning: 'The second part shows the mistake only when it is plugged in: one signal drowns the other.',
           workings: wishes.map((wish) => ({ name: label, sum: wish.label })),
         }),

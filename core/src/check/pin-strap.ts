@@ -22,7 +22,7 @@ interface Boot {
 }
 
 /** The levels that a net can have while the controller's pin is still an input; null when nothing drives it. */
-function bootLevels(circuit: Circuit, net: Net): Boot | null {
+function bootLevels(circuit: Circuit, net: Net, meant: boolean): Boot | null {
   const others = net.ends.filter((end) => !end.controller);
   for (const end of others) {
     if (end.kind === 'push-pull' || end.kind === 'bidirectional') {
@@ -31,7 +31,7 @@ function bootLevels(circuit: Circuit, net: Net): Boot | null {
     }
   }
   const rest = bootRest(circuit, net);
-  const sinker = others.find(({ kind }) => kind === 'switch');
+  const sinker = meant ? undefined : others.find(({ kind }) => kind === 'switch');
   if (sinker) return { low: 0, high: rest.high ?? Infinity, sum: `${sinker.label} closed pulls it to 0 V` };
   const light = others.find(({ kind }) => kind === 'led');
   const forward =
@@ -56,7 +56,9 @@ function judgeStrap(circuit: Circuit, use: ReturnType<typeof pinUses>[number]): 
     const level = strap.level === 'high' ? io.inputHigh : io.inputLow;
     const supply = end?.power.voltage;
     if (!net || !level || !supply) return [];
-    const boot = bootLevels(circuit, net);
+    // What a button does on purpose is no level that the line rests at.
+    const meant = wish.meant && net.ends.some(({ kind }) => kind === 'switch');
+    const boot = bootLevels(circuit, net, meant);
     const needed = levelAt(
       level,
       strap.level === 'high' ? 'max' : 'min',
@@ -76,7 +78,9 @@ function judgeStrap(circuit: Circuit, use: ReturnType<typeof pinUses>[number]): 
         margin,
         message: broken
           ? `${label} must be ${strap.level} while the controller starts; ${wish.label} can hold it at ${formatQuantity(measured ?? 0, 'V')}. ${strap.meaning}`
-          : `${wish.label} leaves ${label} ${strap.level} while the controller starts.`,
+          : meant
+            ? `${wish.label} leaves ${label} ${strap.level} while nobody is at it; pressed as the controller starts it is low, which is meant. ${strap.meaning}`
+            : `${wish.label} leaves ${label} ${strap.level} while the controller starts.`,
         meaning:
           'It starts on the desk and not in its place: whether the board boots depends on what the part happens to be doing.',
         workings: [

@@ -46,6 +46,7 @@ import { supplyDropout } from './supply-dropout.ts';
 import { supplyHeat } from './supply-heat.ts';
 import { supplyLeadDrop } from './supply-lead-drop.ts';
 import { supplyPinFed } from './supply-pin-fed.ts';
+import { supplyPinGround } from './supply-pin-ground.ts';
 import { supplyRailCurrent } from './supply-rail-current.ts';
 import { supplyRuntime, supplySag } from './supply-runtime.ts';
 import { supplySourceCurrent } from './supply-source-current.ts';
@@ -105,6 +106,7 @@ export const CHECKS: readonly Check[] = [
   supplyRailCurrent,
   supplySourceCurrent,
   supplyPinFed,
+  supplyPinGround,
   supplyCommonGround,
   supplyBackFeed,
   supplyLeadDrop,

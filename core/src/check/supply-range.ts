@@ -43,6 +43,7 @@ export function mightFeed(circuit: Circuit, rail: Rail, supply: Supply): boolean
     rail: rail.ref,
     drop: 0,
     dropSum: '',
+    lift: 0,
     peak: 0,
     lead: { length: 0, gauge: 0 },
     by: 'leads',

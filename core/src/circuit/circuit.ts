@@ -68,6 +68,8 @@ export interface Feed {
   /** Lost in the leads at the part's peak, V. */
   readonly drop: number;
   readonly dropSum: string;
+  /** Of that, how far the ground of the part stands above the common one, V: where a pin is its ground. */
+  readonly lift: number;
   /** Through those leads, A, rails that are made of it included. */
   readonly peak: number;
   /** m, and American gauge. */
@@ -88,6 +90,8 @@ export interface Power {
   readonly voltage: Interval | null;
   /** Lost between rail and part, V: the part sees anything from voltage − drop to voltage. */
   readonly drop: number;
+  /** V, how far its ground may stand above the common one. */
+  readonly lift: number;
 }
 
 export interface Levels {
@@ -197,6 +201,8 @@ export interface PinWish {
   readonly pin: string | null;
   readonly locked: boolean;
   readonly weakPull: boolean;
+  /** The maker means what a button or switch does there at the start. */
+  readonly meant: boolean;
   /** For a PWM line: the frequencies that its load takes, Hz. */
   readonly frequency: Interval | null;
   /** Lines of one group must be on one instance of the peripheral. */

@@ -4,13 +4,14 @@ import { formatQuantity } from '../quantity/engineering.ts';
 import type { Card } from '../card/card.ts';
 import type { PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
 import type { PlanDocument } from '../plan/document.ts';
-import { FEED_LINE } from '../plan/edits.ts';
+import { FEED_LINE, GROUND_LINE } from '../plan/edits.ts';
 import type { Circuit, Guard, Net, PartNode, PinWish } from './circuit.ts';
 import { deriveBuses } from './buses.ts';
 import { cableRun, type CableRun } from './cable.ts';
 import { deriveNets, nearIsLow } from './nets.ts';
 import { busyShare } from './draw.ts';
 import { derivePower, sketchPower, type ExtraLoad, type PowerGraph } from './power.ts';
+import { pinGroundId, pinGrounds } from './pin-ground.ts';
 import { asFed } from './socket.ts';
 import { SOCKET } from '../card/kinds.ts';
 
@@ -39,6 +40,7 @@ function feedWishes(
             pin: rails.get(rail)?.offer.terminal ?? null,
             locked: true,
             weakPull: false,
+            meant: false,
             frequency: null,
             group: null,
             net: rail,
@@ -47,6 +49,23 @@ function feedWishes(
       : [],
   );
 }
+
+/** A pin that is the ground of a part is taken, too; several parts may stand on one. */
+const groundWishes = (parts: ReadonlyMap<string, PartNode>, controller: PartNode | null): PinWish[] =>
+  pinGrounds(parts, controller).map(({ part, pin }) => ({
+    id: `${part.id}.${GROUND_LINE}.${GROUND_LINE}`,
+    of: `${part.id}.${GROUND_LINE}`,
+    line: GROUND_LINE,
+    label: `ground of ${part.label}`,
+    ask: 'out' as const,
+    pin,
+    locked: true,
+    weakPull: false,
+    meant: false,
+    frequency: null,
+    group: null,
+    net: pinGroundId(pin),
+  }));
 
 /** By part: what joins its socket with its source. */
 function cableRuns(plan: Plan, cards: Library, parts: ReadonlyMap<string, PartNode>): Map<string, CableRun> {
@@ -114,7 +133,7 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
     cables,
     buses: deriveBuses(plan, parts, power),
     nets,
-    wishes: [...wishes, ...feedWishes(parts, controller, power)],
+    wishes: [...wishes, ...feedWishes(parts, controller, power), ...groundWishes(parts, controller)],
   };
 
   /**

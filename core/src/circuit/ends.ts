@@ -7,7 +7,7 @@ import { spread, type Interval } from '../quantity/interval.ts';
 import type { DividerHelper } from '../plan/plan.ts';
 import { PIN_CAPACITANCE } from '../standard/bus-timing.ts';
 import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
-import type { Levels, NetEnd, PartNode, PullDown, PullUp } from './circuit.ts';
+import type { Levels, NetEnd, PartNode, Power, PullDown, PullUp } from './circuit.ts';
 import { levelVolts } from './level.ts';
 import { powerOf, type PowerGraph } from './power.ts';
 import type { Trunk } from './trunks.ts';
@@ -79,9 +79,18 @@ const levelsOf = (e: Electrical): Levels => ({
   sinkSource: e.sinkCurrent?.source ?? null,
 });
 
+/** Levels of a part whose ground stands above the common one: its low and what it takes for a high are as much higher. */
+function lifted(levels: Levels, { lift, voltage }: Power): Levels {
+  if (lift === 0 || !voltage) return levels;
+  const up = (level: LevelFigure | undefined, bound: 'min' | 'max'): LevelFigure | undefined =>
+    level && { [bound]: levelVolts(level, bound, voltage.max) + lift, unit: 'V', source: level.source };
+  return { ...levels, outputLow: up(levels.outputLow, 'max'), inputHigh: up(levels.inputHigh, 'max') };
+}
+
 export function signalEnd(part: PartNode, signalId: string | undefined, power: PowerGraph): NetEnd[] {
   const signal: Signal | undefined = part.card.signals.find(({ id }) => id === signalId);
   if (!signal) return [];
+  const on = powerOf(power, part, signal.reference);
   return [
     {
       part: part.id,
@@ -89,8 +98,8 @@ export function signalEnd(part: PartNode, signalId: string | undefined, power: P
       signal: signal.id,
       terminal: signal.terminal,
       kind: signal.kind,
-      power: powerOf(power, part, signal.reference),
-      levels: levelsOf(signal),
+      power: on,
+      levels: lifted(levelsOf(signal), on),
       leakage: signal.leakage ? toInterval(signal.leakage).max : 0,
       capacitance: signal.capacitance ? toInterval(signal.capacitance).max : PIN_CAPACITANCE,
       resistance: signal.outputResistance ? toInterval(signal.outputResistance) : null,

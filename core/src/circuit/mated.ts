@@ -51,27 +51,31 @@ export function metPins(netlist: Netlist, part: PartNode, host: PartNode, pairs:
   });
 }
 
-/** Sockets of other parts in which every pin of a part meets its own line: it needs no lead there. */
+/** Every place in the sockets of a host in which all pins of a part's one header have a hole. */
+export function socketPlaces(part: PartNode, host: PartNode): { on: Socket; pairs: MatedPart['pairs'] }[] {
+  const [header, second] = part.card.headers;
+  if (!header || second || header.kind !== 'male' || host.id === part.id) return [];
+  const pins = part.card.terminals.filter((t) => t.header === header.id);
+  return host.card.headers
+    .filter(({ kind, rows }) => kind === 'female' && rows === header.rows)
+    .flatMap(({ id: socket }) => {
+      const length = Math.max(0, ...host.card.terminals.map((t) => (t.header === socket ? t.position : 0)));
+      const starts = Array.from({ length: Math.max(0, length - pins.length + 1) }, (_, i) => i + 1);
+      return starts
+        .flatMap((at) => [false, true].map((turned) => ({ part: host.id, header: socket, at, turned })))
+        .map((on) => ({ on, pairs: pairsIn(part, host, on) }))
+        .filter(({ pairs }) => pairs.length === pins.length);
+    });
+}
+
+/** Sockets of other parts in which every pin of a part meets its own line as the plan is: it needs no lead there. */
 export function socketsFor(circuit: Circuit, netlist: Netlist, id: string): Socket[] {
   const part = circuit.parts.get(id);
-  const [header, second] = part?.card.headers ?? [];
-  if (!part || !header || second || header.kind !== 'male') return [];
-  const pins = part.card.terminals.filter((t) => t.header === header.id);
+  if (!part) return [];
   return [...circuit.parts.values()].flatMap((host) =>
-    host.id === id
-      ? []
-      : host.card.headers
-          .filter(({ kind, rows }) => kind === 'female' && rows === header.rows)
-          .flatMap(({ id: socket }) => {
-            const length = Math.max(0, ...host.card.terminals.map((t) => (t.header === socket ? t.position : 0)));
-            const starts = Array.from({ length: Math.max(0, length - pins.length + 1) }, (_, i) => i + 1);
-            return starts
-              .flatMap((at) => [false, true].map((turned) => ({ part: host.id, header: socket, at, turned })))
-              .filter((on) => {
-                const pairs = pairsIn(part, host, on);
-                return pairs.length === pins.length && metPins(netlist, part, host, pairs).every((m) => m.agrees);
-              });
-          }),
+    socketPlaces(part, host)
+      .filter(({ pairs }) => metPins(netlist, part, host, pairs).every((m) => m.agrees))
+      .map(({ on }) => on),
   );
 }
 

@@ -2,7 +2,8 @@
 import { printedNames } from './carrier.ts';
 import { carrierOf, isFitted } from './carrier.ts';
 import { contactLoads } from './contact.ts';
-import type { Circuit, Net } from './circuit.ts';
+import type { Circuit, Net, PartNode } from './circuit.ts';
+import { pinGroundId, pinGrounds } from './pin-ground.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 
 export interface NodePin {
@@ -162,6 +163,18 @@ function groundOf(circuit: Circuit, part: string): string {
 }
 
 function groundNode(b: Builder, part: string): string {
+  const pin = pinGrounds(b.circuit.parts, b.circuit.controller).find((on) => on.part.id === part);
+  if (pin) {
+    const low = b.node(pinGroundId(pin.pin), {
+      label: `ground from ${pin.label}`,
+      role: 'ground',
+      line: 'ground',
+      bus: null,
+      voltage: undefined,
+    });
+    b.pin(low, { part: b.circuit.controller?.id ?? '', terminal: pin.pin });
+    return low;
+  }
   const id = groundOf(b.circuit, part);
   const source = b.circuit.parts.get(id.slice(GROUND.length + 1));
   return b.node(id, {
@@ -176,7 +189,10 @@ function groundNode(b: Builder, part: string): string {
 function grounds(b: Builder): void {
   const { circuit } = b;
   const behindContact = new Set(contactLoads(circuit.parts.values()).map(({ load }) => load.id));
-  for (const part of circuit.parts.values()) {
+  const onPin = ({ choice }: PartNode) => choice?.ground !== undefined;
+  // The ground that all share comes first: it is what everything is measured against.
+  const order = [...circuit.parts.values()].sort((a, b) => Number(onPin(a)) - Number(onPin(b)));
+  for (const part of order) {
     // A coil's minus goes to its driver, not to ground; only that of one behind a contact does.
     const coil = part.card.ports.some(({ protocol }) => protocol === 'coil');
     if (!isWired(circuit, part.id) || (coil && !behindContact.has(part.id))) continue;

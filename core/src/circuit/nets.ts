@@ -61,6 +61,7 @@ const wishOf = (trunk: Trunk): PinWish => ({
   pin: trunk.pin,
   locked: trunk.locked,
   weakPull: trunk.weakPull,
+  meant: trunk.meant,
   frequency: frequencyOf(trunk),
   group: trunk.group,
   net: trunk.id,

@@ -10,6 +10,7 @@ import { drawOf } from './draw.ts';
 import { acrossOf, efficiencyAt, flow, type Flow, type View } from './flow.ts';
 import type { CableRun } from './cable.ts';
 import { feedRail, powerTree, switchesOf, type Offered, type PowerTree } from './power-tree.ts';
+import { groundLifts } from './pin-ground.ts';
 import { rhythms, type Rhythm } from './rhythm.ts';
 import { voltages, type Lost } from './rail-voltage.ts';
 import type { Plan } from '../plan/plan.ts';
@@ -73,6 +74,7 @@ export function sketchPower(plan: Plan, parts: ReadonlyMap<string, PartNode>, co
         rail,
         drop: 0,
         dropSum: '',
+        lift: 0,
         peak: 0,
         lead,
         by: joinedBy(part, supply.id),
@@ -135,7 +137,8 @@ export function derivePower(
     lasting: flowOf('lasting', 'most', 'min'),
   };
 
-  const lost = new Map<string, Lost & { peak: number; length: number; gauge: number }>();
+  const lost = new Map<string, Lost & { peak: number; length: number; gauge: number; lift: number }>();
+  const lifts = groundLifts(parts, controller, (part, supply) => highest(flows.surge.supply(part, supply)));
   for (const { part, supply } of [...tree.fedBy.values()].flat()) {
     const peak = highest(flows.surge.supply(part.id, supply.id));
     const length = part.choice?.lead ?? JUMPER_LENGTH;
@@ -152,18 +155,20 @@ export function derivePower(
           : cable?.own
             ? 'nothing, its figures hold at the plug'
             : `${AMPS(peak)} × ${formatQuantity(cable?.ohms ?? 0, 'Ω')} of ${formatQuantity(cable?.length ?? 0, 'm')} of cable and its contacts`;
-      lost.set(key, { drop, sum, peak, length: cable?.length ?? 0, gauge: cable?.gauge ?? gauge });
+      lost.set(key, { drop, sum, peak, length: cable?.length ?? 0, gauge: cable?.gauge ?? gauge, lift: 0 });
       continue;
     }
+    const lift = lifts.get(part.id) ?? 0;
     const blocked = guards.some(
       (g) => g.by === 'diode' && `${g.part}.${g.supply}` === key && g.rail === feedRail(part, supply.id),
     );
     lost.set(key, {
-      drop: peak * 2 * length * ohms + (blocked ? GUARD_DROP : 0),
-      sum: `${AMPS(peak)} × 2 × ${length} m × ${formatQuantity(ohms, 'Ω')}/m${blocked ? ` + ${VOLTS(GUARD_DROP)} in the diode` : ''}`,
+      drop: peak * 2 * length * ohms + (blocked ? GUARD_DROP : 0) + lift,
+      sum: `${AMPS(peak)} × 2 × ${length} m × ${formatQuantity(ohms, 'Ω')}/m${blocked ? ` + ${VOLTS(GUARD_DROP)} in the diode` : ''}${lift > 0 ? ` + ${VOLTS(lift)} of the pin that is its ground` : ''}`,
       peak,
       length,
       gauge,
+      lift,
     });
   }
   const final = voltages(
@@ -204,6 +209,7 @@ export function derivePower(
         rail,
         drop,
         dropSum: found?.sum ?? '',
+        lift: found?.lift ?? 0,
         peak: found?.peak ?? 0,
         lead: { length: found?.length ?? JUMPER_LENGTH, gauge: found?.gauge ?? JUMPER_GAUGE },
         by: joinedBy(part, supply.id),
@@ -285,7 +291,7 @@ function throughSum(tree: PowerTree, ref: string, peak: number, volts: (ref: str
   return `${AMPS(peak)} × ${VOLTS(own.typ)} ÷ (${share} × ${VOLTS(above.min)})`;
 }
 
-const DEAD: Power = { rail: null, source: null, switches: [], voltage: null, drop: 0 };
+const DEAD: Power = { rail: null, source: null, switches: [], voltage: null, drop: 0, lift: 0 };
 
 /** The power that a supply or own rail of a part stands on. */
 export function powerOf(graph: PowerGraph, part: PartNode, reference: string | undefined): Power {
@@ -300,6 +306,7 @@ export function powerOf(graph: PowerGraph, part: PartNode, reference: string | u
       switches: own.switches,
       voltage: own.voltage,
       drop: 0,
+      lift: 0,
     };
   const feed = graph.feeds.get(`${part.id}.${id}`);
   const rail = feed?.rail ? graph.rails.get(feed.rail) : undefined;
@@ -310,5 +317,6 @@ export function powerOf(graph: PowerGraph, part: PartNode, reference: string | u
     switches: rail.switches,
     voltage: rail.voltage,
     drop: feed.drop,
+    lift: feed.lift,
   };
 }

@@ -25,6 +25,7 @@ export interface Trunk {
   readonly pin: string | null;
   readonly locked: boolean;
   readonly weakPull: boolean;
+  readonly meant: boolean;
   readonly clock: number | null;
   /** The bus switch or converter at its beginning, in place of a pin. */
   readonly from: { readonly part: PartNode; readonly signal: string; readonly upstream: string | null } | null;
@@ -87,6 +88,7 @@ function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<
     pin: choice?.on === undefined ? (choice?.pin ?? null) : null,
     locked: choice?.locked ?? false,
     weakPull: choice?.weakPull ?? false,
+    meant: choice?.meant ?? false,
     clock: null,
     from: choice?.on === undefined ? null : inputOf(parts.get(choice.on), choice.pin),
     stations: [{ part, port, beyond }],
@@ -140,6 +142,7 @@ function busTrunks(
         pin: bus.behind ? null : (choice?.pin ?? null),
         locked: choice?.locked ?? false,
         weakPull: !bus.behind && (choice?.weakPull ?? false),
+        meant: false,
         clock: clockOf(plan, bus),
         from: channelOf(plan, parts, bus, line),
         stations: members

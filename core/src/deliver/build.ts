@@ -1,9 +1,11 @@
 /** What goes to the bench: the layout, the wiring plan read back from it and compared with the circuit, and the parts list. */
+import type { Result } from '../check/result.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { proveLayout, type LayoutProof } from '../layout/compare.ts';
 import { layBuild } from '../layout/lay.ts';
 import type { Layout, LayoutResult, NoLayout } from '../layout/layout.ts';
 import { partsList, type PartsList } from './parts-list.ts';
+import { readBackResults } from './read-back.ts';
 import { wiringPlan, type WiringPlan } from './wiring.ts';
 
 export interface Build {
@@ -12,6 +14,8 @@ export interface Build {
   readonly why: NoLayout | null;
   readonly wiring: WiringPlan;
   readonly proof: LayoutProof | null;
+  /** What the reader of the layout says of it. */
+  readonly results: readonly Result[];
   /** Without leads where there is no layout. */
   readonly parts: PartsList;
 }
@@ -33,11 +37,14 @@ export function buildFrom(circuit: Circuit, result: LayoutResult): Build {
   const layout = result.ok ? result.layout : null;
   const wiring: WiringPlan = layout ? wiringPlan(circuit, layout) : { steps: [], cautions: [], harness: [] };
   const leads = wiring.steps.flatMap((step) => step.leads);
+  const why = result.ok ? null : result.why;
+  const proof = layout && proveLayout(circuit, layout, leads);
   return {
     layout,
-    why: result.ok ? null : result.why,
+    why,
     wiring,
-    proof: layout && proveLayout(circuit, layout, leads),
+    proof,
+    results: readBackResults(circuit, why, proof),
     parts: partsList(circuit, layout ?? NOTHING),
   };
 }

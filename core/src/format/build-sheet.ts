@@ -49,7 +49,7 @@ export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fin
     `# ${tableCell(plan.name)}`,
     '',
     proven
-      ? `Verified: ${verdict.passes.length} proofs; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
+      ? `Verified: ${verdict.passes.length + build.results.length} proofs; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
       : `**Not verified. Do not wire this.** Fingerprint ${fingerprint}.`,
     '',
     ...(build.why ? [tableCell(build.why.says), ''] : []),

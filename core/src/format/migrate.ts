@@ -50,6 +50,8 @@ const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   6: (file) => ({ ...file, version: 7 }),
   // Version 8 has a house rule for supplies, lines on a converter, contacts and rates of exchange.
   7: (file) => ({ ...file, version: 8, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
+  // Version 9 added grounds on pins and what is meant at the start, which may be missing.
+  8: (file) => ({ ...file, version: 9 }),
 };
 
 function stepped(value: unknown, today: number, steps: Readonly<Record<number, (v: Entries) => Entries>>): unknown {

@@ -114,8 +114,8 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
   for (const { part, host, pairs } of layout.mated)
     for (const [own, other] of pairs) {
       contacts.set(`${part}.${own}`, `pin ${part}.${own}`);
-      // A socket is reached by its plug alone: no hole and no lead says that it is there.
-      if (isSocket(cards.get(host), other)) contacts.set(`${host}.${other}`, `pin ${host}.${other}`);
+      // A socket is reached by what is in it alone: no hole and no lead says that it is there.
+      if (!cards.get(host)?.carrier) contacts.set(`${host}.${other}`, `pin ${host}.${other}`);
       copper.join(`pin ${part}.${own}`, `pin ${host}.${other}`);
     }
 
@@ -170,11 +170,6 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
   insideJoins(cards, contacts, copper);
   return gather(copper, contacts, legs, obstacles);
 }
-
-const isSocket = (card: Card | undefined, terminal: string): boolean => {
-  const header = card?.terminals.find(({ id }) => id === terminal)?.header;
-  return card?.headers.find(({ id }) => id === header)?.kind === 'socket';
-};
 
 const meet = (a: Box, b: Box): boolean =>
   a.left < b.right - 1e-9 && b.left < a.right - 1e-9 && a.top < b.bottom - 1e-9 && b.top < a.bottom - 1e-9;

@@ -1,6 +1,7 @@
 /** What flows out of and into each pin of the controller at its worst. */
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
+import { pinGrounds } from '../circuit/pin-ground.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
 
@@ -33,7 +34,7 @@ function lightTerm(circuit: Circuit, net: Net, high: number): PinCurrent['terms'
 
 /** Pins with something on them that takes current, in the order of the nets. */
 export function pinCurrents(circuit: Circuit): PinCurrent[] {
-  return [...fedByPins(circuit), ...circuit.nets.flatMap((net) => onNet(circuit, net))];
+  return [...fedByPins(circuit), ...groundedByPins(circuit), ...circuit.nets.flatMap((net) => onNet(circuit, net))];
 }
 
 /** Pins that feed a part. */
@@ -47,6 +48,23 @@ const fedByPins = (circuit: Circuit): PinCurrent[] =>
       terms: rail.loads.map(({ label, sum, peak }) => ({ label, sum, amps: peak })),
       light: false,
     }));
+
+/** Pins that are the ground of a part. */
+function groundedByPins(circuit: Circuit): PinCurrent[] {
+  const all = pinGrounds(circuit.parts, circuit.controller);
+  return [...new Set(all.map(({ pin }) => pin))].map((pin) => {
+    const on = all.filter((ground) => ground.pin === pin);
+    const terms = on.flatMap(({ part }) =>
+      part.card.supplies.map(({ id }) => ({
+        label: part.label,
+        sum: 'peak, returned',
+        amps: circuit.feeds.get(`${part.id}.${id}`)?.peak ?? 0,
+      })),
+    );
+    const amps = terms.reduce((sum, term) => sum + term.amps, 0);
+    return { pin, label: on[0]?.label ?? pin, amps, terms, light: false };
+  });
+}
 
 function onNet(circuit: Circuit, net: Net): PinCurrent[] {
   const end = net.ends.find((e) => e.controller);

@@ -14,15 +14,31 @@ import {
 } from './edits.ts';
 
 /** How a part stands and runs, apart from its wires. */
-export type Settings = Pick<PartChoice, 'lead' | 'gauge' | 'place' | 'beside' | 'on' | 'run' | 'apart' | 'also'>;
+export type Settings = Pick<
+  PartChoice,
+  'lead' | 'gauge' | 'place' | 'beside' | 'on' | 'run' | 'apart' | 'also' | 'ground'
+>;
 
-const settingsOf = ({ lead, gauge, place, beside, on, run, apart, also }: PartChoice): Settings =>
+const settingsOf = ({ lead, gauge, place, beside, on, run, apart, also, ground }: PartChoice): Settings =>
   Object.fromEntries(
-    Object.entries({ lead, gauge, place, beside, on, run, apart, also }).filter(([, value]) => value !== undefined),
+    Object.entries({ lead, gauge, place, beside, on, run, apart, also, ground }).filter(
+      ([, value]) => value !== undefined,
+    ),
   );
 
 function withSettings(part: PartChoice, to: Settings): PartChoice {
-  const { lead: _l, gauge: _g, place: _p, beside: _b, on: _s, run: _r, apart: _a, also: _o, ...rest } = part;
+  const {
+    lead: _l,
+    gauge: _g,
+    place: _p,
+    beside: _b,
+    on: _s,
+    run: _r,
+    apart: _a,
+    also: _o,
+    ground: _n,
+    ...rest
+  } = part;
   return { ...rest, ...to };
 }
 

@@ -90,12 +90,22 @@ export const setOpened = (plan: Plan, part: string, signal: string, open: boolea
 /** The line of a pin that feeds a supply. */
 export const FEED_LINE = 'feed';
 
+/** The line of a pin that is the ground of a part. */
+export const GROUND_LINE = 'ground';
+
+/** Puts the ground of a part on a pin of the controller, or (null) back on the one that all share. */
+export const setGround = (plan: Plan, part: string, pin: string | null): Plan =>
+  changePart(plan, part, ({ ground: _old, ...rest }) =>
+    pin !== null && plan.controller !== null ? { ...rest, ground: `${plan.controller}.${pin}` } : rest,
+  );
+
 /** Sets the pin of a line of a bus, or of "part.port". */
 export function setPin(plan: Plan, of: string, line: string, choice: PinChoice): Plan {
   const [id = '', port] = of.split('.');
   if (plan.helpers.some((h) => h.id === id)) {
     return changeHelper(plan, id, (h) => (h.kind === 'translator' ? { ...h, gate: choice } : h));
   }
+  if (port === GROUND_LINE && line === GROUND_LINE) return setGround(plan, id, choice.pin);
   if (port && line === FEED_LINE)
     return choice.pin && plan.controller ? setFeed(plan, id, port, `${plan.controller}.${choice.pin}`) : plan;
   if (port) {
@@ -282,12 +292,13 @@ export function removePart(plan: Plan, id: string): Plan {
 }
 
 /** Nothing stands beside a part that is gone, and nothing more comes from it. */
-function leaveSide({ beside, also, on, ...part }: PartChoice, id: string): PartChoice {
+function leaveSide({ beside, also, on, ground, ...part }: PartChoice, id: string): PartChoice {
   const left = Object.entries(also ?? {}).filter(([, rail]) => rail.split('.')[0] !== id);
   return {
     ...part,
     ...(beside && beside.part !== id ? { beside } : {}),
     ...(on && on.part !== id ? { on } : {}),
+    ...(ground && ground.split('.')[0] !== id ? { ground } : {}),
     ...(left.length > 0 ? { also: Object.fromEntries(left) } : {}),
   };
 }

@@ -75,6 +75,8 @@ export const PinChoice = z.strictObject({
   pin: Id.nullable(),
   locked: z.boolean(),
   weakPull: z.boolean().optional(),
+  /** Set where the maker means a button or switch to change what a pin asks for at the start. */
+  meant: z.boolean().optional(),
   /** For an analog line that a converter reads: that part, of which `pin` is an input then. */
   on: Id.optional(),
 });
@@ -148,6 +150,8 @@ export const PartChoice = z.strictObject({
   /** A part that it stands beside, and how far apart they are, m. */
   beside: z.strictObject({ part: Id, distance: z.number().positive().max(10) }).optional(),
   run: Run.optional(),
+  /** The pin of the controller that is its ground, as "controller.pin"; missing for the ground that all share. */
+  ground: RailRef.optional(),
   /** For a source: its ground is not joined with that of the others. */
   apart: z.boolean().optional(),
   /** Supply -> a second rail that meets the first one there. */

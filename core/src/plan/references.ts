@@ -81,6 +81,11 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
       known(parts, 'a part', part.on.part, `${at}/on/part`);
       if (part.on.part === part.id) say(`${at}/on/part`, `expected another part, found “${part.id}” itself`);
     }
+    if (part.ground !== undefined) {
+      const [owner, pin = ''] = part.ground.split('.');
+      if (owner !== plan.controller || !pins.has(pin))
+        say(`${at}/ground`, `expected a pin of the controller, found “${part.ground}”`);
+    }
     if (part.beside) {
       known(parts, 'a part', part.beside.part, `${at}/beside/part`);
       if (part.beside.part === part.id) say(`${at}/beside/part`, `expected another part, found “${part.id}” itself`);

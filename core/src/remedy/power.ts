@@ -3,7 +3,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
 import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
 import { within } from '../quantity/interval.ts';
-import { freeId, setFeed } from '../plan/edits.ts';
+import { freeId, setFeed, setGround } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { supplyCandidates } from './add-supply.ts';
 import { plugCandidates } from './plug.ts';
@@ -12,12 +12,24 @@ import type { Candidate, Context, Proposer } from './remedy.ts';
 const fits = (rail: Rail, feed: Feed): boolean =>
   rail.voltage !== null && within(rail.voltage, toInterval(feed.supply.range));
 
+/** Back from a pin to the ground that all share. */
+export const commonGround = (circuit: Circuit, parts: readonly string[]): Candidate => ({
+  id: `ground:${parts.join('+')}:common`,
+  title: `Put the ground of ${parts.map((id) => circuit.parts.get(id)?.label ?? id).join(', ')} where all have it`,
+  plan: parts.reduce((plan, part) => setGround(plan, part, null), circuit.plan),
+});
+
 export const rangeRemedies: Proposer = (context) => {
   const { circuit, finding, library } = context;
   const feed = circuit.feeds.get(finding.subjects[0] ?? '');
   const board = circuit.parts.get(feed?.part ?? '');
   if (!feed || !board) return [];
-  return [...plugCandidates(circuit, library, board), ...otherFeeds(circuit, feed), ...supplyCandidates(context, feed)];
+  return [
+    ...(feed.lift > 0 ? [commonGround(circuit, [feed.part])] : []),
+    ...plugCandidates(circuit, library, board),
+    ...otherFeeds(circuit, feed),
+    ...supplyCandidates(context, feed),
+  ];
 };
 
 /** Every other rail that suits a supply. */

@@ -10,7 +10,7 @@ import { formatQuantity } from '../quantity/engineering.ts';
 import { within } from '../quantity/interval.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import { LEAD_SHARE } from '../standard/practice.ts';
-import { otherFeeds, railRemedies, unloading } from './power.ts';
+import { commonGround, otherFeeds, railRemedies, unloading } from './power.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { otherPacks, otherRegulators, renameRail, savers } from './save-charge.ts';
 import { stagger } from './stagger.ts';
@@ -97,17 +97,25 @@ export const pinFedRemedies: Proposer = ({ circuit, finding }) => {
       plan: fed.reduce((plan, { part, supply }) => setFeed(plan, part, supply.id, other.ref), circuit.plan),
     }));
   const share = Math.min(1, Math.ceil((rail.peak / (toInterval(rail.offer.limit).min || 1)) * 10) / 10);
+  return [...back, ...(circuit.plan.rules.pinPower < share ? [pinPowerRule(circuit, share)] : [])];
+};
+
+const pinPowerRule = (circuit: Circuit, share: number): Candidate => ({
+  id: `rule:pinPower:${share}`,
+  title: `Let pins feed parts, up to ${share * 100} % of what they are meant for`,
+  plan: setRules(circuit.plan, { pinPower: share }),
+});
+
+/** Ground where all have it, or the house rule as it is meant. */
+export const pinGroundRemedies: Proposer = ({ circuit, finding }) => {
+  const [pin = '', ...parts] = finding.subjects;
+  const standing = parts.filter((id) => circuit.parts.get(id)?.choice?.ground === pin);
+  const limits = circuit.controller?.card.controller?.pinCurrent;
+  const recommended = limits ? toInterval(limits.recommended).min : 0;
+  const share = Math.ceil(((finding.measured ?? Infinity) / (recommended || 1)) * 10) / 10;
   return [
-    ...back,
-    ...(circuit.plan.rules.pinPower < share
-      ? [
-          {
-            id: `rule:pinPower:${share}`,
-            title: `Let pins feed parts, up to ${share * 100} % of what they are meant for`,
-            plan: setRules(circuit.plan, { pinPower: share }),
-          },
-        ]
-      : []),
+    commonGround(circuit, standing),
+    ...(share <= 1 && circuit.plan.rules.pinPower < share ? [pinPowerRule(circuit, share)] : []),
   ];
 };
 

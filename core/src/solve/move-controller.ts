@@ -123,7 +123,8 @@ function moveRails(plan: Plan, rails: ReadonlyMap<string, string | null>): Plan 
   const at = (ref: string): string | null => (rails.has(ref) ? (rails.get(ref) ?? null) : ref);
   return {
     ...plan,
-    parts: plan.parts.map((part) => ({
+    // A ground on a pin of the old controller comes back to the one that all share.
+    parts: plan.parts.map(({ ground: _pin, ...part }) => ({
       ...part,
       feeds: Object.fromEntries(
         Object.entries(part.feeds).flatMap(([supply, ref]) => {

@@ -45,7 +45,7 @@ describe('plan file', () => {
   });
   it('of a newer version is refused by name, of a strange one with what was found', () => {
     expect(problems((f) => (f.version = 9))).to.deep.equal([
-      '/version: expected version 8 or older, found 9: the file comes from a newer Idle Breadboard',
+      '/version: expected version 9 or older, found 10: the file comes from a newer Idle Breadboard',
     ]);
     expect(problems((f) => (f.version = 0.5))[0]).to.equal('/version: expected version 8, found 0.5');
     expect(problems((f) => (f.format = 'other'))[0]).to.equal(

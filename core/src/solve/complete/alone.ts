@@ -40,6 +40,7 @@ const LOCAL: ReadonlySet<string> = new Set([
   'supply/range',
   'supply/plug',
   'supply/pin-fed',
+  'supply/pin-ground',
   'pin/boot-state',
   'pin/current',
 ]);

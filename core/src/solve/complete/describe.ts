@@ -96,6 +96,8 @@ function said(words: Words, before: Circuit, piece: Piece): string {
         : `Close the pull-up jumpers of ${words.part(piece.part)}`;
     case 'settings': {
       const old = before.plan.parts.find(({ id }) => id === piece.part);
+      if (old?.ground !== undefined && piece.to.ground === undefined)
+        return `Put the ground of ${words.part(piece.part)} where all have it`;
       return old?.beside && !piece.to.beside
         ? `Put ${words.part(piece.part)} away from ${words.part(old.beside.part)}, on a lead`
         : `Change how ${words.part(piece.part)} stands or runs`;

@@ -68,6 +68,7 @@ function linesOfNew(circuit: Circuit, segments: readonly Segment[]): PinWish[] {
       pin: bus.lines[line]?.pin ?? null,
       locked: bus.lines[line]?.locked ?? false,
       weakPull: false,
+      meant: false,
       frequency: null,
       group: protocol === 'onewire' ? null : bus.id,
       net: `${bus.id}.${line}`,

@@ -89,6 +89,7 @@ function solvable(asks: readonly { ask: Ask; group: string | null }[], pins: rea
     pin: null,
     locked: false,
     weakPull: false,
+    meant: false,
     frequency: null,
     group,
     net: '',

@@ -5,13 +5,14 @@
   import type { PickerEntry, PickerGroup } from '../kit/picker';
   import Sheet from '../kit/Sheet.svelte';
   import { mending } from '../state/mending.svelte';
+  import { findings, passes } from '../state/results';
   import { STATIONS, view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import { assignRest, doExport, startPlan } from './actions';
 
   let { openFile }: { openFile: () => void } = $props();
   const close = () => (view.sheet = null);
-  const results = $derived([...(workbench.study?.verdict.findings ?? []), ...(workbench.study?.verdict.passes ?? [])]);
+  const results = $derived([...findings(), ...passes()]);
 
   /** Goes to the gravest thing that is known about a subject, or else to the station. */
   function about(subject: string, station: (typeof STATIONS)[number]['id']) {
@@ -93,7 +94,7 @@
       },
       {
         name: 'findings',
-        entries: (workbench.study?.verdict.findings ?? []).map((r) => ({
+        entries: findings().map((r) => ({
           id: `finding-${r.key}`,
           name: r.message,
           hint: r.check,

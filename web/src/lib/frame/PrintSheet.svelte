@@ -2,6 +2,7 @@
 <script lang="ts">
   import { BENCH_RULE, boardDrawing, boardSvg, type Build, type WiringStep } from '@idle-breadboard/core';
   import { laying } from '../state/laying.svelte';
+  import { passes } from '../state/results';
   import { view } from '../state/view.svelte';
   import type { Study } from '../worker/study';
   import PrintParts from './PrintParts.svelte';
@@ -30,7 +31,7 @@
   <h1>{plan.name}</h1>
   <p>
     {proven
-      ? `Verified, ${verdict.passes.length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit`
+      ? `Verified, ${passes().length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit`
       : verdict.status === 'verified'
         ? 'NOT PROVEN: the wiring is not laid out, or was not read back as the circuit. Do not wire this.'
         : `OPEN: ${open.length} to settle. Do not wire this.`} · fingerprint

@@ -5,15 +5,16 @@
   import Quantity from '../kit/Quantity.svelte';
   import Sheet from '../kit/Sheet.svelte';
   import { groundsWords } from '../kit/words';
+  import { findings, passes } from '../state/results';
   import { view } from '../state/view.svelte';
+
   import { workbench } from '../state/workbench.svelte';
 
   type Order = 'margin' | 'check' | 'severity';
   let order = $state<Order>('margin');
   let filter = $state('');
-  const verdict = $derived(workbench.study?.verdict);
   const all = $derived.by<readonly Result[]>(() => {
-    const list = [...(verdict?.findings ?? []), ...(verdict?.passes ?? [])];
+    const list = [...findings(), ...passes()];
     const wanted = filter.trim().toLowerCase();
     const kept = wanted ? list.filter((r) => `${r.check} ${r.message}`.toLowerCase().includes(wanted)) : list;
     if (order === 'severity') return kept;
@@ -44,7 +45,7 @@
       bind:value={filter}
     />
     <span class="unit"
-      >{all.length} shown, {verdict?.passes.length ?? 0} hold, {verdict?.onTrust ?? 0} on trust (class-typical or memory)
+      >{all.length} shown, {passes().length} hold, {workbench.study?.verdict.onTrust ?? 0} on trust (class-typical or memory)
       · fingerprint
       <span class="value" data-fingerprint>{workbench.study?.fingerprint}</span></span
     >

@@ -1,10 +1,10 @@
 <!-- The stations are tie points down the edge: hollow, filled, or ringed with a count. -->
 <script lang="ts">
   import { logbook } from '../state/logbook.svelte';
+  import { findings } from '../state/results';
   import { STATIONS, view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
-  const findings = $derived(workbench.study?.verdict.findings ?? []);
   const decided = $derived.by(() => {
     const circuit = workbench.study?.circuit;
     if (!circuit) return new Set<string>();
@@ -30,7 +30,7 @@
   });
 
   const grave = (id: string) =>
-    findings.filter(
+    findings().filter(
       (r) => r.station === id && (r.severity === 'danger' || r.severity === 'fault' || r.severity === 'caution'),
     );
 </script>

@@ -5,13 +5,14 @@
   import { SEVERITIES, type Severity } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import { mending } from '../state/mending.svelte';
+  import { findings } from '../state/results';
   import { STATIONS, view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import ProofDetail from './ProofDetail.svelte';
   import VerdictButton from './VerdictButton.svelte';
 
   const verdict = $derived(workbench.study?.verdict);
-  const count = (severity: Severity) => verdict?.findings.filter((r) => r.severity === severity).length ?? 0;
+  const count = (severity: Severity) => findings().filter((r) => r.severity === severity).length;
   const stationName = $derived(STATIONS.find(({ id }) => id === view.station)?.name ?? '');
   let list = $state<HTMLElement>();
 

@@ -1,13 +1,12 @@
 <script lang="ts">
   import Quantity from '../kit/Quantity.svelte';
   import { laying } from '../state/laying.svelte';
+  import { passes, toSettle } from '../state/results';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   const verdict = $derived(workbench.study?.verdict);
-  const open = $derived(
-    verdict?.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault').length ?? 0,
-  );
+  const open = $derived(toSettle().length);
   const tightest = $derived(verdict?.tightest);
   /** Verified is what two agree on: the checks, and the reader of the finished wiring. */
   const state = $derived(
@@ -43,9 +42,10 @@
   {:else if state === 'proving'}
     <strong>Proved on paper</strong> · the wiring is being read back
   {:else if state === 'open'}
-    <strong>Open</strong> · {laying.build?.why ? 'no layout' : 'the wiring is not the circuit'}
+    <strong>Open</strong> · {laying.build?.why || laying.trouble ? 'no layout' : 'the wiring is not the circuit'}:
+    <span class="value">{open}</span> to settle
   {:else}
-    <strong>Verified</strong> · <span class="value">{verdict.passes.length}</span> proofs<span class="more"
+    <strong>Verified</strong> · <span class="value">{passes().length}</span> proofs<span class="more"
       >{#if tightest}, tightest <Quantity value={tightest.margin} unit={tightest.unit} signed />{/if};
       <span class="value">{verdict.onTrust}</span> on trust</span
     >

@@ -3,6 +3,7 @@
   import type { Result } from '@idle-breadboard/core';
   import { autoUpdate, computePosition, flip, offset, shift, size } from '@floating-ui/dom';
   import Quantity from '../kit/Quantity.svelte';
+  import { findings, passes } from '../state/results';
   import { workbench } from '../state/workbench.svelte';
 
   let { tried }: { tried: () => readonly Result[] } = $props();
@@ -18,7 +19,7 @@
     const verdict = workbench.study?.verdict;
     if (!key || !verdict) return null;
     const has = (r: Result) => r.key === key;
-    return tried().find(has) ?? verdict.findings.find(has) ?? verdict.passes.find(has) ?? null;
+    return tried().find(has) ?? findings().find(has) ?? passes().find(has) ?? null;
   });
 
   const target = (event: Event): HTMLElement | null =>

@@ -50,6 +50,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'supply/rail-current': 'current',
   'supply/source-current': 'current',
   'supply/pin-fed': 'from pin',
+  'supply/pin-ground': 'onto pin',
   'supply/common-ground': 'ground',
   'supply/back-feed': 'back-feed',
   'supply/lead-drop': 'leads',

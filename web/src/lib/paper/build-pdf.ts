@@ -31,7 +31,7 @@ export async function buildPdf({ circuit, verdict, build, fingerprint, size, fon
   page.heading(circuit.plan.name, 17);
   page.line(
     proven
-      ? `Verified, ${verdict.passes.length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
+      ? `Verified, ${verdict.passes.length + build.results.length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
       : `NOT VERIFIED. Do not wire this. Fingerprint ${fingerprint}.`,
   );
   if (build.why) page.line(build.why.says);

@@ -1,5 +1,5 @@
 /** The layout of the plan that is shown: asked of its worker whenever the hardware changed, and kept while a newer one is on the way. */
-import type { Build, Card } from '@idle-breadboard/core';
+import type { Build, Card, Result } from '@idle-breadboard/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { BuildFile, LayWorker } from '../worker/lay';
 import type { PaperSize } from '../paper/pdf-page';
@@ -19,6 +19,9 @@ class Laying {
   readonly stale = $derived(this.of !== workbench.study?.fingerprint);
   /** Whether what was read back is the circuit; null while that is not known. */
   readonly proven = $derived(this.stale || !this.build ? null : this.build.proof?.agrees === true);
+
+  /** What its reader says, while it is of the plan that is shown. */
+  readonly results = $derived<readonly Result[]>(this.stale || !this.build ? [] : this.build.results);
 
   /** Ticking a step changes no hardware and asks for nothing. */
   async ask(): Promise<void> {

@@ -1,7 +1,7 @@
 /** Where the maker is looking: station, row, what is open. Nothing here is part of a plan. */
 import type { Result, StationId } from '@idle-breadboard/core';
 import { setSetting, setting } from '../store/db';
-import { workbench } from './workbench.svelte';
+import { findings, passes } from './results';
 
 export interface Station {
   readonly id: StationId;
@@ -55,15 +55,15 @@ class View {
 
   /** What the tray shows: the result in hand, or the worst finding when it is gone or none was chosen. */
   result = $derived.by<Result | null>(() => {
-    const verdict = workbench.study?.verdict;
+    const all = findings();
     const has = ({ key }: Result) => key === this.selected;
-    const worst = verdict?.findings.find(({ severity }) => severity !== 'note');
-    return verdict?.findings.find(has) ?? verdict?.passes.find(has) ?? worst ?? null;
+    const worst = all.find(({ severity }) => severity !== 'note');
+    return all.find(has) ?? passes().find(has) ?? worst ?? null;
   });
 
   /** The lines of the tray: findings of one cause stand together under the worst of them. */
   groups = $derived.by<readonly (readonly Result[])[]>(() => {
-    const all = workbench.study?.verdict.findings ?? [];
+    const all = findings();
     const wanted = this.scope === 'all' ? all : all.filter(({ station }) => station === this.station);
     const groups = new Map<string, Result[]>();
     for (const finding of wanted) {

@@ -11,6 +11,7 @@ import {
   type Plan,
   type PlanDocument,
   type Problem,
+  READ_BACK,
 } from '@idle-breadboard/core';
 import { wrap, type Remote } from 'comlink';
 import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
@@ -83,7 +84,9 @@ export class Workbench {
     this.worker = wrap<StudyWorker>(
       new Worker(new URL('../worker/study.worker.ts', import.meta.url), { type: 'module' }),
     );
-    void this.worker.metas().then((metas) => (this.metas = new Map(metas.map((meta) => [meta.id, meta]))));
+    void this.worker
+      .metas()
+      .then((metas) => (this.metas = new Map([...metas, READ_BACK].map((meta) => [meta.id, meta]))));
     if ((await shelf.plans.count()) === 0) {
       // The first of them is put down last, so that it lies on top.
       for (const document of (await demo()).toReversed()) await this.put(document);

@@ -4,6 +4,7 @@
   import {
     ASK_NAME,
     FEED_LINE,
+    GROUND_LINE,
     instancesFor,
     setPin,
     type Circuit,
@@ -32,7 +33,16 @@
   const carried = $derived(pinBoard.carried === wish.id);
   /** Where the line is on its pin by something else: a carrier, or the feed that was chosen. */
   const fitted = $derived(
-    wish.line === FEED_LINE || circuit.parts.get(wish.of.split('.')[0] ?? '')?.choice?.fittedOn !== undefined,
+    wish.line === FEED_LINE ||
+      wish.line === GROUND_LINE ||
+      circuit.parts.get(wish.of.split('.')[0] ?? '')?.choice?.fittedOn !== undefined,
+  );
+
+  /** What holding it at the start does, where a person can: a button or switch on a pin that asks for a level. */
+  const meaning = $derived(
+    circuit.nets.find(({ id }) => id === wish.net)?.ends.some(({ kind }) => kind === 'switch')
+      ? uses.find(({ pin }) => pin.terminal === wish.pin)?.pin.strap?.meaning
+      : undefined,
   );
 
   $effect(() => {
@@ -51,13 +61,14 @@
     });
   });
 
-  function set(change: (now: PinWish) => Partial<Pick<PinWish, 'pin' | 'locked' | 'weakPull'>>) {
+  function set(change: (now: PinWish) => Partial<Pick<PinWish, 'pin' | 'locked' | 'weakPull' | 'meant'>>) {
     const { plan } = workbench;
     // What is shown may be a verdict behind what was chosen.
     const now = workbench.circuit()?.wishes.find(({ id }) => id === wish.id);
     if (!plan || !now) return;
-    const { pin, locked, weakPull } = { ...now, ...change(now) };
-    const choice = { pin, locked: pin !== null && locked, ...(weakPull ? { weakPull } : {}) };
+    const { pin, locked, weakPull, meant } = { ...now, ...change(now) };
+    const kept = { ...(weakPull ? { weakPull } : {}), ...(meant && pin === now.pin ? { meant } : {}) };
+    const choice = { pin, locked: pin !== null && locked, ...kept };
     workbench.edit(setPin(plan, wish.of, wish.line, choice), `pin of ${wish.label}`);
   }
 
@@ -104,6 +115,16 @@
         aria-label="own pull of {wish.label}"
         onchange={(event) => set(() => ({ weakPull: event.currentTarget.checked }))}
       />own pull</label
+    >
+  {/if}
+  {#if meaning}
+    <label class="unit own" title={meaning}
+      ><input
+        type="checkbox"
+        checked={wish.meant}
+        aria-label="{wish.label} is meant to be held at the start"
+        onchange={(event) => set(() => ({ meant: event.currentTarget.checked }))}
+      />meant at the start</label
     >
   {/if}
   <select

@@ -12,6 +12,7 @@
   import { workbench } from '../state/workbench.svelte';
   import BesideEdit from './BesideEdit.svelte';
   import CapacitorEdit from './CapacitorEdit.svelte';
+  import GroundSelect from './GroundSelect.svelte';
   import LeadEdit from './LeadEdit.svelte';
   import RunEdit from './RunEdit.svelte';
 
@@ -38,7 +39,7 @@
   );
   const results = $derived([
     ...of(proofs, key, 'supply/range', 'supply/plug', 'supply/back-feed', 'supply/lead-drop'),
-    ...(first ? of(proofs, feed.part, 'body/heat') : []),
+    ...(first ? of(proofs, feed.part, 'body/heat', 'supply/pin-ground') : []),
   ]);
   const shown = $derived(results.filter(({ severity, check }) => severity !== null || check === 'supply/range'));
   const quiet = $derived(results.filter((result) => !shown.includes(result)));
@@ -64,7 +65,10 @@
     {/each}
     {#if part?.choice && first && rhythm && !part.helper}
       <RunEdit {part} {rhythm} switched={(rail?.switches.length ?? 0) > 0} controller={part === circuit.controller} />
-      {#if part.choice.fittedOn === undefined}<LeadEdit {circuit} {feed} /><CapacitorEdit {circuit} {feed} />{/if}
+      {#if part.choice.fittedOn === undefined}<GroundSelect {circuit} {part} /><LeadEdit
+          {circuit}
+          {feed}
+        /><CapacitorEdit {circuit} {feed} />{/if}
       {#if part.card.measures.some(({ quantity }) => FEELS_AIR.has(quantity))}<BesideEdit {circuit} {part} />{/if}
     {/if}
   {/snippet}

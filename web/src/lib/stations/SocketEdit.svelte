@@ -1,6 +1,6 @@
 <!-- Where a part that fits a socket of another goes: into it, or onto the board and leads. Nothing is said of a part that fits none. -->
 <script lang="ts">
-  import { setOn, socketsFor, type Circuit, type Netlist, type Socket } from '@idle-breadboard/core';
+  import { setOn, socketsFor, straightIn, type Circuit, type Netlist, type Socket } from '@idle-breadboard/core';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, netlist, part }: { circuit: Circuit; netlist: Netlist; part: string } = $props();
@@ -13,13 +13,26 @@
   // A socket that it does not belong into is shown, too: the proof says what is wrong with it.
   const shown = $derived(now && !sockets.some((on) => key(on) === key(now)) ? [now, ...sockets] : sockets);
 
+  /** Where its order fits if pins beside it are given to it. */
+  const MOST_WAYS = 6;
+  const ways = $derived(
+    node?.choice && !node.helper
+      ? straightIn(circuit, part)
+          .filter(({ on }) => !shown.some((other) => key(other) === key(on)))
+          .slice(0, MOST_WAYS)
+      : [],
+  );
+  const pinsSaid = (count: number) => (count === 0 ? '' : count === 1 ? ', a pin feeds it' : `, ${count} pins feed it`);
+
   function put(to: string) {
+    const way = ways.find(({ on: socket }) => key(socket) === to);
+    if (way && node) return workbench.edit(way.plan, `where ${node.label} stands`);
     const on = shown.find((socket) => key(socket) === to) ?? null;
     if (workbench.plan && node) workbench.edit(setOn(workbench.plan, part, on), `where ${node.label} stands`);
   }
 </script>
 
-{#if shown.length > 0}
+{#if shown.length + ways.length > 0}
   <select
     class="field"
     aria-label="where {node?.label} stands"
@@ -28,5 +41,6 @@
   >
     <option value="">on the board, with leads</option>
     {#each shown as socket (key(socket))}<option value={key(socket)}>{says(socket)}</option>{/each}
+    {#each ways as { on, power } (key(on))}<option value={key(on)}>{says(on)}{pinsSaid(power)}</option>{/each}
   </select>
 {/if}

@@ -1,0 +1,84 @@
+/** A module plugged straight into the sockets of a board, as makers do: no lead, its supply and ground from pins where need be. */
+import { expect } from 'chai';
+import { verify } from '../../src/check/verify.ts';
+import { deriveCircuit } from '../../src/circuit/derive.ts';
+import type { Circuit } from '../../src/circuit/circuit.ts';
+import { straightIn } from '../../src/circuit/straight-in.ts';
+import { buildOf } from '../../src/deliver/build.ts';
+import { documentOf } from '../../src/plan/document.ts';
+import { emptyPlan, setRules } from '../../src/plan/edits.ts';
+import type { Plan } from '../../src/plan/plan.ts';
+import { addPart } from '../../src/solve/add-part.ts';
+import { cards, library } from '../support/demo.ts';
+
+const circuitOf = (plan: Plan): Circuit => deriveCircuit(documentOf(plan, cards, library));
+const add = (plan: Plan, id: string): Plan =>
+  addPart(circuitOf(plan), library, library.get(id) as (typeof cards)[number]).plan;
+const built = (...ids: string[]): Plan =>
+  ids.reduce(add, {
+    ...emptyPlan('p', 'p'),
+    boards: ['board-full'],
+    leads: ['leads-mm', 'leads-mf'],
+    resistors: 'resistors-e12',
+    joint: 'joint-lever',
+  });
+const idOf = (plan: Plan, card: string): string => plan.parts.find((p) => p.card === card)?.id ?? '';
+const severe = (circuit: Circuit) =>
+  verify(circuit)
+    .findings.filter(({ severity }) => severity === 'danger' || severity === 'fault')
+    .map(({ check, message }) => `${check}: ${message}`);
+
+describe('straight into the sockets of a board', () => {
+  // Three pins + OUT − beside A4 A5 GND of the board: out on an analog input, minus on ground, plus from pin A4 held high.
+  const letting = setRules(built('adapter-9v', 'board-8bit', 'thermo-volt'), { pinPower: 0.5 });
+  const part = idOf(letting, 'thermo-volt');
+
+  it('takes the pin beside as supply where the house rule lets it, and the whole build agrees when read back', () => {
+    const [best] = straightIn(circuitOf(letting), part);
+    if (!best) throw new Error('nowhere');
+    expect(best.power).to.equal(1);
+    expect(best.plan.parts.find(({ id }) => id === part)).to.deep.include({
+      feeds: { vcc: `${letting.controller}.a4` },
+      on: { part: letting.controller, header: 'right', at: 6, turned: false },
+    });
+    const circuit = circuitOf(best.plan);
+    expect(severe(circuit)).to.deep.equal([]);
+    const build = buildOf(circuit);
+    expect(build.proof?.discords).to.deep.equal([]);
+    expect(build.proof?.agrees).to.equal(true);
+    expect(build.layout?.leads.filter(({ key }) => key.includes(part))).to.deep.equal([]);
+  });
+
+  it('offers none where no pin may feed and the order does not fit', () => {
+    const never = setRules(letting, { pinPower: 0 });
+    expect(straightIn(circuitOf(never), part)).to.deep.equal([]);
+  });
+
+  it('says nothing untrue: each place that is offered, for every module with a header, agrees when read back', function () {
+    this.timeout(240_000);
+    let tried = 0;
+    for (const card of cards) {
+      if (
+        card.kind !== 'module' ||
+        card.headers.length !== 1 ||
+        card.terminals.length > 4 ||
+        card.supplies.length === 0
+      )
+        continue;
+      const plan = setRules(built('adapter-9v', 'board-8bit', card.id), { pinPower: 1 });
+      const id = idOf(plan, card.id);
+      for (const { plan: there, on } of straightIn(circuitOf(plan), id).slice(0, 2)) {
+        tried += 1;
+        const circuit = circuitOf(there);
+        const proof = buildOf(circuit).proof;
+        expect(proof?.discords ?? [], `${card.id} at ${on.header} ${on.at}`).to.deep.equal([]);
+        const mate = verify(circuit);
+        const about = [...mate.findings, ...mate.passes].find(
+          (r) => r.check === 'body/clearance' && r.subjects.includes('socket'),
+        );
+        expect(about?.severity, `${card.id}: ${about?.message}`).to.equal(null);
+      }
+    }
+    expect(tried).to.be.greaterThan(20);
+  });
+});

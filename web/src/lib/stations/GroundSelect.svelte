@@ -1,0 +1,43 @@
+<!-- Where the ground of a part is: with that of all others, or on a pin that the program holds low. Offered where the house rule lets pins feed parts. -->
+<script lang="ts">
+  import { freePinsFor, setGround, type Circuit, type PartNode } from '@idle-breadboard/core';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit, part }: { circuit: Circuit; part: PartNode } = $props();
+  const MOST_PINS = 4;
+  const now = $derived(part.choice?.ground?.split('.')[1] ?? null);
+  const free = $derived(
+    circuit.plan.rules.pinPower === 0 || (part.card.rails ?? []).length > 0
+      ? []
+      : freePinsFor(circuit, { ask: 'out' }).slice(0, MOST_PINS),
+  );
+  const pins = $derived([...new Set([...(now === null ? [] : [now]), ...free])]);
+  const labelOf = (pin: string) => circuit.controller?.card.terminals.find(({ id }) => id === pin)?.label ?? pin;
+  const shown = $derived(
+    part.id !== circuit.controller?.id && pins.length > 0 && part.card.terminals.some(({ role }) => role === 'ground'),
+  );
+</script>
+
+{#if shown}
+  <select
+    class="field ground"
+    aria-label="ground of {part.label}"
+    value={now ?? ''}
+    onchange={(event) => {
+      if (workbench.plan)
+        workbench.edit(
+          setGround(workbench.plan, part.id, event.currentTarget.value || null),
+          `ground of ${part.label}`,
+        );
+    }}
+  >
+    <option value="">common ground</option>
+    {#each pins as pin (pin)}<option value={pin}>ground from pin {labelOf(pin)}</option>{/each}
+  </select>
+{/if}
+
+<style>
+  .ground {
+    width: 9.5em;
+  }
+</style>
