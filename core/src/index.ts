@@ -87,6 +87,8 @@ export * from './circuit/footprint.ts';
 export * from './circuit/netlist.ts';
 export { socketsFor, type Socket } from './circuit/mated.ts';
 export { straightIn, type StraightIn } from './circuit/straight-in.ts';
+export { jumpersAt } from './circuit/board-pull-ups.ts';
+export { visits } from './circuit/programming.ts';
 export { READ_BACK } from './deliver/read-back.ts';
 export * from './layout/layout.ts';
 export { layBuild, layoutSteps } from './layout/lay.ts';

@@ -2,6 +2,7 @@
 import type { Signal, Supply } from '../card/card.ts';
 import type { Electrical } from './usual.ts';
 import type { Circuit, NetEnd, PartNode } from '../circuit/circuit.ts';
+import { boardPullUps } from '../circuit/board-pull-ups.ts';
 import { lowOhms, pinGrounds } from '../circuit/pin-ground.ts';
 import type { Network } from '../physics/network.ts';
 import type { Afflicted } from './afflict.ts';
@@ -257,6 +258,8 @@ class Gathering {
         if (!this.ends.has(key))
           this.end({ key, part: controller.id, node, ground, power, kind: end.kind, electrical: io });
         if (net.weak && !this.with_.dead.has(controller.id)) this.resist(node, power, net.weak.ohms.typ);
+        for (const pull of boardPullUps(circuit.parts, controller, end.terminal))
+          this.resist(node, this.power(controller, pull.to), usual(pull.value));
       }
     // A part that is fed from a pin hangs on the pin's own driver.
     for (const rail of circuit.rails.values())

@@ -44,8 +44,12 @@ export function checkCardReferences(card: Card, issue: Issue): void {
       }
     }
   });
+  card.modes?.forEach((mode, i) => mode.forEach((port, k) => need(ids(card.ports), 'a port', port, ['modes', i, k])));
   card.controller?.pins.forEach((p, i) =>
     need(terminals, 'a terminal', p.terminal, ['controller', 'pins', i, 'terminal']),
+  );
+  card.controller?.pins.forEach((p, i) =>
+    need(powers, 'a supply or rail', p.fittedPullUp?.to, ['controller', 'pins', i, 'fittedPullUp', 'to']),
   );
   card.measures.forEach((m, i) => need(signals, 'a signal', m.analog?.signal, ['measures', i, 'analog', 'signal']));
   need(powers, 'a supply or rail', card.controller?.adc?.follows, ['controller', 'adc', 'follows']);

@@ -170,6 +170,8 @@ export const Card = z
     rails: z.array(RailOffer).max(8).optional(),
     signals: z.array(Signal).max(64),
     ports: z.array(Port).max(16),
+    /** Ports that it speaks on one instead of the other: by the way it is wired, only those of one of these are in use. */
+    modes: z.array(z.array(Id).min(1).max(16)).min(2).max(8).optional(),
     measures: z.array(Measure).max(12),
     /** What it does for a person, besides measuring. */
     serves: z.array(z.enum(SERVICES)).max(8).optional(),
@@ -249,6 +251,8 @@ export const Card = z
       .optional(),
     /** For a source that is plugged into a socket in place of being wired. */
     outlet: Outlet.optional(),
+    /** For a programmer: its serial port loads the program, and it feeds the board meanwhile. */
+    programs: z.strictObject({ source: Id }).optional(),
     /** For a programming cable. */
     cable: Cable.optional(),
     mount: z.enum(['breadboard', 'loose', 'leads']),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, text } from './figure.ts';
+import { figure, Id, text } from './figure.ts';
 
 /** A board that a controller plugs into: it renames pins, and brings parts that sit on some of them. */
 export const Carrier = z.strictObject({
@@ -18,6 +18,18 @@ export const Carrier = z.strictObject({
       }),
     )
     .max(24),
+  /** Resistors on it that pull a printed name up, to a rail or supply of the controller. */
+  pullUps: z
+    .array(
+      z.strictObject({
+        name: z.string().max(24),
+        value: figure('Ω'),
+        to: Id,
+        removable: z.enum(['jumper', 'solder', 'no']),
+      }),
+    )
+    .max(16)
+    .optional(),
   /** Printed names that are led out to the maker. */
   free: z.array(z.string().max(24)).max(64),
 });

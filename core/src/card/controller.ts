@@ -28,6 +28,8 @@ export const Pin = z.strictObject({
       source: Id,
     })
     .optional(),
+  /** A resistor on the board that pulls this pin up, to a rail or supply of the board. */
+  fittedPullUp: z.strictObject({ value: Ohms, to: Id, removable: z.enum(['jumper', 'solder', 'no']) }).optional(),
   /** Set where the pin has no pull of its own to switch on. */
   noPull: z.strictObject({ source: Id }).optional(),
 });

@@ -45,6 +45,20 @@ export const Measure = z.strictObject({
   driftPerYear: z.strictObject({ value: z.number().nonnegative(), source: Id }).optional(),
   interval: Seconds.optional(),
   conversion: Seconds.optional(),
+  /** The same in fewer bits: a coarser step that takes less time. Finest first. */
+  coarser: z
+    .array(
+      z.strictObject({
+        bits: z.int().min(1).max(32),
+        /** In `unit`. */
+        resolution: z.number().positive(),
+        conversion: Seconds,
+        source: Id,
+      }),
+    )
+    .min(1)
+    .max(8)
+    .optional(),
   warmUp: Seconds.optional(),
   /** What else moves the reading: a gas element answers to several gases. */
   sensitiveTo: z

@@ -2,7 +2,8 @@ import { gap } from '../board/footprint.ts';
 import { PITCH } from '../board/grid.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { putDown } from '../circuit/put-down.ts';
-import { airAt, dissipation, placeOf, riseAt, type Dissipation } from '../physics/heat.ts';
+import { airAt, dissipation, riseAt, type Dissipation } from '../physics/heat.ts';
+import { placeOf } from '../circuit/place.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import type { Place, SenseNeed } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
@@ -16,7 +17,7 @@ const meta: CheckMeta = {
   id: 'body/heat',
   title: 'Nothing warms a part that feels the air',
   station: 'power',
-  rule: 'Estimated rise at the part, from what it stands beside, by the maker’s word or by the holes that they were put into (P ÷ (2π·k·t) × K0(r·√(2h ÷ (k·t)))) and from all that is in one closed box outdoors (P ÷ (U × A)), against the accuracy that the part itself leaves over. A warm humidity part reads low by the Magnus formula.',
+  rule: 'Estimated rise at the part, from what it stands beside, by the maker’s word or by the holes that they were put into (P ÷ (2π·k·t) × K0(r·√(2h ÷ (k·t)))) and from all that is in one closed box (P ÷ (U × A)), against the accuracy that the part itself leaves over. A warm humidity part reads low by the Magnus formula.',
   source:
     'point source on a thin plate: Carslaw and Jaeger; Magnus constants: WMO Guide annex 4.B (both from memory); k·t, h, U and A are estimates of common practice',
   breaks: 'fault',
@@ -76,7 +77,7 @@ function riseFrom(circuit: Circuit, hot: PartNode, metres: number): Rise {
 function boxRise(circuit: Circuit, part: PartNode, all: readonly Dissipation[]): Rise | null {
   const name = placeOf(circuit, part.id);
   const place: Place | undefined = circuit.plan.places.find((p) => p.name === name);
-  if (!place?.closed || !place.outdoors) return null;
+  if (!place?.closed) return null;
   const inside = all.filter((d) => placeOf(circuit, d.part) === place.name);
   const watts = inside.reduce((sum, d) => sum + d.watts, 0);
   const kelvin = watts / (BOX_LOSS * BOX_SURFACE);

@@ -2,10 +2,12 @@
 import { WATER } from '../card/kinds.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
-import { placeOf } from '../physics/heat.ts';
+import { placeOf } from '../circuit/place.ts';
 import type { Place } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { YEAR, formatSpan } from '../quantity/span.ts';
+import { isLeadAssumed } from '../circuit/assumed.ts';
+import { JUMPER_LENGTH } from '../standard/practice.ts';
 import { busyShare } from '../circuit/draw.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
@@ -32,6 +34,14 @@ const lead: CheckMeta = {
   rule: 'The leads planned for a part and its own wires together are at least as long as the way to its place.',
   source: 'the plan and the cards',
   breaks: 'fault',
+};
+const asked: CheckMeta = {
+  id: 'body/place',
+  title: 'What a place is has been said',
+  station: 'need',
+  rule: 'Of every place where a part is the plan says whether it is wet, indoors or out, a closed box, and how long the leads to it are. Until it does, jumpers are assumed, and what is proved by their length counts as on trust.',
+  source: 'common practice',
+  breaks: 'note',
 };
 const wear: CheckMeta = {
   id: 'body/wear',
@@ -164,6 +174,46 @@ function judgeWear(circuit: Circuit, part: PartNode): Result[] {
     }),
   ];
 }
+
+/** A note where something is not said; for the leads only where a part is there that has none of its own. */
+function judgeAsked(circuit: Circuit, name: string): Result[] {
+  const place = circuit.plan.places.find((p) => p.name === name);
+  const there = [...circuit.parts.values()].filter(({ id }) => placeOf(circuit, id) === name);
+  const guessed = there.filter(({ id }) => isLeadAssumed(circuit, id));
+  const taken = M(JUMPER_LENGTH);
+  const subjects = [`place:${name}`];
+  if (!place)
+    return [
+      result(circuit, asked, {
+        subjects,
+        severity: 'note',
+        message: `Nothing is said of “${name}” yet: is it wet, what is its air, is it a closed box, how long are the leads to it?${guessed.length > 0 ? ` Its leads count as ${taken} meanwhile, assumed.` : ''}`,
+        meaning:
+          'Nothing is proved of water and air there, and a longer lead has another drop and another capacitance.',
+        workings: there.map(({ label }) => ({ name: label, sum: `at “${name}”` })),
+      }),
+    ];
+  return [
+    result(circuit, asked, {
+      subjects,
+      severity: guessed.length > 0 ? 'note' : null,
+      message:
+        guessed.length > 0
+          ? `How long are the leads to “${name}”? They count as ${taken} meanwhile, assumed.`
+          : `“${name}” is ${place.water === 'dry' ? 'dry' : place.water === 'splash' ? 'splashed' : 'under water'}, ${place.outdoors ? 'outdoors' : 'indoors'}, ${place.closed ? 'a closed box' : 'open'}${place.lead === undefined ? '' : `, ${M(place.lead)} of leads away`}.`,
+      meaning: 'A longer lead has another drop and another capacitance than the one that was assumed.',
+      workings: guessed.map(({ label }) => ({ name: label, sum: `its leads are assumed to be ${taken} long` })),
+    }),
+  ];
+}
+
+export const bodyPlace: Check = {
+  meta: asked,
+  run: (circuit) =>
+    [...new Set([...circuit.parts.keys()].flatMap((id) => placeOf(circuit, id) ?? []))].flatMap((name) =>
+      judgeAsked(circuit, name),
+    ),
+};
 
 const atPlaces =
   (judge: (circuit: Circuit, part: PartNode, place: Place) => Result[]): Check['run'] =>

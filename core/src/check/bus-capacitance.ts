@@ -1,4 +1,5 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
+import { isLeadAssumed } from '../circuit/assumed.ts';
 import { linesOf } from '../physics/line.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { BUS_TIMING_SOURCE, modeFor } from '../standard/bus-timing.ts';
@@ -38,6 +39,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
       limit: mode.capacitance,
       unit: 'F',
       margin,
+      assumed: nets.some((one) => one.ends.some(({ part }) => isLeadAssumed(circuit, part))),
       message:
         margin < 0
           ? `${net.label} carries ${F(farads)}; ${F(mode.capacitance)} are allowed in ${mode.name} mode.${longest}`

@@ -1,4 +1,6 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
+import { linesOf } from '../physics/line.ts';
+import { isLeadAssumed } from '../circuit/assumed.ts';
 import { isJoined, slowestEdge, type Edge } from '../physics/edge.ts';
 import { levelVolts } from '../circuit/level.ts';
 import {
@@ -99,6 +101,7 @@ export const busPullUpWeak: Check = {
           limit: mode.riseTime,
           unit: 's',
           margin,
+          assumed: net.ends.some(({ part }) => isLeadAssumed(circuit, part)),
           message:
             margin < 0
               ? `${net.label} takes ${text} to rise with ${rpText}. The pull-up may be ${formatQuantity(most, 'Ω')} at most.`
@@ -141,7 +144,7 @@ const strong: CheckMeta = {
   id: 'bus/pull-up-strong',
   title: 'Every sink can hold the line low',
   station: 'bus',
-  rule: 'Rp ≥ (VDD − 0.4 V) ÷ IOL of the weakest sink; 3 mA, fast-plus 20 mA. Rp is the parallel value of every fitted pull-up; with several rails VDD is their common open voltage.',
+  rule: 'Rp ≥ (VDD − 0.4 V) ÷ IOL of the weakest sink; 3 mA, fast-plus 20 mA. Rp is the parallel value of every pull-up, those behind channels of a bus switch that are on included; with several rails VDD is their common open voltage.',
   source: BUS_TIMING_SOURCE,
   standard: true,
   breaks: 'fault',
@@ -160,10 +163,26 @@ function weakestSink(net: Net, fallback: number) {
   return weakest;
 }
 
+/** What one sink has to hold: the line itself, and those that a channel of a bus switch joins with it, at its strongest. */
+function heldWith(circuit: Circuit, net: Net): Net {
+  if (net.beyond !== null) return net;
+  const states = linesOf(circuit, net).map(({ nets }) => nets.filter(({ beyond }) => beyond === null));
+  return states
+    .filter(({ length }) => length > 1)
+    .map((nets): Net => ({
+      ...net,
+      pullUps: nets.flatMap(({ pullUps }) => pullUps),
+      weak: nets.find(({ weak: own }) => own)?.weak ?? null,
+      ends: nets.flatMap(({ ends }) => ends),
+    }))
+    .reduce((a, b) => ((effectivePullUp(b)?.min ?? Infinity) < (effectivePullUp(a)?.min ?? Infinity) ? b : a), net);
+}
+
 export const busPullUpStrong: Check = {
   meta: strong,
   run: (circuit) =>
-    i2cNets(circuit).flatMap((net): Result[] => {
+    i2cNets(circuit).flatMap((own): Result[] => {
+      const net = heldWith(circuit, own);
       const rp = effectivePullUp(net);
       const open = highestRest(net);
       if (!rp || !open) return [];

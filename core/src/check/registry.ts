@@ -5,7 +5,7 @@ import { analogSource } from './analog-source.ts';
 import { bodyClearance } from './body-clearance.ts';
 import { partsArrival, partsBudget, partsSolder } from './parts-buying.ts';
 import { bodyHeat } from './body-heat.ts';
-import { bodyAmbient, bodyLead, bodyWater, bodyWear } from './body-place.ts';
+import { bodyPlace, bodyAmbient, bodyLead, bodyWater, bodyWear } from './body-place.ts';
 import { busAddressCollision, busAddressReserved } from './bus-address.ts';
 import { busCapacitance } from './bus-capacitance.ts';
 import { busClock } from './bus-clock.ts';
@@ -46,6 +46,7 @@ import { supplyDropout } from './supply-dropout.ts';
 import { supplyHeat } from './supply-heat.ts';
 import { supplyLeadDrop } from './supply-lead-drop.ts';
 import { supplyPinFed } from './supply-pin-fed.ts';
+import { supplyProgramming } from './supply-programming.ts';
 import { supplyPinGround } from './supply-pin-ground.ts';
 import { supplyRailCurrent } from './supply-rail-current.ts';
 import { supplyRuntime, supplySag } from './supply-runtime.ts';
@@ -109,11 +110,13 @@ export const CHECKS: readonly Check[] = [
   supplyPinGround,
   supplyCommonGround,
   supplyBackFeed,
+  supplyProgramming,
   supplyLeadDrop,
   supplyHeat,
   supplySag,
   supplyRuntime,
   bodyHeat,
+  bodyPlace,
   bodyAmbient,
   bodyWater,
   bodyLead,

@@ -33,8 +33,8 @@ export interface Rest {
   readonly source: Source;
 }
 
-/** A source of figures; or the plan itself, or a published standard, where no figure of a card comes in. */
-export type Grounds = Evidence | 'plan' | 'standard';
+/** A source of figures; or the plan itself, or a published standard, where no figure of a card comes in; or a length that nobody has said. */
+export type Grounds = Evidence | 'plan' | 'standard' | 'assumed';
 
 /** What a check says about one thing: a pass when `severity` is null, else a finding. */
 export interface Result {
@@ -96,6 +96,8 @@ interface Draft {
   readonly ranked?: boolean;
   readonly workings?: readonly Step[];
   /** Figures it rests on: card id and source key. */
+  /** Set where it rests on a length that was taken because nobody has said it. */
+  readonly assumed?: boolean;
   readonly rests?: readonly (readonly [card: string, source: string | undefined] | null | undefined)[];
 }
 
@@ -107,7 +109,7 @@ export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result 
     if (rest && source && !rests.some((known) => known.source === source)) rests.push({ card: rest[0], source });
   }
   const own = weakest(rests.map(({ source }) => source.kind));
-  const evidence: Grounds = rests.length > 0 ? own : meta.standard ? 'standard' : 'plan';
+  const evidence: Grounds = draft.assumed ? 'assumed' : rests.length > 0 ? own : meta.standard ? 'standard' : 'plan';
   return {
     key: `${meta.id}|${(draft.keyed ?? draft.subjects).join('|')}`,
     check: meta.id,
@@ -123,7 +125,7 @@ export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result 
     workings: draft.workings ?? [],
     rests,
     evidence,
-    onTrust: rests.length > 0 && ON_TRUST.has(own),
+    onTrust: draft.assumed === true || (rests.length > 0 && ON_TRUST.has(own)),
     ranked: draft.ranked ?? true,
   };
 }

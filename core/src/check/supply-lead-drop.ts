@@ -1,4 +1,5 @@
 import type { Circuit, Feed } from '../circuit/circuit.ts';
+import { isLeadAssumed } from '../circuit/assumed.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { LEAD_SHARE } from '../standard/practice.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
@@ -32,6 +33,7 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
       limit,
       unit: 'V',
       margin: limit - drop,
+      assumed: isLeadAssumed(circuit, feed.part),
       message:
         drop > limit
           ? `The leads to ${label} lose ${V(drop)} at its peak, more than ${LEAD_SHARE * 100} % of the rail. Shorter or thicker ones lose less.`
@@ -43,7 +45,7 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
         { name: 'resistance per metre', sum: `gauge ${gauge}`, value: ohms, unit: 'Ω' },
         {
           name: 'lost',
-          sum: `${A(feed.peak)} × 2 × ${length} m × ${formatQuantity(ohms, 'Ω')}/m`,
+          sum: `${A(feed.peak)} × 2 × ${length} m${isLeadAssumed(circuit, feed.part) ? ' (assumed)' : ''} × ${formatQuantity(ohms, 'Ω')}/m`,
           value: drop,
           unit: 'V',
         },

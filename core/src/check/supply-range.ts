@@ -2,6 +2,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Supply } from '../card/card.ts';
 import type { Cells } from '../card/power.ts';
 import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
+import { isLeadAssumed } from '../circuit/assumed.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import type { Interval } from '../quantity/interval.ts';
 import { NEARLY_FED } from '../standard/practice.ts';
@@ -110,6 +111,7 @@ function judge(circuit: Circuit, feed: Feed): Result {
     limit: danger ? absolute : limit,
     unit: 'V',
     margin: danger ? absolute - max : margin,
+    assumed: feed.by === 'leads' && isLeadAssumed(circuit, feed.part),
     message: danger
       ? `${label} gets up to ${V(max)} at ${terminal}; ${V(absolute)} is the most it stands. It can be destroyed.`
       : sinks

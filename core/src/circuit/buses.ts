@@ -10,7 +10,10 @@ export function deriveBuses(plan: Plan, parts: ReadonlyMap<string, PartNode>, po
   const members = new Map<string, Member[]>(plan.buses.map(({ id }) => [id, []]));
   const above = new Map(plan.buses.map((bus) => [bus.id, upstreamOf(plan, bus)?.id ?? null]));
   const channels = new Map(
-    plan.buses.map(({ id, behind }) => [id, behind ? `${behind.part}:${behind.channel}` : null]),
+    plan.buses.map(({ id, behind }) => [
+      id,
+      behind ? (isTogether(parts, behind.part) ? `${behind.part}:all` : `${behind.part}:${behind.channel}`) : null,
+    ]),
   );
   for (const part of parts.values()) {
     for (const port of part.card.ports) {
@@ -43,6 +46,10 @@ export function deriveBuses(plan: Plan, parts: ReadonlyMap<string, PartNode>, po
     members: members.get(bus.id) ?? [],
   }));
 }
+
+/** Whether the program keeps all used channels of a bus switch on at once. */
+export const isTogether = (parts: ReadonlyMap<string, PartNode>, id: string): boolean =>
+  Object.values(parts.get(id)?.choice?.ports ?? {}).some(({ together }) => together === true);
 
 /** A bus and those above it, up to the one with pins. */
 function wayUp(bus: string, above: ReadonlyMap<string, string | null>): string[] {

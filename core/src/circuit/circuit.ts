@@ -156,6 +156,8 @@ export interface Net {
   readonly id: string;
   /** The net on the controller's side of all its translators. */
   readonly trunk: string;
+  /** The rail that the line is tied to in place of a pin, or ground. */
+  readonly tied: string | null;
   /** The net on the other side of the bus switch that it hangs on. */
   readonly upstream: string | null;
   readonly label: string;

@@ -12,6 +12,8 @@ import { deriveNets, nearIsLow } from './nets.ts';
 import { busyShare } from './draw.ts';
 import { derivePower, sketchPower, type ExtraLoad, type PowerGraph } from './power.ts';
 import { pinGroundId, pinGrounds } from './pin-ground.ts';
+import { inMode } from './mode.ts';
+import { visits } from './programming.ts';
 import { asFed } from './socket.ts';
 import { SOCKET } from '../card/kinds.ts';
 
@@ -86,8 +88,16 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
   const library = libraryOf(cards);
   const parts = new Map<string, PartNode>();
   for (const choice of plan.parts) {
+    // What visits is no part of the build at work.
+    if (visits(choice)) continue;
     const card = library.get(choice.card);
-    if (card) parts.set(choice.id, { id: choice.id, label: choice.label, ...asFed(card, choice), helper: null });
+    if (card)
+      parts.set(choice.id, {
+        id: choice.id,
+        label: choice.label,
+        ...asFed(inMode(card, choice), choice),
+        helper: null,
+      });
   }
   // A translator stands between two rails; which of its sides is which needs their voltages.
   const controller = (plan.controller !== null && parts.get(plan.controller)) || null;

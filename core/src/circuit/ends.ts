@@ -3,7 +3,7 @@ import type { LevelFigure } from '../card/figure.ts';
 import type { Signal } from '../card/card.ts';
 import type { Ask } from '../card/protocol.ts';
 import { toInterval } from '../card/to-interval.ts';
-import { spread, type Interval } from '../quantity/interval.ts';
+import { exact, spread, type Interval } from '../quantity/interval.ts';
 import type { DividerHelper } from '../plan/plan.ts';
 import { PIN_CAPACITANCE } from '../standard/bus-timing.ts';
 import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
@@ -109,6 +109,56 @@ export function signalEnd(part: PartNode, signalId: string | undefined, power: P
     },
   ];
 }
+
+/** A rail, or ground, as what drives a line that is tied to it: as high or low as it is, whatever flows. */
+export function tiedEnd(
+  to: string,
+  parts: ReadonlyMap<string, PartNode>,
+  controller: PartNode | null,
+  power: PowerGraph,
+): NetEnd[] {
+  const rail = power.rails.get(to);
+  const ground = to === 'ground' ? (controller ?? [...parts.values()].find(hasGround)) : undefined;
+  const part = rail ? parts.get(rail.part) : ground;
+  const terminal = rail ? rail.offer.terminal : part?.card.terminals.find(({ role }) => role === 'ground')?.id;
+  if (!part || terminal === undefined) return [];
+  const source = Object.keys(part.card.sources)[0] ?? '';
+  const on: Power = rail
+    ? {
+        rail: rail.voltage && rail.root,
+        source: rail.source,
+        switches: rail.switches,
+        voltage: rail.voltage,
+        drop: 0,
+        lift: 0,
+      }
+    : { rail: null, source: null, switches: [], voltage: exact(0), drop: 0, lift: 0 };
+  return [
+    {
+      part: part.id,
+      label: rail ? rail.label : 'ground',
+      signal: rail ? rail.offer.id : 'ground',
+      terminal,
+      kind: 'push-pull',
+      power: on,
+      levels: {
+        ...(rail
+          ? { outputHigh: { min: 0, max: 0, unit: 'offset', source } }
+          : { outputLow: { min: 0, max: 0, unit: 'V', source } }),
+        sink: null,
+        sinkSource: null,
+      },
+      leakage: 0,
+      capacitance: 0,
+      resistance: null,
+      card: part.card.id,
+      controller: false,
+      divider: false,
+    },
+  ];
+}
+
+const hasGround = ({ card }: PartNode): boolean => card.terminals.some(({ role }) => role === 'ground');
 
 const CONTROLLER_KIND: Readonly<Record<Ask, NetEnd['kind']>> = {
   in: 'input',

@@ -5,7 +5,8 @@ import { spread } from '../quantity/interval.ts';
 import type { DividerHelper, Plan, TranslatorHelper } from '../plan/plan.ts';
 import { JUMPER_LENGTH, LEAD_CAPACITANCE, RESISTOR_TOLERANCE, ROW_CAPACITANCE } from '../standard/practice.ts';
 import type { Net, NetEnd, PartNode, PinWish, PullDown, PullUp } from './circuit.ts';
-import { controllerEnd, dividerEnd, lightlyLoaded, signalEnd, weakPullUp } from './ends.ts';
+import { boardPullUps } from './board-pull-ups.ts';
+import { controllerEnd, dividerEnd, lightlyLoaded, signalEnd, tiedEnd, weakPullUp } from './ends.ts';
 import { powerOf, type PowerGraph } from './power.ts';
 import { deriveTrunks, type Station, type Trunk } from './trunks.ts';
 
@@ -48,7 +49,7 @@ export function deriveNets(
   const trunks = deriveTrunks(plan, parts);
   return {
     nets: trunks.flatMap((trunk) => netsOf(trunk, making)),
-    wishes: trunks.filter(({ from }) => from === null).map(wishOf),
+    wishes: trunks.filter(({ from, tied }) => from === null && tied === null).map(wishOf),
   };
 }
 
@@ -74,7 +75,7 @@ function frequencyOf({ ask, stations }: Trunk): PinWish['frequency'] {
 
 /** The net of a line, and one more for each translator or divider on it. */
 function netsOf(trunk: Trunk, making: Making): Net[] {
-  const { controller, power } = making;
+  const { controller, power, parts } = making;
   const sides = new Map<string | null, Station[]>([[null, []]]);
   for (const station of trunk.stations) sides.set(station.beyond, [...(sides.get(station.beyond) ?? []), station]);
   const nearExtra: NetEnd[] = [];
@@ -86,11 +87,14 @@ function netsOf(trunk: Trunk, making: Making): Net[] {
     nearExtra.push(...between.near);
     far.push(finishNet(trunk, beyond, [...between.far, ...ends], making));
   }
-  const first = trunk.from
-    ? signalEnd(trunk.from.part, trunk.from.signal, power)
-    : controller && trunk.pin
-      ? [controllerEnd(controller, trunk, power)]
-      : [];
+  const first =
+    trunk.tied !== null
+      ? tiedEnd(trunk.tied, parts, controller, power)
+      : trunk.from
+        ? signalEnd(trunk.from.part, trunk.from.signal, power)
+        : controller && trunk.pin
+          ? [controllerEnd(controller, trunk, power)]
+          : [];
   const near = finishNet(trunk, null, [...first, ...nearExtra, ...endsOf(sides.get(null) ?? [], trunk, power)], making);
   return [near, ...far.filter(({ ends }) => ends.length > 0)];
 }
@@ -202,7 +206,10 @@ const DRIVES_HIGH: ReadonlySet<string> = new Set(['push-pull', 'bidirectional', 
 function finishNet(trunk: Trunk, beyond: string | null, bare: readonly NetEnd[], making: Making): Net {
   const { parts, power, controller } = making;
   const id = beyond === null ? trunk.id : `${trunk.id}@${beyond}`;
-  const pullUps = [...(making.pullUps.get(id) ?? []), ...bare.flatMap((end) => fittedPullUp(end, parts, power))];
+  const pullUps = [
+    ...(making.pullUps.get(id) ?? []),
+    ...bare.flatMap((end) => fittedPullUp(end, parts, power, controller)),
+  ];
   const pullDowns = [
     ...(beyond === null ? (making.pullDowns.get(trunk.id) ?? []) : []),
     ...bare.flatMap((end) => fittedPullDown(end, parts)),
@@ -214,6 +221,7 @@ function finishNet(trunk: Trunk, beyond: string | null, bare: readonly NetEnd[],
   return {
     id,
     trunk: trunk.id,
+    tied: trunk.tied,
     upstream: beyond === null ? (trunk.from?.upstream ?? null) : null,
     label:
       beyond === null
@@ -252,7 +260,36 @@ function capacitanceTerms(ends: readonly NetEnd[], parts: ReadonlyMap<string, Pa
   return terms;
 }
 
-function fittedPullUp(end: NetEnd, parts: ReadonlyMap<string, PartNode>, power: PowerGraph): PullUp[] {
+function onBoard(
+  terminal: string,
+  parts: ReadonlyMap<string, PartNode>,
+  power: PowerGraph,
+  controller: PartNode,
+): PullUp[] {
+  return boardPullUps(parts, controller, terminal).map(({ part, signal, value, to, removable }) => {
+    const on = powerOf(power, controller, to);
+    return {
+      ohms: toInterval(value),
+      rail: on.rail ?? `${controller.id}.${to}`,
+      voltage: on.voltage,
+      root: on.rail ?? `${controller.id}.${to}`,
+      source: on.source,
+      switches: on.switches,
+      helper: null,
+      fitted: { part: part.id, signal, removable },
+      label: `on ${part.label}`,
+      figure: { card: part.card.id, source: value.source },
+    };
+  });
+}
+
+function fittedPullUp(
+  end: NetEnd,
+  parts: ReadonlyMap<string, PartNode>,
+  power: PowerGraph,
+  controller: PartNode | null,
+): PullUp[] {
+  if (end.controller) return controller ? onBoard(end.terminal, parts, power, controller) : [];
   const part = parts.get(end.part);
   const fitted = part?.card.signals.find(({ id }) => id === end.signal)?.fittedPullUp;
   if (!part || !fitted || part.choice?.opened.includes(end.signal)) return [];

@@ -93,9 +93,14 @@ export function powerTree(parts: ReadonlyMap<string, PartNode>, controller: Part
   return { parts, offers, fedBy, pinsOn, ways };
 }
 
+/** False where the enable is tied: then it is always on, or never. */
+const isSwitched = ({ offer, part }: Offered): boolean =>
+  offer.switch !== undefined &&
+  !Object.values(part.choice?.ports[offer.switch.port]?.lines ?? {}).some(({ tied }) => tied !== undefined);
+
 /** Parts that switch a rail on and off, on the way from its source. */
 export const switchesOf = (tree: PowerTree, ref: string): string[] =>
   (tree.ways.get(ref) ?? []).flatMap((at) => {
     const offered = tree.offers.get(at);
-    return offered && (offered.offer.switch || offered.pin) ? [offered.part.id] : [];
+    return offered && (isSwitched(offered) || offered.pin) ? [offered.part.id] : [];
   });

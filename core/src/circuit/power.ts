@@ -296,9 +296,9 @@ const DEAD: Power = { rail: null, source: null, switches: [], voltage: null, dro
 /** The power that a supply or own rail of a part stands on. */
 export function powerOf(graph: PowerGraph, part: PartNode, reference: string | undefined): Power {
   const id = reference ?? part.card.supplies[0]?.id ?? '';
-  // A part without a supply has levels in volts only.
-  if (part.card.supplies.length === 0) return { ...DEAD, voltage: exact(0) };
   const own = graph.rails.get(`${part.id}.${id}`);
+  // A part without a supply has levels in volts only.
+  if (!own && part.card.supplies.length === 0) return { ...DEAD, voltage: exact(0) };
   if (own)
     return {
       rail: own.voltage && own.root,

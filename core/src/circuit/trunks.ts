@@ -26,6 +26,8 @@ export interface Trunk {
   readonly locked: boolean;
   readonly weakPull: boolean;
   readonly meant: boolean;
+  /** The rail that it is tied to in place of a pin, or ground. */
+  readonly tied: string | null;
   readonly clock: number | null;
   /** The bus switch or converter at its beginning, in place of a pin. */
   readonly from: { readonly part: PartNode; readonly signal: string; readonly upstream: string | null } | null;
@@ -85,10 +87,11 @@ function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<
     protocol: port.protocol,
     ask: port.interrupts?.lines.includes(line) ? 'irq' : (PORT_LINES[port.protocol][line] ?? 'inout'),
     group: port.protocol === 'uart' ? `${part.id}.${port.id}` : null,
-    pin: choice?.on === undefined ? (choice?.pin ?? null) : null,
+    pin: choice?.on === undefined && choice?.tied === undefined ? (choice?.pin ?? null) : null,
     locked: choice?.locked ?? false,
     weakPull: choice?.weakPull ?? false,
     meant: choice?.meant ?? false,
+    tied: choice?.tied ?? null,
     clock: null,
     from: choice?.on === undefined ? null : inputOf(parts.get(choice.on), choice.pin),
     stations: [{ part, port, beyond }],
@@ -143,6 +146,7 @@ function busTrunks(
         locked: choice?.locked ?? false,
         weakPull: !bus.behind && (choice?.weakPull ?? false),
         meant: false,
+        tied: null,
         clock: clockOf(plan, bus),
         from: channelOf(plan, parts, bus, line),
         stations: members

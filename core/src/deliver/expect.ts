@@ -17,7 +17,7 @@ export interface StepCheck {
   readonly expected: (Interval & { readonly unit: string }) | null;
 }
 
-const look = (says: string): StepCheck => ({ kind: 'look', says, at: [], expected: null });
+export const look = (says: string): StepCheck => ({ kind: 'look', says, at: [], expected: null });
 
 const beep = (from: string, to: string): StepCheck => ({
   kind: 'continuity',

@@ -6,6 +6,7 @@ import { netlistOf, type Netlist, type NetNode } from '../circuit/netlist.ts';
 import type { Layout, Lead, LeadPoint, Seated } from '../layout/layout.ts';
 import { expectations, type StepCheck } from './expect.ts';
 import { harnessOf, type ColourChange } from './harness.ts';
+import { programmingSteps } from './programming-step.ts';
 import { Places } from './say-point.ts';
 
 export type { StepCheck } from './expect.ts';
@@ -33,7 +34,7 @@ export interface PutDown {
   readonly says: string | null;
 }
 
-export const PHASES = ['board', 'helpers', 'part', 'bus', 'signal', 'look', 'supply'] as const;
+export const PHASES = ['board', 'helpers', 'part', 'bus', 'signal', 'look', 'supply', 'programming'] as const;
 export type Phase = (typeof PHASES)[number];
 
 export interface WiringStep {
@@ -133,9 +134,10 @@ class Work {
       ...this.lineSteps(),
       this.look(),
       this.supply(),
+      ...programmingSteps(this.circuit),
     ];
     return steps.filter(
-      ({ leads, put, phase }) => leads.length > 0 || put.length > 0 || phase === 'look' || phase === 'board',
+      ({ leads, put, phase }) => leads.length > 0 || put.length > 0 || ['look', 'board', 'programming'].includes(phase),
     );
   }
 

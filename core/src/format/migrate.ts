@@ -23,6 +23,8 @@ const CARD_STEPS: Readonly<Record<number, (card: Entries) => Entries>> = {
   5: (card) => ({ ...card, version: 6 }),
   // Version 7 added the way of a programming socket, outlets and cables, all of which may be missing.
   6: (card) => ({ ...card, version: 7 }),
+  // Version 8 added programmers, pull-ups on boards and modes, all of which may be missing.
+  7: (card) => ({ ...card, version: 8 }),
 };
 
 /** House rules that came later, as they were before. */

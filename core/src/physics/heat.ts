@@ -2,6 +2,7 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Thermal } from '../card/power.ts';
 import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
+import { placeOf } from '../circuit/place.ts';
 import { efficiencyAt } from '../circuit/flow.ts';
 import { besselK0 } from '../standard/bessel.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
@@ -23,17 +24,6 @@ const OWN_CURRENT = 'its own current';
 
 const V = (x: number) => formatQuantity(x, 'V', 4);
 const A = (x: number) => formatQuantity(x, 'A');
-
-/** The place of a part: its own, that of its first need with one, or that of what it stands beside. */
-export function placeOf(circuit: Circuit, part: string): string | null {
-  const choice = circuit.parts.get(part)?.choice;
-  if (choice?.place) return choice.place;
-  for (const id of choice?.needs ?? []) {
-    const need = circuit.plan.needs.find((n) => n.id === id);
-    if (need && 'place' in need && need.place) return need.place;
-  }
-  return null;
-}
 
 /** Air around a part, °C: that of its place, or a room's. */
 export function airAt(circuit: Circuit, part: string, ifNothing: { from: number; to: number }): typeof ifNothing {

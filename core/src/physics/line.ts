@@ -1,4 +1,5 @@
 /** A bus line as a network: its nets on both sides of translators and bus switches, their pull-ups, rails and leakage. */
+import { isTogether } from '../circuit/buses.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PullUp } from '../circuit/circuit.ts';
 import {
@@ -135,8 +136,8 @@ function withFarSides(circuit: Circuit, near: Net): { nets: Net[]; junctions: Ju
 }
 
 /**
- * The states of the bus in which a net takes part: with no channel of a bus switch on, and with each one on. A segment is
- * always seen with the bus above it.
+ * The states of the bus in which a net takes part: with no channel of a bus switch on, and with each one on, or with all where
+ * the program keeps them on together. A segment is always seen with the bus above it.
  */
 export function linesOf(circuit: Circuit, net: Net): readonly BusLine[] {
   const { byId, lines } = neighboursOf(circuit);
@@ -151,17 +152,22 @@ export function linesOf(circuit: Circuit, net: Net): readonly BusLine[] {
 function statesOf(circuit: Circuit, near: Net): BusLine[] {
   const { byId, segments } = neighboursOf(circuit);
   const own = withFarSides(circuit, near);
-  const joined = (upstream: Net, segment: Net): BusLine => {
-    const [a, b] = [withFarSides(circuit, upstream), withFarSides(circuit, segment)];
-    const junction = switchJunction(circuit, upstream, segment);
+  const joined = (upstream: Net, on: readonly Net[]): BusLine => {
+    const sides = [upstream, ...on].map((net) => withFarSides(circuit, net));
+    const between = on.flatMap((segment) => switchJunction(circuit, upstream, segment) ?? []);
     return {
-      nets: [...a.nets, ...b.nets],
-      junctions: [...a.junctions, ...b.junctions, ...(junction ? [junction] : [])],
+      nets: sides.flatMap(({ nets }) => nets),
+      junctions: [...sides.flatMap(({ junctions }) => junctions), ...between],
     };
   };
+  const switchOf = (segment: Net) => segment.ends[0]?.part ?? '';
+  const siblings = (upstream: Net, segment: Net): Net[] =>
+    (segments.get(upstream.id) ?? []).filter((other) => switchOf(other) === switchOf(segment));
+  const withOn = (upstream: Net, segment: Net): BusLine =>
+    joined(upstream, isTogether(circuit.parts, switchOf(segment)) ? siblings(upstream, segment) : [segment]);
   const above = near.upstream === null ? undefined : byId.get(near.upstream);
-  if (above) return [joined(above, near)];
-  return [own, ...(segments.get(near.id) ?? []).map((segment) => joined(near, segment))];
+  if (above) return [withOn(above, near)];
+  return [own, ...(segments.get(near.id) ?? []).map((segment) => withOn(near, segment))];
 }
 
 const pullUpsOf = (net: Net): PullUp[] => (net.weak ? [...net.pullUps, net.weak] : [...net.pullUps]);

@@ -16,12 +16,12 @@ import {
 /** How a part stands and runs, apart from its wires. */
 export type Settings = Pick<
   PartChoice,
-  'lead' | 'gauge' | 'place' | 'beside' | 'on' | 'run' | 'apart' | 'also' | 'ground'
+  'lead' | 'gauge' | 'place' | 'beside' | 'on' | 'run' | 'apart' | 'also' | 'ground' | 'bits' | 'mode'
 >;
 
-const settingsOf = ({ lead, gauge, place, beside, on, run, apart, also, ground }: PartChoice): Settings =>
+const settingsOf = ({ lead, gauge, place, beside, on, run, apart, also, ground, bits, mode }: PartChoice): Settings =>
   Object.fromEntries(
-    Object.entries({ lead, gauge, place, beside, on, run, apart, also, ground }).filter(
+    Object.entries({ lead, gauge, place, beside, on, run, apart, also, ground, bits, mode }).filter(
       ([, value]) => value !== undefined,
     ),
   );

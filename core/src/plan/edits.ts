@@ -117,6 +117,14 @@ export function setPin(plan: Plan, of: string, line: string, choice: PinChoice):
   };
 }
 
+/** Wires a part for another of its modes: what it asks of pins and buses is asked anew. */
+export const setMode = (plan: Plan, part: string, mode: number): Plan =>
+  changePart(plan, part, ({ mode: _old, ...rest }) => (mode === 0 ? rest : { ...rest, mode }));
+
+/** Lets a part read in so many bits; null for all that it has. */
+export const setBits = (plan: Plan, part: string, bits: number | null): Plan =>
+  changePart(plan, part, ({ bits: _old, ...rest }) => (bits === null ? rest : { ...rest, bits }));
+
 export const changeBus = (plan: Plan, id: string, change: (bus: Bus) => Bus): Plan => ({
   ...plan,
   buses: replace(plan.buses, id, change),
@@ -283,12 +291,24 @@ export function removePart(plan: Plan, id: string): Plan {
       ports: Object.fromEntries(
         Object.entries(part.ports).map(([port, choice]) => {
           const { driver, ...rest } = choice;
-          const kept = plan.controller === id ? forgetPins(rest) : rest;
+          const kept = untied(plan.controller === id ? forgetPins(rest) : rest, gone);
           return [port, driver && driver !== id ? { ...kept, driver } : kept];
         }),
       ),
     })),
   });
+}
+
+/** Lines that were tied to what is gone want a pin again. */
+function untied(choice: PortChoice, gone: (ref: string) => boolean): PortChoice {
+  if (!choice.lines) return choice;
+  const lines = Object.fromEntries(
+    Object.entries(choice.lines).map(([line, { tied, ...rest }]) => [
+      line,
+      tied === undefined || gone(tied) ? rest : { ...rest, tied },
+    ]),
+  );
+  return { ...choice, lines };
 }
 
 /** Nothing stands beside a part that is gone, and nothing more comes from it. */

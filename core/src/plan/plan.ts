@@ -77,6 +77,8 @@ export const PinChoice = z.strictObject({
   weakPull: z.boolean().optional(),
   /** Set where the maker means a button or switch to change what a pin asks for at the start. */
   meant: z.boolean().optional(),
+  /** For a line that no pin switches: the rail that it is tied to, or ground. */
+  tied: z.union([RailRef, z.literal('ground')]).optional(),
   /** For an analog line that a converter reads: that part, of which `pin` is an input then. */
   on: Id.optional(),
 });
@@ -92,6 +94,8 @@ export const PortChoice = z.strictObject({
   contact: z.enum(['open', 'closed']).optional(),
   /** Set where the software uses the commands that do not hold the clock. */
   noHold: z.boolean().optional(),
+  /** For a bus switch: the program keeps all channels that are used on at once. */
+  together: z.boolean().optional(),
   /** Set where the part lives on its data line, its supply terminal on ground. */
   parasite: z.boolean().optional(),
   /** Configuration words as composed: word of the card -> value. */
@@ -139,7 +143,11 @@ export const PartChoice = z.strictObject({
   /** Supply of the card -> rail that feeds it. */
   feeds: z.record(Id, RailRef),
   ports: z.record(Id, PortChoice),
-  /** Signals whose fitted pull-up is disconnected. */
+  /** Where it can read in fewer bits: as many; all of them where nothing is said. */
+  bits: z.int().min(1).max(32).optional(),
+  /** For a card with several modes: which of them it is wired for; the first where nothing is said. */
+  mode: z.int().min(0).max(7).optional(),
+  /** Signals whose fitted pull-up is disconnected; of a board its pins, of a carrier its printed names. */
   opened: z.array(Id).max(16),
   /** Length of the leads to this part, m. */
   lead: z.number().positive().max(1000).optional(),
@@ -160,6 +168,8 @@ export const PartChoice = z.strictObject({
   on: z.strictObject({ part: Id, header: Id, at: z.int().min(1).max(200), turned: z.boolean().optional() }).optional(),
   /** The carrier that it is fitted on: it comes with it, and its pins are where the carrier leads them. */
   fittedOn: Id.optional(),
+  /** Set where it is there only for a while: a programmer, while a program is loaded. */
+  only: z.literal('programming').optional(),
   /** Set where its feeds, buses, addresses and jumpers are soldered: a solution leaves them as they are. */
   locked: z.boolean().optional(),
 });

@@ -1,6 +1,7 @@
 import { SOCKET, SOCKET_RAIL } from '../card/kinds.ts';
 import { isBusLine } from '../card/protocol.ts';
 import type { Card } from '../card/card.ts';
+import { openable } from '../card/openable.ts';
 import { libraryOf } from '../card/library.ts';
 import type { PlanDocument } from './document.ts';
 import type { PartChoice, Plan } from './plan.ts';
@@ -114,16 +115,17 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
         }
       }
       if (choice.driver !== undefined) known(parts, 'a part', choice.driver, `${path}/driver`);
-      for (const [line, { pin, on }] of Object.entries(choice.lines ?? {})) {
+      for (const [line, { pin, on, tied }] of Object.entries(choice.lines ?? {})) {
         if (!Object.hasOwn(port.lines, line) || isBusLine(port.protocol, line)) {
           say(`${path}/lines/${line}`, `expected a line of its own of port “${portId}”, found “${line}”`);
         }
+        if (tied !== undefined && tied !== 'ground') known(rails, 'a rail', tied, `${path}/lines/${line}/tied`);
         if (on === undefined) knownPin(pin, `${path}/lines/${line}/pin`);
         else knownInput(on, pin, `${path}/lines/${line}`);
       }
     }
     part.opened.forEach((signal, k) => {
-      if (!card.signals.some(({ id, fittedPullUp }) => id === signal && fittedPullUp)) {
+      if (!openable(card).includes(signal)) {
         say(`${at}/opened/${k}`, `expected a signal of card “${card.id}” with a fitted pull-up, found “${signal}”`);
       }
     });

@@ -1,4 +1,5 @@
 import type { Card, Port } from '../card/card.ts';
+import { openable } from '../card/openable.ts';
 import { changePart } from './edits.ts';
 import type { Helper, Plan, PortChoice } from './plan.ts';
 
@@ -33,7 +34,7 @@ export function swapCard(plan: Plan, part: string, from: Card, to: Card): Plan {
         return target && choice ? [[target.id, carried(choice, target)]] : [];
       }),
     ),
-    opened: p.opened.filter((id) => to.signals.some((signal) => signal.id === id && signal.fittedPullUp)),
+    opened: p.opened.filter((id) => openable(to).includes(id)),
   }));
   const rename = (ref: { part: string; port: string }) =>
     ref.part === part ? { ...ref, port: portMap.get(ref.port) ?? '' } : ref;

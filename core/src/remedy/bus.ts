@@ -7,6 +7,7 @@ import { swapCard } from '../plan/swap.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { BUS_MODES } from '../standard/bus-timing.ts';
 import { secondBus } from './address.ts';
+import { fewerBits, membersOf } from './bits.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
 
@@ -85,7 +86,7 @@ export const timeRemedies: Proposer = ({ circuit, finding }) => {
     title: `Run ${bus.name} at ${formatQuantity(clock, 'Hz')}`,
     plan: changeBus(circuit.plan, bus.id, (b) => ({ ...b, clock })),
   }));
-  return [...faster, ...together];
+  return [...faster, ...together, ...fewerBits(circuit, membersOf(circuit, bus.id))];
 };
 
 /** One part, the heaviest first, on a bus of its own. */

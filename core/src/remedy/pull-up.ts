@@ -8,6 +8,7 @@ import type { Plan } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { fewerBits, membersOf } from './bits.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 
 /** The rail that a net should be pulled to: the controller's logic rail, or the far rail of a translator. */
@@ -179,7 +180,7 @@ export const strongRemedies: Proposer = ({ circuit, finding }) => {
 export const wireRemedies: Proposer = ({ circuit, finding }) => {
   const net = netOf(circuit, finding.subjects[0]);
   const helpers = net?.pullUps.flatMap(({ helper }) => helper ?? []) ?? [];
-  if (!net || helpers.length === 0) return [];
+  if (!net) return [];
   const volts = Math.max(...net.pullUps.map(({ voltage }) => voltage?.max ?? 0));
   const value = pullUpWindow(net, volts, circuit.plan.rules).choice;
   const one = value === null ? null : oneInstead(circuit, [net], () => value);
@@ -197,8 +198,44 @@ export const wireRemedies: Proposer = ({ circuit, finding }) => {
     ...(helpers.length > 1
       ? [{ id: `keep-one:${net.id}`, title: 'Keep only the first of the pull-ups', plan: keep }]
       : []),
+    ...wireJumpers(circuit, net),
   ];
 };
+
+const LIST = new Intl.ListFormat('en-GB');
+/** @example listed(['a', 'b', 'c']) === 'a, b and c' */
+const listed = (names: readonly string[]): string => LIST.format(names);
+
+/** Jumpers of one-wire modules: all but one opened, or all where a resistor of the plan is there or takes their place. */
+function wireJumpers(circuit: Circuit, net: Net): Candidate[] {
+  const closed = net.pullUps.flatMap(({ fitted }) => (fitted?.removable === 'jumper' ? [fitted] : []));
+  if (closed.length === 0) return [];
+  const open = (those: typeof closed): Plan =>
+    those.reduce((plan, { part, signal }) => setOpened(plan, part, signal, true), circuit.plan);
+  const named = (those: typeof closed): string =>
+    listed([...new Set(those.map(({ part }) => circuit.parts.get(part)?.label ?? part))]);
+  const helper = net.pullUps.some((pull) => pull.helper !== null);
+  const but = closed.slice(1);
+  const bare = open(closed);
+  const alone = { ...net, pullUps: net.pullUps.filter(({ fitted }) => !closed.some((c) => c === fitted)) };
+  const one = addPullUp(circuit, bare, alone);
+  return [
+    ...(but.length > 0
+      ? [{ id: `open-but-one:${net.id}`, title: `Open the pull-up jumpers of ${named(but)}`, plan: open(but) }]
+      : []),
+    ...(helper
+      ? [{ id: `open-all:${net.id}`, title: `Open the pull-up jumpers of ${named(closed)}`, plan: bare }]
+      : one
+        ? [
+            {
+              id: `open-one:${net.id}`,
+              title: `Open the pull-up jumpers of ${named(closed)}, and put one resistor on the line`,
+              plan: one,
+            },
+          ]
+        : []),
+  ];
+}
 
 /** One pair for the bus: what carries a jumper lets go, and one resistor takes the place of those of the plan. */
 export const pairRemedies: Proposer = ({ circuit, finding }) => {
@@ -246,6 +283,7 @@ export const pairRemedies: Proposer = ({ circuit, finding }) => {
 /** A smaller pull-up where the line comes up too late; a supply wire for a part that starves on its data line. */
 export const wireBudgetRemedies: Proposer = ({ circuit, finding }) => {
   const net = netOf(circuit, finding.subjects[0]);
+  if (finding.subjects[1] === 'round') return fewerBits(circuit, membersOf(circuit, finding.subjects[0] ?? ''));
   if (!net) return [];
   if (finding.subjects[1] === 'parasite') {
     const rail = pullRail(circuit, net);

@@ -9,7 +9,7 @@ import { railsInto, takesLeads } from '../circuit/cable.ts';
 import { isPluggedIn } from '../circuit/socket.ts';
 import { plugIn } from '../remedy/plug.ts';
 import { effectivePullUp } from '../physics/node.ts';
-import { addEmptyBus, freeId, setAddress, setOpened } from '../plan/edits.ts';
+import { addEmptyBus, changePart, freeId, newPart, setAddress, setOpened } from '../plan/edits.ts';
 import { documentOf } from '../plan/document.ts';
 import { modeFor, riseTime } from '../standard/bus-timing.ts';
 import type { PartChoice, PinChoice, Plan, PortChoice } from '../plan/plan.ts';
@@ -47,6 +47,7 @@ export function addPart(
   needs: string[] = [],
 ): { plan: Plan; part: string } {
   const called = ownLabel(circuit.plan, label);
+  if (card.programs) return addProgrammer(circuit, card, called);
   const id = freeId(circuit.plan, called);
   let plan = circuit.plan;
   const ports: Record<string, PortChoice> = {};
@@ -90,6 +91,38 @@ export function addPart(
   plan = freeAddresses(plan, library, card, part);
   plan = onePair(plan, circuit, library, part);
   return { plan: assignNew(plan, circuit, library), part: id };
+}
+
+/**
+ * A programmer is put on the console of the board with its lines crossed, and feeds it while it is there: where the board has a
+ * supply that takes its voltage, and no cable in its socket.
+ */
+function addProgrammer(circuit: Circuit, card: Card, label: string): { plan: Plan; part: string } {
+  const { controller } = circuit;
+  const part = newPart(circuit.plan, card, label, label);
+  const console = (what: string) =>
+    controller?.card.controller?.pins.find(
+      ({ reserved, functions }) => reserved?.by === 'console' && functions.some((f) => f.endsWith(what)),
+    )?.terminal ?? null;
+  const [port] = card.ports;
+  const lines = {
+    tx: { pin: console('.rx'), locked: false },
+    rx: { pin: console('.tx'), locked: false },
+  };
+  const plan = {
+    ...circuit.plan,
+    parts: [
+      ...circuit.plan.parts,
+      { ...part, only: 'programming' as const, ports: port ? { [port.id]: { lines } } : {} },
+    ],
+  };
+  const [rail] = card.rails ?? [];
+  const fits = controller?.card.supplies.find(
+    ({ range }) => rail?.voltage && within(toInterval(rail.voltage), toInterval(range)),
+  );
+  if (!controller?.choice || !rail || !fits || isPluggedIn(controller.choice)) return { plan, part: part.id };
+  const also = { ...controller.choice.also, [fits.id]: `${part.id}.${rail.id}` };
+  return { plan: changePart(plan, controller.id, (p) => ({ ...p, also })), part: part.id };
 }
 
 /** A name that no other part has, so that steps, nets and suspects can be told apart. */

@@ -3,7 +3,7 @@ import type { Circuit, PinWish } from '../circuit/circuit.ts';
 import { pinCost } from '../circuit/free-pins.ts';
 import { instancesFor, pinUses, type PinUse } from '../circuit/pin-function.ts';
 import { setPin } from '../plan/edits.ts';
-import type { Plan } from '../plan/plan.ts';
+import type { PinChoice, Plan } from '../plan/plan.ts';
 import { Assignment, crowded } from './assignment.ts';
 
 export interface PinModel {
@@ -140,14 +140,18 @@ function explain(model: PinModel, cost: number[][]): PinSolution {
   return { ok: false, explanation, crowded: wishes };
 }
 
+/** What a line keeps on another pin: its own pull; and what is meant there only where it stays. */
+const keptOf = ({ weakPull, meant, pin: now }: PinWish, pin: string | null): Pick<PinChoice, 'weakPull' | 'meant'> => ({
+  ...(weakPull ? { weakPull: true } : {}),
+  ...(meant && pin === now ? { meant: true } : {}),
+});
+
 /** The plan with the solution's pins; locked lines stay as they are. */
 export function withPins(circuit: Circuit, solution: PinSolution): Plan {
   if (!solution.ok) return circuit.plan;
   return circuit.wishes.reduce((plan, wish) => {
     const pin = solution.pins.get(wish.id);
-    return pin === undefined
-      ? plan
-      : setPin(plan, wish.of, wish.line, { pin, locked: false, ...(wish.weakPull ? { weakPull: true } : {}) });
+    return pin === undefined ? plan : setPin(plan, wish.of, wish.line, { pin, locked: false, ...keptOf(wish, pin) });
   }, circuit.plan);
 }
 
@@ -160,8 +164,8 @@ export function placeLine(circuit: Circuit, wishId: string, terminal: string): P
   const use = pinUses(circuit).find(({ pin }) => pin.terminal === terminal);
   const [other] = use?.wishes.filter(({ id }) => id !== wishId) ?? [];
   if (!wish || !use || other?.locked) return null;
-  const put = (plan: Plan, { of, line, weakPull, locked }: PinWish, pin: string | null) =>
-    setPin(plan, of, line, { pin, locked: pin !== null && locked, ...(weakPull ? { weakPull: true } : {}) });
+  const put = (plan: Plan, wished: PinWish, pin: string | null) =>
+    setPin(plan, wished.of, wished.line, { pin, locked: pin !== null && wished.locked, ...keptOf(wished, pin) });
   const moved = put(circuit.plan, wish, terminal);
   return other ? put(moved, other, wish.pin) : moved;
 }
@@ -176,7 +180,7 @@ export function pinsFrom(circuit: Circuit, other: Circuit): Plan {
       : setPin(plan, wish.of, wish.line, {
           pin: theirs.pin,
           locked: theirs.locked,
-          ...(wish.weakPull ? { weakPull: true } : {}),
+          ...keptOf(wish, theirs.pin),
         });
   }, circuit.plan);
 }

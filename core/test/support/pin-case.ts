@@ -29,6 +29,7 @@ export function pinCase(seed: number, singles: number, buses: number, pins: numb
     pin: null,
     locked: false,
     weakPull: false,
+    meant: false,
     frequency: null,
     group,
     net: id,

@@ -1,6 +1,7 @@
 /** Buses as choices: whether they are there, at which clock, and what pulls each side of them up. */
 import type { Signal } from '../../card/card.ts';
 import { toInterval } from '../../card/to-interval.ts';
+import type { Circuit } from '../../circuit/circuit.ts';
 import type { PullUpHelper } from '../../plan/plan.ts';
 import { parallel, spread } from '../../quantity/interval.ts';
 import {
@@ -86,6 +87,9 @@ function pullersOn(making: Making, segment: Segment, far: string | null): Puller
     // Both sides of it lift together while its transistor is on: the edge is worked out later.
     found.push({ draft: { id: `slot:${slot.id}`, requires }, ohms: null });
   }
+  // What sits on the board is there without being chosen; on which pins is judged when it is known where the bus is.
+  if (!segment.behind && far === null && hasBoardPullUps(bench.circuit))
+    found.push({ draft: { id: 'board' }, ohms: null });
   const able = parts.flatMap((part) => {
     const mine = optionsAt(part, segment, far, true);
     return mine.length > 0 ? [{ part, mine }] : [];
@@ -117,6 +121,12 @@ function pullersOn(making: Making, segment: Segment, far: string | null): Puller
   return found;
 }
 
+const hasBoardPullUps = ({ parts }: Circuit): boolean =>
+  [...parts.values()].some(
+    ({ card }) =>
+      card.controller?.pins.some(({ fittedPullUp }) => fittedPullUp) || (card.carrier?.pullUps?.length ?? 0) > 0,
+  );
+
 const isSoldered = ({ fittedPullUp }: Signal): boolean =>
   fittedPullUp !== undefined && fittedPullUp.removable !== 'jumper';
 
@@ -138,7 +148,8 @@ function encodePulls(making: Making, segment: Segment, far: string | null): void
     return;
   }
   // Resistors of translators and soldered ones help to lift the line; how much is judged when it is known who is there.
-  const lifted = !segment.behind && making.slots.some(({ card }) => hasPullUps(card));
+  const lifted =
+    !segment.behind && (making.slots.some(({ card }) => hasPullUps(card)) || hasBoardPullUps(making.bench.circuit));
   const isExact =
     !lifted &&
     !making.parts.some((part) => optionsAt(part, segment, far).length > 0 && part.node.card.signals.some(isSoldered));

@@ -105,12 +105,12 @@ function remembered(memory: Memory, bench: Bench, choice: PartChoice, way: Try):
     id,
     rest,
     bus === undefined ? null : (bench.circuit.plan.buses.find((b) => b.id === bus)?.clock ?? null),
-    Object.entries(lines ?? {}).map(([line, { weakPull }]) => [line, weakPull ?? false]),
+    Object.entries(lines ?? {}).map(([line, { weakPull, tied }]) => [line, weakPull ?? false, tied ?? null]),
   ]);
   const helpers = bench.circuit.plan.helpers
     .filter((h) => ('part' in h && h.part === choice.id) || (h.kind === 'pull-up' && h.of.startsWith(`${choice.id}.`)))
     .map((h) => ({ ...h, id: '', part: '', of: '' }));
-  const key = JSON.stringify([choice.card, choice.lead, choice.needs, ports, helpers, way]);
+  const key = JSON.stringify([choice.card, choice.mode, choice.ground, choice.lead, choice.needs, ports, helpers, way]);
   const known = memory.get(key);
   if (known === null) return null;
   // Helpers carry the name of the part, so only a part without any can take over the trial of another.

@@ -3,6 +3,7 @@
   import type { Result } from '@idle-breadboard/core';
   import { autoUpdate, computePosition, flip, offset, shift, size } from '@floating-ui/dom';
   import Quantity from '../kit/Quantity.svelte';
+  import { groundsWords } from '../kit/words';
   import { findings, passes } from '../state/results';
   import { workbench } from '../state/workbench.svelte';
 
@@ -91,7 +92,7 @@
     </table>
     {#if result.rests.length > 0}
       <p class="unit">
-        rests on {result.evidence}: {[
+        rests on {groundsWords(result.evidence)}: {[
           ...new Set(result.rests.map(({ source }) => source.title + (source.page ? `, page ${source.page}` : ''))),
         ]
           .slice(0, 2)

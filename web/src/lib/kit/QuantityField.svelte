@@ -42,6 +42,7 @@
     aria-label={label}
     aria-invalid={trouble !== ''}
     value={typed ?? shown}
+    placeholder={plain ? undefined : unit}
     spellcheck="false"
     autocomplete="off"
     onchange={(event) => take(event.currentTarget.value)}

@@ -51,6 +51,8 @@ export const WORDS: Readonly<Record<string, string>> = {
   'supply/source-current': 'current',
   'supply/pin-fed': 'from pin',
   'supply/pin-ground': 'onto pin',
+  'supply/programming': 'programmer',
+  'body/place': 'place',
   'supply/common-ground': 'ground',
   'supply/back-feed': 'back-feed',
   'supply/lead-drop': 'leads',
@@ -78,4 +80,10 @@ export const signedMoney = (value: number): string =>
 
 /** What a proof rests on: figures of a card, or what stands in the plan itself or in a standard. */
 export const groundsWords = (grounds: Grounds): string =>
-  grounds === 'plan' ? 'the plan' : grounds === 'standard' ? 'a standard' : grounds;
+  grounds === 'plan'
+    ? 'the plan'
+    : grounds === 'standard'
+      ? 'a standard'
+      : grounds === 'assumed'
+        ? 'an assumed length'
+        : grounds;

@@ -5,6 +5,8 @@
     changeBus,
     formatQuantity,
     hangBus,
+    jumpersAt,
+    setOpened,
     removeBus,
     type BusNode,
     type Circuit,
@@ -54,6 +56,25 @@
         .flatMap((net) => of(proofs, net.id, 'bus/crossed')),
     ].filter((result, i, all) => all.findIndex(({ key }) => key === result.key) === i),
   );
+
+  /** Pull-ups with a jumper on the controller's board, or on what sits on it, at the pins of this bus. */
+  const boards = $derived.by(() => {
+    const pins = circuit.nets.flatMap(({ bus: of, ends }) =>
+      of === bus.id ? ends.filter(({ controller }) => controller).map(({ terminal }) => terminal) : [],
+    );
+    const { controller } = circuit;
+    if (!controller) return [];
+    const all = pins.flatMap((pin) => jumpersAt(circuit.parts, controller, pin));
+    return [...new Set(all.map(({ part }) => part))].map((part) => {
+      const signals = all.filter((jumper) => jumper.part === part).map(({ signal }) => signal);
+      return {
+        part: part.id,
+        label: part.label,
+        signals,
+        open: signals.every((signal) => part.choice?.opened.includes(signal)),
+      };
+    });
+  });
 
   function begin(value: string) {
     const [part, channel] = value.split(':');
@@ -114,6 +135,22 @@
           >{/each}
       </select>
     {/if}
+    {#each boards as { part, signals, label, open } (part)}
+      <label class="unit font-normal inline-flex items-center gap-1">
+        <input
+          type="checkbox"
+          checked={!open}
+          aria-label="pull-ups of {label} on {bus.name}"
+          onchange={(event) => {
+            const opened = !event.currentTarget.checked;
+            edit(
+              (p) => signals.reduce((q, signal) => setOpened(q, part, signal, opened), p),
+              `${opened ? 'open' : 'close'} jumpers of ${label}`,
+            );
+          }}
+        />pull-ups of {label}
+      </label>
+    {/each}
     {#if overlay && wired}
       <label class="unit font-normal"
         >{overlay.parameter}

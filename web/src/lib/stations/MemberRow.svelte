@@ -7,8 +7,10 @@
     formatQuantity,
     JUMPER_LENGTH,
     setAddress,
+    setBits,
     setBus,
     setOpened,
+    toInterval,
     type BusNode,
     type Circuit,
     type Member,
@@ -54,6 +56,12 @@
     );
   }
 
+  /** Coarser readings that it can be set to; the card of the plan, since that of the circuit is set already. */
+  const settings = $derived(
+    (circuit.cards.get(circuit.parts.get(member.part)?.choice?.card ?? '')?.measures ?? []).flatMap(({ coarser }) =>
+      (coarser ?? []).map(({ bits, conversion }) => ({ bits, seconds: toInterval(conversion).max })),
+    ),
+  );
   const port = $derived(circuit.parts.get(member.part)?.card.ports.find(({ id }) => id === member.port));
   const choice = $derived(circuit.parts.get(member.part)?.choice?.ports[member.port]);
   const lead = $derived(circuit.parts.get(member.part)?.choice?.lead ?? JUMPER_LENGTH);
@@ -122,6 +130,38 @@
           checked={jumpers(member).every(({ id }) => !circuit.parts.get(member.part)?.choice?.opened.includes(id))}
           onchange={(event) => toggleJumpers(member, !event.currentTarget.checked)}
         />own pull-ups
+      </label>
+    {/if}
+    {#if settings.length > 0}
+      <select
+        class="field"
+        aria-label="bits of {member.label}"
+        value={String(circuit.parts.get(member.part)?.choice?.bits ?? '')}
+        onchange={(event) => {
+          const bits = event.currentTarget.value === '' ? null : Number(event.currentTarget.value);
+          edit((p) => setBits(p, member.part, bits), `bits of ${member.label}`);
+        }}
+      >
+        <option value="">all bits</option>
+        {#each settings as { bits, seconds } (bits)}<option value={String(bits)}
+            >{bits} bits, {formatQuantity(seconds, 's')}</option
+          >{/each}
+      </select>
+    {/if}
+    {#if circuit.parts.get(member.part)?.card.busSwitch}
+      <label class="unit inline-flex items-center gap-1">
+        <input
+          type="checkbox"
+          checked={choice?.together === true}
+          aria-label="channels of {member.label} together"
+          onchange={(event) => {
+            const together = event.currentTarget.checked;
+            change(
+              ({ together: _old, ...rest }) => (together ? { ...rest, together } : rest),
+              `channels of ${member.label}`,
+            );
+          }}
+        />channels on together
       </label>
     {/if}
     {#if member.beyond}<span class="unit"

@@ -5,7 +5,7 @@
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
   import { placeNames, placeOf, quantities, usualRange } from '../state/needs';
-  import type { Proofs } from '../state/proofs';
+  import { of, type Proofs } from '../state/proofs';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import NeedRow from './NeedRow.svelte';
@@ -123,6 +123,8 @@
     {#each placeNames(plan) as place (place)}
       <PlaceRow
         place={placeOf(plan, place)}
+        said={plan.places.some(({ name }) => name === place)}
+        results={of(proofs, `place:${place}`, 'body/place')}
         needs={plan.needs.filter((n) => n.kind !== 'trigger' && n.place === place).length}
         {edit}
       />

@@ -5,6 +5,8 @@
     changePart,
     chosenOffer,
     needName,
+    PROTOCOL_NAME,
+    setMode,
     removePart,
     rivals,
     setLocked,
@@ -29,6 +31,19 @@
   const node = $derived(circuit.parts.get(part.id));
   const others = $derived(node ? rivals(circuit, workbench.library, node) : []);
   const offer = $derived(node && chosenOffer(node.card, buyingOf(circuit.plan)));
+  /** What it speaks in each of its modes. */
+  const modes = $derived.by(() => {
+    const card = circuit.cards.get(part.card);
+    const said = (id: string) => card?.ports.find((port) => port.id === id)?.protocol;
+    return (card?.modes ?? []).map((ports) =>
+      ports
+        .flatMap((id) => {
+          const protocol = said(id);
+          return protocol ? [PROTOCOL_NAME[protocol]] : [];
+        })
+        .join(', '),
+    );
+  });
   const serves = $derived(
     circuit.plan.needs.filter(({ id }) => part.needs.includes(id)).map((need) => needName(circuit.plan, need)),
   );
@@ -58,7 +73,18 @@
         {#each others as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
       </select>
     {:else}
-      <span class="card unit">{node?.card.name ?? part.card}</span>
+      <span class="card unit">{circuit.cards.get(part.card)?.name ?? part.card}</span>
+    {/if}
+    {#if modes.length > 0}
+      <select
+        class="field"
+        aria-label="mode of {part.label}"
+        value={String(part.mode ?? 0)}
+        onchange={(event) =>
+          edit((p) => setMode(p, part.id, Number(event.currentTarget.value)), `mode of ${part.label}`)}
+      >
+        {#each modes as name, i (i)}<option value={String(i)}>{name}</option>{/each}
+      </select>
     {/if}
     <button
       type="button"

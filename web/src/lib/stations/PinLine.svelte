@@ -38,6 +38,24 @@
       circuit.parts.get(wish.of.split('.')[0] ?? '')?.choice?.fittedOn !== undefined,
   );
 
+  /** An enable that nobody switches is tied to a rail, or to ground. */
+  const TIE = 'tie ';
+  const ties = $derived(
+    wish.ask === 'out' && !fitted && wish.of.includes('.')
+      ? [
+          ...[...circuit.rails.values()]
+            .filter(({ pin, voltage }) => !pin && voltage !== null)
+            .map(({ ref, label }) => ({ to: ref, label })),
+          { to: 'ground', label: 'ground' },
+        ]
+      : [],
+  );
+  function choose(value: string) {
+    if (!value.startsWith(TIE)) return set(() => ({ pin: value || null }));
+    const to = { pin: null, locked: false, tied: value.slice(TIE.length) };
+    if (workbench.plan) workbench.edit(setPin(workbench.plan, wish.of, wish.line, to), `tie ${wish.label}`);
+  }
+
   /** What holding it at the start does, where a person can: a button or switch on a pin that asks for a level. */
   const meaning = $derived(
     circuit.nets.find(({ id }) => id === wish.net)?.ends.some(({ kind }) => kind === 'switch')
@@ -133,11 +151,12 @@
     aria-label="pin of {wish.label}"
     value={wish.pin ?? ''}
     disabled={fitted}
-    onchange={(event) => set(() => ({ pin: event.currentTarget.value || null }))}
+    onchange={(event) => choose(event.currentTarget.value)}
   >
     <option value="">none</option>
     {#each offered as pin (pin.id)}<option value={pin.id}>{pin.label}{pin.notes ? ` (${pin.notes})` : ''}</option
       >{/each}
+    {#each ties as { to, label } (to)}<option value="{TIE}{to}">tied to {label}</option>{/each}
   </select>
   <button
     type="button"

@@ -20,6 +20,7 @@
   import PinCompare from './PinCompare.svelte';
   import PinLine from './PinLine.svelte';
   import PinLoads from './PinLoads.svelte';
+  import TiedLine from './TiedLine.svelte';
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
   const uses = $derived(pinUses(circuit));
@@ -35,10 +36,10 @@
     edit(
       (plan) =>
         circuit.wishes.reduce(
-          (p, { of, line, pin, weakPull }) =>
+          (p, { of, line, pin, weakPull, meant }) =>
             pin === null || (circuit.parts.get(of.split('.')[0] ?? '')?.choice?.fittedOn ?? null) !== null
               ? p
-              : setPin(p, of, line, { pin, locked, ...(weakPull ? { weakPull } : {}) }),
+              : setPin(p, of, line, { pin, locked, ...(weakPull ? { weakPull } : {}), ...(meant ? { meant } : {}) }),
           plan,
         ),
       locked ? 'lock all pins' : 'open all locks',
@@ -73,6 +74,7 @@
       {:else}
         <p class="p-4 unit">No line wants a pin yet.</p>
       {/each}
+      {#each circuit.nets.filter(({ tied }) => tied !== null) as net (net.id)}<TiedLine {circuit} {net} />{/each}
       {#each features as feature (feature.id)}
         <label class="feature">
           <input

@@ -1,6 +1,7 @@
 <!-- What a place does to a part: water, air, weather, a lead. -->
 <script lang="ts">
-  import { WATER, type Place, type Plan } from '@idle-breadboard/core';
+  import { WATER, type Place, type Plan, type Result } from '@idle-breadboard/core';
+  import Proof from '../kit/Proof.svelte';
   import QuantityField from '../kit/QuantityField.svelte';
   import Row from '../kit/Row.svelte';
   import { changePlace } from '../state/needs';
@@ -8,14 +9,23 @@
   let {
     place,
     needs,
+    said,
+    results,
     edit,
-  }: { place: Place; needs: number; edit: (change: (plan: Plan) => Plan, why: string) => void } = $props();
+  }: {
+    place: Place;
+    needs: number;
+    /** False while the plan says nothing of it: then what stands here is only what would be taken. */
+    said: boolean;
+    results: readonly Result[];
+    edit: (change: (plan: Plan) => Plan, why: string) => void;
+  } = $props();
   const change = (next: (now: Place) => Place) => edit((p) => changePlace(p, place.name, next), `place ${place.name}`);
   const set = (next: Partial<Place>) => change((now) => ({ ...now, ...next }));
   const WORDS = { dry: 'dry', splash: 'splashed', immersion: 'under water' };
 </script>
 
-<Row>
+<Row subjects={[`place:${place.name}`]}>
   {#snippet choose()}
     <span class="sentence">
       <span class="font-semibold">{place.name}</span> is
@@ -66,8 +76,14 @@
       ><input type="checkbox" checked={place.closed} onchange={(e) => set({ closed: e.currentTarget.checked })} />closed
       box</label
     >
+    {#if !said}<button type="button" class="act" onclick={() => set({})} aria-label="{place.name} is as it stands here"
+        >It is so</button
+      >{/if}
   {/snippet}
-  {#snippet prove()}<span class="unit">{needs} {needs === 1 ? 'need is' : 'needs are'} here</span>{/snippet}
+  {#snippet prove()}
+    <span class="unit">{needs} {needs === 1 ? 'need is' : 'needs are'} here</span>
+    {#each results as result (result.key)}<Proof {result} />{/each}
+  {/snippet}
 </Row>
 
 <style>

@@ -11,6 +11,7 @@
   import PowerCells from './PowerCells.svelte';
   import PowerFeed from './PowerFeed.svelte';
   import PowerRail from './PowerRail.svelte';
+  import Programmers from './Programmers.svelte';
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
   const rails = $derived(railOrder(circuit).flatMap((ref) => circuit.rails.get(ref) ?? []));
@@ -68,6 +69,7 @@
   {#each rails as rail (rail.ref)}
     <div data-rail={rail.ref} class="with-round"><PowerRail {circuit} {proofs} {rail} sources={sources.length} /></div>
   {/each}
+  <Programmers {circuit} {proofs} />
   {#if loose.length > 0}
     <Row head>{#snippet choose()}Not fed{/snippet}</Row>
     {#each loose as feed (feed.part + feed.supply.id)}<PowerFeed
