@@ -245,9 +245,13 @@ export const Card = z
       .optional(),
     /** For a capacitor: its value (F), and whether one leg has to be on plus. */
     capacitor: z.strictObject({ farads: z.number().positive().max(10), polar: z.boolean(), source: Id }).optional(),
-    /** For leads: what is on their two ends, and how long they are (m). */
+    /** For leads: what is on their two ends, how long they are (m), and the colours that a pack has as many of each of. */
     lead: z
-      .strictObject({ ends: z.tuple([z.enum(LEAD_ENDS), z.enum(LEAD_ENDS)]), length: z.number().positive().max(100) })
+      .strictObject({
+        ends: z.tuple([z.enum(LEAD_ENDS), z.enum(LEAD_ENDS)]),
+        length: z.number().positive().max(100),
+        colours: z.array(text(24)).min(1).max(24).optional(),
+      })
       .optional(),
     /** For a source that is plugged into a socket in place of being wired. */
     outlet: Outlet.optional(),

@@ -2,6 +2,7 @@
 import type { Card, Offer } from '../card/card.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
 import { moneyOf, priced } from '../plan/money.ts';
+import type { Assorted } from '../plan/purchase.ts';
 import type { OrderLine } from '../plan/order.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
@@ -11,6 +12,8 @@ export interface Demand {
   readonly card: string;
   readonly needed: number;
   readonly uses: readonly string[];
+  /** Pieces by kind, where kinds count by themselves: colours of leads. */
+  readonly byKind: ReadonlyMap<string, number> | null;
 }
 
 export interface ResistorCount {
@@ -23,16 +26,21 @@ export interface ResistorCount {
 
 /** Gathers demands by card, in the order in which they are first asked for. */
 export class Demands {
-  private readonly wanted = new Map<string, { needed: number; uses: string[] }>();
+  private readonly wanted = new Map<string, Omit<Demand, 'card'>>();
 
-  want(card: string | null | undefined, count: number, use: string): void {
+  want(
+    card: string | null | undefined,
+    count: number,
+    use: string,
+    byKind: ReadonlyMap<string, number> | null = null,
+  ): void {
     if (!card || count === 0) return;
-    const old = this.wanted.get(card) ?? { needed: 0, uses: [] };
+    const old = this.wanted.get(card) ?? { needed: 0, uses: [], byKind: null };
     const uses = old.uses.includes(use) ? old.uses : [...old.uses, use];
-    this.wanted.set(card, { needed: old.needed + count, uses });
+    this.wanted.set(card, { needed: old.needed + count, uses, byKind: byKind ?? old.byKind });
   }
   all(): Demand[] {
-    return [...this.wanted].map(([card, { needed, uses }]) => ({ card, needed, uses }));
+    return [...this.wanted].map(([card, demand]) => ({ card, ...demand }));
   }
 }
 
@@ -96,20 +104,30 @@ export interface Wanted {
   readonly unpriced: readonly string[];
 }
 
+/** What is missing of each kind, where a pack holds as many of each; kinds that no pack has are taken from what is over. */
+function missingKinds(card: Card, byKind: Demand['byKind'], have: number): Assorted | null {
+  const kinds = card.lead?.colours;
+  if (!kinds || !byKind) return null;
+  const each = kinds.map((kind) => Math.max(0, (byKind.get(kind) ?? 0) - Math.floor(have / kinds.length)));
+  return { kinds: kinds.length, each: each.filter((n) => n > 0) };
+}
+
 /** Demands less the drawer. A started box of resistors counts as a box, and a box is bought as one piece. */
 export function wantedOf(circuit: Circuit, demands: Demands): Wanted[] {
   const { stock, rules } = circuit.plan;
   const money = moneyOf(circuit.plan);
-  return demands.all().flatMap(({ card: id, needed, uses }): Wanted[] => {
+  return demands.all().flatMap(({ card: id, needed, uses, byKind }): Wanted[] => {
     const card = circuit.cards.get(id);
     if (!card) return [];
     const have = card.assortment ? Math.ceil((stock[id] ?? 0) / boxSize(card)) : (stock[id] ?? 0);
-    const inDrawer = Math.min(have, needed);
-    const pieces = needed - inDrawer;
+    const assorted = missingKinds(card, byKind, have);
+    // Of each colour the drawer has its share; what it lacks of one is bought, whatever is over of the others.
+    const pieces = Math.max(needed - have, 0, ...(assorted ? [assorted.each.reduce((sum, n) => sum + n, 0)] : []));
+    const inDrawer = needed - pieces;
     const known = priced(card.offers, money);
     const sold = offersOf(known.offers, rules.soldering);
     const offers = card.assortment ? sold.map((offer) => ({ ...offer, pack: 1 })) : sold;
-    const line = pieces > 0 && offers.length > 0 ? { id, pieces, offers } : null;
+    const line = pieces > 0 && offers.length > 0 ? { id, pieces, offers, ...(assorted ? { assorted } : {}) } : null;
     return [{ card, needed, inDrawer, uses, line, unpriced: pieces > 0 ? known.unpriced : [] }];
   });
 }

@@ -1,12 +1,12 @@
 /** What to buy: parts, helpers, leads, joints and headers, in the packs that they are sold in, from whom, and when it is there. */
-import type { Offer } from '../card/card.ts';
+import type { Card, Offer } from '../card/card.ts';
 import type { LeadEnd } from '../card/kinds.ts';
 import { goodsOf, resistorCounts, wantedOf, type Demands, type ResistorCount, type Wanted } from '../circuit/goods.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import type { Layout } from '../layout/layout.ts';
 import { cheapestOrder, lateLines, orderFront, type Order, type OrderLine, type SupplierSum } from '../plan/order.ts';
 import { moneyOf } from '../plan/money.ts';
-import { chanceOfEnough, type Purchase } from '../plan/purchase.ts';
+import { chanceOfEnough, type Assorted, type Purchase } from '../plan/purchase.ts';
 
 export interface PartsLine {
   readonly card: string;
@@ -104,7 +104,7 @@ function wantLeads(circuit: Circuit, layout: Layout, demands: Demands): void {
     }
   for (const [card, colours] of byCard) {
     const pieces = [...colours.values()].reduce((sum, n) => sum + n, 0);
-    demands.want(card, pieces, [...colours].map(([colour, count]) => `${count} × ${colour}`).join(', '));
+    demands.want(card, pieces, [...colours].map(([colour, count]) => `${count} × ${colour}`).join(', '), colours);
   }
   demands.want(circuit.plan.joint, layout.joints.length, 'joints of bare wires');
 }
@@ -132,13 +132,14 @@ const NOTHING: Order = { picks: new Map(), suppliers: [], total: 0, arrival: 0, 
 
 export function partsList(circuit: Circuit, layout: Layout): PartsList {
   const { plan } = circuit;
+  const resistors = resistorCounts(circuit);
   const demands = goodsOf(circuit);
   wantLeads(circuit, layout, demands);
   const wanted = wantedOf(circuit, demands);
   const lines = wanted.flatMap(({ line }) => line ?? []);
   const front = orderFront(lines, plan.rules.sure);
   const order = orderFor(circuit, lines, front) ?? NOTHING;
-  const listed = wanted.map((one) => lineOf(one, order.picks.get(one.card.id)));
+  const listed = wanted.map((one) => lineOf(one, order.picks.get(one.card.id), resistors));
   const { suppliers, total, arrival } = order;
   return {
     lines: listed,
@@ -148,7 +149,7 @@ export function partsList(circuit: Circuit, layout: Layout): PartsList {
     total,
     arrival,
     leads: countLeads(circuit, layout),
-    resistors: resistorCounts(circuit),
+    resistors,
     headers: headersOf(circuit, order.picks),
     chance: listed.reduce((all, line) => all * line.chance, 1),
     front: alternatives(front, order),
@@ -161,7 +162,33 @@ export function partsList(circuit: Circuit, layout: Layout): PartsList {
   };
 }
 
-function lineOf({ card, needed, inDrawer, uses, unpriced }: Wanted, pick: Purchase | undefined): PartsLine {
+/** That enough of the pieces work: of an assortment enough of each value or colour. */
+function chanceOf(
+  card: Card,
+  { packs, offer }: Purchase,
+  pieces: number,
+  assorted: Assorted | undefined,
+  resistors: readonly ResistorCount[],
+): number {
+  const duds = offer.duds ?? 0;
+  const every = (each: readonly number[], share: number): number =>
+    each.reduce((all, n) => all * chanceOfEnough(Math.floor(packs * share), n, duds), 1);
+  if (card.assortment) {
+    const box = card.assortment.each;
+    return every(
+      resistors.filter(({ inBox }) => inBox).map(({ count }) => Math.min(count, packs * box)),
+      box,
+    );
+  }
+  if (assorted && assorted.each.length > 0) return every(assorted.each, offer.pack / assorted.kinds);
+  return chanceOfEnough(packs * offer.pack, pieces, duds);
+}
+
+function lineOf(
+  { card, needed, inDrawer, uses, unpriced, line }: Wanted,
+  pick: Purchase | undefined,
+  resistors: readonly ResistorCount[],
+): PartsLine {
   const pieces = needed - inDrawer;
   return {
     card: card.id,
@@ -175,7 +202,7 @@ function lineOf({ card, needed, inDrawer, uses, unpriced }: Wanted, pick: Purcha
     offer: pick?.offer ?? null,
     total: pick?.goods ?? 0,
     // What a pack holds beyond the order helps as well.
-    chance: pick ? chanceOfEnough(pick.packs * pick.offer.pack, pieces, pick.offer.duds ?? 0) : 1,
+    chance: pick ? chanceOf(card, pick, pieces, line?.assorted, resistors) : 1,
     use: uses.join(', '),
     unpriced,
     unsold: pieces > 0 && !pick,

@@ -1,13 +1,15 @@
 /** What to order where: the cheapest way to have everything, packs, spares and shipping counted, that arrives in time. */
 import type { Offer } from '../card/card.ts';
 import { equalTo, greaterEq, lessEq, solve, type Constraint } from 'yalps';
-import { purchase, type Purchase } from './purchase.ts';
+import { purchase, type Assorted, type Purchase } from './purchase.ts';
 
 /** Something that has to be bought. */
 export interface OrderLine {
   readonly id: string;
   /** Working pieces, at least 1. */
   readonly pieces: number;
+  /** Where a pack holds several kinds, what is missing of each. */
+  readonly assorted?: Assorted;
   readonly offers: readonly Offer[];
 }
 
@@ -96,11 +98,11 @@ interface Bought {
 }
 
 const boughtIn = (lines: readonly OrderLine[], { latest, sure }: OrderLimits): Bought[] =>
-  lines.map(({ id, pieces, offers }) => ({
+  lines.map(({ id, pieces, offers, assorted }) => ({
     id,
     ways: offers
       .filter(({ leadDays }) => latest === null || leadDays <= latest)
-      .map((offer) => purchase(offer, pieces, sure)),
+      .map((offer) => purchase(offer, pieces, sure, assorted)),
   }));
 
 /** Of orders at one price the one with the fewest parcels: what a parcel weighs beside the cents, in cents. */

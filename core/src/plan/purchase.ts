@@ -38,10 +38,27 @@ export interface Purchase {
   readonly each: number;
 }
 
-/** @param pieces that must work, at least 1 */
-export function purchase(offer: Offer, pieces: number, sure: number): Purchase {
-  const order = piecesToBuy(pieces, offer.duds ?? 0, sure);
-  const packs = Math.ceil(order / offer.pack);
+/** Goods whose packs hold as many of each of several kinds: leads of several colours. */
+export interface Assorted {
+  /** Kinds in a pack. */
+  readonly kinds: number;
+  /** Pieces that are missing of each kind of which any are. */
+  readonly each: readonly number[];
+}
+
+/**
+ * @param pieces that must work, at least 1
+ * @param assorted where kinds count by themselves: what is left over of one is no other
+ */
+export function purchase(offer: Offer, pieces: number, sure: number, assorted?: Assorted): Purchase {
+  const duds = offer.duds ?? 0;
+  const order = Math.max(
+    piecesToBuy(pieces, duds, sure),
+    (assorted?.each ?? []).reduce((sum, n) => sum + piecesToBuy(n, duds, sure), 0),
+  );
+  const share = assorted ? offer.pack / assorted.kinds : 1;
+  const byKind = (assorted?.each ?? []).map((n) => Math.ceil(piecesToBuy(n, duds, sure) / share - 1e-9));
+  const packs = Math.max(Math.ceil(order / offer.pack), ...byKind);
   const goods = packs * offer.price;
   return { offer, order, packs, goods, each: goods / pieces };
 }

@@ -47,6 +47,13 @@ const PLAIN_UNITS = new Set([
 /** A mass is stored in kilograms and spoken of in grams. */
 const SPOKEN: Readonly<Record<string, { unit: string; factor: number }>> = { kg: { unit: 'g', factor: 1000 } };
 
+/** From so many seconds on, longer units of time: nobody says kiloseconds. */
+const LONG: readonly (readonly [from: number, unit: string, seconds: number])[] = [
+  [2 * 86_400, 'days', 86_400],
+  [3600, 'h', 3600],
+  [1000, 'min', 60],
+];
+
 export interface QuantityText {
   readonly number: string;
   readonly unit: string;
@@ -65,7 +72,7 @@ function significant(value: number, digits: number): string {
  * Splits a value into the number and the unit that the trade writes.
  * @param value SI base units
  * @param unit "V", "A", "Ω", "F", "s", "Hz", "m", "W", "kg", or a plain unit such as "°C"
- * @example quantityText(0.12, 'A') is { number: '120', unit: 'mA' }
+ * @example quantityText(0.12, 'A') is { number: '120', unit: 'mA' }, quantityText(7200, 's') is { number: '2', unit: 'h' }
  */
 export function quantityText(value: number, unit: string, digits = 3): QuantityText {
   const spoken = SPOKEN[unit];
@@ -75,6 +82,8 @@ export function quantityText(value: number, unit: string, digits = 3): QuantityT
   const sign = value < 0 ? '−' : '';
   const size = Math.abs(value);
   if (PLAIN_UNITS.has(unit)) return { number: sign + significant(size, Math.max(digits, 3)), unit };
+  const long = unit === 's' ? LONG.find(([from]) => size >= from) : undefined;
+  if (long) return { number: sign + significant(size / long[2], digits), unit: long[1] };
   const rounded = Number(size.toPrecision(digits));
   const prefix = PREFIXES.find(([, exponent]) => rounded >= 10 ** exponent * 0.9999999) ?? ['p', -12];
   return { number: sign + significant(rounded / 10 ** prefix[1], digits), unit: prefix[0] + unit };
@@ -147,12 +156,23 @@ function parseTime(text: string, unit: string): number | null {
 /** A comma before three digits may part thousands or decimals: it is asked, never guessed. */
 const THOUSANDS = /^[+-]?\d{1,3}(?:,\d{3})+(?!\d)/;
 
+/** "3 %", "± 0,5 %" as a share; null for any other text. */
+function parsePercent(text: string): number | null {
+  const [, number] = /^\s*±?\s*(\d+(?:[.,]\d+)?)\s*%\s*$/.exec(text) ?? [];
+  return number === undefined ? null : Number(number.replace(',', '.')) / 100;
+}
+
 /**
  * The same for a field that shows a unit already: a bare number is in the unit that stands there.
  * @param shown as the field shows its value, "12 mA"
- * @example parseShown('500', 'A', '12 mA') === 0.5
+ * @param percentOf what a share in percent is meant of, where the field takes one: the largest reading
+ * @example parseShown('500', 'A', '12 mA') === 0.5, parseShown('3 %', 'lx', '50 lx', 1000) === 30
  */
-export function parseShown(text: string, unit: string, shown: string): number {
+export function parseShown(text: string, unit: string, shown: string, percentOf?: number): number {
+  const share = parsePercent(text);
+  // Of humidity a percent is the unit itself.
+  if (share !== null && unit.startsWith('%')) return share * 100;
+  if (share !== null && percentOf !== undefined) return share * percentOf;
   const bare = /^\s*[+\-−]?[\d.,]+\s*$/.test(text);
   const [, stands = ''] = /^\S+\s+(\S+)$/.exec(shown.trim()) ?? [];
   return parseQuantity(bare && stands ? `${text.trim()} ${stands}` : text, unit);

@@ -31,4 +31,9 @@ describe('results of 150 random plans and the four that ship', () => {
     // Nobody has measured anything on these.
     expect(all.filter(({ evidence }) => evidence === 'measured')).to.deep.equal([]);
   });
+  it('print a figure wherever one is meant, and a unit that the trade uses', () => {
+    const texts = all.flatMap(({ message, workings }) => [message, ...workings.map(({ sum }) => sum)]);
+    const odd = texts.filter((text) => /NaN|undefined|null|\? [munpµkMGAVΩsFW]|\bks\b|\d\.\d{9,}/.test(text));
+    expect([...new Set(odd)].slice(0, 5)).to.deep.equal([]);
+  });
 });

@@ -75,6 +75,18 @@ describe('parts list of the cupboard, against a count by hand', () => {
     expect(lines.find(({ card }) => card === 'resistors-e12')).to.include({ needed: 2, inDrawer: 1, toBuy: 1 });
   });
 
+  it('counts each colour of a pack by itself: of 13 black leads two packs with eight of each have enough, one has not', () => {
+    const black = list.leads.find(
+      ({ colour, ends, length }) => colour === 'black' && ends === 'male–male' && length === 0.2,
+    );
+    expect(black?.count).to.equal(13);
+    const bought = (stock: number) => lineOf(listOf(setStock(plan, 'leads-mm', stock)), 'leads-mm');
+    // 38 are needed: forty would do if they were all alike.
+    expect(bought(40)).to.include({ needed: 38, inDrawer: 33, toBuy: 5, packs: 1 });
+    expect(bought(80)).to.include({ inDrawer: 38, toBuy: 0, packs: 0 });
+    expect(bought(0)).to.include({ inDrawer: 0, packs: 2 });
+  });
+
   it('adds up to the sum of the prices on the cards: 113.30 of goods and 3.90 of shipping', () => {
     // 8.90 + 3.20 + 9.50 + 2.60 + 3.90 + 4.90 + 3 × 6.50 + 24.00 + 9.80 + 6.40 + 1.90 + 1.60 + 5.50 + 1.80 + 1.90 + 1.20 + 1.90 + 4.80
     expect(sum(list.lines.map(({ total }) => total))).to.be.closeTo(113.3, 1e-9);

@@ -96,6 +96,18 @@ describe('quantities as people type them', () => {
     it(`reads ${text} in ${unit}`, () =>
       expect(parseQuantity(text, unit)).to.be.closeTo(value, Math.abs(value) * 1e-12));
 
+  it('reads a share in percent of the largest reading where a field takes one, and as the unit where it is one', () => {
+    expect(parseShown('3 %', 'lx', '50 lx', 1000)).to.be.closeTo(30, 1e-12);
+    expect(parseShown('± 0,5 %', 'V', '1 V', 5)).to.be.closeTo(0.025, 1e-12);
+    expect(parseShown('3 %', '%RH', '2 %RH', 100)).to.be.closeTo(3, 1e-12);
+    expect(() => parseShown('3 %', 'V', '1 V')).to.throw(QuantityError);
+  });
+  it('says long times in minutes, hours and days, and reads them back', () => {
+    const said = [999, 1200, 3600, 7200, 86_400, 172_800].map((s) => formatQuantity(s, 's'));
+    expect(said).to.deep.equal(['999 s', '20 min', '1 h', '2 h', '24 h', '2 days']);
+    for (const seconds of [1200, 5400, 86_400, 90 * 86_400])
+      expect(parseShown(formatQuantity(seconds, 's', 6), 's', '')).to.be.closeTo(seconds, seconds * 1e-5);
+  });
   it('asks about a comma before three digits, and never takes 1,000 for 1', () => {
     for (const text of ['1,000', '12,500', '1,000,000', '-2,000', '1,000 Ω'])
       expect(() => parseQuantity(text, 'Ω'), text).to.throw(QuantityError, 'write it without the comma');
@@ -110,6 +122,7 @@ describe('quantities as people type them', () => {
     expect(parseShown('5', 'V', '')).to.equal(5);
     expect(parseShown('2 A', 'A', '12 mA')).to.equal(2);
     expect(parseShown('4k7', 'Ω', '470 Ω')).to.equal(4700);
+    expect(parseShown('2', 's', '5 h')).to.equal(7200);
   });
 
   it('comes back from every field that shows it: typed over without its unit it is the same', () => {

@@ -10,10 +10,12 @@
     /** Shown without its unit, when the sentence says it. */
     plain?: boolean;
     width?: string;
+    /** What a share in percent is meant of, where one may be typed. */
+    percentOf?: number;
     check?: (value: number) => string | null;
     change: (value: number) => void;
   }
-  let { value, unit, label, plain = false, width = '6em', check, change }: Props = $props();
+  let { value, unit, label, plain = false, width = '6em', percentOf, check, change }: Props = $props();
   const shown = $derived(
     value === null ? '' : plain ? formatQuantity(value, unit, 6).replace(/\s.*$/, '') : formatQuantity(value, unit, 6),
   );
@@ -23,7 +25,7 @@
   function take(text: string) {
     typed = text;
     try {
-      const read = parseShown(text, unit, shown);
+      const read = parseShown(text, unit, shown, percentOf);
       trouble = check?.(read) ?? '';
       if (trouble) return;
       typed = null;

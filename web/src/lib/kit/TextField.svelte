@@ -17,7 +17,9 @@
 
 <input
   class="field"
-  style:width
+  style:min-width={width}
+  style:max-width="100%"
+  style:field-sizing="content"
   aria-label={label}
   aria-invalid={trouble !== ''}
   title={trouble || value}

@@ -53,6 +53,7 @@ to <QuantityField
     plain={!wide}
     label="{name}, within"
     width={wide ? '4.6em' : '3em'}
+    percentOf={Math.max(Math.abs(need.from), Math.abs(need.to))}
     check={(v) => (v > 0 ? null : 'more than 0')}
     change={(accuracy) => change((now) => ({ ...now, accuracy }), 'accuracy of a need')}
   /></span
