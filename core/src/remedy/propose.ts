@@ -42,6 +42,7 @@ import {
   wireBudgetRemedies,
   wireRemedies,
 } from './pull-up.ts';
+import type { Plan } from '../plan/plan.ts';
 import type { Candidate, Context, Proposer, Remedy } from './remedy.ts';
 
 const both =
@@ -119,7 +120,7 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
 /** More choices than this help nobody. */
 const MOST_REMEDIES = 10;
 
-const grave = (r: Result) => r.severity === 'danger' || r.severity === 'fault';
+export const grave = (r: Result) => r.severity === 'danger' || r.severity === 'fault';
 
 /**
  * Every change that ends the finding and brings neither danger nor fault, proved by verifying the changed plan.
@@ -134,24 +135,10 @@ export function proposeRemedies(
   library: Library,
   wanted: (candidate: Candidate) => boolean = () => true,
 ): Remedy[] {
-  const before = new Set(verdict.findings.map(({ key }) => key));
-  const costBefore = piecesCost(circuit.plan, library);
-  const piecesBefore = circuit.plan.parts.length + circuit.plan.helpers.length;
-  const proved: Remedy[] = [];
-  for (const candidate of candidatesFor({ circuit, finding, library }).filter(wanted)) {
-    const after = verify(deriveCircuit(documentOf(candidate.plan, circuit.cards.values(), library)));
-    const keys = new Set(after.findings.map(({ key }) => key));
-    const brings = after.findings.filter(({ key }) => !before.has(key));
-    if (keys.has(finding.key) || brings.some(grave) || escalates(verdict, after)) continue;
-    proved.push({
-      ...candidate,
-      deepens: deepened(verdict, after),
-      ends: [...before].filter((key) => !keys.has(key)),
-      brings,
-      cost: piecesCost(candidate.plan, library) - costBefore,
-      pieces: candidate.plan.parts.length + candidate.plan.helpers.length - piecesBefore,
-    });
-  }
+  const context = { circuit, finding, library };
+  const proved = candidatesFor(context)
+    .filter(wanted)
+    .flatMap((candidate) => proofOf(context, verdict, candidate) ?? []);
   proved.sort(
     (a, b) =>
       Number(a.deepens.length > 0) - Number(b.deepens.length > 0) ||
@@ -161,6 +148,24 @@ export function proposeRemedies(
       (a.id < b.id ? -1 : 1),
   );
   return proved.slice(0, MOST_REMEDIES);
+}
+
+/** What a change does; null where it leaves the finding, or brings a danger or fault. */
+export function proofOf({ circuit, finding, library }: Context, verdict: Verdict, candidate: Candidate): Remedy | null {
+  const before = new Set(verdict.findings.map(({ key }) => key));
+  const after = verify(deriveCircuit(documentOf(candidate.plan, circuit.cards.values(), library)));
+  const keys = new Set(after.findings.map(({ key }) => key));
+  const brings = after.findings.filter(({ key }) => !before.has(key));
+  if (keys.has(finding.key) || brings.some(grave) || escalates(verdict, after)) return null;
+  const pieces = ({ parts, helpers }: Plan) => parts.length + helpers.length;
+  return {
+    ...candidate,
+    deepens: deepened(verdict, after),
+    ends: [...before].filter((key) => !keys.has(key)),
+    brings,
+    cost: piecesCost(candidate.plan, library) - piecesCost(circuit.plan, library),
+    pieces: pieces(candidate.plan) - pieces(circuit.plan),
+  };
 }
 
 /** What might end a finding, not yet tried. */

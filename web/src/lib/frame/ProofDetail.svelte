@@ -11,6 +11,8 @@
   const meta = $derived(workbench.metas.get(result?.check ?? ''));
   let remedies = $state.raw<readonly Remedy[]>([]);
   let asked = $state<string | null>(null);
+  /** Single changes that were tried. */
+  let tried = $state(0);
 
   $effect(() => {
     const key = result?.severity && result.severity !== 'note' ? result.key : null;
@@ -20,7 +22,8 @@
     if (key === null || workbench.stale) return;
     void workbench.remedies(key).then((found) => {
       if (view.result?.key !== key || workbench.study !== study) return;
-      remedies = found;
+      remedies = found.remedies;
+      tried = found.tried;
       asked = key;
     });
   });
@@ -62,8 +65,8 @@
       </ul>
     {:else if asked === result.key}
       <p class="unit">
-        None of the changes that were tried ends this alone without bringing a danger or fault. Mend all looks for
-        several together; or change the row above.
+        {tried > 0 ? `None of ${tried} single changes that were tried ends` : 'No single change is known that ends'} this
+        alone without bringing a danger or fault. Mend all looks for several together; or change the row above.
       </p>
     {/if}
     {#if result.severity !== null && result.meaning}<p class="unit">{result.meaning}</p>{/if}

@@ -4,6 +4,7 @@ import {
   documentOf,
   emptyPlan,
   referenceProblems,
+  type Answer,
   type Card,
   type CheckMeta,
   type Circuit,
@@ -228,8 +229,8 @@ export class Workbench {
       : deriveCircuit(documentOf(this.plan, this.own, this.library));
   }
 
-  async remedies(finding: string) {
-    return this.worker ? this.worker.remedies(finding, [...this.library.values()]) : [];
+  async remedies(finding: string): Promise<Answer> {
+    return this.worker ? this.worker.remedies(finding, [...this.library.values()]) : { remedies: [], tried: 0 };
   }
 
   /** What other choices would do to the runtime of a pack. */

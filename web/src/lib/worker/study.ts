@@ -8,7 +8,7 @@ import type {
   PinSolution,
   Plan,
   Problem,
-  Remedy,
+  Answer,
   Result,
   Verdict,
   WhatIf,
@@ -37,7 +37,7 @@ export interface StudyWorker {
   /** @param cards null: those of the call before */
   study(plan: Plan, cards: readonly Card[] | null): Study;
   /** Remedies of a finding of the plan studied last. */
-  remedies(finding: string, library: readonly Card[]): Remedy[];
+  remedies(finding: string, library: readonly Card[]): Answer;
   /** Choices that would make the cells behind a rail of the plan studied last run longer. */
   whatIfs(rail: string, library: readonly Card[]): WhatIf[];
   /** Reads the text of a plan file. */

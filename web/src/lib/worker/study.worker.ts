@@ -6,7 +6,7 @@ import {
   fingerprint,
   libraryOf,
   pinModel,
-  proposeRemedies,
+  answerTo,
   pythonModule,
   readCard,
   readPack,
@@ -49,7 +49,7 @@ const worker: StudyWorker = {
   },
   remedies(finding, library) {
     const found = last?.verdict.findings.find(({ key }) => key === finding);
-    return last && found ? proposeRemedies(last.circuit, last.verdict, found, libraryOf(library)) : [];
+    return last && found ? answerTo(last.circuit, last.verdict, found, libraryOf(library)) : { remedies: [], tried: 0 };
   },
   whatIfs(ref, library) {
     const rail = last?.circuit.rails.get(ref);

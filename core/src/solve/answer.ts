@@ -1,0 +1,37 @@
+/** What can be said to a finding: remedies, or that no single change ends it. */
+import type { Verdict } from '../check/verify.ts';
+import type { Result } from '../check/result.ts';
+import type { Circuit } from '../circuit/circuit.ts';
+import type { Library } from '../card/library.ts';
+import { candidatesFor, grave, proofOf, proposeRemedies } from '../remedy/propose.ts';
+import type { Remedy } from '../remedy/remedy.ts';
+import { anyChange } from './any-change.ts';
+
+export interface Answer {
+  readonly remedies: readonly Remedy[];
+  /** Single changes that were tried, the likely ones and, where none of those ended it, all others. */
+  readonly tried: number;
+}
+
+/** More than this of the unlikely ones are not looked for. */
+const MOST_UNLIKELY = 3;
+
+/**
+ * Remedies of a finding; where none of the likely changes ends it, every single change of what it is about is tried. So where none is
+ * given, none of them ends it.
+ */
+export function answerTo(circuit: Circuit, verdict: Verdict, finding: Result, library: Library): Answer {
+  const context = { circuit, finding, library };
+  const likely = proposeRemedies(circuit, verdict, finding, library);
+  const known = candidatesFor(context);
+  if (likely.length > 0 || !grave(finding)) return { remedies: likely, tried: known.length };
+  const found: Remedy[] = [];
+  const others = anyChange(context).filter(({ id }) => !known.some((candidate) => candidate.id === id));
+  let tried = known.length;
+  for (const candidate of others) {
+    tried += 1;
+    const proof = proofOf(context, verdict, candidate);
+    if (proof && found.push(proof) >= MOST_UNLIKELY) break;
+  }
+  return { remedies: found, tried };
+}

@@ -1,0 +1,234 @@
+/**
+ * Single changes of what a finding is about, one after another, whether they look likely or not: tried where no likely one ends it,
+ * so that "none ends this alone" is said of all of them.
+ */
+import { isBusLine } from '../card/protocol.ts';
+import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import { takesLeads } from '../circuit/cable.ts';
+import { freePinsFor } from '../circuit/free-pins.ts';
+import {
+  addHelper,
+  changeBus,
+  changePart,
+  changePort,
+  freeId,
+  removeHelper,
+  setFeed,
+  setOpened,
+  setPin,
+  setRules,
+} from '../plan/edits.ts';
+import type { HouseRules } from '../plan/house-rules.ts';
+import { swapCard } from '../plan/swap.ts';
+import { formatAddress } from '../quantity/address.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { addPart } from './add-part.ts';
+import type { Candidate, Context } from '../remedy/remedy.ts';
+import { rivals } from '../remedy/rivals.ts';
+
+const OHMS = [220, 1e3, 2.2e3, 4.7e3, 10e3, 22e3, 47e3];
+const CLOCKS = [10e3, 50e3, 100e3, 400e3];
+const GAUGES = [22, 18];
+const SHORT = 0.05;
+const RULES: readonly (readonly [title: string, rules: Partial<HouseRules>])[] = [
+  ['Let levels that work usually pass, flagged', { marginalLevels: 'working' }],
+  ['Let supplies that are inside usually pass, flagged', { marginalSupplies: 'working' }],
+  ['Feed parts from 5 V where they may be', { feed: 'five-volts' }],
+  ['Keep every pull-up', { pullUps: 'keep' }],
+  ['Let pins feed parts, up to what they are meant for', { pinPower: 1 }],
+  ['Use rails, regulators and contacts up to all that they are rated for', { derating: 1 }],
+];
+
+/** Parts that a finding names, those on the lines that it names, and what feeds or is fed by them. */
+function nearby({ circuit, finding }: Context): PartNode[] {
+  const near = new Set<string>();
+  const add = (id: string | undefined) => {
+    if (id !== undefined && circuit.parts.has(id)) near.add(id);
+  };
+  for (const subject of finding.subjects) {
+    add(subject.split('.')[0]);
+    for (const net of circuit.nets)
+      if (net.id === subject || net.of === subject || net.bus === subject.split('.')[0])
+        for (const { part } of net.ends) add(part);
+    for (const { part, rail } of circuit.feeds.values()) if (rail === subject) add(part);
+  }
+  for (const id of [...near])
+    for (const { part, rail } of circuit.feeds.values()) if (part === id) add(rail?.split('.')[0]);
+  return [...near].flatMap((id) => {
+    const part = circuit.parts.get(id);
+    return part?.choice && !part.helper ? [part] : [];
+  });
+}
+
+const railsOf = (circuit: Circuit) =>
+  [...circuit.rails.values()].filter((rail) => !rail.pin && rail.voltage !== null && takesLeads(circuit, rail));
+
+function ofPart({ circuit, library }: Context, part: PartNode): Candidate[] {
+  const { plan } = circuit;
+  const { id, card, label, choice } = part;
+  const found: Candidate[] = [];
+  for (const supply of card.supplies)
+    for (const rail of railsOf(circuit))
+      if (rail.part !== id)
+        found.push({
+          id: `feed:${id}.${supply.id}:${rail.ref}`,
+          title: `Feed ${label} from the ${rail.label}`,
+          plan: setFeed(plan, id, supply.id, rail.ref),
+        });
+  for (const gauge of GAUGES)
+    found.push({
+      id: `gauge:${id}:${gauge}`,
+      title: `Take leads of gauge ${gauge} to ${label}`,
+      plan: changePart(plan, id, (p) => ({ ...p, gauge })),
+    });
+  found.push({
+    id: `lead:${id}:${SHORT}`,
+    title: `Bring ${label} within ${formatQuantity(SHORT, 'm')}`,
+    plan: changePart(plan, id, (p) => ({ ...p, lead: SHORT })),
+  });
+  for (const { id: signal, fittedPullUp } of card.signals)
+    if (fittedPullUp?.removable === 'jumper') {
+      const open = !choice?.opened.includes(signal);
+      found.push({
+        id: `jumper:${id}.${signal}`,
+        title: `${open ? 'Open' : 'Close'} the pull-up jumper ${signal} of ${label}`,
+        plan: setOpened(plan, id, signal, open),
+      });
+    }
+  const others =
+    card.kind === 'module'
+      ? rivals(circuit, library, part)
+      : card.kind === 'controller'
+        ? []
+        : [...library.values()].filter((other) => other.kind === card.kind && other.id !== card.id);
+  for (const other of others)
+    found.push({
+      id: `card:${id}:${other.id}`,
+      title: `Take ${other.name} as ${label}`,
+      plan: swapCard(plan, id, card, other),
+    });
+  return [...found, ...card.ports.flatMap((port) => ofPort({ circuit, library }, part, port))];
+}
+
+function ofPort(
+  { circuit, library }: Pick<Context, 'circuit' | 'library'>,
+  { id, label }: PartNode,
+  port: PartNode['card']['ports'][number],
+): Candidate[] {
+  const { plan } = circuit;
+  const found: Candidate[] = [];
+  if (port.stretches?.noHold)
+    found.push({
+      id: `no-hold:${id}.${port.id}`,
+      title: `Read ${label} with the commands that do not hold the clock`,
+      plan: changePort(plan, id, port.id, (c) => ({ ...c, noHold: true })),
+    });
+  for (const { value } of port.addresses ?? [])
+    found.push({
+      id: `address:${id}.${port.id}:${value}`,
+      title: `Set ${label} to ${formatAddress(value)}`,
+      plan: changePort(plan, id, port.id, (c) => ({ ...c, address: value })),
+    });
+  const rails = railsOf(circuit);
+  for (const card of library.values())
+    for (const near of card.translator ? rails : [])
+      for (const far of rails)
+        if (near.ref !== far.ref)
+          found.push({
+            id: `translator:${id}.${port.id}:${card.id}:${near.ref}:${far.ref}`,
+            title: `Put ${card.name} before ${label}, from the ${near.label} to the ${far.label}`,
+            plan: addHelper(plan, {
+              id: freeId(plan, 'translator'),
+              kind: 'translator',
+              card: card.id,
+              near: near.ref,
+              far: far.ref,
+              ports: [{ part: id, port: port.id }],
+            }),
+          });
+  for (const line of Object.keys(port.lines)) {
+    const shared = isBusLine(port.protocol, line);
+    const wish = circuit.wishes.find((w) => w.of === `${id}.${port.id}` && w.line === line);
+    for (const pin of wish ? freePinsFor(circuit, wish) : [])
+      found.push({
+        id: `pin:${id}.${port.id}.${line}:${pin}`,
+        title: `Move ${wish?.label} to ${circuit.controller?.card.terminals.find((t) => t.id === pin)?.label ?? pin}`,
+        plan: setPin(plan, `${id}.${port.id}`, line, { pin, locked: false }),
+      });
+    for (const ohms of OHMS) {
+      const own = { id: freeId(plan, 'resistor'), part: id, port: port.id, line, ohms };
+      const said = formatQuantity(ohms, 'Ω');
+      found.push({
+        id: `series:${id}.${port.id}.${line}:${ohms}`,
+        title: `Put ${said} in series with ${label}`,
+        plan: addHelper(plan, { ...own, kind: 'series' }),
+      });
+      if (shared) continue;
+      found.push({
+        id: `pull-down:${id}.${port.id}.${line}:${ohms}`,
+        title: `Put ${said} from the line of ${label} to ground`,
+        plan: addHelper(plan, { ...own, kind: 'pull-down' }),
+      });
+      for (const { ref, label: name } of rails)
+        found.push({
+          id: `pull-up:${id}.${port.id}.${line}:${ohms}:${ref}`,
+          title: `Pull the line of ${label} up to the ${name} with ${said}`,
+          plan: addHelper(plan, {
+            id: own.id,
+            kind: 'pull-up',
+            of: `${id}.${port.id}`,
+            line,
+            to: ref,
+            ohms,
+          }),
+        });
+      if (port.protocol === 'analog')
+        for (const { ref, label: name } of rails)
+          found.push({
+            id: `fixed:${id}.${port.id}.${line}:${ohms}:${ref}`,
+            title: `Divide with ${said} from the ${name} at ${label}`,
+            plan: addHelper(plan, { ...own, kind: 'fixed', to: ref }),
+          });
+    }
+  }
+  return found;
+}
+
+/** Things that are no part: clocks, rules, helpers that could go, and what could be bought beside. */
+function ofPlan({ circuit, library, finding }: Context): Candidate[] {
+  const { plan } = circuit;
+  const buses = new Set(finding.subjects.map((subject) => subject.split('.')[0]));
+  return [
+    ...plan.buses
+      .filter(({ id }) => buses.has(id))
+      .flatMap((bus) =>
+        CLOCKS.map((clock) => ({
+          id: `clock:${bus.id}:${clock}`,
+          title: `Run ${bus.name} at ${formatQuantity(clock, 'Hz')}`,
+          plan: changeBus(plan, bus.id, (b) => ({ ...b, clock })),
+        })),
+      ),
+    ...plan.helpers.map(({ id, kind }) => ({
+      id: `without:${id}`,
+      title: `Leave out the ${kind} ${id}`,
+      plan: removeHelper(plan, id),
+    })),
+    ...(plan.overlap
+      ? []
+      : [{ id: 'overlap', title: 'Start all conversions together', plan: { ...plan, overlap: true } }]),
+    ...RULES.map(([title, rules]) => ({ id: `rule:${Object.keys(rules).join()}`, title, plan: setRules(plan, rules) })),
+    ...[...library.values()]
+      .filter(({ kind }) => kind === 'source' || kind === 'regulator' || kind === 'driver')
+      .map((card) => ({
+        id: `add:${card.id}`,
+        title: `Add ${card.name}`,
+        plan: addPart(circuit, library, card).plan,
+      })),
+  ];
+}
+
+/** All of them, those of the parts that the finding names first. */
+export const anyChange = (context: Context): Candidate[] => [
+  ...nearby(context).flatMap((part) => ofPart(context, part)),
+  ...ofPlan(context),
+];
