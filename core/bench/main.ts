@@ -1,4 +1,5 @@
 import { benchNetworks } from './networks.ts';
+import { benchImpossible } from './impossible.ts';
 import { benchJoint } from './joint.ts';
 import { benchFinder } from './finder.ts';
 import { benchLayout } from './layout.ts';
@@ -18,3 +19,5 @@ benchSets();
 benchLayout();
 benchFinder();
 benchMatrix();
+// All five hundred take half an hour: run impossible.ts by itself for those.
+benchImpossible(1, 40);

@@ -43,11 +43,15 @@ const nodeOf = (netlist: Netlist, part: string, terminal: string) =>
 
 export function metPins(netlist: Netlist, part: PartNode, host: PartNode, pairs: MatedPart['pairs']): MetPin[] {
   const role = (node: PartNode, id: string) => node.card.terminals.find((t) => t.id === id)?.role;
+  // Of the grounds of a host one is wired; the others are the same inside.
+  const ground = host.card.terminals
+    .filter((t) => t.role === 'ground')
+    .flatMap(({ id }) => nodeOf(netlist, host.id, id) ?? [])[0];
   return pairs.map(([own, other]) => {
-    const [mine, theirs] = [nodeOf(netlist, part.id, own), nodeOf(netlist, host.id, other)];
-    const grounds = role(part, own) === 'ground' && role(host, other) === 'ground';
+    const mine = nodeOf(netlist, part.id, own);
+    const theirs = nodeOf(netlist, host.id, other) ?? (role(host, other) === 'ground' ? ground : undefined);
     // A pin that is on nothing may meet whatever it likes, as long as that is on nothing, too.
-    return { own, other, mine, theirs, agrees: grounds || mine?.id === theirs?.id };
+    return { own, other, mine, theirs, agrees: mine?.id === theirs?.id };
   });
 }
 

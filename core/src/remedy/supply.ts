@@ -119,6 +119,39 @@ export const pinGroundRemedies: Proposer = ({ circuit, finding }) => {
   ];
 };
 
+/** A diode in the lead of the one or the other, or a programmer that brings no supply. */
+export const programmingRemedies: Proposer = ({ circuit, finding, library }) => {
+  const [fed = '', rail = '', other = ''] = finding.subjects;
+  const [part = '', supply = ''] = fed.split('.');
+  const label = (ref: string) => circuit.plan.parts.find(({ id }) => id === ref.split('.')[0])?.label ?? ref;
+  if (finding.severity !== 'caution') return [];
+  const diode = cheapestFirst([...library.values()], buyingOf(circuit.plan)).find(({ kind }) => kind === 'diode');
+  return [
+    ...(diode
+      ? [rail, other].map((ref) => ({
+          id: `guard:${fed}:${ref}`,
+          title: `Put a ${diode.name} between ${label(ref)} and ${labelOf(circuit, part)}`,
+          plan: addHelper(circuit.plan, {
+            id: freeId(circuit.plan, 'guard'),
+            kind: 'guard',
+            part,
+            supply,
+            rail: ref,
+            card: diode.id,
+          }),
+        }))
+      : []),
+    {
+      id: `lines-only:${fed}`,
+      title: `Let ${label(rail)} feed nothing, and ${label(other)} stay on`,
+      plan: changePart(circuit.plan, part, ({ also, ...rest }) => {
+        const left = Object.entries(also ?? {}).filter(([id]) => id !== supply);
+        return left.length > 0 ? { ...rest, also: Object.fromEntries(left) } : rest;
+      }),
+    },
+  ];
+};
+
 export const groundRemedies: Proposer = ({ circuit, finding }) => [
   {
     id: `ground:${finding.subjects.join('+')}`,

@@ -5,6 +5,7 @@ import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { buildOf } from '../../src/deliver/build.ts';
 import { documentOf } from '../../src/plan/document.ts';
 import { emptyPlan } from '../../src/plan/edits.ts';
+import { proposeRemedies } from '../../src/remedy/propose.ts';
 import { addPart } from '../../src/solve/add-part.ts';
 import { cards, library } from '../support/demo.ts';
 import type { Plan } from '../../src/plan/plan.ts';
@@ -136,6 +137,15 @@ describe('the programmer that ships', () => {
     );
     expect(grave.map(({ message }) => message)).to.deep.equal([]);
     expect(whileProgramming(documentOf(plan, cards, library))).to.not.equal(null);
+  });
+  it('is kept from meeting the adapter by feeding nothing; a diode that takes 1 V of 4.4 leaves too little for 4.2, and is not offered', () => {
+    const circuit = circuitOf(plan);
+    const verdict = verify(circuit);
+    const caution = verdict.findings.find(({ check }) => check === 'supply/programming');
+    if (!caution) throw new Error('no caution');
+    const titles = proposeRemedies(circuit, verdict, caution, library).map(({ title }) => title);
+    expect(titles).to.include('Let Tansy S4 programmer feed nothing, and Hollin 5 V 4 A adapter stay on');
+    expect(titles.filter((title) => title.includes('diode'))).to.deep.equal([]);
   });
   it('has a step of its own at the end of the wiring, and is on the parts list', () => {
     const build = buildOf(circuitOf(plan));

@@ -6,7 +6,7 @@ import type { Circuit } from '../../src/circuit/circuit.ts';
 import { straightIn } from '../../src/circuit/straight-in.ts';
 import { buildOf } from '../../src/deliver/build.ts';
 import { documentOf } from '../../src/plan/document.ts';
-import { emptyPlan, setRules } from '../../src/plan/edits.ts';
+import { emptyPlan, setGround, setRules } from '../../src/plan/edits.ts';
 import type { Plan } from '../../src/plan/plan.ts';
 import { addPart } from '../../src/solve/add-part.ts';
 import { cards, library } from '../support/demo.ts';
@@ -47,6 +47,14 @@ describe('straight into the sockets of a board', () => {
     expect(build.proof?.discords).to.deep.equal([]);
     expect(build.proof?.agrees).to.equal(true);
     expect(build.layout?.leads.filter(({ key }) => key.includes(part))).to.deep.equal([]);
+  });
+
+  it('is a danger where its ground is on a pin elsewhere and its plug on ground: one check and the reader agree', () => {
+    const [best] = straightIn(circuitOf(letting), part);
+    if (!best) throw new Error('nowhere');
+    const circuit = circuitOf(setGround(best.plan, part, 'd4'));
+    expect(verify(circuit).findings.find(({ check }) => check === 'body/clearance')?.severity).to.equal('danger');
+    expect(buildOf(circuit).proof?.agrees).to.equal(false);
   });
 
   it('offers none where no pin may feed and the order does not fit', () => {

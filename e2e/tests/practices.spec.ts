@@ -1,0 +1,92 @@
+/** What makers do at the bench, in the browser: straight into a socket, a programmer, an enable that is tied, a place that is asked for. */
+import { expect, test } from '@playwright/test';
+import { Bench } from './bench';
+
+async function begin(bench: Bench, ...parts: string[]): Promise<void> {
+  await bench.open();
+  await bench.menu('New plan');
+  await expect(bench.verdict).toHaveText(/nothing to prove yet/);
+  for (const name of parts) await bench.addPart(name);
+}
+
+test('a module straight into the sockets of a board, a pin beside it as supply: verified, and no lead goes to it', async ({
+  page,
+}) => {
+  const bench = new Bench(page);
+  await begin(bench, 'Hollin 9 V adapter', 'Thrift N8 board', 'Spar A1 thermometer');
+  await bench.menu('Name and house rules');
+  const share = page.getByLabel(/share of a pin’s recommended current/);
+  await share.fill('50');
+  await share.press('Enter');
+  await page.keyboard.press('Escape');
+  await bench.settled();
+  await bench.go('Wiring');
+  await page
+    .getByRole('button', { name: /Spar A1 thermometer/ })
+    .first()
+    .click();
+  const where = page.getByLabel('where Spar A1 thermometer stands', { exact: true });
+  const way = where.locator('option', { hasText: 'a pin feeds it' }).first();
+  await where.selectOption(await way.getAttribute('value'));
+  await bench.settled();
+  await expect(page.locator('main')).toContainText('all as the circuit wants them', { timeout: 60_000 });
+  await expect(bench.verdict).toHaveText(/^\s*Verified/);
+  // Out of the socket again, its ground can be a pin as well; then that pin has to carry it.
+  await where.selectOption('');
+  await bench.settled();
+  await bench.go('Power');
+  await page.getByLabel('ground of Spar A1 thermometer', { exact: true }).selectOption({ index: 1 });
+  await bench.settled();
+  await expect(bench.row(/onto pin/)).toBeVisible();
+  await bench.go('Wiring');
+  await expect(page.locator('main')).toContainText('all as the circuit wants them', { timeout: 60_000 });
+  await expect(bench.verdict).toHaveText(/^\s*Verified/);
+});
+
+test('a programmer is there only while a program is loaded: fed, crossed, a step of its own at the end', async ({
+  page,
+}) => {
+  const bench = new Bench(page);
+  await begin(bench, 'Hollin 5 V 4 A adapter', 'Marram W3 board', 'Tansy S4 programmer');
+  await bench.go('Power');
+  const row = bench.row(/Tansy S4 programmer/).last();
+  await expect(row.getByLabel('pin of TXD of Tansy S4 programmer')).toHaveValue('p3');
+  await row.scrollIntoViewIfNeeded();
+  await bench.go('Wiring');
+  const step = page.getByRole('button', { name: /Only while a program is loaded/ });
+  await step.click();
+  await expect(page.locator('main')).toContainText('TXD to RX, RXD to TX');
+});
+
+test('a place is asked for, and answered with one press', async ({ page }) => {
+  const bench = new Bench(page);
+  await begin(bench, 'Hollin 5 V 4 A adapter', 'Marram W3 board');
+  await page.getByRole('button', { name: 'sense', exact: true }).click();
+  await bench.settled();
+  await page.getByLabel('quantity').last().selectOption('air humidity');
+  await bench.settled();
+  await page.getByLabel(/^who serves /).selectOption('card:humid-strap');
+  await bench.settled();
+  await expect(bench.row(/Nothing is said of “somewhere” yet/)).toBeVisible();
+  await page.getByRole('button', { name: /as it stands here/ }).click();
+  await bench.settled();
+  await expect(bench.row(/How long are the leads to “somewhere”/)).toBeVisible();
+  const lead = page.getByLabel('lead to somewhere');
+  await lead.fill('0.2');
+  await lead.press('Enter');
+  await bench.settled();
+  await expect(bench.row(/“somewhere” is dry, indoors, open, 200 mm of leads away/)).toBeVisible();
+});
+
+test('an enable is tied to a rail at Pins, and let go again', async ({ page }) => {
+  const bench = new Bench(page);
+  await begin(bench, 'Hollin 5 V 4 A adapter', 'Marram W3 board', 'Sluice S2 supply switch');
+  await bench.go('Pins');
+  const pin = page.getByLabel(/^pin of Sluice S2 supply switch/);
+  await pin.selectOption({ label: 'tied to 3.3 V of Marram W3 board' });
+  await bench.settled();
+  await expect(page.locator('main')).toContainText('tied to 3.3 V of Marram W3 board');
+  await expect(page.getByLabel(/^pin of Sluice S2 supply switch/)).toHaveCount(0);
+  await page.getByRole('button', { name: /^take Sluice S2 supply switch off/ }).click();
+  await expect(page.getByLabel(/^pin of Sluice S2 supply switch/)).toHaveCount(1);
+});
