@@ -87,6 +87,7 @@ export * from './circuit/footprint.ts';
 export * from './circuit/netlist.ts';
 export { socketsFor, type Socket } from './circuit/mated.ts';
 export { straightIn, type StraightIn } from './circuit/straight-in.ts';
+export { converterInputs } from './circuit/converter.ts';
 export { jumpersAt } from './circuit/board-pull-ups.ts';
 export { visits } from './circuit/programming.ts';
 export { answerTo, type Answer } from './solve/answer.ts';

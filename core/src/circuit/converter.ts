@@ -21,6 +21,25 @@ export function readBy(circuit: Circuit, part: PartNode): Map<string, Net[]> {
   return inputs;
 }
 
+export interface ConverterInput {
+  /** The part with the converter, and the terminal of its input. */
+  readonly on: string;
+  readonly input: string;
+  /** As it is printed, and the name of the part. */
+  readonly label: string;
+  readonly converter: string;
+}
+
+/** Every input of the converters of a plan. */
+export const converterInputs = (circuit: Circuit): ConverterInput[] =>
+  [...circuit.parts.values()].flatMap(({ id, label: converter, card }) =>
+    (card.converter?.inputs ?? []).flatMap((signal) => {
+      const input = card.signals.find((s) => s.id === signal)?.terminal;
+      const label = card.terminals.find((t) => t.id === input)?.label;
+      return input === undefined ? [] : [{ on: id, input, label: label ?? input, converter }];
+    }),
+  );
+
 /** The input of a converter that a line is on. */
 const inputEnd = (circuit: Circuit, net: Net): NetEnd | undefined =>
   net.protocol === 'analog'

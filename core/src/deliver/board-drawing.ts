@@ -10,6 +10,7 @@ import {
   stripsOf,
   type Point,
 } from '../board/grid.ts';
+import { pluggedSources } from '../circuit/mated.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import type { Layout, Lead, LeadPoint } from '../layout/layout.ts';
@@ -75,7 +76,8 @@ export function boardDrawing(circuit: Circuit, layout: Layout): Drawing {
     const node = circuit.parts.get(part);
     return node ? [dockedPart(node, box)] : [];
   });
-  const parts = [...seated, ...docked];
+  const lying = [...seated, ...docked];
+  const parts = [...lying, ...pluggedParts(circuit, layout, lying)];
   const joints = jointPlaces(layout, parts);
   const place = (point: LeadPoint): Point | null => {
     if (point.kind === 'hole') {
@@ -146,6 +148,44 @@ const dockedPart = (node: PartNode, box: Box): DrawnPart => ({
   name: { x: (box.left + box.right) / 2, y: box.top < 0 ? box.top + 1.5 : box.bottom - 0.8, size: 1.3 },
   pins: node.card.terminals.map(({ id, label }, i) => ({ ...terminalPlace(node, box, id), label, first: i === 0 })),
 });
+
+/** How far a cable stands off the part that it goes into, and how thick a plugged part is, in steps. */
+const CABLE = 9;
+const PLUG = 1.8;
+
+/** What no lead goes to: a cable in a socket, and parts that are plugged into the header of another. */
+function pluggedParts(circuit: Circuit, layout: Layout, lying: readonly DrawnPart[]): DrawnPart[] {
+  const cables = new Set(pluggedSources(circuit).map(({ part }) => part));
+  return layout.mated.flatMap(({ part, host, pairs }): DrawnPart[] => {
+    const node = circuit.parts.get(part);
+    const on = lying.find((p) => p.part === host);
+    const board = circuit.parts.get(host);
+    if (!node || !on || !board || lying.some((p) => p.part === part)) return [];
+    if (cables.has(part)) {
+      const y = (on.box.top + on.box.bottom) / 2;
+      const box = { left: on.box.left - CABLE, right: on.box.left, top: y - PLUG / 2, bottom: y + PLUG / 2 };
+      const name = { x: (box.left + box.right) / 2, y: y + 0.35, size: 1 };
+      return [{ part, label: `cable: ${node.label}`, box, seated: false, name, pins: [] }];
+    }
+    const holes = pairs.map(([own, other]) => ({
+      ...terminalPlace(board, on.box, other),
+      label: node.card.terminals.find(({ id }) => id === own)?.label ?? own,
+    }));
+    const xs = holes.map(({ x }) => x);
+    const y = holes[0]?.y ?? on.box.top;
+    // It lies over the host, its pins on the side where the host has its own.
+    const inward = on.box.top < 0 ? -1 : 1;
+    const ends = [y + inward * 0.5, y + inward * (0.5 + PLUG)];
+    const box = {
+      left: Math.min(...xs) - 0.8,
+      right: Math.max(...xs) + 0.8,
+      top: Math.min(...ends),
+      bottom: Math.max(...ends),
+    };
+    const name = { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 + 0.35, size: 0.9 };
+    return [{ part, label: node.label, box, seated: false, name, pins: [] }];
+  });
+}
 
 /** A joint lies on the way from the wire that ends in it towards the boards. */
 function jointPlaces(layout: Layout, parts: readonly DrawnPart[]): Map<string, Point> {

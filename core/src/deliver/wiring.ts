@@ -233,6 +233,7 @@ class Work {
 
   private lineSteps(): WiringStep[] {
     const done = new Set<string>();
+    const partNames = new Set([...this.circuit.parts.values()].map(({ label }) => label));
     return this.netlist.nodes
       .filter(({ role }) => role === 'signal')
       .toSorted((a, b) => Number(a.bus === null) - Number(b.bus === null))
@@ -249,7 +250,8 @@ class Work {
         const subjects = [id, of, port ? `${of}.${port}` : of, ...node.pins.map(({ part }) => part)];
         const step = this.step(
           { phase: node.bus === null ? 'signal' : 'bus', key },
-          node.label,
+          // The one line of a part goes by the name of the part, whose own step is another.
+          partNames.has(node.label) ? `The line of ${node.label}` : node.label,
           [],
           [...new Set(subjects)],
         );

@@ -45,6 +45,8 @@ function nearby({ circuit, finding }: Context): PartNode[] {
   const add = (id: string | undefined) => {
     if (id !== undefined && circuit.parts.has(id)) near.add(id);
   };
+  // While a program is loaded anything may hang on what feeds meanwhile.
+  if (finding.check === 'supply/programming') for (const id of circuit.parts.keys()) add(id);
   for (const subject of finding.subjects) {
     add(subject.split('.')[0]);
     for (const net of circuit.nets)
@@ -87,11 +89,12 @@ function ofPart({ circuit, library }: Context, part: PartNode): Candidate[] {
     plan: changePart(plan, id, (p) => ({ ...p, lead: SHORT })),
   });
   for (const { id: signal, fittedPullUp } of card.signals)
-    if (fittedPullUp?.removable === 'jumper') {
+    if (fittedPullUp && fittedPullUp.removable !== 'no') {
       const open = !choice?.opened.includes(signal);
+      const [off, on] = fittedPullUp.removable === 'jumper' ? ['Open', 'Close'] : ['Unsolder', 'Solder in'];
       found.push({
         id: `jumper:${id}.${signal}`,
-        title: `${open ? 'Open' : 'Close'} the pull-up jumper ${signal} of ${label}`,
+        title: `${open ? off : on} the pull-up of ${label} on ${signal.toUpperCase()}`,
         plan: setOpened(plan, id, signal, open),
       });
     }

@@ -151,4 +151,11 @@ describe('wiring', () => {
     expect(kitFor(0.6)).to.deep.equal([{ card: 'leads-mf-long', pieces: 1 }]);
     expect(kitFor(2.5)).to.deep.equal([{ card: 'leads-mf-long', pieces: 3 }]);
   });
+
+  it('gives every step a name of its own', () => {
+    for (const name of PLANS) {
+      const titles = buildOf(deriveCircuit(demo(name))).wiring.steps.map(({ title }) => title);
+      expect(new Set(titles).size, name).to.equal(titles.length);
+    }
+  });
 });

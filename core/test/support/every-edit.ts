@@ -53,7 +53,7 @@ export function* everyEdit(circuit: Circuit, library: Library): Generator<Edit> 
     for (const lead of [0.05, 0.5])
       yield { says: `lead ${lead} to ${id}`, plan: changePart(plan, id, (p) => ({ ...p, lead })) };
     for (const signal of card.signals)
-      if (signal.fittedPullUp)
+      if (signal.fittedPullUp && signal.fittedPullUp.removable !== 'no')
         yield { says: `jumper of ${id}`, plan: setOpened(plan, id, signal.id, !choice.opened.includes(signal.id)) };
     if (card.kind !== 'controller')
       for (const other of library.values())

@@ -3,6 +3,7 @@
   import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
   import {
     ASK_NAME,
+    converterInputs,
     FEED_LINE,
     GROUND_LINE,
     instancesFor,
@@ -50,7 +51,16 @@
         ]
       : [],
   );
+  /** An analog line can be read by a converter in place of a pin. */
+  const READ = 'read ';
+  const reads = $derived(wish.ask === 'adc' ? converterInputs(circuit) : []);
   function choose(value: string) {
+    if (value.startsWith(READ)) {
+      const [on = '', pin = ''] = value.slice(READ.length).split(' ');
+      const to = { pin, locked: false, on };
+      if (workbench.plan) workbench.edit(setPin(workbench.plan, wish.of, wish.line, to), `what reads ${wish.label}`);
+      return;
+    }
     if (!value.startsWith(TIE)) return set(() => ({ pin: value || null }));
     const to = { pin: null, locked: false, tied: value.slice(TIE.length) };
     if (workbench.plan) workbench.edit(setPin(workbench.plan, wish.of, wish.line, to), `tie ${wish.label}`);
@@ -155,6 +165,9 @@
   >
     <option value="">none</option>
     {#each offered as pin (pin.id)}<option value={pin.id}>{pin.label}{pin.notes ? ` (${pin.notes})` : ''}</option
+      >{/each}
+    {#each reads as { on, input, label, converter } (on + input)}<option value="{READ}{on} {input}"
+        >{label} of {converter}</option
       >{/each}
     {#each ties as { to, label } (to)}<option value="{TIE}{to}">tied to {label}</option>{/each}
   </select>

@@ -7,6 +7,7 @@
     setUsed,
     takesOverlay,
     type Circuit,
+    type Net,
     type Plan,
     type PinWish,
     type Result,
@@ -17,6 +18,7 @@
   import type { Proofs } from '../state/proofs';
   import { workbench } from '../state/workbench.svelte';
   import BoardFace from './BoardFace.svelte';
+  import ConverterLine from './ConverterLine.svelte';
   import PinCompare from './PinCompare.svelte';
   import PinLine from './PinLine.svelte';
   import PinLoads from './PinLoads.svelte';
@@ -28,6 +30,12 @@
   const free = $derived(circuit.wishes.filter(({ pin, locked }) => pin !== null && !locked));
   const edit = (change: (plan: Plan) => Plan, why: string) =>
     workbench.plan && workbench.edit(change(workbench.plan), why);
+
+  /** Lines that a converter reads: they want no pin. */
+  const isConverted = ({ of, line, beyond }: Net): boolean => {
+    const [part = '', port = ''] = of.split('.');
+    return beyond === null && circuit.parts.get(part)?.choice?.ports[port]?.lines?.[line]?.on !== undefined;
+  };
 
   const findingsOf = (wish: PinWish): readonly Result[] =>
     (proofs.get(wish.id) ?? []).filter(({ severity, station }) => severity !== null && station === 'pins');
@@ -75,6 +83,7 @@
         <p class="p-4 unit">No line wants a pin yet.</p>
       {/each}
       {#each circuit.nets.filter(({ tied }) => tied !== null) as net (net.id)}<TiedLine {circuit} {net} />{/each}
+      {#each circuit.nets.filter(isConverted) as net (net.id)}<ConverterLine {circuit} {net} />{/each}
       {#each features as feature (feature.id)}
         <label class="feature">
           <input

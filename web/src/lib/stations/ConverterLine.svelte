@@ -1,0 +1,48 @@
+<!-- An analog line that a converter reads in place of a pin of the controller: on which of its inputs. -->
+<script lang="ts">
+  import { converterInputs, setPin, type Circuit, type Net } from '@idle-breadboard/core';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { circuit, net }: { circuit: Circuit; net: Net } = $props();
+  const choice = $derived.by(() => {
+    const [part = '', port = ''] = net.of.split('.');
+    return circuit.parts.get(part)?.choice?.ports[port]?.lines?.[net.line];
+  });
+  const inputs = $derived(converterInputs(circuit));
+  const key = (on: string, input: string) => `${on} ${input}`;
+
+  function choose(value: string) {
+    const [on, pin] = value.split(' ');
+    const to = on && pin ? { pin, locked: false, on } : { pin: null, locked: false };
+    if (workbench.plan) workbench.edit(setPin(workbench.plan, net.of, net.line, to), `what reads ${net.label}`);
+  }
+</script>
+
+<div class="read" role="group" aria-label={net.label}>
+  <span class="label">{net.label} <span class="unit">is read by</span></span>
+  <select
+    class="field"
+    aria-label="what reads {net.label}"
+    value={choice?.on !== undefined && choice.pin !== null ? key(choice.on, choice.pin) : ''}
+    onchange={(event) => choose(event.currentTarget.value)}
+  >
+    <option value="">a pin of the controller</option>
+    {#each inputs as { on, input, label, converter } (key(on, input))}<option value={key(on, input)}
+        >{label} of {converter}</option
+      >{/each}
+  </select>
+</div>
+
+<style>
+  .read {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    min-height: var(--row);
+    padding: 1px 12px 1px 26px;
+    border-bottom: 1px solid var(--line);
+  }
+  .label {
+    flex: 1;
+  }
+</style>
