@@ -181,7 +181,7 @@ export { readLogbook, writeLogbook, type Logbook } from './format/logbook-file.t
 export { onContact } from './circuit/contact.ts';
 export { isPluggedIn, socketOf } from './circuit/socket.ts';
 export { railsInto, takesLeads } from './circuit/cable.ts';
-export { plugIn } from './remedy/plug.ts';
+export { feedInstead, plugIn } from './remedy/plug.ts';
 export * from './plan/money.ts';
 export * from './quantity/money.ts';
 export { nearestMiss, usualNeed, type NearMiss } from './compare/usual-need.ts';

@@ -1,11 +1,13 @@
 /** Where a new need begins: a range and an accuracy that a part on sale keeps; and, where none does, which comes nearest. */
 import type { Card } from '../card/card.ts';
 import { errorOver, measureFor, rangeMargin, shortestInterval } from '../check/sense-error.ts';
+import type { Measure } from '../card/measure.ts';
 import type { SenseNeed } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { disqualifies, type Setting } from './qualify.ts';
 
 type Asked = Pick<SenseNeed, 'from' | 'to' | 'accuracy' | 'interval'>;
+type Kind = Pick<SenseNeed, 'quantity' | 'unit'>;
 
 /** s */
 const EVERY = 60;
@@ -17,45 +19,48 @@ function roundUp(value: number): number {
   return Number((found * decade).toPrecision(3));
 }
 
+/** A card's own range, or the middle of it, as exactly as it keeps that over its life and as often as it can. */
+function keptBy(card: Card, measure: Measure, middle: number, asked: Kind, setting: Setting): SenseNeed | null {
+  const { from, to } = measure.range;
+  const cut = ((to - from) * (1 - middle)) / 2;
+  const wanted = { from: Number((from + cut).toPrecision(4)), to: Number((to - cut).toPrecision(4)) };
+  const sum = errorOver(card, measure, wanted, setting.years, setting.front);
+  if (!sum) return null;
+  const accuracy = roundUp(sum.total > 0 ? sum.total : (to - from) / 100);
+  const interval = Math.max(EVERY, shortestInterval(measure).seconds);
+  return { id: 'need', kind: 'sense', place: 'somewhere', ...asked, ...wanted, accuracy, interval };
+}
+
+/** How many steps of its accuracy a need has. */
+const fineness = ({ from, to, accuracy }: SenseNeed): number => (to - from) / accuracy;
+
+/** Where a part states no accuracy at its very ends, the middle of its range is asked. */
+const MIDDLES = [1, 0.8, 0.5];
+
 /**
- * What is often asked of a quantity: the whole range of the card that reaches furthest, as exactly as that card keeps it over its
- * life, as often as it can. The first such card that then qualifies; null where no card measures it.
+ * What is often asked of a quantity: of the ranges that the cards have, as exactly as each keeps its own, those that half of the
+ * cards keep, and of these the one of the most steps. Null where no card measures it.
  */
-export function usualNeed(
-  cards: Iterable<Card>,
-  asked: Pick<SenseNeed, 'quantity' | 'unit'>,
-  setting: Setting,
-): Asked | null {
+export function usualNeed(cards: Iterable<Card>, asked: Kind, setting: Setting): Asked | null {
   const able = [...cards].flatMap((card) => {
     const measure = measureFor(card, asked);
     return measure ? [{ card, measure }] : [];
   });
-  const widest = able.toSorted(
-    (a, b) => b.measure.range.to - b.measure.range.from - (a.measure.range.to - a.measure.range.from),
+  const where = { years: setting.years, place: undefined, front: setting.front };
+  const needs = MIDDLES.flatMap((middle) =>
+    able.flatMap(({ card, measure }) => {
+      const need = keptBy(card, measure, middle, asked, setting);
+      if (!need) return [];
+      const met = able.filter((other) => disqualifies(other.card, need, where) === null).length;
+      return met > 0 ? [{ need, met }] : [];
+    }),
   );
-  // Where a part states no accuracy at its very ends, the middle of its range is asked.
-  for (const middle of [1, 0.8, 0.5])
-    for (const { card, measure } of widest) {
-      const { from, to } = measure.range;
-      const cut = ((to - from) * (1 - middle)) / 2;
-      const wanted = { from: Number((from + cut).toPrecision(4)), to: Number((to - cut).toPrecision(4)) };
-      const sum = errorOver(card, measure, wanted, setting.years, setting.front);
-      if (!sum) continue;
-      const accuracy = roundUp(sum.total > 0 ? sum.total : (to - from) / 100);
-      const interval = Math.max(EVERY, shortestInterval(measure).seconds);
-      const need: SenseNeed = {
-        id: 'need',
-        kind: 'sense',
-        place: 'somewhere',
-        ...asked,
-        ...wanted,
-        accuracy,
-        interval,
-      };
-      if (disqualifies(card, need, { years: setting.years, place: undefined, front: setting.front }) === null)
-        return { ...wanted, accuracy, interval };
-    }
-  return null;
+  const most = Math.max(0, ...needs.map(({ met }) => met));
+  const common = needs.filter(({ met }) => met >= Math.min(most, Math.max(2, Math.ceil(able.length / 2))));
+  const [best] = common.toSorted((a, b) => fineness(b.need) - fineness(a.need) || b.met - a.met);
+  if (!best) return null;
+  const { from, to, accuracy, interval } = best.need;
+  return { from, to, accuracy, interval };
 }
 
 export interface NearMiss {

@@ -37,6 +37,15 @@ export function plugIn(plan: Plan, board: PartNode, rail: string, library: Libra
   return withCable(setFeed(bare, board.id, SOCKET, rail), [...library.values()], usb?.plug, rail, cards);
 }
 
+/** The plan with a supply of a board fed by a rail, and nothing left in the socket that meets it. */
+export function feedInstead(plan: Plan, board: PartNode, supply: string, rail: string): Plan {
+  const bare = changePart(plan, board.id, (part) => ({
+    ...part,
+    feeds: Object.fromEntries(Object.entries(part.feeds).filter(([id]) => id !== SOCKET)),
+  }));
+  return setFeed(bare, board.id, supply === SOCKET ? (socketOf(board.card)?.supply ?? supply) : supply, rail);
+}
+
 /** Every source of the plan whose plug fits the socket of a board. */
 export function plugCandidates(circuit: Circuit, library: Library, board: PartNode): Candidate[] {
   if (!socketOf(board.card) || !board.choice) return [];

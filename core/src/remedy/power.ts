@@ -3,7 +3,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
 import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
 import { within } from '../quantity/interval.ts';
-import { freeId, setFeed, setGround } from '../plan/edits.ts';
+import { newPart, setFeed, setGround } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { supplyCandidates } from './add-supply.ts';
 import { plugCandidates } from './plug.ts';
@@ -143,25 +143,11 @@ function addRegulator(
   input: Rail,
   feeds: readonly Feed[],
 ): Candidate {
-  const id = freeId(circuit.plan, 'regulator');
-  const plan: Plan = {
-    ...circuit.plan,
-    parts: [
-      ...circuit.plan.parts,
-      {
-        id,
-        card: card.id,
-        label: 'regulator for the sensors',
-        needs: [],
-        feeds: { [supply]: input.ref },
-        ports: {},
-        opened: [],
-      },
-    ],
-  };
+  const part = newPart(circuit.plan, card, 'regulator', 'regulator for the sensors', { [supply]: input.ref });
+  const plan: Plan = { ...circuit.plan, parts: [...circuit.plan.parts, part] };
   return {
     id: `regulator:${card.id}:${input.ref}`,
     title: `Add a ${card.name}, fed from the ${input.label}, for ${names(circuit, feeds)}`,
-    plan: refeed(plan, feeds, `${id}.${offer}`),
+    plan: refeed(plan, feeds, `${part.id}.${offer}`),
   };
 }

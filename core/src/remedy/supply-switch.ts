@@ -5,7 +5,7 @@ import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { cheapestFirst } from '../plan/cost.ts';
-import { freeId, setFeed } from '../plan/edits.ts';
+import { freeId, newPart, setFeed } from '../plan/edits.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';
 
@@ -41,13 +41,8 @@ export function behindSwitch(
   if (!offer?.switch || !line || !input || !supply || !rail || !suits(circuit, card, input.id, rail)) return null;
   const id = freeId(plan, `supply-switch-${node.id}`.slice(0, 40));
   const part: PartChoice = {
-    id,
-    card: card.id,
-    label: `supply switch of ${node.label}`.slice(0, 60),
-    needs: [],
-    feeds: { [input.id]: rail },
+    ...newPart(plan, card, id, `supply switch of ${node.label}`, { [input.id]: rail }),
     ports: { [offer.switch.port]: { lines: { [line]: { pin, locked: false } } } },
-    opened: [],
   };
   return setFeed({ ...plan, parts: [...plan.parts, part] }, node.id, supply.id, `${id}.${offer.id}`);
 }

@@ -77,13 +77,9 @@ export function addPart(
   );
   const lead = leadOf(plan, needs);
   const part: PartChoice = {
-    id,
-    card: card.id,
-    label: called,
+    ...newPart(circuit.plan, card, called, called, feeds),
     needs,
-    feeds,
     ports,
-    opened: [],
     ...(lead === undefined ? {} : { lead }),
   };
   plan = { ...plan, parts: [...plan.parts, part], controller: plan.controller ?? (card.controller ? id : null) };

@@ -3,7 +3,7 @@ import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { carrierOf } from '../circuit/carrier.ts';
 import type { Circuit } from '../circuit/circuit.ts';
-import { freeId, removePart } from '../plan/edits.ts';
+import { freeId, newPart, removePart } from '../plan/edits.ts';
 import type { PartChoice, Plan, PortChoice } from '../plan/plan.ts';
 
 /** @returns null when the card is no carrier or does not fit the controller */
@@ -17,10 +17,7 @@ export function addCarrier(circuit: Circuit, library: Library, card: Card): Plan
   const logic = `${controller.id}.${controller.card.controller?.io.reference ?? ''}`;
   plan = {
     ...plan,
-    parts: [
-      ...plan.parts,
-      { id, card: card.id, label: card.name.slice(0, 60), needs: [], feeds: {}, ports: {}, opened: [] },
-    ],
+    parts: [...plan.parts, newPart(plan, card, card.name, card.name)],
   };
   for (const fitted of card.carrier.fitted) {
     const its = library.get(fitted.card);
@@ -35,15 +32,11 @@ export function addCarrier(circuit: Circuit, library: Library, card: Card): Plan
         },
       ]),
     );
+    // What sits on the carrier is fed from the levels that the controller speaks.
+    const feeds = Object.fromEntries(its.supplies.map((supply) => [supply.id, logic]));
     const part: PartChoice = {
-      id: freeId(plan, fitted.label),
-      card: its.id,
-      label: fitted.label,
-      needs: [],
-      // What sits on the carrier is fed from the levels that the controller speaks.
-      feeds: Object.fromEntries(its.supplies.map((supply) => [supply.id, logic])),
+      ...newPart(plan, its, fitted.label, fitted.label, feeds),
       ports,
-      opened: [],
       fittedOn: id,
     };
     plan = { ...plan, parts: [...plan.parts, part] };

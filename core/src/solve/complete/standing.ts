@@ -8,7 +8,7 @@ import { deriveCircuit } from '../../circuit/derive.ts';
 import { SOCKET } from '../../card/kinds.ts';
 import { cheapestFirst } from '../../plan/cost.ts';
 import { documentOf } from '../../plan/document.ts';
-import { freeId, setFeed } from '../../plan/edits.ts';
+import { newPart, setFeed } from '../../plan/edits.ts';
 import type { PartChoice, Plan } from '../../plan/plan.ts';
 import { isFed } from '../../check/supply-range.ts';
 import { endsMeet, plugFits } from '../../circuit/cable.ts';
@@ -35,8 +35,7 @@ function sourceFor(circuit: Circuit, library: Library, fits: (card: Card) => boo
     .filter((other) => other.kind === 'source' && other.rails?.[0]?.voltage && !other.rails[0].cells && fits(other))
     .sort((a, b) => limit(b) - limit(a));
   if (!card) return null;
-  const id = freeId(circuit.plan, `supply-of-${of}`);
-  return { id, card: card.id, label: card.name, needs: [], feeds: {}, ports: {}, opened: [] };
+  return newPart(circuit.plan, card, `supply-of-${of}`, card.name);
 }
 
 interface Feeding {

@@ -1,6 +1,6 @@
 <!-- The cards by class, found by a word; packs in and out. -->
 <script lang="ts">
-  import { buyingOf, emptyPlan, cardsCsv, chosenOffer, trustOf, type Card } from '@idle-breadboard/core';
+  import { cardsCsv, chosenOffer, trustOf, type Card } from '@idle-breadboard/core';
   import FileInput from '@lucide/svelte/icons/file-input';
   import { fileName, saveFile } from '../kit/save-file';
   import { money } from '../kit/words';
@@ -35,7 +35,7 @@
       .includes(word.trim().toLowerCase());
   const found = $derived([...drawer.cards.values()].filter(matches));
   const price = (card: Card) => {
-    const offer = chosenOffer(card, buyingOf(workbench.plan ?? emptyPlan('', '')));
+    const offer = chosenOffer(card, workbench.buying);
     return offer ? money(offer.price / offer.pack, offer.currency) : '';
   };
 

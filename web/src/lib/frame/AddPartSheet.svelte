@@ -1,6 +1,6 @@
 <!-- The catalogue, to take a part from. -->
 <script lang="ts">
-  import { buyingOf, emptyPlan, addPart, chosenOffer, type Card } from '@idle-breadboard/core';
+  import { addPart, chosenOffer, type Card } from '@idle-breadboard/core';
   import Picker from '../kit/Picker.svelte';
   import type { PickerGroup } from '../kit/picker';
   import Sheet from '../kit/Sheet.svelte';
@@ -17,7 +17,7 @@
   ];
   const close = () => (view.sheet = null);
   const price = (card: Card) => {
-    const offer = chosenOffer(card, buyingOf(workbench.plan ?? emptyPlan('', '')));
+    const offer = chosenOffer(card, workbench.buying);
     return offer ? money(offer.price / offer.pack, offer.currency) : '';
   };
 

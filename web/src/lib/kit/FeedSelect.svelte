@@ -1,13 +1,12 @@
 <!-- Which rail feeds a supply. Rails outside the range are offered last and say so. -->
 <script lang="ts">
   import {
-    changePart,
+    feedInstead,
     freePinsFor,
     plugIn,
     railsInto,
     setFeed,
     SOCKET,
-    socketOf,
     takesLeads,
     toInterval,
     within,
@@ -38,15 +37,9 @@
     if (value.startsWith(PLUG) && board)
       return plugIn(plan, board, value.slice(PLUG.length), workbench.library, circuit.cards);
     // What was in the socket comes out when the supply that it meets is fed otherwise.
-    const bare =
-      inside || feed.supply.id === SOCKET
-        ? changePart(plan, feed.part, (part) => ({
-            ...part,
-            feeds: Object.fromEntries(Object.entries(part.feeds).filter(([supply]) => supply !== SOCKET)),
-          }))
-        : plan;
-    const supply = feed.supply.id === SOCKET ? board && socketOf(board.card)?.supply : feed.supply.id;
-    return setFeed(bare, feed.part, supply ?? feed.supply.id, value);
+    return board && (inside || feed.supply.id === SOCKET)
+      ? feedInstead(plan, board, feed.supply.id, value)
+      : setFeed(plan, feed.part, feed.supply.id, value);
   }
   /** A few pins that could feed it, where the house rules let pins feed parts. */
   const MOST_PINS = 4;

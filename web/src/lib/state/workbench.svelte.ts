@@ -1,5 +1,6 @@
 /** The open plan, its history and its save state: the one place where state lives. */
 import {
+  buyingOf,
   deriveCircuit,
   documentOf,
   emptyPlan,
@@ -228,6 +229,9 @@ export class Workbench {
       ? this.study.circuit
       : deriveCircuit(documentOf(this.plan, this.own, this.library));
   }
+
+  /** How the plan buys; as a new one does while none is open. */
+  readonly buying = $derived(buyingOf(this.plan ?? emptyPlan('', '')));
 
   async remedies(finding: string): Promise<Answer> {
     return this.worker ? this.worker.remedies(finding, [...this.library.values()]) : { remedies: [], tried: 0 };
