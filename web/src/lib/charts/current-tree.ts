@@ -142,6 +142,8 @@ export function currentTree(sources: readonly CurrentNode[], width: number): Cur
       // A new group leaves room for the name of the rail above it.
       const siblings = node.parent?.children ?? [];
       if (siblings[0] === node) y += Math.max(4, HEAD - ((siblings.length - 1) * LEAF) / 2);
+      // And what comes below a rail leaves room for the name under its limb.
+      if (siblings[siblings.indexOf(node) - 1]?.children) y += BELOW - 4;
       places.set(node, y + height / 2);
       y += height;
     });

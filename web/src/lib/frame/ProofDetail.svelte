@@ -11,11 +11,13 @@
   const meta = $derived(workbench.metas.get(result?.check ?? ''));
   let remedies = $state.raw<readonly Remedy[]>([]);
   let asked = $state<string | null>(null);
+  /** The finding that an answer is on its way for. */
+  const wanted = $derived(result?.severity && result.severity !== 'note' ? result.key : null);
   /** Single changes that were tried. */
   let tried = $state(0);
 
   $effect(() => {
-    const key = result?.severity && result.severity !== 'note' ? result.key : null;
+    const key = wanted;
     const study = workbench.study;
     remedies = [];
     asked = null;
@@ -63,6 +65,8 @@
           </li>
         {/each}
       </ul>
+    {:else if wanted === result.key && asked !== wanted && !workbench.stale}
+      <p class="unit">Trying every single change that might end this…</p>
     {:else if asked === result.key}
       <p class="unit">
         {tried > 0 ? `None of ${tried} single changes that were tried ends` : 'No single change is known that ends'} this
