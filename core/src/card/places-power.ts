@@ -53,6 +53,7 @@ export function supplyFigures(card: Card, put: Put): void {
     put(`${at}/cells/capacity`, `${r.name}, charge of the cells`, r.cells?.capacity);
     put(`${at}/cells/resistance`, `${r.name}, resistance of the cells`, r.cells?.resistance);
     put(`${at}/cells/cutOff`, `${r.name}, empty at`, r.cells?.cutOff);
+    put(`${at}/cells/protection`, `${r.name}, cuts itself off at`, r.cells?.protection?.cutsAt);
     put(`${at}/cells/selfDischarge`, `${r.name}, lost in a year on the shelf`, r.cells?.selfDischarge);
     put(`${at}/port/before`, `${r.name}, current before it was asked`, r.port?.before);
   }

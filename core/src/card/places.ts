@@ -81,6 +81,8 @@ export function figuresOf(card: Card): PlacedFigure[] {
       value(`${at}/drift`, `${m.quantity}, drift a year`, { max: m.driftPerYear.value }, m.unit, m.driftPerYear.source);
     put(`${at}/interval`, `${m.quantity}, shortest interval`, m.interval);
     put(`${at}/conversion`, `${m.quantity}, conversion`, m.conversion);
+    for (const { bits, conversion } of m.coarser ?? [])
+      put(`${at}/coarser/${bits}`, `${m.quantity}, conversion with ${bits} bits`, conversion);
     put(`${at}/warmUp`, `${m.quantity}, warm-up`, m.warmUp);
     for (const [key, title] of Object.entries(TRANSFER)) {
       const figure: unknown = m.analog && Reflect.get(m.analog, key);
@@ -98,6 +100,8 @@ export function figuresOf(card: Card): PlacedFigure[] {
     for (const [key, title] of Object.entries(LEVELS))
       put(`controller/io/${key}`, `pins, ${title}`, card.controller.io[key as keyof typeof LEVELS]);
     put('controller/io/weakPull', 'pins, own pull', card.controller.io.weakPull);
+    for (const { terminal, fittedPullUp } of card.controller.pins)
+      put(`controller/pins/${terminal}/pullUp`, `pull-up on ${terminal}`, fittedPullUp?.value);
     put('controller/pin/recommended', 'pin current, recommended', card.controller.pinCurrent.recommended);
     put('controller/pin/absolute', 'pin current, absolute', card.controller.pinCurrent.absolute);
     for (const { id, name, limit } of card.controller.currentGroups ?? [])

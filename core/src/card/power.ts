@@ -70,6 +70,8 @@ export const Cells = z
     resistance: Ohms,
     /** Voltage under load at which it counts as empty. */
     cutOff: Volts,
+    /** Set where the pack cuts itself off before it is harmed: at which voltage. */
+    protection: z.strictObject({ cutsAt: Volts, source: Id }).optional(),
     /** Share of the capacity that is left at a low temperature, °C; all of it at 20 °C. */
     cold: z.strictObject({ at: z.number(), share: z.number().min(0).max(1) }).optional(),
     /** Share of the capacity lost in a year on the shelf. */

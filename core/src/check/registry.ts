@@ -46,6 +46,7 @@ import { supplyDropout } from './supply-dropout.ts';
 import { supplyHeat } from './supply-heat.ts';
 import { supplyLeadDrop } from './supply-lead-drop.ts';
 import { supplyPinFed } from './supply-pin-fed.ts';
+import { supplyCutOff } from './supply-cut-off.ts';
 import { supplyProgramming } from './supply-programming.ts';
 import { supplyPinGround } from './supply-pin-ground.ts';
 import { supplyRailCurrent } from './supply-rail-current.ts';
@@ -111,6 +112,7 @@ export const CHECKS: readonly Check[] = [
   supplyCommonGround,
   supplyBackFeed,
   supplyProgramming,
+  supplyCutOff,
   supplyLeadDrop,
   supplyHeat,
   supplySag,

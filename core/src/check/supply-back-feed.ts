@@ -4,13 +4,13 @@ import { isPluggedIn } from '../circuit/socket.ts';
 import type { Join } from '../card/power.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { GUARD_DROP_LEAST } from '../standard/practice.ts';
-import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { result, type Check, type CheckMeta, type Result, type Severity } from './result.ts';
 
 const meta: CheckMeta = {
   id: 'supply/back-feed',
   title: 'No source feeds another',
   station: 'power',
-  rule: 'Where sources meet at one supply, all but one stand behind a diode or a switch; and none is pushed into cells: the other’s highest − 0.2 V of its diode stays below the cells’ lowest. The socket of a controller counts as a source.',
+  rule: 'Of the sources that meet at one supply none that stands there straight is pushed into. Straight beside straight always is; through a diode one is by the other’s voltage − 0.2 V: above the lowest of cells, above 0 V of a computer’s port or socket (it may be off), usually above the highest of any other source. A switch that a hand turns guards nothing: it is a caution. The socket of a controller counts as a source.',
   source: 'common practice; diode drop at its least 0.2 V',
   breaks: 'danger',
 };
@@ -22,10 +22,15 @@ interface Meeting {
   readonly source: string;
   readonly by: Join;
   readonly low: number;
+  readonly usual: number;
   readonly high: number;
   readonly cells: boolean;
   /** The socket for a cable that is plugged in now and then. */
   readonly socket: boolean;
+  /** The port of a computer: at 0 V while that is off. */
+  readonly port: boolean;
+  /** Behind a switch that somebody has to turn. */
+  readonly hand: boolean;
 }
 
 /** Everything that can feed one supply of a part. */
@@ -35,7 +40,7 @@ export function meetings(circuit: Circuit, part: PartNode, supply: string): Meet
     const rail = circuit.rails.get(ref);
     if (!rail?.voltage) return [];
     const guard = circuit.guards.find((g) => g.part === part.id && g.supply === supply && g.rail === ref);
-    const { min, max } = rail.voltage;
+    const { min, typ, max } = rail.voltage;
     // What the board's own socket passes on meets the supply behind what the card says.
     const own = rail.part === part.id && part.card.controller?.usb;
     const cells =
@@ -46,61 +51,114 @@ export function meetings(circuit: Circuit, part: PartNode, supply: string): Meet
         source: rail.source,
         by: guard?.by ?? (own ? own.by : 'straight'),
         low: min,
+        usual: typ,
         high: max,
         cells: cells !== undefined,
         socket: false,
+        port: circuit.rails.get(rail.root)?.offer.port !== undefined,
+        hand: guard?.by === 'switch',
       },
     ];
   });
   const usb = part.card.controller?.usb;
   // With a cable in it the socket is among the rails; without one it is a source that comes and goes.
   if (usb?.supply !== supply || rails.length === 0 || (part.choice && isPluggedIn(part.choice))) return rails;
-  const { min, max } = toInterval(usb.voltage);
+  const { min, typ, max } = toInterval(usb.voltage);
   return [
     ...rails,
-    { name: `socket of ${part.label}`, source: 'socket', by: usb.by, low: min, high: max, cells: false, socket: true },
+    {
+      name: `socket of ${part.label}`,
+      source: 'socket',
+      by: usb.by,
+      low: min,
+      usual: typ,
+      high: max,
+      cells: false,
+      socket: true,
+      port: true,
+      hand: false,
+    },
   ];
 }
+
+interface Push {
+  readonly from: Meeting;
+  readonly into: Meeting;
+  /** V that arrive, at the most, and what the other may be at. */
+  readonly volts: number;
+  readonly limit: number;
+  readonly severity: Severity;
+}
+
+const DIODE = ({ by }: Meeting): number => (by === 'diode' ? GUARD_DROP_LEAST : 0);
+
+/** What one source does to another that nothing guards; null where it is not pushed into. */
+function pushOf(from: Meeting, into: Meeting): Push | null {
+  if (from === into || from.source === into.source) return null;
+  // A switch of the board itself lets one through at a time; one that is turned by hand may be on.
+  const open = (m: Meeting) => m.by === 'straight' || m.hand;
+  if (!open(into) || (from.by === 'switch' && !from.hand)) return null;
+  const volts = from.high - DIODE(from);
+  const straight = open(from);
+  const limit = into.cells ? into.low : into.port ? 0 : straight ? into.low : into.high;
+  const pushed = into.cells || into.port ? volts > limit : straight || from.usual - DIODE(from) > limit;
+  if (!pushed) return null;
+  const now = !from.socket && !into.socket;
+  const severity =
+    from.hand || into.hand
+      ? 'caution'
+      : into.cells
+        ? 'danger'
+        : !now
+          ? 'caution'
+          : straight || into.port
+            ? 'danger'
+            : 'fault';
+  return { from, into, volts, limit, severity };
+}
+
+function said({ from, into, volts, limit }: Push, part: string, names: string): string {
+  const hand = from.hand ? from : into.hand ? into : null;
+  const other = hand === from ? into : from;
+  if (hand)
+    return `Turn the switch before the ${hand.name} off before the ${other.name} comes on: they meet at ${part}, and nothing else keeps the one from feeding the other.`;
+  if (into.cells)
+    return `The ${from.name} pushes up to ${V(volts)} into the ${into.name}, which sinks to ${V(limit)}. Cells that are charged so leak or burst.`;
+  if (from.socket || into.socket)
+    return `While a cable is in the ${from.socket ? from.name : into.name}, it meets the ${from.socket ? into.name : from.name} ${from.by === 'diode' ? 'through a diode that does not guard it' : 'without a diode'}. Take one out before the other goes in.`;
+  if (into.port)
+    return `The ${from.name} pushes up to ${V(volts)} into the ${into.name}, which is at 0 V while the computer is off. The port, or what it feeds there, can be destroyed.`;
+  return from.by === 'diode'
+    ? `The ${from.name} pushes ${V(volts)} through its diode into the ${into.name}, which stands beside it straight and gives ${V(limit)} at most.`
+    : `The ${names} meet at ${part} without a diode or a switch; the higher one feeds the other.`;
+}
+
+const RANK = ['danger', 'fault', 'caution'];
 
 function judge(circuit: Circuit, part: PartNode, supply: string): Result[] {
   const all = meetings(circuit, part, supply);
   if (new Set(all.map(({ source }) => source)).size < 2) return [];
-  const subjects = [`${part.id}.${supply}`];
-  const straight = all.filter(({ by }) => by === 'straight');
-  const push = (from: Meeting) => from.high - (from.by === 'diode' ? GUARD_DROP_LEAST : 0);
-  // Through an open switch nothing flows; a closed diode keeps what is behind it from being fed.
-  const pushed = straight.flatMap((into) =>
-    all
-      .filter((from) => from !== into && from.source !== into.source && from.by !== 'switch')
-      .filter((from) => (into.cells ? push(from) > into.low : from.by === 'straight'))
-      .map((from) => ({ from, into })),
-  );
   const names = all.map(({ name }) => name).join(' and the ');
-  const worst = pushed.find(({ into }) => into.cells) ?? pushed[0];
-  const now = worst && !worst.from.socket && !worst.into.socket;
-  const severity = !worst ? null : worst.into.cells || now ? 'danger' : 'caution';
-  const measured = worst ? push(worst.from) : null;
+  const [worst] = all
+    .flatMap((into) => all.flatMap((from) => pushOf(from, into) ?? []))
+    .toSorted((a, b) => RANK.indexOf(a.severity) - RANK.indexOf(b.severity) || b.volts - b.limit - (a.volts - a.limit));
   return [
     result(circuit, meta, {
-      subjects,
-      severity,
-      measured,
-      limit: worst?.into.low ?? null,
+      subjects: [`${part.id}.${supply}`],
+      // What a hand has to remember is another thing to say than what happens by itself.
+      ...(worst && (worst.from.hand || worst.into.hand) ? { keyed: [`${part.id}.${supply}`, 'by hand'] } : {}),
+      severity: worst?.severity ?? null,
+      measured: worst?.volts ?? null,
+      limit: worst?.limit ?? null,
       unit: worst ? 'V' : '',
-      margin: worst ? worst.into.low - push(worst.from) : null,
+      margin: worst ? worst.limit - worst.volts : null,
       ranked: false,
-      message: !worst
-        ? `The ${names} meet at ${part.label}; none can feed another.`
-        : worst.into.cells
-          ? `The ${worst.from.name} pushes up to ${V(push(worst.from))} into the ${worst.into.name}, which sinks to ${V(worst.into.low)}. Cells that are charged so leak or burst.`
-          : now
-            ? `The ${names} meet at ${part.label} without a diode or a switch; the higher one feeds the other.`
-            : `While a cable is in the ${worst.from.socket ? worst.from.name : worst.into.name}, it meets the ${worst.from.socket ? worst.into.name : worst.from.name} without a diode. Take one out before the other goes in.`,
+      message: worst ? said(worst, part.label, names) : `The ${names} meet at ${part.label}; none can feed another.`,
       meaning:
         'A source that is fed from outside regulates against it, overheats, or (cells) is charged without anyone watching.',
-      workings: all.map(({ name, by, low, high }) => ({
+      workings: all.map(({ name, by, low, high, port, hand }) => ({
         name,
-        sum: `${V(low)} to ${V(high)}, ${by === 'straight' ? 'straight' : `behind a ${by}`}`,
+        sum: `${V(low)} to ${V(high)}${port ? ', or 0 V' : ''}, ${by === 'straight' ? 'straight' : `behind a ${by}${hand ? ' that is turned by hand' : ''}`}`,
       })),
       rests: [[part.card.id, part.card.controller?.usb?.source]],
     }),

@@ -1,5 +1,6 @@
 /** What is put on while a program is loaded and taken off again: a step of its own, after everything else. */
 import type { Circuit } from '../circuit/circuit.ts';
+import { meetings } from '../check/supply-back-feed.ts';
 import { reliefs, visits } from '../circuit/programming.ts';
 import type { Card } from '../card/card.ts';
 import type { PartChoice } from '../plan/plan.ts';
@@ -35,6 +36,32 @@ function feedsSaid(circuit: Circuit, part: PartChoice, card: Card | undefined): 
       const own = circuit.parts.get(fed.id)?.card;
       return [
         `${printed(card, from)} to ${printed(own, own?.supplies.find((s) => s.id === supply)?.terminal)} of ${fed.label}, which it feeds meanwhile.`,
+      ];
+    }),
+  );
+}
+
+/** Where a switch that a hand turns stands between a source and a socket: what has to be done each time. */
+export function handSteps(circuit: Circuit): WiringStep[] {
+  return [...circuit.parts.values()].flatMap((part) =>
+    part.card.supplies.flatMap(({ id }): WiringStep[] => {
+      const all = meetings(circuit, part, id);
+      const hand = all.find((meeting) => meeting.hand);
+      if (!hand || !all.some(({ socket }) => socket)) return [];
+      return [
+        {
+          key: `hand:${part.id}.${id}`,
+          phase: 'programming',
+          title: `Whenever a cable goes into ${part.label}: the ${hand.name} off first`,
+          put: [],
+          leads: [],
+          checks: [
+            look(`The switch before the ${hand.name} is off.`),
+            look('Only then the cable goes in; out again before the switch goes on.'),
+          ],
+          cautions: [],
+          subjects: [part.id, `${part.id}.${id}`],
+        },
       ];
     }),
   );

@@ -6,7 +6,7 @@ import { netlistOf, type Netlist, type NetNode } from '../circuit/netlist.ts';
 import type { Layout, Lead, LeadPoint, Seated } from '../layout/layout.ts';
 import { expectations, type StepCheck } from './expect.ts';
 import { harnessOf, type ColourChange } from './harness.ts';
-import { programmingSteps } from './programming-step.ts';
+import { handSteps, programmingSteps } from './programming-step.ts';
 import { Places } from './say-point.ts';
 
 export type { StepCheck } from './expect.ts';
@@ -134,6 +134,7 @@ class Work {
       ...this.lineSteps(),
       this.look(),
       this.supply(),
+      ...handSteps(this.circuit),
       ...programmingSteps(this.circuit),
     ];
     return steps.filter(

@@ -1,6 +1,7 @@
 /** How long cells last under a load that follows their voltage. */
 import type { Cells } from '../card/power.ts';
 import { toInterval } from '../card/to-interval.ts';
+import { COLD_RESISTANCE } from '../standard/practice.ts';
 
 /** One way that a pack may turn out. SI units. */
 export interface Pack {
@@ -67,7 +68,11 @@ export function coldShare(cells: Cells, celsius: number): number {
   return Math.max(0.05, 1 - slope * (20 - celsius));
 }
 
-/** @param as 'usual': typical figures; 'worst': least capacity, most resistance */
+/** How many times the inner resistance of 20 °C it is at a temperature: by a factor for each ten degrees less. */
+export const coldFactor = (celsius: number, perTen: number): number =>
+  celsius >= 20 ? 1 : perTen ** ((20 - celsius) / 10);
+
+/** @param as 'usual': typical figures; 'worst': least capacity, most resistance; both as cold as it is */
 export function packOf(cells: Cells, as: 'usual' | 'worst', celsius: number): Pack {
   const capacity = toInterval(cells.capacity);
   const charge = (as === 'usual' ? capacity.typ : capacity.min) * coldShare(cells, celsius);
@@ -75,7 +80,9 @@ export function packOf(cells: Cells, as: 'usual' | 'worst', celsius: number): Pa
   return {
     charge,
     curve: cells.curve,
-    resistance: toInterval(cells.resistance)[as === 'usual' ? 'typ' : 'max'],
+    resistance:
+      toInterval(cells.resistance)[as === 'usual' ? 'typ' : 'max'] *
+      coldFactor(celsius, as === 'usual' ? COLD_RESISTANCE.typ : COLD_RESISTANCE.max),
     cutOff: toInterval(cells.cutOff).typ,
     leak: (charge * lost) / YEAR,
   };

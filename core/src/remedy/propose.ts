@@ -103,6 +103,7 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'supply/pin-fed': pinFedRemedies,
   'supply/pin-ground': pinGroundRemedies,
   'supply/programming': programmingRemedies,
+  'supply/cut-off': sagRemedies,
   'supply/common-ground': groundRemedies,
   'supply/back-feed': backFeedRemedies,
   'supply/lead-drop': leadRemedies,

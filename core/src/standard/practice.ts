@@ -19,6 +19,8 @@ export const LED_CURRENT_FAINT = 1e-3;
 /** Forward drop of a rectifier diode, V. */
 export const DIODE_DROP = 1.0;
 /** What a diode in a feed takes at its most, V, and at least. */
+/** Times the inner resistance of a cell for each ten degrees below 20 °C. Common practice. */
+export const COLD_RESISTANCE = { min: 1.3, typ: 1.4, max: 1.5 } as const;
 export const GUARD_DROP = 1.0;
 export const GUARD_DROP_LEAST = 0.2;
 /** Pull-up of a switch to ground, Ω. */

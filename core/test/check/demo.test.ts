@@ -105,10 +105,11 @@ describe('verify', () => {
     for (const name of ['rain-barrel', 'stairwell'] as const) {
       const verdict = verify(deriveCircuit(demo(name)));
       expect(verdict.status, name).to.equal('verified');
+      // A switch that a hand turns stands between the cells and the socket of the logger: somebody has to remember it.
       expect(
-        verdict.findings.filter(({ severity }) => severity !== 'note'),
+        verdict.findings.filter(({ severity }) => severity !== 'note').map(({ key }) => key),
         name,
-      ).to.deep.equal([]);
+      ).to.deep.equal(name === 'rain-barrel' ? ['supply/back-feed|controller.vin|by hand'] : []);
     }
     const stairs = verify(deriveCircuit(demo('stairwell'))).findings;
     expect(

@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import type { Card } from '../../src/card/card.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
+import type { Cells } from '../../src/card/power.ts';
+import { coldFactor, packOf } from '../../src/physics/discharge.ts';
 import type { Helper, Plan } from '../../src/plan/plan.ts';
 import { card, controller, document, exactly, figure, judge, part, source5, type Build } from '../support/build.ts';
 import { cells, chain, load, regulator, short } from '../support/power-build.ts';
@@ -24,16 +26,37 @@ describe('supply/back-feed', () => {
     }).of('supply/back-feed')[0];
   const [five, six] = [source5('s5', 5), source5('s6', 6)];
   it('is danger where two sources meet straight', () => expect(meet(five, six)?.severity).to.equal('danger'));
-  it('is none where all but one stand behind a diode or a switch', () => {
-    for (const by of ['diode', 'toggle']) expect(meet(five, six, [guard('b.out', by)])?.severity, by).to.equal(null);
+  it('is none where the lower one, or both, stand behind a diode', () => {
+    expect(meet(five, six, [guard('a.out', 'diode')])?.severity).to.equal(null);
     expect(meet(five, six, [guard('a.out', 'diode'), guard('b.out', 'diode', 2)])?.severity).to.equal(null);
+  });
+  it('is a fault where the higher one is behind the diode: 6 V − 0.2 V push into 5 V that stand beside it straight', () => {
+    const found = meet(five, six, [guard('b.out', 'diode')]);
+    expect(found).to.include({ severity: 'fault', limit: 5 });
+    expect(found?.measured).to.be.closeTo(5.8, 1e-9);
+  });
+  it('is danger where what stands straight is the port of a computer, which is at 0 V while that is off', () => {
+    const port = card('port', {
+      ...JSON.parse(JSON.stringify({ terminals: five.terminals })),
+      kind: 'source',
+      rails: [{ ...five.rails?.[0], port: { before: exactly('A', 0.1) } }],
+    });
+    const found = meet(port, source5('other', 5), [guard('b.out', 'diode')]);
+    expect(found).to.include({ severity: 'danger', limit: 0 });
+    expect(found?.measured).to.be.closeTo(4.8, 1e-9);
+    expect(meet(port, source5('other', 5), [guard('a.out', 'diode')])?.severity).to.equal(null);
+  });
+  it('is a caution behind a switch that a hand turns: it is forgotten one day', () => {
+    const found = meet(five, six, [guard('b.out', 'toggle')]);
+    expect(found?.severity).to.equal('caution');
+    expect(found?.message).to.match(/^Turn the switch before the .* off/);
   });
   it('pushes nothing into cells: 0.2 V of a diode do not keep 5 V out of cells at 3 V', () => {
     const found = meet(cells({}), five, [guard('b.out', 'diode')]);
     expect(found).to.include({ severity: 'danger', limit: 3 });
     expect(found?.measured).to.be.closeTo(4.8, 1e-9);
     expect(meet(cells({}), five, [guard('a.out', 'diode')])?.severity).to.equal(null);
-    expect(meet(cells({}), five, [guard('b.out', 'toggle')])?.severity).to.equal(null);
+    expect(meet(cells({}), five, [guard('b.out', 'toggle')])?.severity).to.equal('caution');
   });
   it('counts the socket of a controller', () => {
     const board = (by: string): Card => {
@@ -63,6 +86,37 @@ describe('supply/back-feed', () => {
       helpers: [guard('a.out', 'diode')],
     });
     expect(circuit.feeds.get('x.vcc')?.voltage?.min).to.be.closeTo(4, 1e-6);
+  });
+});
+
+describe('supply/cut-off', () => {
+  const on = (chemistry: 'primary' | 'rechargeable' | 'lithium', least: number, protectedAt?: number) => {
+    const made = cells({ cutOff: 3 });
+    const [rail] = made.rails ?? [];
+    if (!rail?.cells) throw new Error('no cells');
+    const protection = { cutsAt: { min: protectedAt ?? 0, unit: 'V' as const, source: 'sheet' }, source: 'sheet' };
+    const pack = { ...rail.cells, chemistry, ...(protectedAt === undefined ? {} : { protection }) };
+    return judge({
+      cards: [{ ...made, rails: [{ ...rail, cells: pack }] }, load('x', 0.01, {}, least, 6)],
+      parts: [part('v', 'v'), part('x', 'x', { feeds: { vcc: 'v.out' } })],
+    }).of('supply/cut-off')[0];
+  };
+  it('is danger where a part drains a lithium cell of 3 V down to 2 V, and a fault for what is charged again', () => {
+    expect(on('lithium', 2)).to.include({ severity: 'danger', measured: 2, limit: 3, margin: -1 });
+    expect(on('rechargeable', 2)?.severity).to.equal('fault');
+  });
+  it('passes what stops in time, what cuts itself off, and cells that are thrown away', () => {
+    expect(on('lithium', 3)?.severity).to.equal(null);
+    expect(on('lithium', 2, 2.7)).to.include({ severity: null, measured: 2.7 });
+    expect(on('primary', 1)).to.equal(undefined);
+  });
+  it('knows that the cold raises the resistance: 1.4 times for each ten degrees, 1.5 at the worst', () => {
+    expect(coldFactor(20, 1.4)).to.equal(1);
+    expect(coldFactor(-10, 1.4)).to.be.closeTo(2.744, 1e-12);
+    expect(packOf(cells({ resistance: 2 }).rails?.[0]?.cells as Cells, 'worst', 0).resistance).to.be.closeTo(
+      2 * 2.25,
+      1e-9,
+    );
   });
 });
 

@@ -97,7 +97,8 @@ describe('a pack', () => {
     expect(coldShare({ ...cells, cold: undefined }, -40)).to.equal(1);
   });
   it('at its worst has its least capacity and its most resistance', () => {
-    expect(packOf(cells, 'worst', -10)).to.include({ charge: 7200 * 0.7, resistance: 1 });
+    // Thirty degrees below 20 °C, 1.5 times for each ten: 3.375 times.
+    expect(packOf(cells, 'worst', -10)).to.include({ charge: 7200 * 0.7, resistance: 3.375 });
     expect(packOf(cells, 'usual', 20)).to.include({ charge: 9000, resistance: 0.5 });
     // 3 % of 9000 C in a year.
     expect(packOf(cells, 'usual', 20).leak).to.be.closeTo(270 / (365.25 * 86400), 1e-12);

@@ -52,6 +52,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'supply/pin-fed': 'from pin',
   'supply/pin-ground': 'onto pin',
   'supply/programming': 'programmer',
+  'supply/cut-off': 'cut-off',
   'body/place': 'place',
   'supply/common-ground': 'ground',
   'supply/back-feed': 'back-feed',
