@@ -1,16 +1,15 @@
 import { libraryOf, type Library } from '../card/library.ts';
-import { toInterval } from '../card/to-interval.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import type { Card } from '../card/card.ts';
 import type { PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import { FEED_LINE, GROUND_LINE } from '../plan/edits.ts';
-import type { Circuit, Guard, Net, PartNode, PinWish } from './circuit.ts';
+import type { Circuit, Guard, PartNode, PinWish } from './circuit.ts';
 import { deriveBuses } from './buses.ts';
 import { cableRun, type CableRun } from './cable.ts';
 import { deriveNets, nearIsLow } from './nets.ts';
 import { busyShare } from './draw.ts';
-import { derivePower, sketchPower, type ExtraLoad, type PowerGraph } from './power.ts';
+import { smallLoads } from './ledger.ts';
+import { derivePower, sketchPower, type PowerGraph } from './power.ts';
 import { pinGroundId, pinGrounds } from './pin-ground.ts';
 import { inMode } from './mode.ts';
 import { visits } from './programming.ts';
@@ -127,7 +126,10 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
   const hasTranslators = [...parts.values()].some(({ helper }) => helper !== null);
   const draft = hasTranslators ? sketchPower(plan, parts, controller) : bare;
   const first = deriveNets(plan, parts, controller, draft);
-  const extra = extraLoads(first.nets);
+  const rhythm = controller && draft.rhythms.get(controller.id);
+  // The lines of a bus are low half of the time while the controller is awake, and high while it sleeps.
+  const awake = rhythm?.rest === 'sleep' ? busyShare(rhythm) : { usual: 1, most: 1 };
+  const extra = smallLoads(plan, parts, first.nets, awake, (ref) => draft.rails.has(ref));
   const cables = cableRuns(plan, library, parts);
   const power: PowerGraph = derivePower(draft.rhythms, parts, controller, extra, guards, cables);
   const { nets, wishes } = deriveNets(plan, parts, controller, power);
@@ -145,56 +147,4 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
     nets,
     wishes: [...wishes, ...feedWishes(parts, controller, power), ...groundWishes(parts, controller)],
   };
-
-  /**
-   * Pull-ups held low, and lights that a pin drives. The lines of a bus are low half of the time while the controller is
-   * awake, and high while it sleeps.
-   */
-  function extraLoads(all: readonly Net[]): ExtraLoad[] {
-    const loads: ExtraLoad[] = [];
-    const rhythm = controller && draft.rhythms.get(controller.id);
-    const awake = rhythm?.rest === 'sleep' ? busyShare(rhythm) : { usual: 1, most: 1 };
-    for (const net of all) {
-      for (const pullUp of net.pullUps) {
-        const on = draft.rails.get(pullUp.rail) ? pullUp.rail : null;
-        if (!pullUp.voltage || !on) continue;
-        const peak = pullUp.voltage.max / pullUp.ohms.min;
-        const share = net.bus === null ? { usual: 1, most: 1 } : awake;
-        loads.push({
-          rail: on,
-          subject: pullUp.helper ?? pullUp.fitted?.part ?? net.id,
-          label: `pull-up of ${net.label} (${pullUp.label})`,
-          typical: (pullUp.voltage.typ / pullUp.ohms.typ / 2) * share.usual,
-          most: peak * share.most,
-          peak,
-          sum: `${formatQuantity(pullUp.voltage.max, 'V')} ÷ ${formatQuantity(pullUp.ohms.min, 'Ω')} held low`,
-        });
-      }
-      loads.push(...lightLoad(net));
-    }
-    return loads;
-  }
-
-  function lightLoad(net: Net): ExtraLoad[] {
-    const light = net.ends.find(({ kind }) => kind === 'led');
-    const pin = net.ends.find((end) => end.controller);
-    const forward = light && parts.get(light.part)?.card.ports.find(({ protocol }) => protocol === 'led')?.forward;
-    const rail = pin?.power.rail;
-    const ohms = net.series.reduce((sum, { ohms }) => sum + ohms, 0);
-    if (!light || !pin?.power.voltage || !forward || !rail || ohms === 0) return [];
-    const drop = toInterval(forward.voltage);
-    const peak = Math.max(0, (pin.power.voltage.max - drop.min) / ohms);
-    const lit = parts.get(light.part)?.choice?.run?.duty ?? 1;
-    return [
-      {
-        rail,
-        subject: light.part,
-        label: parts.get(light.part)?.label ?? light.part,
-        typical: Math.max(0, (pin.power.voltage.typ - drop.typ) / ohms) * lit,
-        most: peak * lit,
-        peak,
-        sum: `(${formatQuantity(pin.power.voltage.max, 'V')} − ${formatQuantity(drop.min, 'V')}) ÷ ${formatQuantity(ohms, 'Ω')}`,
-      },
-    ];
-  }
 }

@@ -32,6 +32,16 @@ function lightTerm(circuit: Circuit, net: Net, high: number): PinCurrent['terms'
   return { label: light.label, sum: `(${V(high)} − ${V(drop)}) ÷ ${R(ohms)}`, amps: Math.max(0, (high - drop) / ohms) };
 }
 
+/** What the base of a bare transistor takes through its resistor, A; null without one. */
+function baseTerm(circuit: Circuit, net: Net, high: number): PinCurrent['terms'][number] | null {
+  const end = net.ends.find(({ part, controller }) => !controller && circuit.parts.get(part)?.card.driver?.bipolar);
+  const bipolar = circuit.parts.get(end?.part ?? '')?.card.driver?.bipolar;
+  const ohms = net.series.reduce((sum, { ohms: r }) => sum + r, 0) * (1 - RESISTOR_TOLERANCE);
+  if (!end || !bipolar || ohms === 0) return null;
+  const base = toInterval(bipolar.base).min;
+  return { label: end.label, sum: `(${V(high)} − ${V(base)}) ÷ ${R(ohms)}`, amps: Math.max(0, (high - base) / ohms) };
+}
+
 /** Pins with something on them that takes current, in the order of the nets. */
 export function pinCurrents(circuit: Circuit): PinCurrent[] {
   return [...fedByPins(circuit), ...groundedByPins(circuit), ...circuit.nets.flatMap((net) => onNet(circuit, net))];
@@ -85,6 +95,8 @@ function onNet(circuit: Circuit, net: Net): PinCurrent[] {
           amps: high / ohms.min,
         }));
   if (light) given.push(light);
+  const base = baseTerm(circuit, net, high);
+  if (base) given.push(base);
   const total = (terms: PinCurrent['terms']) => terms.reduce((sum, { amps }) => sum + amps, 0);
   const terms = total(given) >= total(taken) ? given : taken;
   if (terms.length === 0) return [];

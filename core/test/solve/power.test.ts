@@ -170,8 +170,9 @@ describe('the cupboard on the controller’s regulator', () => {
     const heat = verdict.findings.find(({ key }) => key === 'supply/heat|board.3v3');
     expect(current).to.include({ severity: 'fault', unit: 'A', limit: 0.4 });
     expect(heat).to.include({ severity: 'caution', unit: '°C', limit: 60 });
-    // By hand: what lasts is 130 mA × 0.1 + 35 mA × 0.9 of the board, 18 + 30 + 0.5 mA, the sensors’ means and 13 pull-ups, three of them of 5.6 kΩ.
-    const lasting = 0.13 * 0.1 + 0.035 * 0.9 + 0.018 + 0.03 + 0.0005 + 10 * (3.366 / 9500) + 3 * (3.366 / 5320);
+    // By hand: what lasts is 130 mA × 0.1 + 35 mA × 0.9 of the board, 18 + 30 + 0.5 mA, the sensors’ means, 13 pull-ups, three of them of 5.6 kΩ, and one to ground.
+    const lasting =
+      0.13 * 0.1 + 0.035 * 0.9 + 0.018 + 0.03 + 0.0005 + 10 * (3.366 / 9500) + 3 * (3.366 / 5320) + 3.366 / 9000;
     const watts = heat?.workings.find(({ name }) => name.includes('takes away'))?.value ?? 0;
     expect(watts).to.be.closeTo(lasting * (5.15 - 3.234), 3e-4);
   });

@@ -1,0 +1,184 @@
+/**
+ * What flows in small parts that have no supply of their own: pull-ups held low, lights, bases, dividers, resistors to ground.
+ * Each is a draw on the rail that it comes from.
+ */
+import { toInterval } from '../card/to-interval.ts';
+import type { Plan } from '../plan/plan.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import type { Net, NetEnd, PartNode } from './circuit.ts';
+import type { ExtraLoad } from './power.ts';
+
+/** Share of the time, usually and at the most. */
+export interface Share {
+  readonly usual: number;
+  readonly most: number;
+}
+
+const ALWAYS: Share = { usual: 1, most: 1 };
+const V = (x: number) => formatQuantity(x, 'V');
+const R = (x: number) => formatQuantity(x, 'Ω');
+
+/** Of a series of resistors, Ω, at their least. */
+const least = (ohms: number): number => ohms * (1 - RESISTOR_TOLERANCE);
+
+/** @param awake share of the time in which the lines of a bus move @param has whether a rail is there */
+export function smallLoads(
+  plan: Plan,
+  parts: ReadonlyMap<string, PartNode>,
+  nets: readonly Net[],
+  awake: Share,
+  has: (rail: string) => boolean,
+): ExtraLoad[] {
+  return nets.flatMap((net) => [
+    ...pullUpLoads(net, awake, has),
+    ...lightLoad(parts, net),
+    ...baseLoad(plan, parts, net),
+    ...fixedLoad(parts, net),
+    ...pullDownLoads(net, awake),
+    ...dividerLoad(plan, net),
+  ]);
+}
+
+function pullUpLoads(net: Net, awake: Share, has: (rail: string) => boolean): ExtraLoad[] {
+  return net.pullUps.flatMap((pullUp): ExtraLoad[] => {
+    if (!pullUp.voltage || !has(pullUp.rail)) return [];
+    const peak = pullUp.voltage.max / pullUp.ohms.min;
+    const share = net.bus === null ? ALWAYS : awake;
+    return [
+      {
+        rail: pullUp.rail,
+        subject: pullUp.helper ?? pullUp.fitted?.part ?? net.id,
+        label: `pull-up of ${net.label} (${pullUp.label})`,
+        typical: (pullUp.voltage.typ / pullUp.ohms.typ / 2) * share.usual,
+        most: peak * share.most,
+        peak,
+        sum: `${V(pullUp.voltage.max)} ÷ ${R(pullUp.ohms.min)} held low`,
+      },
+    ];
+  });
+}
+
+/** The pin that drives a line, with the rail that it drives from. */
+function driverOf(net: Net): { end: NetEnd; rail: string } | null {
+  const end = net.ends.find(({ controller }) => controller);
+  return end?.power.voltage && end.power.rail ? { end, rail: end.power.rail } : null;
+}
+
+const inSeries = (net: Net): number => net.series.reduce((sum, { ohms }) => sum + ohms, 0);
+
+function lightLoad(parts: ReadonlyMap<string, PartNode>, net: Net): ExtraLoad[] {
+  const light = net.ends.find(({ kind }) => kind === 'led');
+  const pin = driverOf(net);
+  const forward = light && parts.get(light.part)?.card.ports.find(({ protocol }) => protocol === 'led')?.forward;
+  const ohms = inSeries(net);
+  const volts = pin?.end.power.voltage;
+  if (!light || !pin || !volts || !forward || ohms === 0) return [];
+  const drop = toInterval(forward.voltage);
+  const peak = Math.max(0, (volts.max - drop.min) / ohms);
+  const lit = parts.get(light.part)?.choice?.run?.duty ?? 1;
+  return [
+    {
+      rail: pin.rail,
+      subject: light.part,
+      label: parts.get(light.part)?.label ?? light.part,
+      typical: Math.max(0, (volts.typ - drop.typ) / ohms) * lit,
+      most: peak * lit,
+      peak,
+      sum: `(${V(volts.max)} − ${V(drop.min)}) ÷ ${R(ohms)}`,
+    },
+  ];
+}
+
+/** Into the base of a bare transistor, while its load is on. */
+function baseLoad(plan: Plan, parts: ReadonlyMap<string, PartNode>, net: Net): ExtraLoad[] {
+  const pin = driverOf(net);
+  const driver = net.ends.find(({ part, controller }) => !controller && parts.get(part)?.card.driver?.bipolar);
+  const bipolar = driver && parts.get(driver.part)?.card.driver?.bipolar;
+  const ohms = inSeries(net);
+  const volts = pin?.end.power.voltage;
+  if (!pin || !driver || !bipolar || !volts || ohms === 0) return [];
+  const base = toInterval(bipolar.base);
+  const peak = Math.max(0, (volts.max - base.min) / least(ohms));
+  const driven = plan.parts.filter(({ ports }) => Object.values(ports).some((choice) => choice.driver === driver.part));
+  const on = driven.length > 0 ? Math.max(...driven.map(({ run }) => run?.duty ?? 1)) : 1;
+  return [
+    {
+      rail: pin.rail,
+      subject: driver.part,
+      label: `base of ${parts.get(driver.part)?.label ?? driver.part}`,
+      typical: Math.max(0, (volts.typ - base.typ) / ohms) * on,
+      most: peak * on,
+      peak,
+      sum: `(${V(volts.max)} − ${V(base.min)}) ÷ ${R(least(ohms))}`,
+    },
+  ];
+}
+
+/** Ω of a bare part at the middle of what its card describes; null where it says none. */
+function bareOhms(parts: ReadonlyMap<string, PartNode>, net: Net): number | null {
+  for (const end of net.ends)
+    for (const { analog } of parts.get(end.part)?.card.measures ?? [])
+      if (analog && analog.kind !== 'linear' && analog.signal === end.signal)
+        return toInterval(analog.kind === 'beta' ? analog.r25 : analog.kind === 'light' ? analog.r10 : analog.r0).typ;
+  return null;
+}
+
+/** Through the fixed resistor and the bare part to ground, all the time. */
+function fixedLoad(parts: ReadonlyMap<string, PartNode>, net: Net): ExtraLoad[] {
+  const { fixed } = net;
+  if (!fixed?.voltage) return [];
+  const bare = bareOhms(parts, net) ?? 0;
+  const peak = fixed.voltage.max / fixed.ohms.min;
+  return [
+    {
+      rail: fixed.rail,
+      subject: fixed.helper,
+      label: `divider of ${net.label}`,
+      typical: fixed.voltage.typ / (fixed.ohms.typ + bare),
+      most: peak,
+      peak,
+      sum: `${V(fixed.voltage.max)} ÷ ${R(fixed.ohms.min)}, the part at its least`,
+    },
+  ];
+}
+
+/** What a pin gives into a resistor to ground while it is high: half of the time in which the controller is awake. */
+function pullDownLoads(net: Net, awake: Share): ExtraLoad[] {
+  const pin = driverOf(net);
+  const volts = pin?.end.power.voltage;
+  if (!pin || !volts || pin.end.kind === 'input' || pin.end.kind === 'open-drain') return [];
+  return net.pullDowns.map(({ ohms, label, helper }) => {
+    const peak = volts.max / ohms.min;
+    return {
+      rail: pin.rail,
+      subject: helper ?? net.id,
+      label: `resistor to ground on ${net.label} (${label})`,
+      typical: (volts.typ / ohms.typ / 2) * awake.usual,
+      most: peak * awake.most,
+      peak,
+      sum: `${V(volts.max)} ÷ ${R(ohms.min)} while it is high`,
+    };
+  });
+}
+
+/** What an output gives into the divider behind it while it is high. */
+function dividerLoad(plan: Plan, net: Net): ExtraLoad[] {
+  const helper = plan.helpers.find((h) => h.kind === 'divider' && h.id === net.beyond);
+  const end = net.ends.find(({ divider }) => !divider);
+  const volts = end?.power.voltage;
+  if (helper?.kind !== 'divider' || !end?.power.rail || !volts) return [];
+  const ohms = helper.upper + helper.lower;
+  const peak = volts.max / least(ohms);
+  return [
+    {
+      rail: end.power.rail,
+      subject: helper.id,
+      label: `divider after ${end.label}`,
+      typical: volts.typ / ohms / 2,
+      most: peak,
+      peak,
+      sum: `${V(volts.max)} ÷ ${R(least(ohms))} while it is high`,
+    },
+  ];
+}
