@@ -3,7 +3,7 @@ import type { Measure } from '../card/measure.ts';
 import type { Controller } from '../card/card.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
 import { readerOf } from '../circuit/converter.ts';
-import { dividerShare } from '../circuit/ends.ts';
+import { dividerShare, outputOhms } from '../circuit/ends.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { analogNet } from '../physics/analog-front.ts';
 import { placesOver, shareAt } from '../physics/resistive.ts';
@@ -78,7 +78,7 @@ export function pinVoltage(link: AnalogLink): PinVoltage | null {
   }
   const supply = end.power.voltage;
   if (!supply) return null;
-  const passes = link.divider ? dividerShare(link.divider) : exact(1);
+  const passes = link.divider ? dividerShare(link.divider, outputOhms(link.part.card, link.divider)) : exact(1);
   const through = link.divider ? `, through ${passes.max.toPrecision(3)}` : '';
   if (transfer && need && measure) {
     const [a, b] = stretch(measure, need);

@@ -1,7 +1,7 @@
 /** The voltage at the pin over the reading, at the usual figures: what the transfer curve draws. */
 import { toInterval } from '../card/to-interval.ts';
 import { levelVolts } from '../circuit/level.ts';
-import { dividerShare } from '../circuit/ends.ts';
+import { dividerShare, outputOhms } from '../circuit/ends.ts';
 import { placesOver, shareAt } from '../physics/resistive.ts';
 import type { AnalogLink } from './analog-links.ts';
 
@@ -41,7 +41,7 @@ export function transferPoints(link: AnalogLink): TransferPoint[] {
     return placesOver(transfer, { from, to }).map((at) => counted(at, rail * shareAt(transfer, fixed.ohms.typ, at)));
   }
   const supply = link.end.power.voltage?.typ ?? 0;
-  const passes = link.divider ? dividerShare(link.divider).typ : 1;
+  const passes = link.divider ? dividerShare(link.divider, outputOhms(link.part.card, link.divider)).typ : 1;
   const [low, high] = [levelVolts(transfer.low, 'typ', supply), levelVolts(transfer.high, 'typ', supply)];
   const { range } = measure;
   return [from, to].map((at) =>

@@ -1,6 +1,6 @@
 /** What hangs on a net: terminals of parts, the pin of the controller, and the middle of a divider. */
 import type { LevelFigure } from '../card/figure.ts';
-import type { Signal } from '../card/card.ts';
+import type { Card, Signal } from '../card/card.ts';
 import type { Ask } from '../card/protocol.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { exact, spread, type Interval } from '../quantity/interval.ts';
@@ -218,10 +218,31 @@ export function weakPullUp(controller: PartNode, trunk: Trunk, power: PowerGraph
   };
 }
 
-/** Share of the voltage that a divider lets through, both resistors with their tolerance. */
-export function dividerShare({ upper, lower }: Pick<DividerHelper, 'upper' | 'lower'>): Interval {
+/**
+ * Share of the voltage that a divider lets through, both resistors with their tolerance.
+ * @param source Ω of the output above it, which it hangs on; nothing where the card does not say
+ */
+export function dividerShare(
+  { upper, lower }: Pick<DividerHelper, 'upper' | 'lower'>,
+  source: Interval | null = null,
+): Interval {
   const [u, l] = [spread(upper, RESISTOR_TOLERANCE), spread(lower, RESISTOR_TOLERANCE)];
-  return { min: l.min / (l.min + u.max), typ: lower / (lower + upper), max: l.max / (l.max + u.min) };
+  const r = source ?? exact(0);
+  return {
+    min: l.min / (l.min + u.max + r.max),
+    typ: lower / (lower + upper + r.typ),
+    max: l.max / (l.max + u.min + r.min),
+  };
+}
+
+/** The resistance of the output that a divider hangs on, Ω; null where the card does not say. */
+export function outputOhms(
+  card: Card | undefined,
+  { port, line }: Pick<DividerHelper, 'port' | 'line'>,
+): Interval | null {
+  const id = card?.ports.find((p) => p.id === port)?.lines[line];
+  const stated = card?.signals.find((signal) => signal.id === id)?.outputResistance;
+  return stated ? toInterval(stated) : null;
 }
 
 /**
@@ -229,7 +250,7 @@ export function dividerShare({ upper, lower }: Pick<DividerHelper, 'upper' | 'lo
  * side by side as its resistance. The levels are volts at the part's own supply, each at its worst.
  */
 export function dividerEnd(helper: DividerHelper, above: NetEnd): NetEnd {
-  const share = dividerShare(helper);
+  const share = dividerShare(helper, above.resistance);
   const supply = above.power.voltage;
   const scaled = (
     level: LevelFigure | undefined,

@@ -4,7 +4,7 @@ import type { Measure } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, PartNode } from '../circuit/circuit.ts';
 import { readerOf } from '../circuit/converter.ts';
-import { dividerShare } from '../circuit/ends.ts';
+import { dividerShare, outputOhms } from '../circuit/ends.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { SeriesName } from '../standard/e-series.ts';
 import type { Front } from './analog-chain.ts';
@@ -48,7 +48,7 @@ export function frontOf(circuit: Circuit, part: PartNode, measure: Measure): Fro
     supplyTolerance: supply ? halfShare(supply) : 0,
     ratiometric: logic !== undefined && (rail?.root ?? logic.root) === logic.root,
     series: circuit.plan.rules.series,
-    divider: helper?.kind === 'divider' ? dividerShare(helper) : undefined,
+    divider: helper?.kind === 'divider' ? dividerShare(helper, outputOhms(part.card, helper)) : undefined,
     fixed: net?.fixed?.ohms.typ,
   };
 }
