@@ -8,7 +8,7 @@ import { levelVolts } from '../circuit/level.ts';
 import { analogNet } from '../physics/analog-front.ts';
 import { placesOver, shareAt } from '../physics/resistive.ts';
 import type { DividerHelper, SenseNeed } from '../plan/plan.ts';
-import { exact } from '../quantity/interval.ts';
+import { exact, type Interval } from '../quantity/interval.ts';
 import { measureFor } from './sense-error.ts';
 
 export interface AnalogLink {
@@ -103,3 +103,36 @@ export function pinVoltage(link: AnalogLink): PinVoltage | null {
 
 /** The lowest that full scale may be, V. */
 export const fullScale = (link: AnalogLink): number => link.most;
+
+/** The rail that is full scale and feeds the part as well: what is a share of it moves with it. Null where they are two. */
+function ownRail(circuit: Circuit, { adc, reader, end, net }: AnalogLink): Interval | null {
+  const follows = 'follows' in adc ? adc.follows : undefined;
+  if (follows === undefined) return null;
+  const ref = `${reader.id}.${follows}`;
+  const scale = circuit.rails.get(ref) ?? circuit.rails.get(circuit.feeds.get(ref)?.rail ?? '');
+  const fedBy = net.fixed ? circuit.rails.get(net.fixed.rail)?.root : end.power.rail;
+  return scale?.voltage && fedBy === scale.root ? scale.voltage : null;
+}
+
+export interface Reach {
+  readonly seen: PinVoltage;
+  /** Full scale at that corner, V. */
+  readonly limit: number;
+}
+
+/** The highest at the pin beside full scale, where they are nearest: each at its worst, or on one rail both at either end of it. */
+export function reachOf(circuit: Circuit, link: AnalogLink): Reach | null {
+  const rail = ownRail(circuit, link);
+  const corners = rail
+    ? [rail.min, rail.max].map((volts) => {
+        const power = { ...link.end.power, voltage: exact(volts) };
+        const fixed = link.net.fixed && { ...link.net.fixed, voltage: exact(volts) };
+        return { link: { ...link, end: { ...link.end, power }, net: { ...link.net, fixed } }, limit: volts };
+      })
+    : [{ link, limit: fullScale(link) }];
+  const found = corners.flatMap(({ link: at, limit }) => {
+    const seen = pinVoltage(at);
+    return seen ? [{ seen, limit }] : [];
+  });
+  return found.toSorted((a, b) => a.limit - a.seen.high - (b.limit - b.seen.high))[0] ?? null;
+}

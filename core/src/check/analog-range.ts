@@ -1,21 +1,21 @@
 import type { Circuit } from '../circuit/circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import { analogLinks, fullScale, pinVoltage, type AnalogLink } from './analog-links.ts';
+import { analogLinks, reachOf, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
 const meta: CheckMeta = {
   id: 'analog/range',
   title: 'The output stays inside the converter’s range',
   station: 'levels',
-  rule: 'The voltage at the pin over the wanted range, worst case, is at most the converter’s full scale at its lowest; a divider counts with its tolerance.',
+  rule: 'The voltage at the pin over the wanted range, worst case, is at most the converter’s full scale at its lowest; where one rail is full scale and feeds the part, both at the same end of it. A divider counts with its tolerance.',
   source: 'the cards',
   breaks: 'fault',
 };
 
 function judge(circuit: Circuit, link: AnalogLink): Result[] {
-  const seen = pinVoltage(link);
-  if (!seen) return [];
-  const limit = fullScale(link);
+  const reach = reachOf(circuit, link);
+  if (!reach) return [];
+  const { seen, limit } = reach;
   const margin = limit - seen.high;
   const V = (x: number) => formatQuantity(x, 'V', 3);
   const transfer = link.measure?.analog;
@@ -35,7 +35,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
       meaning: 'Beyond full scale the counts stand still: the upper part of the range is cut off.',
       workings: [
         { name: 'highest at the pin', sum: seen.sum, value: seen.high, unit: 'V' },
-        { name: 'full scale, at its lowest', sum: 'the converter’s reference', value: limit, unit: 'V' },
+        { name: 'full scale, where it is nearest', sum: 'the converter’s reference', value: limit, unit: 'V' },
         { name: 'margin', sum: `${V(limit)} − ${V(seen.high)}`, value: margin, unit: 'V' },
       ],
       rests: [

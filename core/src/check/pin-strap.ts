@@ -38,7 +38,10 @@ function bootLevels(circuit: Circuit, net: Net, meant: boolean): Boot | null {
     light && circuit.parts.get(light.part)?.card.ports.find(({ protocol }) => protocol === 'led')?.forward;
   if (light && forward) {
     const clamp = toInterval(forward.voltage).min;
-    return { low: 0, high: clamp, sum: `${light.label} holds it at ${formatQuantity(clamp, 'V')} or less` };
+    // A light makes no voltage: where nothing lifts the line it is at ground.
+    if (rest.high === null) return { low: 0, high: 0, sum: `nothing lifts it, and ${light.label} holds it down` };
+    const high = Math.min(clamp, rest.high);
+    return { low: 0, high, sum: `${light.label} holds it at ${formatQuantity(high, 'V')} or less` };
   }
   if (rest.low !== null && rest.high !== null) return { low: rest.low, high: rest.high, sum: rest.sum };
   return null;

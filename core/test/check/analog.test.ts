@@ -12,6 +12,7 @@ import {
   figure,
   judge,
   part,
+  source5,
   terminals,
   type Build,
   type Json,
@@ -103,6 +104,37 @@ const fixed = (ohms: number): Helper => ({
 
 describe('analog/range', () => {
   const wide = sensor(linear(0, 5), { outputHigh: figure('V', { max: 3.5 }) });
+  it('is none where one rail of 4.8 to 5.2 V is full scale and feeds the part: its top is 1.0 of it at either end', () => {
+    const whole = sensor({
+      kind: 'linear',
+      low: figure('share', { min: 0, max: 0 }),
+      high: figure('share', { min: 1, max: 1 }),
+    });
+    const loose: Build = {
+      cards: [source5('five', 4.8, 5.2), board({ reference: figure('V', { min: 4.8, typ: 5, max: 5.2 }) }), whole],
+      parts: [],
+      plan: {
+        controller: 'mcu',
+        needs: [need(0, 100)],
+        parts: [
+          part('five', 'five'),
+          part('mcu', 'mcu', { feeds: { vcc: 'five.out' } }),
+          part('s', 's', { feeds: { vcc: 'five.out' }, ports: pinned('out'), needs: ['need'] }),
+        ],
+      },
+    };
+    expect(judge(loose).of('analog/range')[0]).to.include({ severity: null });
+    // The same against a reference of its own: 5.2 of 4.8 V.
+    const apart = {
+      ...loose,
+      cards: [
+        source5('five', 4.8, 5.2),
+        board({ follows: undefined, reference: figure('V', { min: 4.8, typ: 5, max: 5.2 }) }),
+        whole,
+      ],
+    };
+    expect(judge(apart).broken('analog/range')[0]).to.include({ severity: 'fault', measured: 5.2, limit: 4.8 });
+  });
   it('finds 3.5 V where the converter ends at 3.3 V, over the wanted range only', () => {
     const [found] = judge(build(wide, need(0, 70), 'v3.high')).broken('analog/range');
     expect([found?.severity, found?.limit]).to.deep.equal(['fault', 3.3]);

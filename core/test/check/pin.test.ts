@@ -101,6 +101,10 @@ describe('pin/strap', () => {
         'pin/strap',
       ),
     ).to.have.length(1));
+  it('passes a light on a pin that must be low: nothing lifts it', () =>
+    expect(
+      judge({ cards: [V3, straps, lamp], parts: [part('l', 'lamp', { ports: on('anode', 'p3') })] }).of('pin/strap')[0],
+    ).to.include({ severity: null, measured: 0 }));
   it('passes an open-drain bus with a pull-up on a pin that must be high', () => {
     const build: Build = {
       cards: [V3, straps, i2cModule('a')],
