@@ -8,7 +8,7 @@ const meta: CheckMeta = {
   id: 'bus/time',
   title: 'All readings of a bus fit into the interval',
   station: 'bus',
-  rule: 'Σ (bytes × 9 + start and stop) ÷ clock on I²C, bytes × 8 ÷ clock on SPI, plus every conversion one after the other, is at most the shortest interval between readings of the parts on the bus.',
+  rule: 'Σ (bytes × 9 + start and stop) ÷ clock on I²C, bytes × 8 ÷ clock on SPI, plus every conversion one after the other, each over its own interval, is at most 1: Σ time ÷ interval. Said for the shortest interval on the bus.',
   source: 'UM10204 §3.1 (from memory): nine clocks a byte; the cards',
   breaks: 'fault',
 };
@@ -26,6 +26,8 @@ export interface BusShare {
   readonly transfer: number;
   /** Of its measures that are wanted, s. */
   readonly conversion: number;
+  /** s between its readings; null where nothing is asked of it. */
+  readonly interval: number | null;
   readonly rests: readonly (readonly [string, string | undefined])[];
 }
 
@@ -34,6 +36,7 @@ function shareOf(circuit: Circuit, { part, port, label }: Member, clock: number,
   const card = circuit.parts.get(part)?.card;
   const reading = card?.ports.find(({ id }) => id === port)?.reading;
   const measures = card ? sensingNeeds(circuit, part).flatMap((need) => measureFor(card, need) ?? []) : [];
+  const intervals = sensingNeeds(circuit, part).map(({ interval }) => interval);
   const conversions = measures.map(({ conversion }) => conversion?.max ?? conversion?.typ ?? 0);
   return {
     label,
@@ -41,6 +44,7 @@ function shareOf(circuit: Circuit, { part, port, label }: Member, clock: number,
     bytes: reading?.bytes ?? null,
     transfer: reading ? (reading.bytes * byte + frame) / clock : 0,
     conversion: Math.max(0, ...conversions),
+    interval: intervals.length > 0 ? Math.min(...intervals) : null,
     rests: card
       ? [
           [card.id, reading?.source] as const,
@@ -71,11 +75,13 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
   const { shares, interval } = busTime(circuit, bus);
   if (interval === null || shares.length === 0) return [];
   const { overlap } = circuit.plan;
-  const transfers = shares.reduce((sum, s) => sum + s.transfer, 0);
+  // What is read more seldom takes its share of a round, on the average: all fits where Σ time ÷ interval ≤ 1.
+  const each = (s: BusShare, seconds: number) => (seconds * interval) / (s.interval ?? interval);
+  const transfers = shares.reduce((sum, s) => sum + each(s, s.transfer), 0);
   // Started together, the parts convert while the others are read: the longest conversion alone is waited for.
   const total = overlap
     ? transfers + Math.max(...shares.map((s) => s.conversion))
-    : shares.reduce((sum, s) => sum + s.transfer + s.conversion, 0);
+    : shares.reduce((sum, s) => sum + each(s, s.transfer + s.conversion), 0);
   const margin = interval - total;
   const S = (x: number) => formatQuantity(x, 's', 3);
   return [
@@ -99,6 +105,14 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
           value: s.transfer + s.conversion,
           unit: 's',
         })),
+        ...shares
+          .filter((s) => s.interval !== null && s.interval > interval)
+          .map((s) => ({
+            name: `${s.label}, seldom`,
+            sum: `× ${S(interval)} ÷ ${S(s.interval ?? interval)}`,
+            value: each(s, s.transfer + s.conversion),
+            unit: 's',
+          })),
         {
           name: 'one round',
           sum: overlap ? 'conversions at the same time: all transfers, and the longest of them' : 'one after the other',

@@ -81,6 +81,19 @@ describe('bus/time', () => {
     expect(remedy?.id).to.equal('clock:bus:400000');
     expect(judge(two(60, 400e3)).of('bus/time')[0]?.measured).to.be.closeTo(2 * (92 / 400e3 + 0.02), 1e-12);
   });
+  it('lets what is read seldom take little: Σ time ÷ interval, 21 of 30 ms and 21 ms of ten minutes', () => {
+    const doc = two(0.03);
+    const mixed: Build = {
+      ...doc,
+      parts: doc.parts.map((p) => (p.id === 'p65' ? { ...p, needs: ['slow'] } : p)),
+      plan: { needs: [need('n', 0.03), need('slow', 600)] },
+    };
+    const one = 92 / 100e3 + 0.02;
+    const [held] = judge(mixed).of('bus/time');
+    expect(held?.severity).to.equal(null);
+    expect(held?.measured).to.be.closeTo(one + (one * 0.03) / 600, 1e-12);
+    expect(judge(two(0.03)).broken('bus/time')).to.have.length(1);
+  });
   it('tells the share of each part', () => {
     const { circuit } = judge(two(60));
     const [bus] = circuit.buses;
