@@ -21,7 +21,14 @@
   let { circuit, proofs, rail, sources }: { circuit: Circuit; proofs: Proofs; rail: Rail; sources: number } = $props();
   /** Less than this share is not worth an order. */
   const WORTH = 0.02;
-  const CHECKS = ['supply/source-current', 'supply/rail-current', 'supply/pin-fed', 'supply/dropout', 'supply/heat', 'supply/cut-off'];
+  const CHECKS = [
+    'supply/source-current',
+    'supply/rail-current',
+    'supply/pin-fed',
+    'supply/dropout',
+    'supply/heat',
+    'supply/cut-off',
+  ];
   const feeds = $derived([...circuit.feeds.values()].filter((feed) => feed.rail === rail.ref));
   const line = $derived(rail.loads.length > 0 && rail.voltage ? timeline(circuit, rail.ref) : null);
   const limit = $derived(toInterval(rail.offer.limit).min * circuit.plan.rules.derating);
