@@ -21,6 +21,7 @@ import {
   pull,
   translator,
   TWO_RAILS,
+  hubCard,
 } from '../support/boards.ts';
 import {
   card,
@@ -459,35 +460,7 @@ describe('the usual mistakes', () => {
 
 describe('two parts on one bus that takes turns', () => {
   it('share an address behind a bus switch, and not with a part before it', () => {
-    const hub = card('hub', {
-      terminals: terminals('vcc', 'gnd', 'sda', 'scl', 's0', 'c0', 's1', 'c1'),
-      supplies: [
-        { id: 'vcc', terminal: 'vcc', range: figure('V', { min: 1, max: 6 }), current: { active: exactly('A', 0) } },
-      ],
-      signals: ['sda', 'scl', 's0', 'c0', 's1', 'c1'].map((id) => ({
-        id,
-        terminal: id,
-        kind: 'open-drain',
-        reference: 'vcc',
-        ...CMOS,
-        sinkCurrent: figure('A', { min: 0.003 }),
-      })),
-      ports: [
-        {
-          id: 'port',
-          protocol: 'i2c',
-          lines: { sda: 'sda', scl: 'scl' },
-          addresses: [{ value: 0x70, setting: 'fixed' }],
-        },
-      ],
-      busSwitch: {
-        port: 'port',
-        channels: [
-          { sda: 's0', scl: 'c0' },
-          { sda: 's1', scl: 'c1' },
-        ],
-      },
-    });
+    const hub = hubCard('hub');
     const segment = (channel: number) => ({
       id: `seg-${channel}`,
       name: `seg ${channel}`,

@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import type { Card } from '../../src/card/card.ts';
 import { netlistOf } from '../../src/circuit/netlist.ts';
 import type { PartChoice } from '../../src/plan/plan.ts';
-import { busBuild, pull, TWO_RAILS } from '../support/boards.ts';
+import { busBuild, hubCard, pull, TWO_RAILS } from '../support/boards.ts';
 import {
   CMOS,
   card,
@@ -172,35 +172,7 @@ describe('an enable that is tied', () => {
 });
 
 describe('channels of a bus switch', () => {
-  const bridge = card('bridge', {
-    terminals: terminals('vcc', 'gnd', 'sda', 'scl', 'sd0', 'sc0', 'sd1', 'sc1'),
-    supplies: [
-      { id: 'vcc', terminal: 'vcc', range: figure('V', { min: 1, max: 6 }), current: { active: exactly('A', 0) } },
-    ],
-    signals: ['sda', 'scl', 'sd0', 'sc0', 'sd1', 'sc1'].map((id) => ({
-      id,
-      terminal: id,
-      kind: 'open-drain',
-      reference: 'vcc',
-      sinkCurrent: figure('A', { min: 0.003 }),
-      ...CMOS,
-    })),
-    ports: [
-      {
-        id: 'port',
-        protocol: 'i2c',
-        lines: { sda: 'sda', scl: 'scl' },
-        addresses: [{ value: 0x70, setting: 'fixed' }],
-      },
-    ],
-    busSwitch: {
-      port: 'port',
-      channels: [
-        { sda: 'sd0', scl: 'sc0' },
-        { sda: 'sd1', scl: 'sc1' },
-      ],
-    },
-  });
+  const bridge = hubCard('bridge');
   const segment = (channel: number) => ({
     ...i2cBus(),
     id: `s${channel}`,

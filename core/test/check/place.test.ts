@@ -1,13 +1,9 @@
 /** What a plan asks of a place before it proves by it, beside sums by hand. */
 import { expect } from 'chai';
-import type { Place, Plan } from '../../src/plan/plan.ts';
-import { emptyPlan } from '../../src/plan/edits.ts';
-import { deriveCircuit } from '../../src/circuit/derive.ts';
+import type { Place } from '../../src/plan/plan.ts';
 import { verify } from '../../src/check/verify.ts';
-import { documentOf } from '../../src/plan/document.ts';
 import { BOX_LOSS, BOX_SURFACE } from '../../src/standard/practice.ts';
-import { addPart } from '../../src/solve/add-part.ts';
-import { cards, library } from '../support/demo.ts';
+import { circuitOf, TABLE, withParts } from '../support/bought.ts';
 
 const need = {
   id: 'n',
@@ -20,25 +16,11 @@ const need = {
   interval: 60,
   place: 'hen house',
 } as const;
-const circuitOf = (plan: Plan) => deriveCircuit(documentOf(plan, cards, library));
 const built = (places: Place[], lead?: number) => {
-  const start: Plan = {
-    ...emptyPlan('p', 'p'),
-    needs: [need],
-    boards: ['board-full'],
-    resistors: 'resistors-e12',
-    places,
-  };
-  const plan = ['adapter-5v', 'wifi-board', 'humid-fixed'].reduce(
-    (p, id) =>
-      addPart(
-        circuitOf(p),
-        library,
-        library.get(id) as (typeof cards)[number],
-        undefined,
-        id === 'humid-fixed' ? ['n'] : [],
-      ).plan,
-    start,
+  const plan = withParts(
+    { ...TABLE, needs: [need], places },
+    ['adapter-5v', 'wifi-board', 'humid-fixed'],
+    'humid-fixed',
   );
   const parts = plan.parts.map((p) => (p.card === 'humid-fixed' && lead !== undefined ? { ...p, lead } : p));
   const circuit = circuitOf({ ...plan, parts });

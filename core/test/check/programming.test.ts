@@ -1,14 +1,11 @@
 /** A serial programmer is there only while a program is loaded: a source and two crossed lines then, and nothing the rest of the time. */
 import { expect } from 'chai';
 import { whileProgramming } from '../../src/circuit/programming.ts';
-import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { buildOf } from '../../src/deliver/build.ts';
 import { documentOf } from '../../src/plan/document.ts';
-import { emptyPlan } from '../../src/plan/edits.ts';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
-import { addPart } from '../../src/solve/add-part.ts';
+import { circuitOf, TABLE, withParts } from '../support/bought.ts';
 import { cards, library } from '../support/demo.ts';
-import type { Plan } from '../../src/plan/plan.ts';
 import { verify } from '../../src/check/verify.ts';
 import { CMOS, card, controller, exactly, judge, part, source5, type Build } from '../support/build.ts';
 
@@ -115,15 +112,7 @@ describe('a programmer that is there only while a program is loaded', () => {
 });
 
 describe('the programmer that ships', () => {
-  const circuitOf = (plan: Plan) => deriveCircuit(documentOf(plan, cards, library));
-  const add = (plan: Plan, id: string): Plan =>
-    addPart(circuitOf(plan), library, library.get(id) as (typeof cards)[number]).plan;
-  const plan = ['adapter-5v', 'wifi-board', 'serial-programmer'].reduce(add, {
-    ...emptyPlan('p', 'p'),
-    boards: ['board-full'],
-    leads: ['leads-mm', 'leads-mf'],
-    joint: 'joint-lever',
-  });
+  const plan = withParts(TABLE, ['adapter-5v', 'wifi-board', 'serial-programmer']);
 
   it('is put on the console of the board crossed, and leaves the plan as verified as it was', () => {
     const lines = plan.parts.find(({ card: id }) => id === 'serial-programmer');

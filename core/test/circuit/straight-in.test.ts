@@ -1,28 +1,14 @@
 /** A module plugged straight into the sockets of a board, as makers do: no lead, its supply and ground from pins where need be. */
 import { expect } from 'chai';
 import { verify } from '../../src/check/verify.ts';
-import { deriveCircuit } from '../../src/circuit/derive.ts';
 import type { Circuit } from '../../src/circuit/circuit.ts';
 import { straightIn } from '../../src/circuit/straight-in.ts';
 import { buildOf } from '../../src/deliver/build.ts';
-import { documentOf } from '../../src/plan/document.ts';
-import { emptyPlan, setGround, setRules } from '../../src/plan/edits.ts';
-import type { Plan } from '../../src/plan/plan.ts';
-import { addPart } from '../../src/solve/add-part.ts';
-import { cards, library } from '../support/demo.ts';
+import { setGround, setRules } from '../../src/plan/edits.ts';
+import { circuitOf, idOf, TABLE, withParts } from '../support/bought.ts';
+import { cards } from '../support/demo.ts';
 
-const circuitOf = (plan: Plan): Circuit => deriveCircuit(documentOf(plan, cards, library));
-const add = (plan: Plan, id: string): Plan =>
-  addPart(circuitOf(plan), library, library.get(id) as (typeof cards)[number]).plan;
-const built = (...ids: string[]): Plan =>
-  ids.reduce(add, {
-    ...emptyPlan('p', 'p'),
-    boards: ['board-full'],
-    leads: ['leads-mm', 'leads-mf'],
-    resistors: 'resistors-e12',
-    joint: 'joint-lever',
-  });
-const idOf = (plan: Plan, card: string): string => plan.parts.find((p) => p.card === card)?.id ?? '';
+const built = (...ids: string[]) => withParts(TABLE, ids);
 const severe = (circuit: Circuit) =>
   verify(circuit)
     .findings.filter(({ severity }) => severity === 'danger' || severity === 'fault')

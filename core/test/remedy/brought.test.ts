@@ -1,15 +1,12 @@
 /** Remedies that bring what is missing: fewer bits, opened one-wire jumpers, sleep between readings. Each sum by hand beside it. */
 import { expect } from 'chai';
 import { verify } from '../../src/check/verify.ts';
-import { deriveCircuit } from '../../src/circuit/derive.ts';
-import { documentOf } from '../../src/plan/document.ts';
-import { emptyPlan } from '../../src/plan/edits.ts';
 import type { PartChoice, Plan, SenseNeed } from '../../src/plan/plan.ts';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
-import { addPart } from '../../src/solve/add-part.ts';
 import { complete } from '../../src/solve/complete/complete.ts';
 import { CMOS, card, controller, document, exactly, figure, judge, part, terminals, V3 } from '../support/build.ts';
-import { cards, library } from '../support/demo.ts';
+import { circuitOf, TABLE, withParts } from '../support/bought.ts';
+import { library } from '../support/demo.ts';
 
 const wire = (pulled: boolean) =>
   card('probe', {
@@ -107,41 +104,19 @@ describe('jumpers of one-wire modules', () => {
 });
 
 describe('a charge that is to last', () => {
-  const circuitOf = (plan: Plan) => deriveCircuit(documentOf(plan, cards, library));
-  const built = (runFor: number): Plan => {
-    const start: Plan = {
-      ...emptyPlan('p', 'p'),
-      needs: [
-        {
-          id: 'n',
-          kind: 'sense',
-          quantity: 'air temperature',
-          unit: '°C',
-          from: 0,
-          to: 40,
-          accuracy: 2,
-          interval: 600,
-          place: 'shed',
-        },
-      ],
-      boards: ['board-full'],
-      leads: ['leads-mm', 'leads-mf'],
-      resistors: 'resistors-e12',
-      joint: 'joint-lever',
-      runFor,
-    };
-    return ['cells-three', 'stick-board', 'humid-fixed'].reduce(
-      (p, id) =>
-        addPart(
-          circuitOf(p),
-          library,
-          library.get(id) as (typeof cards)[number],
-          undefined,
-          id === 'humid-fixed' ? ['n'] : [],
-        ).plan,
-      start,
-    );
+  const wanted: SenseNeed = {
+    id: 'n',
+    kind: 'sense',
+    quantity: 'air temperature',
+    unit: '°C',
+    from: 0,
+    to: 40,
+    accuracy: 2,
+    interval: 600,
+    place: 'shed',
   };
+  const built = (runFor: number): Plan =>
+    withParts({ ...TABLE, needs: [wanted], runFor }, ['cells-three', 'stick-board', 'humid-fixed'], 'humid-fixed');
   it('sleeps between readings without being told: Mend all takes a board that idles to 60 days', function () {
     this.timeout(120_000);
     const plan = built(60 * 86400);

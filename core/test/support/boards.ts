@@ -100,3 +100,37 @@ export const busBuild = (cards: readonly Card[], parts: readonly PartChoice[], m
   helpers: [...PAIR],
   ...more,
 });
+
+/** A bus switch with two channels, at 0x70. */
+export const hubCard = (id: string): Card => {
+  const lines = ['sda', 'scl', 's0', 'c0', 's1', 'c1'];
+  return card(id, {
+    terminals: terminals('vcc', 'gnd', ...lines),
+    supplies: [
+      { id: 'vcc', terminal: 'vcc', range: figure('V', { min: 1, max: 6 }), current: { active: exactly('A', 0) } },
+    ],
+    signals: lines.map((line) => ({
+      id: line,
+      terminal: line,
+      kind: 'open-drain',
+      reference: 'vcc',
+      ...CMOS,
+      sinkCurrent: figure('A', { min: 0.003 }),
+    })),
+    ports: [
+      {
+        id: 'port',
+        protocol: 'i2c',
+        lines: { sda: 'sda', scl: 'scl' },
+        addresses: [{ value: 0x70, setting: 'fixed' }],
+      },
+    ],
+    busSwitch: {
+      port: 'port',
+      channels: [
+        { sda: 's0', scl: 'c0' },
+        { sda: 's1', scl: 'c1' },
+      ],
+    },
+  });
+};
