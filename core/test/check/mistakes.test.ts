@@ -24,7 +24,6 @@ import {
   hubCard,
 } from '../support/boards.ts';
 import {
-  card,
   CMOS,
   controller,
   document,
@@ -34,7 +33,6 @@ import {
   i2cModule,
   module,
   part,
-  terminals,
   type Build,
 } from '../support/build.ts';
 
