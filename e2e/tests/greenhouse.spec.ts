@@ -28,7 +28,7 @@ test('a greenhouse logger from nothing: needs, parts, mend all, verified with th
   };
   await sense('air humidity', 'north bed', 'humid-strap');
   await sense('air humidity', 'south bed', 'humid-strap');
-  await sense('illuminance', 'ridge', 'light-digital', { to: '50 klx' });
+  await sense('illuminance', 'ridge', 'light-digital', { to: '50 klx', within: '20 %' });
   await sense('soil moisture', 'pots', 'soil-analog', { within: '50 %' });
   for (const name of ['Lantern', 'Clapper S1', 'Waft 12 V fan', 'green']) await bench.addPart(name);
 

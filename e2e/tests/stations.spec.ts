@@ -108,7 +108,7 @@ test('Pins: the resistor of the light and the diode of the fan', async ({ page }
 
 test('Power: moving the carbon dioxide sensor relieves the rail', async ({ page }) => {
   await bench.go('Power');
-  await expect(page.locator('.row.head', { hasText: '3.3 V of controller' })).toContainText('−188');
+  await expect(page.locator('.row.head', { hasText: '3.3 V of controller' })).toContainText('−189');
   await page.getByLabel('rail that feeds VDD of carbon dioxide sensor').selectOption('five-volt.5v');
   await bench.settled();
   await expect(page.locator('.row.head', { hasText: '3.3 V of controller' })).toContainText('+');
