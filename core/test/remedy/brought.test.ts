@@ -3,6 +3,8 @@ import { expect } from 'chai';
 import { verify } from '../../src/check/verify.ts';
 import type { PartChoice, Plan, SenseNeed } from '../../src/plan/plan.ts';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
+import { answerTo } from '../../src/solve/answer.ts';
+import { whatIfs } from '../../src/solve/what-if.ts';
 import { complete } from '../../src/solve/complete/complete.ts';
 import { CMOS, card, controller, document, exactly, figure, judge, part, terminals, V3 } from '../support/build.ts';
 import { circuitOf, TABLE, withParts } from '../support/bought.ts';
@@ -128,5 +130,23 @@ describe('a charge that is to last', () => {
     );
     expect(after.map(({ message }) => message)).to.deep.equal([]);
     expect(done.plan.parts.find(({ card: id }) => id === 'stick-board')?.run?.rest).to.equal('sleep');
+  });
+  it('offers every change by which What if shows enough days, and says none only where it shows none', () => {
+    for (const days of [20, 60, 400]) {
+      const circuit = circuitOf(built(days * 86400));
+      const verdict = verify(circuit);
+      const found = verdict.findings.find(({ check }) => check === 'supply/runtime');
+      const rail = circuit.rails.get(found?.subjects[0] ?? '');
+      if (!found || !rail) throw new Error(`no finding for ${days} days`);
+      const enough = whatIfs(circuit, rail, library).filter(
+        ({ wrong, worst }) => wrong.length === 0 && worst >= days * 86400,
+      );
+      const offered = new Set(answerTo(circuit, verdict, found, library).remedies.map(({ id }) => id));
+      expect(
+        enough.map(({ id }) => id).filter((id) => !offered.has(id)),
+        `${days} days`,
+      ).to.deep.equal([]);
+      expect(offered.size > 0, `${days} days`).to.equal(enough.length > 0);
+    }
   });
 });
