@@ -90,7 +90,7 @@ export { straightIn, type StraightIn } from './circuit/straight-in.ts';
 export { converterInputs } from './circuit/converter.ts';
 export { jumpersAt } from './circuit/board-pull-ups.ts';
 export { visits } from './circuit/programming.ts';
-export { answerTo, type Answer } from './solve/answer.ts';
+export { answering, type Answer } from './solve/answer.ts';
 export { READ_BACK } from './deliver/read-back.ts';
 export * from './layout/layout.ts';
 export { layBuild, layoutSteps } from './layout/lay.ts';

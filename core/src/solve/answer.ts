@@ -18,20 +18,36 @@ const MOST_UNLIKELY = 3;
 
 /**
  * Remedies of a finding; where none of the likely changes ends it, every single change of what it is about is tried. So where none is
- * given, none of them ends it.
+ * given, none of them ends it. It stops after each trial, so that whoever waits for something else can be served.
+ * @yields how many were tried
  */
-export function answerTo(circuit: Circuit, verdict: Verdict, finding: Result, library: Library): Answer {
+export function* answering(
+  circuit: Circuit,
+  verdict: Verdict,
+  finding: Result,
+  library: Library,
+): Generator<number, Answer> {
   const context = { circuit, finding, library };
   const likely = proposeRemedies(circuit, verdict, finding, library);
-  const known = candidatesFor(context);
-  if (likely.length > 0 || !grave(finding)) return { remedies: likely, tried: known.length };
+  const known = new Set(candidatesFor(context).map(({ id }) => id));
+  let tried = known.size;
+  if (likely.length > 0 || !grave(finding)) return { remedies: likely, tried };
   const found: Remedy[] = [];
-  const others = anyChange(context).filter(({ id }) => !known.some((candidate) => candidate.id === id));
-  let tried = known.length;
-  for (const candidate of others) {
+  for (const candidate of anyChange(context)) {
+    if (known.has(candidate.id)) continue;
     tried += 1;
     const proof = proofOf(context, verdict, candidate);
     if (proof && found.push(proof) >= MOST_UNLIKELY) break;
+    yield tried;
   }
   return { remedies: found, tried };
+}
+
+/** The same at one go. */
+export function answerTo(circuit: Circuit, verdict: Verdict, finding: Result, library: Library): Answer {
+  const steps = answering(circuit, verdict, finding, library);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
 }

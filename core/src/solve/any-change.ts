@@ -197,8 +197,8 @@ function ofPort(
   return found;
 }
 
-/** Things that are no part: clocks, rules, helpers that could go, and what could be bought beside. */
-function ofPlan({ circuit, library, finding }: Context): Candidate[] {
+/** Things that are no part: clocks, rules, and helpers that could go. */
+function ofPlan({ circuit, finding }: Context): Candidate[] {
   const { plan } = circuit;
   const buses = new Set(finding.subjects.map((subject) => subject.split('.')[0]));
   return [
@@ -220,18 +220,19 @@ function ofPlan({ circuit, library, finding }: Context): Candidate[] {
       ? []
       : [{ id: 'overlap', title: 'Start all conversions together', plan: { ...plan, overlap: true } }]),
     ...RULES.map(([title, rules]) => ({ id: `rule:${Object.keys(rules).join()}`, title, plan: setRules(plan, rules) })),
-    ...[...library.values()]
-      .filter(({ kind }) => kind === 'source' || kind === 'regulator' || kind === 'driver')
-      .map((card) => ({
-        id: `add:${card.id}`,
-        title: `Add ${card.name}`,
-        plan: addPart(circuit, library, card).plan,
-      })),
   ];
 }
 
+/** What could be bought beside: each takes a moment to put in, so one after the other. */
+function* bought({ circuit, library }: Context): Generator<Candidate> {
+  for (const card of library.values())
+    if (card.kind === 'source' || card.kind === 'regulator' || card.kind === 'driver')
+      yield { id: `add:${card.id}`, title: `Add ${card.name}`, plan: addPart(circuit, library, card).plan };
+}
+
 /** All of them, those of the parts that the finding names first. */
-export const anyChange = (context: Context): Candidate[] => [
-  ...nearby(context).flatMap((part) => ofPart(context, part)),
-  ...ofPlan(context),
-];
+export function* anyChange(context: Context): Generator<Candidate> {
+  for (const part of nearby(context)) yield* ofPart(context, part);
+  yield* ofPlan(context);
+  yield* bought(context);
+}

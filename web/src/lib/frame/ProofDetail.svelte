@@ -23,7 +23,7 @@
     asked = null;
     if (key === null || workbench.stale) return;
     void workbench.remedies(key).then((found) => {
-      if (view.result?.key !== key || workbench.study !== study) return;
+      if (!found || view.result?.key !== key || workbench.study !== study) return;
       remedies = found.remedies;
       tried = found.tried;
       asked = key;

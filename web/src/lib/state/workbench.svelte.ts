@@ -233,7 +233,7 @@ export class Workbench {
   /** How the plan buys; as a new one does while none is open. */
   readonly buying = $derived(buyingOf(this.plan ?? emptyPlan('', '')));
 
-  async remedies(finding: string): Promise<Answer> {
+  async remedies(finding: string): Promise<Answer | null> {
     return this.worker ? this.worker.remedies(finding, [...this.library.values()]) : { remedies: [], tried: 0 };
   }
 

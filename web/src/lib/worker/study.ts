@@ -36,8 +36,8 @@ export interface StudyWorker {
   compare(plan: Plan, cards: readonly Card[]): Effect | null;
   /** @param cards null: those of the call before */
   study(plan: Plan, cards: readonly Card[] | null): Study;
-  /** Remedies of a finding of the plan studied last. */
-  remedies(finding: string, library: readonly Card[]): Answer;
+  /** Remedies of a finding of the plan studied last; null where something newer was asked meanwhile. */
+  remedies(finding: string, library: readonly Card[]): Promise<Answer | null>;
   /** Choices that would make the cells behind a rail of the plan studied last run longer. */
   whatIfs(rail: string, library: readonly Card[]): WhatIf[];
   /** Reads the text of a plan file. */

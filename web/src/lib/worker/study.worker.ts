@@ -6,7 +6,7 @@ import {
   fingerprint,
   libraryOf,
   pinModel,
-  answerTo,
+  answering,
   pythonModule,
   readCard,
   readPack,
@@ -25,6 +25,10 @@ import type { Study, StudyWorker } from './study';
 
 let last: Study | null = null;
 let kept: readonly Card[] = [];
+/** How often remedies were asked for: an older question is dropped. */
+let asked = 0;
+/** ms after which whoever waits is served. */
+const PATIENCE = 40;
 
 const worker: StudyWorker = {
   metas: () => CHECKS.map(({ meta }) => meta),
@@ -47,9 +51,21 @@ const worker: StudyWorker = {
     last = { fingerprint: print, circuit, verdict: withMeasured(verify(circuit), plan.measured, print) };
     return last;
   },
-  remedies(finding, library) {
-    const found = last?.verdict.findings.find(({ key }) => key === finding);
-    return last && found ? answerTo(last.circuit, last.verdict, found, libraryOf(library)) : { remedies: [], tried: 0 };
+  async remedies(finding, library) {
+    const study = last;
+    const found = study?.verdict.findings.find(({ key }) => key === finding);
+    const mine = (asked += 1);
+    if (!study || !found) return { remedies: [], tried: 0 };
+    const steps = answering(study.circuit, study.verdict, found, libraryOf(library));
+    for (let since = performance.now(); ;) {
+      const step = steps.next();
+      if (step.done) return step.value;
+      if (performance.now() - since < PATIENCE) continue;
+      // An edit, or another finding, does not wait for what nobody wants any more.
+      await new Promise((resolve) => setTimeout(resolve));
+      if (last !== study || asked !== mine) return null;
+      since = performance.now();
+    }
   },
   whatIfs(ref, library) {
     const rail = last?.circuit.rails.get(ref);
