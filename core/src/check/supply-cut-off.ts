@@ -35,7 +35,10 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       }),
     ];
   }
-  const loads = [...circuit.feeds.values()].filter((feed) => feed.rail === rail.ref);
+  const loads = [...circuit.feeds.values()].filter(
+    ({ part, supply, rail: own }) =>
+      own === rail.ref || circuit.parts.get(part)?.choice?.also?.[supply.id] === rail.ref,
+  );
   const [last] = loads.toSorted((a, b) => toInterval(a.supply.range).min - toInterval(b.supply.range).min);
   if (!last) return [];
   const least = toInterval(last.supply.range).min;

@@ -66,6 +66,7 @@ export const supplyProgramming: Check = {
     const then = deriveCircuit(state);
     const known = new Set(runAll(circuit).flatMap(({ key, severity }) => (severity === null ? [] : [key])));
     const all = runAll(then);
+    const held = all.filter(({ severity }) => severity === null);
     const grave = all.filter((r) => (r.severity === 'danger' || r.severity === 'fault') && !known.has(r.key));
     const visitors = circuit.plan.parts.filter(visits);
     const names = visitors.map(({ label }) => label).join(' and ');
@@ -82,14 +83,11 @@ export const supplyProgramming: Check = {
     const pass = result(circuit, meta, {
       subjects: visitors.map(({ id }) => id),
       severity: null,
-      measured: all.length,
+      measured: held.length,
       unit: 'rules',
       ranked: false,
-      message: `${names} ${feeds ? `feeds ${board} and talks` : `talks`} to ${feeds ? 'it' : board} while a program is loaded: ${all.length} rules hold then, too.`,
-      workings: all
-        .filter(({ severity }) => severity === null)
-        .slice(0, 12)
-        .map(({ check, message }) => ({ name: check, sum: message })),
+      message: `${names} ${feeds ? `feeds ${board} and talks` : `talks`} to ${feeds ? 'it' : board} while a program is loaded: ${held.length} rules hold then, too.`,
+      workings: held.slice(0, 12).map(({ check, message }) => ({ name: check, sum: message })),
       rests: all.flatMap(({ rests }) =>
         rests.map(({ card, source }) => [card, keyOfSource(circuit, card, source)] as const),
       ),

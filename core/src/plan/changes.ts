@@ -37,6 +37,8 @@ function withSettings(part: PartChoice, to: Settings): PartChoice {
     apart: _a,
     also: _o,
     ground: _n,
+    bits: _c,
+    mode: _m,
     ...rest
   } = part;
   return { ...rest, ...to };

@@ -117,7 +117,7 @@ export function setPin(plan: Plan, of: string, line: string, choice: PinChoice):
   };
 }
 
-/** Wires a part for another of its modes: what it asks of pins and buses is asked anew. */
+/** Wires a part for another of its modes; what was chosen for the ports of the others is kept for when it comes back. */
 export const setMode = (plan: Plan, part: string, mode: number): Plan =>
   changePart(plan, part, ({ mode: _old, ...rest }) => (mode === 0 ? rest : { ...rest, mode }));
 

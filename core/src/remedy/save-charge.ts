@@ -9,6 +9,7 @@ import { freePinsFor } from '../circuit/free-pins.ts';
 import { cheapestFirst } from '../plan/cost.ts';
 import { changeNeed, setFeed, setRun } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
+import { leadRails } from '../plan/rails.ts';
 import { swapCard } from '../plan/swap.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { formatSpan } from '../quantity/span.ts';
@@ -157,28 +158,8 @@ export function otherRegulators(circuit: Circuit, library: Library, part: PartNo
 }
 
 /** Everything that hung on one rail hangs on another. */
-export function renameRail(plan: Plan, from: string, to: string): Plan {
-  const now = (ref: string) => (ref === from ? to : ref);
-  return {
-    ...plan,
-    parts: plan.parts.map((part) => ({
-      ...part,
-      feeds: Object.fromEntries(Object.entries(part.feeds).map(([supply, ref]) => [supply, now(ref)])),
-      ...(part.also
-        ? { also: Object.fromEntries(Object.entries(part.also).map(([supply, ref]) => [supply, now(ref)])) }
-        : {}),
-    })),
-    helpers: plan.helpers.map((helper) =>
-      helper.kind === 'pull-up' || helper.kind === 'fixed'
-        ? { ...helper, to: now(helper.to) }
-        : helper.kind === 'guard'
-          ? { ...helper, rail: now(helper.rail) }
-          : helper.kind === 'translator'
-            ? { ...helper, near: now(helper.near), far: now(helper.far) }
-            : helper,
-    ),
-  };
-}
+export const renameRail = (plan: Plan, from: string, to: string): Plan =>
+  leadRails(plan, (ref) => (ref === from ? to : ref));
 
 /** Other packs in the place of a source. */
 export function otherPacks(circuit: Circuit, library: Library, part: PartNode): Saver[] {

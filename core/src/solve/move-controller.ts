@@ -7,8 +7,9 @@ import { deriveCircuit } from '../circuit/derive.ts';
 import { pinUses } from '../circuit/pin-function.ts';
 import { documentOf } from '../plan/document.ts';
 import { carrierOf } from '../circuit/carrier.ts';
+import type { Plan } from '../plan/plan.ts';
+import { leadRails } from '../plan/rails.ts';
 import { changePart, forgetBusPins, forgetGate, forgetPins, setPin } from '../plan/edits.ts';
-import type { Helper, Plan } from '../plan/plan.ts';
 import { pinModel, solvePins, withPins } from './pins.ts';
 import { bestFeed } from './add-part.ts';
 
@@ -40,7 +41,13 @@ export function moveController(circuit: Circuit, library: Library, to: Card): Mo
     rails.set(`${old.id}.${rail.id}`, alike ? `${old.id}.${alike.id}` : null);
   }
   const bare = moveRails(onCarrier(forgetAll(circuit.plan, old.id), circuit, to), rails);
-  const placed = changePart(bare, old.id, (part) => ({ ...part, card: to.id, feeds: {}, ports: {} }));
+  const placed = changePart(bare, old.id, ({ also: _also, ...part }) => ({
+    ...part,
+    card: to.id,
+    feeds: {},
+    ports: {},
+    opened: [],
+  }));
   const withCard = (plan: Plan) => deriveCircuit(documentOf(plan, [to, ...circuit.cards.values()], library));
   const alone = withCard(placed);
   const feeds = Object.fromEntries(
@@ -119,28 +126,8 @@ function onCarrier(plan: Plan, circuit: Circuit, to: Card): Plan {
   }, plan);
 }
 
+/** What hung on rails of the old board hangs on those alike; a ground on a pin of it comes back to the one that all share. */
 function moveRails(plan: Plan, rails: ReadonlyMap<string, string | null>): Plan {
-  const at = (ref: string): string | null => (rails.has(ref) ? (rails.get(ref) ?? null) : ref);
-  return {
-    ...plan,
-    // A ground on a pin of the old controller comes back to the one that all share.
-    parts: plan.parts.map(({ ground: _pin, ...part }) => ({
-      ...part,
-      feeds: Object.fromEntries(
-        Object.entries(part.feeds).flatMap(([supply, ref]) => {
-          const to = at(ref);
-          return to === null ? [] : [[supply, to]];
-        }),
-      ),
-    })),
-    helpers: plan.helpers.flatMap((helper): Helper[] => {
-      if (helper.kind === 'pull-up' || helper.kind === 'fixed') {
-        const to = at(helper.to);
-        return to === null ? [] : [{ ...helper, to }];
-      }
-      if (helper.kind !== 'translator') return [helper];
-      const [near, far] = [at(helper.near), at(helper.far)];
-      return near === null || far === null ? [] : [{ ...helper, near, far }];
-    }),
-  };
+  const led = leadRails(plan, (ref) => (rails.has(ref) ? (rails.get(ref) ?? null) : ref));
+  return { ...led, parts: led.parts.map(({ ground: _pin, ...part }) => part) };
 }

@@ -105,6 +105,21 @@ describe('supply/cut-off', () => {
     expect(on('lithium', 2)).to.include({ severity: 'danger', measured: 2, limit: 3, margin: -1 });
     expect(on('rechargeable', 2)?.severity).to.equal('fault');
   });
+  it('counts what the cells feed beside another source', () => {
+    const made = cells({ cutOff: 3 });
+    const [rail] = made.rails ?? [];
+    if (!rail?.cells) throw new Error('no cells');
+    const pack = { ...made, rails: [{ ...rail, cells: { ...rail.cells, chemistry: 'lithium' as const } }] };
+    const found = judge({
+      cards: [pack, source5('five', 5), load('x', 0.01, {}, 2, 6)],
+      parts: [
+        part('v', 'v'),
+        part('five', 'five'),
+        part('x', 'x', { feeds: { vcc: 'five.out' }, also: { vcc: 'v.out' } }),
+      ],
+    }).of('supply/cut-off')[0];
+    expect(found).to.include({ severity: 'danger', measured: 2 });
+  });
   it('passes what stops in time, what cuts itself off, and cells that are thrown away', () => {
     expect(on('lithium', 3)?.severity).to.equal(null);
     expect(on('lithium', 2, 2.7)).to.include({ severity: null, measured: 2.7 });

@@ -5,6 +5,7 @@ import {
   addBus,
   addHelper,
   changeBus,
+  changePart,
   removeHelper,
   removePart,
   setAddress,
@@ -74,5 +75,10 @@ describe('the changes between two plans', () => {
       }),
       { numRuns: 150, seed: 7 },
     );
+  });
+  it('takes a setting back as well as it makes it: bits, mode, ground', () => {
+    const set = changePart(draft, 'probe-1', (p) => ({ ...p, bits: 9, mode: 1, ground: 'board.p4' }));
+    expect(alike(all(draft, set), set)).to.equal(true);
+    expect(alike(all(set, draft), draft)).to.equal(true);
   });
 });

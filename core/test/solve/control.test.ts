@@ -15,7 +15,9 @@ import { explainSets } from '../../src/solve/sets/exclude.ts';
 import { setProblem } from '../../src/solve/sets/problem.ts';
 import { searchSets } from '../../src/solve/sets/search.ts';
 import { takeSet } from '../../src/solve/sets/take-set.ts';
-import { demo } from '../support/demo.ts';
+import { setGround, setPin } from '../../src/plan/edits.ts';
+import { idOf, TABLE, withParts } from '../support/bought.ts';
+import { cards, demo } from '../support/demo.ts';
 
 const library = readCatalogue();
 const verified = demo('cupboard-verified');
@@ -154,5 +156,21 @@ describe('whole sets for a plan', () => {
     expect(explainSets(plan, problems(plan))).to.deep.include({ needs: ['co2'], by: 'no card' });
     expect(explainSets(plan, problems(plan))?.sentence).to.include('2 by accuracy');
     expect(explainSets(circuit.plan, problems(circuit.plan))).to.equal(null);
+  });
+});
+
+describe('another controller', () => {
+  it('leaves nothing that names a rail, pin or jumper of the old one: tied lines, a programmer, a ground on a pin', () => {
+    const bench = withParts(TABLE, ['adapter-5v', 'wifi-board', 'supply-switch', 'humid-fixed', 'serial-programmer']);
+    const board = bench.controller ?? '';
+    const [line] = circuitOf(bench).wishes.filter(({ of }) => of.startsWith(idOf(bench, 'supply-switch')));
+    const tied = setPin(bench, line?.of ?? '', line?.line ?? '', { pin: null, locked: false, tied: `${board}.3v3` });
+    const plan = setGround(tied, idOf(bench, 'humid-fixed'), 'p4');
+    expect(plan.parts.find(({ id }) => id === board)?.also).to.not.equal(undefined);
+    for (const to of cards.filter(({ controller }) => controller)) {
+      const moved = moveController(circuitOf(plan), library, to);
+      if (!moved) throw new Error(`no ${to.id}`);
+      expect(referenceProblems(documentOf(moved.plan, cards, library)), to.id).to.deep.equal([]);
+    }
   });
 });

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { converterInputs, setPin, type Circuit, type Net } from '@idle-breadboard/core';
   import { workbench } from '../state/workbench.svelte';
+  import PinlessLine from './PinlessLine.svelte';
 
   let { circuit, net }: { circuit: Circuit; net: Net } = $props();
   const choice = $derived.by(() => {
@@ -18,8 +19,8 @@
   }
 </script>
 
-<div class="read" role="group" aria-label={net.label}>
-  <span class="label">{net.label} <span class="unit">is read by</span></span>
+<PinlessLine label={net.label}>
+  <span class="grow">{net.label} <span class="unit">is read by</span></span>
   <select
     class="field"
     aria-label="what reads {net.label}"
@@ -31,18 +32,4 @@
         >{label} of {converter}</option
       >{/each}
   </select>
-</div>
-
-<style>
-  .read {
-    display: flex;
-    align-items: center;
-    gap: 6px;
-    min-height: var(--row);
-    padding: 1px 12px 1px 26px;
-    border-bottom: 1px solid var(--line);
-  }
-  .label {
-    flex: 1;
-  }
-</style>
+</PinlessLine>
