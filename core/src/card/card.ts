@@ -195,6 +195,8 @@ export const Card = z
         thermal: Thermal.optional(),
       })
       .optional(),
+    /** For a diode: what it carries for good, what it blocks, and what it takes at that current. */
+    diode: z.strictObject({ current: Amps, reverse: Volts, drop: Volts.optional() }).optional(),
     /** For a relay: the terminals of its contact, and what it may switch. */
     contact: Contact.optional(),
     /** For a translator: pairs of signals, low side and high side. */
@@ -240,6 +242,8 @@ export const Card = z
         each: z.int().positive(),
         from: z.number().positive(),
         to: z.number().positive(),
+        /** How far a piece may be from its value, as a share; 5 % where nothing is said. */
+        tolerance: z.number().positive().max(0.2).optional(),
         source: Id,
       })
       .optional(),

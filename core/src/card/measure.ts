@@ -13,6 +13,8 @@ export const Transfer = z.discriminatedUnion('kind', [
     signal: Id,
     r25: figure('Ω'),
     beta: figure('K'),
+    /** Between which B was taken, °C; 25 and 85 where nothing is said. */
+    between: z.strictObject({ from: z.number(), to: z.number() }).optional(),
     /** Power that warms it by one kelvin in still air. */
     dissipation: figure('W/K').optional(),
   }),

@@ -25,6 +25,8 @@ export interface AnalogLink {
   /** What stands at the pin besides the controller: the output, the middle of a divider, or the bare part. */
   readonly end: NetEnd;
   readonly divider: DividerHelper | null;
+  /** Of its resistors, as a share. */
+  readonly tolerance: number;
 }
 
 /** One for each need that an analog part serves, one for a part that serves none. */
@@ -44,7 +46,16 @@ export function analogLinks(circuit: Circuit): AnalogLink[] {
       });
       const helper = circuit.plan.helpers.find((h) => h.kind === 'divider' && h.id === end.part);
       const divider = helper?.kind === 'divider' ? helper : null;
-      const plain = { part, net, adc: reader.adc, reader: reader.part, most: reader.most, end, divider };
+      const plain = {
+        part,
+        net,
+        adc: reader.adc,
+        reader: reader.part,
+        most: reader.most,
+        end,
+        divider,
+        tolerance: circuit.tolerance,
+      };
       if (wanted.length === 0) found.push({ ...plain, measure: null, need: null });
       for (const { need, measure } of wanted) found.push({ ...plain, measure, need });
     }
@@ -72,13 +83,17 @@ export function pinVoltage(link: AnalogLink): PinVoltage | null {
   if (transfer && transfer.kind !== 'linear') {
     const rail = net.fixed?.voltage;
     if (!net.fixed || !rail || !need) return null;
-    const shares = placesOver(transfer, need).map((at) => shareAt(transfer, net.fixed?.ohms.typ ?? 1, at));
-    const [low, high] = [Math.min(...shares), Math.max(...shares)];
+    const { ohms } = net.fixed;
+    const places = placesOver(transfer, need);
+    const low = Math.min(...places.map((at) => shareAt(transfer, ohms.max, at)));
+    const high = Math.max(...places.map((at) => shareAt(transfer, ohms.min, at)));
     return { low: low * rail.min, high: high * rail.max, sum: `${high.toPrecision(3)} of the rail at its highest` };
   }
   const supply = end.power.voltage;
   if (!supply) return null;
-  const passes = link.divider ? dividerShare(link.divider, outputOhms(link.part.card, link.divider)) : exact(1);
+  const passes = link.divider
+    ? dividerShare(link.divider, outputOhms(link.part.card, link.divider), link.tolerance)
+    : exact(1);
   const through = link.divider ? `, through ${passes.max.toPrecision(3)}` : '';
   if (transfer && need && measure) {
     const [a, b] = stretch(measure, need);

@@ -2,10 +2,9 @@ import { gap } from '../board/footprint.ts';
 import { PITCH } from '../board/grid.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { putDown } from '../circuit/put-down.ts';
-import { airAt, dissipation, riseAt, type Dissipation } from '../physics/heat.ts';
-import { placeOf } from '../circuit/place.ts';
+import { airAt, boxWarmth, dissipation, riseAt } from '../physics/heat.ts';
 import { frontOf } from '../physics/analog-front.ts';
-import type { Place, SenseNeed } from '../plan/plan.ts';
+import type { SenseNeed } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { humidityShift } from '../standard/humidity.ts';
 import { BOX_LOSS, BOX_SURFACE, USUAL_ROOM } from '../standard/practice.ts';
@@ -17,7 +16,7 @@ const meta: CheckMeta = {
   id: 'body/heat',
   title: 'Nothing warms a part that feels the air',
   station: 'power',
-  rule: 'Estimated rise at the part, from what it stands beside, by the maker’s word or by the holes that they were put into (P ÷ (2π·k·t) × K0(r·√(2h ÷ (k·t)))) and from all that is in one closed box (P ÷ (U × A)), against the accuracy that the part itself leaves over. A warm humidity part reads low by the Magnus formula.',
+  rule: 'Estimated rise at the part, from what it stands beside, by the maker’s word or by the holes that they were put into (P ÷ (2π·k·t) × K0(r·√(2h ÷ (k·t)))) and from all that is in one closed box (P ÷ (U × A)), against the accuracy that the part itself leaves over. A warm humidity part reads low by the Magnus formula, at the end of the air’s range where that is most.',
   source:
     'point source on a thin plate: Carslaw and Jaeger; Magnus constants: WMO Guide annex 4.B (both from memory); k·t, h, U and A are estimates of common practice',
   breaks: 'fault',
@@ -74,26 +73,25 @@ function riseFrom(circuit: Circuit, hot: PartNode, metres: number): Rise {
   };
 }
 
-function boxRise(circuit: Circuit, part: PartNode, all: readonly Dissipation[]): Rise | null {
-  const name = placeOf(circuit, part.id);
-  const place: Place | undefined = circuit.plan.places.find((p) => p.name === name);
-  if (!place?.closed) return null;
-  const inside = all.filter((d) => placeOf(circuit, d.part) === place.name);
-  const watts = inside.reduce((sum, d) => sum + d.watts, 0);
-  const kelvin = watts / (BOX_LOSS * BOX_SURFACE);
-  return {
-    kelvin,
-    from: `the box at “${place.name}”`,
-    steps: [
-      {
-        name: `all that is in the box`,
-        sum: `${W(watts)} ÷ (${BOX_LOSS} W/(m²·K) × ${BOX_SURFACE} m²)`,
-        value: kelvin,
-        unit: 'K',
-      },
-    ],
-  };
+function boxRise(circuit: Circuit, part: PartNode): Rise | null {
+  const box = boxWarmth(circuit, part.id);
+  return (
+    box && {
+      kelvin: box.kelvin,
+      from: `the box at “${box.place}”`,
+      steps: [
+        {
+          name: `all that is in the box`,
+          sum: `${W(box.watts)} ÷ (${BOX_LOSS} W/(m²·K) × ${BOX_SURFACE} m²)`,
+          value: box.kelvin,
+          unit: 'K',
+        },
+      ],
+    }
+  );
 }
+
+type Air = ReturnType<typeof airAt>;
 
 interface Offset {
   readonly need: SenseNeed;
@@ -101,18 +99,24 @@ interface Offset {
   /** What the part leaves of the accuracy wanted. */
   readonly limit: number;
   readonly own: number;
+  /** °C, the air at which it is worst. */
+  readonly air: number;
   readonly source: string;
 }
 
 /** What a rise does to the reading for one need. */
-function offsetOf(circuit: Circuit, part: PartNode, need: SenseNeed, kelvin: number, air: number): Offset | null {
+function offsetOf(circuit: Circuit, part: PartNode, need: SenseNeed, kelvin: number, air: Air): Offset | null {
   const measure = measureFor(part.card, need);
   if (!measure) return null;
   const own = errorOver(part.card, measure, need, circuit.plan.lifeYears, frontOf(circuit, part, measure))?.total ?? 0;
   const humid = need.quantity === 'air humidity';
+  // The same rise dries cold air further than warm air, so both ends of it are tried.
+  const shifts = [air.from, air.to].map((at) => ({ at, shift: humidityShift(need.to, at, kelvin) }));
+  const worst = shifts.reduce((a, b) => (b.shift > a.shift ? b : a));
   return {
     need,
-    measured: humid ? humidityShift(need.to, air, kelvin) : kelvin,
+    air: worst.at,
+    measured: humid ? worst.shift : kelvin,
     limit: Math.max(0, need.accuracy - own),
     own,
     source: measure.range.source,
@@ -126,7 +130,7 @@ const said = ({ need, measured }: Offset): string =>
 /** One result for a part, however many of its readings are falsified: the neighbour is one cause. */
 function judge(circuit: Circuit, part: PartNode, needs: readonly SenseNeed[], rises: readonly Rise[]): Result[] {
   const kelvin = rises.reduce((sum, rise) => sum + rise.kelvin, 0);
-  const air = airAt(circuit, part.id, { from: USUAL_ROOM, to: USUAL_ROOM }).to;
+  const air = airAt(circuit, part.id, { from: USUAL_ROOM, to: USUAL_ROOM });
   const offsets = needs
     .flatMap((need) => offsetOf(circuit, part, need, kelvin, air) ?? [])
     .sort((a, b) => strain(b) - strain(a));
@@ -151,14 +155,14 @@ function judge(circuit: Circuit, part: PartNode, needs: readonly SenseNeed[], ri
       meaning: 'No calibration helps: the offset comes and goes with the load of the neighbour.',
       workings: [
         ...rises.flatMap(({ steps }) => steps),
-        ...offsets.flatMap(({ need: n, measured: m, limit: l, own }) => {
+        ...offsets.flatMap(({ need: n, measured: m, limit: l, own, air: at }) => {
           const U = (x: number) => formatQuantity(x, n.unit, 2);
           return [
             ...(n.quantity === 'air humidity'
               ? [
                   {
                     name: 'humidity reads too low by',
-                    sum: `${n.to} %RH × (1 − es(${air} °C) ÷ es(${formatQuantity(air + kelvin, '°C')}))`,
+                    sum: `${n.to} %RH × (1 − es(${at} °C) ÷ es(${formatQuantity(at + kelvin, '°C')}))`,
                     value: m,
                     unit: n.unit,
                   },
@@ -184,15 +188,13 @@ function judge(circuit: Circuit, part: PartNode, needs: readonly SenseNeed[], ri
 export const bodyHeat: Check = {
   meta,
   run: (circuit) => {
-    const closed = circuit.plan.places.some((place) => place.closed && place.outdoors);
-    const all = closed ? [...circuit.parts.values()].map((part) => dissipation(circuit, part)) : [];
     const wanted = new Map<PartNode, SenseNeed[]>();
     for (const need of circuit.plan.needs) {
       if (need.kind !== 'sense' || !AIR.has(need.quantity)) continue;
       for (const part of servants(circuit, need.id)) wanted.set(part, [...(wanted.get(part) ?? []), need]);
     }
     return [...wanted].flatMap(([part, needs]) => {
-      const rises = [besideRise(circuit, part), ...boardRises(circuit, part), boxRise(circuit, part, all)].flatMap(
+      const rises = [besideRise(circuit, part), ...boardRises(circuit, part), boxRise(circuit, part)].flatMap(
         (rise) => rise ?? [],
       );
       return rises.length > 0 ? judge(circuit, part, needs, rises) : [];

@@ -11,16 +11,9 @@ import {
   pullsToSeveralRails,
   pullUpSum,
 } from '../physics/node.ts';
+import { weakestSink } from '../physics/sink.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import {
-  BUS_TIMING_SOURCE,
-  modeFor,
-  pullUpMax,
-  pullUpMin,
-  riseTime,
-  SINK_VOLTAGE,
-  type BusMode,
-} from '../standard/bus-timing.ts';
+import { BUS_TIMING_SOURCE, modeFor, pullUpMax, pullUpMin, riseTime, type BusMode } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
 const weak: CheckMeta = {
@@ -144,24 +137,11 @@ const strong: CheckMeta = {
   id: 'bus/pull-up-strong',
   title: 'Every sink can hold the line low',
   station: 'bus',
-  rule: 'Rp ≥ (VDD − 0.4 V) ÷ IOL of the weakest sink; 3 mA, fast-plus 20 mA. Rp is the parallel value of every pull-up, those behind channels of a bus switch that are on included; with several rails VDD is their common open voltage.',
+  rule: 'Rp ≥ (VDD − VOL) ÷ IOL of the weakest sink: 0.4 V at what the cards say, 3 mA where one is silent at any clock; on a bus of 2 V or less 0.2 × VDD at 2 mA. Rp is the parallel value of every pull-up, those behind channels of a bus switch that are on included; with several rails VDD is their common open voltage.',
   source: BUS_TIMING_SOURCE,
   standard: true,
   breaks: 'fault',
 };
-
-/** The smallest sink current among the ends; what the mode asks of every part where a card says nothing. */
-function weakestSink(net: Net, fallback: number) {
-  let weakest = { amps: fallback, label: 'the mode', card: '', source: null as string | null };
-  const stated = net.ends.filter(({ levels }) => levels.sink !== null);
-  for (const end of stated) {
-    const amps = end.levels.sink ?? fallback;
-    if (amps < weakest.amps || (weakest.card === '' && stated.length === net.ends.length)) {
-      weakest = { amps, label: end.label, card: end.card, source: end.levels.sinkSource };
-    }
-  }
-  return weakest;
-}
 
 /** What one sink has to hold: the line itself, and those that a channel of a bus switch joins with it, at its strongest. */
 function heldWith(circuit: Circuit, net: Net): Net {
@@ -186,8 +166,8 @@ export const busPullUpStrong: Check = {
       const rp = effectivePullUp(net);
       const open = highestRest(net);
       if (!rp || !open) return [];
-      const sink = weakestSink(net, modeOf(net)?.sinkCurrent ?? 3e-3);
-      const limit = pullUpMin(open.volts, SINK_VOLTAGE, sink.amps);
+      const sink = weakestSink(net, open.volts);
+      const limit = pullUpMin(open.volts, sink.volts, sink.amps);
       const margin = rp.min - limit;
       const rpText = formatQuantity(rp.min, 'Ω');
       const limitText = formatQuantity(limit, 'Ω');
@@ -211,7 +191,7 @@ export const busPullUpStrong: Check = {
             { name: 'weakest sink', sum: sink.label, value: sink.amps, unit: 'A' },
             {
               name: 'strongest pull-up',
-              sum: `(${formatQuantity(open.volts, 'V', 4)} − ${SINK_VOLTAGE} V) ÷ ${formatQuantity(sink.amps, 'A')}`,
+              sum: `(${formatQuantity(open.volts, 'V', 4)} − ${formatQuantity(sink.volts, 'V')}) ÷ ${formatQuantity(sink.amps, 'A')}`,
               value: limit,
               unit: 'Ω',
             },

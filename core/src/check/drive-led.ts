@@ -1,7 +1,7 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import { LED_CURRENT_FAINT, RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { LED_CURRENT_FAINT } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
 const meta: CheckMeta = {
@@ -50,7 +50,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   if (!sum || !light || !card || !forward) return [];
   const label = circuit.parts.get(light.part)?.label ?? light.part;
   const nominal = net.series.reduce((total, { ohms }) => total + ohms, 0);
-  const ohms = nominal * (1 - RESISTOR_TOLERANCE);
+  const ohms = nominal * (1 - circuit.tolerance);
   const margin = ohms - sum.least;
   const current = nominal > 0 ? (sum.volts - sum.forward) / ohms : Infinity;
   const faint = nominal > 0 && (sum.volts - toInterval(forward.voltage).typ) / nominal < LED_CURRENT_FAINT;
@@ -91,7 +91,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
           value: sum.least,
           unit: 'Ω',
         },
-        { name: 'fitted, at its smallest', sum: `${R(nominal)} × ${1 - RESISTOR_TOLERANCE}`, value: ohms, unit: 'Ω' },
+        { name: 'fitted, at its smallest', sum: `${R(nominal)} × ${1 - circuit.tolerance}`, value: ohms, unit: 'Ω' },
       ],
       rests: [
         [card.id, forward.voltage.source],

@@ -3,7 +3,7 @@ import type { Circuit, Net, PartNode } from '../circuit/circuit.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { warmestAir, warmth } from '../physics/heat.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import { FORCED_GAIN, HOT_SURFACE, RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { FORCED_GAIN, HOT_ON_RESISTANCE, HOT_SURFACE } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
 const meta: CheckMeta = {
@@ -61,10 +61,14 @@ export function baseSum(circuit: Circuit, driver: PartNode, amps: number): BaseS
     allowed,
     low: { high: high.min, base: base.max },
     top: { high: high.max, base: base.min },
-    least: (high.max - base.min) / allowed / (1 - RESISTOR_TOLERANCE),
-    most: (high.min - base.max) / needed / (1 + RESISTOR_TOLERANCE),
+    least: (high.max - base.min) / allowed / (1 - circuit.tolerance),
+    most: (high.min - base.max) / needed / (1 + circuit.tolerance),
   };
 }
+
+/** What a field-effect transistor adds when it is on and hot, Ω. */
+const hotOhms = ({ card }: PartNode): number =>
+  card.driver?.onResistance ? toInterval(card.driver.onResistance).max * HOT_ON_RESISTANCE : 0;
 
 function judgeCurrent(circuit: Circuit, load: PartNode, driver: PartNode, amps: number): Result[] {
   const sheet = driver.card.driver;
@@ -72,9 +76,7 @@ function judgeCurrent(circuit: Circuit, load: PartNode, driver: PartNode, amps: 
   const { derating } = circuit.plan.rules;
   const most = toInterval(sheet.current).min;
   const limit = most * derating;
-  const watts = sheet.bipolar
-    ? toInterval(sheet.bipolar.saturation).max * amps
-    : amps ** 2 * (sheet.onResistance ? toInterval(sheet.onResistance).max : 0);
+  const watts = sheet.bipolar ? toInterval(sheet.bipolar.saturation).max * amps : amps ** 2 * hotOhms(driver);
   const warm = sheet.thermal ? warmth(sheet.thermal, watts, warmestAir(circuit, driver.id), derating) : null;
   const tooHot = warm !== null && warm.junction > warm.limit;
   const severity = amps > limit || tooHot ? 'fault' : warm && warm.surface > HOT_SURFACE ? 'caution' : null;
@@ -102,7 +104,7 @@ function judgeCurrent(circuit: Circuit, load: PartNode, driver: PartNode, amps: 
           name: 'turned to heat',
           sum: sheet.bipolar
             ? `${V(toInterval(sheet.bipolar.saturation).max)} × ${A(amps)}`
-            : `(${A(amps)})² × ${R(sheet.onResistance ? toInterval(sheet.onResistance).max : 0)}`,
+            : `(${A(amps)})² × ${R(hotOhms(driver))}, hot`,
           value: watts,
           unit: 'W',
         },
@@ -123,8 +125,8 @@ function judgeBase(circuit: Circuit, driver: PartNode, amps: number): Result[] {
   if (!sum) return [];
   const { needed, allowed, low, top } = sum;
   const ohms = sum.net.series.reduce((total, s) => total + s.ohms, 0);
-  const weakest = ohms === 0 ? Infinity : Math.max(0, low.high - low.base) / (ohms * (1 + RESISTOR_TOLERANCE));
-  const strongest = ohms === 0 ? Infinity : (top.high - top.base) / (ohms * (1 - RESISTOR_TOLERANCE));
+  const weakest = ohms === 0 ? Infinity : Math.max(0, low.high - low.base) / (ohms * (1 + circuit.tolerance));
+  const strongest = ohms === 0 ? Infinity : (top.high - top.base) / (ohms * (1 - circuit.tolerance));
   const burns = strongest > allowed;
   const severity = burns ? 'danger' : weakest < needed ? 'fault' : null;
   return [
@@ -151,13 +153,13 @@ function judgeBase(circuit: Circuit, driver: PartNode, amps: number): Result[] {
           : [
               {
                 name: 'at the least',
-                sum: `(${V(low.high)} − ${V(low.base)}) ÷ (${R(ohms)} × ${1 + RESISTOR_TOLERANCE})`,
+                sum: `(${V(low.high)} − ${V(low.base)}) ÷ (${R(ohms)} × ${1 + circuit.tolerance})`,
                 value: weakest,
                 unit: 'A',
               },
               {
                 name: 'at the most',
-                sum: `(${V(top.high)} − ${V(top.base)}) ÷ (${R(ohms)} × ${1 - RESISTOR_TOLERANCE})`,
+                sum: `(${V(top.high)} − ${V(top.base)}) ÷ (${R(ohms)} × ${1 - circuit.tolerance})`,
                 value: strongest,
                 unit: 'A',
               },

@@ -82,7 +82,7 @@ function report(circuit: Circuit, pair: HighPair): Result {
 }
 
 function judge(circuit: Circuit, net: Net): Result[] {
-  const rests = new Map<number | null, NodeVoltage | null>();
+  const rests = new Map<string, NodeVoltage | null>();
   const drivers = net.ends.filter(({ kind }) => kind === 'push-pull' || kind === 'bidirectional');
   return net.ends.flatMap((receiver) => {
     const need = receiver.levels.inputHigh;
@@ -121,16 +121,17 @@ function restPair(
   net: Net,
   receiver: NetEnd,
   need: LevelFigure,
-  known: Map<number | null, NodeVoltage | null>,
+  known: Map<string, NodeVoltage | null>,
 ): HighPair | null {
   const supply = receiver.power.voltage;
   if (!supply || net.pullUps.every(({ voltage }) => voltage === null)) return null;
-  const oneRail = net.pullUps.every(({ root }) => root === receiver.power.rail);
+  const { rail } = receiver.power;
+  const shared = rail !== null && net.pullUps.some(({ root }) => root === rail);
   let worst: HighPair | null = null;
-  for (const volts of oneRail ? [supply.min, supply.max] : [supply.max]) {
-    const at = oneRail ? volts : null;
-    const rest = known.has(at) ? known.get(at) : lowestRest(net, at ?? undefined);
-    known.set(at, rest ?? null);
+  for (const volts of shared ? [supply.min, supply.max] : [supply.max]) {
+    const key = shared ? `${rail} ${volts}` : '';
+    const rest = known.has(key) ? known.get(key) : lowestRest(net, shared ? { rail, volts } : null);
+    known.set(key, rest ?? null);
     if (!rest) continue;
     const margin = rest.volts - levelVolts(need, 'max', volts);
     if (worst && margin >= worst.margin) continue;

@@ -2,6 +2,7 @@ import type { LevelFigure } from '../card/figure.ts';
 import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
 import { levelAt, levelVolts, pairMargin, type Resolved } from '../circuit/level.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
+import { sinkAt } from '../standard/bus-timing.ts';
 import { SWITCH_LOW } from '../standard/practice.ts';
 import { brokenOrTightest, type Weighed } from './pairs.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -10,8 +11,8 @@ const meta: CheckMeta = {
   id: 'level/low',
   title: 'A low is read as low',
   station: 'levels',
-  rule: 'VOL(max) of every driver is at most VIL of every receiver on the net, worst case. Every broken pair is reported, and the tightest that holds.',
-  source: 'the cards’ VOL and VIL; for families JESD8C.01, JESD8-5A, JESD8-7A (from memory)',
+  rule: 'VOL(max) of every driver is at most VIL of every receiver on the net, worst case; on I²C where a card is silent the standard’s 0.4 V, 0.2 × VDD at 2 V and below. Every broken pair is reported, and the tightest that holds.',
+  source: 'the cards’ VOL and VIL; for families JESD8C.01, JESD8-5A, JESD8-7A; UM10204 table 10 (from memory)',
   breaks: 'fault',
 };
 
@@ -25,8 +26,14 @@ interface LowPair {
   readonly level: LevelFigure | undefined;
 }
 
+/** What the standard asks of a part on a bus whose card does not say its low; 0.4 V, or 0.2 × VDD at 2 V and below. */
+function standardLow({ kind, power }: NetEnd, bus: boolean): LevelFigure | undefined {
+  if (!bus || kind !== 'open-drain' || !power.voltage) return undefined;
+  return { max: sinkAt(power.voltage.max, null).volts, unit: 'V', source: '' };
+}
+
 /** Either the closed contact of a switch, or an output with its low level. */
-function pairOf(driver: NetEnd, receiver: NetEnd, need: LevelFigure): Weighed<() => LowPair> | null {
+function pairOf(driver: NetEnd, receiver: NetEnd, need: LevelFigure, bus: boolean): Weighed<() => LowPair> | null {
   const supply = receiver.power.voltage;
   if (driver.kind === 'switch' && supply) {
     const lowest = supply.min - receiver.power.drop;
@@ -34,7 +41,7 @@ function pairOf(driver: NetEnd, receiver: NetEnd, need: LevelFigure): Weighed<()
     const given = { volts: SWITCH_LOW, sum: 'contact closed to ground' };
     return { margin, value: () => ({ driver, given, needed: levelAt(need, 'min', lowest), margin, level: undefined }) };
   }
-  const level = driver.levels.outputLow;
+  const level = driver.levels.outputLow ?? standardLow(driver, bus);
   if (!level || driver.kind === 'input' || driver.kind === 'led') return null;
   const found = pairMargin(
     { level, bound: 'max', power: driver.power },
@@ -82,7 +89,9 @@ function judge(circuit: Circuit, net: Net): Result[] {
   return net.ends.flatMap((receiver) => {
     const need = receiver.levels.inputLow;
     if (!need || receiver.kind === 'push-pull') return [];
-    const pairs = net.ends.flatMap((driver) => (driver === receiver ? [] : (pairOf(driver, receiver, need) ?? [])));
+    const pairs = net.ends.flatMap((driver) =>
+      driver === receiver ? [] : (pairOf(driver, receiver, need, net.protocol === 'i2c') ?? []),
+    );
     return brokenOrTightest(pairs).map((build) => report(circuit, build(), receiver, need));
   });
 }

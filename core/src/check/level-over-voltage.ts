@@ -11,7 +11,7 @@ const meta: CheckMeta = {
   id: 'level/over-voltage',
   title: 'No terminal sees more than it stands',
   station: 'levels',
-  rule: 'The highest voltage on a net - of every driver, and of its pull-ups - is at most the absolute maximum of each terminal on it, its own supply at its lowest. Pull-ups to several rails are judged by level/mixed-pull-ups, supplies that are off by level/unpowered.',
+  rule: 'The highest voltage on a net - of every driver, of its pull-ups, and of a fixed resistor whose part is unplugged - is at most the absolute maximum of each terminal on it, its own supply at its lowest. Beyond that by less than its protection diode conducts at (0.4 V above its supply) is a caution. Pull-ups to several rails are judged by level/mixed-pull-ups, supplies that are off by level/unpowered.',
   source: 'absolute maximum ratings of the cards',
   breaks: 'danger',
 };
@@ -35,8 +35,21 @@ function peaks(net: Net, at: NetEnd): Peak[] {
   const top = allPullUps(net)[0];
   if (rest && top)
     found.push({ volts: rest.volts, sum: rest.sum, by: `the pull-up ${top.label}`, end: null, rail: top.root });
+  const { fixed } = net;
+  // With the bare part unplugged nothing flows, and the pin is at the resistor's rail.
+  if (fixed?.voltage)
+    found.push({
+      volts: fixed.voltage.max,
+      sum: 'its rail at its highest, the part unplugged',
+      by: `the fixed ${fixed.label}`,
+      end: null,
+      rail: fixed.root,
+    });
   return found;
 }
+
+/** V above its supply: below it a protection diode carries less than a microampere (common practice, a silicon diode at room temperature). */
+const NO_CURRENT = 0.4;
 
 /** What follows the terminal's own rail moves with it; anything else meets that rail at its lowest. */
 function against(peak: Peak, end: NetEnd, level: LevelFigure, own: Interval | null) {
@@ -51,7 +64,8 @@ function against(peak: Peak, end: NetEnd, level: LevelFigure, own: Interval | nu
     : [[peak.volts, low]];
   const cases = tries.map(([volts, supply]) => {
     const limit = levelAt(level, 'max', supply - end.power.drop);
-    return { peak: { ...peak, volts }, limit, margin: limit.volts - volts };
+    const flows = level.unit !== 'offset' || volts - (supply - end.power.drop) > NO_CURRENT;
+    return { peak: { ...peak, volts }, limit, margin: limit.volts - volts, flows };
   });
   return cases.reduce((a, b) => (b.margin < a.margin ? b : a));
 }
@@ -63,7 +77,8 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
     .map((peak) => against(peak, end, level, end.power.voltage)) // the worst is not always the highest
     .sort((a, b) => a.margin - b.margin)[0];
   if (!worst) return [];
-  const { peak, limit, margin } = worst;
+  const { peak, limit, margin, flows } = worst;
+  const broken = margin < -1e-9;
   const measuredText = formatQuantity(peak.volts, 'V');
   const limitText = formatQuantity(limit.volts, 'V');
   const fitted = net.pullUps.flatMap(({ figure }) => (figure ? [[figure.card, figure.source] as const] : []));
@@ -71,15 +86,14 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
   return [
     result(circuit, meta, {
       subjects: [`${end.part}.${end.signal}`, net.id],
-      severity: margin < -1e-9 ? 'danger' : null,
+      severity: broken ? (flows ? 'danger' : 'caution') : null,
       measured: peak.volts,
       limit: limit.volts,
       unit: 'V',
       margin,
-      message:
-        margin < -1e-9
-          ? `${capital(peak.by)} can lift ${net.label} to ${measuredText}; ${end.label} stands ${limitText} at most. It can be damaged.`
-          : `${net.label} never passes ${measuredText}; ${end.label} stands ${limitText}.`,
+      message: broken
+        ? `${capital(peak.by)} can lift ${net.label} to ${measuredText}; ${end.label} stands ${limitText} at most. ${flows ? 'It can be damaged.' : 'That is past its sheet by less than its protection diode conducts at: nothing flows yet.'}`
+        : `${net.label} never passes ${measuredText}; ${end.label} stands ${limitText}.`,
       meaning:
         'More than a pin stands flows through its protection diode into the supply and can destroy it, at once or over weeks.',
       workings: [

@@ -1,8 +1,8 @@
 import type { Circuit, Net, NetEnd, Power } from '../circuit/circuit.ts';
 import { levelAt, levelVolts, type Resolved } from '../circuit/level.ts';
-import { allPullUps, driverPeak, type Fed } from '../physics/node.ts';
+import { allPullUps, driverPeak, lifting, type Fed } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { CLAMP_CURRENT } from '../standard/practice.ts';
 import { capital } from './words.ts';
 import { result, type Check, type CheckMeta, type Result, type Severity } from './result.ts';
 
@@ -10,7 +10,7 @@ const meta: CheckMeta = {
   id: 'level/unpowered',
   title: 'A part without supply is not fed through its signals',
   station: 'levels',
-  rule: 'While the supply of a part can be off and something on the net stays on - another source, or a supply that is not switched with it - the net is at most what the part stands without supply. Beyond that current flows through its protection diode: driven it is a danger, through a pull-up it holds the line down. Its own pull-ups leave a high for the others while its rail is off.',
+  rule: 'While the supply of a part can be off and something on the net stays on - another source, or a supply that is not switched with it - the net is at most what the part stands without supply. Beyond that current flows through its protection diode: driven it is a danger, through a pull-up it holds the line down; through a resistor in the line that keeps it at 1 mA or less it does nothing. Its own pull-ups leave a high for the others while its rail is off.',
   source:
     'absolute maximum ratings of the cards; where a card says nothing for that case, its absolute maximum at no supply',
   breaks: 'danger',
@@ -28,6 +28,8 @@ interface Push {
   readonly ohms: number | null;
   /** True where a switch in the build takes the supply away, not a plug. */
   readonly switched: boolean;
+  /** By an output: held low again it takes the line down for nobody. */
+  readonly driven: boolean;
 }
 
 /** Whether one supply can be there while the other is not; by a switch of the build, or because it has its own source. */
@@ -36,25 +38,29 @@ function outlives(power: Pick<Power, 'source' | 'switches'>, end: NetEnd): 'swit
   return power.source !== null && end.power.source !== null && power.source !== end.power.source ? 'source' : null;
 }
 
-function pushes(net: Net, end: NetEnd): Push[] {
+function pushes(circuit: Circuit, net: Net, end: NetEnd): Push[] {
   const found: Push[] = [];
   for (const other of net.ends) {
     const peak = other === end ? null : driverPeak(other);
     const how = peak && outlives(other.power, end);
     if (!peak || !how) continue;
-    const between = net.series.reduce((sum, { ohms: each }) => sum + each, 0) * (1 - RESISTOR_TOLERANCE);
+    const between = net.series.reduce((sum, { ohms: each }) => sum + each, 0) * (1 - circuit.tolerance);
     const ohms = between > 0 || other.resistance ? between + (other.resistance?.min ?? 0) : null;
-    found.push({ by: other.label, volts: peak.volts, sum: peak.sum, ohms, switched: how === 'switch' });
+    found.push({ by: other.label, volts: peak.volts, sum: peak.sum, ohms, switched: how === 'switch', driven: true });
   }
-  for (const pull of allPullUps(net)) {
+  for (const pull of lifting(net)) {
     const how = outlives(pull, end);
     if (!how) continue;
     found.push({
-      by: `the pull-up ${pull.label}`,
+      by:
+        pull.helper !== null && pull.helper === net.fixed?.helper
+          ? `the fixed ${pull.label}`
+          : `the pull-up ${pull.label}`,
       volts: pull.voltage.max,
       sum: `its rail at its highest`,
       ohms: pull.ohms.min,
       switched: how === 'switch',
+      driven: false,
     });
   }
   return found;
@@ -67,8 +73,16 @@ function standsOff(end: NetEnd): (Resolved & { source: string }) | null {
   return absoluteMax ? { ...levelAt(absoluteMax, 'max', 0), source: absoluteMax.source } : null;
 }
 
+/** What a push sends through the protection diode of a part that is off, A; null where nothing limits it. */
+const through = ({ ohms, volts }: Push): number | null => (ohms === null ? null : Math.max(0, volts - DIODE) / ohms);
+
+/** An output behind a resistor that lets no more than a diode may carry through: nothing is hurt, and no line is held down. */
+const isLimited = (push: Push): boolean => push.driven && (through(push) ?? Infinity) <= CLAMP_CURRENT;
+
 function severityOf(push: Push, broken: boolean): Severity | null {
   if (!broken) return null;
+  // A part that is switched off to save current is still half on.
+  if (isLimited(push)) return push.switched ? 'note' : null;
   if (push.ohms === null || push.ohms < 100) return 'danger';
   return push.switched ? 'fault' : 'caution';
 }
@@ -76,7 +90,7 @@ function severityOf(push: Push, broken: boolean): Severity | null {
 function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
   const stands = standsOff(end);
   if (!stands || end.divider || end.power.rail === null) return [];
-  const all = pushes(net, end);
+  const all = pushes(circuit, net, end);
   const tooHigh = all.filter(({ volts }) => volts > stands.volts + 1e-9);
   // Of those that are too high the one that limits its current least is the worst; else the highest.
   const [worst] =
@@ -86,20 +100,22 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
   if (!worst) return [];
   const margin = stands.volts - worst.volts;
   const broken = margin < -1e-9;
-  const amps = worst.ohms === null ? null : Math.max(0, worst.volts - DIODE) / worst.ohms;
+  const amps = through(worst);
+  const limited = isLimited(worst);
   const V = (x: number) => formatQuantity(x, 'V', 3);
   const follows =
     amps === null
       ? 'Nothing limits the current. It can be damaged.'
-      : `${formatQuantity(amps, 'A', 2)} flows into it, and the line is held down for all others.`;
+      : limited
+        ? `Its resistor lets ${formatQuantity(amps, 'A', 2)} through at most; ${formatQuantity(CLAMP_CURRENT, 'A')} may flow.`
+        : `${formatQuantity(amps, 'A', 2)} flows into it, and the line is held down for all others.`;
   return [
     result(circuit, meta, {
       subjects: [`${end.part}.${end.signal}`, net.id],
       severity: severityOf(worst, broken),
-      measured: worst.volts,
-      limit: stands.volts,
-      unit: 'V',
-      margin,
+      ...(broken && limited
+        ? { measured: amps, limit: CLAMP_CURRENT, unit: 'A', margin: CLAMP_CURRENT - (amps ?? 0) }
+        : { measured: worst.volts, limit: stands.volts, unit: 'V', margin }),
       message: broken
         ? `While ${end.label} has no supply, ${worst.by} puts ${V(worst.volts)} on it; it stands ${V(stands.volts)} then. ${follows}`
         : `${capital(worst.by)} puts ${V(worst.volts)} on ${end.label} while that has no supply; it stands ${V(stands.volts)} then.`,

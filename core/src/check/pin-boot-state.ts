@@ -1,4 +1,5 @@
 import type { Port } from '../card/card.ts';
+import type { LevelFigure } from '../card/figure.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
 import { levelAt } from '../circuit/level.ts';
 import { pinByTerminal } from '../circuit/pin-function.ts';
@@ -48,9 +49,39 @@ function seen({ net, trunk }: Switched, rest: BootRest): { low: number; high: nu
   const translator = trunk.ends.find((end) => end.part === net.beyond);
   const level = translator?.levels.inputLow;
   const supply = translator?.power.voltage;
-  const held = level && supply ? rest.high <= levelAt(level, 'max', supply.min).volts : rest.high === 0;
+  const held =
+    level && supply ? rest.high <= levelAt(level, 'min', supply.min - translator.power.drop).volts : rest.high === 0;
   const lifted = highestRest(net)?.volts ?? net.ends.find((end) => end.part === net.beyond)?.power.voltage?.max ?? 0;
   return held ? { low: 0, high: rest.high } : { low: rest.low, high: lifted };
+}
+
+interface AtStart {
+  readonly rest: BootRest;
+  /** V, below (above, where low switches on) which the load is sure to be off. */
+  readonly limit: number;
+  /** V at the input; null where the pin drives it, or nothing does. */
+  readonly measured: number | null;
+  readonly margin: number | null;
+  /** The pin itself switches it on. */
+  readonly driven: boolean;
+  /** The pin itself keeps it off. */
+  readonly quiet: boolean;
+}
+
+/** At either end of the input's own supply: a resistor to that rail moves with what the input asks for. */
+function restsOf(circuit: Circuit, load: Switched, level: LevelFigure): AtStart[] {
+  const { end, trunk, on } = load;
+  const { rail, voltage, drop } = end.power;
+  return [voltage?.min ?? 0, voltage?.max ?? 0].map((volts) => {
+    const rest = bootRest(circuit, trunk, rail === null ? null : { rail, volts });
+    const at = seen(load, rest);
+    const limit = levelAt(level, on === 'high' ? 'min' : 'max', volts - drop).volts;
+    const driven = rest.drives === 'pulses' || rest.drives === on;
+    const quiet = rest.drives !== 'nothing' && !driven;
+    const measured = driven || quiet ? null : on === 'high' ? (at?.high ?? null) : (at?.low ?? null);
+    const margin = measured === null ? null : on === 'high' ? limit - measured : measured - limit;
+    return { rest, limit, measured, margin, driven, quiet };
+  });
 }
 
 function judge(circuit: Circuit, load: Switched): Result[] {
@@ -59,16 +90,10 @@ function judge(circuit: Circuit, load: Switched): Result[] {
   const pin = pinEnd && circuit.controller && pinByTerminal(circuit.controller.card, pinEnd.terminal);
   const level = on === 'high' ? end.levels.inputLow : end.levels.inputHigh;
   if (!pinEnd || !pin || !circuit.controller || !level) return [];
-  const rest = bootRest(circuit, trunk);
-  const at = seen(load, rest);
-  const volts = end.power.voltage;
-  const limit =
-    on === 'high' ? levelAt(level, 'max', volts?.min ?? 0).volts : levelAt(level, 'min', volts?.max ?? 0).volts;
-  const driven = rest.drives === 'pulses' || rest.drives === on;
-  const quiet = rest.drives !== 'nothing' && !driven;
-  const measured = driven || quiet ? null : on === 'high' ? (at?.high ?? null) : (at?.low ?? null);
+  const [worst] = restsOf(circuit, load, level).toSorted((a, b) => (a.margin ?? Infinity) - (b.margin ?? Infinity));
+  if (!worst) return [];
+  const { rest, limit, measured, margin, driven, quiet } = worst;
   const floats = !driven && !quiet && measured === null;
-  const margin = measured === null ? null : on === 'high' ? limit - measured : measured - limit;
   const broken = driven || floats || (margin !== null && margin < 0);
   const mains = part.card.cautions?.some(({ hazard }) => hazard === 'mains') ?? false;
   const label = pinEnd.label;

@@ -3,6 +3,7 @@ import type { Circuit, Net } from '../circuit/circuit.ts';
 import { levelAt } from '../circuit/level.ts';
 import { pinUses } from '../circuit/pin-function.ts';
 import { bootRest } from '../physics/at-boot.ts';
+import type { RailAt } from '../physics/node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
@@ -22,7 +23,7 @@ interface Boot {
 }
 
 /** The levels that a net can have while the controller's pin is still an input; null when nothing drives it. */
-function bootLevels(circuit: Circuit, net: Net, meant: boolean): Boot | null {
+function bootLevels(circuit: Circuit, net: Net, meant: boolean, at: RailAt | null): Boot | null {
   const others = net.ends.filter((end) => !end.controller);
   for (const end of others) {
     if (end.kind === 'push-pull' || end.kind === 'bidirectional') {
@@ -30,7 +31,7 @@ function bootLevels(circuit: Circuit, net: Net, meant: boolean): Boot | null {
       return { low: 0, high, sum: `${end.label} may drive it low or to ${formatQuantity(high, 'V')}` };
     }
   }
-  const rest = bootRest(circuit, net);
+  const rest = bootRest(circuit, net, at);
   const sinker = meant ? undefined : others.find(({ kind }) => kind === 'switch');
   if (sinker) return { low: 0, high: rest.high ?? Infinity, sum: `${sinker.label} closed pulls it to 0 V` };
   const light = others.find(({ kind }) => kind === 'led');
@@ -58,18 +59,22 @@ function judgeStrap(circuit: Circuit, use: ReturnType<typeof pinUses>[number]): 
     const end = net?.ends.find((e) => e.controller);
     const level = strap.level === 'high' ? io.inputHigh : io.inputLow;
     const supply = end?.power.voltage;
-    if (!net || !level || !supply) return [];
+    if (!net || !end || !level || !supply) return [];
     // What a button does on purpose is no level that the line rests at.
     const meant = wish.meant && net.ends.some(({ kind }) => kind === 'switch');
-    const boot = bootLevels(circuit, net, meant);
-    const needed = levelAt(
-      level,
-      strap.level === 'high' ? 'max' : 'min',
-      strap.level === 'high' ? supply.max : supply.min,
-    );
-    const measured = boot && (strap.level === 'high' ? boot.low : Math.min(boot.high, supply.max));
-    const margin =
-      measured === null ? null : strap.level === 'high' ? measured - needed.volts : needed.volts - measured;
+    // What pulls the pin to the controller's own rail moves with what it asks for: both ends of that rail are tried.
+    const rail = end.power.rail;
+    const corners = [supply.min, supply.max].map((volts) => {
+      const boot = bootLevels(circuit, net, meant, rail === null ? null : { rail, volts });
+      const needed = levelAt(level, strap.level === 'high' ? 'max' : 'min', volts - end.power.drop);
+      const measured = boot && (strap.level === 'high' ? boot.low : Math.min(boot.high, volts));
+      const margin =
+        measured === null ? null : strap.level === 'high' ? measured - needed.volts : needed.volts - measured;
+      return { boot, needed, measured, margin };
+    });
+    const [worst] = corners.toSorted((a, b) => (a.margin ?? Infinity) - (b.margin ?? Infinity));
+    if (!worst) return [];
+    const { boot, needed, measured, margin } = worst;
     const broken = margin !== null && margin < 0;
     return [
       result(circuit, meta, {

@@ -15,6 +15,7 @@ import { busPullUpStrong, busPullUpWeak } from './bus-pull-up.ts';
 import { busStretching } from './bus-stretching.ts';
 import { busTimeCheck } from './bus-time.ts';
 import { driveContact } from './drive-contact.ts';
+import { driveDiode } from './drive-diode.ts';
 import { driveFlyback } from './drive-flyback.ts';
 import { driveLed } from './drive-led.ts';
 import { driveTransistor } from './drive-transistor.ts';
@@ -101,6 +102,7 @@ export const CHECKS: readonly Check[] = [
   driveLed,
   driveTransistor,
   driveFlyback,
+  driveDiode,
   driveContact,
   supplyRange,
   supplyPlug,

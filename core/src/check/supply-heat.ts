@@ -45,7 +45,12 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
         'What a regulator takes away becomes heat; a hot one cuts out for seconds at a time, which looks like a loose lead.',
       workings: [
         ...terms.map(({ name, sum, watts: value }) => ({ name, sum, value, unit: 'W' })),
-        { name: 'air around it, at its warmest', sum: 'of its place, or a warm room', value: air, unit: '°C' },
+        {
+          name: 'air around it, at its warmest',
+          sum: 'of its place, or a warm room, and what is in its box',
+          value: air,
+          unit: '°C',
+        },
         {
           name: 'junction',
           sum: `${C(air)} + ${W(watts)} × ${formatQuantity(toAir, 'K/W')}`,

@@ -1,8 +1,9 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { allPullUps, effectivePullUp, highestRest, pullUpSum } from '../physics/node.ts';
+import { weakestSink } from '../physics/sink.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { pullUpMin } from '../standard/bus-timing.ts';
-import { ONE_WIRE_LOW, ONE_WIRE_SINK, ONE_WIRE_SOURCE } from '../standard/one-wire.ts';
+import { ONE_WIRE_SOURCE } from '../standard/one-wire.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 
 const meta: CheckMeta = {
@@ -18,8 +19,8 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const rp = effectivePullUp(net);
   const open = highestRest(net);
   if (net.protocol !== 'onewire' || !rp || !open) return [];
-  const sink = Math.min(ONE_WIRE_SINK, ...net.ends.flatMap(({ levels }) => levels.sink ?? []));
-  const limit = pullUpMin(open.volts, ONE_WIRE_LOW, sink);
+  const sink = weakestSink(net, open.volts);
+  const limit = pullUpMin(open.volts, sink.volts, sink.amps);
   const margin = rp.min - limit;
   const count = allPullUps(net).length;
   const severity = margin < 0 ? 'fault' : count > 1 ? 'caution' : null;
@@ -44,7 +45,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
         { name: 'pull-up, at its smallest', sum: pullUpSum(net, 'min'), value: rp.min, unit: 'Ω' },
         {
           name: 'strongest pull-up',
-          sum: `(${formatQuantity(open.volts, 'V', 4)} − ${ONE_WIRE_LOW} V) ÷ ${formatQuantity(sink, 'A')}`,
+          sum: `(${formatQuantity(open.volts, 'V', 4)} − ${formatQuantity(sink.volts, 'V')}) ÷ ${formatQuantity(sink.amps, 'A')}`,
           value: limit,
           unit: 'Ω',
         },

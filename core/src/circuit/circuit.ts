@@ -172,7 +172,7 @@ export interface Net {
   /** The controller's own, where it is switched on. */
   readonly weak: PullUp | null;
   /** The resistor to a rail that makes a divider with a part whose resistance is the reading. */
-  readonly fixed: { helper: string; ohms: Interval; rail: string; voltage: Interval | null } | null;
+  readonly fixed: (PullUp & { readonly helper: string }) | null;
   /** Resistors to ground, of the plan or on a part. */
   readonly pullDowns: readonly PullDown[];
   /** Resistors in series on the way to the part, Ω. */
@@ -241,6 +241,8 @@ export interface Guard {
   readonly helper: string;
   readonly by: 'diode' | 'switch';
   readonly card: string;
+  /** V that it takes at its most. */
+  readonly drop: number;
   readonly part: string;
   readonly supply: string;
   readonly rail: string;
@@ -251,6 +253,8 @@ export interface Circuit {
   readonly cards: Library;
   readonly parts: ReadonlyMap<string, PartNode>;
   readonly controller: PartNode | null;
+  /** Of the resistors of the plan, as a share. */
+  readonly tolerance: number;
   readonly rails: ReadonlyMap<string, Rail>;
   /** By "part.supply". */
   readonly feeds: ReadonlyMap<string, Feed>;

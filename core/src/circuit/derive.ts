@@ -1,6 +1,7 @@
 import { libraryOf, type Library } from '../card/library.ts';
 import type { Card } from '../card/card.ts';
-import type { PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
+import { toInterval } from '../card/to-interval.ts';
+import type { GuardHelper, PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import { FEED_LINE, GROUND_LINE } from '../plan/edits.ts';
 import type { Circuit, Guard, PartNode, PinWish } from './circuit.ts';
@@ -15,6 +16,7 @@ import { inMode } from './mode.ts';
 import { visits } from './programming.ts';
 import { asFed } from './socket.ts';
 import { SOCKET } from '../card/kinds.ts';
+import { GUARD_DROP, RESISTOR_TOLERANCE } from '../standard/practice.ts';
 
 /** The enable of a translator as a port, where it is on a pin. */
 function gatePort(card: Card, helper: TranslatorHelper): PartChoice['ports'] {
@@ -68,6 +70,12 @@ const groundWishes = (parts: ReadonlyMap<string, PartNode>, controller: PartNode
     net: pinGroundId(pin),
   }));
 
+function guardOf(helper: GuardHelper, card: Card | undefined): Guard {
+  const by = card?.kind === 'diode' ? 'diode' : 'switch';
+  const drop = by === 'switch' ? 0 : card?.diode?.drop ? toInterval(card.diode.drop).max : GUARD_DROP;
+  return { ...helper, helper: helper.id, by, drop };
+}
+
 /** By part: what joins its socket with its source. */
 function cableRuns(plan: Plan, cards: Library, parts: ReadonlyMap<string, PartNode>): Map<string, CableRun> {
   const runs = new Map<string, CableRun>();
@@ -85,6 +93,7 @@ function cableRuns(plan: Plan, cards: Library, parts: ReadonlyMap<string, PartNo
  */
 export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
   const library = libraryOf(cards);
+  const tolerance = library.get(plan.resistors ?? '')?.assortment?.tolerance ?? RESISTOR_TOLERANCE;
   const parts = new Map<string, PartNode>();
   for (const choice of plan.parts) {
     // What visits is no part of the build at work.
@@ -101,9 +110,7 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
   // A translator stands between two rails; which of its sides is which needs their voltages.
   const controller = (plan.controller !== null && parts.get(plan.controller)) || null;
   const guards = plan.helpers.flatMap((helper): Guard[] =>
-    helper.kind === 'guard'
-      ? [{ ...helper, helper: helper.id, by: library.get(helper.card)?.kind === 'diode' ? 'diode' : 'switch' }]
-      : [],
+    helper.kind === 'guard' ? [guardOf(helper, library.get(helper.card))] : [],
   );
   const bare = sketchPower(plan, parts, controller);
   for (const helper of plan.helpers) {
@@ -125,19 +132,20 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
   // What pull-ups and lights draw is known with the nets, and their voltages with what they draw: so twice.
   const hasTranslators = [...parts.values()].some(({ helper }) => helper !== null);
   const draft = hasTranslators ? sketchPower(plan, parts, controller) : bare;
-  const first = deriveNets(plan, parts, controller, draft);
+  const first = deriveNets(plan, parts, controller, draft, tolerance);
   const rhythm = controller && draft.rhythms.get(controller.id);
   // The lines of a bus are low half of the time while the controller is awake, and high while it sleeps.
   const awake = rhythm?.rest === 'sleep' ? busyShare(rhythm) : { usual: 1, most: 1 };
-  const extra = smallLoads(plan, parts, first.nets, awake, (ref) => draft.rails.has(ref));
+  const extra = smallLoads({ plan, parts, awake, tolerance }, first.nets, (ref) => draft.rails.has(ref));
   const cables = cableRuns(plan, library, parts);
   const power: PowerGraph = derivePower(draft.rhythms, parts, controller, extra, guards, cables);
-  const { nets, wishes } = deriveNets(plan, parts, controller, power);
+  const { nets, wishes } = deriveNets(plan, parts, controller, power, tolerance);
   return {
     plan,
     cards: library,
     parts,
     controller,
+    tolerance,
     rails: power.rails,
     feeds: power.feeds,
     rhythms: power.rhythms,

@@ -221,12 +221,14 @@ export function weakPullUp(controller: PartNode, trunk: Trunk, power: PowerGraph
 /**
  * Share of the voltage that a divider lets through, both resistors with their tolerance.
  * @param source Ω of the output above it, which it hangs on; nothing where the card does not say
+ * @param tolerance of both, a share
  */
 export function dividerShare(
   { upper, lower }: Pick<DividerHelper, 'upper' | 'lower'>,
   source: Interval | null = null,
+  tolerance = RESISTOR_TOLERANCE,
 ): Interval {
-  const [u, l] = [spread(upper, RESISTOR_TOLERANCE), spread(lower, RESISTOR_TOLERANCE)];
+  const [u, l] = [spread(upper, tolerance), spread(lower, tolerance)];
   const r = source ?? exact(0);
   return {
     min: l.min / (l.min + u.max + r.max),
@@ -249,8 +251,8 @@ export function outputOhms(
  * The middle of a divider, seen from the pin: an output with the levels of the one above it, scaled, and the two resistors
  * side by side as its resistance. The levels are volts at the part's own supply, each at its worst.
  */
-export function dividerEnd(helper: DividerHelper, above: NetEnd): NetEnd {
-  const share = dividerShare(helper, above.resistance);
+export function dividerEnd(helper: DividerHelper, above: NetEnd, tolerance: number): NetEnd {
+  const share = dividerShare(helper, above.resistance, tolerance);
   const supply = above.power.voltage;
   const scaled = (
     level: LevelFigure | undefined,
@@ -278,13 +280,13 @@ export function dividerEnd(helper: DividerHelper, above: NetEnd): NetEnd {
     },
     leakage: 0,
     capacitance: 0,
-    resistance: dividerResistance(helper, above.resistance),
+    resistance: dividerResistance(helper, above.resistance, tolerance),
     divider: true,
   };
 }
 
-function dividerResistance(helper: DividerHelper, source: Interval | null): Interval {
-  const [u, l] = [spread(helper.upper, RESISTOR_TOLERANCE), spread(helper.lower, RESISTOR_TOLERANCE)];
+function dividerResistance(helper: DividerHelper, source: Interval | null, tolerance: number): Interval {
+  const [u, l] = [spread(helper.upper, tolerance), spread(helper.lower, tolerance)];
   const beside = (a: number, b: number) => (a * b) / (a + b);
   return {
     min: beside(u.min + (source?.min ?? 0), l.min),

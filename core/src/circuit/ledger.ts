@@ -5,7 +5,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Plan } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
 import type { Net, NetEnd, PartNode } from './circuit.ts';
 import type { ExtraLoad } from './power.ts';
 
@@ -19,24 +18,25 @@ const ALWAYS: Share = { usual: 1, most: 1 };
 const V = (x: number) => formatQuantity(x, 'V');
 const R = (x: number) => formatQuantity(x, 'Ω');
 
-/** Of a series of resistors, Ω, at their least. */
-const least = (ohms: number): number => ohms * (1 - RESISTOR_TOLERANCE);
+interface Setting {
+  readonly plan: Plan;
+  readonly parts: ReadonlyMap<string, PartNode>;
+  /** Share of the time in which the lines of a bus move. */
+  readonly awake: Share;
+  /** Of the plan’s resistors, as a share. */
+  readonly tolerance: number;
+}
 
-/** @param awake share of the time in which the lines of a bus move @param has whether a rail is there */
-export function smallLoads(
-  plan: Plan,
-  parts: ReadonlyMap<string, PartNode>,
-  nets: readonly Net[],
-  awake: Share,
-  has: (rail: string) => boolean,
-): ExtraLoad[] {
+/** @param has whether a rail is there */
+export function smallLoads(setting: Setting, nets: readonly Net[], has: (rail: string) => boolean): ExtraLoad[] {
+  const { parts, awake } = setting;
   return nets.flatMap((net) => [
     ...pullUpLoads(net, awake, has),
-    ...lightLoad(parts, net),
-    ...baseLoad(plan, parts, net),
+    ...lightLoad(setting, net),
+    ...baseLoad(setting, net),
     ...fixedLoad(parts, net),
     ...pullDownLoads(net, awake),
-    ...dividerLoad(plan, net),
+    ...dividerLoad(setting, net),
   ]);
 }
 
@@ -67,7 +67,7 @@ function driverOf(net: Net): { end: NetEnd; rail: string } | null {
 
 const inSeries = (net: Net): number => net.series.reduce((sum, { ohms }) => sum + ohms, 0);
 
-function lightLoad(parts: ReadonlyMap<string, PartNode>, net: Net): ExtraLoad[] {
+function lightLoad({ parts, tolerance }: Setting, net: Net): ExtraLoad[] {
   const light = net.ends.find(({ kind }) => kind === 'led');
   const pin = driverOf(net);
   const forward = light && parts.get(light.part)?.card.ports.find(({ protocol }) => protocol === 'led')?.forward;
@@ -75,7 +75,8 @@ function lightLoad(parts: ReadonlyMap<string, PartNode>, net: Net): ExtraLoad[] 
   const volts = pin?.end.power.voltage;
   if (!light || !pin || !volts || !forward || ohms === 0) return [];
   const drop = toInterval(forward.voltage);
-  const peak = Math.max(0, (volts.max - drop.min) / ohms);
+  const least = ohms * (1 - tolerance);
+  const peak = Math.max(0, (volts.max - drop.min) / least);
   const lit = parts.get(light.part)?.choice?.run?.duty ?? 1;
   return [
     {
@@ -85,13 +86,13 @@ function lightLoad(parts: ReadonlyMap<string, PartNode>, net: Net): ExtraLoad[] 
       typical: Math.max(0, (volts.typ - drop.typ) / ohms) * lit,
       most: peak * lit,
       peak,
-      sum: `(${V(volts.max)} − ${V(drop.min)}) ÷ ${R(ohms)}`,
+      sum: `(${V(volts.max)} − ${V(drop.min)}) ÷ ${R(least)}`,
     },
   ];
 }
 
 /** Into the base of a bare transistor, while its load is on. */
-function baseLoad(plan: Plan, parts: ReadonlyMap<string, PartNode>, net: Net): ExtraLoad[] {
+function baseLoad({ plan, parts, tolerance }: Setting, net: Net): ExtraLoad[] {
   const pin = driverOf(net);
   const driver = net.ends.find(({ part, controller }) => !controller && parts.get(part)?.card.driver?.bipolar);
   const bipolar = driver && parts.get(driver.part)?.card.driver?.bipolar;
@@ -99,7 +100,8 @@ function baseLoad(plan: Plan, parts: ReadonlyMap<string, PartNode>, net: Net): E
   const volts = pin?.end.power.voltage;
   if (!pin || !driver || !bipolar || !volts || ohms === 0) return [];
   const base = toInterval(bipolar.base);
-  const peak = Math.max(0, (volts.max - base.min) / least(ohms));
+  const least = ohms * (1 - tolerance);
+  const peak = Math.max(0, (volts.max - base.min) / least);
   const driven = plan.parts.filter(({ ports }) => Object.values(ports).some((choice) => choice.driver === driver.part));
   const on = driven.length > 0 ? Math.max(...driven.map(({ run }) => run?.duty ?? 1)) : 1;
   return [
@@ -110,7 +112,7 @@ function baseLoad(plan: Plan, parts: ReadonlyMap<string, PartNode>, net: Net): E
       typical: Math.max(0, (volts.typ - base.typ) / ohms) * on,
       most: peak * on,
       peak,
-      sum: `(${V(volts.max)} − ${V(base.min)}) ÷ ${R(least(ohms))}`,
+      sum: `(${V(volts.max)} − ${V(base.min)}) ÷ ${R(least)}`,
     },
   ];
 }
@@ -163,13 +165,14 @@ function pullDownLoads(net: Net, awake: Share): ExtraLoad[] {
 }
 
 /** What an output gives into the divider behind it while it is high. */
-function dividerLoad(plan: Plan, net: Net): ExtraLoad[] {
+function dividerLoad({ plan, tolerance }: Setting, net: Net): ExtraLoad[] {
   const helper = plan.helpers.find((h) => h.kind === 'divider' && h.id === net.beyond);
   const end = net.ends.find(({ divider }) => !divider);
   const volts = end?.power.voltage;
   if (helper?.kind !== 'divider' || !end?.power.rail || !volts) return [];
   const ohms = helper.upper + helper.lower;
-  const peak = volts.max / least(ohms);
+  const least = ohms * (1 - tolerance);
+  const peak = volts.max / least;
   return [
     {
       rail: end.power.rail,
@@ -178,7 +181,7 @@ function dividerLoad(plan: Plan, net: Net): ExtraLoad[] {
       typical: volts.typ / ohms / 2,
       most: peak,
       peak,
-      sum: `${V(volts.max)} ÷ ${R(least(ohms))} while it is high`,
+      sum: `${V(volts.max)} ÷ ${R(least)} while it is high`,
     },
   ];
 }

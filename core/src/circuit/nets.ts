@@ -3,7 +3,7 @@ import { toInterval } from '../card/to-interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { spread } from '../quantity/interval.ts';
 import type { DividerHelper, Plan, TranslatorHelper } from '../plan/plan.ts';
-import { JUMPER_LENGTH, LEAD_CAPACITANCE, RESISTOR_TOLERANCE, ROW_CAPACITANCE } from '../standard/practice.ts';
+import { JUMPER_LENGTH, LEAD_CAPACITANCE, ROW_CAPACITANCE } from '../standard/practice.ts';
 import type { Net, NetEnd, PartNode, PinWish, PullDown, PullUp } from './circuit.ts';
 import { boardPullUps } from './board-pull-ups.ts';
 import { controllerEnd, dividerEnd, lightlyLoaded, signalEnd, tiedEnd, weakPullUp } from './ends.ts';
@@ -20,6 +20,8 @@ interface Making {
   readonly parts: ReadonlyMap<string, PartNode>;
   readonly controller: PartNode | null;
   readonly power: PowerGraph;
+  /** Of the resistors of the plan, as a share. */
+  readonly tolerance: number;
   readonly pullUps: ReadonlyMap<string, PullUp[]>;
   readonly series: ReadonlyMap<string, { helper: string; ohms: number }[]>;
   readonly pullDowns: ReadonlyMap<string, PullDown[]>;
@@ -34,16 +36,18 @@ export function deriveNets(
   parts: ReadonlyMap<string, PartNode>,
   controller: PartNode | null,
   power: PowerGraph,
+  tolerance: number,
 ): NetGraph {
   const making: Making = {
     parts,
     controller,
     power,
-    pullUps: pullUpHelpers(plan, power),
+    tolerance,
+    pullUps: pullUpHelpers(plan, power, tolerance),
     series: seriesHelpers(plan),
-    pullDowns: pullDownHelpers(plan),
+    pullDowns: pullDownHelpers(plan, tolerance),
     dividers: new Map(plan.helpers.flatMap((h) => (h.kind === 'divider' ? [[h.id, h]] : []))),
-    fixed: fixedHelpers(plan, power),
+    fixed: fixedHelpers(plan, power, tolerance),
     channels: new Map(),
   };
   const trunks = deriveTrunks(plan, parts);
@@ -104,10 +108,10 @@ const endsOf = (stations: readonly Station[], trunk: Trunk, power: PowerGraph): 
 
 /** What a translator or divider puts on its two sides. */
 function betweenSides(beyond: string, ends: readonly NetEnd[], making: Making): { near: NetEnd[]; far: NetEnd[] } {
-  const { parts, power, dividers, channels } = making;
+  const { parts, power, dividers, channels, tolerance } = making;
   const divider = dividers.get(beyond);
   const [above] = ends;
-  if (divider) return { near: above ? [dividerEnd(divider, above)] : [], far: [] };
+  if (divider) return { near: above ? [dividerEnd(divider, above, tolerance)] : [], far: [] };
   const node = parts.get(beyond);
   const taken = channels.get(beyond) ?? 0;
   channels.set(beyond, taken + 1);
@@ -124,25 +128,33 @@ export function nearIsLow(helper: TranslatorHelper, power: PowerGraph): boolean 
   return near <= far;
 }
 
-function pullUpHelpers(plan: Plan, power: PowerGraph): Map<string, PullUp[]> {
+/** A resistor of the plan from a line to a rail. */
+function toRail(
+  { id, to, ohms }: { readonly id: string; readonly to: string; readonly ohms: number },
+  power: PowerGraph,
+  tolerance: number,
+): PullUp & { readonly helper: string } {
+  const rail = power.rails.get(to);
+  return {
+    ohms: spread(ohms, tolerance),
+    rail: to,
+    voltage: rail?.voltage ?? null,
+    root: rail?.root ?? to,
+    source: rail?.source ?? null,
+    switches: rail?.switches ?? [],
+    helper: id,
+    fitted: null,
+    label: `resistor ${id}`,
+    figure: null,
+  };
+}
+
+function pullUpHelpers(plan: Plan, power: PowerGraph, tolerance: number): Map<string, PullUp[]> {
   const map = new Map<string, PullUp[]>();
   for (const helper of plan.helpers) {
     if (helper.kind !== 'pull-up') continue;
     const key = `${helper.of}.${helper.line}${helper.beyond ? `@${helper.beyond}` : ''}`;
-    const rail = power.rails.get(helper.to);
-    const entry: PullUp = {
-      ohms: spread(helper.ohms, RESISTOR_TOLERANCE),
-      rail: helper.to,
-      voltage: rail?.voltage ?? null,
-      root: rail?.root ?? helper.to,
-      source: rail?.source ?? null,
-      switches: rail?.switches ?? [],
-      helper: helper.id,
-      fitted: null,
-      label: `resistor ${helper.id}`,
-      figure: null,
-    };
-    map.set(key, [...(map.get(key) ?? []), entry]);
+    map.set(key, [...(map.get(key) ?? []), toRail(helper, power, tolerance)]);
   }
   return map;
 }
@@ -157,13 +169,13 @@ function seriesHelpers(plan: Plan): Map<string, { helper: string; ohms: number }
   return map;
 }
 
-function pullDownHelpers(plan: Plan): Map<string, PullDown[]> {
+function pullDownHelpers(plan: Plan, tolerance: number): Map<string, PullDown[]> {
   const map = new Map<string, PullDown[]>();
   for (const helper of plan.helpers) {
     if (helper.kind !== 'pull-down') continue;
     const key = `${helper.part}.${helper.port}.${helper.line}`;
     const entry: PullDown = {
-      ohms: spread(helper.ohms, RESISTOR_TOLERANCE),
+      ohms: spread(helper.ohms, tolerance),
       helper: helper.id,
       label: `resistor ${helper.id}`,
       figure: null,
@@ -181,25 +193,12 @@ function fittedPullDown(end: NetEnd, parts: ReadonlyMap<string, PartNode>): Pull
   return [{ ohms: toInterval(fitted), helper: null, label: `on ${part.label}`, figure }];
 }
 
-function fixedHelpers(plan: Plan, power: PowerGraph): Map<string, NonNullable<Net['fixed']>> {
-  return new Map(
+const fixedHelpers = (plan: Plan, power: PowerGraph, tolerance: number): Map<string, NonNullable<Net['fixed']>> =>
+  new Map(
     plan.helpers.flatMap((h) =>
-      h.kind === 'fixed'
-        ? [
-            [
-              `${h.part}.${h.port}.${h.line}`,
-              {
-                helper: h.id,
-                ohms: spread(h.ohms, RESISTOR_TOLERANCE),
-                rail: h.to,
-                voltage: power.rails.get(h.to)?.voltage ?? null,
-              },
-            ] as const,
-          ]
-        : [],
+      h.kind === 'fixed' ? [[`${h.part}.${h.port}.${h.line}`, toRail(h, power, tolerance)] as const] : [],
     ),
   );
-}
 
 const DRIVES_HIGH: ReadonlySet<string> = new Set(['push-pull', 'bidirectional', 'analog-out']);
 

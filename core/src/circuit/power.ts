@@ -4,7 +4,7 @@ import { formatQuantity } from '../quantity/engineering.ts';
 import { highest, mean } from '../quantity/steps.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import { SOCKET } from '../card/kinds.ts';
-import { GUARD_DROP, JUMPER_GAUGE, JUMPER_LENGTH } from '../standard/practice.ts';
+import { JUMPER_GAUGE, JUMPER_LENGTH } from '../standard/practice.ts';
 import type { Feed, Guard, Load, PartNode, Power, Rail } from './circuit.ts';
 import { drawOf } from './draw.ts';
 import { acrossOf, efficiencyAt, flow, type Flow, type View } from './flow.ts';
@@ -159,12 +159,13 @@ export function derivePower(
       continue;
     }
     const lift = lifts.get(part.id) ?? 0;
-    const blocked = guards.some(
-      (g) => g.by === 'diode' && `${g.part}.${g.supply}` === key && g.rail === feedRail(part, supply.id),
+    const guard = guards.find(
+      (g) => g.drop > 0 && `${g.part}.${g.supply}` === key && g.rail === feedRail(part, supply.id),
     );
+    const diode = guard?.drop ?? 0;
     lost.set(key, {
-      drop: peak * 2 * length * ohms + (blocked ? GUARD_DROP : 0) + lift,
-      sum: `${AMPS(peak)} × 2 × ${length} m × ${formatQuantity(ohms, 'Ω')}/m${blocked ? ` + ${VOLTS(GUARD_DROP)} in the diode` : ''}${lift > 0 ? ` + ${VOLTS(lift)} of the pin that is its ground` : ''}`,
+      drop: peak * 2 * length * ohms + diode + lift,
+      sum: `${AMPS(peak)} × 2 × ${length} m × ${formatQuantity(ohms, 'Ω')}/m${diode > 0 ? ` + ${VOLTS(diode)} in the diode` : ''}${lift > 0 ? ` + ${VOLTS(lift)} of the pin that is its ground` : ''}`,
       peak,
       length,
       gauge,

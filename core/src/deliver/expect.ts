@@ -6,7 +6,7 @@ import type { Netlist, NetNode } from '../circuit/netlist.ts';
 import { spread, type Interval } from '../quantity/interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import type { Layout, Lead } from '../layout/layout.ts';
-import { RESISTOR_TOLERANCE, SHORT_LIMIT } from '../standard/practice.ts';
+import { SHORT_LIMIT } from '../standard/practice.ts';
 import type { Places } from './say-point.ts';
 
 export interface StepCheck {
@@ -62,13 +62,13 @@ function asPrinted(card: Card): string[] {
 const groundOf = (netlist: Netlist): NetNode | undefined => netlist.nodes.find(({ role }) => role === 'ground');
 
 /** What two resistors between the same nodes make together. */
-function together(netlist: Netlist, legs: readonly [string, string]): Interval {
+function together(netlist: Netlist, legs: readonly [string, string], tolerance: number): Interval {
   const alike = netlist.legged.filter(
     ({ kind, legs: l }) =>
       kind === 'resistor' && ((l[0] === legs[0] && l[1] === legs[1]) || (l[0] === legs[1] && l[1] === legs[0])),
   );
   const share = alike.reduce((sum, { ohms }) => sum + 1 / (ohms ?? Infinity), 0);
-  return spread(1 / share, RESISTOR_TOLERANCE);
+  return spread(1 / share, tolerance);
 }
 
 export const expectations = {
@@ -103,12 +103,13 @@ export const expectations = {
     ];
   },
 
-  helpers(netlist: Netlist, leads: readonly Lead[], places: Places): StepCheck[] {
+  helpers(netlist: Netlist, leads: readonly Lead[], places: Places, tolerance: number): StepCheck[] {
     return netlist.legged.flatMap((legged): StepCheck[] => {
       const lead = leads.find(({ of }) => of === legged.id);
       if (!lead) return [];
       const [from, to] = [places.say(lead.from), places.say(lead.to)];
-      if (legged.kind === 'resistor') return [resistance(from, to, together(netlist, legged.legs), legged.value)];
+      if (legged.kind === 'resistor')
+        return [resistance(from, to, together(netlist, legged.legs, tolerance), legged.value)];
       if (legged.polar)
         return [
           look(

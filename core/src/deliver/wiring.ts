@@ -182,7 +182,7 @@ class Work {
       put,
       this.netlist.legged.map(({ id }) => id.split('/')[0] ?? id),
     );
-    return { ...step, checks: expectations.helpers(this.netlist, step.leads, this.places) };
+    return { ...step, checks: expectations.helpers(this.netlist, step.leads, this.places, this.circuit.tolerance) };
   }
 
   private putDown(part: string): PutDown {

@@ -25,6 +25,8 @@ const CARD_STEPS: Readonly<Record<number, (card: Entries) => Entries>> = {
   6: (card) => ({ ...card, version: 7 }),
   // Version 8 added programmers, pull-ups on boards and modes, all of which may be missing.
   7: (card) => ({ ...card, version: 8 }),
+  // Version 9 added ratings of diodes and resistors and what the second round of checks reads, all of which may be missing.
+  8: (card) => ({ ...card, version: 9 }),
 };
 
 /** House rules that came later, as they were before. */
@@ -54,6 +56,8 @@ const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   7: (file) => ({ ...file, version: 8, plan: isEntries(file.plan) ? migrateStoredPlan(file.plan) : file.plan }),
   // Version 9 added grounds on pins and what is meant at the start, which may be missing.
   8: (file) => ({ ...file, version: 9 }),
+  // Version 10 added hazards that are acknowledged, which may be missing.
+  9: (file) => ({ ...file, version: 10 }),
 };
 
 function stepped(value: unknown, today: number, steps: Readonly<Record<number, (v: Entries) => Entries>>): unknown {

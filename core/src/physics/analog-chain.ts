@@ -5,7 +5,7 @@ import type { Measure, Transfer } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { SeriesName } from '../standard/e-series.ts';
-import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { BETA_BETWEEN, BETA_BEYOND, RESISTOR_TOLERANCE } from '../standard/practice.ts';
 import { fixedResistors, resistanceAt, resistanceSlope, shareAt, shareSlope, type Resistive } from './resistive.ts';
 
 export interface ChainTerm {
@@ -43,6 +43,8 @@ export interface Front {
   readonly divider?: Interval | undefined;
   /** The fixed resistor that the plan has, Ω; missing: the most even one of the series is taken. */
   readonly fixed?: number | undefined;
+  /** Of that resistor, as a share. */
+  readonly tolerance?: number;
 }
 
 /** The term of the converter's steps. */
@@ -195,7 +197,7 @@ function resistiveTerms(
   return [
     ...converterTerms(adc, volts, slope, front.ratiometric === true, unit),
     ...supplyTerm(front, volts, slope, unit),
-    byResistance('fixed resistor', RESISTOR_TOLERANCE),
+    byResistance('fixed resistor', front.tolerance ?? RESISTOR_TOLERANCE),
     ...ownTerms(transfer, at, byResistance),
   ];
 }
@@ -217,6 +219,8 @@ function ownTerms(
   const constant = toInterval(transfer.beta);
   const kelvin = at + 273.15;
   const away = Math.abs(1 / kelvin - 1 / 298.15);
+  const { from, to } = transfer.between ?? BETA_BETWEEN;
+  const beyond = Math.max(0, from - at, at - to);
   return [
     byResistance('thermistor at 25 °C', halfShare(toInterval(transfer.r25))),
     {
@@ -224,5 +228,14 @@ function ownTerms(
       sum: `${show(halfShare(constant))} × B away from 25 °C`,
       error: (halfShare(constant) * constant.typ * away) / (constant.typ / kelvin ** 2),
     },
+    ...(beyond > 0
+      ? [
+          {
+            name: 'the formula itself',
+            sum: `${show(beyond)} K outside ${from} to ${to} °C × ${BETA_BEYOND}`,
+            error: beyond * BETA_BEYOND,
+          },
+        ]
+      : []),
   ];
 }

@@ -48,7 +48,9 @@ export function frontOf(circuit: Circuit, part: PartNode, measure: Measure): Fro
     supplyTolerance: supply ? halfShare(supply) : 0,
     ratiometric: logic !== undefined && (rail?.root ?? logic.root) === logic.root,
     series: circuit.plan.rules.series,
-    divider: helper?.kind === 'divider' ? dividerShare(helper, outputOhms(part.card, helper)) : undefined,
+    divider:
+      helper?.kind === 'divider' ? dividerShare(helper, outputOhms(part.card, helper), circuit.tolerance) : undefined,
     fixed: net?.fixed?.ohms.typ,
+    tolerance: circuit.tolerance,
   };
 }

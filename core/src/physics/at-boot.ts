@@ -2,7 +2,8 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { pinByTerminal } from '../circuit/pin-function.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Interval } from '../quantity/interval.ts';
+import { exact, type Interval } from '../quantity/interval.ts';
+import type { RailAt } from './node.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 
 export interface BootRest {
@@ -19,6 +20,8 @@ interface Pull {
   readonly volts: Interval;
   readonly ohms: Interval;
   readonly label: string;
+  /** Its rail; null for ground. */
+  readonly root: string | null;
 }
 
 const GROUND: Interval = { min: 0, typ: 0, max: 0 };
@@ -50,23 +53,28 @@ function pinPull(circuit: Circuit, net: Net): Pull[] {
   const supply = end?.power.voltage;
   if (!pin?.boot?.pull || !ohms || !supply) return [];
   const volts = pin.boot.pull === 'up' ? supply : GROUND;
-  return [{ volts, ohms: toInterval(ohms), label: `the pin’s own pull-${pin.boot.pull}` }];
+  const root = pin.boot.pull === 'up' ? (end?.power.rail ?? null) : null;
+  return [{ volts, ohms: toInterval(ohms), label: `the pin’s own pull-${pin.boot.pull}`, root }];
 }
 
 /**
  * The voltages between which a line may rest while the pin is not yet set: every resistor on it, the pin's own pull at
  * the start, and all leakage. The pull that the program switches on later does not count.
  * @param net the net on the controller's side
+ * @param at a rail that is taken to be at a voltage, for what is held against that rail's own share
  */
-export function bootRest(circuit: Circuit, net: Net): BootRest {
+export function bootRest(circuit: Circuit, net: Net, at: RailAt | null = null): BootRest {
   const end = net.ends.find((e) => e.controller);
   const pin = end && circuit.controller && pinByTerminal(circuit.controller.card, end.terminal);
   const drives = pin?.boot?.drives ?? 'nothing';
-  const pulls: Pull[] = [
-    ...net.pullUps.flatMap(({ voltage, ohms, label }) => (voltage ? [{ volts: voltage, ohms, label }] : [])),
-    ...net.pullDowns.map(({ ohms, label }) => ({ volts: GROUND, ohms, label })),
+  const all: Pull[] = [
+    ...net.pullUps.flatMap(({ voltage, ohms, label, root }) =>
+      voltage ? [{ volts: voltage, ohms, label, root }] : [],
+    ),
+    ...net.pullDowns.map(({ ohms, label }) => ({ volts: GROUND, ohms, label, root: null })),
     ...pinPull(circuit, net),
   ];
+  const pulls = all.map((pull) => (at && pull.root === at.rail ? { ...pull, volts: exact(at.volts) } : pull));
   if (pulls.length === 0) return { low: null, high: null, sum: 'nothing pulls it', drives };
   const leakage = net.ends.reduce((total, e) => total + e.leakage, 0);
   const high = node(pulls, 'high', leakage);

@@ -26,14 +26,21 @@ const USUAL_SOURCE = 5e3;
  * whose source resistance is nearest to 5 kΩ.
  * @param volts the highest that the output gives, V
  * @param target the highest that may be at the pin, V
+ * @param tolerance of the resistors, a share
  * @param mostSource what the converter tolerates, Ω
  */
-export function dividers(volts: number, target: number, series: SeriesName, mostSource = 10e3): Divider[] {
+export function dividers(
+  volts: number,
+  target: number,
+  series: SeriesName,
+  tolerance: number,
+  mostSource = 10e3,
+): Divider[] {
   const values = seriesBetween(series, LEAST, MOST);
   const found: Divider[] = [];
   for (const upper of values) {
     for (const lower of values) {
-      const share = dividerShare({ upper, lower });
+      const share = dividerShare({ upper, lower }, null, tolerance);
       const source = (upper * lower) / (upper + lower);
       if (share.max * volts > target || source > mostSource) continue;
       found.push({ upper, lower, share, source, highest: share.max * volts });

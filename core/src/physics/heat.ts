@@ -6,7 +6,7 @@ import { placeOf } from '../circuit/place.ts';
 import { efficiencyAt } from '../circuit/flow.ts';
 import { besselK0 } from '../standard/bessel.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import { BOARD_SHEET, FACE_LOSS, WARM_ROOM } from '../standard/practice.ts';
+import { BOARD_SHEET, BOX_LOSS, BOX_SURFACE, FACE_LOSS, WARM_ROOM } from '../standard/practice.ts';
 
 export interface HeatTerm {
   readonly name: string;
@@ -31,8 +31,9 @@ export function airAt(circuit: Circuit, part: string, ifNothing: { from: number;
   return circuit.plan.places.find((place) => place.name === name)?.air ?? ifNothing;
 }
 
+/** Air around a part at its warmest, °C: that of its place, warmed by what else is in its box. */
 export const warmestAir = (circuit: Circuit, part: string): number =>
-  airAt(circuit, part, { from: WARM_ROOM, to: WARM_ROOM }).to;
+  airAt(circuit, part, { from: WARM_ROOM, to: WARM_ROOM }).to + (boxWarmth(circuit, part)?.kelvin ?? 0);
 
 /** What the regulator behind a rail turns to heat, W: a linear one the voltage that it takes away, a switching one what is lost on the way. */
 export function regulatorHeat(circuit: Circuit, rail: Rail): HeatTerm | null {
@@ -118,6 +119,16 @@ export function warmth(thermal: Thermal, watts: number, ambient: number, deratin
 export function riseAt(watts: number, metres: number): number {
   const decay = Math.sqrt((2 * FACE_LOSS) / BOARD_SHEET);
   return (watts / (2 * Math.PI * BOARD_SHEET)) * besselK0(metres * decay);
+}
+
+/** What everything in a closed box turns to heat, and how much warmer it makes the air in there; null for a part in no such box. */
+export function boxWarmth(circuit: Circuit, part: string): { place: string; watts: number; kelvin: number } | null {
+  const name = placeOf(circuit, part);
+  if (name === null || !circuit.plan.places.some((place) => place.name === name && place.closed)) return null;
+  const watts = [...circuit.parts.values()]
+    .filter(({ id }) => placeOf(circuit, id) === name)
+    .reduce((sum, inside) => sum + dissipation(circuit, inside).watts, 0);
+  return { place: name, watts, kelvin: watts / (BOX_LOSS * BOX_SURFACE) };
 }
 
 export interface RailWarmth extends Warmth {

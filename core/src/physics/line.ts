@@ -9,9 +9,8 @@ import {
   PASS_RESISTANCE,
   PASS_THRESHOLD,
   PROTECTION_DIODE,
-  SINK_RESISTANCE,
 } from '../standard/practice.ts';
-import { SINK_VOLTAGE } from '../standard/bus-timing.ts';
+import { sinkAt } from '../standard/bus-timing.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { Network, TransistorModel } from './network.ts';
 
@@ -176,8 +175,10 @@ const pullUpsOf = (net: Net): PullUp[] => (net.weak ? [...net.pullUps, net.weak]
 const hasDiode = (end: NetEnd): boolean => end.levels.absoluteMax?.unit === 'offset' && end.power.rail !== null;
 
 /** What a sink at its weakest adds to the line when it is on, Ω. */
-const sinkResistance = (end: NetEnd | undefined): number =>
-  end?.levels.sink ? SINK_VOLTAGE / end.levels.sink : SINK_RESISTANCE;
+const sinkResistance = (end: NetEnd | undefined): number => {
+  const { volts, amps } = sinkAt(end?.power.voltage?.max ?? Infinity, end?.levels.sink ?? null);
+  return volts / amps;
+};
 
 export interface LineNetwork {
   readonly network: Network;

@@ -15,6 +15,10 @@ export const allPullUps = (net: Net): Fed[] =>
   (net.weak ? [...net.pullUps, net.weak] : net.pullUps).filter((p): p is Fed => p.voltage !== null);
 const fed = allPullUps;
 
+/** What can lift a net: its pull-ups, or the fixed resistor of a bare part, which lifts all the way while the part is unplugged. */
+export const lifting = (net: Net): Fed[] =>
+  net.fixed?.voltage ? [...allPullUps(net), { ...net.fixed, voltage: net.fixed.voltage }] : allPullUps(net);
+
 /** True where pull-ups go to rails that are not one and the same. */
 export function pullsToSeveralRails(net: Net): boolean {
   const [first, ...others] = fed(net);
@@ -78,13 +82,16 @@ export function highestRest(net: Net): NodeVoltage | null {
   return extreme(net, (p) => p.voltage.max, 0, 'high');
 }
 
-/**
- * The lowest voltage at which a released net can rest: rails at their lowest, and every pin leaking its most.
- * @param rail V, when all pull-ups are on one rail and that rail is taken to be at this voltage
- */
-export function lowestRest(net: Net, rail?: number): NodeVoltage | null {
+/** One rail taken to be at a voltage, V, while the others are at their worst. */
+export interface RailAt {
+  readonly rail: string;
+  readonly volts: number;
+}
+
+/** The lowest voltage at which a released net can rest: rails at their lowest, and every pin leaking its most. */
+export function lowestRest(net: Net, at: RailAt | null = null): NodeVoltage | null {
   const leakage = net.ends.reduce((total, end) => total + end.leakage, 0);
-  return extreme(net, (p) => rail ?? p.voltage.min, leakage, 'low');
+  return extreme(net, (p) => (at && p.root === at.rail ? at.volts : p.voltage.min), leakage, 'low');
 }
 
 /** Where a released net usually rests, V: rails and resistors as they usually are, and next to nothing leaking. */

@@ -3,7 +3,6 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { pinGrounds } from '../circuit/pin-ground.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
-import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
 
 export interface PinCurrent {
   /** Terminal of the pin. */
@@ -26,7 +25,7 @@ const sides = (circuit: Circuit, net: Net): Net[] => circuit.nets.filter(({ trun
 function lightTerm(circuit: Circuit, net: Net, high: number): PinCurrent['terms'][number] | null {
   const light = net.ends.find(({ kind }) => kind === 'led');
   const forward = circuit.parts.get(light?.part ?? '')?.card.ports.find(({ protocol }) => protocol === 'led')?.forward;
-  const ohms = net.series.reduce((sum, { ohms: r }) => sum + r, 0) * (1 - RESISTOR_TOLERANCE);
+  const ohms = net.series.reduce((sum, { ohms: r }) => sum + r, 0) * (1 - circuit.tolerance);
   if (!light || !forward || ohms === 0) return null;
   const drop = toInterval(forward.voltage).min;
   return { label: light.label, sum: `(${V(high)} − ${V(drop)}) ÷ ${R(ohms)}`, amps: Math.max(0, (high - drop) / ohms) };
@@ -36,7 +35,7 @@ function lightTerm(circuit: Circuit, net: Net, high: number): PinCurrent['terms'
 function baseTerm(circuit: Circuit, net: Net, high: number): PinCurrent['terms'][number] | null {
   const end = net.ends.find(({ part, controller }) => !controller && circuit.parts.get(part)?.card.driver?.bipolar);
   const bipolar = circuit.parts.get(end?.part ?? '')?.card.driver?.bipolar;
-  const ohms = net.series.reduce((sum, { ohms: r }) => sum + r, 0) * (1 - RESISTOR_TOLERANCE);
+  const ohms = net.series.reduce((sum, { ohms: r }) => sum + r, 0) * (1 - circuit.tolerance);
   if (!end || !bipolar || ohms === 0) return null;
   const base = toInterval(bipolar.base).min;
   return { label: end.label, sum: `(${V(high)} − ${V(base)}) ÷ ${R(ohms)}`, amps: Math.max(0, (high - base) / ohms) };

@@ -1,9 +1,9 @@
 /** Which pull-ups a line allows, and which one the house rules take. */
 import type { Net } from '../circuit/circuit.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
-import { modeFor, pullUpMax, pullUpMin, SINK_VOLTAGE } from '../standard/bus-timing.ts';
+import { modeFor, pullUpMax, pullUpMin } from '../standard/bus-timing.ts';
 import { seriesBetween } from '../standard/e-series.ts';
-import { ONE_WIRE_LOW, ONE_WIRE_SINK } from '../standard/one-wire.ts';
+import { weakestSink } from './sink.ts';
 import { ONE_WIRE_PULL_UP, RESISTOR_TOLERANCE, SWITCH_PULL_UP } from '../standard/practice.ts';
 
 export interface PullUpWindow {
@@ -24,8 +24,8 @@ function pick(values: readonly number[], rules: HouseRules): number | null {
   return values.reduce((a, b) => (Math.abs(Math.log(b / middle)) < Math.abs(Math.log(a / middle)) ? b : a));
 }
 
-const windowOf = (min: number, max: number, rules: HouseRules): PullUpWindow => {
-  const [low, high] = [min / (1 - RESISTOR_TOLERANCE), max / (1 + RESISTOR_TOLERANCE)];
+const windowOf = (min: number, max: number, rules: HouseRules, tolerance: number): PullUpWindow => {
+  const [low, high] = [min / (1 - tolerance), max / (1 + tolerance)];
   const values = seriesBetween(rules.series, low, high);
   return { min: low, max: high, values, choice: pick(values, rules) };
 };
@@ -33,20 +33,18 @@ const windowOf = (min: number, max: number, rules: HouseRules): PullUpWindow => 
 /**
  * The window of a net that is pulled to `volts` at most by one resistor alone.
  * @param volts V, the rail at its highest
+ * @param tolerance of the resistor, a share
  */
-export function pullUpWindow(net: Net, volts: number, rules: HouseRules): PullUpWindow {
-  const sink = Math.min(
-    ...net.ends.flatMap(({ levels }) => levels.sink ?? []),
-    net.protocol === 'onewire' ? ONE_WIRE_SINK : Infinity,
-  );
+export function pullUpWindow(net: Net, volts: number, rules: HouseRules, tolerance = RESISTOR_TOLERANCE): PullUpWindow {
+  const sink = weakestSink(net, volts);
+  const least = pullUpMin(volts, sink.volts, sink.amps);
   if (net.protocol === 'i2c') {
     const mode = modeFor(net.clock ?? 100e3);
     if (!mode) return { min: 0, max: 0, values: [], choice: null };
-    const amps = Number.isFinite(sink) ? sink : mode.sinkCurrent;
-    return windowOf(pullUpMin(volts, SINK_VOLTAGE, amps), pullUpMax(mode.riseTime, net.capacitance), rules);
+    return windowOf(least, pullUpMax(mode.riseTime, net.capacitance), rules, tolerance);
   }
   if (net.protocol === 'onewire') {
-    const window = windowOf(pullUpMin(volts, ONE_WIRE_LOW, sink), 10e3 * (1 + RESISTOR_TOLERANCE), rules);
+    const window = windowOf(least, 10e3 * (1 + tolerance), rules, tolerance);
     return { ...window, choice: window.values.includes(ONE_WIRE_PULL_UP) ? ONE_WIRE_PULL_UP : window.choice };
   }
   return { min: 1e3, max: 100e3, values: seriesBetween(rules.series, 1e3, 100e3), choice: SWITCH_PULL_UP };

@@ -4,7 +4,6 @@ import type { Circuit } from '../circuit/circuit.ts';
 import { acrossOf, flow, type Flow, type View } from '../circuit/flow.ts';
 import { powerTree, type PowerTree } from '../circuit/power-tree.ts';
 import { voltages } from '../circuit/rail-voltage.ts';
-import { GUARD_DROP } from '../standard/practice.ts';
 import { exact, type Interval } from '../quantity/interval.ts';
 import { highest, mean } from '../quantity/steps.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
@@ -68,7 +67,7 @@ export function leastInput(circuit: Circuit, tree: PowerTree, source: string): W
       const feed = circuit.feeds.get(`${part.id}.${supply.id}`);
       const lost =
         (feed?.peak ?? 0) * 2 * (feed?.lead.length ?? 0) * gaugeResistance(feed?.lead.gauge ?? 28) +
-        (circuit.guards.some((g) => g.by === 'diode' && g.part === part.id && g.supply === supply.id) ? GUARD_DROP : 0);
+        Math.max(0, ...circuit.guards.flatMap((g) => (g.part === part.id && g.supply === supply.id ? g.drop : [])));
       const at = (volts: number): Weakest => ({ part: part.id, supply: supply.id, volts: volts + lost });
       keep(at(toInterval(supply.range).min));
       for (const offer of part.card.rails ?? []) {

@@ -31,7 +31,7 @@ function resized(circuit: Circuit, link: AnalogLink): Candidate[] {
   const volts = above && driverPeak(above)?.volts;
   if (!id || volts === undefined) return [];
   const most = link.adc.sourceResistance ? toInterval(link.adc.sourceResistance).min : undefined;
-  const [best] = dividers(volts, fullScale(link), circuit.plan.rules.series, most);
+  const [best] = dividers(volts, fullScale(link), circuit.plan.rules.series, circuit.tolerance, most);
   if (!best) return [];
   const { upper, lower } = best;
   return [

@@ -6,7 +6,7 @@ import { addHelper, freeId, removeHelper } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesAtLeast, seriesAtMost } from '../standard/e-series.ts';
-import { LED_CURRENT, RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { LED_CURRENT } from '../standard/practice.ts';
 import { swapCard } from '../plan/swap.ts';
 import type { Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
@@ -26,7 +26,7 @@ export function withLightResistor(circuit: Circuit, net: Net): LightResistor | n
   const [part = '', port = ''] = net.of.split('.');
   if (!sum) return null;
   const comfortable = (sum.volts - sum.forward) / LED_CURRENT;
-  const ohms = seriesAtLeast(circuit.plan.rules.series, Math.max(sum.least / (1 - RESISTOR_TOLERANCE), comfortable));
+  const ohms = seriesAtLeast(circuit.plan.rules.series, Math.max(sum.least / (1 - circuit.tolerance), comfortable));
   const bare = net.series.reduce((plan, { helper }) => removeHelper(plan, helper), circuit.plan);
   const id = freeId(bare, `series-${part}`);
   return { ohms, plan: addHelper(bare, { id, kind: 'series', part, port, line: net.line, ohms }) };

@@ -7,7 +7,7 @@ import { isTwoWay } from '../card/protocol.ts';
 import { addHelper, changeHelper, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesAtLeast } from '../standard/e-series.ts';
-import { CLAMP_CURRENT, RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { CLAMP_CURRENT } from '../standard/practice.ts';
 import type { Plan } from '../plan/plan.ts';
 import { addPullUps, logicRail, pullRail } from './pull-up.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
@@ -60,7 +60,7 @@ function limiting({ circuit, finding }: Context): Candidate[] {
   const volts = finding.measured ?? 0;
   if (!net || net.bus !== null || net.beyond !== null || net.series.length > 0 || isTwoWay(net.protocol)) return [];
   if (!LIMITABLE.has(net.protocol) || !circuit.parts.get(part)?.choice) return [];
-  const ohms = seriesAtLeast(circuit.plan.rules.series, (volts - DIODE) / CLAMP_CURRENT / (1 - RESISTOR_TOLERANCE));
+  const ohms = seriesAtLeast(circuit.plan.rules.series, (volts - DIODE) / CLAMP_CURRENT / (1 - circuit.tolerance));
   const id = freeId(circuit.plan, `series-${part}`);
   return [
     {

@@ -128,7 +128,7 @@ export function divide({ circuit }: Context, net: Net, target: number): Candidat
   if (!pin || pin.kind !== 'input' || !driver || others.length > 0 || !part?.choice || !port || !peak) return [];
   const most = reader ? Math.min(target, reader.most) : target;
   const source = reader?.adc.sourceResistance ? toInterval(reader.adc.sourceResistance).min : undefined;
-  const [best] = dividers(peak.volts, most, circuit.plan.rules.series, source);
+  const [best] = dividers(peak.volts, most, circuit.plan.rules.series, circuit.tolerance, source);
   if (!best) return [];
   const { upper, lower } = best;
   return [
@@ -187,8 +187,23 @@ export const overVoltageRemedies: Proposer = (context) => {
     ...translate(context, apart),
     ...divide(context, net, limit),
     ...lowerPullUps(context, net, limit),
+    ...lowerFixed(context, net),
   ];
 };
+
+/** A fixed resistor taken to the rail of the pin that reads it, so that the pin is never lifted above that. */
+function lowerFixed({ circuit }: Context, net: Net): Candidate[] {
+  const { fixed } = net;
+  const rail = logicRail(circuit);
+  if (!fixed || !rail || fixed.rail === rail) return [];
+  return [
+    {
+      id: `fixed-to:${net.id}:${rail}`,
+      title: `Take the resistor of ${net.label} to the ${circuit.rails.get(rail)?.label ?? rail}`,
+      plan: changeHelper(circuit.plan, fixed.helper, (h) => (h.kind === 'fixed' ? { ...h, to: rail } : h)),
+    },
+  ];
+}
 
 export const thresholdRemedies: Proposer = (context) => {
   const { circuit, finding } = context;

@@ -7,7 +7,6 @@ import { addHelper, changeBus, feedByLine, freeId, removeHelper, setOpened } fro
 import type { Plan } from '../plan/plan.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
-import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
 import { fewerBits, membersOf } from './bits.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 
@@ -37,7 +36,7 @@ export function addPullUps(circuit: Circuit, plan: Plan, of: string): Plan {
 export function addPullUp(circuit: Circuit, plan: Plan, net: Net, ohms?: number): Plan | null {
   const rail = pullRail(circuit, net);
   const volts = rail && circuit.rails.get(rail)?.voltage?.max;
-  const value = ohms ?? (volts ? pullUpWindow(net, volts, circuit.plan.rules).choice : null);
+  const value = ohms ?? (volts ? pullUpWindow(net, volts, circuit.plan.rules, circuit.tolerance).choice : null);
   if (!rail || !value) return null;
   const id = freeId(plan, `pull-${net.of.replace('.', '-')}-${net.line}`);
   return addHelper(plan, {
@@ -64,7 +63,7 @@ export const noPullUpRemedies: Proposer = ({ circuit, finding }) => {
   const plan = bare.reduce<Plan>((p, n) => addPullUp(circuit, p, n) ?? p, circuit.plan);
   const rail = pullRail(circuit, net);
   const volts = (rail && circuit.rails.get(rail)?.voltage?.max) || 0;
-  const value = pullUpWindow(net, volts, circuit.plan.rules).choice;
+  const value = pullUpWindow(net, volts, circuit.plan.rules, circuit.tolerance).choice;
   if (!value) return [];
   return [
     {
@@ -110,7 +109,7 @@ export const weakRemedies: Proposer = ({ circuit, finding }) => {
       (rail && circuit.rails.get(rail)?.voltage?.max) || 0,
       ...n.pullUps.map(({ voltage }) => voltage?.max ?? 0),
     );
-    const window = pullUpWindow(n, volts, rules);
+    const window = pullUpWindow(n, volts, rules, circuit.tolerance);
     const fitted = { ...n, pullUps: n.pullUps.filter(({ helper }) => helper === null) };
     const beside = effectivePullUp(fitted)?.typ ?? Infinity;
     if (window.choice === null || beside <= window.choice) return null;
@@ -149,7 +148,12 @@ export const strongRemedies: Proposer = ({ circuit, finding }) => {
       plan: helpers.reduce(removeHelper, circuit.plan),
     });
     const target = (n: Net) =>
-      pullUpWindow(n, Math.max(...n.pullUps.map(({ voltage }) => voltage?.max ?? 0)), circuit.plan.rules).choice;
+      pullUpWindow(
+        n,
+        Math.max(...n.pullUps.map(({ voltage }) => voltage?.max ?? 0)),
+        circuit.plan.rules,
+        circuit.tolerance,
+      ).choice;
     const plan = oneInstead(circuit, lines, target);
     if (plan)
       found.push({
@@ -182,7 +186,7 @@ export const wireRemedies: Proposer = ({ circuit, finding }) => {
   const helpers = net?.pullUps.flatMap(({ helper }) => helper ?? []) ?? [];
   if (!net) return [];
   const volts = Math.max(...net.pullUps.map(({ voltage }) => voltage?.max ?? 0));
-  const value = pullUpWindow(net, volts, circuit.plan.rules).choice;
+  const value = pullUpWindow(net, volts, circuit.plan.rules, circuit.tolerance).choice;
   const one = value === null ? null : oneInstead(circuit, [net], () => value);
   const keep = helpers.slice(1).reduce(removeHelper, circuit.plan);
   return [
@@ -269,7 +273,12 @@ export const pairRemedies: Proposer = ({ circuit, finding }) => {
   found.push({ id: `pair:${net.of}:none`, title: 'Open all pull-up jumpers', plan: opened });
   const resistors = lines.reduce<Plan | null>((p, n) => p && addPullUp(circuit, p, { ...n, pullUps: [] }), opened);
   const rail = pullRail(circuit, net);
-  const value = pullUpWindow(net, (rail && circuit.rails.get(rail)?.voltage?.max) || 0, circuit.plan.rules).choice;
+  const value = pullUpWindow(
+    net,
+    (rail && circuit.rails.get(rail)?.voltage?.max) || 0,
+    circuit.plan.rules,
+    circuit.tolerance,
+  ).choice;
   if (resistors && value) {
     found.push({
       id: `pair:${net.of}:${value}`,
@@ -300,12 +309,12 @@ export const wireBudgetRemedies: Proposer = ({ circuit, finding }) => {
   }
   const rail = pullRail(circuit, net);
   const volts = (rail && circuit.rails.get(rail)?.voltage?.max) || 0;
-  const { values } = pullUpWindow(net, volts, circuit.plan.rules);
+  const { values } = pullUpWindow(net, volts, circuit.plan.rules, circuit.tolerance);
   // The time goes with the resistance, so the largest that is quick enough is known.
   const late = finding.measured !== null && finding.limit !== null ? finding.limit / finding.measured : 1;
   const most = (effectivePullUp(net)?.max ?? Infinity) * late;
   return values
-    .filter((ohms) => ohms * (1 + RESISTOR_TOLERANCE) <= most)
+    .filter((ohms) => ohms * (1 + circuit.tolerance) <= most)
     .toReversed()
     .slice(0, 2)
     .flatMap((ohms) => {

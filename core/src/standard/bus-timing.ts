@@ -25,6 +25,33 @@ export const BUS_ADDRESS_SOURCE = 'UM10204 §3.1.12 (from memory)';
 
 /** Highest low level that a sink holds, V. */
 export const SINK_VOLTAGE = 0.4;
+/** What every part must sink at it, A, whatever the clock: what a card says nothing of is no fast-plus part. */
+const SILENT_SINK = 3e-3;
+const LOW_VOLTAGE_SINK = 2e-3;
+const LOW_VOLTAGE_SHARE = 0.2;
+
+/** A bus of this voltage or less asks for another low: 0.2 × VDD at 2 mA. UM10204 table 10, V_OL2 (from memory). */
+const LOW_VOLTAGE_BUS = 2;
+
+/** A low level that a sink has to hold, V, and what it holds then, A. */
+export interface SinkAt {
+  readonly volts: number;
+  readonly amps: number;
+}
+
+/**
+ * What a sink holds a line of so many volts at: 0.4 V at what its sheet says, 3 mA where that is silent, at any clock; at
+ * 2 V and below 0.2 × VDD at two thirds of it, as the standard goes from 3 mA to 2 mA.
+ * @param open V, the line while nobody holds it
+ * @param stated A at 0.4 V; null where nothing is said
+ * @example sinkAt(1.8, null) is 0.36 V at 2 mA
+ */
+export function sinkAt(open: number, stated: number | null): SinkAt {
+  const amps = stated ?? SILENT_SINK;
+  return open > LOW_VOLTAGE_BUS
+    ? { volts: SINK_VOLTAGE, amps }
+    : { volts: LOW_VOLTAGE_SHARE * open, amps: (amps * LOW_VOLTAGE_SINK) / SILENT_SINK };
+}
 
 /** ln(0.7 / 0.3): a charging RC goes from 30 % to 70 % in this share of R × C. The document prints 0.8473. */
 export const RISE_FACTOR = Math.log(0.7 / 0.3);

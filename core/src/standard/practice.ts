@@ -56,6 +56,16 @@ export const HOT_SURFACE = 60;
 export const BOARD_SHEET = 0.005;
 /** What leaves each face of it by air and radiation, W/(m²·K). */
 export const FACE_LOSS = 10;
+/**
+ * The two temperatures between which a thermistor's B is taken where a card does not say, °C, and what the formula is off by beyond
+ * them, K per K: 0.8 K at 0 °C and 1.5 K at −20 °C for 25/85 (from memory, tables of the class beside the formula).
+ */
+export const BETA_BETWEEN = { from: 25, to: 85 } as const;
+export const BETA_BEYOND = 0.033;
+/** Times the resistance of a field-effect transistor at 25 °C when it is hot. Common practice: 1.4 to 1.8 at 100 °C. */
+export const HOT_ON_RESISTANCE = 1.5;
+/** A rectifier diode of which nothing is said: what it carries, A, and blocks, V. Common practice. */
+export const USUAL_DIODE = { current: 1, reverse: 50 } as const;
 /** Outer surface of a small closed box, m², and what leaves it, W/(m²·K). */
 export const BOX_SURFACE = 0.05;
 export const BOX_LOSS = 5;

@@ -101,10 +101,10 @@ describe('drive/transistor', () => {
     // 35 + 90 = 125 °C; allowed 35 + 115 × 0.8 = 127 °C. The surface is over 60.
     expect(carried(0.3, { ...bare, thermal })?.severity).to.equal('caution');
     expect(carried(0.31, { ...bare, thermal })?.severity).to.equal('fault');
-    // I² × R of a field-effect one: 0.09 A² × 0.1 Ω = 9 mW.
+    // I² × R of a field-effect one that is hot: 0.09 A² × 0.1 Ω × 1.5 = 13.5 mW.
     const cool = carried(0.3, { onResistance: exactly('Ω', 0.1), thermal });
     expect(cool?.severity).to.equal(null);
-    expect(cool?.workings.find(({ name }) => name === 'turned to heat')?.value).to.be.closeTo(0.009, 1e-12);
+    expect(cool?.workings.find(({ name }) => name === 'turned to heat')?.value).to.be.closeTo(0.0135, 1e-12);
   });
   it('is given the largest resistor of the series that still saturates it', () => {
     const { circuit, verdict } = judge(build(0.1, bare, null));

@@ -10,11 +10,11 @@ import {
   PIN_CAPACITANCE,
   pullUpMin,
   RISE_FACTOR,
-  SINK_VOLTAGE,
+  sinkAt,
   type BusMode,
 } from '../../standard/bus-timing.ts';
 import { seriesAtLeast } from '../../standard/e-series.ts';
-import { RESISTOR_TOLERANCE, ROW_CAPACITANCE } from '../../standard/practice.ts';
+import { ROW_CAPACITANCE } from '../../standard/practice.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
 import type { Draft } from '../joint/builder.ts';
 import { addressResource, optionsAt } from './encode-parts.ts';
@@ -105,7 +105,8 @@ function pullersOn(making: Making, segment: Segment, far: string | null): Puller
     if (kept.size < lines) continue;
     const requires = slot ? { [CHOICE.side(bus.id, slot.far)]: [slot.id] } : {};
     const several = [...kept.values()].some((list) => list.length > 1);
-    const ohms = (list: readonly PullUpHelper[]) => parallel(list.map((h) => spread(h.ohms, RESISTOR_TOLERANCE))).max;
+    const ohms = (list: readonly PullUpHelper[]) =>
+      parallel(list.map((h) => spread(h.ohms, bench.circuit.tolerance))).max;
     const first = Math.max(...[...kept.values()].map((list) => ohms(list.slice(0, 1))));
     const all = Math.max(...[...kept.values()].map(ohms));
     const id = slot?.id ?? 'near';
@@ -114,10 +115,10 @@ function pullersOn(making: Making, segment: Segment, far: string | null): Puller
   }
   const strongest = seriesAtLeast(
     bench.circuit.plan.rules.series,
-    pullUpMin(volts, SINK_VOLTAGE, 3e-3) / (1 - RESISTOR_TOLERANCE),
+    pullUpMin(volts, sinkAt(volts, null).volts, sinkAt(volts, null).amps) / (1 - bench.circuit.tolerance),
   );
   const price = { parts: lines, cents: lines * cents(bench.circuit, resistor) };
-  found.push({ draft: { id: 'pair', goals: price }, ohms: strongest * (1 + RESISTOR_TOLERANCE) });
+  found.push({ draft: { id: 'pair', goals: price }, ohms: strongest * (1 + bench.circuit.tolerance) });
   return found;
 }
 

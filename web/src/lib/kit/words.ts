@@ -44,6 +44,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'drive/transistor': 'driver',
   'drive/contact': 'contact',
   'drive/flyback': 'diode',
+  'drive/diode': 'diode’s rating',
   'supply/range': 'supply',
   'supply/plug': 'plug',
   'supply/dropout': 'dropout',
