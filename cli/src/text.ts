@@ -9,6 +9,7 @@ import {
   type Problem,
   type Report,
   type WiringPlan,
+  unreadSays,
 } from '@idle-breadboard/core';
 
 const lines = (...all: (string | readonly string[])[]): string => `${all.flat().join('\n')}\n`;
@@ -36,8 +37,14 @@ export function verdictText(report: Report): string {
   const verdict =
     report.status === 'verified'
       ? `verified: ${report.passes.length} proofs, ${trust} on trust`
-      : `open: ${grave} to settle`;
-  return lines(findings, `${verdict}; fingerprint ${report.fingerprint ?? ''}`);
+      : report.status === 'unread'
+        ? `proved, and ${unreadSays({ unread: report.unread })}`
+        : `open: ${grave} to settle`;
+  return lines(
+    findings,
+    report.unread.map((says) => `! ${says}`),
+    `${verdict}; fingerprint ${report.fingerprint ?? ''}`,
+  );
 }
 
 export function wiringText(wiring: WiringPlan): string {

@@ -50,6 +50,7 @@ export * from './check/pin-capability.ts';
 export * from './check/registry.ts';
 export * from './check/result.ts';
 export * from './check/verify.ts';
+export * from './circuit/cautions.ts';
 export * from './compare/cell.ts';
 export * from './compare/compare.ts';
 export * from './compare/qualify.ts';
@@ -71,9 +72,7 @@ export * from './format/board-svg.ts';
 export * from './format/build-sheet.ts';
 export {
   BENCH_RULE,
-  cautionsOf,
   wiringPlan,
-  type Caution,
   type PutDown,
   type StepCheck,
   type WiringLead,

@@ -20,7 +20,30 @@ export class Bench {
 
   /** Waits until the last change has its verdict. */
   async settled(): Promise<void> {
-    await expect(this.page.locator('[data-verdict="open"], [data-verdict="verified"]')).toBeVisible();
+    await expect(
+      this.page.locator('[data-verdict="open"], [data-verdict="unread"], [data-verdict="verified"]'),
+    ).toBeVisible();
+  }
+
+  /** Waits until everything is proved; hazards may still be unread. */
+  async proved(timeout = 60_000): Promise<void> {
+    await expect(this.page.locator('[data-verdict="unread"], [data-verdict="verified"]')).toBeVisible({ timeout });
+  }
+
+  /** Reads what can kill or burn and ticks it, as nobody builds without: then the plan is called verified. */
+  async verified(timeout = 60_000): Promise<void> {
+    await this.proved(timeout);
+    if ((await this.verdict.getAttribute('data-verdict')) === 'unread') {
+      await this.verdict.click();
+      const ticks = this.page.getByRole('checkbox', { name: /^I have read/, checked: false });
+      for (let left = await ticks.count(); left > 0; left--) {
+        // Ticked, it is no longer among them.
+        await ticks.first().click();
+        await expect(ticks).toHaveCount(left - 1);
+      }
+      await this.page.keyboard.press('Escape');
+    }
+    await expect(this.page.locator('[data-verdict="verified"]')).toBeVisible({ timeout });
   }
 
   async go(key: string): Promise<void> {

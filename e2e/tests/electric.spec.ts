@@ -1,5 +1,5 @@
 /** The electrical proof through the interface: from a mistake to a clean plan, and what the charts let a maker try. */
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { Bench, settleDraft } from './bench';
 import { bareThermistor, sameAddress, translatedTwice, withWord } from './plans';
 
@@ -9,8 +9,6 @@ test.beforeEach(async ({ page }) => {
   await bench.open('levels');
 });
 
-const verified = (page: Page) => page.locator('[data-verdict="verified"]');
-
 test('a 3.3 V part and a 5 V display on one bus, to clean', async ({ page }) => {
   await bench.take(/pull-up on display lifts I²C SDA to 4\.15 V/);
   await expect(page.locator('.detail table').first()).toContainText('into the lower rail');
@@ -18,7 +16,7 @@ test('a 3.3 V part and a 5 V display on one bus, to clean', async ({ page }) => 
   await expect(page.locator('.tray .line', { hasText: 'pull-up on display' })).toHaveCount(0);
   await expect(bench.row(/translator for display \w1/).first()).toBeVisible();
   await settleRest(bench);
-  await expect(verified(page)).toBeVisible();
+  await bench.proved();
 });
 
 /** What the first draft has besides the mixed bus. */
@@ -48,7 +46,7 @@ for (const [way, title] of [
     await bench.openFile('Same address', sameAddress());
     await bench.take(/both answer at 0x44/);
     await bench.remedy(title);
-    await expect(verified(page)).toBeVisible();
+    await bench.proved();
     await page.keyboard.press('Control+z');
     await expect(page.locator('.tray .line', { hasText: 'both answer at 0x44' })).toBeVisible();
   });
@@ -59,7 +57,7 @@ test('a double translation is taken out', async ({ page }) => {
   await bench.take(/carries a translator of its own/);
   await bench.remedy(/Take top shelf sensor out from behind the translator and feed it from the 3\.3 V of controller/);
   await expect(page.locator('.tray .line', { hasText: 'translator of its own' })).toHaveCount(0);
-  await expect(verified(page)).toBeVisible();
+  await bench.proved();
 });
 
 test('an address is told in its three forms, and an 8-bit one is asked about and halved', async ({ page }) => {
@@ -80,7 +78,7 @@ test('a bare thermistor gets the resistor that was worked out, and its curve', a
   await bench.remedy(/^Give bead a fixed resistor of/);
   const curve = page.getByRole('img', { name: /bead: volts at the pin/ });
   await expect(curve).toBeVisible();
-  await expect(verified(page)).toBeVisible();
+  await bench.proved();
   // Another value from the row of those that are most even.
   const values = page.getByRole('group', { name: 'most even fixed resistors for bead' }).getByRole('button');
   const before = await page.getByRole('textbox', { name: 'fixed resistor of bead' }).inputValue();
@@ -187,7 +185,7 @@ test('the spread of an edge is drawn beside, with its share that is too slow', a
 
 test('the first draft is settled in the order of its tray', async ({ page }) => {
   await settleDraft(bench);
-  await expect(verified(page)).toBeVisible();
+  await bench.proved();
 });
 
 test('a configuration word is put together from its fields, typed, and taken apart', async ({ page }) => {

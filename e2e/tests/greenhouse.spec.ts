@@ -35,10 +35,10 @@ test('a greenhouse logger from nothing: needs, parts, mend all, verified with th
   await page.getByRole('button', { name: 'Mend all' }).click();
   const take = page.getByRole('button', { name: /^Take all \d+ changes/ });
   await expect(take).toBeEnabled({ timeout: 90_000 });
-  await expect(page.getByText(/^Verified$/)).toBeVisible();
+  await expect(page.getByText(/^Proved · hazards to read$/)).toBeVisible();
   await take.click();
   await bench.settled();
-  await expect(bench.verdict).toHaveText(/Verified/);
+  await bench.verified();
 
   await bench.go('Pins');
   await expect(page.getByLabel(/fan is switched by$/)).toContainText('Clapper S1');

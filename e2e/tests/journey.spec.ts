@@ -15,14 +15,13 @@ test('from the first draft to verified by remedies; reload keeps it; undo return
   await bench.open();
   const start = await bench.fingerprint();
   await settleDraft(bench);
-  await expect(bench.verdict).toHaveText(/Verified · \d+ proofs, tightest \+.*; \d+ on trust/);
+  await bench.proved();
   const end = await bench.fingerprint();
   expect(end).not.toBe(start);
 
   await expect(page.locator('.saved')).toContainText('saved');
   await page.reload();
-  await bench.settled();
-  await expect(bench.verdict).toHaveText(/Verified/);
+  await bench.proved();
   expect(await bench.fingerprint()).toBe(end);
 
   for (let i = 0; i < 9; i++) {
@@ -41,6 +40,8 @@ test('the wiring plan prints with every lead, and the parts list comes as CSV', 
   const bench = new Bench(page);
   await bench.open();
   await settleDraft(bench);
+  await bench.verified();
+  await expect(bench.verdict).toHaveText(/Verified · \d+ proofs, tightest \+.*; \d+ on trust/);
   await bench.go('Wiring');
   await expect(page.getByRole('complementary', { name: 'Safety' })).toContainText('licensed electrician');
   await expect(page.locator('main')).toContainText('all as the circuit wants them');
@@ -82,7 +83,7 @@ test('an exported plan opens in a fresh profile with the same fingerprint and ve
   await other.open();
   await other.importFile('mended.json', file);
   await other.settled();
-  await expect(other.verdict).toHaveText(/Verified/);
+  await other.proved();
   expect(await other.fingerprint()).toBe(fingerprint);
   await fresh.close();
 });
@@ -113,5 +114,5 @@ test('a plan from nothing: needs, parts from the catalogue, verified', async ({ 
   // One more finding than a person expects: its peak is too much for the board's regulator.
   await bench.take(/has to give/);
   await bench.remedy('Brindle 3.3 V step-down');
-  await expect(bench.verdict).toHaveText(/Verified/);
+  await bench.verified();
 });

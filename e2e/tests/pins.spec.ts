@@ -28,9 +28,9 @@ test('mend all takes the first draft to verified in one step, and one step takes
     /220 Ω in series with status light/,
   ])
     await expect(changes.getByText(words)).toBeVisible();
-  await expect(page.getByText(/^Verified$/)).toBeVisible();
+  await expect(page.getByText(/^Proved · hazards to read$/)).toBeVisible();
   await take.click();
-  await expect(page.locator('[data-verdict="verified"]')).toBeVisible();
+  await expect(page.locator('[data-verdict="unread"]')).toBeVisible();
   await expect(page.locator('.notice')).toContainText('One step back undoes them all');
   await page.keyboard.press('Control+z');
   await bench.settled();
@@ -57,7 +57,7 @@ test('a lock that stands in the way is named; opened, the rest is found', async 
   await expect(page.getByText('Nothing was changed.')).toBeVisible();
   await page.getByRole('button', { name: 'Open the lock of door contact on P0' }).click();
   await page.getByRole('button', { name: /^Take all/ }).click({ timeout: 60_000 });
-  await expect(page.locator('[data-verdict="verified"]')).toBeVisible();
+  await bench.verified();
   await expect(pinOf(page, 'door contact')).not.toHaveValue('p0');
 });
 

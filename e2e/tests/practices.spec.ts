@@ -30,7 +30,7 @@ test('a module straight into the sockets of a board, a pin beside it as supply: 
   await where.selectOption(await way.getAttribute('value'));
   await bench.settled();
   await expect(page.locator('main')).toContainText('all as the circuit wants them', { timeout: 60_000 });
-  await expect(bench.verdict).toHaveText(/^\s*Verified/);
+  await bench.verified();
   // Out of the socket again, its ground can be a pin as well; then that pin has to carry it.
   await where.selectOption('');
   await bench.settled();
@@ -40,7 +40,7 @@ test('a module straight into the sockets of a board, a pin beside it as supply: 
   await expect(bench.row(/onto pin/)).toBeVisible();
   await bench.go('Wiring');
   await expect(page.locator('main')).toContainText('all as the circuit wants them', { timeout: 60_000 });
-  await expect(bench.verdict).toHaveText(/^\s*Verified/);
+  await bench.verified();
 });
 
 test('a programmer is there only while a program is loaded: fed, crossed, a step of its own at the end', async ({

@@ -12,7 +12,18 @@ export const SIGNAL_KINDS = [
   'passive',
 ] as const;
 
-export const HAZARDS = ['mains', 'gas', 'lithium', 'heat', 'water', 'low-voltage'] as const;
+export const HAZARDS = [
+  'mains',
+  'gas',
+  'lithium',
+  'heat',
+  'cells',
+  'water',
+  'low-voltage',
+  'bright',
+  'sharp',
+  'moving',
+] as const;
 
 /** What a need can ask of a part that does not measure. */
 export const SERVICES = [

@@ -158,6 +158,9 @@ export function figuresOf(card: Card): PlacedFigure[] {
   put('controller/usb/drop', 'socket, lost on the way', card.controller?.usb?.drop);
   put('controller/usb/limit', 'socket, most current', card.controller?.usb?.limit);
   put('cable/contacts', 'contacts of the cable', card.cable?.contacts);
+  put('diode/current', 'current that the diode carries', card.diode?.current);
+  put('diode/reverse', 'voltage that the diode blocks', card.diode?.reverse);
+  put('diode/drop', 'lost in the diode', card.diode?.drop);
   put('body/ambient', 'ambient temperature', card.body?.ambient);
   put('body/wear/life', 'life in use', card.body?.wear?.life);
   if (card.body?.size) {

@@ -7,7 +7,7 @@ const meta: CheckMeta = {
   id: 'analog/range',
   title: 'The output stays inside the converter’s range',
   station: 'levels',
-  rule: 'The voltage at the pin over the wanted range, worst case, is at most the converter’s full scale at its lowest; where one rail is full scale and feeds the part, both at the same end of it. A divider counts with its tolerance.',
+  rule: 'The voltage at the pin over the wanted range, worst case, is at most the converter’s full scale at its lowest; where one rail is full scale and feeds the part, both at the same end of it. A divider counts with its tolerance. Not said where level/over-voltage is broken at that pin.',
   source: 'the cards',
   breaks: 'fault',
 };

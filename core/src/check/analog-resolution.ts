@@ -9,7 +9,7 @@ const meta: CheckMeta = {
   id: 'analog/resolution',
   title: 'The way to the counts is fine enough',
   station: 'levels',
-  rule: 'Half a step, the converter’s error, its reference, and the tolerance of divider or fixed resistor, in the need’s unit at the worst place of the wanted range and all at their worst, are at most the wanted accuracy.',
+  rule: 'Half a step, the converter’s error, its reference, and the tolerance of divider or fixed resistor, in the need’s unit at the worst place of the wanted range and all at their worst, are at most the wanted accuracy. Not said where need/accuracy is broken, of which it is a part.',
   source: 'the cards; adding all of them in full is the worst case',
   breaks: 'fault',
 };

@@ -175,44 +175,64 @@ function judgeWear(circuit: Circuit, part: PartNode): Result[] {
   ];
 }
 
-/** A note where something is not said; for the leads only where a part is there that has none of its own. */
-function judgeAsked(circuit: Circuit, name: string): Result[] {
-  const place = circuit.plan.places.find((p) => p.name === name);
-  const there = [...circuit.parts.values()].filter(({ id }) => placeOf(circuit, id) === name);
-  const guessed = there.filter(({ id }) => isLeadAssumed(circuit, id));
-  const taken = M(JUMPER_LENGTH);
-  const subjects = [`place:${name}`];
-  if (!place)
-    return [
-      result(circuit, asked, {
-        subjects,
-        severity: 'note',
-        message: `Nothing is said of “${name}” yet: is it wet, what is its air, is it a closed box, how long are the leads to it?${guessed.length > 0 ? ` Its leads count as ${taken} meanwhile, assumed.` : ''}`,
-        meaning:
-          'Nothing is proved of water and air there, and a longer lead has another drop and another capacitance.',
-        workings: there.map(({ label }) => ({ name: label, sum: `at “${name}”` })),
-      }),
-    ];
+const thereAt = (circuit: Circuit, name: string): PartNode[] =>
+  [...circuit.parts.values()].filter(({ id }) => placeOf(circuit, id) === name);
+
+/** Places of which nothing is said at all: one thing to do, so one note. */
+function judgeUnsaid(circuit: Circuit, names: readonly string[]): Result[] {
+  if (names.length === 0) return [];
+  const there = names.flatMap((name) => thereAt(circuit, name).map((part) => ({ part, name })));
+  const guessed = there.some(({ part }) => isLeadAssumed(circuit, part.id));
+  const one = names.length === 1;
+  const quoted = names.map((name) => `“${name}”`);
+  const said = one ? quoted[0] : `${quoted.slice(0, -1).join(', ')} and ${quoted.at(-1)}`;
+  const asks = one
+    ? 'is it wet, what is its air, is it a closed box, how long are the leads to it?'
+    : 'are they wet, what is their air, are they closed boxes, how long are the leads to them?';
   return [
     result(circuit, asked, {
-      subjects,
-      severity: guessed.length > 0 ? 'note' : null,
-      message:
-        guessed.length > 0
-          ? `How long are the leads to “${name}”? They count as ${taken} meanwhile, assumed.`
-          : `“${name}” is ${place.water === 'dry' ? 'dry' : place.water === 'splash' ? 'splashed' : 'under water'}, ${place.outdoors ? 'outdoors' : 'indoors'}, ${place.closed ? 'a closed box' : 'open'}${place.lead === undefined ? '' : `, ${M(place.lead)} of leads away`}.`,
-      meaning: 'A longer lead has another drop and another capacitance than the one that was assumed.',
-      workings: guessed.map(({ label }) => ({ name: label, sum: `its leads are assumed to be ${taken} long` })),
+      subjects: names.map((name) => `place:${name}`),
+      keyed: ['unsaid'],
+      severity: 'note',
+      message: `Nothing is said of ${said} yet: ${asks}${guessed ? ` ${one ? 'Its' : 'Their'} leads count as ${M(JUMPER_LENGTH)} meanwhile, assumed.` : ''}`,
+      meaning: 'Nothing is proved of water and air there, and a longer lead has another drop and another capacitance.',
+      workings: there.map(({ part, name }) => ({ name: part.label, sum: `at “${name}”` })),
     }),
   ];
 }
 
+/** A note where the leads to a place are not said, and a part is there that has none of its own. */
+function judgeAsked(circuit: Circuit, place: Place): Result {
+  const guessed = thereAt(circuit, place.name).filter(({ id }) => isLeadAssumed(circuit, id));
+  const taken = M(JUMPER_LENGTH);
+  return result(circuit, asked, {
+    subjects: [`place:${place.name}`],
+    severity: guessed.length > 0 ? 'note' : null,
+    message:
+      guessed.length > 0
+        ? `How long are the leads to “${place.name}”? They count as ${taken} meanwhile, assumed.`
+        : `“${place.name}” is ${place.water === 'dry' ? 'dry' : place.water === 'splash' ? 'splashed' : 'under water'}, ${place.outdoors ? 'outdoors' : 'indoors'}, ${place.closed ? 'a closed box' : 'open'}${place.lead === undefined ? '' : `, ${M(place.lead)} of leads away`}.`,
+    meaning: 'A longer lead has another drop and another capacitance than the one that was assumed.',
+    workings: guessed.map(({ label }) => ({ name: label, sum: `its leads are assumed to be ${taken} long` })),
+  });
+}
+
 export const bodyPlace: Check = {
   meta: asked,
-  run: (circuit) =>
-    [...new Set([...circuit.parts.keys()].flatMap((id) => placeOf(circuit, id) ?? []))].flatMap((name) =>
-      judgeAsked(circuit, name),
-    ),
+  run: (circuit) => {
+    const names = [...new Set([...circuit.parts.keys()].flatMap((id) => placeOf(circuit, id) ?? []))];
+    const known = new Map(circuit.plan.places.map((place) => [place.name, place]));
+    return [
+      ...judgeUnsaid(
+        circuit,
+        names.filter((name) => !known.has(name)),
+      ),
+      ...names.flatMap((name) => {
+        const place = known.get(name);
+        return place ? [judgeAsked(circuit, place)] : [];
+      }),
+    ];
+  },
 };
 
 const atPlaces =

@@ -10,7 +10,7 @@ const meta: CheckMeta = {
   station: 'bus',
   rule: 'Under the house rule “one pair per bus” a line has no more pull-ups than it needs: at most one that can be taken away, and none where those that cannot be taken away suffice.',
   source: 'house rule of the plan',
-  breaks: 'caution',
+  breaks: 'note',
 };
 
 /** Those that a maker can take away without a soldering iron. */
@@ -30,7 +30,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   return [
     result(circuit, meta, {
       subjects: [net.id],
-      severity: broken ? 'caution' : null,
+      severity: broken ? 'note' : null,
       measured: loose.length,
       limit: most,
       unit: 'pull-ups',

@@ -47,7 +47,7 @@ export const needAccuracy: Check = {
             limit: need.accuracy,
             unit: need.unit,
             margin,
-            message: `${part.label} is within ±${formatQuantity(sum.total, need.unit)} over ${span(need)} and ${years} years; ±${wanted} is wanted${margin < -1e-9 ? '' : ' and met'}.`,
+            message: `${part.label} is within ±${formatQuantity(sum.total, need.unit)} at the worst over ${span(need)} and ${years} years, ±${formatQuantity(sum.rss, need.unit)} as independent errors; ±${wanted} is wanted${margin < -1e-9 ? (sum.rss <= need.accuracy ? ', which is usual and not sure' : '') : ' and met'}.`,
             meaning:
               'Accuracy is often printed for the best part of the range; what counts is the range that you need.',
             workings: [

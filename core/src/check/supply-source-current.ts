@@ -24,7 +24,7 @@ function beforeAsking(circuit: Circuit, rail: Rail): Result[] {
   return [
     result(circuit, meta, {
       subjects: [rail.ref, 'before'],
-      severity: margin < 0 ? 'caution' : null,
+      severity: margin < 0 ? 'note' : null,
       measured: rail.most,
       limit,
       unit: 'A',

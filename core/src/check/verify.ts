@@ -1,5 +1,7 @@
+import { unreadCautions, type Caution } from '../circuit/cautions.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { COUNTED_UNITS } from '../quantity/engineering.ts';
+import { echoesAmong } from './echo.ts';
 import { CHECKS } from './registry.ts';
 import { SEVERITIES, type Result } from './result.ts';
 
@@ -7,12 +9,26 @@ export interface Verdict {
   readonly status: 'verified' | 'open';
   /** Worst first. */
   readonly findings: readonly Result[];
+  /** What is true, too, and follows from one of them. */
+  readonly echoes: readonly Result[];
   readonly passes: readonly Result[];
   /** The pass with the smallest margin for its size. */
   readonly tightest: Result | null;
+  /** Hazards whose sentence nobody has ticked off: the proofs hold, and the plan is not called verified. */
+  readonly unread: readonly Caution[];
   /** Passes that rest on class-typical figures or memory. */
   readonly onTrust: number;
 }
+
+/** What a plan is called, on screen and on paper: proved, with hazards still to be read, is not yet verified. */
+export const standingOf = ({ status, unread }: Pick<Verdict, 'status' | 'unread'>): 'open' | 'unread' | 'verified' =>
+  status === 'open' ? 'open' : unread.length > 0 ? 'unread' : 'verified';
+
+/** What is still to be done about the hazards of a plan. */
+export const unreadSays = ({ unread }: { readonly unread: readonly unknown[] }): string =>
+  unread.length === 1
+    ? '1 hazard is to be read and ticked off.'
+    : `${unread.length} hazards are to be read and ticked off.`;
 
 /** A margin as a share of the figures it lies between, so that volts and ohms can be ranked together. */
 export function relativeMargin(r: Result): number {
@@ -29,7 +45,9 @@ const rank = (r: Result): number => (r.severity ? SEVERITIES.indexOf(r.severity)
  */
 export function verify(circuit: Circuit): Verdict {
   const results = CHECKS.flatMap((check) => check.run(circuit));
-  const findings = results.filter((r) => r.severity !== null);
+  const broken = results.filter((r) => r.severity !== null);
+  const echoes = echoesAmong(broken);
+  const findings = broken.filter((r) => !echoes.has(r));
   findings.sort((a, b) => rank(a) - rank(b) || relativeMargin(a) - relativeMargin(b) || (a.key < b.key ? -1 : 1));
   const passes = results.filter((r) => r.severity === null);
   const tightest = passes.reduce<Result | null>(
@@ -43,8 +61,10 @@ export function verify(circuit: Circuit): Verdict {
         ? 'open'
         : 'verified',
     findings,
+    echoes: [...echoes],
     passes,
     tightest,
+    unread: unreadCautions(circuit),
     onTrust: passes.filter((r) => r.onTrust).length,
   };
 }

@@ -175,6 +175,8 @@ export interface Net {
   readonly fixed: (PullUp & { readonly helper: string }) | null;
   /** Resistors to ground, of the plan or on a part. */
   readonly pullDowns: readonly PullDown[];
+  /** Capacitors from the line to ground, F. */
+  readonly filters: readonly { helper: string; farads: number }[];
   /** Resistors in series on the way to the part, Ω. */
   readonly series: readonly { helper: string; ohms: number }[];
   /** F, the most. */

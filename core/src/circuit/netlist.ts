@@ -330,6 +330,8 @@ function line(b: Builder, net: Net): void {
   if (net.fixed && fixed) resistor(b, net.fixed.helper, net.fixed.ohms.typ, [near, fixed]);
   for (const { helper, ohms } of net.pullDowns)
     if (helper !== null) resistor(b, helper, ohms.typ, [near, groundNode(b, first?.part ?? '')]);
+  for (const { helper, farads } of net.filters)
+    capacitor(b, helper, farads, [near, groundNode(b, first?.part ?? '')], false);
 }
 
 /** The upper resistor stands between the part and the pin, the lower one between the pin and ground. */
@@ -383,21 +385,27 @@ function diodes(b: Builder, part: string, minus: string, plus: string): void {
       });
 }
 
+function capacitor(b: Builder, id: string, farads: number, legs: readonly [string, string], polar: boolean): void {
+  const own = b.circuit.plan.helpers.find((helper) => helper.id === id);
+  b.legs({
+    id,
+    kind: 'capacitor',
+    value: formatQuantity(farads, 'F'),
+    ohms: null,
+    card: own && 'card' in own ? own.card : null,
+    legs,
+    polar: polar ? ['long leg', 'short leg'] : null,
+  });
+}
+
+/** Capacitors across supplies. */
 function capacitors(b: Builder): void {
   for (const helper of b.circuit.plan.helpers) {
     const feed = helper.kind === 'capacitor' && b.circuit.feeds.get(`${helper.part}.${helper.supply}`);
     if (helper.kind !== 'capacitor' || !feed || !feed.rail) continue;
     const behind = `behind:${helper.part}.${helper.supply}`;
     const plus = b.nodes.has(behind) ? behind : railId(feed.rail);
-    b.legs({
-      id: helper.id,
-      kind: 'capacitor',
-      value: formatQuantity(helper.farads, 'F'),
-      ohms: null,
-      card: helper.card,
-      legs: [plus, groundNode(b, helper.part)],
-      polar: helper.polar ? ['long leg', 'short leg'] : null,
-    });
+    capacitor(b, helper.id, helper.farads, [plus, groundNode(b, helper.part)], helper.polar);
   }
 }
 

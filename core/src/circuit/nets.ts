@@ -25,6 +25,7 @@ interface Making {
   readonly pullUps: ReadonlyMap<string, PullUp[]>;
   readonly series: ReadonlyMap<string, { helper: string; ohms: number }[]>;
   readonly pullDowns: ReadonlyMap<string, PullDown[]>;
+  readonly filters: ReadonlyMap<string, { helper: string; farads: number }[]>;
   readonly dividers: ReadonlyMap<string, DividerHelper>;
   readonly fixed: ReadonlyMap<string, NonNullable<Net['fixed']>>;
   /** Channels of each translator that earlier lines have taken. */
@@ -46,6 +47,7 @@ export function deriveNets(
     pullUps: pullUpHelpers(plan, power, tolerance),
     series: seriesHelpers(plan),
     pullDowns: pullDownHelpers(plan, tolerance),
+    filters: filterHelpers(plan),
     dividers: new Map(plan.helpers.flatMap((h) => (h.kind === 'divider' ? [[h.id, h]] : []))),
     fixed: fixedHelpers(plan, power, tolerance),
     channels: new Map(),
@@ -185,6 +187,16 @@ function pullDownHelpers(plan: Plan, tolerance: number): Map<string, PullDown[]>
   return map;
 }
 
+function filterHelpers(plan: Plan): Map<string, { helper: string; farads: number }[]> {
+  const map = new Map<string, { helper: string; farads: number }[]>();
+  for (const helper of plan.helpers) {
+    if (helper.kind !== 'filter') continue;
+    const key = `${helper.part}.${helper.port}.${helper.line}`;
+    map.set(key, [...(map.get(key) ?? []), { helper: helper.id, farads: helper.farads }]);
+  }
+  return map;
+}
+
 function fittedPullDown(end: NetEnd, parts: ReadonlyMap<string, PartNode>): PullDown[] {
   const part = parts.get(end.part);
   const fitted = end.controller ? undefined : part?.card.signals.find(({ id }) => id === end.signal)?.fittedPullDown;
@@ -214,7 +226,11 @@ function finishNet(trunk: Trunk, beyond: string | null, bare: readonly NetEnd[],
     ...bare.flatMap((end) => fittedPullDown(end, parts)),
   ];
   const ends = lightlyLoaded(bare, parts, pullUps, pullDowns);
-  const terms = capacitanceTerms(ends, parts);
+  const filters = beyond === null ? (making.filters.get(trunk.id) ?? []) : [];
+  const terms = [
+    ...capacitanceTerms(ends, parts),
+    ...filters.map(({ helper, farads }) => ({ label: `capacitor ${helper}`, farads })),
+  ];
   const sinks = ends.some(({ kind }) => kind === 'open-drain' || kind === 'switch');
   const [only] = trunk.stations;
   return {
@@ -238,6 +254,7 @@ function finishNet(trunk: Trunk, beyond: string | null, bare: readonly NetEnd[],
     weak: beyond === null && controller ? weakPullUp(controller, trunk, power) : null,
     fixed: beyond === null && only?.beyond === null ? (making.fixed.get(trunk.id) ?? null) : null,
     pullDowns,
+    filters,
     series: making.series.get(trunk.id) ?? [],
     capacitance: terms.reduce((sum, { farads }) => sum + farads, 0),
     capacitanceTerms: terms,

@@ -13,7 +13,7 @@ import { SHORT_LIMIT } from '../standard/practice.ts';
 import { expectedOhms, widened, type Expected } from './expected.ts';
 import { firstReading } from './first-reading.ts';
 import { Places } from './say-point.ts';
-import { cautionsOf, type Caution } from './wiring.ts';
+import { cautionsOf, type Caution } from '../circuit/cautions.ts';
 
 /** In this order: nothing is powered before it was measured without power. */
 export const SHEET_PHASES = ['off', 'power', 'rest', 'scan', 'reading', 'edges'] as const;

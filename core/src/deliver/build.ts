@@ -35,7 +35,9 @@ const NOTHING: Layout = {
 /** The steps, their proof and the parts of a finished layout. */
 export function buildFrom(circuit: Circuit, result: LayoutResult): Build {
   const layout = result.ok ? result.layout : null;
-  const wiring: WiringPlan = layout ? wiringPlan(circuit, layout) : { steps: [], cautions: [], harness: [] };
+  const wiring: WiringPlan = layout
+    ? wiringPlan(circuit, layout)
+    : { steps: [], cautions: [], checklist: [], harness: [] };
   const leads = wiring.steps.flatMap((step) => step.leads);
   const why = result.ok ? null : result.why;
   const proof = layout && proveLayout(circuit, layout, leads);

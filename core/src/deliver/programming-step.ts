@@ -85,7 +85,15 @@ export function programmingSteps(circuit: Circuit): WiringStep[] {
         ...feedsSaid(circuit, part, card).map(look),
         look('When the program is loaded, take it off again.'),
       ],
-      cautions: (card?.cautions ?? []).map(({ hazard, says }) => ({ hazard, says, part: part.label })),
+      cautions: (card?.cautions ?? []).map(({ hazard, says, source }) => ({
+        hazard,
+        says,
+        part: part.label,
+        parts: [part.id],
+        source: { card: part.card, key: source },
+        asks: false,
+        read: false,
+      })),
       subjects: [part.id],
     };
   });

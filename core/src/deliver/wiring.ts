@@ -1,9 +1,11 @@
 /** The wiring plan: what goes from which hole to which, in an order that works, with a check after each step. */
 import { carrierOf } from '../circuit/carrier.ts';
+import { cautionsOf, type Caution } from '../circuit/cautions.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { pluggedSources } from '../circuit/mated.ts';
 import { netlistOf, type Netlist, type NetNode } from '../circuit/netlist.ts';
 import type { Layout, Lead, LeadPoint, Seated } from '../layout/layout.ts';
+import { checklistOf } from './checklist.ts';
 import { expectations, type StepCheck } from './expect.ts';
 import { harnessOf, type ColourChange } from './harness.ts';
 import { handSteps, programmingSteps } from './programming-step.ts';
@@ -14,12 +16,6 @@ export type { StepCheck } from './expect.ts';
 export interface WiringLead extends Lead {
   readonly fromSays: string;
   readonly toSays: string;
-}
-
-export interface Caution {
-  readonly part: string;
-  readonly hazard: string;
-  readonly says: string;
 }
 
 /** What holds for every build, and stands on everything that is taken to the bench. */
@@ -54,6 +50,8 @@ export interface WiringStep {
 export interface WiringPlan {
   readonly steps: readonly WiringStep[];
   readonly cautions: readonly Caution[];
+  /** What no sum can prove, to be looked at and ticked on paper. */
+  readonly checklist: readonly string[];
   readonly harness: readonly ColourChange[];
 }
 
@@ -71,7 +69,12 @@ export function wiringPlan(circuit: Circuit, layout: Layout): WiringPlan {
   const netlist = netlistOf(circuit);
   const places = new Places(circuit, layout);
   const w = new Work(circuit, layout, netlist, places);
-  return { steps: w.steps(), cautions: cautionsOf(circuit), harness: harnessOf(layout, netlist, places) };
+  return {
+    steps: w.steps(),
+    cautions: cautionsOf(circuit),
+    checklist: checklistOf(circuit),
+    harness: harnessOf(layout, netlist, places),
+  };
 }
 
 class Work {
@@ -292,15 +295,4 @@ class Work {
     );
     return { ...step, checks: expectations.supply(this.circuit, this.layout, this.netlist, this.places) };
   }
-}
-
-/** Every hazard of the cards of some parts, each said once. */
-export function cautionsOf(circuit: Circuit, of: (part: string) => boolean = () => true): Caution[] {
-  const byText = new Map<string, Caution>();
-  for (const part of circuit.parts.values())
-    for (const { hazard, says } of of(part.id) ? (part.card.cautions ?? []) : []) {
-      const same = byText.get(says);
-      byText.set(says, same ? { ...same, part: `${same.part}, ${part.label}` } : { part: part.label, hazard, says });
-    }
-  return [...byText.values()];
 }

@@ -1,6 +1,6 @@
 /** The build as a Markdown sheet: safety, steps with boxes to tick, colours at the joints, parts. */
 import { formatMoney } from '../quantity/money.ts';
-import type { Verdict } from '../check/verify.ts';
+import { standingOf, unreadSays, type Verdict } from '../check/verify.ts';
 import type { Build } from '../deliver/build.ts';
 import { tableCell } from '../deliver/say-value.ts';
 import { BENCH_RULE, type WiringLead, type WiringStep } from '../deliver/wiring.ts';
@@ -43,23 +43,31 @@ function stepLines(step: WiringStep, i: number, done: boolean): string[] {
 export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fingerprint: string): string {
   const { plan } = circuit;
   const done = new Set(plan.done);
-  const proven = verdict.status === 'verified' && build.proof?.agrees === true;
+  const standing = build.proof?.agrees === true ? standingOf(verdict) : 'open';
   const { wiring, parts } = build;
   return [
     `# ${tableCell(plan.name)}`,
     '',
-    proven
+    standing === 'verified'
       ? `Verified: ${verdict.passes.length + build.results.length} proofs; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
-      : `**Not verified. Do not wire this.** Fingerprint ${fingerprint}.`,
+      : standing === 'unread'
+        ? `**Proved, and not yet verified: ${unreadSays(verdict)}** Fingerprint ${fingerprint}.`
+        : `**Not verified. Do not wire this.** Fingerprint ${fingerprint}.`,
     '',
     ...(build.why ? [tableCell(build.why.says), ''] : []),
     ...(build.proof?.discords ?? []).map(({ says }) => `- ${tableCell(says)}`),
     '## Safety',
     '',
-    ...wiring.cautions.map(({ hazard, part, says }) => `- **${hazard}**, ${tableCell(part)}: ${tableCell(says)}`),
+    ...wiring.cautions.map(
+      ({ hazard, part, says, asks, read }) =>
+        `- ${asks ? `[${read ? 'x' : ' '}] ` : ''}**${hazard}**, ${tableCell(part)}: ${tableCell(says)}`,
+    ),
     `- ${BENCH_RULE}`,
     '',
     ...wiring.steps.flatMap((step, i) => stepLines(step, i, done.has(step.key))),
+    ...(wiring.checklist.length > 0
+      ? ['## Before power', '', ...wiring.checklist.map((says) => `- [ ] ${tableCell(says)}`), '']
+      : []),
     ...(wiring.harness.length > 0 ? ['## Where colours meet', ''] : []),
     ...table(
       ['where', 'line', 'wires'],

@@ -4,7 +4,7 @@ import type { Library } from '../card/library.ts';
 import type { Grounds } from '../check/result.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import type { Result, Severity } from '../check/result.ts';
-import { verify } from '../check/verify.ts';
+import { standingOf, verify } from '../check/verify.ts';
 import { buildOf } from '../deliver/build.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import { fingerprint } from '../plan/fingerprint.ts';
@@ -29,10 +29,13 @@ export interface ReportedFinding extends ReportedPass {
 }
 
 export interface Report {
-  readonly status: 'verified' | 'open' | 'refused';
+  /** Unread: all is proved, and sentences of hazards are still to be ticked off in the plan. */
+  readonly status: 'verified' | 'unread' | 'open' | 'refused';
   readonly fingerprint: string | null;
   readonly findings: readonly ReportedFinding[];
   readonly passes: readonly ReportedPass[];
+  /** Sentences of hazards that nobody has ticked off. */
+  readonly unread: readonly string[];
   /** The wiring plan read back: null while findings are open, since it is not made before. */
   readonly wiring: { readonly agrees: boolean; readonly says: readonly string[] } | null;
   /** Only when refused. */
@@ -53,7 +56,8 @@ export function reportOf(document: PlanDocument, library: Library): Report {
   const wiring = build && { agrees: build.proof?.agrees === true, says };
   const all = new Map([...library, ...circuit.cards]);
   return {
-    status: wiring && !wiring.agrees ? 'open' : verdict.status,
+    status: wiring && !wiring.agrees ? 'open' : standingOf(verdict),
+    unread: verdict.unread.map(({ says }) => says),
     wiring,
     fingerprint: fingerprint(document),
     findings: verdict.findings.map((finding) => ({
@@ -70,6 +74,7 @@ export const refused = (problems: readonly Problem[]): Report => ({
   fingerprint: null,
   findings: [],
   passes: [],
+  unread: [],
   wiring: null,
   problems,
 });

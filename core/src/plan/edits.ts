@@ -384,6 +384,14 @@ export const setDone = (plan: Plan, step: string, done: boolean): Plan => ({
   done: done ? [...new Set([...plan.done, step])] : plan.done.filter((key) => key !== step),
 });
 
+/** Ticks the sentence of a hazard off as read, or takes the tick back. */
+export function setAcknowledged(plan: Plan, says: string, read: boolean): Plan {
+  const { acknowledged = [], ...rest } = plan;
+  const kept = acknowledged.filter((sentence) => sentence !== says);
+  const list = read ? [...kept, says] : kept;
+  return list.length > 0 ? { ...rest, acknowledged: list } : rest;
+}
+
 export const setStock = (plan: Plan, card: string, pieces: number): Plan => ({
   ...plan,
   stock: Object.fromEntries(Object.entries({ ...plan.stock, [card]: pieces }).filter(([, count]) => count > 0)),

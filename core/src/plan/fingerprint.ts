@@ -26,10 +26,10 @@ function cardText(card: Card): string {
 
 /**
  * Sixteen hexadecimal digits over everything a verdict rests on. What says nothing about the hardware is left
- * out: the plan's id, name and note, the steps ticked off, what was measured, and cards that the plan does not use.
+ * out: the plan's id, name and note, the steps and hazards ticked off, what was measured, and cards that the plan does not use.
  */
 export function fingerprint({ plan, cards }: PlanDocument): string {
-  const { id: _id, name: _name, note: _note, done: _done, measured: _measured, ...rest } = plan;
+  const { id: _id, name: _name, note: _note, done: _done, measured: _measured, acknowledged: _read, ...rest } = plan;
   const used = new Set(usedCards(plan));
   const sorted = cards.filter(({ id }) => used.has(id)).sort((a, b) => (a.id < b.id ? -1 : 1));
   const text = `{"cards":[${sorted.map(cardText).join(',')}],"plan":${canonical(rest)}}`;

@@ -261,6 +261,16 @@ const PullDownHelper = z.strictObject({
   line: Line,
   ohms: z.number().positive().max(100e6),
 });
+/** A capacitor from a line to ground, beside its pin: it gives the converter its sample, and keeps noise off. */
+const FilterHelper = z.strictObject({
+  id: Id,
+  kind: z.literal('filter'),
+  part: Id,
+  port: Id,
+  line: Line,
+  farads: z.number().positive().max(1e-3),
+  card: Id,
+});
 /** A capacitor across a supply of a part, as close to it as may be. */
 const CapacitorHelper = z.strictObject({
   id: Id,
@@ -282,6 +292,7 @@ export const Helper = z.discriminatedUnion('kind', [
   DividerHelper,
   FixedHelper,
   CapacitorHelper,
+  FilterHelper,
 ]);
 export type Helper = z.infer<typeof Helper>;
 export type PullUpHelper = z.infer<typeof PullUpHelper>;
@@ -341,6 +352,8 @@ export const Plan = z.strictObject({
       results: z.array(z.string().max(300)).max(5000),
     })
     .optional(),
+  /** Sentences of hazards that the maker has read and ticked off. */
+  acknowledged: z.array(text(400)).max(200).optional(),
   /** Wiring steps that are done, by their key. */
   done: z.array(z.string().max(200)).max(5000),
 });

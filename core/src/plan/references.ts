@@ -160,7 +160,12 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
       if (port) portOf(of, port, `${at}/of`);
       else known(buses, 'a bus', of, `${at}/of`);
       if (helper.beyond) known(translators, 'a translator', helper.beyond, `${at}/beyond`);
-    } else if (helper.kind === 'series' || helper.kind === 'divider' || helper.kind === 'pull-down')
+    } else if (
+      helper.kind === 'series' ||
+      helper.kind === 'divider' ||
+      helper.kind === 'pull-down' ||
+      helper.kind === 'filter'
+    )
       portOf(helper.part, helper.port, `${at}/part`);
     else if (helper.kind === 'fixed') {
       portOf(helper.part, helper.port, `${at}/part`);

@@ -1,5 +1,7 @@
 /** Dividers and fixed resistors that are worked out, not asked for. */
+import type { Library } from '../card/library.ts';
 import { analogLinks, fullScale, type AnalogLink } from '../check/analog-links.ts';
+import { sampleFarads } from '../check/analog-source.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { driverPeak } from '../physics/node.ts';
@@ -44,10 +46,29 @@ function resized(circuit: Circuit, link: AnalogLink): Candidate[] {
 }
 
 /** A divider whose two resistors side by side the converter takes. */
-export const analogSourceRemedies: Proposer = ({ circuit, finding }) => {
+export const analogSourceRemedies: Proposer = ({ circuit, finding, library }) => {
   const link = linkOf(circuit, finding.subjects[0]);
-  return link ? resized(circuit, link) : [];
+  return link ? [...resized(circuit, link), ...filtered(circuit, link, library)] : [];
 };
+
+/** The smallest capacitor that gives the converter its sample, from the pin to ground. */
+function filtered(circuit: Circuit, { net, adc, part }: AnalogLink, library: Library): Candidate[] {
+  const [own = '', port = ''] = net.of.split('.');
+  const wanted = sampleFarads(adc.bits);
+  const [card] = [...library.values()]
+    .filter(({ capacitor }) => capacitor && !capacitor.polar && capacitor.farads >= wanted)
+    .toSorted((a, b) => (a.capacitor?.farads ?? 0) - (b.capacitor?.farads ?? 0));
+  const farads = card?.capacitor?.farads;
+  if (!card || farads === undefined) return [];
+  const id = freeId(circuit.plan, `filter-${own}`);
+  return [
+    {
+      id: `filter:${net.id}`,
+      title: `Put ${formatQuantity(farads, 'F')} from the pin of ${part.label} to ground`,
+      plan: addHelper(circuit.plan, { id, kind: 'filter', part: own, port, line: net.line, farads, card: card.id }),
+    },
+  ];
+}
 
 /**
  * The plan with a fixed resistor of so many ohms for a bare part: the one that is there changed, or a new one from the rail

@@ -155,9 +155,9 @@ export function proposeRemedies(
 
 /** What a change does; null where it leaves the finding, or brings a danger or fault. */
 export function proofOf({ circuit, finding, library }: Context, verdict: Verdict, candidate: Candidate): Remedy | null {
-  const before = new Set(verdict.findings.map(({ key }) => key));
+  const before = new Set([...verdict.findings, ...verdict.echoes].map(({ key }) => key));
   const after = verify(deriveCircuit(documentOf(candidate.plan, circuit.cards.values(), library)));
-  const keys = new Set(after.findings.map(({ key }) => key));
+  const keys = new Set([...after.findings, ...after.echoes].map(({ key }) => key));
   const brings = after.findings.filter(({ key }) => !before.has(key));
   if (keys.has(finding.key) || brings.some(grave) || escalates(verdict, after)) return null;
   const pieces = ({ parts, helpers }: Plan) => parts.length + helpers.length;

@@ -62,6 +62,8 @@ export const FACE_LOSS = 10;
  */
 export const BETA_BETWEEN = { from: 25, to: 85 } as const;
 export const BETA_BEYOND = 0.033;
+/** What a converter takes for one sample, F. Common practice: 5 to 14 pF. */
+export const SAMPLING_CAPACITOR = 14e-12;
 /** Times the resistance of a field-effect transistor at 25 °C when it is hot. Common practice: 1.4 to 1.8 at 100 °C. */
 export const HOT_ON_RESISTANCE = 1.5;
 /** A rectifier diode of which nothing is said: what it carries, A, and blocks, V. Common practice. */

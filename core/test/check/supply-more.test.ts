@@ -75,11 +75,11 @@ describe('supply/source-current', () => {
     ]);
     expect(severities(0.3)).to.deep.equal([
       [null, 0.5],
-      ['caution', 0.1],
+      ['note', 0.1],
     ]);
     expect(severities(0.5001)).to.deep.equal([
       ['fault', 0.5],
-      ['caution', 0.1],
+      ['note', 0.1],
     ]);
   });
   it('is derated by the house rule', () => {

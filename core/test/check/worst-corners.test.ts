@@ -27,6 +27,7 @@ import {
   type Build,
   type Json,
 } from '../support/build.ts';
+import { netlistOf } from '../../src/circuit/netlist.ts';
 import { load } from '../support/power-build.ts';
 
 const assortment = (tolerance: number): Card =>
@@ -297,5 +298,42 @@ describe('drive/diode', () => {
   it('takes what its card says from the feed: 5 V − 0.5 V', () => {
     const { circuit } = judge(fed(rated(1, 50), 0));
     expect(circuit.feeds.get('x.vcc')?.voltage?.min).to.be.closeTo(4.5, 1e-9);
+  });
+});
+
+describe('a capacitor at the pin', () => {
+  // 12 bits × 14 pF: 2^12 × 14 pF = 57.3 nF give the converter its sample within a step.
+  const seen = (farads: number | null): Build => ({
+    ...sensed('v3.out', 25, 30),
+    cards: [TWO_RAILS, strict, thermistor(), box],
+    helpers: [
+      fixedTo('v3.out', 100e3),
+      ...(farads === null
+        ? []
+        : [{ id: 'c', kind: 'filter' as const, part: 'bead', port: 'port', line: 'out', farads, card: 'cap' }]),
+    ],
+  });
+  const box = card('cap', { kind: 'capacitor', capacitor: { farads: 100e-9, polar: false, source: 'sheet' } });
+  const strict = card('mcu', {
+    ...(adcBoard as unknown as Json),
+    controller: {
+      ...adcBoard.controller,
+      adc: { ...adcBoard.controller?.adc, sourceResistance: figure('Ω', { max: 1000 }) },
+    },
+  });
+  it('clears the source resistance that it is recommended for, from 57.3 nF on', () => {
+    expect(judge(seen(null)).of('analog/source')[0]?.severity).to.equal('caution');
+    expect(judge(seen(57.3e-9)).of('analog/source')[0]?.severity).to.equal('caution');
+    expect(judge(seen(57.4e-9)).of('analog/source')[0]).to.include({ severity: null, unit: 'F' });
+  });
+  it('is what is proposed, and stands between the pin and ground', () => {
+    const judged = judge(seen(null));
+    const [found] = judged.broken('analog/source');
+    if (!found) throw new Error('nothing found');
+    const [remedy] = proposeRemedies(judged.circuit, judged.verdict, found, libraryOf([box]));
+    expect(remedy?.title).to.equal('Put 100 nF from the pin of bead to ground');
+    const { circuit } = judge(seen(100e-9));
+    const legs = netlistOf(circuit).legged.find(({ id }) => id === 'c')?.legs;
+    expect(legs).to.deep.equal(['bead.port.out', 'ground']);
   });
 });

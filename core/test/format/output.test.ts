@@ -39,7 +39,7 @@ describe('CSV', () => {
 describe('report', () => {
   it('has the shape of the contract', () => {
     const report = reportOf(demo('cupboard-first-draft'), library);
-    expect(report).to.have.keys('status', 'fingerprint', 'findings', 'passes', 'wiring');
+    expect(report).to.have.keys('status', 'fingerprint', 'findings', 'passes', 'unread', 'wiring');
     expect(report.status).to.equal('open');
     expect(report.fingerprint).to.match(/^[0-9a-f]{16}$/);
     for (const finding of report.findings) {

@@ -191,7 +191,7 @@ export function judge(build: Build | PlanDocument): Judged {
   const doc = 'parts' in build ? document(build) : build;
   const circuit = deriveCircuit(doc);
   const verdict = verify(circuit);
-  const all = [...verdict.findings, ...verdict.passes];
+  const all = [...verdict.findings, ...verdict.echoes, ...verdict.passes];
   const of = (check: string) => all.filter((r) => r.check === check);
   return { circuit, verdict, of, broken: (check) => of(check).filter(({ severity }) => severity !== null) };
 }

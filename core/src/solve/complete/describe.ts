@@ -44,6 +44,8 @@ class Words {
         return `a ${this.card(helper.card)} across ${this.part(helper.part)}`;
       case 'capacitor':
         return `a ${this.card(helper.card)} across the supply of ${this.part(helper.part)}`;
+      case 'filter':
+        return `a ${this.card(helper.card)} from the pin of ${this.part(helper.part)} to ground`;
       case 'guard':
         return `a ${this.card(helper.card)} in the feed of ${this.part(helper.part)}`;
       case 'translator': {

@@ -96,7 +96,11 @@
           {:else}
             <Glyph severity={mending.effect.status === 'verified' ? null : 'fault'} label={false} />
             <strong
-              >{mending.effect.status === 'verified' ? 'Verified' : `Open · ${mending.effect.open} to settle`}</strong
+              >{mending.effect.status === 'verified'
+                ? mending.effect.unread > 0
+                  ? 'Proved · hazards to read'
+                  : 'Verified'
+                : `Open · ${mending.effect.open} to settle`}</strong
             >
             · ends {mending.effect.ends.length}, brings {mending.effect.brings.length}{mending.effect.brings[0]
               ? `: ${mending.effect.brings[0].message}`

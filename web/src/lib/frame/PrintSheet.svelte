@@ -1,6 +1,14 @@
 <!-- What goes on paper, A4 or Letter, in colour or black and white: the wiring plan with boxes to tick, and the parts list. -->
 <script lang="ts">
-  import { BENCH_RULE, boardDrawing, boardSvg, type Build, type WiringStep } from '@idle-breadboard/core';
+  import {
+    BENCH_RULE,
+    boardDrawing,
+    boardSvg,
+    standingOf,
+    unreadSays,
+    type Build,
+    type WiringStep,
+  } from '@idle-breadboard/core';
   import { laying } from '../state/laying.svelte';
   import { passes } from '../state/results';
   import { view } from '../state/view.svelte';
@@ -13,7 +21,7 @@
   const verdict = $derived(study.verdict);
   const open = $derived(verdict.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault'));
   const build = $derived<Build | null>(laying.stale ? null : laying.build);
-  const proven = $derived(verdict.status === 'verified' && build?.proof?.agrees === true);
+  const standing = $derived(build?.proof?.agrees === true ? standingOf(verdict) : 'open');
   const drawing = $derived(build?.layout ? boardDrawing(study.circuit, build.layout) : null);
   const done = $derived(new Set(plan.done));
 
@@ -30,11 +38,13 @@
 <article class="print-only">
   <h1>{plan.name}</h1>
   <p>
-    {proven
+    {standing === 'verified'
       ? `Verified, ${passes().length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit`
-      : verdict.status === 'verified'
-        ? 'NOT PROVEN: the wiring is not laid out, or was not read back as the circuit. Do not wire this.'
-        : `OPEN: ${open.length} to settle. Do not wire this.`} · fingerprint
+      : standing === 'unread'
+        ? `PROVED, NOT YET VERIFIED: ${unreadSays(verdict)} Read them below before you wire this`
+        : verdict.status === 'verified'
+          ? 'NOT PROVEN: the wiring is not laid out, or was not read back as the circuit. Do not wire this.'
+          : `OPEN: ${open.length} to settle. Do not wire this.`} · fingerprint
     <span class="value">{study.fingerprint}</span>
   </p>
   {#each open as finding (finding.key)}<p><strong>{finding.severity}</strong>: {finding.message}</p>{/each}
@@ -44,6 +54,9 @@
     <h2>Safety</h2>
     <ul>
       {#each build.wiring.cautions as caution (caution.says)}<li>
+          {#if caution.asks}<span class="tick" aria-label={caution.read ? 'read' : 'not read'}
+              >{caution.read ? '☑' : '☐'}</span
+            >{/if}
           <strong>{caution.hazard}</strong>, {caution.part}: {caution.says}
         </li>{/each}
       <li>{BENCH_RULE}</li>
@@ -59,6 +72,12 @@
     {#each build.wiring.steps as step, i (step.key)}
       <PrintStep {step} number={i + 1} done={done.has(step.key)} picture={step.leads.length > 0 ? picture(step) : ''} />
     {/each}
+    {#if build.wiring.checklist.length > 0}
+      <h2>Before power</h2>
+      <ul class="ticks">
+        {#each build.wiring.checklist as says (says)}<li>{says}</li>{/each}
+      </ul>
+    {/if}
     {#if build.wiring.harness.length > 0}
       <h2>Where colours meet</h2>
       <table>
@@ -80,6 +99,10 @@
 </article>
 
 <style>
+  .ticks {
+    list-style: '☐ ';
+    padding-left: 1.3em;
+  }
   section {
     break-inside: avoid;
   }

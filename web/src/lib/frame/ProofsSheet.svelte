@@ -2,6 +2,7 @@
 <script lang="ts">
   import { relativeMargin, type Result } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
+  import Hazards from '../kit/Hazards.svelte';
   import Quantity from '../kit/Quantity.svelte';
   import Sheet from '../kit/Sheet.svelte';
   import { groundsWords } from '../kit/words';
@@ -29,6 +30,7 @@
 </script>
 
 <Sheet open={view.sheet === 'proofs'} title="All proofs" wide close={() => (view.sheet = null)}>
+  {#if workbench.study}<Hazards circuit={workbench.study.circuit} />{/if}
   <div class="tools">
     <span role="group" aria-label="order"
       >{#each heads as [id, name] (id)}<button

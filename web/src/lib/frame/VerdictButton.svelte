@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { standingOf, unreadSays } from '@idle-breadboard/core';
   import Quantity from '../kit/Quantity.svelte';
   import { laying } from '../state/laying.svelte';
   import { passes, toSettle } from '../state/results';
@@ -15,7 +16,7 @@
       : workbench.stale
         ? 'stale'
         : verdict.status === 'open' || laying.proven === true
-          ? verdict.status
+          ? standingOf(verdict)
           : laying.proven === null && !laying.trouble
             ? 'proving'
             : 'open',
@@ -41,6 +42,8 @@
     <strong>Open</strong> · <span class="value">{open}</span> to settle
   {:else if state === 'proving'}
     <strong>Proved on paper</strong> · the wiring is being read back
+  {:else if state === 'unread'}
+    <strong>Proved</strong> · {unreadSays(verdict)}
   {:else if state === 'open'}
     <strong>Open</strong> · {laying.build?.why || laying.trouble ? 'no layout' : 'the wiring is not the circuit'}:
     <span class="value">{open}</span> to settle
@@ -71,6 +74,9 @@
   }
   .verified {
     border-left: 5px solid var(--pass);
+  }
+  .unread {
+    border-left: 5px solid var(--caution);
   }
   .stale,
   .proving {

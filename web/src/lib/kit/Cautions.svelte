@@ -3,20 +3,22 @@
   import { BENCH_RULE, type WiringPlan } from '@idle-breadboard/core';
 
   let { wiring }: { wiring: WiringPlan } = $props();
-  const hazards = $derived([...new Set(wiring.cautions.map(({ hazard }) => hazard))]);
+  /** What asks for a tick stands above with it. */
+  const said = $derived(wiring.cautions.filter(({ asks }) => !asks));
+  const hazards = $derived([...new Set(said.map(({ hazard }) => hazard))]);
 </script>
 
 {#if wiring.cautions.length > 0}
   <aside class="cautions" aria-label="Safety">
     <p>{BENCH_RULE}</p>
-    <details>
-      <summary>In this build: <strong>{hazards.join(', ')}</strong>; each is said again at its step</summary>
-      <ul>
-        {#each wiring.cautions as caution (caution.says)}
-          <li><strong>{caution.hazard}</strong> · {caution.part}: {caution.says}</li>
-        {/each}
-      </ul>
-    </details>
+    {#if said.length > 0}<details>
+        <summary>In this build, too: <strong>{hazards.join(', ')}</strong>; each is said again at its step</summary>
+        <ul>
+          {#each said as caution (caution.says)}
+            <li><strong>{caution.hazard}</strong> · {caution.part}: {caution.says}</li>
+          {/each}
+        </ul>
+      </details>{/if}
   </aside>
 {/if}
 

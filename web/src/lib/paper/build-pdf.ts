@@ -9,6 +9,8 @@ import {
   type Drawing,
   type Verdict,
   type WiringStep,
+  standingOf,
+  unreadSays,
 } from '@idle-breadboard/core';
 import { boardHeight, drawBoard } from './pdf-board';
 import { PdfPage, type PaperFonts, type PaperSize } from './pdf-page';
@@ -27,17 +29,20 @@ const PICTURE = 210;
 const GAP = 12;
 export async function buildPdf({ circuit, verdict, build, fingerprint, size, fonts }: Paper): Promise<Uint8Array> {
   const page = new PdfPage(size, fonts, circuit.plan.name);
-  const proven = verdict.status === 'verified' && build.proof?.agrees === true;
+  const standing = build.proof?.agrees === true ? standingOf(verdict) : 'open';
   page.heading(circuit.plan.name, 17);
   page.line(
-    proven
+    standing === 'verified'
       ? `Verified, ${verdict.passes.length + build.results.length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
-      : `NOT VERIFIED. Do not wire this. Fingerprint ${fingerprint}.`,
+      : standing === 'unread'
+        ? `PROVED, NOT YET VERIFIED: ${unreadSays(verdict)} Fingerprint ${fingerprint}.`
+        : `NOT VERIFIED. Do not wire this. Fingerprint ${fingerprint}.`,
   );
   if (build.why) page.line(build.why.says);
   for (const { says } of build.proof?.discords ?? []) page.line(says);
   page.heading('Safety');
-  for (const { hazard, part, says } of build.wiring.cautions) page.line(`${hazard}, ${part}: ${says}`);
+  for (const { hazard, part, says, asks, read } of build.wiring.cautions)
+    page.line(`${asks ? (read ? '[x] ' : '[ ] ') : ''}${hazard}, ${part}: ${says}`);
   page.line(BENCH_RULE);
   const drawing = build.layout && boardDrawing(circuit, build.layout);
   if (drawing) {
@@ -49,6 +54,10 @@ export async function buildPdf({ circuit, verdict, build, fingerprint, size, fon
   }
   const done = new Set(circuit.plan.done);
   build.wiring.steps.forEach((step, i) => writeStep(page, drawing, step, i + 1, done.has(step.key)));
+  if (build.wiring.checklist.length > 0) {
+    page.heading('Before power');
+    for (const says of build.wiring.checklist) page.line(`[ ] ${says}`);
+  }
   if (build.wiring.harness.length > 0) {
     page.heading('Where colours meet');
     for (const { where, line, wires } of build.wiring.harness)

@@ -1,6 +1,7 @@
 <!-- Whether the plan may be wired: its verdict, and what the reader of the finished layout found. -->
 <script lang="ts">
   import Glyph from '../kit/Glyph.svelte';
+  import Hazards from '../kit/Hazards.svelte';
   import { laying } from '../state/laying.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -31,6 +32,7 @@
     </ul>
   {/if}
 </div>
+{#if workbench.study}<Hazards circuit={workbench.study.circuit} />{/if}
 
 <style>
   .read {

@@ -19,6 +19,8 @@ export interface Effect {
   readonly status: Verdict['status'];
   /** Dangers and faults that are left. */
   readonly open: number;
+  /** Hazards that are still to be read. */
+  readonly unread: number;
   readonly ends: readonly Result[];
   readonly brings: readonly Result[];
 }

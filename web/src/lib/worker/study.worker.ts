@@ -34,10 +34,11 @@ const worker: StudyWorker = {
   metas: () => CHECKS.map(({ meta }) => meta),
   compare(plan, cards) {
     if (!last) return null;
-    const { findings, status } = verify(deriveCircuit({ plan, cards }));
+    const { findings, status, unread } = verify(deriveCircuit({ plan, cards }));
     const [before, after] = [last.verdict.findings, findings].map((list) => new Set(list.map(({ key }) => key)));
     return {
       status,
+      unread: unread.length,
       open: findings.filter(({ severity }) => severity === 'danger' || severity === 'fault').length,
       ends: last.verdict.findings.filter(({ key }) => !after?.has(key)),
       brings: findings.filter(({ key }) => !before?.has(key)),

@@ -1,0 +1,56 @@
+/** What can hurt someone in a build, each sentence once, and whether it was read. */
+import type { HAZARDS } from '../card/kinds.ts';
+import type { Circuit } from './circuit.ts';
+
+export type Hazard = (typeof HAZARDS)[number];
+
+export interface Caution {
+  readonly hazard: Hazard;
+  /** Labels of the parts that bring it. */
+  readonly part: string;
+  readonly parts: readonly string[];
+  /** The first of its cards, and the source of the sentence there. */
+  readonly source: { readonly card: string; readonly key: string };
+  readonly says: string;
+  /** It can kill or burn: nobody builds before it was read. */
+  readonly asks: boolean;
+  /** Ticked off in the plan. */
+  readonly read: boolean;
+}
+
+/** Hazards whose sentence is acknowledged before a plan counts as verified. */
+const ASKING: ReadonlySet<Hazard> = new Set(['mains', 'lithium', 'gas', 'heat']);
+
+/** @param of the parts that are meant; all where nothing is said */
+export function cautionsOf(circuit: Circuit, of: (part: string) => boolean = () => true): Caution[] {
+  const ticked = new Set(circuit.plan.acknowledged);
+  const byText = new Map<string, Caution>();
+  for (const part of circuit.parts.values())
+    for (const { hazard, says, source } of of(part.id) ? (part.card.cautions ?? []) : []) {
+      const same = byText.get(says);
+      byText.set(
+        says,
+        same
+          ? {
+              ...same,
+              part: `${same.part}, ${part.label}`,
+              parts: [...same.parts, part.id],
+              asks: same.asks || ASKING.has(hazard),
+            }
+          : {
+              part: part.label,
+              parts: [part.id],
+              source: { card: part.card.id, key: source },
+              hazard,
+              says,
+              asks: ASKING.has(hazard),
+              read: ticked.has(says),
+            },
+      );
+    }
+  return [...byText.values()];
+}
+
+/** What has to be read before the build counts as verified. */
+export const unreadCautions = (circuit: Circuit): Caution[] =>
+  cautionsOf(circuit).filter(({ asks, read }) => asks && !read);
