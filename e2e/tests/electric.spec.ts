@@ -183,7 +183,7 @@ test('the spread of an edge is drawn beside, with its share that is too slow', a
   });
 });
 
-test('the first draft is settled in the order of its tray', async ({ page }) => {
+test('the first draft is settled in the order of its tray', async () => {
   await settleDraft(bench);
   await bench.proved();
 });
