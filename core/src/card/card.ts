@@ -69,6 +69,8 @@ export const Supply = z.strictObject({
   range: Volts,
   absoluteMax: Volts.optional(),
   current: States,
+  /** Between this supply and ground on the part. */
+  capacitance: figure('F').optional(),
 });
 export type Supply = z.infer<typeof Supply>;
 export type { RailOffer } from './power.ts';
@@ -116,6 +118,15 @@ export const Port = z.strictObject({
   active: z.strictObject({ level: z.enum(['low', 'high']), source: Id }).optional(),
   /** Lines on which every edge counts, so that the pin must be able to interrupt. */
   interrupts: z.strictObject({ lines: z.array(z.string().max(16)).min(1).max(8), source: Id }).optional(),
+  /** For a serial port: its rate, and how far off that it may be. */
+  rate: figure('Hz').optional(),
+  /** Others that it can be told to keep, fastest first. */
+  rates: z.array(z.number().positive()).min(1).max(16).optional(),
+  rateError: figure('share').optional(),
+  /** For SPI: set where it goes on driving its output while it is not selected. */
+  keepsDriving: z.strictObject({ source: Id }).optional(),
+  /** For a chain of lights on one data line: what its maker asks for in that line, Ω, and across its supply. */
+  chain: z.strictObject({ lights: z.int().positive(), source: Id }).optional(),
   /** For a PWM load: the frequencies that it takes. */
   frequency: figure('Hz').optional(),
   /** For a light: forward voltage and the most that it stands. */
@@ -190,8 +201,9 @@ export const Card = z
         switchOff: Seconds,
         /** For a bare bipolar transistor: what its base and its collector drop, and how far it amplifies. */
         bipolar: z.strictObject({ base: Volts, saturation: Volts, gain: figure('1') }).optional(),
-        /** For a field-effect transistor: what it adds when it is on. */
+        /** For a field-effect transistor: what it adds when it is on, and the gate voltage at which it does. */
         onResistance: Ohms.optional(),
+        gate: Volts.optional(),
         thermal: Thermal.optional(),
       })
       .optional(),
@@ -254,11 +266,15 @@ export const Card = z
       .strictObject({
         ends: z.tuple([z.enum(LEAD_ENDS), z.enum(LEAD_ENDS)]),
         length: z.number().positive().max(100),
+        /** Of one lead with its two contacts, where its maker says it: cheap ones are of aluminium or steel. */
+        ohms: Ohms.optional(),
         colours: z.array(text(24)).min(1).max(24).optional(),
       })
       .optional(),
     /** For a source that is plugged into a socket in place of being wired. */
     outlet: Outlet.optional(),
+    /** For a clock with a holder for a cell: what cell is meant, and whether it is charged from the supply. */
+    backup: z.strictObject({ cell: z.enum(['primary', 'rechargeable']), charges: z.boolean(), source: Id }).optional(),
     /** For a programmer: its serial port loads the program, and it feeds the board meanwhile. */
     programs: z.strictObject({ source: Id }).optional(),
     /** For a programming cable. */

@@ -42,6 +42,8 @@ const converterFigures = {
   reference: Volts,
   /** What it is off by besides its steps, as a share of full scale. */
   error: figure('share'),
+  /** The voltages between which it converts straight, where its ends are dead. */
+  straight: Volts.optional(),
   /** The most that a source may have in series, so that a sample settles. */
   sourceResistance: Ohms.optional(),
 };
@@ -70,6 +72,12 @@ export const Controller = z.strictObject({
       follows: Id.optional(),
     })
     .optional(),
+  /** Below this on its logic supply it starts anew. */
+  brownOut: Volts.optional(),
+  /** The pins that wake it from its sleep. */
+  wake: z.strictObject({ pins: z.array(Id).max(200), source: Id }).optional(),
+  /** What its serial ports divide their rate from: a clock, and samples a bit. */
+  serial: z.strictObject({ clock: figure('Hz'), samples: z.int().min(1).max(64) }).optional(),
   /** Whether its I²C waits for a target that stretches the clock; nothing said counts as yes. */
   waitsForStretching: z.strictObject({ waits: z.boolean(), source: Id }).optional(),
   /** What the chip does besides, and which of its units it takes for it: a radio that needs a converter. */

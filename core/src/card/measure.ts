@@ -62,6 +62,12 @@ export const Measure = z.strictObject({
     .max(8)
     .optional(),
   warmUp: Seconds.optional(),
+  /** A new element is heated so long before its readings count. */
+  burnIn: Seconds.optional(),
+  /** Set where it takes the lowest reading of some days for fresh air, of so much in `unit`. */
+  selfCalibrates: z.strictObject({ to: z.number(), source: Id }).optional(),
+  /** How long an event stays to be read. */
+  holds: Seconds.optional(),
   /** What else moves the reading: a gas element answers to several gases. */
   sensitiveTo: z
     .array(z.strictObject({ to: text(40), says: text(160).optional(), source: Id }))

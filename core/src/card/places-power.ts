@@ -40,11 +40,17 @@ export function supplyFigures(card: Card, put: Put): void {
     put(`${at}/range`, `${s.id} supply`, s.range);
     put(`${at}/absoluteMax`, `${s.id} supply, absolute maximum`, s.absoluteMax);
     states(put, `${at}/current`, s.id, s.current);
+    put(`${at}/capacitance`, `${s.id} supply, capacitance on the part`, s.capacitance);
   }
   for (const r of card.rails ?? []) {
     const at = `rails/${r.id}`;
     put(`${at}/voltage`, `${r.name}, voltage`, r.voltage);
     put(`${at}/limit`, `${r.name}, most current`, r.limit);
+    put(`${at}/reserve`, `${r.name}, capacitance on the part`, r.reserve);
+    put(`${at}/response`, `${r.name}, answers a gust after`, r.response);
+    put(`${at}/staysOn`, `${r.name}, switches off below`, r.staysOn);
+    put(`${at}/cells/fuse`, `${r.name}, fuse of the cells`, r.cells?.fuse);
+    put(`${at}/from/switchCurrent`, `${r.name}, most current of its switch`, r.from?.switchCurrent);
     put(`${at}/from/dropout`, `${r.name}, dropout`, r.from?.dropout);
     put(`${at}/from/drop`, `${r.name}, lost on the way`, r.from?.drop);
     put(`${at}/from/quiescent`, `${r.name}, what the regulator takes`, r.from?.quiescent);
@@ -76,5 +82,6 @@ export function driverFigures({ driver }: Card, put: Put): void {
   put('driver/bipolar/saturation', 'collector to emitter, saturated', driver.bipolar?.saturation);
   put('driver/bipolar/gain', 'current gain', driver.bipolar?.gain);
   put('driver/onResistance', 'driver, resistance when on', driver.onResistance);
+  put('driver/gate', 'driver, gate voltage for that resistance', driver.gate);
   heat(put, 'driver/thermal', 'driver', driver.thermal);
 }

@@ -84,6 +84,8 @@ export function figuresOf(card: Card): PlacedFigure[] {
     for (const { bits, conversion } of m.coarser ?? [])
       put(`${at}/coarser/${bits}`, `${m.quantity}, conversion with ${bits} bits`, conversion);
     put(`${at}/warmUp`, `${m.quantity}, warm-up`, m.warmUp);
+    put(`${at}/burnIn`, `${m.quantity}, burn-in of a new element`, m.burnIn);
+    put(`${at}/holds`, `${m.quantity}, how long an event stays`, m.holds);
     for (const [key, title] of Object.entries(TRANSFER)) {
       const figure: unknown = m.analog && Reflect.get(m.analog, key);
       if (figure) put(`${at}/analog/${key}`, `${m.quantity}, ${title}`, figure as Figure);
@@ -108,10 +110,14 @@ export function figuresOf(card: Card): PlacedFigure[] {
       put(`controller/current/${id}`, `pin current, ${name} together`, limit);
     for (const { id, name, fixed } of card.controller.pwmGroups ?? [])
       put(`controller/pwm/${id}`, `PWM frequency of ${name}`, fixed);
+    put('controller/brownOut', 'supply below which it starts anew', card.controller.brownOut);
+    put('controller/serial/clock', 'clock of its serial ports', card.controller.serial?.clock);
+    put('controller/adc/straight', 'converter, straight between', card.controller.adc?.straight);
     put('controller/adc/reference', 'converter, full scale', card.controller.adc?.reference);
     put('controller/adc/error', 'converter, error', card.controller.adc?.error);
     put('controller/adc/source', 'converter, most source resistance', card.controller.adc?.sourceResistance);
   }
+  put('converter/straight', 'converter, straight between', card.converter?.straight);
   put('converter/reference', 'converter, full scale', card.converter?.reference);
   put('converter/error', 'converter, error', card.converter?.error);
   put('converter/source', 'converter, most source resistance', card.converter?.sourceResistance);
@@ -145,6 +151,8 @@ export function figuresOf(card: Card): PlacedFigure[] {
     put(`ports/${p.id}/parasite/current`, `${p.id}, current drawn from the line`, p.parasite?.current);
     put(`ports/${p.id}/parasite/least`, `${p.id}, least voltage on the line`, p.parasite?.least);
     put(`ports/${p.id}/inductance`, `${p.id}, inductance`, p.inductance);
+    put(`ports/${p.id}/rate`, `${p.id}, serial rate`, p.rate);
+    put(`ports/${p.id}/rateError`, `${p.id}, error of its serial rate`, p.rateError);
     put(`ports/${p.id}/frequency`, `${p.id}, PWM frequency`, p.frequency);
     put(`ports/${p.id}/forward/voltage`, `${p.id}, forward voltage`, p.forward?.voltage);
     put(`ports/${p.id}/forward/current`, `${p.id}, forward current`, p.forward?.current);
@@ -158,6 +166,7 @@ export function figuresOf(card: Card): PlacedFigure[] {
   put('controller/usb/drop', 'socket, lost on the way', card.controller?.usb?.drop);
   put('controller/usb/limit', 'socket, most current', card.controller?.usb?.limit);
   put('cable/contacts', 'contacts of the cable', card.cable?.contacts);
+  put('lead/ohms', 'resistance of one lead', card.lead?.ohms);
   put('diode/current', 'current that the diode carries', card.diode?.current);
   put('diode/reverse', 'voltage that the diode blocks', card.diode?.reverse);
   put('diode/drop', 'lost in the diode', card.diode?.drop);

@@ -72,6 +72,8 @@ export const Cells = z
     cutOff: Volts,
     /** Set where the pack cuts itself off before it is harmed: at which voltage. */
     protection: z.strictObject({ cutsAt: Volts, source: Id }).optional(),
+    /** What blows on a short: a fuse, or a protection that opens. */
+    fuse: Amps.optional(),
     /** Share of the capacity that is left at a low temperature, °C; all of it at 20 °C. */
     cold: z.strictObject({ at: z.number(), share: z.number().min(0).max(1) }).optional(),
     /** Share of the capacity lost in a year on the shelf. */
@@ -116,6 +118,8 @@ export const RailOffer = z.strictObject({
         .min(2)
         .max(20)
         .optional(),
+      /** For a step-up: the most that its switch carries. */
+      switchCurrent: Amps.optional(),
       dropout: Volts.optional(),
       /** What is lost on the way where the rail passes its supply through: a diode, a fuse, a switch. */
       drop: Volts.optional(),
@@ -126,6 +130,11 @@ export const RailOffer = z.strictObject({
     .optional(),
   /** The port whose line switches this rail on and off. */
   switch: z.strictObject({ port: Id }).optional(),
+  /** What is on the part between this rail and ground, and after how long it answers a gust of current. */
+  reserve: figure('F').optional(),
+  response: Seconds.optional(),
+  /** For a power bank: it switches itself off below this current. */
+  staysOn: Amps.optional(),
   /** For a source of cells. */
   cells: Cells.optional(),
   /** For a port of a computer: what it gives before it was asked for more. */

@@ -151,3 +151,12 @@ export function reachOf(circuit: Circuit, link: AnalogLink): Reach | null {
   });
   return found.toSorted((a, b) => a.limit - a.seen.high - (b.limit - b.seen.high))[0] ?? null;
 }
+
+/** V at the output per unit of the measure; null for what is no straight line. */
+export function slopeOf({ measure, end }: AnalogLink): number | null {
+  const transfer = measure?.analog;
+  const supply = end.power.voltage?.typ;
+  if (!measure || transfer?.kind !== 'linear' || supply === undefined) return null;
+  const [low, high] = [levelVolts(transfer.low, 'typ', supply), levelVolts(transfer.high, 'typ', supply)];
+  return Math.abs(high - low) / (measure.range.to - measure.range.from) || null;
+}

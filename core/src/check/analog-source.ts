@@ -29,8 +29,13 @@ export function sourceResistance(link: AnalogLink): { ohms: number; sum: string 
       sum: `${formatQuantity(most, 'Ω')} || ${formatQuantity(fixed, 'Ω')}`,
     };
   }
-  if (!end.resistance) return null;
-  return { ohms: end.resistance.max, sum: end.divider ? 'the divider’s two resistors side by side' : 'of its output' };
+  const series = net.series.reduce((sum, { ohms }) => sum + ohms, 0) * (1 + link.tolerance);
+  if (!end.resistance && series === 0) return null;
+  const text = end.divider ? 'the divider’s two resistors side by side' : 'of its output';
+  return {
+    ohms: (end.resistance?.max ?? 0) + series,
+    sum: series > 0 ? `${text}, and ${formatQuantity(series, 'Ω')} in the line` : text,
+  };
 }
 
 /** What a capacitor at the pin must have so that one sample takes less than a step from it, F. */

@@ -39,6 +39,26 @@ import { pinCurrent } from './pin-current.ts';
 import { pinDouble } from './pin-double.ts';
 import { pinStrap } from './pin-strap.ts';
 import { pinUnitConflict } from './pin-unit-conflict.ts';
+import { analogDeadEnds } from './analog-dead-ends.ts';
+import { analogGroundShift } from './analog-ground-shift.ts';
+import { bodyCondensation } from './body-condensation.ts';
+import { bodySun } from './body-sun.ts';
+import { bodySurge } from './body-surge.ts';
+import { busLongLeads } from './bus-long-leads.ts';
+import { busRelease } from './bus-release.ts';
+import { busSerialRate } from './bus-serial-rate.ts';
+import { driveChain } from './drive-chain.ts';
+import { driveGate } from './drive-gate.ts';
+import { needBurnIn, needSelfCalibration, needShortEvents } from './need-upkeep.ts';
+import { pinWake } from './pin-wake.ts';
+import { supplyBackup } from './supply-backup.ts';
+import { supplyContacts } from './supply-contacts.ts';
+import { supplyDip } from './supply-dip.ts';
+import { supplyFuse } from './supply-fuse.ts';
+import { supplyInrush } from './supply-inrush.ts';
+import { supplyNoise } from './supply-noise.ts';
+import { supplyStaysOn } from './supply-stays-on.ts';
+import { supplyStepUp } from './supply-step-up.ts';
 import type { Check } from './result.ts';
 import { safetyHazard } from './safety-hazard.ts';
 import { supplyBackFeed } from './supply-back-feed.ts';
@@ -67,6 +87,9 @@ export const CHECKS: readonly Check[] = [
   needWarmUp,
   needTrigger,
   needSelectivity,
+  needShortEvents,
+  needSelfCalibration,
+  needBurnIn,
   levelOverVoltage,
   levelMixedPullUps,
   levelUnpowered,
@@ -77,16 +100,21 @@ export const CHECKS: readonly Check[] = [
   levelTranslatedTwice,
   levelFeedRule,
   analogRange,
+  analogDeadEnds,
   analogSource,
   analogResolution,
   analogDivider,
+  analogGroundShift,
   busAddressCollision,
   busAddressReserved,
   busClock,
   busStretching,
   busCrossed,
+  busSerialRate,
+  busRelease,
   busTimeCheck,
   busCapacitance,
+  busLongLeads,
   busPullUpWeak,
   busPullUpStrong,
   busPullUpPairs,
@@ -99,28 +127,42 @@ export const CHECKS: readonly Check[] = [
   pinUnitConflict,
   pinCurrent,
   pinBootState,
+  pinWake,
   driveLed,
   driveTransistor,
+  driveGate,
   driveFlyback,
   driveDiode,
   driveContact,
+  driveChain,
   supplyRange,
   supplyPlug,
   supplyDropout,
   supplyRailCurrent,
   supplySourceCurrent,
+  supplyStaysOn,
+  supplyInrush,
+  supplyDip,
+  supplyStepUp,
+  supplyNoise,
   supplyPinFed,
   supplyPinGround,
   supplyCommonGround,
   supplyBackFeed,
   supplyProgramming,
   supplyCutOff,
+  supplyFuse,
+  supplyBackup,
   supplyLeadDrop,
+  supplyContacts,
   supplyHeat,
   supplySag,
   supplyRuntime,
   bodyHeat,
   bodyPlace,
+  bodySun,
+  bodyCondensation,
+  bodySurge,
   bodyAmbient,
   bodyWater,
   bodyLead,

@@ -7,6 +7,7 @@ import { FEED_LINE, GROUND_LINE } from '../plan/edits.ts';
 import type { Circuit, Guard, PartNode, PinWish } from './circuit.ts';
 import { deriveBuses } from './buses.ts';
 import { cableRun, type CableRun } from './cable.ts';
+import { contactOhms } from './contacts.ts';
 import { deriveNets, nearIsLow } from './nets.ts';
 import { busyShare } from './draw.ts';
 import { smallLoads } from './ledger.ts';
@@ -138,7 +139,9 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
   const awake = rhythm?.rest === 'sleep' ? busyShare(rhythm) : { usual: 1, most: 1 };
   const extra = smallLoads({ plan, parts, awake, tolerance }, first.nets, (ref) => draft.rails.has(ref));
   const cables = cableRuns(plan, library, parts);
-  const power: PowerGraph = derivePower(draft.rhythms, parts, controller, extra, guards, cables);
+  const power: PowerGraph = derivePower(draft.rhythms, parts, controller, extra, guards, cables, (gauge) =>
+    contactOhms(plan, gauge),
+  );
   const { nets, wishes } = deriveNets(plan, parts, controller, power, tolerance);
   return {
     plan,

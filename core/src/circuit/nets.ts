@@ -3,7 +3,7 @@ import { toInterval } from '../card/to-interval.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { spread } from '../quantity/interval.ts';
 import type { DividerHelper, Plan, TranslatorHelper } from '../plan/plan.ts';
-import { JUMPER_LENGTH, LEAD_CAPACITANCE, ROW_CAPACITANCE } from '../standard/practice.ts';
+import { CABLE_CAPACITANCE, JUMPER_LENGTH, ROW_CAPACITANCE } from '../standard/practice.ts';
 import type { Net, NetEnd, PartNode, PinWish, PullDown, PullUp } from './circuit.ts';
 import { boardPullUps } from './board-pull-ups.ts';
 import { controllerEnd, dividerEnd, lightlyLoaded, signalEnd, tiedEnd, weakPullUp } from './ends.ts';
@@ -270,7 +270,11 @@ function capacitanceTerms(ends: readonly NetEnd[], parts: ReadonlyMap<string, Pa
     const part = parts.get(end.part);
     const own = part?.card.terminals.find(({ id }) => id === end.terminal)?.lead?.length ?? 0;
     const length = (part?.choice?.lead ?? JUMPER_LENGTH) + own;
-    terms.push({ label: `${end.label} lead, ${formatQuantity(length, 'm')}`, farads: length * LEAD_CAPACITANCE });
+    const cable = part?.choice?.cable ?? 'loose';
+    terms.push({
+      label: `${end.label} lead, ${formatQuantity(length, 'm')}${cable === 'loose' ? '' : ` ${cable}`}`,
+      farads: length * CABLE_CAPACITANCE[cable],
+    });
   }
   terms.push({ label: `${ends.length} board rows`, farads: ends.length * ROW_CAPACITANCE });
   return terms;

@@ -111,6 +111,7 @@ function standingOf(
 /**
  * Derives rails and feeds. Voltages run from the sources down, currents from the parts up; the drop in the leads
  * needs both, so voltages are taken twice.
+ * @param contacts of a feed by leads, there and back, Ω
  */
 export function derivePower(
   beats: PowerGraph['rhythms'],
@@ -119,6 +120,7 @@ export function derivePower(
   extra: readonly ExtraLoad[],
   guards: readonly Guard[] = [],
   cables: ReadonlyMap<string, CableRun> = new Map(),
+  contacts: (gauge: number) => number = () => 0,
 ): PowerGraph {
   const tree = powerTree(parts, controller);
   const first = voltages(tree, () => 0);
@@ -163,9 +165,10 @@ export function derivePower(
       (g) => g.drop > 0 && `${g.part}.${g.supply}` === key && g.rail === feedRail(part, supply.id),
     );
     const diode = guard?.drop ?? 0;
+    const touched = contacts(gauge);
     lost.set(key, {
-      drop: peak * 2 * length * ohms + diode + lift,
-      sum: `${AMPS(peak)} × 2 × ${length} m × ${formatQuantity(ohms, 'Ω')}/m${diode > 0 ? ` + ${VOLTS(diode)} in the diode` : ''}${lift > 0 ? ` + ${VOLTS(lift)} of the pin that is its ground` : ''}`,
+      drop: peak * (2 * length * ohms + touched) + diode + lift,
+      sum: `${AMPS(peak)} × 2 × ${length} m × ${formatQuantity(ohms, 'Ω')}/m${touched > 0 ? ` + ${AMPS(peak)} × ${formatQuantity(touched, 'Ω')} of contacts` : ''}${diode > 0 ? ` + ${VOLTS(diode)} in the diode` : ''}${lift > 0 ? ` + ${VOLTS(lift)} of the pin that is its ground` : ''}`,
       peak,
       length,
       gauge,

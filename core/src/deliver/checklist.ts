@@ -1,6 +1,8 @@
 /** What can hardly be computed, and is looked at instead: a list to tick, only where the build has it. Common practice. */
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import { THICKEST_JUMPER } from '../circuit/contacts.ts';
 import { placeOf } from '../circuit/place.ts';
+import { JUMPER_GAUGE } from '../standard/practice.ts';
 
 /** A lead from this on is pulled at some day, m. */
 const PULLED = 0.5;
@@ -24,6 +26,7 @@ export function checklistOf(circuit: Circuit): string[] {
     ({ card, choice }) =>
       (choice?.lead ?? 0) >= PULLED || card.terminals.some(({ lead }) => (lead?.length ?? 0) >= PULLED),
   );
+  const thick = parts.filter(({ choice }) => (choice?.gauge ?? JUMPER_GAUGE) < THICKEST_JUMPER);
   const relays = parts.filter(({ card }) => card.contact);
   const switched = parts.filter(
     ({ card, choice }) =>
@@ -37,6 +40,10 @@ export function checklistOf(circuit: Circuit): string[] {
   const lines: (readonly [readonly PartNode[], string])[] = [
     [beside, 'its capacitor stands within 20 mm of the pin that it is for'],
     [pulled, 'its lead is held where it comes in, so that a pull never reaches its ends'],
+    [
+      thick,
+      'its supply leads are too thick for a spring: they are screwed or clamped to the source itself, where the plan shows a hole of its strip',
+    ],
     [
       relays,
       'between what its contact switches and everything else is a way of 6 mm and more; mains is left to a licensed electrician',

@@ -2,6 +2,7 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { acrossOf, flow, type Flow, type View } from '../circuit/flow.ts';
+import { contactOhms } from '../circuit/contacts.ts';
 import { powerTree, type PowerTree } from '../circuit/power-tree.ts';
 import { voltages } from '../circuit/rail-voltage.ts';
 import { exact, type Interval } from '../quantity/interval.ts';
@@ -66,7 +67,9 @@ export function leastInput(circuit: Circuit, tree: PowerTree, source: string): W
     for (const { part, supply } of tree.fedBy.get(ref) ?? []) {
       const feed = circuit.feeds.get(`${part.id}.${supply.id}`);
       const lost =
-        (feed?.peak ?? 0) * 2 * (feed?.lead.length ?? 0) * gaugeResistance(feed?.lead.gauge ?? 28) +
+        (feed?.peak ?? 0) *
+          (2 * (feed?.lead.length ?? 0) * gaugeResistance(feed?.lead.gauge ?? 28) +
+            (feed?.by === 'leads' ? contactOhms(circuit.plan, feed.lead.gauge) : 0)) +
         Math.max(0, ...circuit.guards.flatMap((g) => (g.part === part.id && g.supply === supply.id ? g.drop : [])));
       const at = (volts: number): Weakest => ({ part: part.id, supply: supply.id, volts: volts + lost });
       keep(at(toInterval(supply.range).min));

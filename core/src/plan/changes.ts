@@ -16,12 +16,25 @@ import {
 /** How a part stands and runs, apart from its wires. */
 export type Settings = Pick<
   PartChoice,
-  'lead' | 'gauge' | 'place' | 'beside' | 'on' | 'run' | 'apart' | 'also' | 'ground' | 'bits' | 'mode'
+  'lead' | 'cable' | 'gauge' | 'place' | 'beside' | 'on' | 'run' | 'apart' | 'also' | 'ground' | 'bits' | 'mode'
 >;
 
-const settingsOf = ({ lead, gauge, place, beside, on, run, apart, also, ground, bits, mode }: PartChoice): Settings =>
+const settingsOf = ({
+  lead,
+  cable,
+  gauge,
+  place,
+  beside,
+  on,
+  run,
+  apart,
+  also,
+  ground,
+  bits,
+  mode,
+}: PartChoice): Settings =>
   Object.fromEntries(
-    Object.entries({ lead, gauge, place, beside, on, run, apart, also, ground, bits, mode }).filter(
+    Object.entries({ lead, cable, gauge, place, beside, on, run, apart, also, ground, bits, mode }).filter(
       ([, value]) => value !== undefined,
     ),
   );
@@ -29,6 +42,7 @@ const settingsOf = ({ lead, gauge, place, beside, on, run, apart, also, ground, 
 function withSettings(part: PartChoice, to: Settings): PartChoice {
   const {
     lead: _l,
+    cable: _w,
     gauge: _g,
     place: _p,
     beside: _b,

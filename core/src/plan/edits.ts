@@ -1,5 +1,7 @@
 /** Changes of a plan. Each takes a plan and gives a new one; none looks at anything but its arguments. */
 import type { Card } from '../card/card.ts';
+import { toInterval } from '../card/to-interval.ts';
+import { SPRING_CURRENT } from '../standard/practice.ts';
 import type { HouseRules } from './house-rules.ts';
 import { isBusLine, PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
@@ -30,7 +32,7 @@ export function emptyPlan(id: string, name: string): Plan {
 /** A part as it is bought, under an id made of `wish`: what is not said here is not wired yet. */
 export const newPart = (
   plan: Plan,
-  card: Pick<Card, 'id'>,
+  card: Pick<Card, 'id' | 'supplies'>,
   wish: string,
   label: string,
   feeds: Record<string, string> = {},
@@ -42,7 +44,15 @@ export const newPart = (
   feeds,
   ports: {},
   opened: [],
+  ...(isHeavy(card) ? { gauge: HEAVY_GAUGE } : {}),
 });
+
+/** Leads for what takes more than a spring of a board carries. */
+export const HEAVY_GAUGE = 20;
+
+/** Whether a part takes more at its peak than a spring of a board carries. */
+export const isHeavy = ({ supplies }: Pick<Card, 'supplies'>): boolean =>
+  supplies.some(({ current: { active, peak } }) => toInterval(peak ?? active).max > SPRING_CURRENT);
 
 /** An id made of `wish` that nothing in the plan has yet. @example freeId(plan, 'Top shelf') === 'top-shelf' */
 export function freeId(plan: Plan, wish: string): string {

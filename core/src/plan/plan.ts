@@ -57,6 +57,9 @@ export type Need = z.infer<typeof Need>;
 export type PlainNeed = z.infer<typeof PlainNeed>;
 export type TriggerNeed = z.infer<typeof TriggerNeed>;
 
+/** In the shade all day, under a shield that air blows through, or in the sun. */
+export const SUNS = ['shade', 'shield', 'sun'] as const;
+
 /** Somewhere that needs are at, by its name. A name without an entry is an indoor place about which nothing is said. */
 export const Place = z.strictObject({
   name: text(60),
@@ -65,6 +68,8 @@ export const Place = z.strictObject({
   air: z.strictObject({ from: z.number(), to: z.number() }).optional(),
   outdoors: z.boolean(),
   closed: z.boolean(),
+  /** How the sun reaches it; nothing said outdoors counts as in the sun. */
+  sun: z.enum(SUNS).optional(),
   /** Length of the leads from the controller, m. */
   lead: z.number().positive().max(1000).optional(),
 });
@@ -92,6 +97,8 @@ export const PortChoice = z.strictObject({
   driver: Id.optional(),
   /** Where that part is a relay: closed while it is on, or while it is off. */
   contact: z.enum(['open', 'closed']).optional(),
+  /** Where its serial rate can be told: Hz, one of those of its card. */
+  rate: z.number().positive().optional(),
   /** Set where the software uses the commands that do not hold the clock. */
   noHold: z.boolean().optional(),
   /** For a bus switch: the program keeps all channels that are used on at once. */
@@ -135,6 +142,8 @@ export const Spot = z.strictObject({
 });
 export type Spot = z.infer<typeof Spot>;
 
+export const CABLES = ['loose', 'twisted', 'screened'] as const;
+
 export const PartChoice = z.strictObject({
   id: Id,
   card: Id,
@@ -151,6 +160,8 @@ export const PartChoice = z.strictObject({
   opened: z.array(Id).max(16),
   /** Length of the leads to this part, m. */
   lead: z.number().positive().max(1000).optional(),
+  /** What they are: loose wires, each twisted with ground, or screened; loose where nothing is said. */
+  cable: z.enum(CABLES).optional(),
   /** American gauge of those leads; that of jumpers where nothing is said. */
   gauge: z.int().min(8).max(40).optional(),
   /** Where it is, for a part that serves no need with a place. */

@@ -66,6 +66,8 @@ export function mean({ period, at, value }: Steps): number {
 
 export const highest = ({ value }: Steps): number => value.reduce((a, b) => Math.max(a, b), -Infinity);
 
+export const lowest = ({ value }: Steps): number => value.reduce((a, b) => Math.min(a, b), Infinity);
+
 /** The value at a time. */
 export function valueAt({ period, at, value }: Steps, t: number): number {
   if (period === 0) return value[0] ?? 0;

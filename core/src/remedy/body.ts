@@ -26,6 +26,21 @@ export const warmRemedies: Proposer = ({ circuit, finding }) => {
   ];
 };
 
+/** A shield, or the shade. */
+export const sunRemedies: Proposer = ({ circuit, finding }) => {
+  const name = finding.subjects[1]?.replace(/^place:/, '');
+  const place = circuit.plan.places.find((p) => p.name === name);
+  if (!place) return [];
+  return (['shield', 'shade'] as const).map((sun) => ({
+    id: `sun:${place.name}:${sun}`,
+    title:
+      sun === 'shield'
+        ? `Put “${place.name}” under a shield that air blows through`
+        : `Put “${place.name}” where the sun never comes`,
+    plan: { ...circuit.plan, places: circuit.plan.places.map((p) => (p === place ? { ...p, sun } : p)) },
+  }));
+};
+
 /** Another card that stands the place. */
 export const placeRemedies: Proposer = ({ circuit, finding, library }) => {
   const part = circuit.parts.get(finding.subjects[0] ?? '');

@@ -10,12 +10,14 @@ import { analogRangeRemedies, analogSourceRemedies, fixedResistorRemedies } from
 import { bootRemedies, currentRemedies, unitRemedies } from './boot.ts';
 import { capacitanceRemedies, crossedRemedies, overlayRemedies, stretchingRemedies, timeRemedies } from './bus.ts';
 import { roomRemedies, solderRemedies } from './room.ts';
-import { placeRemedies, reachRemedies, warmRemedies, wearRemedies } from './body.ts';
+import { placeRemedies, reachRemedies, sunRemedies, warmRemedies, wearRemedies } from './body.ts';
+import { capacitorRemedies } from './capacitor.ts';
 import { converterRemedies } from './converter.ts';
 import { contactRemedies, switchRemedies } from './contact.ts';
 import { coilRemedies, lightRemedies, transistorRemedies } from './drive.ts';
 import { feedRuleRemedies, translatedTwiceRemedies, unpoweredRemedies } from './feed.ts';
 import { channelRemedies, mixedRemedies, overVoltageRemedies, thresholdRemedies } from './level.ts';
+import { cableRemedies, inLineRemedies, rateRemedies } from './lead.ts';
 import { needRemedies, triggerRemedies, warmUpRemedies } from './need.ts';
 import { pinRemedies } from './pin.ts';
 import { plugRemedies } from './plug.ts';
@@ -70,6 +72,8 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'level/feed-rule': feedRuleRemedies,
   'analog/range': both(analogRangeRemedies, converterRemedies),
   'analog/source': analogSourceRemedies,
+  'analog/dead-ends': both(analogRangeRemedies, converterRemedies),
+  'analog/ground-shift': leadRemedies,
   'analog/resolution': both(needRemedies, converterRemedies),
   'analog/divider': fixedResistorRemedies,
   'bus/address-collision': addressRemedies,
@@ -79,6 +83,8 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'bus/crossed': crossedRemedies,
   'bus/time': timeRemedies,
   'bus/capacitance': capacitanceRemedies,
+  'bus/long-leads': cableRemedies,
+  'bus/serial-rate': rateRemedies,
   'bus/pull-up-pairs': pairRemedies,
   'bus/pull-up-weak': weakRemedies,
   'bus/pull-up-strong': strongRemedies,
@@ -91,9 +97,19 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'pin/unit-conflict': unitRemedies,
   'pin/current': currentRemedies,
   'pin/boot-state': bootRemedies,
+  'pin/wake': pinRemedies,
   'drive/led': lightRemedies,
   'drive/flyback': both(coilRemedies, switchRemedies),
   'drive/contact': contactRemedies,
+  'drive/chain': both(inLineRemedies, capacitorRemedies),
+  'drive/gate': transistorRemedies,
+  'drive/diode': backFeedRemedies,
+  'supply/dip': capacitorRemedies,
+  'supply/noise': capacitorRemedies,
+  'supply/contacts': leadRemedies,
+  'supply/stays-on': sourceCurrentRemedies,
+  'supply/step-up': sourceCurrentRemedies,
+  'supply/backup': placeRemedies,
   'supply/range': rangeRemedies,
   'supply/plug': plugRemedies,
   'supply/rail-current': railCurrentRemedies,
@@ -115,6 +131,8 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'body/water': placeRemedies,
   'body/lead': reachRemedies,
   'body/wear': wearRemedies,
+  'body/sun': sunRemedies,
+  'body/surge': inLineRemedies,
   'body/clearance': roomRemedies,
   'parts/budget': solderRemedies,
   'parts/solder': solderRemedies,

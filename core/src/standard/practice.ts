@@ -8,6 +8,8 @@ export const JUMPER_LENGTH = 0.2;
 export const JUMPER_GAUGE = 28;
 /** Capacitance of loose hook-up wire to its surroundings, F per m. */
 export const LEAD_CAPACITANCE = 60e-12;
+/** By what a lead is: loose, twisted in pairs (category 5: 52 pF/m), screened (100 to 180 pF/m); F per m. Common practice. */
+export const CABLE_CAPACITANCE = { loose: LEAD_CAPACITANCE, twisted: 52e-12, screened: 180e-12 } as const;
 /** Capacitance of one row of a breadboard, F. */
 export const ROW_CAPACITANCE = 3e-12;
 /** Resistors of a plain assortment, as a share. */
@@ -68,6 +70,41 @@ export const SAMPLING_CAPACITOR = 14e-12;
 export const HOT_ON_RESISTANCE = 1.5;
 /** A rectifier diode of which nothing is said: what it carries, A, and blocks, V. Common practice. */
 export const USUAL_DIODE = { current: 1, reverse: 50 } as const;
+/** What one spring of a board, or one crimped contact on a pin, adds: 20 to 50 mΩ; and what one spring carries, A. Common practice. */
+export const CONTACT_OHMS = { min: 0.02, typ: 0.035, max: 0.05 } as const;
+export const SPRING_CURRENT = 1;
+/** Contacts on the way there and back of a feed over a board: the lead's and the strip's, on plus and on ground. */
+export const FEED_CONTACTS = 4;
+/** Sun on a small box: share of light that a grey wall takes in, W/m² on a clear day, and the wall that it falls on, m². */
+export const SUNLIGHT = { takesIn: 0.6, light: 800, wall: 0.012 } as const;
+/** Of that what is left under a shield that air blows through. Common practice. */
+export const SHIELDED = 0.1;
+/** What leaves each face of a bare part in a breeze, W/(m²·K). Common practice: 10 in still air, 30 and more in wind. */
+export const BREEZE_LOSS = 30;
+/** What holds a rail while it answers a gust, where no card says it: F, and s until it answers. Common practice. */
+export const GUST = {
+  linear: { farads: 10e-6, seconds: 10e-6 },
+  switching: { farads: 47e-6, seconds: 50e-6 },
+  source: { farads: 470e-6, seconds: 100e-6 },
+} as const;
+/** Share of a rail below which a controller of which nothing is said starts anew: 2.9 of 3.3 V, 4.4 of 5 V. Common practice. */
+export const BROWN_OUT = 0.88;
+/** What a port stands at its plug, F: USB 2.0 §7.2.4.1 (from memory). */
+export const PORT_CAPACITANCE = 10e-6;
+/** Bus leads longer than this want care even where the rise holds, m; stubs of a one-wire star longer than this reflect. Common practice. */
+export const LONG_BUS = 1;
+export const LONG_STUB = 3;
+/** Leads outdoors longer than this catch lightning that strikes far away, m. Common practice. */
+export const LONG_OUTDOORS = 3;
+/** What both ends of a serial line may be off together, as a share; and one end of which nothing is said. Common practice. */
+export const SERIAL_ERROR = 0.02;
+export const USUAL_RATE_ERROR = 0.01;
+/** A chain of lights: its data resistor, Ω, what stands across its supply, F, and the current from which on both ends are fed, A. Common practice. */
+export const CHAIN = { least: 220, most: 1000, farads: 470e-6, both: 1.5 } as const;
+/** A pack of current that a motor or coil takes in gusts is kept from a sensor's rail by this, F. Common practice. */
+export const MOTOR_CAPACITOR = 100e-6;
+/** Fresh outdoor air has this much carbon dioxide, ppm (2020s, rounded). */
+export const FRESH_AIR = 420;
 /** Outer surface of a small closed box, m², and what leaves it, W/(m²·K). */
 export const BOX_SURFACE = 0.05;
 export const BOX_LOSS = 5;

@@ -14,3 +14,24 @@ export function gaugeResistance(gauge: number): number {
   return ohms;
 }
 const known = new Map<number, number>();
+
+/** Chassis wiring in free air, A by gauge: handbook table (from memory). Between two entries the thinner one's holds. */
+const CHASSIS: readonly (readonly [gauge: number, amps: number])[] = [
+  [18, 16],
+  [20, 11],
+  [22, 7],
+  [24, 3.5],
+  [26, 2.2],
+  [28, 1.4],
+  [30, 0.86],
+  [32, 0.53],
+];
+
+/** What a single lead carries for good, A. */
+export const gaugeCurrent = (gauge: number): number => CHASSIS.find(([at]) => gauge <= at)?.[1] ?? 0.3;
+
+/**
+ * The current at which a copper wire melts in air, A: 80 × d^1.5 with d in mm. W. H. Preece 1884 (from memory).
+ * @example fusingCurrent(28) is about 14.5 A
+ */
+export const fusingCurrent = (gauge: number): number => 80 * (gaugeDiameter(gauge) * 1e3) ** 1.5;

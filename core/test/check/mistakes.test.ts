@@ -43,7 +43,7 @@ interface Mistake {
   /** A hand sum. */
   readonly measured: number | null;
   readonly limit?: number;
-  readonly severity: 'danger' | 'fault' | 'caution';
+  readonly severity: 'danger' | 'fault' | 'caution' | 'note';
   /** Id of a remedy that must be among those offered, as a beginning. */
   readonly remedy: string;
 }

@@ -7,6 +7,7 @@ import { verify, type Verdict } from '../../check/verify.ts';
 import { piecesCost } from '../../plan/cost.ts';
 import { documentOf } from '../../plan/document.ts';
 import { planChanges } from '../../plan/changes.ts';
+import { changePart, HEAVY_GAUGE, isHeavy } from '../../plan/edits.ts';
 import type { Plan } from '../../plan/plan.ts';
 import { proposeRemedies } from '../../remedy/propose.ts';
 import { searchSteps, type Found, type Progress, type Told } from '../joint/search.ts';
@@ -64,7 +65,7 @@ export function* completeSteps(circuit: Circuit, library: Library): Generator<Pr
   let first: Encoding | null = null;
   let found: Judged | null = null;
   let best: Judged | null = null;
-  for (const variant of variantsOf(circuit, library)) {
+  for (const variant of variantsOf(onThickLeads(circuit), library)) {
     let encoding: Encoding | null = null;
     for (const againstRules of [false, true]) {
       encoding = encode(variant, library, againstRules);
@@ -82,6 +83,19 @@ export function* completeSteps(circuit: Circuit, library: Library): Generator<Pr
     if (why.length > 0) return completionOf(circuit, library, given, why);
   }
   return completionOf(circuit, library, best ?? bySingles(given, library, judge), []);
+}
+
+/** What takes more than a spring of the board carries comes on leads that pass it by, before anything else is chosen. */
+function onThickLeads(circuit: Circuit): Circuit {
+  const heavy = [...circuit.parts.values()].filter(
+    ({ card, choice }) => choice && choice.gauge === undefined && !choice.locked && isHeavy(card),
+  );
+  if (heavy.length === 0) return circuit;
+  const plan = heavy.reduce(
+    (p, { id }) => changePart(p, id, (choice) => ({ ...choice, gauge: HEAVY_GAUGE })),
+    circuit.plan,
+  );
+  return deriveCircuit({ plan, cards: [...circuit.cards.values()] });
 }
 
 /** Completes to the end. */

@@ -69,11 +69,12 @@ function feedsSaid(words: Words, part: string, feeds: Readonly<Record<string, st
 
 function portSaid(words: Words, before: Circuit, piece: Extract<Piece, { kind: 'port' }>): string {
   const old = before.plan.parts.find(({ id }) => id === piece.part)?.ports[piece.port] ?? {};
-  const { bus, address, noHold, driver } = piece.choice;
+  const { bus, address, noHold, driver, rate } = piece.choice;
   const at = address === undefined ? '' : ` at ${formatAddress(address)}`;
   const name = words.part(piece.part);
   if (bus !== undefined && bus !== old.bus) return `Put ${name} on ${words.bus(bus)}${at}`;
   if (address !== undefined && address !== old.address) return `Set ${name} to ${formatAddress(address)}`;
+  if (rate !== undefined && rate !== old.rate) return `Tell ${name} to speak at ${rate} bits a second`;
   if (noHold && !old.noHold) return `Read ${name} with the commands that do not hold the clock`;
   if (driver !== undefined && driver !== old.driver) return `Switch ${name} with ${words.part(driver)}`;
   return `Connect ${name} otherwise`;

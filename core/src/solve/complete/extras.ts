@@ -13,6 +13,7 @@ import type { PartChoice } from '../../plan/plan.ts';
 import { within, type Interval } from '../../quantity/interval.ts';
 import { highest } from '../../quantity/steps.ts';
 import { JUMPER_GAUGE, JUMPER_LENGTH } from '../../standard/practice.ts';
+import { contactOhms } from '../../circuit/contacts.ts';
 import { gaugeResistance } from '../../standard/wire-gauge.ts';
 
 /** A regulator or source that is not there yet. */
@@ -45,7 +46,8 @@ export function loadsOf(circuit: Circuit): Asked[] {
     .flatMap(({ card, choice }) =>
       card.supplies.map((supply): Asked => {
         const amps = highest(drawOf(supply.current).surge);
-        const ohms = gaugeResistance(choice?.gauge ?? JUMPER_GAUGE) * 2 * (choice?.lead ?? JUMPER_LENGTH);
+        const gauge = choice?.gauge ?? JUMPER_GAUGE;
+        const ohms = gaugeResistance(gauge) * 2 * (choice?.lead ?? JUMPER_LENGTH) + contactOhms(circuit.plan, gauge);
         return { range: toInterval(supply.range), amps, drop: amps * ohms };
       }),
     );

@@ -1,6 +1,6 @@
 <!-- How long and how thick the leads of a supply are, and whether another rail meets it there. -->
 <script lang="ts">
-  import { changePart, LEAD_GAUGES, type Circuit, type Feed, type PartChoice } from '@idle-breadboard/core';
+  import { CABLES, changePart, LEAD_GAUGES, type Circuit, type Feed, type PartChoice } from '@idle-breadboard/core';
   import QuantityField from '../kit/QuantityField.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -54,6 +54,17 @@
     {#each [...new Set([feed.lead.gauge, ...LEAD_GAUGES])].sort((a, b) => b - a) as gauge (gauge)}<option
         value={String(gauge)}>{gauge}</option
       >{/each}
+  </select>
+  <select
+    class="field"
+    aria-label="cable to {label}"
+    value={part?.choice?.cable ?? 'loose'}
+    onchange={({ currentTarget }) => {
+      const cable = CABLES.find((c) => c === currentTarget.value);
+      change(({ cable: _old, ...choice }) => (cable && cable !== 'loose' ? { ...choice, cable } : choice), 'cable');
+    }}
+  >
+    {#each CABLES as cable (cable)}<option value={cable}>{cable}</option>{/each}
   </select>
   {#if others.length > 0}
     also fed from <select

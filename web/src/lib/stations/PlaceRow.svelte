@@ -1,6 +1,6 @@
 <!-- What a place does to a part: water, air, weather, a lead. -->
 <script lang="ts">
-  import { WATER, type Place, type Plan, type Result } from '@idle-breadboard/core';
+  import { SUNS, WATER, type Place, type Plan, type Result } from '@idle-breadboard/core';
   import Proof from '../kit/Proof.svelte';
   import QuantityField from '../kit/QuantityField.svelte';
   import Row from '../kit/Row.svelte';
@@ -22,6 +22,7 @@
   } = $props();
   const change = (next: (now: Place) => Place) => edit((p) => changePlace(p, place.name, next), `place ${place.name}`);
   const set = (next: Partial<Place>) => change((now) => ({ ...now, ...next }));
+  const SUN_WORDS = { shade: 'in the shade', shield: 'under a shield', sun: 'in the sun' };
   const WORDS = { dry: 'dry', splash: 'splashed', immersion: 'under water' };
 </script>
 
@@ -72,6 +73,18 @@
         onchange={(e) => set({ outdoors: e.currentTarget.checked })}
       />outdoors</label
     >
+    {#if place.outdoors}<select
+        class="field"
+        aria-label="sun at {place.name}"
+        value={place.sun ?? ''}
+        onchange={({ currentTarget }) => {
+          const sun = SUNS.find((s) => s === currentTarget.value);
+          change(({ sun: _old, ...now }) => (sun ? { ...now, sun } : now));
+        }}
+      >
+        <option value="">sun not said</option>
+        {#each SUNS as sun (sun)}<option value={sun}>{SUN_WORDS[sun]}</option>{/each}
+      </select>{/if}
     <label class="tick"
       ><input type="checkbox" checked={place.closed} onchange={(e) => set({ closed: e.currentTarget.checked })} />closed
       box</label

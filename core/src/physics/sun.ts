@@ -1,0 +1,32 @@
+/** What the sun adds to a place outdoors. */
+import type { Place } from '../plan/plan.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { BOX_LOSS, BOX_SURFACE, BREEZE_LOSS, SHIELDED, SUNLIGHT } from '../standard/practice.ts';
+
+export interface SunRise {
+  /** K above the air. */
+  readonly kelvin: number;
+  readonly sum: string;
+  /** Set where nobody has said how the sun reaches it: it is taken to. */
+  readonly assumed: boolean;
+}
+
+/**
+ * A closed box takes in α·G·A and loses U·A per kelvin; a bare part takes in on one face and loses from two, half of the light
+ * on the average of its turns to the sun: α·G ÷ (4·h).
+ * @example a closed box in the sun: 0.6 × 800 W/m² × 0.012 m² ÷ 0.25 W/K is 23 K
+ */
+export function sunRise({ outdoors, closed, sun }: Place): SunRise {
+  const { takesIn, light, wall } = SUNLIGHT;
+  if (!outdoors || sun === 'shade') return { kelvin: 0, sum: outdoors ? 'in the shade' : 'indoors', assumed: false };
+  const full = closed ? (takesIn * light * wall) / (BOX_LOSS * BOX_SURFACE) : (takesIn * light) / (4 * BREEZE_LOSS);
+  const said = closed
+    ? `${takesIn} × ${light} W/m² × ${wall} m² ÷ ${formatQuantity(BOX_LOSS * BOX_SURFACE, 'W/K')}`
+    : `${takesIn} × ${light} W/m² ÷ (4 × ${BREEZE_LOSS} W/(m²·K))`;
+  const shielded = sun === 'shield';
+  return {
+    kelvin: shielded ? full * SHIELDED : full,
+    sum: shielded ? `${said} × ${SHIELDED} under a shield` : said,
+    assumed: sun === undefined,
+  };
+}

@@ -1,0 +1,58 @@
+/** What a lead is, what stands in it, and how fast it is spoken on. */
+import { CABLES } from '../plan/plan.ts';
+import { addHelper, changePart, changePort, freeId } from '../plan/edits.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { seriesBetween } from '../standard/e-series.ts';
+import type { Proposer } from './remedy.ts';
+
+/** A cable in place of loose leads. */
+export const cableRemedies: Proposer = ({ circuit, finding }) => {
+  const part = circuit.parts.get(finding.subjects[0] ?? '');
+  if (!part?.choice) return [];
+  return CABLES.filter((cable) => cable !== 'loose').map((cable) => ({
+    id: `cable:${part.id}:${cable}`,
+    title: `Take ${cable === 'twisted' ? 'leads that are each twisted with ground' : 'a screened cable'} to ${part.label}`,
+    plan: changePart(circuit.plan, part.id, (choice) => ({ ...choice, cable })),
+  }));
+};
+
+/** Between which a resistor keeps a pin from a surge, or a chain of lights from ringing, Ω. */
+const IN_LINE = { least: 330, most: 1000 } as const;
+
+/** A resistor in the line, at the pin. */
+export const inLineRemedies: Proposer = ({ circuit, finding }) => {
+  const net = circuit.nets.find(({ id }) => id === finding.subjects[1]);
+  const [part = '', port] = net?.of.split('.') ?? [];
+  if (!net || net.bus !== null || net.beyond !== null || net.series.length > 0 || port === undefined) return [];
+  const values = seriesBetween(circuit.plan.rules.series, IN_LINE.least, IN_LINE.most);
+  return [values[0], values.at(-1)].flatMap((ohms) =>
+    ohms === undefined
+      ? []
+      : [
+          {
+            id: `series:${net.id}:${ohms}`,
+            title: `Put ${formatQuantity(ohms, 'Ω')} in series with ${net.label}`,
+            plan: addHelper(circuit.plan, {
+              id: freeId(circuit.plan, `series-${part}`),
+              kind: 'series',
+              part,
+              port,
+              line: net.line,
+              ohms,
+            }),
+          },
+        ],
+  );
+};
+
+/** Another rate that both ends can be told. */
+export const rateRemedies: Proposer = ({ circuit, finding }) => {
+  const [id = '', portId = ''] = (finding.subjects[0] ?? '').split('.');
+  const part = circuit.parts.get(id);
+  const port = part?.card.ports.find((p) => p.id === portId);
+  return (port?.rates ?? []).map((rate) => ({
+    id: `rate:${id}.${portId}:${rate}`,
+    title: `Tell ${part?.label ?? id} to speak at ${rate} bits a second`,
+    plan: changePort(circuit.plan, id, portId, (choice) => ({ ...choice, rate })),
+  }));
+};
