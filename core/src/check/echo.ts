@@ -8,12 +8,21 @@ interface Echo {
   readonly same: (quiet: Result, beside: Result) => boolean;
 }
 
+const partOf = ({ subjects }: Result): string => (subjects[0] ?? '').split('.')[0] ?? '';
+
 const ECHOES: readonly Echo[] = [
   // The error on the way to the counts is a term of the error of the reading.
   {
     quiet: 'analog/resolution',
     beside: 'need/accuracy',
     same: (quiet, beside) => quiet.subjects[0] === beside.subjects[0],
+  },
+  // Cells that sink leave the range of a board and what its regulator needs at about the same charge.
+  {
+    quiet: 'supply/dropout',
+    beside: 'supply/range',
+    same: (quiet, beside) =>
+      quiet.severity === 'caution' && beside.severity === 'caution' && partOf(quiet) === partOf(beside),
   },
   // What a pin does not stand it need not be able to read.
   {

@@ -7,7 +7,7 @@ const meta: CheckMeta = {
   id: 'level/translator',
   title: 'A translator fits its two sides',
   station: 'levels',
-  rule: 'Both sides fed from two different voltages, the lower on the low side; enough channels; an open-drain style for lines that both sides pull low, one direction for all lines of the other kind; a clock that it follows (what its own pull-ups and both sides’ capacitance make of the edge is judged by bus/pull-up-weak). A divider lets signals through to the controller only.',
+  rule: 'Both sides fed from two different voltages, the lower on the low side; enough channels; an open-drain style for lines that both sides pull low, one direction for all lines of the other kind; a clock that it follows (what its own pull-ups and both sides’ capacitance make of the edge is judged by bus/pull-up-weak). No line that is read by its voltage goes through one. A divider lets signals through to the controller only.',
   source: 'the translator’s card',
   breaks: 'fault',
 };
@@ -58,6 +58,25 @@ function sides(circuit: Circuit, node: PartNode, translator: Translator): Result
       ...(high ? [{ name: 'high side', sum: 'its supply', value: high.typ, unit: 'V' }] : []),
     ],
   });
+}
+
+/** A translator knows ones and noughts: what lies between them it bends or clips. */
+function voltages(circuit: Circuit, node: PartNode, far: readonly Net[]): Result[] {
+  const read = far.filter(({ protocol }) => protocol === 'analog');
+  return read.length === 0
+    ? []
+    : [
+        result(circuit, meta, {
+          subjects: [node.id, 'analog'],
+          severity: 'fault',
+          measured: read.length,
+          limit: 0,
+          unit: 'signals',
+          margin: -read.length,
+          message: `${names(read)} is read by its voltage and goes through ${node.label}, which passes ones and noughts. What lies between is bent or clipped.`,
+          meaning: 'A voltage is brought down by a divider, or read by a converter on the same supply.',
+        }),
+      ];
 }
 
 /** Which way a line goes: to the part, from it, or both. */
@@ -157,6 +176,7 @@ export const levelTranslator: Check = {
       return [
         channels(circuit, node, translator, far),
         sides(circuit, node, translator),
+        ...voltages(circuit, node, far),
         ...direction(circuit, node, translator, far),
         ...clock(circuit, node, translator, far),
       ];

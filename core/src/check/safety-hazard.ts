@@ -16,7 +16,8 @@ export const safetyHazard: Check = {
     cautionsOf(circuit).map(({ part, parts, hazard, says, source, asks, read }) =>
       result(circuit, meta, {
         subjects: [...parts, hazard],
-        severity: asks && !read ? 'note' : null,
+        // What is still to be read the verdict itself says, with its ticks.
+        severity: null,
         message: `${part}: ${says}`,
         meaning:
           'The planner covers the low-voltage side only and is no substitute for local codes and licensed practice.',

@@ -52,7 +52,7 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
   return [
     result(circuit, meta, {
       subjects,
-      severity: missing ? 'caution' : null,
+      severity: missing ? 'note' : null,
       message: missing
         ? `The cable from ${source.label} to ${board.label}${usb?.plug ? ` (plug ${usb.plug})` : ''} is not among the leads of the plan; one of ${run.length} m is assumed.`
         : `${run?.card ? `A ${run.card.name}` : `The cable of ${source.label}`} fits the socket of ${board.label}.`,

@@ -47,12 +47,12 @@ export const newPart = (
   ...(isHeavy(card) ? { gauge: HEAVY_GAUGE } : {}),
 });
 
-/** Leads for what takes more than a spring of a board carries. */
+/** Leads for what is too much for a spring of a board, or nearly. */
 export const HEAVY_GAUGE = 20;
 
-/** Whether a part takes more at its peak than a spring of a board carries. */
+/** Whether a part takes more at its peak than half of what a spring of a board carries. */
 export const isHeavy = ({ supplies }: Pick<Card, 'supplies'>): boolean =>
-  supplies.some(({ current: { active, peak } }) => toInterval(peak ?? active).max > SPRING_CURRENT);
+  supplies.some(({ current: { active, peak } }) => toInterval(peak ?? active).max > SPRING_CURRENT / 2);
 
 /** An id made of `wish` that nothing in the plan has yet. @example freeId(plan, 'Top shelf') === 'top-shelf' */
 export function freeId(plan: Plan, wish: string): string {

@@ -42,6 +42,7 @@ function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Cand
     const part = circuit.parts.get(end.part);
     const port = portOf(part, end.signal);
     if (!part?.choice || !port || part.helper) return [];
+    if (part.card.ports.find(({ id }) => id === port)?.protocol === 'analog') return [];
     if (!ports.has(`${end.part}.${port}`)) ports.set(`${end.part}.${port}`, { part: end.part, port });
   }
   const seen = new Set<string>();

@@ -149,7 +149,9 @@ describe('two probes anywhere', function () {
       }
     };
     const twice = grow([known], all);
-    for (const { readings, key } of twice.entries) expect(readings.at(-1), key).to.equal(readings[at]);
+    // The same network is solved twice, and may end a bit apart.
+    for (const { readings, key } of twice.entries)
+      expect(Number(readings.at(-1)), key).to.be.closeTo(Number(readings[at]), 1e-9);
 
     // Red where a lead should arrive, black where it comes from: with the lead out nothing else is seen.
     const fault = theFault(plan, ({ kind, key }) => kind === 'open' && key.startsWith('open:'));

@@ -120,7 +120,7 @@ describe('a board in whose socket a cable is', () => {
     expect(plugged([outlet, cable, board({})], { usb: 'src.out' }).of('supply/plug')[0]?.severity).to.equal(null);
     const none = plugged([outlet, cable, board({})], { usb: 'src.out' }, []).broken('supply/plug');
     expect(none.map(({ severity, message }) => [severity, message])).to.deep.equal([
-      ['caution', 'The cable from src to mcu2 (plug C) is not among the leads of the plan; one of 1 m is assumed.'],
+      ['note', 'The cable from src to mcu2 (plug C) is not among the leads of the plan; one of 1 m is assumed.'],
     ]);
     const other = { ...outlet, outlet: { plug: 'B' as const, source: 'sheet' } };
     expect(plugged([other, board({})], { usb: 'src.out' }).broken('supply/plug')[0]?.message).to.equal(

@@ -34,7 +34,12 @@ const at = (point: LeadPoint): Hole | null => (point.kind === 'hole' ? parseHole
 const isRow = (point: LeadPoint): boolean => at(point)?.kind === 'row';
 const isStrip = (point: LeadPoint): boolean => at(point)?.kind === 'strip';
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\−]/g, '\\$&');
-const label = (circuit: Circuit, part: string): string => escaped(circuit.parts.get(part)?.label ?? part);
+/** What a part is called in a sentence: the pins of a carrier are said as those of the controller in it. */
+const label = (circuit: Circuit, part: string): string => {
+  const node = circuit.parts.get(part);
+  const own = escaped(node?.label ?? part);
+  return node?.card.carrier ? `(${own}|${escaped(circuit.controller?.label ?? '')})` : own;
+};
 
 /** The same hole, so many rows on. */
 function moved(point: LeadPoint, by: number): LeadPoint {

@@ -39,7 +39,9 @@ const MOST_CUTS = 24;
 /** Changes one by one, for what the joint problem does not know. */
 const MOST_SINGLE = 6;
 
-const isGrave = ({ severity }: Result) => severity === 'danger' || severity === 'fault';
+/** A solution is also given up for what is past a sheet by millivolts: mostly another way keeps to it. */
+const isGrave = ({ severity, check }: Result) =>
+  severity === 'danger' || severity === 'fault' || (severity === 'caution' && check === 'level/over-voltage');
 const grave = (verdict: Verdict) => verdict.findings.filter(isGrave);
 
 interface Judged {
