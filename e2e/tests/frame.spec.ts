@@ -53,6 +53,7 @@ test('find or do: a part, a net, an action', async ({ page }) => {
 
 test('the verdict opens every proof, passes included, tightest first', async ({ page }) => {
   await settleDraft(bench);
+  await bench.verified();
   const tightest = /tightest \+([\d.]+)/.exec((await bench.verdict.textContent()) ?? '')?.[1];
   await bench.verdict.click();
   const dialog = page.getByRole('dialog');

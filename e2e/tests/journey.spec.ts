@@ -43,7 +43,8 @@ test('the wiring plan prints with every lead, and the parts list comes as CSV', 
   await bench.verified();
   await expect(bench.verdict).toHaveText(/Verified · \d+ proofs, tightest \+.*; \d+ on trust/);
   await bench.go('Wiring');
-  await expect(page.getByRole('complementary', { name: 'Safety' })).toContainText('licensed electrician');
+  await expect(page.getByRole('complementary', { name: 'Safety' })).toContainText('licensed practice');
+  await expect(page.locator('main')).toContainText('Read: mains');
   await expect(page.locator('main')).toContainText('all as the circuit wants them');
 
   await page.emulateMedia({ media: 'print' });

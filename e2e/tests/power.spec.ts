@@ -28,8 +28,8 @@ test('the rain-barrel logger lasts its season; a longer one is a caution, then a
   ).toBeVisible();
   await change(page, 'days that the build must run on one filling', '120');
   await expect(runtime(page)).toContainText('limit 120');
-  // The other one is the switch that a hand has to turn before a cable goes in.
-  await expect(page.locator('.tray .bar')).toContainText('2 caution');
+  // The others are the switch that a hand has to turn before a cable goes in, and the long lead outdoors.
+  await expect(page.locator('.tray .bar')).toContainText('3 caution');
   await change(page, 'days that the build must run on one filling', '300');
   await expect(bench.verdict).toHaveText(/Open · 1 to settle/);
   for (let i = 0; i < 2; i++) {

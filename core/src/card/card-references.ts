@@ -23,6 +23,12 @@ export function checkCardReferences(card: Card, issue: Issue): void {
     need(ids(card.ports), 'a port', r.switch?.port, ['rails', i, 'switch', 'port']);
     if (!r.voltage && r.from?.by !== 'pass') issue(['rails', i, 'voltage'], 'expected a voltage, found none');
   });
+  need(terminals, 'a terminal', card.translator?.direction?.terminal, ['translator', 'direction', 'terminal']);
+  card.controller?.wake?.pins.forEach((pin, i) =>
+    need(terminals, 'a terminal', pin, ['controller', 'wake', 'pins', i]),
+  );
+  need(supplies, 'a supply', card.charger?.from, ['charger', 'from']);
+  need(supplies, 'a supply', card.charger?.into, ['charger', 'into']);
   card.signals.forEach((s, i) => {
     need(terminals, 'a terminal', s.terminal, ['signals', i, 'terminal']);
     need(powers, 'a supply or rail', s.reference, ['signals', i, 'reference']);

@@ -46,6 +46,8 @@ export const Terminal = z.strictObject({
   names: z.array(text(24)).max(8).optional(),
   role: z.enum(['supply', 'ground', 'signal', 'contact', 'unused']),
   header: Id,
+  /** Where it rests while nothing is on it; nowhere: it has to be tied to ground or to a supply. */
+  open: z.strictObject({ rests: z.enum(['low', 'high', 'nowhere']), source: Id }).optional(),
   /** Place in the header, from 1. */
   position: z.int().min(1).max(200),
   /** Set where the part ends in a wire of its own. */
@@ -222,6 +224,8 @@ export const Card = z
           .min(1)
           .max(16),
         clock: figure('Hz'),
+        /** For one with a direction: the terminal that sets it, and what it is tied to from the low side to the high one. */
+        direction: z.strictObject({ terminal: Id, toHigh: z.enum(['ground', 'supply']), source: Id }).optional(),
         /** The port whose line connects and parts the two sides. */
         enable: Id.optional(),
         /** For an open-drain one: the transistor between the sides. */
@@ -273,6 +277,19 @@ export const Card = z
       .optional(),
     /** For a source that is plugged into a socket in place of being wired. */
     outlet: Outlet.optional(),
+    /** For a charger: which supply it charges from and which it charges into, with how much, and what it minds. */
+    charger: z
+      .strictObject({
+        from: Id,
+        into: Id,
+        current: Amps,
+        /** Set where it gives the load its own way past the cell, so that it can tell when that is full. */
+        shares: z.boolean(),
+        /** Set where it feels the cell and does not charge it below freezing. */
+        feelsCold: z.boolean(),
+        source: Id,
+      })
+      .optional(),
     /** For a clock with a holder for a cell: what cell is meant, and whether it is charged from the supply. */
     backup: z.strictObject({ cell: z.enum(['primary', 'rechargeable']), charges: z.boolean(), source: Id }).optional(),
     /** For a programmer: its serial port loads the program, and it feeds the board meanwhile. */

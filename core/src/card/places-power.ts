@@ -49,6 +49,8 @@ export function supplyFigures(card: Card, put: Put): void {
     put(`${at}/reserve`, `${r.name}, capacitance on the part`, r.reserve);
     put(`${at}/response`, `${r.name}, answers a gust after`, r.response);
     put(`${at}/staysOn`, `${r.name}, switches off below`, r.staysOn);
+    put(`${at}/cells/charge`, `${r.name}, most charging current`, r.cells?.charge);
+    put(`${at}/panel`, `${r.name}, power in full sun`, r.panel?.power);
     put(`${at}/cells/fuse`, `${r.name}, fuse of the cells`, r.cells?.fuse);
     put(`${at}/from/switchCurrent`, `${r.name}, most current of its switch`, r.from?.switchCurrent);
     put(`${at}/from/dropout`, `${r.name}, dropout`, r.from?.dropout);

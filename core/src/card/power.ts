@@ -72,6 +72,8 @@ export const Cells = z
     cutOff: Volts,
     /** Set where the pack cuts itself off before it is harmed: at which voltage. */
     protection: z.strictObject({ cutsAt: Volts, source: Id }).optional(),
+    /** The most that it may be charged with. */
+    charge: Amps.optional(),
     /** What blows on a short: a fuse, or a protection that opens. */
     fuse: Amps.optional(),
     /** Share of the capacity that is left at a low temperature, °C; all of it at 20 °C. */
@@ -133,6 +135,8 @@ export const RailOffer = z.strictObject({
   /** What is on the part between this rail and ground, and after how long it answers a gust of current. */
   reserve: figure('F').optional(),
   response: Seconds.optional(),
+  /** For a solar panel: what it gives in full sun. */
+  panel: z.strictObject({ power: figure('W'), source: Id }).optional(),
   /** For a power bank: it switches itself off below this current. */
   staysOn: Amps.optional(),
   /** For a source of cells. */

@@ -1,4 +1,4 @@
-import { isTwoWay, PORT_LINES } from '../card/protocol.ts';
+import { wayOf } from '../circuit/way.ts';
 import type { Circuit, Net, PartNode } from '../circuit/circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -77,15 +77,6 @@ function voltages(circuit: Circuit, node: PartNode, far: readonly Net[]): Result
           meaning: 'A voltage is brought down by a divider, or read by a converter on the same supply.',
         }),
       ];
-}
-
-/** Which way a line goes: to the part, from it, or both. */
-function wayOf(net: Net): 'to the parts' | 'from the parts' | 'both ways' {
-  if (isTwoWay(net.protocol)) return 'both ways';
-  const ask = PORT_LINES[net.protocol][net.line];
-  return ask === 'in' || ask === 'adc' || ask === 'irq' || ask === 'uart.rx' || ask === 'spi.in'
-    ? 'from the parts'
-    : 'to the parts';
 }
 
 function direction(circuit: Circuit, node: PartNode, translator: Translator, far: readonly Net[]): Result[] {

@@ -37,6 +37,7 @@ import { pinBootState } from './pin-boot-state.ts';
 import { pinCapability } from './pin-capability.ts';
 import { pinCurrent } from './pin-current.ts';
 import { pinDouble } from './pin-double.ts';
+import { pinFloating } from './pin-floating.ts';
 import { pinStrap } from './pin-strap.ts';
 import { pinUnitConflict } from './pin-unit-conflict.ts';
 import { analogDeadEnds } from './analog-dead-ends.ts';
@@ -62,6 +63,7 @@ import { supplyStepUp } from './supply-step-up.ts';
 import type { Check } from './result.ts';
 import { safetyHazard } from './safety-hazard.ts';
 import { supplyBackFeed } from './supply-back-feed.ts';
+import { supplyCharging, supplySolar } from './supply-charging.ts';
 import { supplyCommonGround } from './supply-common-ground.ts';
 import { supplyDropout } from './supply-dropout.ts';
 import { supplyHeat } from './supply-heat.ts';
@@ -124,6 +126,7 @@ export const CHECKS: readonly Check[] = [
   pinDouble,
   pinCapability,
   pinStrap,
+  pinFloating,
   pinUnitConflict,
   pinCurrent,
   pinBootState,
@@ -153,6 +156,8 @@ export const CHECKS: readonly Check[] = [
   supplyCutOff,
   supplyFuse,
   supplyBackup,
+  supplyCharging,
+  supplySolar,
   supplyLeadDrop,
   supplyContacts,
   supplyHeat,

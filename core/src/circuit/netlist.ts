@@ -3,6 +3,7 @@ import { printedNames } from './carrier.ts';
 import { carrierOf, isFitted } from './carrier.ts';
 import { contactLoads } from './contact.ts';
 import type { Circuit, Net, PartNode } from './circuit.ts';
+import { wayOf } from './way.ts';
 import { pinGroundId, pinGrounds } from './pin-ground.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 
@@ -200,12 +201,31 @@ function grounds(b: Builder): void {
     // One ground of a controller is enough: they are one on its board.
     for (const { id } of part.card.controller ? own.slice(0, 1) : own)
       b.pin(groundNode(b, part.id), { part: part.id, terminal: id });
+    const direction = directionOf(circuit, part);
+    if (direction?.rail === null) b.pin(groundNode(b, part.id), { part: part.id, terminal: direction.terminal });
+    for (const id of tiedTo(part, GROUND)) b.pin(groundNode(b, part.id), { part: part.id, terminal: id });
     // A part that lives on its data line has its supply terminal on ground.
     if (Object.values(part.choice?.ports ?? {}).some(({ parasite }) => parasite === true))
       for (const supply of part.card.supplies)
         if (part.choice?.feeds[supply.id] === undefined)
           b.pin(groundNode(b, part.id), { part: part.id, terminal: supply.terminal });
   }
+}
+
+/** Terminals of a part that are tied to its ground, or to one of its supplies. */
+const tiedTo = ({ choice }: PartNode, to: string): string[] =>
+  Object.entries(choice?.ties ?? {}).flatMap(([terminal, at]) => (at === to ? [terminal] : []));
+
+/** Where the direction of a translator is tied: its low supply's rail, or ground where `rail` is null. */
+function directionOf(circuit: Circuit, node: PartNode): { terminal: string; rail: string | null } | null {
+  const { translator } = node.card;
+  const far = circuit.nets.find(({ beyond }) => beyond === node.id);
+  if (!node.helper || !translator?.direction || !far) return null;
+  const low = node.choice?.feeds[translator.lowSupply] ?? null;
+  const farIsHigh = node.helper.far !== low;
+  const toHigh = (wayOf(far) === 'to the parts') === farIsHigh;
+  const supply = (translator.direction.toHigh === 'supply') === toHigh;
+  return { terminal: translator.direction.terminal, rail: supply ? low : null };
 }
 
 const railId = (ref: string): string => `rail:${ref}`;
@@ -234,6 +254,8 @@ function rail(b: Builder, ref: string): void {
     const fed = own === ref || circuit.parts.get(part)?.choice?.also?.[supply.id] === ref;
     if (!fed || !isWired(circuit, part)) continue;
     const pin = { part, terminal: supply.terminal };
+    const node = circuit.parts.get(part);
+    const ties = node ? tiedTo(node, supply.id).map((terminal) => ({ part, terminal })) : [];
     const contact = contacts.find((c) => c.load.id === part && c.supply === supply.id);
     if (contact) {
       b.pin(id, { part: contact.relay.id, terminal: contact.contact.common });
@@ -250,7 +272,7 @@ function rail(b: Builder, ref: string): void {
     }
     const guard = circuit.guards.find((g) => g.part === part && g.supply === supply.id && g.rail === ref);
     if (!guard) {
-      b.pin(id, pin);
+      for (const at of [pin, ...ties]) b.pin(id, at);
       continue;
     }
     const label = circuit.parts.get(part)?.label ?? part;
@@ -261,7 +283,7 @@ function rail(b: Builder, ref: string): void {
       bus: null,
       voltage: circuit.rails.get(ref)?.voltage?.typ,
     });
-    b.pin(behind, pin);
+    for (const at of [pin, ...ties]) b.pin(behind, at);
     b.legs({
       id: guard.helper,
       kind: guard.by,
@@ -271,6 +293,10 @@ function rail(b: Builder, ref: string): void {
       legs: [id, behind],
       polar: guard.by === 'diode' ? ['plain end', 'ring end'] : null,
     });
+  }
+  for (const node of circuit.parts.values()) {
+    const tied = directionOf(circuit, node);
+    if (tied?.rail === ref) b.pin(id, { part: node.id, terminal: tied.terminal });
   }
   // The enable of a translator that nothing switches is tied to the supply of its low side.
   for (const node of circuit.parts.values()) {

@@ -16,12 +16,25 @@ import {
 /** How a part stands and runs, apart from its wires. */
 export type Settings = Pick<
   PartChoice,
-  'lead' | 'cable' | 'gauge' | 'place' | 'beside' | 'on' | 'run' | 'apart' | 'also' | 'ground' | 'bits' | 'mode'
+  | 'lead'
+  | 'cable'
+  | 'ties'
+  | 'gauge'
+  | 'place'
+  | 'beside'
+  | 'on'
+  | 'run'
+  | 'apart'
+  | 'also'
+  | 'ground'
+  | 'bits'
+  | 'mode'
 >;
 
 const settingsOf = ({
   lead,
   cable,
+  ties,
   gauge,
   place,
   beside,
@@ -34,7 +47,7 @@ const settingsOf = ({
   mode,
 }: PartChoice): Settings =>
   Object.fromEntries(
-    Object.entries({ lead, cable, gauge, place, beside, on, run, apart, also, ground, bits, mode }).filter(
+    Object.entries({ lead, cable, ties, gauge, place, beside, on, run, apart, also, ground, bits, mode }).filter(
       ([, value]) => value !== undefined,
     ),
   );
@@ -43,6 +56,7 @@ function withSettings(part: PartChoice, to: Settings): PartChoice {
   const {
     lead: _l,
     cable: _w,
+    ties: _t,
     gauge: _g,
     place: _p,
     beside: _b,

@@ -171,6 +171,8 @@ export const PartChoice = z.strictObject({
   run: Run.optional(),
   /** The pin of the controller that is its ground, as "controller.pin"; missing for the ground that all share. */
   ground: RailRef.optional(),
+  /** Terminal that must not float -> ground, or the supply of the part that it is tied to. */
+  ties: z.record(Id, Id).optional(),
   /** For a source: its ground is not joined with that of the others. */
   apart: z.boolean().optional(),
   /** Supply -> a second rail that meets the first one there. */
@@ -322,6 +324,8 @@ export const Plan = z.strictObject({
   lifeYears: z.number().positive().max(50),
   /** How long it must run on one filling of its cells, s. */
   runFor: z.number().positive().max(1e9).optional(),
+  /** Hours of full sun a day in the worst month, for a build on a panel. */
+  sunHours: z.number().positive().max(24).optional(),
   budget: z.strictObject({ most: z.number().positive(), currency: z.string().regex(/^[A-Z]{3}$/) }).optional(),
   readyInDays: z.number().positive().max(3650).optional(),
   parts: z.array(PartChoice).max(MOST_PARTS),

@@ -96,8 +96,20 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
         say(`${at}/also/${supply}`, `expected a supply of card “${card.id}”, found “${supply}”`);
       known(rails, 'a rail', rail, `${at}/also/${supply}`);
     }
-    if (card) portProblems(part, card, at);
+    if (card) {
+      portProblems(part, card, at);
+      tieProblems(part, card, at);
+    }
   });
+
+  function tieProblems(part: PartChoice, card: Card, at: string) {
+    for (const [id, to] of Object.entries(part.ties ?? {})) {
+      const terminal = card.terminals.find((t) => t.id === id);
+      if (terminal?.role !== 'unused') say(`${at}/ties/${id}`, `expected a terminal of card “${card.id}” that is free`);
+      if (to !== 'ground' && !card.supplies.some((supply) => supply.id === to))
+        say(`${at}/ties/${id}`, `expected ground or a supply of card “${card.id}”, found “${to}”`);
+    }
+  }
 
   function portProblems(part: PartChoice, card: Card, at: string) {
     for (const [portId, choice] of Object.entries(part.ports)) {

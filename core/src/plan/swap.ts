@@ -18,7 +18,7 @@ export function swapCard(plan: Plan, part: string, from: Card, to: Card): Plan {
       left.splice(i, 1);
     }
   }
-  const changed = changePart(plan, part, (p) => ({
+  const changed = changePart(plan, part, ({ ties: _ties, ...p }) => ({
     ...p,
     card: to.id,
     feeds: Object.fromEntries(
@@ -49,7 +49,7 @@ export function swapCard(plan: Plan, part: string, from: Card, to: Card): Plan {
         const port = portMap.get(helper.of.split('.')[1] ?? '');
         return port ? [{ ...helper, of: `${part}.${port}` }] : [];
       }
-      if (helper.kind === 'series' && helper.part === part) {
+      if ('port' in helper && helper.part === part) {
         const port = portMap.get(helper.port);
         return port ? [{ ...helper, port }] : [];
       }

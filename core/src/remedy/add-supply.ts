@@ -1,4 +1,5 @@
 /** What brings a supply that no rail of the plan gives: shorter or thicker leads, a regulator, an adapter, the rule for supplies. */
+import { isSteady } from '../card/source.ts';
 import { buyingOf } from '../plan/money.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { isFed } from '../check/supply-range.ts';
@@ -77,7 +78,7 @@ function sources({ circuit, library }: Context, feed: Feed): Candidate[] {
       });
   });
   const adapters = cards
-    .filter(({ kind, outlet, rails }) => kind === 'source' && !outlet && !rails?.[0]?.cells)
+    .filter((card) => isSteady(card) && !card.outlet && !card.rails?.[0]?.cells)
     .map((card) => {
       const added = newPart(circuit.plan, card, 'adapter', card.name, {});
       return {

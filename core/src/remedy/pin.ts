@@ -1,7 +1,7 @@
 /** Moving lines to pins that can carry them. */
 import type { Circuit, PinWish } from '../circuit/circuit.ts';
 import { freeGroupPins, freePinsFor } from '../circuit/free-pins.ts';
-import { setPin } from '../plan/edits.ts';
+import { changePart, setPin } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 
@@ -36,3 +36,19 @@ function weakOf(circuit: Circuit, of: string, line: string): boolean {
 /** For every finding that names lines: move one of them. */
 export const pinRemedies: Proposer = ({ circuit, finding }) =>
   circuit.wishes.filter(({ id }) => finding.subjects.includes(id)).flatMap((wish) => move(circuit, wish));
+
+/** A terminal that must not float, tied to ground or to a supply of its part. */
+export const tieRemedies: Proposer = ({ circuit, finding }) => {
+  const part = circuit.parts.get(finding.subjects[0] ?? '');
+  const terminal = part?.card.terminals.find(({ id }) => id === finding.subjects[1]);
+  if (!part?.choice || !terminal) return [];
+  const named = (id: string) => part.card.terminals.find((t) => t.id === id)?.label ?? id;
+  return [
+    { to: 'ground', says: 'ground' },
+    ...part.card.supplies.map(({ id, terminal: at }) => ({ to: id, says: named(at) })),
+  ].map(({ to, says }) => ({
+    id: `tie:${part.id}.${terminal.id}:${to}`,
+    title: `Tie ${terminal.label} of ${part.label} to ${says}`,
+    plan: changePart(circuit.plan, part.id, (choice) => ({ ...choice, ties: { ...choice.ties, [terminal.id]: to } })),
+  }));
+};

@@ -19,7 +19,7 @@ import { feedRuleRemedies, translatedTwiceRemedies, unpoweredRemedies } from './
 import { channelRemedies, mixedRemedies, overVoltageRemedies, thresholdRemedies } from './level.ts';
 import { cableRemedies, inLineRemedies, rateRemedies } from './lead.ts';
 import { needRemedies, triggerRemedies, warmUpRemedies } from './need.ts';
-import { pinRemedies } from './pin.ts';
+import { pinRemedies, tieRemedies } from './pin.ts';
 import { plugRemedies } from './plug.ts';
 import { rangeRemedies } from './power.ts';
 import {
@@ -94,6 +94,7 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'pin/double': pinRemedies,
   'pin/capability': both(pinRemedies, converterRemedies),
   'pin/strap': pinRemedies,
+  'pin/floating': tieRemedies,
   'pin/unit-conflict': unitRemedies,
   'pin/current': currentRemedies,
   'pin/boot-state': bootRemedies,

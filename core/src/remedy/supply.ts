@@ -1,4 +1,5 @@
 /** Ways out for what the supply checks find. */
+import { isSteady } from '../card/source.ts';
 import { buyingOf } from '../plan/money.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/circuit.ts';
@@ -42,7 +43,7 @@ function strongerSources({ circuit, finding, library }: Context): Candidate[] {
   const { typ } = rail.voltage;
   return cheapestFirst([...library.values()], buyingOf(circuit.plan)).flatMap((card) => {
     const offer = card.rails?.[0];
-    if (card.kind !== 'source' || card.id === part.card.id || !offer?.voltage) return [];
+    if (!isSteady(card) || card.id === part.card.id || !offer?.voltage) return [];
     const same = Math.abs(toInterval(offer.voltage).typ - typ) < 0.1 * typ;
     const enough = toInterval(offer.limit).min * circuit.plan.rules.derating >= rail.peak;
     if (!same || !enough) return [];

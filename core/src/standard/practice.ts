@@ -103,6 +103,14 @@ export const USUAL_RATE_ERROR = 0.01;
 export const CHAIN = { least: 220, most: 1000, farads: 470e-6, both: 1.5 } as const;
 /** A pack of current that a motor or coil takes in gusts is kept from a sensor's rail by this, F. Common practice. */
 export const MOTOR_CAPACITOR = 100e-6;
+/** Hours of full sun a day in the darkest month, where a plan says nothing: a panel towards the sun in central Europe. Common practice. */
+export const WORST_SUN = 1;
+/** Of what a panel gives what reaches the cell, and of that what comes out again. Common practice. */
+export const PANEL_SHARE = 0.7;
+export const CHARGE_SHARE = 0.85;
+/** Of its capacity an hour a lithium cell may be charged with where its card is silent; and the share of it at which a charger ends. Common practice. */
+export const USUAL_CHARGE = 0.5;
+export const CHARGE_ENDS = 0.1;
 /** Fresh outdoor air has this much carbon dioxide, ppm (2020s, rounded). */
 export const FRESH_AIR = 420;
 /** Outer surface of a small closed box, m², and what leaves it, W/(m²·K). */

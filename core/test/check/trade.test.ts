@@ -8,7 +8,9 @@ import { rateError } from '../../src/standard/serial.ts';
 import { fusingCurrent, gaugeCurrent, gaugeResistance } from '../../src/standard/wire-gauge.ts';
 import { SPRING_CURRENT } from '../../src/standard/practice.ts';
 import type { Helper, PartChoice, Place, Plan, SenseNeed } from '../../src/plan/plan.ts';
-import { busBuild, input, onBus, pinned, TWO_RAILS } from '../support/boards.ts';
+import { netlistOf } from '../../src/circuit/netlist.ts';
+import { library } from '../support/demo.ts';
+import { busBuild, input, onBus, output, pinned, TWO_RAILS } from '../support/boards.ts';
 import {
   card,
   CMOS,
@@ -561,5 +563,153 @@ describe('bus/release', () => {
         .broken('bus/release')
         .filter(({ severity }) => severity === 'fault'),
     ).to.deep.equal([]);
+  });
+});
+
+describe('pin/floating', () => {
+  const floats = card('x', {
+    ...(load('x', 0.01) as unknown as Json),
+    terminals: [
+      ...terminals('vcc', 'gnd'),
+      {
+        id: 'en',
+        label: 'EN',
+        role: 'unused',
+        header: 'main',
+        position: 3,
+        open: { rests: 'nowhere', source: 'sheet' },
+      },
+    ],
+  });
+  const build = (ties?: PartChoice['ties']): Build => ({
+    cards: [V5, floats],
+    parts: [fedBy('v5.out', ties ? { ties } : {})],
+  });
+  it('finds an enable in the air, and takes it tied to ground or to its supply', () => {
+    expect(grade(build(), 'pin/floating')).to.equal('fault');
+    expect(grade(build({ en: 'ground' }), 'pin/floating')).to.equal(null);
+    expect(mends(judge(build()), 'pin/floating')).to.have.members(['Tie EN of x to ground', 'Tie EN of x to VCC']);
+  });
+  it('has the tie among what is wired', () => {
+    const on = (ties: PartChoice['ties']) =>
+      netlistOf(judge(build(ties)).circuit).nodes.find(({ pins }) => pins.some(({ terminal }) => terminal === 'en'))
+        ?.role;
+    expect(on({ en: 'ground' })).to.equal('ground');
+    expect(on({ en: 'vcc' })).to.equal('supply');
+  });
+  it('ties the direction of a shipped translator by the way that its lines go', () => {
+    const eight = library.get('translator-8');
+    if (!eight?.translator?.direction) throw new Error('no direction');
+    const { terminal } = eight.translator.direction;
+    const built = (device: Card, line: string): string | undefined => {
+      const { circuit } = judge({
+        cards: [TWO_RAILS, controller(), device, eight],
+        parts: [part('d', device.id, { feeds: { vcc: 'v3.high' }, ports: pinned(line) })],
+        helpers: [
+          {
+            id: 't',
+            kind: 'translator',
+            card: 'translator-8',
+            near: 'v3.out',
+            far: 'v3.high',
+            ports: [{ part: 'd', port: 'port' }],
+          },
+        ],
+      });
+      return netlistOf(circuit).nodes.find(({ pins }) => pins.some((p) => p.part === 't' && p.terminal === terminal))
+        ?.role;
+    };
+    // Its card: tied to the low supply the low side drives.
+    expect(built(input('in'), 'in')).to.equal('supply');
+    expect(built(output('out'), 'out')).to.equal('ground');
+  });
+});
+
+describe('supply/charging and supply/solar', () => {
+  const panel: Card = {
+    ...V5,
+    rails: (V5.rails ?? []).map((r) => ({
+      ...r,
+      panel: { power: { min: 1, max: 1, unit: 'W' as const, source: 'sheet' }, source: 'sheet' },
+    })),
+  };
+  const charger = (more: Json = {}): Card =>
+    card('ch', {
+      kind: 'regulator',
+      terminals: [
+        ...terminals('vcc', 'gnd'),
+        { id: 'bat', label: 'BAT', role: 'supply', header: 'main', position: 3 },
+        { id: 'o', label: 'OUT', role: 'supply', header: 'main', position: 4 },
+      ],
+      supplies: [
+        { id: 'vcc', terminal: 'vcc', range: figure('V', { min: 4, max: 7 }), current: { active: exactly('A', 0.1) } },
+        { id: 'bat', terminal: 'bat', range: figure('V', { min: 2, max: 5 }), current: { active: exactly('A', 0) } },
+      ],
+      rails: [{ id: 'o', name: 'cell', terminal: 'o', limit: exactly('A', 1), from: { supply: 'bat', by: 'pass' } }],
+      charger: {
+        from: 'vcc',
+        into: 'bat',
+        current: exactly('A', 0.1),
+        shares: false,
+        feelsCold: false,
+        source: 'sheet',
+        ...more,
+      },
+    });
+  const pack = (chemistry: string, charge?: number): Card => {
+    const made = cells({ fresh: 4.2, end: 3.2 });
+    const [rail] = made.rails ?? [];
+    return card('v', {
+      ...(made as unknown as Json),
+      rails: [
+        {
+          ...rail,
+          cells: { ...rail?.cells, chemistry, ...(charge ? { charge: exactly('A', charge) } : {}) },
+        },
+      ],
+    });
+  };
+  const build = (more: Json, cell: Card, amps: number, plan: Partial<Plan> = {}): Build => ({
+    cards: [panel, charger(more), cell, load('x', amps)],
+    parts: [
+      part('c', 'v'),
+      part('ch', 'ch', { place: 'yard', feeds: { vcc: 'v5.out', bat: 'c.out' } }),
+      part('x', 'x', { feeds: { vcc: 'ch.o' } }),
+    ],
+    plan,
+  });
+  const grades = (b: Build) =>
+    judge(b)
+      .of('supply/charging')
+      .map(({ severity }) => severity);
+  it('charges no primary cell, and no cell with more than it stands', () => {
+    expect(grades(build({}, pack('primary'), 0.001))).to.deep.equal(['danger']);
+    expect(grades(build({}, pack('lithium', 0.1), 0.001))).to.deep.equal([null, null, null]);
+    expect(grades(build({}, pack('lithium', 0.09), 0.001))).to.include('danger');
+    // Half the capacity an hour where nothing is said (common practice): 1 Ah stands 0.5 A.
+    expect(judge(build({}, pack('lithium'), 0.001)).of('supply/charging')[0]).to.include({
+      limit: 0.5,
+      evidence: 'assumed',
+    });
+  });
+  it('charges no lithium below freezing, unless it feels the cold', () => {
+    const cold = (more: Json, from: number) =>
+      grades(build(more, pack('lithium', 1), 0.001, { places: [place({ air: { from, to: 30 } })] }));
+    expect(cold({}, -1)).to.include('danger');
+    expect(cold({}, 0)).not.to.include('danger');
+    expect(cold({ feelsCold: true }, -20)).not.to.include('danger');
+  });
+  it('ends at a tenth of its current (common practice): 10 mA of 100 mA, where the load has no way of its own', () => {
+    expect(grades(build({}, pack('lithium', 1), 0.01))).not.to.include('caution');
+    expect(grades(build({}, pack('lithium', 1), 0.0101))).to.include('caution');
+    expect(grades(build({ shares: true }, pack('lithium', 1), 0.05))).not.to.include('caution');
+  });
+  // By hand: 1 W × 1 h × 0.7 = 0.7 Wh a day; 3.7 V × I × 24 h ÷ 0.85 takes as much at 6.70 mA.
+  it('carries 6.7 mA through a month of one hour of sun a day', () => {
+    const found = (amps: number, plan: Partial<Plan> = {}) =>
+      judge(build({}, pack('lithium', 1), amps, plan)).of('supply/solar')[0];
+    expect(found(0.0066)).to.include({ severity: null, evidence: 'assumed' });
+    expect(found(0.0068)?.severity).to.equal('fault');
+    expect(found(0.0132, { sunHours: 2 })).to.include({ severity: null, evidence: 'datasheet' });
   });
 });

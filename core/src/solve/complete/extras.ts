@@ -1,4 +1,5 @@
 /** Regulators and sources that might be added: for what no rail of the plan feeds well. */
+import { isSteady } from '../../card/source.ts';
 import { buyingOf } from '../../plan/money.ts';
 import type { Card } from '../../card/card.ts';
 import { isStanding } from './is-standing.ts';
@@ -133,7 +134,7 @@ export function extraSupplies(circuit: Circuit, library: Library, asked: readonl
   const short = wanting(circuit, asked, () => true);
   for (const card of cards) {
     const [offer] = card.rails ?? [];
-    if (card.kind !== 'source' || card.outlet || offer?.cells || !offer?.voltage) continue;
+    if (!isSteady(card) || card.outlet || offer?.cells || !offer?.voltage) continue;
     if (adding.found.length - regulators >= MOST_SOURCES) break;
     const volts = toInterval(offer.voltage);
     if (short.some((one) => feeds(volts, one)) && adding.wants(volts, toInterval(offer.limit).min))

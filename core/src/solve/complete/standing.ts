@@ -1,4 +1,5 @@
 /** What stands before anything is decided: sources, regulators and the controller, and what might be added to them. */
+import { isSteady } from '../../card/source.ts';
 import { buyingOf } from '../../plan/money.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import type { Card, Supply } from '../../card/card.ts';
@@ -32,7 +33,7 @@ export interface Standing {
 function sourceFor(circuit: Circuit, library: Library, fits: (card: Card) => boolean, of: string): PartChoice | null {
   const limit = (card: Card) => toInterval(card.rails?.[0]?.limit ?? { typ: 0 }).min;
   const [card] = cheapestFirst([...library.values()], buyingOf(circuit.plan))
-    .filter((other) => other.kind === 'source' && other.rails?.[0]?.voltage && !other.rails[0].cells && fits(other))
+    .filter((other) => isSteady(other) && other.rails?.[0]?.voltage && !other.rails[0].cells && fits(other))
     .sort((a, b) => limit(b) - limit(a));
   if (!card) return null;
   return newPart(circuit.plan, card, `supply-of-${of}`, card.name);

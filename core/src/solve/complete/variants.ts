@@ -2,6 +2,7 @@
  * Plans that a plan may first be made into before it is settled: with a driver for every load that nothing switches, and with the
  * board on another source. Each is settled only where those before it could not be.
  */
+import { isSteady } from '../../card/source.ts';
 import { buyingOf } from '../../plan/money.ts';
 import type { Card } from '../../card/card.ts';
 import { SOCKET } from '../../card/kinds.ts';
@@ -93,9 +94,9 @@ function onSources(circuit: Circuit, library: Library): Plan[] {
   const supply = base.find(({ id }) => id === usb?.supply) ?? base[0];
   if (!board || !supply) return [];
   return cheapestFirst([...library.values()], buyingOf(circuit.plan))
-    .filter(({ kind, outlet, rails }) => {
-      const [offer] = rails ?? [];
-      if (kind !== 'source' || outlet || !offer?.voltage || offer.cells) return false;
+    .filter((card) => {
+      const [offer] = card.rails ?? [];
+      if (!isSteady(card) || card.outlet || !offer?.voltage || offer.cells) return false;
       return within(toInterval(offer.voltage), toInterval(supply.range));
     })
     .slice(0, MOST_SOURCES)

@@ -14,6 +14,8 @@
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
   const plan = $derived(circuit.plan);
+  /** Only a build on a panel asks for the sun. */
+  const onPanel = $derived([...circuit.rails.values()].some(({ offer }) => offer.panel));
   const asked = $derived(quantities(workbench.library));
   const edit = (change: (plan: Plan) => Plan, why: string) =>
     workbench.plan && workbench.edit(change(workbench.plan), why);
@@ -104,7 +106,16 @@
           width="2.5em"
           check={(v) => (v > 0 ? null : 'more than 0')}
           change={(readyInDays) => edit((p) => ({ ...p, readyInDays }), 'ready in')}
-        /> days.</span
+        /> days.{#if onPanel}
+          The worst month brings <QuantityField
+            value={plan.sunHours ?? null}
+            unit=""
+            plain
+            label="hours of full sun a day in the worst month"
+            width="2.5em"
+            check={(v) => (v > 0 && v <= 24 ? null : 'from above 0 to 24')}
+            change={(sunHours) => edit((p) => ({ ...p, sunHours }), 'hours of sun')}
+          /> hours of full sun a day.{/if}</span
       >
     {/snippet}
     {#snippet prove()}<span class="unit">drift is counted over these years; cost and arrival are proved at Parts</span

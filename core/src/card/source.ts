@@ -1,0 +1,6 @@
+/** What a source can be counted on for. */
+import type { Card } from './card.ts';
+
+/** A source that gives its voltage at any hour, to be proposed wherever one is missing: no panel, no pack that switches itself off. */
+export const isSteady = ({ kind, rails }: Pick<Card, 'kind' | 'rails'>): boolean =>
+  kind === 'source' && !rails?.some(({ panel, staysOn }) => panel ?? staysOn);
