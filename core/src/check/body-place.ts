@@ -1,4 +1,5 @@
 /** What a place asks of the parts that stand there. */
+import { sunRise } from '../physics/sun.ts';
 import { WATER } from '../card/kinds.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
@@ -67,10 +68,13 @@ function judgeAir(circuit: Circuit, part: PartNode, place: Place): Result[] {
   if (!figure || !place.air) return [];
   const { min, max } = toInterval(figure);
   const low = place.air.from - min;
-  const high = max - place.air.to;
+  // The sun on a closed box heats what is in it.
+  const sun = place.closed ? sunRise(place) : null;
+  const hottest = place.air.to + (sun?.kelvin ?? 0);
+  const high = max - hottest;
   const warm = high < low;
   const margin = Math.min(low, high);
-  const bounds = { measured: warm ? place.air.to : place.air.from, limit: warm ? max : min };
+  const bounds = { measured: warm ? hottest : place.air.from, limit: warm ? max : min };
   return [
     result(circuit, ambient, {
       subjects: [part.id],
@@ -78,16 +82,22 @@ function judgeAir(circuit: Circuit, part: PartNode, place: Place): Result[] {
       ...bounds,
       unit: '°C',
       margin,
+      assumed: sun?.assumed ?? false,
       // A part that is made for the place exactly is no nearer to failing than another.
       ranked: false,
       message:
         margin < 0
           ? `At “${place.name}” it gets ${C(bounds.measured)}; ${part.label} works from ${C(min)} to ${C(max)}.`
-          : `${part.label} works from ${C(min)} to ${C(max)}; “${place.name}” has ${C(place.air.from)} to ${C(place.air.to)}.`,
+          : `${part.label} works from ${C(min)} to ${C(max)}; “${place.name}” has ${C(place.air.from)} to ${C(hottest)}.`,
       meaning: 'Outside its range a part reads wrongly or stops, often only on the first cold night.',
       workings: [
         { name: 'distance to the cold end', sum: `${C(place.air.from)} − ${C(min)}`, value: low, unit: 'K' },
-        { name: 'distance to the warm end', sum: `${C(max)} − ${C(place.air.to)}`, value: high, unit: 'K' },
+        {
+          name: 'distance to the warm end',
+          sum: `${C(max)} − ${C(place.air.to)}${sun && sun.kelvin > 0 ? ` − ${C(sun.kelvin)} of sun on the box` : ''}`,
+          value: high,
+          unit: 'K',
+        },
       ],
       rests: [[part.card.id, figure.source]],
     }),

@@ -58,6 +58,7 @@ import { supplyDip } from './supply-dip.ts';
 import { supplyFuse } from './supply-fuse.ts';
 import { supplyInrush } from './supply-inrush.ts';
 import { supplyNoise } from './supply-noise.ts';
+import { supplySleep } from './supply-sleep.ts';
 import { supplyStaysOn } from './supply-stays-on.ts';
 import { supplyStepUp } from './supply-step-up.ts';
 import type { Check } from './result.ts';
@@ -162,6 +163,7 @@ export const CHECKS: readonly Check[] = [
   supplyContacts,
   supplyHeat,
   supplySag,
+  supplySleep,
   supplyRuntime,
   bodyHeat,
   bodyPlace,

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { PORT_CAPACITANCE } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -8,11 +8,14 @@ const meta: CheckMeta = {
   id: 'supply/inrush',
   title: 'Plugging in does not trip the port',
   station: 'power',
-  rule: 'What stands across a port of a computer when it is plugged in, straight or through what only passes it on, is 10 µF at most.',
-  source: 'USB 2.0 §7.2.4.1 (from memory)',
+  rule: 'What stands across a port of a computer when it is plugged in, straight or through what only passes it on, is 10 µF at most. A ceramic capacitor at the end of 1 m of lead and more swings to twice the voltage, which its part has to stand.',
+  source: 'USB 2.0 §7.2.4.1 (from memory); twice: an undamped circuit of lead and capacitor (common practice)',
   standard: true,
   breaks: 'caution',
 };
+
+/** Leads from this on swing, m. */
+const RINGS_FROM = 1;
 
 interface Piece {
   readonly label: string;
@@ -66,7 +69,41 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
+/** A ceramic capacitor at the end of a long lead rings up to twice the voltage when it is plugged in; a lossy one beside it damps that. */
+function ringing(circuit: Circuit, feed: Feed): Result[] {
+  const { supply, part, lead, voltage, by } = feed;
+  const stands = supply.absoluteMax && toInterval(supply.absoluteMax).max;
+  if (!supply.capacitance || stands === undefined || by !== 'leads' || !voltage || lead.length < RINGS_FROM) return [];
+  const damped = circuit.plan.helpers.some(
+    (h) => h.kind === 'capacitor' && h.part === part && h.supply === supply.id && h.polar,
+  );
+  const peak = 2 * voltage.max;
+  const label = circuit.parts.get(part)?.label ?? part;
+  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const broken = peak > stands && !damped;
+  return [
+    result(circuit, meta, {
+      subjects: [`${part}.${supply.id}`, 'ringing'],
+      severity: broken ? 'caution' : null,
+      measured: damped ? voltage.max : peak,
+      limit: stands,
+      unit: 'V',
+      margin: stands - (damped ? voltage.max : peak),
+      ranked: false,
+      message: broken
+        ? `Plugged in on ${formatQuantity(lead.length, 'm')} of lead, the small capacitor of ${label} rings up to ${V(peak)}; it stands ${V(stands)}. An electrolytic capacitor beside it damps that.`
+        : `Plugged in, ${label} sees ${V(damped ? voltage.max : peak)} at the most; it stands ${V(stands)}.`,
+      meaning: 'Lead and capacitor swing like a weight on a spring: the first swing goes to twice.',
+      workings: [{ name: 'first swing', sum: `2 × ${V(voltage.max)}`, value: peak, unit: 'V' }],
+      rests: [[circuit.parts.get(part)?.card.id ?? '', supply.absoluteMax?.source]],
+    }),
+  ];
+}
+
 export const supplyInrush: Check = {
   meta,
-  run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
+  run: (circuit) => [
+    ...[...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
+    ...[...circuit.feeds.values()].flatMap((feed) => ringing(circuit, feed)),
+  ],
 };

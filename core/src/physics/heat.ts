@@ -3,6 +3,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Thermal } from '../card/power.ts';
 import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
 import { placeOf } from '../circuit/place.ts';
+import { sunRise } from './sun.ts';
 import { efficiencyAt } from '../circuit/flow.ts';
 import { besselK0 } from '../standard/bessel.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
@@ -31,9 +32,18 @@ export function airAt(circuit: Circuit, part: string, ifNothing: { from: number;
   return circuit.plan.places.find((place) => place.name === name)?.air ?? ifNothing;
 }
 
-/** Air around a part at its warmest, °C: that of its place, warmed by what else is in its box. */
+/** Air around a part at its warmest, °C: that of its place, warmed by what else is in its box and by the sun on it. */
 export const warmestAir = (circuit: Circuit, part: string): number =>
-  airAt(circuit, part, { from: WARM_ROOM, to: WARM_ROOM }).to + (boxWarmth(circuit, part)?.kelvin ?? 0);
+  airAt(circuit, part, { from: WARM_ROOM, to: WARM_ROOM }).to +
+  (boxWarmth(circuit, part)?.kelvin ?? 0) +
+  sunOnBox(circuit, part);
+
+/** What the sun adds inside of a closed box, K; nothing elsewhere. */
+export function sunOnBox(circuit: Circuit, part: string): number {
+  const name = placeOf(circuit, part);
+  const place = circuit.plan.places.find((p) => p.name === name);
+  return place?.closed ? sunRise(place).kelvin : 0;
+}
 
 /** What the regulator behind a rail turns to heat, W: a linear one the voltage that it takes away, a switching one what is lost on the way. */
 export function regulatorHeat(circuit: Circuit, rail: Rail): HeatTerm | null {

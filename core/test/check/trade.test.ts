@@ -713,3 +713,63 @@ describe('supply/charging and supply/solar', () => {
     expect(found(0.0132, { sunHours: 2 })).to.include({ severity: null, evidence: 'datasheet' });
   });
 });
+
+describe('what else the sun, a long lead and a sleep do', () => {
+  const box = (sun: Place['sun']): Place => place({ closed: true, air: { from: 0, to: 40 }, ...(sun ? { sun } : {}) });
+  const frail = card('x', {
+    ...(load('x', 0.001) as unknown as Json),
+    body: { ambient: { min: -10, max: 60, unit: '°C', source: 'sheet' } },
+  });
+  const standing = (sun: Place['sun']) =>
+    one(
+      { cards: [V5, frail], parts: [fedBy('v5.out', { place: 'yard' })], plan: { places: [box(sun)] } },
+      'body/ambient',
+    );
+  it('heats a box of 40 °C to 63 °C in the sun, more than 60 °C that its part stands', () => {
+    expect(standing('sun')).to.include({ severity: 'fault', limit: 60 });
+    expect(standing('sun')?.measured).to.be.closeTo(63.04, 1e-9);
+    expect(standing('shade')?.severity).to.equal(null);
+    expect(standing(undefined)?.evidence).to.equal('assumed');
+  });
+  const ceramic = (stands: number): Card => {
+    const made = load('x', 0.001);
+    return card('x', {
+      ...(made as unknown as Json),
+      supplies: [{ ...made.supplies[0], absoluteMax: exactly('V', stands), capacitance: exactly('F', 10e-6) }],
+    });
+  };
+  const rings = (lead: number, stands: number, helpers: readonly Helper[] = []) =>
+    judge({ cards: [V5, ceramic(stands), CAP], parts: [fedBy('v5.out', { lead })], helpers })
+      .of('supply/inrush')
+      .map(({ severity }) => severity);
+  it('swings to twice 5 V at the end of 1 m of lead, unless an electrolytic stands beside it', () => {
+    expect(rings(0.9, 6)).to.deep.equal([]);
+    expect(rings(1, 6)).to.deep.equal(['caution']);
+    expect(rings(1, 10)).to.deep.equal([null]);
+    expect(rings(1, 6, [across(100e-6)])).to.deep.equal([null]);
+  });
+  const chip = controller();
+  const sleeper = card('mcu', {
+    ...(chip as unknown as Json),
+    supplies: [{ ...chip.supplies[0], current: { active: exactly('A', 0.01), sleep: exactly('A', 20e-6) } }],
+  });
+  const asleep = (ohms: number) => {
+    const sensor = module('s', { protocol: 'digital-out', lines: { out: 'out1' } }, [
+      { id: 'out1', kind: 'open-drain', ...CMOS },
+    ]);
+    const own = part('s', 's', { feeds: { vcc: 'c.out' }, ports: pinned('out') });
+    const mcu = part('mcu', 'mcu', { feeds: { vcc: 'c.out' }, run: { every: 600, busy: 1, rest: 'sleep' } });
+    return judge({
+      cards: [cells({}), sleeper, sensor],
+      parts: [own],
+      plan: { parts: [part('c', 'v'), mcu, own], controller: 'mcu' },
+      helpers: [{ id: 'r', kind: 'pull-up', of: 's.port', line: 'out', to: 'c.out', ohms }],
+    }).of('supply/sleep')[0];
+  };
+  it('tells of a resistor that takes more asleep than the parts: 3.9 V ÷ 10 kΩ half of the time against 20 µA', () => {
+    const found = asleep(10e3);
+    expect(found?.severity).to.equal('caution');
+    expect(found?.measured).to.be.closeTo(3.9 / 10e3 / 2, 1e-6);
+    expect(asleep(1e6)?.severity).to.equal(null);
+  });
+});

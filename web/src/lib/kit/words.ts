@@ -66,6 +66,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'supply/fuse': 'short circuit',
   'supply/inrush': 'inrush',
   'supply/noise': 'motor noise',
+  'supply/sleep': 'asleep',
   'supply/stays-on': 'stays on',
   'supply/step-up': 'step-up',
   'drive/flyback': 'diode',
