@@ -101,6 +101,12 @@ interface Draft {
   readonly rests?: readonly (readonly [card: string, source: string | undefined] | null | undefined)[];
 }
 
+/** A margin of nothing but the rounding of its figures is none. */
+function settled(margin: number, measured?: number | null, limit?: number | null): number {
+  const size = Math.max(Math.abs(measured ?? 0), Math.abs(limit ?? 0));
+  return Math.abs(margin) < size * 1e-12 ? 0 : margin;
+}
+
 /** Makes a result: the evidence is the weakest source among what it rests on. */
 export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result {
   const rests: Rest[] = [];
@@ -119,7 +125,8 @@ export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result 
     measured: draft.measured ?? null,
     limit: draft.limit ?? null,
     unit: draft.unit ?? '',
-    margin: draft.margin ?? null,
+    margin:
+      draft.margin === undefined || draft.margin === null ? null : settled(draft.margin, draft.measured, draft.limit),
     message: draft.message,
     meaning: draft.meaning ?? '',
     workings: draft.workings ?? [],

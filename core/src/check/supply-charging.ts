@@ -47,7 +47,9 @@ function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result
       result(circuit, chargeMeta, {
         subjects: [part.id, rail.ref],
         severity: 'danger',
-        message: `${part.label} charges ${label}, which is ${cells ? 'of primary cells' : 'no cell at all'}. Charged, primary cells burst.`,
+        message: cells
+          ? `${part.label} charges ${label}, which is of primary cells. Charged, they burst.`
+          : `${part.label} charges into ${rail.label}, behind which there is no cell: its voltage is pushed up.`,
         meaning: 'Only what says that it is rechargeable is charged.',
         rests,
       }),

@@ -1,4 +1,5 @@
 /** Feeding parts from other rails, or from a regulator more. */
+import { maySupply } from '../circuit/charger.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
 import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
@@ -34,7 +35,8 @@ export const rangeRemedies: Proposer = (context) => {
 
 /** Every other rail that suits a supply. */
 export function otherFeeds(circuit: Circuit, feed: Feed): Candidate[] {
-  const label = circuit.parts.get(feed.part)?.label ?? feed.part;
+  const part = circuit.parts.get(feed.part);
+  const label = part?.label ?? feed.part;
   return [...circuit.rails.values()]
     .filter(
       (rail) =>
@@ -42,7 +44,8 @@ export function otherFeeds(circuit: Circuit, feed: Feed): Candidate[] {
         rail.part !== feed.part &&
         !rail.pin &&
         rail.switches.length === 0 &&
-        fits(rail, feed),
+        fits(rail, feed) &&
+        (part === undefined || maySupply(circuit, part.card, feed.supply.id, rail)),
     )
     .map((rail) => ({
       id: `feed:${feed.part}.${feed.supply.id}:${rail.ref}`,

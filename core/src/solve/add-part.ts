@@ -1,9 +1,10 @@
 /** Putting a card into a plan: feed, bus, address and pins chosen as the house rules say. */
+import { maySupply } from '../circuit/charger.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Card, Port, Supply } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { isBusLine, isShared, type SharedProtocol } from '../card/protocol.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { railsInto, takesLeads } from '../circuit/cable.ts';
 import { isPluggedIn } from '../circuit/socket.ts';
@@ -17,11 +18,20 @@ import { within } from '../quantity/interval.ts';
 import { pinModel, solvePins, withPins } from './pins.ts';
 
 /** The rail that suits a supply: by the house rule, among those whose voltage lies inside its range. */
-export function bestFeed(circuit: Circuit, supply: Supply): string | undefined {
+export function bestFeed(
+  circuit: Circuit,
+  supply: Supply,
+  may: (rail: Rail) => boolean = () => true,
+): string | undefined {
   const range = toInterval(supply.range);
   // A rail that is switched off now and then is nobody's by default.
   const fitting = [...circuit.rails.values()].filter(
-    (rail) => rail.voltage && rail.switches.length === 0 && takesLeads(circuit, rail) && within(rail.voltage, range),
+    (rail) =>
+      rail.voltage &&
+      rail.switches.length === 0 &&
+      takesLeads(circuit, rail) &&
+      may(rail) &&
+      within(rail.voltage, range),
   );
   const logic = circuit.controller && `${circuit.controller.id}.${circuit.controller.card.controller?.io.reference}`;
   const wish =
@@ -71,7 +81,7 @@ export function addPart(
   }
   const feeds = Object.fromEntries(
     card.supplies.flatMap((supply) => {
-      const rail = bestFeed(circuit, supply);
+      const rail = bestFeed(circuit, supply, (at) => maySupply(circuit, card, supply.id, at));
       return rail ? [[supply.id, rail]] : [];
     }),
   );

@@ -1,4 +1,5 @@
 /** Every way of wiring each part that holds on its own. */
+import { maySupply } from '../../circuit/charger.ts';
 import { takesLeads } from '../../circuit/cable.ts';
 import { buyingOf } from '../../plan/money.ts';
 import { toInterval } from '../../card/to-interval.ts';
@@ -66,7 +67,11 @@ function feedsOf(bench: Bench, { card }: PartNode, choice: PartChoice): Record<s
       (bench.againstRules || !breaksRule(bench, card, rail)),
   );
   const fitting = card.supplies.map((supply) =>
-    rails.filter((rail) => mightFeed(bench.standing.wide, rail, supply)).map(({ ref }) => ref),
+    rails
+      .filter(
+        (rail) => mightFeed(bench.standing.wide, rail, supply) && maySupply(bench.standing.wide, card, supply.id, rail),
+      )
+      .map(({ ref }) => ref),
   );
   const others = card.supplies.slice(1).flatMap(({ id }, i): [string, string][] => {
     const fit = fitting[i + 1] ?? [];
