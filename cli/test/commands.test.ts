@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -37,6 +37,12 @@ describe('command line', () => {
     expect(said.out).to.match(/^verified: \d+ changes/);
     const file = join(mkdtempSync(join(tmpdir(), 'plan-')), 'mended.json');
     writeFileSync(file, cli('mend', draft, '--json').out);
+    // All is proved; what can hurt nobody has ticked off, and a program does not either.
+    const report = JSON.parse(cli('verify', file, '--json').out) as Report;
+    expect([report.status, report.unread.length > 0]).to.deep.equal(['unread', true]);
+    expect(cli('verify', file)).to.include({ code: 1 });
+    const read = JSON.parse(readFileSync(file, 'utf8')) as { plan: object };
+    writeFileSync(file, JSON.stringify({ ...read, plan: { ...read.plan, acknowledged: report.unread } }));
     expect(cli('verify', file).code).to.equal(0);
     expect(cli('mend', file).out).to.match(/^verified: 0 changes/);
   });
@@ -61,7 +67,7 @@ describe('command line', () => {
 
   it('wiring and parts as text, JSON and CSV', () => {
     expect(cli('wiring', verified).out).to.include('check:');
-    expect(JSON.parse(cli('wiring', verified, '--json').out)).to.have.keys('steps', 'cautions', 'harness');
+    expect(JSON.parse(cli('wiring', verified, '--json').out)).to.have.keys('steps', 'cautions', 'checklist', 'harness');
     expect(cli('wiring', verified, '--csv').out.split('\r\n')[0]).to.equal(
       'step,title,from,to,kind,colour,ends,metres,value,leads',
     );
