@@ -125,6 +125,9 @@ export const Port = z.strictObject({
   /** Others that it can be told to keep, fastest first. */
   rates: z.array(z.number().positive()).min(1).max(16).optional(),
   rateError: figure('share').optional(),
+  /** For SPI: how long after the edge of the clock its output is right, and in which of the four modes it is spoken to. */
+  valid: Seconds.optional(),
+  spiMode: z.int().min(0).max(3).optional(),
   /** For SPI: set where it goes on driving its output while it is not selected. */
   keepsDriving: z.strictObject({ source: Id }).optional(),
   /** For a chain of lights on one data line: what its maker asks for in that line, Ω, and across its supply. */

@@ -111,6 +111,7 @@ export function figuresOf(card: Card): PlacedFigure[] {
     for (const { id, name, fixed } of card.controller.pwmGroups ?? [])
       put(`controller/pwm/${id}`, `PWM frequency of ${name}`, fixed);
     put('controller/brownOut', 'supply below which it starts anew', card.controller.brownOut);
+    put('controller/spiSetup', 'SPI input right before the clock', card.controller.spiSetup);
     put('controller/serial/clock', 'clock of its serial ports', card.controller.serial?.clock);
     put('controller/adc/straight', 'converter, straight between', card.controller.adc?.straight);
     put('controller/adc/reference', 'converter, full scale', card.controller.adc?.reference);
@@ -151,6 +152,7 @@ export function figuresOf(card: Card): PlacedFigure[] {
     put(`ports/${p.id}/parasite/current`, `${p.id}, current drawn from the line`, p.parasite?.current);
     put(`ports/${p.id}/parasite/least`, `${p.id}, least voltage on the line`, p.parasite?.least);
     put(`ports/${p.id}/inductance`, `${p.id}, inductance`, p.inductance);
+    put(`ports/${p.id}/valid`, `${p.id}, output right after the clock`, p.valid);
     put(`ports/${p.id}/rate`, `${p.id}, serial rate`, p.rate);
     put(`ports/${p.id}/rateError`, `${p.id}, error of its serial rate`, p.rateError);
     put(`ports/${p.id}/frequency`, `${p.id}, PWM frequency`, p.frequency);

@@ -12,6 +12,7 @@ import { busClock } from './bus-clock.ts';
 import { busCrossed } from './bus-crossed.ts';
 import { busPullUpPairs } from './bus-pull-up-pairs.ts';
 import { busPullUpStrong, busPullUpWeak } from './bus-pull-up.ts';
+import { busSpiMode, busSpiSpeed } from './bus-spi.ts';
 import { busStretching } from './bus-stretching.ts';
 import { busTimeCheck } from './bus-time.ts';
 import { driveContact } from './drive-contact.ts';
@@ -115,6 +116,8 @@ export const CHECKS: readonly Check[] = [
   busCrossed,
   busSerialRate,
   busRelease,
+  busSpiSpeed,
+  busSpiMode,
   busTimeCheck,
   busCapacitance,
   busLongLeads,

@@ -85,6 +85,7 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'bus/capacitance': capacitanceRemedies,
   'bus/long-leads': cableRemedies,
   'bus/serial-rate': rateRemedies,
+  'bus/spi-speed': clockRemedies,
   'bus/pull-up-pairs': pairRemedies,
   'bus/pull-up-weak': weakRemedies,
   'bus/pull-up-strong': strongRemedies,

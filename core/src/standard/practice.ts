@@ -96,6 +96,10 @@ export const LONG_BUS = 1;
 export const LONG_STUB = 3;
 /** Leads outdoors longer than this catch lightning that strikes far away, m. Common practice. */
 export const LONG_OUTDOORS = 3;
+/** On SPI: how long after the clock an output is right and before it an input has to be, s, where no card says it; and what a lead adds, s/m. Common practice. */
+export const SPI_VALID = 50e-9;
+export const SPI_SETUP = 10e-9;
+export const LEAD_DELAY = 10e-9;
 /** What both ends of a serial line may be off together, as a share; and one end of which nothing is said. Common practice. */
 export const SERIAL_ERROR = 0.02;
 export const USUAL_RATE_ERROR = 0.01;

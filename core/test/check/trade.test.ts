@@ -773,3 +773,47 @@ describe('what else the sun, a long lead and a sleep do', () => {
     expect(asleep(1e6)?.severity).to.equal(null);
   });
 });
+
+describe('bus/spi-speed and bus/spi-mode', () => {
+  const chip = (id: string, valid: number, mode: number): Card =>
+    module(
+      id,
+      {
+        protocol: 'spi',
+        lines: { clk: 'clk', in: 'in', out: 'out1', select: 'cs' },
+        valid: exactly('s', valid),
+        spiMode: mode,
+      },
+      [
+        { id: 'clk', kind: 'input', ...CMOS },
+        { id: 'in', kind: 'input', ...CMOS },
+        { id: 'out1', kind: 'push-pull', ...CMOS },
+        { id: 'cs', kind: 'input', ...CMOS },
+      ],
+    );
+  const board = (): Card => {
+    const made = controller();
+    return card('mcu', {
+      ...(made as unknown as Json),
+      controller: { ...made.controller, spiSetup: exactly('s', 20e-9) },
+    });
+  };
+  const build = (clock: number, lead: number, modes: readonly number[] = [0]): Build => ({
+    cards: [V3, board(), ...modes.map((mode, i) => chip(`c${i}`, 70e-9, mode))],
+    parts: modes.map((_, i) =>
+      part(`c${i}`, `c${i}`, { lead, feeds: { vcc: 'v3.out' }, ports: { port: { bus: 'spi' } } }),
+    ),
+    buses: [{ id: 'spi', name: 'SPI', protocol: 'spi', clock, lines: {} }],
+  });
+  // By hand: 70 ns + 20 ns + 1 m × 10 ns are 100 ns, twice of it 200 ns: 5 MHz.
+  it('reads at 5 MHz what is right after 70 ns, over 1 m of lead', () => {
+    expect(grade(build(5e6, 1), 'bus/spi-speed')).to.equal(null);
+    expect(one(build(5.1e6, 1), 'bus/spi-speed')?.limit).to.be.closeTo(5e6, 1);
+    expect(grade(build(5.1e6, 1), 'bus/spi-speed')).to.equal('fault');
+    expect(grade(build(5e6, 1.1), 'bus/spi-speed')).to.equal('fault');
+  });
+  it('notes two modes on one bus', () => {
+    expect(grade(build(1e6, 0.1, [0, 0]), 'bus/spi-mode')).to.equal(null);
+    expect(grade(build(1e6, 0.1, [0, 3]), 'bus/spi-mode')).to.equal('note');
+  });
+});

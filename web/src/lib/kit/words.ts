@@ -50,6 +50,8 @@ export const WORDS: Readonly<Record<string, string>> = {
   'body/surge': 'surge',
   'bus/long-leads': 'long leads',
   'bus/release': 'release',
+  'bus/spi-speed': 'SPI speed',
+  'bus/spi-mode': 'SPI mode',
   'bus/serial-rate': 'serial rate',
   'drive/chain': 'chain of lights',
   'drive/gate': 'gate',
