@@ -92,8 +92,11 @@ interface Push {
 
 const DIODE = ({ by }: Meeting): number => (by === 'diode' ? GUARD_DROP_LEAST : 0);
 
-/** What one source does to another that nothing guards; null where it is not pushed into. */
-function pushOf(from: Meeting, into: Meeting): Push | null {
+/**
+ * What one source does to another that nothing guards; null where it is not pushed into.
+ * @param at of a diode between two that give their own voltage: usually, or at the end of its range that is worst
+ */
+function pushOf(from: Meeting, into: Meeting, at: 'usual' | 'high' = 'usual'): Push | null {
   if (from === into || from.source === into.source) return null;
   // A switch of the board itself lets one through at a time; one that is turned by hand may be on.
   const open = (m: Meeting) => m.by === 'straight' || m.hand;
@@ -101,7 +104,7 @@ function pushOf(from: Meeting, into: Meeting): Push | null {
   const volts = from.high - DIODE(from);
   const straight = open(from);
   const limit = into.cells ? into.low : into.port ? 0 : straight ? into.low : into.high;
-  const pushed = into.cells || into.port ? volts > limit : straight || from.usual - DIODE(from) > limit;
+  const pushed = into.cells || into.port ? volts > limit : straight || from[at] - DIODE(from) > limit;
   if (!pushed) return null;
   const now = !from.socket && !into.socket;
   const severity =
@@ -133,6 +136,17 @@ function said({ from, into, volts, limit }: Push, part: string, names: string): 
     : `The ${names} meet at ${part} without a diode or a switch; the higher one feeds the other.`;
 }
 
+/** Where none is pushed into: never, or only while the one is at its highest, which a source that gives its own voltage takes. */
+function none(all: readonly Meeting[], part: string, names: string): string {
+  const [most] = all
+    .flatMap((into) => all.flatMap((from) => pushOf(from, into, 'high') ?? []))
+    .toSorted((a, b) => b.volts - b.limit - (a.volts - a.limit));
+  const kept = all.some(({ cells, port }) => cells || port) ? ', and none pushes into cells or a port' : '';
+  return most
+    ? `The ${names} meet at ${part}; usually none pushes another above what it gives itself${kept}. At its highest the ${most.from.name} is ${V(most.volts - most.limit)} above the ${most.into.name}.`
+    : `The ${names} meet at ${part}; none can push another above what it gives itself${kept}.`;
+}
+
 const RANK = ['danger', 'fault', 'caution'];
 
 function judge(circuit: Circuit, part: PartNode, supply: string): Result[] {
@@ -153,7 +167,7 @@ function judge(circuit: Circuit, part: PartNode, supply: string): Result[] {
       unit: worst ? 'V' : '',
       margin: worst ? worst.limit - worst.volts : null,
       ranked: false,
-      message: worst ? said(worst, part.label, names) : `The ${names} meet at ${part.label}; none can feed another.`,
+      message: worst ? said(worst, part.label, names) : none(all, part.label, names),
       meaning:
         'A source that is fed from outside regulates against it, overheats, or (cells) is charged without anyone watching.',
       workings: all.map(({ name, by, low, high, port, hand }) => ({
