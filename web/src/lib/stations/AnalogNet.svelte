@@ -20,7 +20,7 @@
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, link, proofs }: { circuit: Circuit; link: AnalogLink; proofs: Proofs } = $props();
-  const CHECKS = ['analog/range', 'analog/source', 'analog/resolution', 'analog/divider'];
+  const CHECKS = ['analog/range', 'analog/dead-ends', 'analog/source', 'analog/resolution', 'analog/divider'];
 
   const transfer = $derived(link.measure?.analog);
   const points = $derived(transferPoints(link));
@@ -109,6 +109,17 @@
         ></span
       >
     {/if}
+    {#each link.net.filters as { helper, farads } (helper)}
+      <span class="inline-flex items-center gap-1"
+        ><span class="unit">{formatQuantity(farads, 'F')} at the pin</span>
+        <button
+          type="button"
+          class="act"
+          aria-label="take the capacitor at the pin of {link.part.label} out"
+          onclick={() => edit((p) => removeHelper(p, helper), 'remove a capacitor')}>Take it out</button
+        ></span
+      >
+    {/each}
   {/snippet}
   {#snippet prove()}
     {#if points.length > 0 && link.need && link.measure}

@@ -15,7 +15,7 @@
   import { assignRest, savePins } from '../frame/actions';
   import Station from '../kit/Station.svelte';
   import { pinBoard } from '../state/pin-board.svelte';
-  import type { Proofs } from '../state/proofs';
+  import { of, type Proofs } from '../state/proofs';
   import { workbench } from '../state/workbench.svelte';
   import BoardFace from './BoardFace.svelte';
   import ConverterLine from './ConverterLine.svelte';
@@ -23,8 +23,17 @@
   import PinLine from './PinLine.svelte';
   import PinLoads from './PinLoads.svelte';
   import TiedLine from './TiedLine.svelte';
+  import TieLine from './TieLine.svelte';
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
+  /** Terminals that rest nowhere by themselves. */
+  const floating = $derived(
+    [...circuit.parts.values()].flatMap((part) =>
+      part.choice && !part.helper
+        ? part.card.terminals.filter(({ open }) => open?.rests === 'nowhere').map((terminal) => ({ part, terminal }))
+        : [],
+    ),
+  );
   const uses = $derived(pinUses(circuit));
   const features = $derived(featuresOf(circuit));
   const free = $derived(circuit.wishes.filter(({ pin, locked }) => pin !== null && !locked));
@@ -112,6 +121,11 @@
       {#if circuit.controller}<BoardFace {circuit} {proofs} />{/if}
     </div>
   </div>
+  {#each floating as { part, terminal } (part.id + terminal.id)}<TieLine
+      {part}
+      {terminal}
+      results={of(proofs, part.id, 'pin/floating').filter(({ subjects }) => subjects[1] === terminal.id)}
+    />{/each}
   <PinLoads {circuit} {proofs} />
 </Station>
 

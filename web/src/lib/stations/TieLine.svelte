@@ -1,0 +1,37 @@
+<!-- A terminal that rests nowhere by itself: tied to ground or to a supply of its part. -->
+<script lang="ts">
+  import { changePart, type PartNode, type Result, type Terminal } from '@idle-breadboard/core';
+  import Proof from '../kit/Proof.svelte';
+  import Row from '../kit/Row.svelte';
+  import { workbench } from '../state/workbench.svelte';
+
+  let { part, terminal, results }: { part: PartNode; terminal: Terminal; results: readonly Result[] } = $props();
+  const named = (id: string) => part.card.terminals.find((t) => t.id === id)?.label ?? id;
+
+  function tie(to: string) {
+    if (!workbench.plan) return;
+    const plan = changePart(workbench.plan, part.id, ({ ties, ...choice }) => {
+      const rest = Object.fromEntries(Object.entries(ties ?? {}).filter(([id]) => id !== terminal.id));
+      const next = to ? { ...rest, [terminal.id]: to } : rest;
+      return Object.keys(next).length > 0 ? { ...choice, ties: next } : choice;
+    });
+    workbench.edit(plan, `tie ${terminal.label} of ${part.label}`);
+  }
+</script>
+
+<Row subjects={[part.id, terminal.id]}>
+  {#snippet choose()}
+    <span class="grow">{part.label} <span class="unit">{terminal.label} tied to</span></span>
+    <select
+      class="field"
+      aria-label="{terminal.label} of {part.label} is tied to"
+      value={part.choice?.ties?.[terminal.id] ?? ''}
+      onchange={({ currentTarget }) => tie(currentTarget.value)}
+    >
+      <option value="">nothing</option>
+      <option value="ground">ground</option>
+      {#each part.card.supplies as supply (supply.id)}<option value={supply.id}>{named(supply.terminal)}</option>{/each}
+    </select>
+  {/snippet}
+  {#snippet prove()}{#each results as result (result.key)}<Proof {result} />{/each}{/snippet}
+</Row>
