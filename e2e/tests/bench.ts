@@ -35,7 +35,9 @@ export class Bench {
     await this.proved(timeout);
     if ((await this.verdict.getAttribute('data-verdict')) === 'unread') {
       await this.verdict.click();
-      const ticks = this.page.getByRole('checkbox', { name: /^I have read/, checked: false });
+      // Wiring has them, too, behind the sheet.
+      const sheet = this.page.getByRole('dialog');
+      const ticks = sheet.getByRole('checkbox', { name: /^I have read/, checked: false });
       for (let left = await ticks.count(); left > 0; left--) {
         // Ticked, it is no longer among them.
         await ticks.first().click();

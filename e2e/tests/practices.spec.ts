@@ -90,3 +90,46 @@ test('an enable is tied to a rail at Pins, and let go again', async ({ page }) =
   await page.getByRole('button', { name: /^take Sluice S2 supply switch off/ }).click();
   await expect(page.getByLabel(/^pin of Sluice S2 supply switch/)).toHaveCount(1);
 });
+
+test('what can hurt is read and ticked at Wiring before the plan is called verified, on screen and on paper', async ({
+  page,
+}) => {
+  const bench = new Bench(page);
+  await begin(bench, 'Hollin 9 V adapter', 'Thrift N8 board', 'Spar A1 thermometer');
+  await bench.proved();
+  await expect(bench.verdict).toHaveText('Proved · 1 hazard is to be read and ticked off.');
+  await bench.go('Wiring');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('article.print-only')).toContainText('PROVED, NOT YET VERIFIED');
+  await page.emulateMedia({ media: 'screen' });
+  const tick = page.getByRole('checkbox', { name: 'I have read: mains, Hollin 9 V adapter' });
+  await tick.click();
+  await expect(bench.verdict).toHaveText(/^\s*Verified/);
+  await page.getByText('Read: mains').click();
+  await tick.click();
+  await expect(bench.verdict).toHaveText(/^\s*Proved/);
+  await page.keyboard.press('Control+z');
+  await expect(bench.verdict).toHaveText(/^\s*Verified/);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.locator('article.print-only')).toContainText('Verified, ');
+  await page.emulateMedia({ media: 'screen' });
+});
+
+test('the sun at a place outdoors is said, and the caution of it ends', async ({ page }) => {
+  const bench = new Bench(page);
+  await begin(bench, 'Hollin 9 V adapter', 'Thrift N8 board');
+  await bench.go('Need');
+  await page.getByRole('button', { name: 'sense', exact: true }).click();
+  await bench.settled();
+  await page.getByLabel('quantity').last().selectOption('air temperature');
+  await bench.settled();
+  await page.getByLabel(/^who serves air temperature/).selectOption({ index: 1 });
+  await bench.settled();
+  const row = bench.row(/its air from/).first();
+  await row.getByRole('checkbox', { name: 'outdoors' }).check();
+  await bench.settled();
+  await expect(page.locator('.tray .line', { hasText: 'the sun makes' })).toBeVisible();
+  await row.getByLabel(/^sun at/).selectOption('shade');
+  await bench.settled();
+  await expect(page.locator('.tray .line', { hasText: 'the sun makes' })).toHaveCount(0);
+});
