@@ -273,8 +273,6 @@ export const Card = z
       .strictObject({
         ends: z.tuple([z.enum(LEAD_ENDS), z.enum(LEAD_ENDS)]),
         length: z.number().positive().max(100),
-        /** Of one lead with its two contacts, where its maker says it: cheap ones are of aluminium or steel. */
-        ohms: Ohms.optional(),
         colours: z.array(text(24)).min(1).max(24).optional(),
       })
       .optional(),

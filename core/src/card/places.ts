@@ -169,7 +169,6 @@ export function figuresOf(card: Card): PlacedFigure[] {
   put('controller/usb/limit', 'socket, most current', card.controller?.usb?.limit);
   put('cable/contacts', 'contacts of the cable', card.cable?.contacts);
   put('charger/current', 'charging current', card.charger?.current);
-  put('lead/ohms', 'resistance of one lead', card.lead?.ohms);
   put('diode/current', 'current that the diode carries', card.diode?.current);
   put('diode/reverse', 'voltage that the diode blocks', card.diode?.reverse);
   put('diode/drop', 'lost in the diode', card.diode?.drop);

@@ -8,6 +8,7 @@ import { rateError } from '../../src/standard/serial.ts';
 import { fusingCurrent, gaugeCurrent, gaugeResistance } from '../../src/standard/wire-gauge.ts';
 import { SPRING_CURRENT } from '../../src/standard/practice.ts';
 import type { Helper, PartChoice, Place, Plan, SenseNeed } from '../../src/plan/plan.ts';
+import { cableRun } from '../../src/circuit/cable.ts';
 import { netlistOf } from '../../src/circuit/netlist.ts';
 import { library } from '../support/demo.ts';
 import { busBuild, input, onBus, output, pinned, TWO_RAILS } from '../support/boards.ts';
@@ -815,5 +816,28 @@ describe('bus/spi-speed and bus/spi-mode', () => {
   it('notes two modes on one bus', () => {
     expect(grade(build(1e6, 0.1, [0, 0]), 'bus/spi-mode')).to.equal(null);
     expect(grade(build(1e6, 0.1, [0, 3]), 'bus/spi-mode')).to.equal('note');
+  });
+});
+
+describe('the programming cable', () => {
+  // By hand: 2 × 1.8 m × 84.2 mΩ/m + 0.12 Ω are 0.42 Ω, 0.21 V at 0.5 A (common practice for its contacts).
+  it('loses 0.21 V of 0.5 A over 1.8 m of gauge 24', () => {
+    expect(2 * 1.8 * gaugeResistance(24) + 0.12).to.be.closeTo(0.42, 0.005);
+    const cable = card('wire', {
+      kind: 'cable',
+      cable: { plug: 'C', length: 1.8, gauge: 24, contacts: exactly('Ω', 0.12), source: 'sheet' },
+    });
+    const plan = { ...judge({ cards: [V5], parts: [] }).circuit.plan, leads: ['wire'] };
+    const board = library.get('wifi-board');
+    const outlet = library.get('usb-adapter');
+    if (!board || !outlet) throw new Error('no card');
+    const node = {
+      id: 'b',
+      label: 'b',
+      card: board,
+      choice: part('b', 'wifi-board', { feeds: { usb: 'a.5v' } }),
+      helper: null,
+    };
+    expect((cableRun(plan, libraryOf([cable]), node, outlet)?.ohms ?? 0) * 0.5).to.be.closeTo(0.21, 0.003);
   });
 });
