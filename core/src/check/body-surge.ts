@@ -19,7 +19,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
     const part = end.controller ? undefined : circuit.parts.get(end.part);
     const place = part && circuit.plan.places.find(({ name }) => name === placeOf(circuit, part.id));
     const own = part?.card.terminals.find(({ id }) => id === end.terminal)?.lead?.length ?? 0;
-    const length = (part?.choice?.lead ?? place?.lead ?? 0) + own;
+    const length = (part?.choice?.lead ?? 0) + own;
     return part && place?.outdoors && length >= LONG_OUTDOORS ? [{ part, length }] : [];
   });
   const [first] = far;

@@ -15,6 +15,7 @@ import { derivePower, sketchPower, type PowerGraph } from './power.ts';
 import { pinGroundId, pinGrounds } from './pin-ground.ts';
 import { inMode } from './mode.ts';
 import { visits } from './programming.ts';
+import { asPlaced } from './place.ts';
 import { asFed } from './socket.ts';
 import { SOCKET } from '../card/kinds.ts';
 import { GUARD_DROP, RESISTOR_TOLERANCE } from '../standard/practice.ts';
@@ -104,7 +105,7 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
       parts.set(choice.id, {
         id: choice.id,
         label: choice.label,
-        ...asFed(inMode(card, choice), choice),
+        ...asFed(inMode(card, choice), asPlaced(plan, card, choice)),
         helper: null,
       });
   }

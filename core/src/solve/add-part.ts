@@ -85,12 +85,10 @@ export function addPart(
       return rail ? [[supply.id, rail]] : [];
     }),
   );
-  const lead = leadOf(plan, needs);
   const part: PartChoice = {
     ...newPart(circuit.plan, card, called, called, feeds),
     needs,
     ports,
-    ...(lead === undefined ? {} : { lead }),
   };
   plan = { ...plan, parts: [...plan.parts, part], controller: plan.controller ?? (card.controller ? id : null) };
   plan = pluggedIn(plan, circuit, library);
@@ -173,12 +171,6 @@ function onePair(plan: Plan, circuit: Circuit, library: Library, part: PartChoic
     if (riseTime(others.max, net.capacitance) > mode.riseTime) return p;
     return own.reduce((q, { fitted }) => (fitted ? setOpened(q, part.id, fitted.signal, true) : q), p);
   }, plan);
-}
-
-/** Length of the leads to the place of the first need that says one, m. */
-function leadOf(plan: Plan, needs: readonly string[]): number | undefined {
-  const places = plan.needs.flatMap((need) => (needs.includes(need.id) && need.kind !== 'trigger' ? [need.place] : []));
-  return plan.places.find(({ name, lead }) => lead !== undefined && places.includes(name))?.lead;
 }
 
 function busFor(plan: Plan, protocol: SharedProtocol): [Plan, string] {

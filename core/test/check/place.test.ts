@@ -75,3 +75,15 @@ describe('body/place', () => {
     );
   });
 });
+
+describe('the leads of a place', () => {
+  const drop = (away: number, lead?: number): number =>
+    built([place({ lead: away })], lead).all.find(
+      ({ check, message }) => check === 'supply/lead-drop' && !message.includes('Marram'),
+    )?.measured ?? 0;
+  it('are what a part there is reckoned with until it says its own', () => {
+    expect(drop(3)).to.be.above(0);
+    expect(drop(3) / drop(0.2)).to.be.closeTo(15, 1e-6);
+    expect(drop(3) / drop(3, 1)).to.be.closeTo(3, 1e-6);
+  });
+});

@@ -16,7 +16,10 @@ describe('adding a part', () => {
   it('gives it the leads that its place asks for, a feed, a bus and a free address', () => {
     const { plan, part } = addPart(circuit, library, library.get('humid-strap') as Card, 'spare', ['co2']);
     const added = plan.parts.find(({ id }) => id === part);
-    expect(added?.lead).to.equal(1.5);
+    // The leads follow from the place: said once, and never out of step with it.
+    expect(added?.lead).to.equal(undefined);
+    const derived = deriveCircuit(documentOf(plan, verified.cards, library));
+    expect(derived.parts.get(part)?.choice?.lead).to.equal(1.5);
     expect(added?.ports.i2c?.bus).to.equal('i2c');
     expect(Object.keys(added?.feeds ?? {})).to.deep.equal(['vcc']);
     expect(addPart(circuit, library, library.get('humid-strap') as Card, 'spare').plan.parts.at(-1)?.lead).to.equal(
