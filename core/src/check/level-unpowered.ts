@@ -28,7 +28,7 @@ interface Push {
   readonly ohms: number | null;
   /** True where a switch in the build takes the supply away, not a plug. */
   readonly switched: boolean;
-  /** By an output: held low again it takes the line down for nobody. */
+  /** By an output; else by a resistor to a rail, whose line the part that is off then holds down for all others. */
   readonly driven: boolean;
 }
 

@@ -1,6 +1,7 @@
 /** What can hurt someone in a build, each sentence once, and whether it was read. */
 import type { HAZARDS } from '../card/kinds.ts';
 import type { Circuit } from './circuit.ts';
+import { visits } from './programming.ts';
 
 export type Hazard = (typeof HAZARDS)[number];
 
@@ -25,7 +26,12 @@ const ASKING: ReadonlySet<Hazard> = new Set(['mains', 'lithium', 'gas', 'heat'])
 export function cautionsOf(circuit: Circuit, of: (part: string) => boolean = () => true): Caution[] {
   const ticked = new Set(circuit.plan.acknowledged);
   const byText = new Map<string, Caution>();
-  for (const part of circuit.parts.values())
+  // What visits while a program is loaded is no part of the build at work, and can hurt all the same.
+  const visiting = circuit.plan.parts.filter(visits).flatMap((choice) => {
+    const card = circuit.cards.get(choice.card);
+    return card ? [{ id: choice.id, label: choice.label, card }] : [];
+  });
+  for (const part of [...circuit.parts.values(), ...visiting])
     for (const { hazard, says, source } of of(part.id) ? (part.card.cautions ?? []) : []) {
       const same = byText.get(says);
       byText.set(

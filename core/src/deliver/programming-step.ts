@@ -1,4 +1,5 @@
 /** What is put on while a program is loaded and taken off again: a step of its own, after everything else. */
+import { cautionsOf } from '../circuit/cautions.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { meetings } from '../check/supply-back-feed.ts';
 import { reliefs, visits } from '../circuit/programming.ts';
@@ -85,15 +86,7 @@ export function programmingSteps(circuit: Circuit): WiringStep[] {
         ...feedsSaid(circuit, part, card).map(look),
         look('When the program is loaded, take it off again.'),
       ],
-      cautions: (card?.cautions ?? []).map(({ hazard, says, source }) => ({
-        hazard,
-        says,
-        part: part.label,
-        parts: [part.id],
-        source: { card: part.card, key: source },
-        asks: false,
-        read: false,
-      })),
+      cautions: cautionsOf(circuit, (id) => id === part.id),
       subjects: [part.id],
     };
   });

@@ -10,7 +10,7 @@ import {
   PASS_THRESHOLD,
   PROTECTION_DIODE,
 } from '../standard/practice.ts';
-import { sinkAt } from '../standard/bus-timing.ts';
+import { weakestSink } from './sink.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { Network, TransistorModel } from './network.ts';
 
@@ -174,11 +174,12 @@ const pullUpsOf = (net: Net): PullUp[] => (net.weak ? [...net.pullUps, net.weak]
 /** A pin with a limit that moves with its supply has a diode to it. */
 const hasDiode = (end: NetEnd): boolean => end.levels.absoluteMax?.unit === 'offset' && end.power.rail !== null;
 
-/** What a sink at its weakest adds to the line when it is on, Ω. */
-const sinkResistance = (end: NetEnd | undefined): number => {
-  const { volts, amps } = sinkAt(end?.power.voltage?.max ?? Infinity, end?.levels.sink ?? null);
+/** What the weakest sink of a net adds to the line when it is on, Ω. */
+function sinkResistance(net: Net): number {
+  const open = Math.max(0, ...pullUpsOf(net).map(({ voltage }) => voltage?.max ?? 0));
+  const { volts, amps } = weakestSink(net, open > 0 ? open : Infinity);
   return volts / amps;
-};
+}
 
 export interface LineNetwork {
   readonly network: Network;
@@ -242,7 +243,7 @@ export function lineNetwork(
         ...pulls.map(({ net, node: n, ohms }) => ({ a: n, b: of(net), ohms })),
         ...line.nets
           .filter(({ id }) => sinks.has(id))
-          .map((net) => ({ a: of(net.id), b: 0, ohms: sinkResistance(weakestSink(net)) })),
+          .map((net) => ({ a: of(net.id), b: 0, ohms: sinkResistance(net) })),
       ],
       currents: line.nets.flatMap((net) =>
         net.ends
@@ -265,8 +266,3 @@ export function lineNetwork(
     },
   };
 }
-
-const weakestSink = (net: Net): NetEnd | undefined =>
-  net.ends
-    .filter(({ levels }) => levels.sink !== null)
-    .reduce<NetEnd | undefined>((a, b) => (a && (a.levels.sink ?? 0) <= (b.levels.sink ?? 0) ? a : b), undefined);

@@ -43,6 +43,14 @@ describe('a hazard', () => {
     const other = { ...doc, plan: setAcknowledged(doc.plan, `${LIVE} Now.`, true) };
     expect(standingOf(verify(deriveCircuit(other)))).to.equal('unread');
   });
+  it('is asked for of what visits while a program is loaded, too', () => {
+    const doc = build();
+    const visitor = part('p', 'adapter', { only: 'programming' });
+    const bare = { ...doc.plan, parts: [...doc.plan.parts.filter(({ card: id }) => id !== 'adapter'), visitor] };
+    expect(cautionsOf(deriveCircuit({ ...doc, plan: bare })).map(({ part: of, asks }) => [of, asks])).to.deep.equal([
+      ['p', true],
+    ]);
+  });
   it('that only scratches asks for no tick', () => {
     const sharp = build([{ hazard: 'sharp', says: SHARP, source: 'sheet' }]);
     const verdict = verify(deriveCircuit({ ...sharp, plan: setAcknowledged(sharp.plan, LIVE, true) }));
