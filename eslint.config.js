@@ -14,10 +14,12 @@ const FLOORS = [
   ['compare'],
   ['remedy'],
   ['solve'],
-  ['layout'],
+  ['layout', 'readback'],
   ['bench'],
   ['deliver'],
+  ['say'],
   ['format'],
+  ['report'],
 ];
 
 const floorRules = FLOORS.flatMap((rooms, level) =>

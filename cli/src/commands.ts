@@ -14,6 +14,7 @@ import {
   readPlan,
   refused,
   reportOf,
+  ruleOf,
   verify,
   wiringCsv,
   writePlan,
@@ -62,7 +63,7 @@ function schema(of: string | undefined): Output {
 }
 
 function checks(as: As): Output {
-  const metas = CHECKS.map(({ meta: { id, title, rule, source } }) => ({ id, title, rule, source }));
+  const metas = CHECKS.map(({ meta: { id } }) => ({ id, ...ruleOf(id) }));
   return done(as === 'json' ? json(metas) : checksText(metas));
 }
 

@@ -9,7 +9,8 @@ import {
   type Problem,
   type Report,
   type WiringPlan,
-  unreadSays,
+  say,
+  sayUnread,
 } from '@idle-breadboard/core';
 
 const lines = (...all: (string | readonly string[])[]): string => `${all.flat().join('\n')}\n`;
@@ -36,9 +37,9 @@ export function verdictText(report: Report): string {
   const trust = report.passes.filter(({ evidence }) => evidence === 'class-typical' || evidence === 'memory').length;
   const verdict =
     report.status === 'verified'
-      ? `verified: ${report.passes.length} proofs, ${trust} on trust`
+      ? `verified: ${report.passes.length} proofs, ${trust} rest on assumed figures`
       : report.status === 'unread'
-        ? `proved, and ${unreadSays({ unread: report.unread })}`
+        ? `proved, and ${sayUnread(report.unread.length)}`
         : `open: ${grave} to settle`;
   return lines(
     findings,
@@ -49,14 +50,14 @@ export function verdictText(report: Report): string {
 
 export function wiringText(wiring: WiringPlan): string {
   const steps = wiring.steps.flatMap((step, i) => [
-    `${i + 1}. ${step.title}`,
-    ...step.put.map(({ label, says }) => `   [ ] ${label}: ${says ?? 'beside the boards'}`),
-    ...step.leads.map((lead) => `   [ ] ${lead.fromSays}  →  ${lead.toSays}  (${leadSays(lead)})`),
-    ...step.checks.map(({ says }) => `   check: ${says}`),
+    `${i + 1}. ${say(step.title)}`,
+    ...step.put.map(({ label, says }) => `   [ ] ${say(label)}: ${says ? say(says) : 'beside the boards'}`),
+    ...step.leads.map((lead) => `   [ ] ${say(lead.fromSays)}  →  ${say(lead.toSays)}  (${leadSays(lead)})`),
+    ...step.checks.map(({ says }) => `   check: ${say(says)}`),
     '',
   ]);
   return lines(
-    wiring.cautions.map(({ hazard, part, says }) => `! ${hazard}, ${part}: ${says}`),
+    wiring.cautions.map(({ hazard, labels, says }) => `! ${hazard}, ${say(labels)}: ${says}`),
     '',
     steps,
   );
@@ -71,7 +72,7 @@ export function partsText(list: PartsList): string {
         : l.offer
           ? `${l.packs} × pack of ${l.offer.pack}, ${l.offer.supplier}, ${l.total.toFixed(2)}`
           : 'nobody offers it';
-    return `${String(l.needed).padStart(3)}  ${l.name}  (${l.use})  ${from}`;
+    return `${String(l.needed).padStart(3)}  ${l.name}  (${say(l.uses)})  ${from}`;
   });
   const leads = list.leads.map(
     ({ count, colour, ends, length }) => `${String(count).padStart(3)}  ${colour} ${ends}, ${length} m`,
@@ -93,11 +94,14 @@ export function completionText({ verdict, changes, why, left, cost, pieces }: Co
   if (why.length > 0)
     return lines(
       'nothing changed',
-      why.flatMap(({ sentence, relaxations }) => [`  ${sentence}`, ...relaxations.map(({ label }) => `    ${label}`)]),
+      why.flatMap(({ sentence, relaxations }) => [
+        `  ${say(sentence)}`,
+        ...relaxations.map(({ label }) => `    ${say(label)}`),
+      ]),
     );
   return lines(
     `${verdict.status}: ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}, ${pieces} pieces more, ${cost.toFixed(2)} dearer`,
-    changes.map(({ title }) => `  ${title}`),
-    left.map(({ message }) => `  left: ${message}`),
+    changes.map(({ title }) => `  ${say(title)}`),
+    left.map(({ message }) => `  left: ${say(message)}`),
   );
 }

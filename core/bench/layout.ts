@@ -1,7 +1,8 @@
 /** Laying out: time and length, against what no layout can be below where that can be worked out, and for large builds against the first places alone. */
+import { say } from '../src/say/say.ts';
 import { PITCH } from '../src/board/grid.ts';
 import { deriveCircuit } from '../src/circuit/derive.ts';
-import { proveLayout } from '../src/layout/compare.ts';
+import { proveLayout } from '../src/readback/prove.ts';
 import { layBuild } from '../src/layout/lay.ts';
 import { layoutProblem } from '../src/layout/problem.ts';
 import { documentOf } from '../src/plan/document.ts';
@@ -34,11 +35,11 @@ export function benchLayout(): void {
     const result = layBuild(circuit);
     const time = performance.now() - began;
     if (!result.ok) {
-      console.log(`${count} parts on two full boards: ${result.why.says}`);
+      console.log(`${count} parts on two full boards: ${say(result.why.says)}`);
       continue;
     }
     const proof = proveLayout(circuit, result.layout, result.layout.leads);
-    if (!proof.agrees) throw new Error(proof.discords[0]?.says);
+    if (!proof.agrees) throw new Error(say(proof.discords[0]?.says));
     console.log(
       `${count} parts on two full boards (${result.layout.seats.length} of them standing): ${ms(time)}, ${result.layout.leads.length} leads, ${(result.layout.length * 100).toFixed(0)} cm, ${result.layout.crossings} crossings`,
     );

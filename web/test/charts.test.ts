@@ -16,7 +16,7 @@ const result = (check: string, measured: number, limit: number, severity: Result
   limit,
   unit: 'V',
   margin: check === 'level/high' ? measured - limit : limit - measured,
-  message: '',
+  message: { topic: '', id: '', data: {} },
   meaning: '',
   workings: [],
   rests: [],

@@ -1,5 +1,5 @@
 /** A build with faults put in: its layout as it lies then, and what the layout does not show. */
-import type { Layout, Lead, LeadPoint } from '../layout/layout.ts';
+import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 import type { Change, EndIndex, Fault } from './fault.ts';
 
 export interface Afflicted {

@@ -3,8 +3,8 @@ import { conductorOf, parseHole, type Grid } from '../board/grid.ts';
 import type { Card } from '../card/card.ts';
 import { isFitted } from '../circuit/carrier.ts';
 import type { Circuit } from '../circuit/circuit.ts';
-import { extract, type Extracted } from '../layout/extract.ts';
-import type { Layout, LeadPoint, Mated } from '../layout/layout.ts';
+import { extract, placeKey, type Extracted } from '../readback/read.ts';
+import type { Layout, LeadPoint, Mated } from '../circuit/laid.ts';
 
 /**
  * What a carrier brings is joined to the controller's pins on the carrier itself, where no lead of the layout shows it: its
@@ -53,7 +53,7 @@ export class Copper {
     this.legs = read.legs;
     this.pins = read.of;
     this.count = read.conductors.length;
-    read.conductors.forEach(({ places }, i) => places.forEach((place) => this.rows.set(place, i)));
+    read.conductors.forEach(({ places }, i) => places.forEach((place) => this.rows.set(placeKey(place), i)));
   }
 
   private own(key: string): number {
@@ -69,9 +69,12 @@ export class Copper {
 
   at(point: LeadPoint): number {
     if (point.kind === 'terminal') return this.pin(point.part, point.terminal);
-    if (point.kind === 'joint') return this.rows.get(`joint ${point.joint}`) ?? this.own(`joint ${point.joint}`);
+    if (point.kind === 'joint') {
+      const joint = placeKey(point);
+      return this.rows.get(joint) ?? this.own(joint);
+    }
     const hole = parseHole(point.hole);
-    const row = hole ? `row ${conductorOf(this.grids, hole)}` : point.hole;
+    const row = hole ? placeKey({ kind: 'row', row: conductorOf(this.grids, hole) }) : point.hole;
     return this.rows.get(row) ?? this.own(row);
   }
 

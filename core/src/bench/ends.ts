@@ -4,7 +4,7 @@ import { covers, pinHoles, placedBox, type Box } from '../board/footprint.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import { pointKey } from '../layout/finish.ts';
-import type { Layout, LeadPoint } from '../layout/layout.ts';
+import type { Layout, LeadPoint } from '../circuit/laid.ts';
 import type { MovedTo } from './fault.ts';
 
 export interface PinRef {

@@ -1,4 +1,5 @@
 /** What can be wrong with a build on the table, one thing at a time. */
+import type { Message } from '../quantity/message.ts';
 
 /**
  * - `open`: a lead is out, or broken inside
@@ -66,9 +67,9 @@ export interface Fault {
   /** Parts, leads and helpers that it is about. */
   readonly subjects: readonly string[];
   /** "The lead from a12 to b20 is out, or broken inside." */
-  readonly says: string;
+  readonly says: Message;
   /** What mends it. */
-  readonly mend: string;
+  readonly mend: Message;
   /** How often it is met, against the others. */
   readonly prior: number;
 }

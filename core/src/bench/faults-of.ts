@@ -1,13 +1,51 @@
 /** Every single thing that can be wrong with this very build. */
-import { sayHole } from '../board/grid.ts';
+import { colourText } from '../circuit/label.ts';
+import { holeText } from '../board/hole-text.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import type { NetNode } from '../circuit/netlist.ts';
-import type { Lead, LeadPoint } from '../layout/layout.ts';
-import { formatAddress } from '../quantity/address.ts';
+import type { Lead, LeadPoint } from '../circuit/laid.ts';
 import { FAULT_PRIORS } from '../standard/fault-priors.ts';
 import { LeadEnds, type PinRef } from './ends.ts';
 import type { EndIndex, Fault, FaultKind } from './fault.ts';
 import type { Planned } from './virtual-build.ts';
+import { addressOf, tells, type Text, type BusAddress, type Message, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BenchFaultsOfSays {
+  readonly pin: { pin: Text; part: Text };
+  readonly joint: { joint: Text };
+  readonly lead: { colour: Text };
+  readonly hole: { hole: Text; pin: Text };
+  readonly from: { what: Text | Quantity; says: Text; says2: Text };
+  readonly jointColdHasResistance: { leadSays: Text };
+  readonly solderJointAnewOr: null;
+  readonly twoStripsNotJoined: { leadSays: Text };
+  readonly hasLostGroundOut: { parts: readonly Text[]; leadSays: Text };
+  readonly outOrBrokenInside: { leadSays: Text };
+  readonly putOrTakeAnother: { leadSays: Text };
+  readonly missing: { leadSays: Text };
+  readonly put: { leadSays: Text };
+  readonly hasTenTimesValue: { leadSays: Text };
+  readonly measureResistorBeforeGoes: { value: Text | Quantity };
+  readonly wrongWayRound: { leadSays: Text };
+  readonly turnFirst: { polar: Text };
+  readonly oneOff: { leadSays: Text; there: Text };
+  readonly putEndWhereBelongs: { says: Text };
+  readonly swapped: { pinSays: Text; pinSays2: Text };
+  readonly changeLead: { colour: Text; colour2: Text; node: Text };
+  readonly fedFromInstead: { label: Text; other: Text; node: Text };
+  readonly moveStripWhereBelongs: { leadSays: Text };
+  readonly deadHasWhatNeeds: { label: Text };
+  readonly takeAnother: { card: Text };
+  readonly pullUpStillJoined: { label: Text; signal: Text };
+  readonly openJumperPullUps: { label: Text };
+  readonly addressSettingAnotherPosition: { label: Text; setting: Text; value: BusAddress };
+  readonly set: { label: Text; now: BusAddress };
+  readonly cloneAnswersButAddress: { label: Text };
+  readonly useAddressScanShows: null;
+}
+
+const tell = tells<BenchFaultsOfSays>('bench/faults-of');
 
 /** What a cold joint adds in a lead, Ω: enough to be felt, not enough to be open. */
 const COLD = 220;
@@ -32,24 +70,25 @@ class Listing {
     this.found.push({ kind, ...rest, prior: FAULT_PRIORS[kind] * share });
   }
 
-  private label(part: string): string {
+  private label(part: string): Text {
     return this.circuit.parts.get(part)?.label ?? part;
   }
-  private pinSays({ part, terminal }: PinRef): string {
+  private pinSays({ part, terminal }: PinRef): Message {
     const label = this.circuit.parts.get(part)?.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal;
-    return `${label} of ${this.label(part)}`;
+    return tell('pin', { pin: label, part: this.label(part) });
   }
   /** "a12 (SDA of controller)". */
-  private says(point: LeadPoint): string {
+  private says(point: LeadPoint): Text {
     const pin = this.ends.pinAt(point);
-    if (point.kind === 'joint') return `joint ${point.joint}`;
+    if (point.kind === 'joint') return tell('joint', { joint: point.joint });
     if (point.kind === 'terminal') return pin ? this.pinSays(pin) : point.terminal;
-    const hole = sayHole(point.hole, this.plan.layout.boards.length);
-    return pin ? `${hole} (${this.pinSays(pin)})` : hole;
+    const hole = holeText(point.hole, this.plan.layout.boards.length);
+    return pin ? tell('hole', { hole, pin: this.pinSays(pin) }) : hole;
   }
-  private leadSays(lead: Lead): string {
-    const what = lead.kind === 'lead' || lead.kind === 'own' ? `${lead.colour} lead` : lead.value;
-    return `the ${what} from ${this.says(lead.from)} to ${this.says(lead.to)}`;
+  private leadSays(lead: Lead): Message {
+    const what =
+      lead.kind === 'lead' || lead.kind === 'own' ? tell('lead', { colour: colourText(lead.colour) }) : lead.value;
+    return tell('from', { what, says: this.says(lead.from), says2: this.says(lead.to) });
   }
 
   leads(): void {
@@ -61,8 +100,8 @@ class Listing {
           key: `cold:${lead.key}`,
           changes: [{ kind: 'resist', lead: lead.key, ohms: COLD }],
           subjects: [lead.of, ...this.partsOf(lead)],
-          says: `A joint of ${this.leadSays(lead)} is cold: it has resistance.`,
-          mend: 'Solder that joint anew, or take another lead.',
+          says: tell('jointColdHasResistance', { leadSays: this.leadSays(lead) }),
+          mend: tell('solderJointAnewOr'),
         });
       } else this.legs(lead);
       // A wire that is soldered to its part is not taken for another hole there.
@@ -85,11 +124,14 @@ class Listing {
       subjects: [lead.of, ...parts],
       says:
         kind === 'unbridged'
-          ? `Two strips are not joined: ${this.leadSays(lead)} is out.`
+          ? tell('twoStripsNotJoined', { leadSays: this.leadSays(lead) })
           : kind === 'no-ground'
-            ? `${parts.map((p) => this.label(p)).join(' and ') || 'Part of the build'} has lost its ground: ${this.leadSays(lead)} is out or broken.`
-            : `${capital(this.leadSays(lead))} is out, or broken inside.`,
-      mend: `Put ${this.leadSays(lead)} in, or take another.`,
+            ? tell('hasLostGroundOut', {
+                parts: parts.map((p) => this.label(p)),
+                leadSays: this.leadSays(lead),
+              })
+            : tell('outOrBrokenInside', { leadSays: this.leadSays(lead) }),
+      mend: tell('putOrTakeAnother', { leadSays: this.leadSays(lead) }),
     });
   }
 
@@ -100,24 +142,24 @@ class Listing {
       key: `missing:${lead.key}`,
       changes: [{ kind: 'take-out', lead: lead.key }],
       subjects,
-      says: `${capital(this.leadSays(lead))} is missing.`,
-      mend: `Put ${this.leadSays(lead)} in.`,
+      says: tell('missing', { leadSays: this.leadSays(lead) }),
+      mend: tell('put', { leadSays: this.leadSays(lead) }),
     });
     if (helper?.ohms)
       this.add('tenfold', {
         key: `tenfold:${lead.key}`,
         changes: [{ kind: 'resist', lead: lead.of, ohms: helper.ohms * 10 }],
         subjects,
-        says: `${capital(this.leadSays(lead))} has ten times its value: one band was misread.`,
-        mend: `Measure a ${lead.value} resistor before it goes in.`,
+        says: tell('hasTenTimesValue', { leadSays: this.leadSays(lead) }),
+        mend: tell('measureResistorBeforeGoes', { value: lead.value }),
       });
     if (helper?.polar)
       this.add('turned', {
         key: `turned:${lead.key}`,
         changes: [{ kind: 'turn', lead: lead.key }],
         subjects,
-        says: `${capital(this.leadSays(lead))} is in the wrong way round.`,
-        mend: `Turn it: ${helper.polar[0]} first.`,
+        says: tell('wrongWayRound', { leadSays: this.leadSays(lead) }),
+        mend: tell('turnFirst', { polar: helper.polar[0] }),
       });
   }
 
@@ -125,13 +167,13 @@ class Listing {
     const point = pointAt(lead, i);
     if (lead.kind === 'own' && point.kind === 'terminal') return;
     for (const to of this.ends.beside(point)) {
-      const there = to.kind === 'hole' ? sayHole(to.hole, this.plan.layout.boards.length) : this.pinSays(to);
+      const there = to.kind === 'hole' ? holeText(to.hole, this.plan.layout.boards.length) : this.pinSays(to);
       this.add('off-row', {
         key: `off:${lead.key}:${i}:${to.kind === 'hole' ? to.hole : to.terminal}`,
         changes: [{ kind: 'move-end', lead: lead.key, end: i, to }],
         subjects: [lead.of, ...this.partsOf(lead)],
-        says: `${capital(this.leadSays(lead))} is one off: it is in ${there}.`,
-        mend: `Put that end where it belongs: ${this.says(point)}.`,
+        says: tell('oneOff', { leadSays: this.leadSays(lead), there }),
+        mend: tell('putEndWhereBelongs', { says: this.says(point) }),
         share: wire ? 0.5 : 0.25,
       });
     }
@@ -161,8 +203,12 @@ class Listing {
             key: `crossed:${part}:${a.pin.terminal}:${b.pin.terminal}:${a.lead.key}:${b.lead.key}`,
             changes: [{ kind: 'swap-ends', leads: [a.lead.key, b.lead.key], ends: [a.end, b.end] }],
             subjects: [part, a.lead.of, b.lead.of],
-            says: `${this.pinSays(a.pin)} and ${this.pinSays(b.pin)} are swapped.`,
-            mend: `Change the ${a.lead.colour} and the ${b.lead.colour} lead at ${node.label}.`,
+            says: tell('swapped', { pinSays: this.pinSays(a.pin), pinSays2: this.pinSays(b.pin) }),
+            mend: tell('changeLead', {
+              colour: colourText(a.lead.colour),
+              colour2: colourText(b.lead.colour),
+              node: node.label,
+            }),
           });
         }),
       );
@@ -195,8 +241,12 @@ class Listing {
             key: `rail:${lead.key}:${other.id}`,
             changes: [{ kind: 'move-end', lead: lead.key, end, to }],
             subjects: [fed.part, lead.of, other.id],
-            says: `${this.label(fed.part)} is fed from ${other.label} instead of ${this.nodes.get(lead.of)?.label ?? lead.of}.`,
-            mend: `Move ${this.leadSays(lead)} to the strip where it belongs.`,
+            says: tell('fedFromInstead', {
+              label: this.label(fed.part),
+              other: other.label,
+              node: this.nodes.get(lead.of)?.label ?? lead.of,
+            }),
+            mend: tell('moveStripWhereBelongs', { leadSays: this.leadSays(lead) }),
           });
         }
       }
@@ -212,8 +262,8 @@ class Listing {
         key: `dead:${id}`,
         changes: [{ kind: 'kill', part: id }],
         subjects: [id],
-        says: `${label} is dead: it has what it needs and does nothing.`,
-        mend: `Take another ${card.name}.`,
+        says: tell('deadHasWhatNeeds', { label }),
+        mend: tell('takeAnother', { card: card.name }),
         share: 1 + duds * 10,
       });
       for (const signal of card.signals)
@@ -222,8 +272,8 @@ class Listing {
             key: `doubled:${id}.${signal.id}`,
             changes: [{ kind: 'close-jumper', part: id, signal: signal.id }],
             subjects: [id],
-            says: `The pull-up on ${label} is still joined to its ${signal.id.toUpperCase()}, beside the one that is meant.`,
-            mend: `Open the jumper of the pull-ups on ${label}.`,
+            says: tell('pullUpStillJoined', { label, signal: signal.id.toUpperCase() }),
+            mend: tell('openJumperPullUps', { label }),
           });
       this.addresses(part);
     }
@@ -239,8 +289,8 @@ class Listing {
             key: `strap:${id}.${port.id}:${value}`,
             changes: [{ kind: 'address', part: id, port: port.id, value }],
             subjects: [id],
-            says: `The address setting of ${label} is in another position (${setting}): it answers at ${formatAddress(value)}.`,
-            mend: `Set ${label} to ${formatAddress(now)}.`,
+            says: tell('addressSettingAnotherPosition', { label, setting, value: addressOf(value) }),
+            mend: tell('set', { label, now: addressOf(now) }),
             share: 1 / port.addresses.length,
           });
       // An address beside those of the card stands for whatever a clone may have.
@@ -256,14 +306,13 @@ class Listing {
           key: `clone:${id}.${port.id}`,
           changes: [{ kind: 'address', part: id, port: port.id, value: other }],
           subjects: [id],
-          says: `${label} is a clone: it answers, but at an address that its card does not name.`,
-          mend: 'Use the address that the scan shows, or take another part.',
+          says: tell('cloneAnswersButAddress', { label }),
+          mend: tell('useAddressScanShows'),
         });
     }
   }
 }
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 /** Every single fault of a build, in the order of its leads and parts. */
 export function faultsOf(plan: Planned): Fault[] {
   const list = new Listing(plan);

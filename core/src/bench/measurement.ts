@@ -3,7 +3,7 @@ import type { Circuit, Member } from '../circuit/circuit.ts';
 import { isFitted } from '../circuit/carrier.ts';
 import { inPlug } from '../circuit/mated.ts';
 import type { NetNode, NodePin } from '../circuit/netlist.ts';
-import type { LeadPoint } from '../layout/layout.ts';
+import type { LeadPoint } from '../circuit/laid.ts';
 import { pointKey } from '../layout/finish.ts';
 import { formatAddress } from '../quantity/address.ts';
 import { scopeEdge } from './scope.ts';

@@ -1,7 +1,7 @@
 /** A laid-out build as a thing on the table: it can be powered, touched with a meter, and asked what its lines do. */
 import type { Circuit } from '../circuit/circuit.ts';
 import { netlistOf, type Netlist } from '../circuit/netlist.ts';
-import type { Layout, LeadPoint } from '../layout/layout.ts';
+import type { Layout, LeadPoint } from '../circuit/laid.ts';
 import { afflict, type Afflicted } from './afflict.ts';
 import { Copper } from './copper.ts';
 import { elementsOf, type Elements, type LineEnd } from './elements.ts';

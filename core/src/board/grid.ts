@@ -119,12 +119,3 @@ export function conductorOf(grids: readonly Grid[], hole: Hole): string {
   const half = grid?.split ? (hole.place <= stripPlaces(grid) / 2 ? ' left' : ' right') : '';
   return `${hole.board + 1}:${hole.strip}${half}`;
 }
-
-/** As it is said: "a12", "upper + 14", "board 2, a12". */
-export function sayHole(name: string, boards: number): string {
-  const hole = parseHole(name);
-  if (!hole) return name;
-  const on = boards > 1 ? `board ${hole.board + 1}, ` : '';
-  if (hole.kind === 'row') return `${on}${hole.column}${hole.row}`;
-  return `${on}${hole.strip.startsWith('u') ? 'upper' : 'lower'} ${hole.strip.endsWith('+') ? '+' : '−'} ${hole.place}`;
-}

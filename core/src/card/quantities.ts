@@ -1,4 +1,5 @@
 /** The quantities that needs and measures speak of, with the unit that each is kept in. */
+import { wordOf, type Text } from '../quantity/message.ts';
 
 export interface QuantityKind {
   readonly quantity: string;
@@ -32,3 +33,7 @@ export const QUANTITIES: readonly QuantityKind[] = [
   { quantity: 'motion', unit: 'm', words: /motion|passive infrared/i },
   { quantity: 'presence', unit: 'm', words: /presence|radar/i },
 ];
+
+/** How a quantity is called; one that nobody knows by its own name. */
+export const quantityName = (quantity: string): Text =>
+  QUANTITIES.some((kind) => kind.quantity === quantity) ? wordOf('quantity', quantity) : quantity;

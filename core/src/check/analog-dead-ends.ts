@@ -1,18 +1,42 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { dividerShare, outputOhms } from '../circuit/ends.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { errorOver } from './sense-error.ts';
 import { analogLinks, pinVoltage, slopeOf, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface AnalogDeadEndsSays {
+  readonly givesWhereConverterCounts: { part: Text; low: Quantity; high: Quantity };
+  readonly beyondStandsStillOr: null;
+  readonly beyondUpOffLeft: { off: Quantity; left: Quantity };
+  readonly broken: { part: Text; low: Quantity; high: Quantity; reader: Text; min: Quantity; max: Quantity; off: Text };
+  readonly holds: {
+    part: Text;
+    low: Quantity;
+    high: Quantity;
+    min: Quantity;
+    max: Quantity;
+    off: Quantity;
+    left: Quantity;
+  };
+  readonly meaning: null;
+  readonly to: { low: Quantity; high: Quantity; sum: Sum };
+  readonly to2: { min: Quantity; max: Quantity };
+  readonly beyond: null;
+  readonly or: { min: Quantity; low: Quantity; high: Quantity; max: Quantity };
+  readonly reading: null;
+  readonly per: { slope: Quantity; unit: Text };
+}
+
+const tell = tells<AnalogDeadEndsSays>('analog/dead-ends');
 
 const meta: CheckMeta = {
   id: 'analog/dead-ends',
-  title: 'The wanted range keeps off the dead ends of the converter',
   station: 'levels',
-  rule: 'Over the wanted range the voltage at the pin stays between the two at which the converter counts straight; what it is beyond, ÷ volts per unit of the reading, is at most what the error leaves of the accuracy wanted.',
-  source: 'the controller’s card',
   breaks: 'fault',
 };
 
@@ -23,7 +47,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   if (!straight || !seen || !need || !measure) return [];
   const { min, max } = toInterval(straight);
   const beyond = Math.max(0, min - seen.low, seen.high - max);
-  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const V = (x: number) => quantityOf(x, 'V', 3);
   const passes = link.divider ? dividerShare(link.divider, outputOhms(part.card, link.divider), link.tolerance).min : 1;
   const slope = slopeOf(link);
   const own = errorOver(part.card, measure, need, circuit.plan.lifeYears, frontOf(circuit, part, measure))?.total ?? 0;
@@ -32,7 +56,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   const off = slope === null ? null : beyond / (slope * passes);
   const margin = off === null ? -beyond : left - off;
   const broken = margin < -1e-9;
-  const U = (x: number) => formatQuantity(x, need.unit, 2);
+  const U = (x: number) => quantityOf(x, need.unit, 2);
   const [measured, limit, unit] = off === null ? [beyond, 0, 'V'] : [off, left, need.unit];
   return [
     result(circuit, meta, {
@@ -45,18 +69,47 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
       ...(off === null ? { ranked: false } : {}),
       message:
         beyond === 0
-          ? `${part.label} gives ${V(seen.low)} to ${V(seen.high)}, where the converter counts straight.`
+          ? tell('givesWhereConverterCounts', { part: part.label, low: V(seen.low), high: V(seen.high) })
           : broken
-            ? `${part.label} gives ${V(seen.low)} to ${V(seen.high)} over the wanted range; the converter of ${link.reader.label} counts straight from ${V(min)} to ${V(max)}. ${off === null ? 'Beyond, it stands still or bends.' : `Beyond, it is up to ${U(off)} off, and ${U(left)} are left of the accuracy wanted.`}`
-            : `${part.label} gives ${V(seen.low)} to ${V(seen.high)}; beyond ${V(min)} to ${V(max)} the converter is up to ${U(off ?? 0)} off, of ${U(left)} that are left.`,
-      meaning: 'Near its ends such a converter reads nought, or full scale, long before it is there.',
+            ? tell('broken', {
+                part: part.label,
+                low: V(seen.low),
+                high: V(seen.high),
+                reader: link.reader.label,
+                min: V(min),
+                max: V(max),
+                off:
+                  off === null ? tell('beyondStandsStillOr') : tell('beyondUpOffLeft', { off: U(off), left: U(left) }),
+              })
+            : tell('holds', {
+                part: part.label,
+                low: V(seen.low),
+                high: V(seen.high),
+                min: V(min),
+                max: V(max),
+                off: U(off ?? 0),
+                left: U(left),
+              }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'at the pin', sum: `${V(seen.low)} to ${V(seen.high)}, ${seen.sum}` },
-        { name: 'straight', sum: `${V(min)} to ${V(max)}` },
-        { name: 'beyond', sum: `${V(min)} − ${V(seen.low)}, or ${V(seen.high)} − ${V(max)}`, value: beyond, unit: 'V' },
+        { name: term('pin'), sum: tell('to', { low: V(seen.low), high: V(seen.high), sum: seen.sum }) },
+        { name: term('straight'), sum: tell('to2', { min: V(min), max: V(max) }) },
+        {
+          name: tell('beyond'),
+          sum: tell('or', { min: V(min), low: V(seen.low), high: V(seen.high), max: V(max) }),
+          value: beyond,
+          unit: 'V',
+        },
         ...(off === null || slope === null
           ? []
-          : [{ name: 'in the reading', sum: `÷ ${V(slope * passes)} per ${need.unit}`, value: off, unit: need.unit }]),
+          : [
+              {
+                name: tell('reading'),
+                sum: tell('per', { slope: V(slope * passes), unit: need.unit }),
+                value: off,
+                unit: need.unit,
+              },
+            ]),
       ],
       rests: [[link.reader.card.id, straight.source]],
     }),

@@ -1,16 +1,34 @@
 import type { Circuit } from '../circuit/circuit.ts';
 import { evenness, fixedResistors, selfHeating, type Resistive } from '../physics/resistive.ts';
 import type { SenseNeed } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { analogLinks, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface AnalogDividerSays {
+  readonly wouldDo: { best: Quantity };
+  readonly bareResistanceHasNo: { part: Text; best: Text };
+  readonly poor: { fixed: Quantity; part: Text; here: Quantity; best: Quantity; evenness: Quantity };
+  readonly holds: { fixed: Quantity; part: Text; here: Quantity };
+  readonly meaning: null;
+  readonly evenness: null;
+  readonly smallestSlopeLargestSlope: null;
+  readonly bestSeries: null;
+  readonly warmsItselfTenthWanted: { part: Text; kelvin: Quantity; limit: Quantity };
+  readonly warmsItselfMost: { part: Text; kelvin: Quantity };
+  readonly currentMakesReadingHeats: null;
+  readonly powerPart: null;
+  readonly worst: { at: Quantity };
+  readonly warmth: null;
+  readonly powerDissipationConstant: null;
+}
+
+const tell = tells<AnalogDividerSays>('analog/divider');
 
 const meta: CheckMeta = {
   id: 'analog/divider',
-  title: 'A resistive part has the fixed resistor that suits its range',
   station: 'levels',
-  rule: 'A thermistor, light-dependent or platinum resistor stands under a fixed resistor; the smallest slope over the wanted range is at least half as even as the best value of the series gives, and self-heating stays under a tenth of the wanted accuracy.',
-  source: 'the divider’s transfer; common practice for the shares',
   breaks: 'fault',
 };
 
@@ -19,8 +37,8 @@ const EVEN_ENOUGH = 0.5;
 /** Self-heating above this share of the accuracy is worth a word. */
 const WARM = 0.1;
 
-const R = (x: number) => formatQuantity(x, 'Ω', 3);
-const share = (x: number) => formatQuantity(x * 100, '%', 2);
+const R = (x: number) => quantityOf(x, 'Ω', 3);
+const share = (x: number) => quantityOf(x * 100, '%', 2);
 
 function slopeResult(circuit: Circuit, link: AnalogLink, transfer: Resistive, need: SenseNeed): Result {
   const { part, net } = link;
@@ -38,14 +56,20 @@ function slopeResult(circuit: Circuit, link: AnalogLink, transfer: Resistive, ne
     ranked: false,
     message:
       net.fixed === null
-        ? `${part.label} is a bare resistance and has no fixed resistor: the pin sees no voltage that says anything. ${best ? `${R(best.ohms)} would do.` : ''}`
+        ? tell('bareResistanceHasNo', { part: part.label, best: best ? tell('wouldDo', { best: R(best.ohms) }) : '' })
         : poor
-          ? `${R(net.fixed.ohms.typ)} with ${part.label}: the flattest place has ${share(here)} of the steepest slope; ${R(best?.ohms ?? 0)} would give ${share(best?.evenness ?? 0)}.`
-          : `${R(net.fixed.ohms.typ)} with ${part.label}: the flattest place has ${share(here)} of the steepest slope.`,
-    meaning: 'Where the curve is flat a count is many units wide: one end of the range is read coarsely.',
+          ? tell('poor', {
+              fixed: R(net.fixed.ohms.typ),
+              part: part.label,
+              here: share(here),
+              best: R(best?.ohms ?? 0),
+              evenness: share(best?.evenness ?? 0),
+            })
+          : tell('holds', { fixed: R(net.fixed.ohms.typ), part: part.label, here: share(here) }),
+    meaning: tell('meaning'),
     workings: [
-      { name: 'evenness', sum: 'smallest slope ÷ largest slope over the wanted range', value: here * 100, unit: '%' },
-      ...(best ? [{ name: 'best of the series', sum: R(best.ohms), value: best.evenness * 100, unit: '%' }] : []),
+      { name: tell('evenness'), sum: tell('smallestSlopeLargestSlope'), value: here * 100, unit: '%' },
+      ...(best ? [{ name: tell('bestSeries'), sum: R(best.ohms), value: best.evenness * 100, unit: '%' }] : []),
     ],
     rests: [
       [
@@ -67,7 +91,7 @@ function heatResult(circuit: Circuit, link: AnalogLink, transfer: Resistive, nee
   const { watts, kelvin, at } = selfHeating(transfer, need, net.fixed.ohms.min, rail.max);
   if (kelvin === null || need.unit !== '°C') return [];
   const limit = need.accuracy * WARM;
-  const U = (x: number) => formatQuantity(x, 'K', 2);
+  const U = (x: number) => quantityOf(x, 'K', 2);
   return [
     result(circuit, meta, {
       subjects: [net.id, need.id, 'heat'],
@@ -78,12 +102,12 @@ function heatResult(circuit: Circuit, link: AnalogLink, transfer: Resistive, nee
       margin: limit - kelvin,
       message:
         kelvin > limit
-          ? `${part.label} warms itself by ${U(kelvin)}; a tenth of the wanted accuracy is ${U(limit)}. A larger resistor, or power only while reading.`
-          : `${part.label} warms itself by ${U(kelvin)} at most.`,
-      meaning: 'The current that makes the reading heats the part: it shows its own warmth.',
+          ? tell('warmsItselfTenthWanted', { part: part.label, kelvin: U(kelvin), limit: U(limit) })
+          : tell('warmsItselfMost', { part: part.label, kelvin: U(kelvin) }),
+      meaning: tell('currentMakesReadingHeats'),
       workings: [
-        { name: 'power in the part', sum: `worst at ${formatQuantity(at, need.unit, 3)}`, value: watts, unit: 'W' },
-        { name: 'warmth', sum: 'power ÷ dissipation constant', value: kelvin, unit: 'K' },
+        { name: tell('powerPart'), sum: tell('worst', { at: quantityOf(at, need.unit, 3) }), value: watts, unit: 'W' },
+        { name: tell('warmth'), sum: tell('powerDissipationConstant'), value: kelvin, unit: 'K' },
       ],
       rests: [[part.card.id, transfer.kind !== 'light' ? transfer.dissipation?.source : undefined]],
     }),

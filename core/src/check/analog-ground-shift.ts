@@ -1,18 +1,32 @@
 import type { Circuit } from '../circuit/circuit.ts';
 import { contactOhms } from '../circuit/contacts.ts';
 import { frontOf } from '../physics/analog-front.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import { analogLinks, slopeOf, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { errorOver } from './sense-error.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+
+/** What is said here, by the data that it takes. */
+export interface AnalogGroundShiftSays {
+  readonly broken: { part: Text; amps: Quantity; shift: Quantity; limit: Quantity };
+  readonly holds: { part: Text; shift: Quantity; limit: Quantity };
+  readonly meaning: null;
+  readonly fromRestPeak: null;
+  readonly groundLeadContacts: null;
+  readonly mGauge: { count: number; gauge: number };
+  readonly liftsGround: null;
+  readonly currentResistance: null;
+  readonly readsOff: null;
+  readonly per: { slope: Quantity; unit: Text };
+}
+
+const tell = tells<AnalogGroundShiftSays>('analog/ground-shift');
 
 const meta: CheckMeta = {
   id: 'analog/ground-shift',
-  title: 'What a part draws does not lift its own reading',
   station: 'levels',
-  rule: 'From rest to peak, what the part draws × resistance of its ground lead and contacts ÷ volts per unit of the reading, is at most what its own error leaves of the accuracy wanted.',
-  source: 'Ohm’s law; ASTM B258 and IEC 60028 (from memory)',
   breaks: 'fault',
 };
 
@@ -33,7 +47,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   // Where nothing is left the accuracy says so already.
   if (limit < 0 || !load) return [];
   const margin = limit - shift;
-  const U = (x: number) => formatQuantity(x, need.unit, 2);
+  const U = (x: number) => quantityOf(x, need.unit, 2);
   return [
     result(circuit, meta, {
       subjects: [part.id, need.id],
@@ -44,27 +58,31 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
       margin,
       message:
         margin < 0
-          ? `What ${part.label} draws lifts its ground by ${formatQuantity(amps * ohms, 'V', 2)}: it reads ${U(shift)} off, of ${U(limit)} that are left. A ground of its own for the reading, or a thicker or shorter lead, mends that.`
-          : `What ${part.label} draws moves its reading by ${U(shift)}, of ${U(limit)} that are left.`,
-      meaning:
-        'Supply current and reading come back on one wire; the current makes a voltage along it that is read, too.',
+          ? tell('broken', {
+              part: part.label,
+              amps: quantityOf(amps * ohms, 'V', 2),
+              shift: U(shift),
+              limit: U(limit),
+            })
+          : tell('holds', { part: part.label, shift: U(shift), limit: U(limit) }),
+      meaning: tell('meaning'),
       workings: [
         {
-          name: 'from rest to peak',
-          sum: `${formatQuantity(feed.peak, 'A', 3)} − ${formatQuantity(rest, 'A', 3)}`,
+          name: tell('fromRestPeak'),
+          sum: subtract(quantityOf(feed.peak, 'A', 3), quantityOf(rest, 'A', 3)),
           value: amps,
           unit: 'A',
         },
         {
-          name: 'ground lead and contacts',
-          sum: `${feed.lead.length} m of gauge ${feed.lead.gauge}`,
+          name: tell('groundLeadContacts'),
+          sum: tell('mGauge', { count: feed.lead.length, gauge: feed.lead.gauge }),
           value: ohms,
           unit: 'Ω',
         },
-        { name: 'lifts its ground by', sum: 'current × resistance', value: amps * ohms, unit: 'V' },
+        { name: tell('liftsGround'), sum: tell('currentResistance'), value: amps * ohms, unit: 'V' },
         {
-          name: 'reads off by',
-          sum: `÷ ${formatQuantity(slope, 'V', 3)} per ${need.unit}`,
+          name: tell('readsOff'),
+          sum: tell('per', { slope: quantityOf(slope, 'V', 3), unit: need.unit }),
           value: shift,
           unit: need.unit,
         },

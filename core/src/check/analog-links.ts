@@ -10,6 +10,17 @@ import { placesOver, shareAt } from '../physics/resistive.ts';
 import type { DividerHelper, SenseNeed } from '../plan/plan.ts';
 import { exact, type Interval } from '../quantity/interval.ts';
 import { measureFor } from './sense-error.ts';
+import { tells, type Text, type Sum } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface AnalogLinksSays {
+  readonly railHighest: { high: Text };
+  readonly through: { passes: Text };
+  readonly output: { to: number; unit: Text; through: Text };
+  readonly outputHighest: { through: Text };
+}
+
+const tell = tells<AnalogLinksSays>('analog/links');
 
 export interface AnalogLink {
   readonly part: PartNode;
@@ -66,7 +77,7 @@ export function analogLinks(circuit: Circuit): AnalogLink[] {
 export interface PinVoltage {
   readonly low: number;
   readonly high: number;
-  readonly sum: string;
+  readonly sum: Sum;
 }
 
 /** The end of the wanted range that is furthest up, as a share of the measure's range. */
@@ -87,14 +98,14 @@ export function pinVoltage(link: AnalogLink): PinVoltage | null {
     const places = placesOver(transfer, need);
     const low = Math.min(...places.map((at) => shareAt(transfer, ohms.max, at)));
     const high = Math.max(...places.map((at) => shareAt(transfer, ohms.min, at)));
-    return { low: low * rail.min, high: high * rail.max, sum: `${high.toPrecision(3)} of the rail at its highest` };
+    return { low: low * rail.min, high: high * rail.max, sum: tell('railHighest', { high: high.toPrecision(3) }) };
   }
   const supply = end.power.voltage;
   if (!supply) return null;
   const passes = link.divider
     ? dividerShare(link.divider, outputOhms(link.part.card, link.divider), link.tolerance)
     : exact(1);
-  const through = link.divider ? `, through ${passes.max.toPrecision(3)}` : '';
+  const through = link.divider ? tell('through', { passes: passes.max.toPrecision(3) }) : '';
   if (transfer && need && measure) {
     const [a, b] = stretch(measure, need);
     const at = (x: number, bound: 'min' | 'max', volts: number) => {
@@ -106,14 +117,14 @@ export function pinVoltage(link: AnalogLink): PinVoltage | null {
     return {
       low: Math.min(...lows) * passes.min,
       high: Math.max(...highs) * passes.max,
-      sum: `its output at ${need.to} ${need.unit}${through}`,
+      sum: tell('output', { to: need.to, unit: need.unit, through }),
     };
   }
   const stated = link.part.card.signals.find(({ id }) =>
     link.part.card.ports.some((p) => p.lines.out === id),
   )?.outputHigh;
   const top = stated?.max === undefined ? supply.max : Math.min(supply.max, levelVolts(stated, 'max', supply.max));
-  return { low: 0, high: top * passes.max, sum: `its output at its highest${through}` };
+  return { low: 0, high: top * passes.max, sum: tell('outputHighest', { through }) };
 }
 
 /** The lowest that full scale may be, V. */

@@ -1,14 +1,25 @@
 import type { Circuit } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { analogLinks, reachOf, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface AnalogRangeSays {
+  readonly broken: { part: Text; high: Quantity; limit: Quantity };
+  readonly holds: { part: Text; high: Quantity; limit: Quantity };
+  readonly meaning: null;
+  readonly highestPin: null;
+  readonly fullScaleWhereNearest: null;
+  readonly convertersReference: null;
+}
+
+const tell = tells<AnalogRangeSays>('analog/range');
 
 const meta: CheckMeta = {
   id: 'analog/range',
-  title: 'The output stays inside the converter’s range',
   station: 'levels',
-  rule: 'The voltage at the pin over the wanted range, worst case, is at most the converter’s full scale at its lowest; where one rail is full scale and feeds the part, both at the same end of it. A divider counts with its tolerance. Not said where level/over-voltage is broken at that pin.',
-  source: 'the cards',
   breaks: 'fault',
 };
 
@@ -17,7 +28,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   if (!reach) return [];
   const { seen, limit } = reach;
   const margin = limit - seen.high;
-  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const V = (x: number) => quantityOf(x, 'V', 3);
   const transfer = link.measure?.analog;
   return [
     result(circuit, meta, {
@@ -30,13 +41,13 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
       margin,
       message:
         margin < -1e-9
-          ? `${link.part.label} gives up to ${V(seen.high)}; the converter ends at ${V(limit)}. Everything above reads the same.`
-          : `${link.part.label} gives up to ${V(seen.high)}; the converter reads up to ${V(limit)}.`,
-      meaning: 'Beyond full scale the counts stand still: the upper part of the range is cut off.',
+          ? tell('broken', { part: link.part.label, high: V(seen.high), limit: V(limit) })
+          : tell('holds', { part: link.part.label, high: V(seen.high), limit: V(limit) }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'highest at the pin', sum: seen.sum, value: seen.high, unit: 'V' },
-        { name: 'full scale, where it is nearest', sum: 'the converter’s reference', value: limit, unit: 'V' },
-        { name: 'margin', sum: `${V(limit)} − ${V(seen.high)}`, value: margin, unit: 'V' },
+        { name: tell('highestPin'), sum: seen.sum, value: seen.high, unit: 'V' },
+        { name: tell('fullScaleWhereNearest'), sum: tell('convertersReference'), value: limit, unit: 'V' },
+        { name: term('margin'), sum: subtract(V(limit), V(seen.high)), value: margin, unit: 'V' },
       ],
       rests: [
         [link.reader.card.id, link.adc.reference.source],

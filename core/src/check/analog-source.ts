@@ -1,23 +1,39 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { placesOver, resistanceAt } from '../physics/resistive.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { SAMPLING_CAPACITOR } from '../standard/practice.ts';
 import { analogLinks, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+import { inParallel, multiply, raise, subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface AnalogSourceSays {
+  readonly dividersTwoResistorsSide: null;
+  readonly output: null;
+  readonly line: { text: Text; series: Quantity };
+  readonly pinSeesBesideGive: { part: Text; ohms: Quantity; fitted: Quantity; wanted: Quantity };
+  readonly meaning: null;
+  readonly wanted: null;
+  readonly plan: null;
+  readonly fillsAgain: null;
+  readonly broken: { part: Text; seen: Quantity; limit: Quantity };
+  readonly holds: { part: Text; seen: Quantity; limit: Quantity };
+  readonly converterFillsSmallCapacitor: null;
+  readonly seenFromPin: null;
+}
+
+const tell = tells<AnalogSourceSays>('analog/source');
 
 const meta: CheckMeta = {
   id: 'analog/source',
-  title: 'The source is strong enough for the converter',
   station: 'levels',
-  rule: 'The resistance that the pin sees - of the output, of a divider’s two resistors side by side, of a bare part beside its fixed resistor - is at most what the converter tolerates. A capacitor at the pin, 2^bits times what the converter takes for a sample, gives it the sample in its place.',
-  source:
-    'the controller’s card: the sampling capacitor settles within the sample time; 14 pF for a sampling capacitor is common practice',
   breaks: 'caution',
 };
 
 /** Resistance seen from the pin, at its most, Ω; null where nothing is known. */
-export function sourceResistance(link: AnalogLink): { ohms: number; sum: string } | null {
+export function sourceResistance(link: AnalogLink): { ohms: number; sum: Sum } | null {
   const { measure, need, net, end } = link;
   const transfer = measure?.analog;
   if (transfer && transfer.kind !== 'linear') {
@@ -26,15 +42,15 @@ export function sourceResistance(link: AnalogLink): { ohms: number; sum: string 
     const most = Math.max(...placesOver(transfer, need).map((at) => resistanceAt(transfer, at)));
     return {
       ohms: (most * fixed) / (most + fixed),
-      sum: `${formatQuantity(most, 'Ω')} || ${formatQuantity(fixed, 'Ω')}`,
+      sum: inParallel(quantityOf(most, 'Ω'), quantityOf(fixed, 'Ω')),
     };
   }
   const series = net.series.reduce((sum, { ohms }) => sum + ohms, 0) * (1 + link.tolerance);
   if (!end.resistance && series === 0) return null;
-  const text = end.divider ? 'the divider’s two resistors side by side' : 'of its output';
+  const text = end.divider ? tell('dividersTwoResistorsSide') : tell('output');
   return {
     ohms: (end.resistance?.max ?? 0) + series,
-    sum: series > 0 ? `${text}, and ${formatQuantity(series, 'Ω')} in the line` : text,
+    sum: series > 0 ? tell('line', { text, series: quantityOf(series, 'Ω') }) : text,
   };
 }
 
@@ -42,7 +58,7 @@ export function sourceResistance(link: AnalogLink): { ohms: number; sum: string 
 export const sampleFarads = (bits: number): number => 2 ** bits * SAMPLING_CAPACITOR;
 
 function held(circuit: Circuit, link: AnalogLink, ohms: number, fitted: number, wanted: number): Result {
-  const F = (x: number) => formatQuantity(x, 'F', 3);
+  const F = (x: number) => quantityOf(x, 'F', 3);
   return result(circuit, meta, {
     subjects: [link.net.id, ...(link.need ? [link.need.id] : [])],
     severity: null,
@@ -50,14 +66,19 @@ function held(circuit: Circuit, link: AnalogLink, ohms: number, fitted: number, 
     limit: wanted,
     unit: 'F',
     margin: fitted - wanted,
-    message: `The pin of ${link.part.label} sees ${formatQuantity(ohms, 'Ω', 3)}, and ${F(fitted)} beside it give the converter its sample; ${F(wanted)} would do.`,
-    meaning: 'The capacitor holds the voltage while the converter takes its sample, and fills again before the next.',
+    message: tell('pinSeesBesideGive', {
+      part: link.part.label,
+      ohms: quantityOf(ohms, 'Ω', 3),
+      fitted: F(fitted),
+      wanted: F(wanted),
+    }),
+    meaning: tell('meaning'),
     workings: [
-      { name: 'wanted', sum: `2^${link.adc.bits} × ${F(SAMPLING_CAPACITOR)}`, value: wanted, unit: 'F' },
-      { name: 'at the pin', sum: 'of the plan', value: fitted, unit: 'F' },
+      { name: tell('wanted'), sum: multiply(raise(2, link.adc.bits), F(SAMPLING_CAPACITOR)), value: wanted, unit: 'F' },
+      { name: term('pin'), sum: tell('plan'), value: fitted, unit: 'F' },
       {
-        name: 'fills again in',
-        sum: `7 × ${formatQuantity(ohms, 'Ω')} × ${F(fitted)}`,
+        name: tell('fillsAgain'),
+        sum: multiply(multiply(7, quantityOf(ohms, 'Ω')), F(fitted)),
         value: 7 * ohms * fitted,
         unit: 's',
       },
@@ -75,7 +96,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   const fitted = link.net.filters.reduce((sum, { farads }) => sum + farads, 0);
   const wanted = sampleFarads(link.adc.bits);
   if (margin < 0 && fitted >= wanted) return [held(circuit, link, seen.ohms, fitted, wanted)];
-  const R = (x: number) => formatQuantity(x, 'Ω', 3);
+  const R = (x: number) => quantityOf(x, 'Ω', 3);
   return [
     result(circuit, meta, {
       subjects: [link.net.id, ...(link.need ? [link.need.id] : [])],
@@ -86,13 +107,12 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
       margin,
       message:
         margin < 0
-          ? `The pin of ${link.part.label} sees ${R(seen.ohms)}; the converter wants ${R(limit)} at most. Readings come out low, and depend on the pin read before.`
-          : `The pin of ${link.part.label} sees ${R(seen.ohms)}; the converter takes up to ${R(limit)}.`,
-      meaning:
-        'The converter fills a small capacitor through that resistance in a short time. A capacitor of 100 nF at the pin, or a pause before each sample, mends it.',
+          ? tell('broken', { part: link.part.label, seen: R(seen.ohms), limit: R(limit) })
+          : tell('holds', { part: link.part.label, seen: R(seen.ohms), limit: R(limit) }),
+      meaning: tell('converterFillsSmallCapacitor'),
       workings: [
-        { name: 'seen from the pin', sum: seen.sum, value: seen.ohms, unit: 'Ω' },
-        { name: 'margin', sum: `${R(limit)} − ${R(seen.ohms)}`, value: margin, unit: 'Ω' },
+        { name: tell('seenFromPin'), sum: seen.sum, value: seen.ohms, unit: 'Ω' },
+        { name: term('margin'), sum: subtract(R(limit), R(seen.ohms)), value: margin, unit: 'Ω' },
       ],
       rests: [[link.reader.card.id, figure.source]],
     }),

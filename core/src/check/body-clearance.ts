@@ -8,13 +8,34 @@ import { putDown } from '../circuit/put-down.ts';
 import { matedPairs, metPins, plugged } from '../circuit/mated.ts';
 import { netlistOf } from '../circuit/netlist.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { tells, type Text } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BodyClearanceSays {
+  readonly holds: { part: Text; rows: number | null; longest: number };
+  readonly coversEveryHoleBeside: { part: Text };
+  readonly oneHole: null;
+  readonly holes: { free: number };
+  readonly leavesBesideEachPins: { part: Text; free: Text };
+  readonly meaning: null;
+  readonly needsFree: { label: Text; needs: readonly Text[] };
+  readonly putDownOnePlace: { part: Text; part2: Text; needs: readonly Text[] };
+  readonly oneThemHasGo: null;
+  readonly first: { own: Text; label: Text; label2: Text; other: Text; theirs: Text };
+  readonly sticksOutSocketMeets: { own: Text; missing: readonly Text[] };
+  readonly sitsSocketEveryPin: { own: Text };
+  readonly headersTwoMakersLook: null;
+  readonly words: { label: Text; own: Text };
+  readonly nothing: null;
+  readonly words2: { label: Text; other: Text; theirs: Text };
+}
+
+const tell = tells<BodyClearanceSays>('body/clearance');
 
 const meta: CheckMeta = {
   id: 'body/clearance',
-  title: 'Parts have room on the board, and nothing over them',
   station: 'wiring',
-  rule: 'The footprint meets holes of a board and leaves one beside each pin; of parts that were put down by hand no two stand in one place, and nothing lies over what needs air, view or light; pins of a part in a socket meet their own lines, one by one.',
-  source: 'the cards; the grid of solderless breadboards, common practice',
   breaks: 'fault',
 };
 
@@ -65,11 +86,14 @@ function judgeRoom(circuit: Circuit, part: PartNode, longest: number): Result[] 
       margin: free - 1,
       ranked: false,
       message: !fits
-        ? `${part.label} does not fit into the board: its pins take ${room?.rows ?? 'more than the'} rows, and the longest board has ${longest}.`
+        ? tell('holds', { part: part.label, rows: room?.rows ?? null, longest })
         : free < 1
-          ? `${part.label} covers every hole beside its pins; no lead can be put there.`
-          : `${part.label} leaves ${free === 1 ? 'one hole' : `${free} holes`} beside each of its pins.`,
-      meaning: 'What does not fit is wired on leads beside the board, or wants another board.',
+          ? tell('coversEveryHoleBeside', { part: part.label })
+          : tell('leavesBesideEachPins', {
+              part: part.label,
+              free: free === 1 ? tell('oneHole') : tell('holes', { free }),
+            }),
+      meaning: tell('meaning'),
       rests,
     }),
   ];
@@ -81,14 +105,18 @@ function judgeOver(circuit: Circuit): Result[] {
     all.slice(i + 1).flatMap((other): Result[] => {
       if (!overlaps(box, other.box)) return [];
       const needs = [part, other.part].flatMap(({ label, card }) =>
-        card.body?.free ? [`${label} needs free ${card.body.free.needs.join(' and ')}`] : [],
+        card.body?.free ? [tell('needsFree', { label, needs: card.body.free.needs })] : [],
       );
       return [
         result(circuit, meta, {
           subjects: [part.id, other.part.id],
           severity: 'fault',
-          message: `${part.label} and ${other.part.label} are put down in one place.${needs.length > 0 ? ` ${needs.join(', and ')}.` : ''}`,
-          meaning: 'One of them has to go elsewhere, or on leads.',
+          message: tell('putDownOnePlace', {
+            part: part.label,
+            part2: other.part.label,
+            needs,
+          }),
+          meaning: tell('oneThemHasGo'),
           rests: [part, other.part].map(
             ({ card }) => [card.id, card.body?.free?.source ?? card.body?.size?.source] as const,
           ),
@@ -124,14 +152,24 @@ function judgeMates(circuit: Circuit): Result[] {
         margin: -wrong.length - missing.length,
         ranked: false,
         message: first
-          ? `${own.label} does not belong into that socket: its ${label(own, first.own)} meets ${label(other, first.other)} of ${other.label}, which is ${first.theirs?.label ?? 'on nothing'}.`
+          ? tell('first', {
+              own: own.label,
+              label: label(own, first.own),
+              label2: label(other, first.other),
+              other: other.label,
+              theirs: first.theirs?.label ?? term('nothing'),
+            })
           : missing.length > 0
-            ? `${own.label} sticks out of the socket: ${missing.map((t) => t.label).join(', ')} meets nothing.`
-            : `${own.label} sits in its socket with every pin on its own line.`,
-        meaning: 'Headers of two makers look alike and have their pins in another order.',
+            ? tell('sticksOutSocketMeets', { own: own.label, missing: missing.map((t) => t.label) })
+            : tell('sitsSocketEveryPin', { own: own.label }),
+        meaning: tell('headersTwoMakersLook'),
         workings: met.map((pin) => ({
-          name: `${label(own, pin.own)} of ${own.label}`,
-          sum: `${label(other, pin.other)} of ${other.label}: ${pin.theirs?.label ?? 'nothing'}`,
+          name: tell('words', { label: label(own, pin.own), own: own.label }),
+          sum: tell('words2', {
+            label: label(other, pin.other),
+            other: other.label,
+            theirs: pin.theirs?.label ?? tell('nothing'),
+          }),
         })),
       }),
     ];

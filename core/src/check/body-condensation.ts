@@ -2,13 +2,21 @@ import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { placeOf } from '../circuit/place.ts';
 import type { Place } from '../plan/plan.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BodyCondensationSays {
+  readonly boxAsWellAir: null;
+  readonly dewFallsCoatBoards: { place: Text; bare: readonly Text[]; closed: Text };
+  readonly meaning: null;
+  readonly cardPromisesNoSplash: null;
+}
+
+const tell = tells<BodyCondensationSays>('body/condensation');
 
 const meta: CheckMeta = {
   id: 'body/condensation',
-  title: 'Dew does not fall on a bare board',
   station: 'need',
-  rule: 'A board that stands no splash is not at a place where dew falls: outdoors, in a closed box there as well, or where the air is wanted to be read at 95 %RH and above - unless its card says that it may be splashed.',
-  source: 'common practice',
   breaks: 'note',
 };
 
@@ -26,9 +34,13 @@ function judge(circuit: Circuit, place: Place, parts: readonly PartNode[]): Resu
       subjects: [`place:${place.name}`, ...bare.map(({ id }) => id)],
       keyed: [`place:${place.name}`],
       severity: 'note',
-      message: `Dew falls at “${place.name}” on ${bare.map(({ label }) => label).join(', ')}${place.closed ? ', in the box as well: air comes in with every cold night' : ''}. Coat the boards but not what feels the air, let the box drain at its lowest place, and dry a humidity part that sticks at 100 % by warming it.`,
-      meaning: 'Water between two pins is a resistor that comes and goes.',
-      workings: bare.map(({ label }) => ({ name: label, sum: 'its card promises no splash' })),
+      message: tell('dewFallsCoatBoards', {
+        place: place.name,
+        bare: bare.map(({ label }) => label),
+        closed: place.closed ? tell('boxAsWellAir') : '',
+      }),
+      meaning: tell('meaning'),
+      workings: bare.map(({ label }) => ({ name: label, sum: tell('cardPromisesNoSplash') })),
     }),
   ];
 }

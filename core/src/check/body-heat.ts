@@ -1,3 +1,4 @@
+import { quantityName } from '../card/quantities.ts';
 import { gap } from '../board/footprint.ts';
 import { PITCH } from '../board/grid.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
@@ -5,28 +6,45 @@ import { putDown } from '../circuit/put-down.ts';
 import { airAt, boxWarmth, dissipation, riseAt } from '../physics/heat.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import type { SenseNeed } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { humidityShift } from '../standard/humidity.ts';
 import { BOX_LOSS, BOX_SURFACE, USUAL_ROOM } from '../standard/practice.ts';
 import { servants } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
 import { errorOver, measureFor } from './sense-error.ts';
+import { quantityOf, tells, type Quantity, type Text, type Message } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BodyHeatSays {
+  readonly feltAway: { metres: Quantity };
+  readonly of: { part: Text; term: Text };
+  readonly board: { watts: Quantity };
+  readonly box: { place: Text };
+  readonly allBox: null;
+  readonly wMKM: { watts: Quantity; boxloss: number; boxsurface: number };
+  readonly too: { measured: Quantity; quantity: Text };
+  readonly wrong: { part: Text; kelvin: Quantity; from: readonly Text[]; offsets: readonly Text[]; left: Quantity };
+  readonly holds: { part: Text; kelvin: Quantity; from: readonly Text[]; said: Text; left: Quantity };
+  readonly meaning: null;
+  readonly humidityReadsTooLow: null;
+  readonly rhEsCEs: { to: number; at: number; at2: Quantity };
+  readonly left: { quantity: Text };
+  readonly wantedOwn: { accuracy: Quantity; own: Quantity };
+}
+
+const tell = tells<BodyHeatSays>('body/heat');
 
 const meta: CheckMeta = {
   id: 'body/heat',
-  title: 'Nothing warms a part that feels the air',
   station: 'power',
-  rule: 'Estimated rise at the part, from what it stands beside, by the maker’s word or by the holes that they were put into (P ÷ (2π·k·t) × K0(r·√(2h ÷ (k·t)))) and from all that is in one closed box (P ÷ (U × A)), against the accuracy that the part itself leaves over. A warm humidity part reads low by the Magnus formula, at the end of the air’s range where that is most.',
-  source:
-    'point source on a thin plate: Carslaw and Jaeger; Magnus constants: WMO Guide annex 4.B (both from memory); k·t, h, U and A are estimates of common practice',
   breaks: 'fault',
 };
 
 /** Quantities that a warm neighbour falsifies. */
 const AIR = new Set(['air temperature', 'air humidity']);
 
-const K = (x: number) => formatQuantity(x, 'K', 2);
-const W = (x: number) => formatQuantity(x, 'W');
+const K = (x: number) => quantityOf(x, 'K', 2);
+const W = (x: number) => quantityOf(x, 'W');
 
 /** K: less than this from a neighbour is not worth a line. */
 const LEAST_RISE = 0.02;
@@ -34,7 +52,7 @@ const LEAST_RISE = 0.02;
 interface Rise {
   readonly kelvin: number;
   readonly steps: readonly Step[];
-  readonly from: string;
+  readonly from: Text;
 }
 
 function besideRise(circuit: Circuit, part: PartNode): Rise | null {
@@ -62,10 +80,15 @@ function riseFrom(circuit: Circuit, hot: PartNode, metres: number): Rise {
     kelvin,
     from: hot.label,
     steps: [
-      ...heat.terms.map(({ name, sum, watts }) => ({ name: `${hot.label}, ${name}`, sum, value: watts, unit: 'W' })),
+      ...heat.terms.map(({ name, sum, watts }) => ({
+        name: tell('of', { part: hot.label, term: name }),
+        sum,
+        value: watts,
+        unit: 'W',
+      })),
       {
-        name: `felt ${formatQuantity(metres, 'm')} away`,
-        sum: `of ${W(heat.watts)}, on the board`,
+        name: tell('feltAway', { metres: quantityOf(metres, 'm') }),
+        sum: tell('board', { watts: W(heat.watts) }),
         value: kelvin,
         unit: 'K',
       },
@@ -78,11 +101,11 @@ function boxRise(circuit: Circuit, part: PartNode): Rise | null {
   return (
     box && {
       kelvin: box.kelvin,
-      from: `the box at “${box.place}”`,
+      from: tell('box', { place: box.place }),
       steps: [
         {
-          name: `all that is in the box`,
-          sum: `${W(box.watts)} ÷ (${BOX_LOSS} W/(m²·K) × ${BOX_SURFACE} m²)`,
+          name: tell('allBox'),
+          sum: tell('wMKM', { watts: W(box.watts), boxloss: BOX_LOSS, boxsurface: BOX_SURFACE }),
           value: box.kelvin,
           unit: 'K',
         },
@@ -124,8 +147,11 @@ function offsetOf(circuit: Circuit, part: PartNode, need: SenseNeed, kelvin: num
 }
 
 const strain = ({ measured, limit }: Offset): number => measured / Math.max(limit, 1e-9);
-const said = ({ need, measured }: Offset): string =>
-  `${formatQuantity(measured, need.unit, 2)} too ${need.quantity === 'air humidity' ? 'low' : 'high'}`;
+const said = ({ need, measured }: Offset): Message =>
+  tell('too', {
+    measured: quantityOf(measured, need.unit, 2),
+    quantity: need.quantity === 'air humidity' ? term('low') : term('high'),
+  });
 
 /** One result for a part, however many of its readings are falsified: the neighbour is one cause. */
 function judge(circuit: Circuit, part: PartNode, needs: readonly SenseNeed[], rises: readonly Rise[]): Result[] {
@@ -137,8 +163,8 @@ function judge(circuit: Circuit, part: PartNode, needs: readonly SenseNeed[], ri
   const [worst] = offsets;
   if (!worst) return [];
   const { measured, limit, need } = worst;
-  const left = formatQuantity(limit, need.unit, 2);
-  const from = rises.map((rise) => rise.from).join(' and ');
+  const left = quantityOf(limit, need.unit, 2);
+  const from = rises.map((rise) => rise.from);
   const wrong = measured > limit + 1e-9;
   const neighbour = circuit.parts.get(part.choice?.beside?.part ?? '')?.card;
   return [
@@ -150,27 +176,27 @@ function judge(circuit: Circuit, part: PartNode, needs: readonly SenseNeed[], ri
       unit: need.unit,
       margin: limit - measured,
       message: wrong
-        ? `${part.label} is about ${K(kelvin)} warmer than the air, from ${from}; it reads about ${offsets.map(said).join(' and ')}. ${left} is left of the accuracy wanted.`
-        : `${part.label} is about ${K(kelvin)} warmer than the air, from ${from}: ${said(worst)}, of ${left} that are left.`,
-      meaning: 'No calibration helps: the offset comes and goes with the load of the neighbour.',
+        ? tell('wrong', { part: part.label, kelvin: K(kelvin), from, offsets: offsets.map(said), left })
+        : tell('holds', { part: part.label, kelvin: K(kelvin), from, said: said(worst), left }),
+      meaning: tell('meaning'),
       workings: [
         ...rises.flatMap(({ steps }) => steps),
         ...offsets.flatMap(({ need: n, measured: m, limit: l, own, air: at }) => {
-          const U = (x: number) => formatQuantity(x, n.unit, 2);
+          const U = (x: number) => quantityOf(x, n.unit, 2);
           return [
             ...(n.quantity === 'air humidity'
               ? [
                   {
-                    name: 'humidity reads too low by',
-                    sum: `${n.to} %RH × (1 − es(${at} °C) ÷ es(${formatQuantity(at + kelvin, '°C')}))`,
+                    name: tell('humidityReadsTooLow'),
+                    sum: tell('rhEsCEs', { to: n.to, at, at2: quantityOf(at + kelvin, '°C') }),
                     value: m,
                     unit: n.unit,
                   },
                 ]
               : []),
             {
-              name: `left of ${n.quantity}`,
-              sum: `${U(n.accuracy)} wanted − ${U(own)} of its own`,
+              name: tell('left', { quantity: quantityName(n.quantity) }),
+              sum: tell('wantedOwn', { accuracy: U(n.accuracy), own: U(own) }),
               value: l,
               unit: n.unit,
             },

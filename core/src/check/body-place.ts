@@ -5,51 +5,83 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { placeOf } from '../circuit/place.ts';
 import type { Place } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
-import { YEAR, formatSpan } from '../quantity/span.ts';
+import { YEAR } from '../quantity/span.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
 import { JUMPER_LENGTH } from '../standard/practice.ts';
 import { busyShare } from '../circuit/draw.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, durationOf, tells, type Text, type Quantity, type Duration, wordOf } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BodyPlaceSays {
+  readonly broken: { place: Text; measured: Quantity; part: Text; min: Quantity; max: Quantity };
+  readonly holds: { part: Text; min: Quantity; max: Quantity; place: Text; from: Quantity; hottest: Quantity };
+  readonly meaning: null;
+  readonly distanceColdEnd: null;
+  readonly distanceWarmEnd: null;
+  readonly sunBox: { kelvin: Quantity };
+  readonly words: { max: Quantity; to: Quantity; sun: Text };
+  readonly splashed: null;
+  readonly underWater: null;
+  readonly noWater: null;
+  readonly splashesOnly: null;
+  readonly fails: { place: Text; water: Text; part: Text; stands: Text };
+  readonly suits: { part: Text; stands: Text; place: Text; water: Text };
+  readonly waterBetweenPinsReads: null;
+  readonly rating: null;
+  readonly needed: { stands: Text; water: Text };
+  readonly awayLeadsReach: { place: Text; lead: Quantity; part: Text; reach: Quantity };
+  readonly leadsReachAway: { part: Text; reach: Quantity; place: Text; lead: Quantity };
+  readonly leadLengthenedBenchHas: null;
+  readonly reach: null;
+  readonly ownPlanned: { own: Quantity; planned: Quantity };
+  readonly wouldBeWorkGood: { part: Text; wanted: Duration; life: Duration; says: Text };
+  readonly workGood: { part: Text; wanted: Duration; life: Duration };
+  readonly whatWearsOutReplaced: null;
+  readonly years: { lifeYears: number; used: number };
+  readonly good: null;
+  readonly nothingSaidYet: { places: readonly string[]; assumed: Quantity | null };
+  readonly nothingProvedWaterAir: null;
+  readonly at: { name: Text };
+  readonly howLongLeadsThey: { place: Text; taken: Quantity };
+  readonly dry: null;
+  readonly outdoors: null;
+  readonly indoors: null;
+  readonly closedBox: null;
+  readonly open: null;
+  readonly leadsAway: { lead: Quantity };
+  readonly is: { place: Text; water: Text; outdoors: Text; closed: Text; lead: Text };
+  readonly longerLeadHasAnother: null;
+  readonly leadsAssumedBeLong: { taken: Quantity };
+}
+
+const tell = tells<BodyPlaceSays>('body/place');
 
 const ambient: CheckMeta = {
   id: 'body/ambient',
-  title: 'Parts stand the air where they are',
   station: 'need',
-  rule: 'The air of the place lies inside what the card allows.',
-  source: 'the cards',
   breaks: 'fault',
 };
 const water: CheckMeta = {
   id: 'body/water',
-  title: 'Parts stand the water where they are',
   station: 'need',
-  rule: 'The card’s rating (dry, splash, immersion) is at least that of the place.',
-  source: 'the cards',
   breaks: 'fault',
 };
 const lead: CheckMeta = {
   id: 'body/lead',
-  title: 'Leads reach their place',
   station: 'need',
-  rule: 'The leads planned for a part and its own wires together are at least as long as the way to its place.',
-  source: 'the plan and the cards',
   breaks: 'fault',
 };
 const asked: CheckMeta = {
   id: 'body/place',
-  title: 'What a place is has been said',
   station: 'need',
-  rule: 'Of every place where a part is the plan says whether it is wet, indoors or out, a closed box, and how long the leads to it are. Until it does, jumpers are assumed, and what is proved by their length counts as on trust.',
-  source: 'common practice',
   breaks: 'note',
 };
 const wear: CheckMeta = {
   id: 'body/wear',
-  title: 'Parts outlast the build',
   station: 'need',
-  rule: 'Planned life × share of the time at work ≤ the life in use of the card.',
-  source: 'the cards',
   breaks: 'caution',
 };
 
@@ -60,8 +92,8 @@ const placed = (circuit: Circuit): { part: PartNode; place: Place }[] =>
     return place ? [{ part, place }] : [];
   });
 
-const C = (x: number) => formatQuantity(x, '°C');
-const M = (x: number) => formatQuantity(x, 'm');
+const C = (x: number) => quantityOf(x, '°C');
+const M = (x: number) => quantityOf(x, 'm');
 
 function judgeAir(circuit: Circuit, part: PartNode, place: Place): Result[] {
   const figure = part.card.body?.ambient;
@@ -87,14 +119,31 @@ function judgeAir(circuit: Circuit, part: PartNode, place: Place): Result[] {
       ranked: false,
       message:
         margin < 0
-          ? `At “${place.name}” it gets ${C(bounds.measured)}; ${part.label} works from ${C(min)} to ${C(max)}.`
-          : `${part.label} works from ${C(min)} to ${C(max)}; “${place.name}” has ${C(place.air.from)} to ${C(hottest)}.`,
-      meaning: 'Outside its range a part reads wrongly or stops, often only on the first cold night.',
+          ? tell('broken', {
+              place: place.name,
+              measured: C(bounds.measured),
+              part: part.label,
+              min: C(min),
+              max: C(max),
+            })
+          : tell('holds', {
+              part: part.label,
+              min: C(min),
+              max: C(max),
+              place: place.name,
+              from: C(place.air.from),
+              hottest: C(hottest),
+            }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'distance to the cold end', sum: `${C(place.air.from)} − ${C(min)}`, value: low, unit: 'K' },
+        { name: tell('distanceColdEnd'), sum: subtract(C(place.air.from), C(min)), value: low, unit: 'K' },
         {
-          name: 'distance to the warm end',
-          sum: `${C(max)} − ${C(place.air.to)}${sun && sun.kelvin > 0 ? ` − ${C(sun.kelvin)} of sun on the box` : ''}`,
+          name: tell('distanceWarmEnd'),
+          sum: tell('words', {
+            max: C(max),
+            to: C(place.air.to),
+            sun: sun && sun.kelvin > 0 ? tell('sunBox', { kelvin: C(sun.kelvin) }) : '',
+          }),
           value: high,
           unit: 'K',
         },
@@ -115,10 +164,25 @@ function judgeWater(circuit: Circuit, part: PartNode, place: Place): Result[] {
       subjects: [part.id],
       severity: fails ? 'fault' : null,
       message: fails
-        ? `“${place.name}” is ${place.water === 'splash' ? 'splashed' : 'under water'}; ${part.label} stands ${stands === 'dry' ? 'no water' : 'splashes only'}.`
-        : `${part.label} (${stands}) suits “${place.name}” (${place.water}).`,
-      meaning: 'Water between pins reads like a pull-up at first, and corrodes them later.',
-      workings: [{ name: 'rating', sum: `${stands}, needed ${place.water}` }],
+        ? tell('fails', {
+            place: place.name,
+            water: place.water === 'splash' ? tell('splashed') : tell('underWater'),
+            part: part.label,
+            stands: stands === 'dry' ? tell('noWater') : tell('splashesOnly'),
+          })
+        : tell('suits', {
+            part: part.label,
+            stands: wordOf('water', stands),
+            place: place.name,
+            water: wordOf('water', place.water),
+          }),
+      meaning: tell('waterBetweenPinsReads'),
+      workings: [
+        {
+          name: tell('rating'),
+          sum: tell('needed', { stands: wordOf('water', stands), water: wordOf('water', place.water) }),
+        },
+      ],
       rests: [[part.card.id, stated?.source]],
     }),
   ];
@@ -141,11 +205,12 @@ function judgeLead(circuit: Circuit, part: PartNode, place: Place): Result[] {
       ranked: false,
       message:
         reach < place.lead
-          ? `“${place.name}” is ${M(place.lead)} away; the leads of ${part.label} reach ${M(reach)}.`
-          : `The leads of ${part.label} reach ${M(reach)}; “${place.name}” is ${M(place.lead)} away.`,
-      meaning:
-        'A lead that is lengthened at the bench has another capacitance and another drop than the one that was planned.',
-      workings: [{ name: 'reach', sum: `${M(own)} of its own + ${M(planned)} planned`, value: reach, unit: 'm' }],
+          ? tell('awayLeadsReach', { place: place.name, lead: M(place.lead), part: part.label, reach: M(reach) })
+          : tell('leadsReachAway', { part: part.label, reach: M(reach), place: place.name, lead: M(place.lead) }),
+      meaning: tell('leadLengthenedBenchHas'),
+      workings: [
+        { name: tell('reach'), sum: tell('ownPlanned', { own: M(own), planned: M(planned) }), value: reach, unit: 'm' },
+      ],
       rests: [[part.card.id, part.card.terminals.find((t) => t.lead)?.source]],
     }),
   ];
@@ -168,17 +233,22 @@ function judgeWear(circuit: Circuit, part: PartNode): Result[] {
       margin: (life - wanted) / YEAR,
       message:
         wanted > life
-          ? `${part.label} would be at work for ${formatSpan(wanted)}; it is good for ${formatSpan(life)}. ${figure.says}`
-          : `${part.label} is at work for ${formatSpan(wanted)} of the ${formatSpan(life)} that it is good for.`,
-      meaning: 'What wears out is replaced, or switched on only while someone looks.',
+          ? tell('wouldBeWorkGood', {
+              part: part.label,
+              wanted: durationOf(wanted),
+              life: durationOf(life),
+              says: figure.says,
+            })
+          : tell('workGood', { part: part.label, wanted: durationOf(wanted), life: durationOf(life) }),
+      meaning: tell('whatWearsOutReplaced'),
       workings: [
         {
-          name: 'at work',
-          sum: `${circuit.plan.lifeYears} years × ${Number(used.toFixed(4))}`,
+          name: term('work'),
+          sum: tell('years', { lifeYears: circuit.plan.lifeYears, used: Number(used.toFixed(4)) }),
           value: wanted / YEAR,
           unit: 'years',
         },
-        { name: 'good for', sum: 'from the card', value: life / YEAR, unit: 'years' },
+        { name: tell('good'), sum: term('fromCard'), value: life / YEAR, unit: 'years' },
       ],
       rests: [[part.card.id, figure.life.source]],
     }),
@@ -193,20 +263,17 @@ function judgeUnsaid(circuit: Circuit, names: readonly string[]): Result[] {
   if (names.length === 0) return [];
   const there = names.flatMap((name) => thereAt(circuit, name).map((part) => ({ part, name })));
   const guessed = there.some(({ part }) => isLeadAssumed(circuit, part.id));
-  const one = names.length === 1;
-  const quoted = names.map((name) => `“${name}”`);
-  const said = one ? quoted[0] : `${quoted.slice(0, -1).join(', ')} and ${quoted.at(-1)}`;
-  const asks = one
-    ? 'is it wet, what is its air, is it a closed box, how long are the leads to it?'
-    : 'are they wet, what is their air, are they closed boxes, how long are the leads to them?';
   return [
     result(circuit, asked, {
       subjects: names.map((name) => `place:${name}`),
       keyed: ['unsaid'],
       severity: 'note',
-      message: `Nothing is said of ${said} yet: ${asks}${guessed ? ` ${one ? 'Its' : 'Their'} leads count as ${M(JUMPER_LENGTH)} meanwhile, assumed.` : ''}`,
-      meaning: 'Nothing is proved of water and air there, and a longer lead has another drop and another capacitance.',
-      workings: there.map(({ part, name }) => ({ name: part.label, sum: `at “${name}”` })),
+      message: tell('nothingSaidYet', {
+        places: names,
+        assumed: guessed ? M(JUMPER_LENGTH) : null,
+      }),
+      meaning: tell('nothingProvedWaterAir'),
+      workings: there.map(({ part, name }) => ({ name: part.label, sum: tell('at', { name }) })),
     }),
   ];
 }
@@ -220,10 +287,17 @@ function judgeAsked(circuit: Circuit, place: Place): Result {
     severity: guessed.length > 0 ? 'note' : null,
     message:
       guessed.length > 0
-        ? `How long are the leads to “${place.name}”? They count as ${taken} meanwhile, assumed.`
-        : `“${place.name}” is ${place.water === 'dry' ? 'dry' : place.water === 'splash' ? 'splashed' : 'under water'}, ${place.outdoors ? 'outdoors' : 'indoors'}, ${place.closed ? 'a closed box' : 'open'}${place.lead === undefined ? '' : `, ${M(place.lead)} of leads away`}.`,
-    meaning: 'A longer lead has another drop and another capacitance than the one that was assumed.',
-    workings: guessed.map(({ label }) => ({ name: label, sum: `its leads are assumed to be ${taken} long` })),
+        ? tell('howLongLeadsThey', { place: place.name, taken })
+        : tell('is', {
+            place: place.name,
+            water:
+              place.water === 'dry' ? tell('dry') : place.water === 'splash' ? tell('splashed') : tell('underWater'),
+            outdoors: place.outdoors ? tell('outdoors') : tell('indoors'),
+            closed: place.closed ? tell('closedBox') : tell('open'),
+            lead: place.lead === undefined ? '' : tell('leadsAway', { lead: M(place.lead) }),
+          }),
+    meaning: tell('longerLeadHasAnother'),
+    workings: guessed.map(({ label }) => ({ name: label, sum: tell('leadsAssumedBeLong', { taken }) })),
   });
 }
 

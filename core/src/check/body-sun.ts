@@ -2,16 +2,24 @@ import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { placeOf } from '../circuit/place.ts';
 import { sunRise } from '../physics/sun.ts';
 import type { Place, SenseNeed } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { sensingNeeds } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BodySunSays {
+  readonly asLongAsNobody: null;
+  readonly broken: { place: Text; part: Text; kelvin: Quantity; assumed: Text };
+  readonly holds: { place: Text; kelvin: Quantity; part: Text };
+  readonly meaning: null;
+  readonly sunAdds: null;
+}
+
+const tell = tells<BodySunSays>('body/sun');
 
 const meta: CheckMeta = {
   id: 'body/sun',
-  title: 'The sun does not read the air',
   station: 'need',
-  rule: 'What the sun adds to a part that feels the air - in a closed box α·G·A ÷ (U·A), bare α·G ÷ (4·h) - is at most the accuracy wanted; in the shade nothing, under a ventilated shield a tenth.',
-  source: 'heat balance; α, G, U, A and h are estimates of common practice',
   breaks: 'caution',
 };
 
@@ -21,7 +29,7 @@ function judge(circuit: Circuit, part: PartNode, place: Place, need: SenseNeed):
   const { kelvin, sum, assumed } = sunRise(place);
   const limit = need.quantity === 'air temperature' ? need.accuracy : 1;
   const margin = limit - kelvin;
-  const K = (x: number) => formatQuantity(x, 'K', 2);
+  const K = (x: number) => quantityOf(x, 'K', 2);
   return [
     result(circuit, meta, {
       subjects: [part.id, `place:${place.name}`],
@@ -33,10 +41,15 @@ function judge(circuit: Circuit, part: PartNode, place: Place, need: SenseNeed):
       assumed,
       message:
         margin < 0
-          ? `At “${place.name}” the sun makes ${part.label} about ${K(kelvin)} warmer than the air${assumed ? ', as long as nobody says that it stands in the shade' : ''}. A shield that air blows through takes most of it.`
-          : `At “${place.name}” the sun adds ${K(kelvin)} to ${part.label}.`,
-      meaning: 'A box in the sun reads the box. Weather stations stand in white shields for this.',
-      workings: [{ name: 'the sun adds', sum, value: kelvin, unit: 'K' }],
+          ? tell('broken', {
+              place: place.name,
+              part: part.label,
+              kelvin: K(kelvin),
+              assumed: assumed ? tell('asLongAsNobody') : '',
+            })
+          : tell('holds', { place: place.name, kelvin: K(kelvin), part: part.label }),
+      meaning: tell('meaning'),
+      workings: [{ name: tell('sunAdds'), sum, value: kelvin, unit: 'K' }],
     }),
   ];
 }

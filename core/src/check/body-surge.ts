@@ -1,15 +1,23 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { placeOf } from '../circuit/place.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { LONG_OUTDOORS } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BodySurgeSays {
+  readonly standBetweenLeadOutdoors: { ohms: Quantity; pin: Text; count: Quantity; part: Text };
+  readonly leadOutdoorsGoStraight: { count: Quantity; part: Text; pin: Text };
+  readonly meaning: null;
+  readonly line: null;
+  readonly resistorsPlan: null;
+}
+
+const tell = tells<BodySurgeSays>('body/surge');
 
 const meta: CheckMeta = {
   id: 'body/surge',
-  title: 'Long leads outdoors end in something that takes a surge',
   station: 'levels',
-  rule: 'A line of its own that comes 3 m or more from outdoors has a resistor in it at the pin (100 Ω to 1 kΩ); clamps and an earthed screen are for the hand to add.',
-  source: 'common practice',
   breaks: 'caution',
 };
 
@@ -37,10 +45,19 @@ function judge(circuit: Circuit, net: Net): Result[] {
       ranked: false,
       message:
         ohms > 0
-          ? `${formatQuantity(ohms, 'Ω')} stand between ${pin.label} and the ${formatQuantity(first.length, 'm')} of lead outdoors to ${first.part.label}.`
-          : `The ${formatQuantity(first.length, 'm')} of lead outdoors to ${first.part.label} go straight into ${pin.label}; a storm far away is enough to break it. A resistor of 100 Ω to 1 kΩ at the pin, and clamps where it comes in, take most of it.`,
-      meaning: 'A long lead is an antenna for lightning; the pin is what it finds at the end.',
-      workings: [{ name: 'in the line', sum: 'resistors of the plan', value: ohms, unit: 'Ω' }],
+          ? tell('standBetweenLeadOutdoors', {
+              ohms: quantityOf(ohms, 'Ω'),
+              pin: pin.label,
+              count: quantityOf(first.length, 'm'),
+              part: first.part.label,
+            })
+          : tell('leadOutdoorsGoStraight', {
+              count: quantityOf(first.length, 'm'),
+              part: first.part.label,
+              pin: pin.label,
+            }),
+      meaning: tell('meaning'),
+      workings: [{ name: tell('line'), sum: tell('resistorsPlan'), value: ohms, unit: 'Ω' }],
     }),
   ];
 }

@@ -1,15 +1,41 @@
 import { takesTurns } from '../circuit/buses.ts';
 import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
-import { eightBitOf, formatAddress } from '../quantity/address.ts';
-import { BUS_ADDRESS_SOURCE, FREE_ADDRESSES, isReservedAddress } from '../standard/bus-timing.ts';
+import { eightBitOf } from '../quantity/address.ts';
+import { FREE_ADDRESSES, isReservedAddress } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { addressOf, tells, type Text, type BusAddress } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusAddressSays {
+  readonly both: null;
+  readonly all: null;
+  readonly clash: { names: readonly Text[]; count: Text; at: BusAddress; bus: Text };
+  readonly shareTakeTurnsOnly: { names: readonly Text[]; at: BusAddress; bus: Text };
+  readonly holds: { names: readonly Text[]; at: BusAddress; bus: Text };
+  readonly meaning: null;
+  readonly oneSettings: { count: number };
+  readonly fixed: null;
+  readonly switched: { selectors: readonly Text[] };
+  readonly words: { at: BusAddress; address: number; count: Text; count2: Text };
+  readonly eightBit: { at: BusAddress; m: Text; seven: BusAddress };
+  readonly bad: { at: BusAddress; m: Text };
+  readonly cannotBeSetBit: { m: Text; at: BusAddress; half: BusAddress };
+  readonly unsure: { at: BusAddress; m: Text; half: BusAddress };
+  readonly strange: { m: Text; at: BusAddress; options: readonly BusAddress[] };
+  readonly freeUse: { at: BusAddress; m: Text };
+  readonly reservedAddressesStartSpecial: null;
+  readonly address: null;
+  readonly halved: { seven: BusAddress; seven2: number };
+  readonly words2: { at: BusAddress; address: number; eightBit: Text };
+  readonly freeUse2: null;
+  readonly xXAddresses: { count: number };
+}
+
+const tell = tells<BusAddressSays>('bus/address');
 
 const collision: CheckMeta = {
   id: 'bus/address-collision',
-  title: 'One part answers at one address',
   station: 'bus',
-  rule: 'No two parts of one bus answer at one address at the same time, their settings considered. Parts that a bus switch, a gated translator or a switched supply takes off the bus in turn may share one.',
-  source: BUS_ADDRESS_SOURCE,
   standard: true,
   breaks: 'fault',
 };
@@ -45,8 +71,8 @@ export const busAddressCollision: Check = {
           const clashing = all.filter((m) => all.some((other) => other !== m && !takesTurns(m, other)));
           const members = clashing.length > 0 ? clashing : all;
           const clash = clashing.length > 0;
-          const names = members.map(({ label }) => label).join(' and ');
-          const at = formatAddress(address);
+          const names = members.map(({ label }) => label);
+          const at = addressOf(address);
           return result(circuit, collision, {
             subjects: [bus.id, ...members.map(({ part, port }) => `${part}.${port}`)],
             severity: clash ? 'fault' : null,
@@ -55,15 +81,24 @@ export const busAddressCollision: Check = {
             unit: 'parts',
             margin: clash ? 1 - members.length : 0,
             message: clash
-              ? `${names} ${members.length === 2 ? 'both' : 'all'} answer at ${at} on ${bus.name}. Their bits mix; neither can be read.`
+              ? tell('clash', { names, count: members.length === 2 ? tell('both') : tell('all'), at, bus: bus.name })
               : members.length > 1
-                ? `${names} share ${at} on ${bus.name} and take turns: only one of them is on the bus at a time.`
-                : `${names} alone answers at ${at} on ${bus.name}.`,
-            meaning:
-              'Two parts that answer together pull the data line for each other’s bits: readings are garbage or the same twice.',
+                ? tell('shareTakeTurnsOnly', { names, at, bus: bus.name })
+                : tell('holds', { names, at, bus: bus.name }),
+            meaning: tell('meaning'),
             workings: members.map((m) => ({
               name: m.label,
-              sum: `${at} (${address})${m.options.length > 1 ? `, one of ${m.options.length} settings` : ', fixed'}${m.selectors.length > 0 ? `, switched by ${m.selectors.map((s) => circuit.parts.get(s.split(':')[0] ?? s)?.label ?? s).join(' and ')}` : ''}`,
+              sum: tell('words', {
+                at,
+                address,
+                count: m.options.length > 1 ? tell('oneSettings', { count: m.options.length }) : tell('fixed'),
+                count2:
+                  m.selectors.length > 0
+                    ? tell('switched', {
+                        selectors: m.selectors.map((s) => circuit.parts.get(s.split(':')[0] ?? s)?.label ?? s),
+                      })
+                    : '',
+              }),
             })),
             rests: members.map((m) => addressRest(circuit, m)),
           });
@@ -73,10 +108,7 @@ export const busAddressCollision: Check = {
 
 const reserved: CheckMeta = {
   id: 'bus/address-reserved',
-  title: 'No part sits on a reserved address',
   station: 'bus',
-  rule: 'Addresses run from 0x08 to 0x77; 0x00–0x07 and 0x78–0x7F are reserved. A value above 0x7F is taken for the 8-bit form and halved.',
-  source: BUS_ADDRESS_SOURCE,
   standard: true,
   breaks: 'fault',
 };
@@ -87,7 +119,7 @@ export const busAddressReserved: Check = {
     i2c(circuit).flatMap((bus) =>
       bus.members.flatMap((m): Result[] => {
         if (m.address === null) return [];
-        const at = formatAddress(m.address);
+        const at = addressOf(m.address);
         const eightBit = m.address > 0x7f;
         const seven = eightBit ? m.address >> 1 : m.address;
         const bad = isReservedAddress(seven);
@@ -110,23 +142,27 @@ export const busAddressReserved: Check = {
             margin: strange ? null : Math.min(m.address - 0x08, 0x77 - m.address),
             ranked: false,
             message: eightBit
-              ? `${at} of ${m.label} is above 0x7F; it looks like the 8-bit form that holds the read/write bit. Is ${formatAddress(seven)} meant?`
+              ? tell('eightBit', { at, m: m.label, seven: addressOf(seven) })
               : bad
-                ? `${at} of ${m.label} is reserved; a part may sit from 0x08 to 0x77.`
+                ? tell('bad', { at, m: m.label })
                 : strange && half !== null
-                  ? `${m.label} cannot be set to ${at}; that is the 8-bit form of ${formatAddress(half)}, which it can have. Is ${formatAddress(half)} meant?`
+                  ? tell('cannotBeSetBit', { m: m.label, at, half: addressOf(half) })
                   : unsure
-                    ? `${at} of ${m.label} is taken as it stands; its card has no list of addresses. If the sheet gives the 8-bit form, ${formatAddress(half ?? 0)} is meant.`
+                    ? tell('unsure', { at, m: m.label, half: addressOf(half ?? 0) })
                     : strange
-                      ? `${m.label} cannot be set to ${at}; its card knows ${m.options.map(({ value }) => formatAddress(value)).join(', ')}.`
-                      : `${at} of ${m.label} is free for use.`,
-            meaning: 'Reserved addresses start special sequences; a part there is not reached by ordinary software.',
+                      ? tell('strange', { m: m.label, at, options: m.options.map(({ value }) => addressOf(value)) })
+                      : tell('freeUse', { at, m: m.label }),
+            meaning: tell('reservedAddressesStartSpecial'),
             workings: [
               {
-                name: 'address',
-                sum: `${at} = ${m.address}${eightBit ? `; halved ${formatAddress(seven)} = ${seven}` : ''}`,
+                name: tell('address'),
+                sum: tell('words2', {
+                  at,
+                  address: m.address,
+                  eightBit: eightBit ? tell('halved', { seven: addressOf(seven), seven2: seven }) : '',
+                }),
               },
-              { name: 'free for use', sum: `0x08 to 0x77, ${FREE_ADDRESSES.length} addresses` },
+              { name: tell('freeUse2'), sum: tell('xXAddresses', { count: FREE_ADDRESSES.length }) },
             ],
             rests: [addressRest(circuit, m)],
           }),

@@ -2,16 +2,26 @@ import type { Circuit, Net } from '../circuit/circuit.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
 import { effectivePullUp } from '../physics/node.ts';
 import { linesOf } from '../physics/line.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
-import { BUS_TIMING_SOURCE, modeFor, riseTime } from '../standard/bus-timing.ts';
+import { modeFor, riseTime } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusCapacitanceSays {
+  readonly shorterLeadsOrSegment: null;
+  readonly risesTimeAllSame: null;
+  readonly broken: { net: Text; farads: Quantity; capacitance: Quantity; mode: Text; rises: Text };
+  readonly holds: { net: Text; farads: Quantity; capacitance: Quantity };
+  readonly meaning: null;
+  readonly spare: { capacitance: Quantity; farads: Quantity };
+}
+
+const tell = tells<BusCapacitanceSays>('bus/capacitance');
 
 const meta: CheckMeta = {
   id: 'bus/capacitance',
-  title: 'The bus carries no more capacitance than its mode allows',
   station: 'bus',
-  rule: 'Pins (10 pF each where a card says nothing), leads, board rows and translators of a segment add up to 400 pF at most, 550 pF in fast-plus mode. A channel of a bus switch adds its segment while it is on. More is a note where the line rises in time all the same, and nothing here where bus/pull-up-weak says that it does not.',
-  source: BUS_TIMING_SOURCE,
   breaks: 'note',
 };
 
@@ -34,8 +44,8 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const rises = rp !== null && riseTime(rp.max, farads) <= mode.riseTime;
   // One cause, one finding: a line that is too slow is told by its rise.
   if (margin < 0 && rp !== null && !rises) return [];
-  const F = (x: number) => formatQuantity(x, 'F', 3);
-  const longest = margin < 0 ? ` Shorter leads, or a segment more, bring it down.` : '';
+  const F = (x: number) => quantityOf(x, 'F', 3);
+  const longest = margin < 0 ? tell('shorterLeadsOrSegment') : '';
   return [
     result(circuit, meta, {
       subjects: [net.id],
@@ -47,15 +57,25 @@ function judge(circuit: Circuit, net: Net): Result[] {
       assumed: nets.some((one) => one.ends.some(({ part }) => isLeadAssumed(circuit, part))),
       message:
         margin < 0
-          ? `${net.label} carries ${F(farads)}; ${F(mode.capacitance)} are allowed in ${mode.name} mode.${rises ? ' It rises in time all the same.' : longest}`
-          : `${net.label} carries ${F(farads)} of ${F(mode.capacitance)} allowed.`,
-      meaning:
-        'There are 112 addresses, but no bus carries 112 parts: each pin and each lead is a little capacitor that the pull-up has to fill at every bit.',
+          ? tell('broken', {
+              net: net.label,
+              farads: F(farads),
+              capacitance: F(mode.capacitance),
+              mode: mode.name,
+              rises: rises ? tell('risesTimeAllSame') : longest,
+            })
+          : tell('holds', { net: net.label, farads: F(farads), capacitance: F(mode.capacitance) }),
+      meaning: tell('meaning'),
       workings: [
         ...nets.flatMap(({ capacitanceTerms }) =>
           capacitanceTerms.map(({ label, farads: f }) => ({ name: label, sum: '', value: f, unit: 'F' })),
         ),
-        { name: 'together', sum: `${F(mode.capacitance)} − ${F(farads)} to spare`, value: farads, unit: 'F' },
+        {
+          name: term('together'),
+          sum: tell('spare', { capacitance: F(mode.capacitance), farads: F(farads) }),
+          value: farads,
+          unit: 'F',
+        },
       ],
       rests: [],
     }),

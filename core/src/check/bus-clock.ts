@@ -1,18 +1,27 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { BusNode, Circuit } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusClockSays {
+  readonly broken: { bus: Text; clock: Quantity; slowest: Text; hertz: Quantity };
+  readonly holds: { bus: Text; clock: Quantity; slowest: Text; hertz: Quantity };
+  readonly meaning: null;
+  readonly fastestClock: null;
+}
+
+const tell = tells<BusClockSays>('bus/clock');
 
 const meta: CheckMeta = {
   id: 'bus/clock',
-  title: 'The bus is not faster than its slowest part',
   station: 'bus',
-  rule: 'The clock of a bus is at most the fastest clock of every part on it.',
-  source: 'the cards',
   breaks: 'fault',
 };
 
-const HZ = (x: number) => formatQuantity(x, 'Hz');
+const HZ = (x: number) => quantityOf(x, 'Hz');
 
 function judge(circuit: Circuit, bus: BusNode): Result[] {
   const { clock } = bus;
@@ -41,13 +50,12 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
       ranked: false,
       message:
         margin < 0
-          ? `${bus.name} runs at ${HZ(clock)}; ${slowest.label} follows ${HZ(slowest.hertz)} at most. It misses bits or does not answer.`
-          : `${bus.name} runs at ${HZ(clock)}; its slowest part, ${slowest.label}, follows ${HZ(slowest.hertz)}.`,
-      meaning:
-        'The clock is common to all parts of a bus: one slow part slows the whole bus, or wants a bus of its own.',
+          ? tell('broken', { bus: bus.name, clock: HZ(clock), slowest: slowest.label, hertz: HZ(slowest.hertz) })
+          : tell('holds', { bus: bus.name, clock: HZ(clock), slowest: slowest.label, hertz: HZ(slowest.hertz) }),
+      meaning: tell('meaning'),
       workings: [
-        ...limits.map(({ label, hertz }) => ({ name: label, sum: 'fastest clock', value: hertz, unit: 'Hz' })),
-        { name: 'margin', sum: `${HZ(slowest.hertz)} − ${HZ(clock)}`, value: margin, unit: 'Hz' },
+        ...limits.map(({ label, hertz }) => ({ name: label, sum: tell('fastestClock'), value: hertz, unit: 'Hz' })),
+        { name: term('margin'), sum: subtract(HZ(slowest.hertz), HZ(clock)), value: margin, unit: 'Hz' },
       ],
       rests: limits.map(({ card, source }) => [card, source]),
     }),

@@ -1,26 +1,43 @@
 import type { Circuit, PinWish } from '../circuit/circuit.ts';
 import { isCrossed } from '../circuit/pin-function.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { tells, type Text, type Message } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusCrossedSays {
+  readonly transmitsSoDoesPin: null;
+  readonly receivesSoDoesPin: null;
+  readonly dataPinClock: null;
+  readonly clockPinData: null;
+  readonly whatPartSendsPin: null;
+  readonly whatPartReadsPin: null;
+  readonly crossed: null;
+  readonly isOnIt: { line: Text; label: Text; meet: Text };
+  readonly neitherEndHearsOther: { crossed: readonly Text[] };
+  readonly on: { line: Text; label: Text };
+  readonly eachMeetsCounterpart: { placed: readonly Text[] };
+  readonly meaning: null;
+  readonly asks: { ask: Text; label: Text };
+}
+
+const tell = tells<BusCrossedSays>('bus/crossed');
 
 const meta: CheckMeta = {
   id: 'bus/crossed',
-  title: 'Serial lines meet their counterparts',
   station: 'bus',
-  rule: 'What one end transmits the other receives: UART lines are crossed, SPI and I²C lines meet their namesakes.',
-  source: 'the controller’s card; common practice',
   breaks: 'fault',
 };
 
 const PAIRED: ReadonlySet<PinWish['ask']> = new Set(['i2c.sda', 'i2c.scl', 'uart.tx', 'uart.rx', 'spi.in', 'spi.out']);
 
 /** What the pin is, said of a line that should be on its partner. */
-const MEETS: Readonly<Partial<Record<PinWish['ask'], string>>> = {
-  'uart.rx': 'transmits, and so does the pin',
-  'uart.tx': 'receives, and so does the pin',
-  'i2c.sda': 'is data, and the pin is the clock',
-  'i2c.scl': 'is the clock, and the pin is data',
-  'spi.in': 'is what the part sends, and the pin sends too',
-  'spi.out': 'is what the part reads, and the pin reads too',
+const MEETS: Readonly<Partial<Record<PinWish['ask'], Message>>> = {
+  'uart.rx': tell('transmitsSoDoesPin'),
+  'uart.tx': tell('receivesSoDoesPin'),
+  'i2c.sda': tell('dataPinClock'),
+  'i2c.scl': tell('clockPinData'),
+  'spi.in': tell('whatPartSendsPin'),
+  'spi.out': tell('whatPartReadsPin'),
 };
 
 function judge(circuit: Circuit, wishes: readonly PinWish[]): Result[] {
@@ -40,11 +57,19 @@ function judge(circuit: Circuit, wishes: readonly PinWish[]): Result[] {
       margin: 0 - crossed.length,
       message:
         crossed.length > 0
-          ? `${crossed.map(({ label: line, pin, ask }) => `${line} is on ${label(pin)}: it ${MEETS[ask] ?? 'is crossed'}`).join('; ')}. Neither end hears the other.`
-          : `${placed.map(({ label: line, pin }) => `${line} on ${label(pin)}`).join(', ')}: each meets its counterpart.`,
-      meaning:
-        'Two outputs that meet fight each other; two inputs that meet wait for ever. Nothing breaks at once, and nothing works.',
-      workings: placed.map(({ label: line, pin, ask }) => ({ name: line, sum: `asks for ${ask}, on ${label(pin)}` })),
+          ? tell('neitherEndHearsOther', {
+              crossed: crossed.map(({ label: line, pin, ask }) =>
+                tell('isOnIt', { line, label: label(pin), meet: MEETS[ask] ?? tell('crossed') }),
+              ),
+            })
+          : tell('eachMeetsCounterpart', {
+              placed: placed.map(({ label: line, pin }) => tell('on', { line, label: label(pin) })),
+            }),
+      meaning: tell('meaning'),
+      workings: placed.map(({ label: line, pin, ask }) => ({
+        name: line,
+        sum: tell('asks', { ask, label: label(pin) }),
+      })),
       rests: [[card.id, Object.keys(card.sources)[0]]],
     }),
   ];

@@ -1,22 +1,36 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { LONG_BUS, LONG_STUB } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusLongLeadsSays {
+  readonly loose: { length: Quantity; label: Text; longbus: Quantity };
+  readonly busGoesEachLine: { length: Quantity; label: Text };
+  readonly meaning: null;
+  readonly planOwn: null;
+  readonly damped: { net: Text; count: number };
+  readonly starRunOneLead: { net: Text; long: readonly Text[] };
+  readonly lead: { part: Text; length: Quantity };
+  readonly whatComesBackFrom: null;
+  readonly allLeadsTogether: null;
+  readonly themLongerThan: { count: number; longstub: Quantity };
+}
+
+const tell = tells<BusLongLeadsSays>('bus/long-leads');
 
 const meta: CheckMeta = {
   id: 'bus/long-leads',
-  title: 'Long leads of a bus are twisted, and a star is damped',
   station: 'bus',
-  rule: 'I²C leads longer than 1 m want SDA and SCL each twisted with ground or screened, even where the rise holds. A one-wire line that goes to two or more places by stubs longer than 3 m wants 100 to 120 Ω in each stub.',
-  source: 'common practice',
   breaks: 'caution',
 };
 
-const M = (x: number) => formatQuantity(x, 'm');
+const M = (x: number) => quantityOf(x, 'm');
 
 interface Stub {
   readonly id: string;
-  readonly label: string;
+  readonly label: Text;
   readonly length: number;
   readonly loose: boolean;
 }
@@ -45,10 +59,10 @@ function judgeBus(circuit: Circuit, net: Net): Result[] {
       margin: LONG_BUS - length,
       ranked: false,
       message: loose
-        ? `The bus goes ${M(length)} to ${label} in loose leads. From ${M(LONG_BUS)} on SDA and SCL are each twisted with ground, never with one another.`
-        : `The bus goes ${M(length)} to ${label}, each line with its ground.`,
-      meaning: 'Side by side the clock couples into the data: a bus that works on the table fails on the wall.',
-      workings: [{ name: 'lead', sum: 'of the plan, and its own', value: length, unit: 'm' }],
+        ? tell('loose', { length: M(length), label, longbus: M(LONG_BUS) })
+        : tell('busGoesEachLine', { length: M(length), label }),
+      meaning: tell('meaning'),
+      workings: [{ name: term('lead'), sum: tell('planOwn'), value: length, unit: 'm' }],
     }),
   );
 }
@@ -70,13 +84,16 @@ function judgeStar(circuit: Circuit, net: Net): Result[] {
       margin: LONG_STUB - Math.max(...long.map(({ length }) => length)),
       ranked: false,
       message: damped
-        ? `${net.label} is a star of ${long.length} long stubs, with resistors in it.`
-        : `${net.label} is a star: ${long.map(({ label, length }) => `${label} ${M(length)}`).join(', ')}. Run one lead from place to place, or put 100 to 120 Ω into each stub.`,
-      meaning: 'What comes back from the end of one stub is read as a bit at the other.',
+        ? tell('damped', { net: net.label, count: long.length })
+        : tell('starRunOneLead', {
+            net: net.label,
+            long: long.map(({ label, length }) => tell('lead', { part: label, length: M(length) })),
+          }),
+      meaning: tell('whatComesBackFrom'),
       workings: [
         {
-          name: 'all leads together',
-          sum: `${long.length} of them longer than ${M(LONG_STUB)}`,
+          name: tell('allLeadsTogether'),
+          sum: tell('themLongerThan', { count: long.length, longstub: M(LONG_STUB) }),
           value: total,
           unit: 'm',
         },

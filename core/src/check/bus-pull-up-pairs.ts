@@ -1,15 +1,24 @@
 import type { Circuit, Net, PullUp } from '../circuit/circuit.ts';
 import { allPullUps, effectivePullUp } from '../physics/node.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { modeFor, riseTime } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusPullUpPairsSays {
+  readonly broken: { net: Text; count: number; rp: Quantity };
+  readonly holds: { net: Text; count: number; rp: Quantity };
+  readonly meaning: null;
+  readonly pullUp: { p: Text };
+  readonly canBeTakenAway: null;
+  readonly stays: null;
+}
+
+const tell = tells<BusPullUpPairsSays>('bus/pull-up-pairs');
 
 const meta: CheckMeta = {
   id: 'bus/pull-up-pairs',
-  title: 'One pair of pull-ups for a bus',
   station: 'bus',
-  rule: 'Under the house rule “one pair per bus” a line has no more pull-ups than it needs: at most one that can be taken away, and none where those that cannot be taken away suffice.',
-  source: 'house rule of the plan',
   breaks: 'note',
 };
 
@@ -37,12 +46,12 @@ function judge(circuit: Circuit, net: Net): Result[] {
       margin: most - loose.length,
       ranked: false,
       message: broken
-        ? `${net.label} has ${all.length} pull-ups that make ${formatQuantity(rp.typ, 'Ω')} together; the house rule wants one pair for the bus.`
-        : `${net.label} has ${all.length} pull-ups that make ${formatQuantity(rp.typ, 'Ω')}, and none too many.`,
-      meaning: 'Pull-ups on every module add up in parallel: with each further module the sinks have to work harder.',
+        ? tell('broken', { net: net.label, count: all.length, rp: quantityOf(rp.typ, 'Ω') })
+        : tell('holds', { net: net.label, count: all.length, rp: quantityOf(rp.typ, 'Ω') }),
+      meaning: tell('meaning'),
       workings: all.map((p) => ({
-        name: `pull-up ${p.label}`,
-        sum: removable(p) ? 'can be taken away' : 'stays',
+        name: tell('pullUp', { p: p.label }),
+        sum: removable(p) ? tell('canBeTakenAway') : tell('stays'),
         value: p.ohms.typ,
         unit: 'Ω',
       })),

@@ -12,16 +12,43 @@ import {
   pullUpSum,
 } from '../physics/node.ts';
 import { weakestSink } from '../physics/sink.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
-import { BUS_TIMING_SOURCE, modeFor, pullUpMax, pullUpMin, riseTime, type BusMode } from '../standard/bus-timing.ts';
+import { modeFor, pullUpMax, pullUpMin, riseTime, type BusMode } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum, wordOf } from '../quantity/message.ts';
+import { divide, multiply, subtract, add, noted } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusPullUpSays {
+  readonly mayComeNoHigher: { net: Text; rest: Quantity; high: Quantity };
+  readonly meaning: null;
+  readonly resistorsAlone: null;
+  readonly whatLeaksDiodesPins: null;
+  readonly wholeNetwork: null;
+  readonly busOrWhatReceiver: null;
+  readonly allowedMode: { rise: Quantity; riseTime: Quantity; mode: Text };
+  readonly broken: { net: Text; text: Text; rpText: Quantity; most: Quantity };
+  readonly holds: { net: Text; text: Text };
+  readonly lineRisesTooSlowly: null;
+  readonly riseTimeThisSide: null;
+  readonly riseTime: null;
+  readonly riseTimeOtherSide: null;
+  readonly riseTimeWholeNetwork: null;
+  readonly throughTransistorBetweenSides: null;
+  readonly fromSupplyEveryPin: { joined: Text };
+  readonly largestPullUp: null;
+  readonly pullUpsMakeCan: { net: Text; rpText: Quantity; sink: Text; limitText: Quantity };
+  readonly pullUpsMakeWould: { net: Text; rpText: Quantity; limitText: Quantity };
+  readonly tooStrongPullUp: null;
+  readonly openVoltage: null;
+  readonly weakestSink: null;
+}
+
+const tell = tells<BusPullUpSays>('bus/pull-up');
 
 const weak: CheckMeta = {
   id: 'bus/pull-up-weak',
-  title: 'The pull-up lifts the line in time',
   station: 'bus',
-  rule: 'tr = 0.8473 × Rp × Cb ≤ 1000 ns (standard), 300 ns (fast), 120 ns (fast-plus), every figure at its worst. Where pins leak, pull-ups go to several rails, or a translator or bus switch joins two sides, the rise is worked out on the whole network.',
-  source: BUS_TIMING_SOURCE,
   standard: true,
   breaks: 'fault',
 };
@@ -32,8 +59,8 @@ const fittedRests = (net: Net) =>
   allPullUps(net).map(({ figure }) => (figure ? ([figure.card, figure.source] as const) : null));
 const i2cNets = (circuit: Circuit) => circuit.nets.filter((net) => net.protocol === 'i2c');
 
-function capacitanceSum(net: Net): string {
-  return net.capacitanceTerms.map(({ label, farads }) => `${formatQuantity(farads, 'F')} ${label}`).join(' + ');
+function capacitanceSum(net: Net): Sum {
+  return add(...net.capacitanceTerms.map(({ label, farads }) => noted(quantityOf(farads, 'F'), label)));
 }
 
 /** Said here only where no receiver's level says it already. */
@@ -51,17 +78,21 @@ function neverThere(circuit: Circuit, net: Net, edge: Edge | undefined): Result[
       limit: edge.high,
       unit: 'V',
       margin: edge.rest - edge.high,
-      message: `${net.label} may come no higher than ${formatQuantity(edge.rest, 'V', 3)}; it has no rise time, since ${formatQuantity(edge.high, 'V', 3)} are never passed.`,
-      meaning: 'What holds the line down while nobody talks is stronger than what pulls it up.',
+      message: tell('mayComeNoHigher', {
+        net: net.label,
+        rest: quantityOf(edge.rest, 'V', 3),
+        high: quantityOf(edge.high, 'V', 3),
+      }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'by its resistors alone', sum: rest.sum, value: rest.volts, unit: 'V' },
+        { name: tell('resistorsAlone'), sum: rest.sum, value: rest.volts, unit: 'V' },
         {
-          name: 'with what leaks, and the diodes of its pins',
-          sum: 'on the whole network',
+          name: tell('whatLeaksDiodesPins'),
+          sum: tell('wholeNetwork'),
           value: edge.rest,
           unit: 'V',
         },
-        { name: 'needed', sum: '70 % of the bus, or what a receiver asks for', value: edge.high, unit: 'V' },
+        { name: term('needed'), sum: tell('busOrWhatReceiver'), value: edge.high, unit: 'V' },
       ],
       rests: fittedRests(net),
     }),
@@ -84,8 +115,12 @@ export const busPullUpWeak: Check = {
       if (rise === null) return neverThere(circuit, net, edge);
       const margin = mode.riseTime - rise;
       const most = pullUpMax(mode.riseTime, net.capacitance);
-      const rpText = formatQuantity(rp.max, 'Ω');
-      const text = `${formatQuantity(rise, 's')} of ${formatQuantity(mode.riseTime, 's')} allowed in ${mode.name} mode`;
+      const rpText = quantityOf(rp.max, 'Ω');
+      const text = tell('allowedMode', {
+        rise: quantityOf(rise, 's'),
+        riseTime: quantityOf(mode.riseTime, 's'),
+        mode: wordOf('bus-mode', mode.name),
+      });
       return [
         result(circuit, weak, {
           subjects: [net.id],
@@ -97,32 +132,31 @@ export const busPullUpWeak: Check = {
           assumed: net.ends.some(({ part }) => isLeadAssumed(circuit, part)),
           message:
             margin < 0
-              ? `${net.label} takes ${text} to rise with ${rpText}. The pull-up may be ${formatQuantity(most, 'Ω')} at most.`
-              : `${net.label} rises within ${text}.`,
-          meaning:
-            'A line that rises too slowly is still low when the clock samples it: bits are lost, first on a warm day or with one more part.',
+              ? tell('broken', { net: net.label, text, rpText, most: quantityOf(most, 'Ω') })
+              : tell('holds', { net: net.label, text }),
+          meaning: tell('lineRisesTooSlowly'),
           workings: [
-            { name: 'pull-up, at its largest', sum: pullUpSum(net, 'max'), value: rp.max, unit: 'Ω' },
-            { name: 'capacitance', sum: capacitanceSum(net), value: net.capacitance, unit: 'F' },
+            { name: term('pullUpLargest'), sum: pullUpSum(net, 'max'), value: rp.max, unit: 'Ω' },
+            { name: term('capacitance'), sum: capacitanceSum(net), value: net.capacitance, unit: 'F' },
             {
-              name: joined ? 'rise time of this side alone' : 'rise time',
-              sum: `0.8473 × ${rpText} × ${formatQuantity(net.capacitance, 'F')}`,
+              name: joined ? tell('riseTimeThisSide') : tell('riseTime'),
+              sum: multiply(multiply(0.8473, rpText), quantityOf(net.capacitance, 'F')),
               value: alone,
               unit: 's',
             },
             ...(whole
               ? [
                   {
-                    name: joined ? 'rise time with the other side' : 'rise time on the whole network',
-                    sum: `from 30 to 70 % of its supply${joined ? ', through the transistor between the sides' : ''}, every pin leaking its most, the slowest of all ends of the figures`,
+                    name: joined ? tell('riseTimeOtherSide') : tell('riseTimeWholeNetwork'),
+                    sum: tell('fromSupplyEveryPin', { joined: joined ? tell('throughTransistorBetweenSides') : '' }),
                     value: rise,
                     unit: 's',
                   },
                 ]
               : []),
             {
-              name: 'largest pull-up',
-              sum: `${formatQuantity(mode.riseTime, 's')} ÷ (0.8473 × ${formatQuantity(net.capacitance, 'F')})`,
+              name: tell('largestPullUp'),
+              sum: divide(quantityOf(mode.riseTime, 's'), multiply(0.8473, quantityOf(net.capacitance, 'F'))),
               value: most,
               unit: 'Ω',
             },
@@ -135,10 +169,7 @@ export const busPullUpWeak: Check = {
 
 const strong: CheckMeta = {
   id: 'bus/pull-up-strong',
-  title: 'Every sink can hold the line low',
   station: 'bus',
-  rule: 'Rp ≥ (VDD − VOL) ÷ IOL of the weakest sink: 0.4 V at what the cards say, 3 mA where one is silent at any clock; on a bus of 2 V or less 0.2 × VDD at 2 mA. Rp is the parallel value of every pull-up, those behind channels of a bus switch that are on included; with several rails VDD is their common open voltage.',
-  source: BUS_TIMING_SOURCE,
   standard: true,
   breaks: 'fault',
 };
@@ -169,8 +200,8 @@ export const busPullUpStrong: Check = {
       const sink = weakestSink(net, open.volts);
       const limit = pullUpMin(open.volts, sink.volts, sink.amps);
       const margin = rp.min - limit;
-      const rpText = formatQuantity(rp.min, 'Ω');
-      const limitText = formatQuantity(limit, 'Ω');
+      const rpText = quantityOf(rp.min, 'Ω');
+      const limitText = quantityOf(limit, 'Ω');
       return [
         result(circuit, strong, {
           subjects: [net.id],
@@ -181,17 +212,19 @@ export const busPullUpStrong: Check = {
           margin,
           message:
             margin < 0
-              ? `The pull-ups on ${net.label} make ${rpText}; ${sink.label} can hold low no less than ${limitText}. The low level is not guaranteed.`
-              : `The pull-ups on ${net.label} make ${rpText}; ${limitText} would be the strongest.`,
-          meaning:
-            'With too strong a pull-up the low level stays too high to be read, and the part works above its rating.',
+              ? tell('pullUpsMakeCan', { net: net.label, rpText, sink: sink.label, limitText })
+              : tell('pullUpsMakeWould', { net: net.label, rpText, limitText }),
+          meaning: tell('tooStrongPullUp'),
           workings: [
-            { name: 'pull-up, at its smallest', sum: pullUpSum(net, 'min'), value: rp.min, unit: 'Ω' },
-            { name: 'open voltage', sum: open.sum, value: open.volts, unit: 'V' },
-            { name: 'weakest sink', sum: sink.label, value: sink.amps, unit: 'A' },
+            { name: term('pullUpSmallest'), sum: pullUpSum(net, 'min'), value: rp.min, unit: 'Ω' },
+            { name: tell('openVoltage'), sum: open.sum, value: open.volts, unit: 'V' },
+            { name: tell('weakestSink'), sum: sink.label, value: sink.amps, unit: 'A' },
             {
-              name: 'strongest pull-up',
-              sum: `(${formatQuantity(open.volts, 'V', 4)} − ${formatQuantity(sink.volts, 'V')}) ÷ ${formatQuantity(sink.amps, 'A')}`,
+              name: term('strongestPullUp'),
+              sum: divide(
+                subtract(quantityOf(open.volts, 'V', 4), quantityOf(sink.volts, 'V')),
+                quantityOf(sink.amps, 'A'),
+              ),
               value: limit,
               unit: 'Ω',
             },

@@ -1,12 +1,22 @@
 import type { BusNode, Circuit } from '../circuit/circuit.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusReleaseSays {
+  readonly goesDrivingOutputWhile: { label: Text; others: readonly Text[] };
+  readonly letsOutputGoWhile: { label: Text };
+  readonly meaning: null;
+  readonly held: { label: Text };
+  readonly nothingHoldsSelectLine: { label: Text; others: readonly Text[] };
+  readonly partSelectedChanceTakes: null;
+}
+
+const tell = tells<BusReleaseSays>('bus/release');
 
 const meta: CheckMeta = {
   id: 'bus/release',
-  title: 'On SPI only who is selected speaks',
   station: 'bus',
-  rule: 'A part that goes on driving its output while it is not selected shares no bus; where several share one, each select line is held high while the controller starts.',
-  source: 'the cards; common practice',
   breaks: 'fault',
 };
 
@@ -23,18 +33,16 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
         subjects: [part, bus.id],
         severity: own?.keepsDriving ? 'fault' : null,
         message: own?.keepsDriving
-          ? `${label} goes on driving its output while it is not selected; ${others.join(', ')} on the same bus cannot be read. Give it a bus of its own.`
-          : `${label} lets its output go while it is not selected.`,
-        meaning: 'Two outputs against one another: a voltage in the middle, and heat.',
+          ? tell('goesDrivingOutputWhile', { label, others })
+          : tell('letsOutputGoWhile', { label }),
+        meaning: tell('meaning'),
         rests: [[card, own?.keepsDriving?.source]],
       }),
       result(circuit, meta, {
         subjects: [part, bus.id, 'select'],
         severity: held ? null : 'caution',
-        message: held
-          ? `The select line of ${label} is high until the program takes it.`
-          : `Nothing holds the select line of ${label} high while the controller starts; it may answer to what is meant for ${others.join(', ')}. 10 kΩ to its supply hold it.`,
-        meaning: 'A part that is selected by chance takes part in its neighbour’s start.',
+        message: held ? tell('held', { label }) : tell('nothingHoldsSelectLine', { label, others }),
+        meaning: tell('partSelectedChanceTakes'),
       }),
     ];
   });

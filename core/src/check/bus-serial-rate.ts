@@ -1,16 +1,26 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { rateError } from '../standard/serial.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { SERIAL_ERROR, USUAL_RATE_ERROR } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusSerialRateSays {
+  readonly broken: { rate: number; controller: Text; own: Text; part: Text; theirs: Text; serialerror: Text };
+  readonly holds: { rate: number; together: Text; serialerror: Text };
+  readonly meaning: null;
+  readonly off: { controller: Text };
+  readonly against: { toInterval: Quantity; samples: number; value: number; rate: number };
+  readonly off2: { part: Text };
+}
+
+const tell = tells<BusSerialRateSays>('bus/serial-rate');
 
 const meta: CheckMeta = {
   id: 'bus/serial-rate',
-  title: 'Both ends of a serial line count alike',
   station: 'bus',
-  rule: 'Error of the controller’s rate, clock ÷ (samples × the nearest whole divisor) against the rate, and that of the part, together 2 % at most.',
-  source: 'ten bits, sampled in the middle, stand about 4 % in all; half of it is common practice',
   breaks: 'fault',
 };
 
@@ -35,20 +45,31 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
         assumed: !port.rateError,
         message:
           margin < -1e-9
-            ? `At ${rate} bits a second ${circuit.controller.label} is ${P(own)} off and ${part.label} up to ${P(theirs)}; together ${P(SERIAL_ERROR)} may be. Letters come out wrong: take a slower rate that divides evenly.`
-            : `At ${rate} bits a second both ends are ${P(together)} apart at most; ${P(SERIAL_ERROR)} may be.`,
-        meaning:
-          'Each letter is timed from its first edge; at its last bit the errors of both clocks have added up tenfold.',
+            ? tell('broken', {
+                rate,
+                controller: circuit.controller.label,
+                own: P(own),
+                part: part.label,
+                theirs: P(theirs),
+                serialerror: P(SERIAL_ERROR),
+              })
+            : tell('holds', { rate, together: P(together), serialerror: P(SERIAL_ERROR) }),
+        meaning: tell('meaning'),
         workings: [
           {
-            name: `off at ${circuit.controller.label}`,
-            sum: `${formatQuantity(toInterval(serial.clock).typ, 'Hz')} ÷ (${serial.samples} × ${Math.max(1, Math.round(toInterval(serial.clock).typ / serial.samples / rate))}) against ${rate}`,
+            name: tell('off', { controller: circuit.controller.label }),
+            sum: tell('against', {
+              toInterval: quantityOf(toInterval(serial.clock).typ, 'Hz'),
+              samples: serial.samples,
+              value: Math.max(1, Math.round(toInterval(serial.clock).typ / serial.samples / rate)),
+              rate,
+            }),
             value: own * 100,
             unit: '%',
           },
           {
-            name: `off at ${part.label}`,
-            sum: port.rateError ? 'from the card' : 'usual',
+            name: tell('off2', { part: part.label }),
+            sum: port.rateError ? term('fromCard') : term('usual'),
             value: theirs * 100,
             unit: '%',
           },

@@ -1,23 +1,35 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { JUMPER_LENGTH, LEAD_DELAY, SPI_SETUP, SPI_VALID } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { divide, multiply } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusSpiSays {
+  readonly broken: { bus: Text; clock: Quantity; member: Text; length: Quantity; limit: Quantity };
+  readonly holds: { bus: Text; clock: Quantity; member: Text; limit: Quantity };
+  readonly meaning: null;
+  readonly rightAfterClock: null;
+  readonly rightBeforeClock: null;
+  readonly fastest: null;
+  readonly hasPartsSeveralModes: { bus: Text; parts: readonly Text[] };
+  readonly partMode: { part: Text; mode: number };
+  readonly allPartsSpokenMode: { bus: Text; mode: number };
+  readonly wrongModeEachBit: null;
+}
+
+const tell = tells<BusSpiSays>('bus/spi');
 
 const speedMeta: CheckMeta = {
   id: 'bus/spi-speed',
-  title: 'On SPI the answer is there before the next edge',
   station: 'bus',
-  rule: 'Clock ≤ 1 ÷ (2 × (t_valid of the part + t_setup of the controller + 10 ns a metre of lead)): half a period has to hold the way there and back.',
-  source: 'the cards; 50 ns, 10 ns and 10 ns/m where nothing is said are common practice',
   breaks: 'fault',
 };
 const modeMeta: CheckMeta = {
   id: 'bus/spi-mode',
-  title: 'Parts of one SPI bus are spoken to in one mode',
   station: 'bus',
-  rule: 'All parts of a bus have one mode of clock and phase; where they have several the program sets it before each.',
-  source: 'the cards',
   breaks: 'note',
 };
 
@@ -37,8 +49,8 @@ function judgeSpeed(circuit: Circuit, bus: BusNode): Result[] {
     const limit = 1 / (2 * (valid + setup + LEAD_DELAY * length));
     const margin = limit - clock;
     const assumed = !figure || !chip.spiSetup;
-    const F = (x: number) => formatQuantity(x, 'Hz', 3);
-    const S = (x: number) => formatQuantity(x, 's', 3);
+    const F = (x: number) => quantityOf(x, 'Hz', 3);
+    const S = (x: number) => quantityOf(x, 's', 3);
     return result(circuit, speedMeta, {
       subjects: [bus.id, member.part],
       severity: margin >= 0 ? null : assumed ? 'caution' : 'fault',
@@ -49,14 +61,35 @@ function judgeSpeed(circuit: Circuit, bus: BusNode): Result[] {
       assumed,
       message:
         margin < 0
-          ? `${bus.name} runs at ${F(clock)}; the answer of ${member.label} over ${formatQuantity(length, 'm')} is sure to be there up to ${F(limit)}. The last bits come out shifted.`
-          : `${bus.name} runs at ${F(clock)}; the answer of ${member.label} is there up to ${F(limit)}.`,
-      meaning: 'What is written arrives and what is read is shifted by a bit: the part looks broken.',
+          ? tell('broken', {
+              bus: bus.name,
+              clock: F(clock),
+              member: member.label,
+              length: quantityOf(length, 'm'),
+              limit: F(limit),
+            })
+          : tell('holds', { bus: bus.name, clock: F(clock), member: member.label, limit: F(limit) }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'right after the clock', sum: figure ? 'from the card' : 'usual', value: valid, unit: 's' },
-        { name: 'right before the clock', sum: chip.spiSetup ? 'from the card' : 'usual', value: setup, unit: 's' },
-        { name: 'lead', sum: `${formatQuantity(length, 'm')} × 10 ns/m`, value: LEAD_DELAY * length, unit: 's' },
-        { name: 'fastest', sum: `1 ÷ (2 × ${S(valid + setup + LEAD_DELAY * length)})`, value: limit, unit: 'Hz' },
+        { name: tell('rightAfterClock'), sum: figure ? term('fromCard') : term('usual'), value: valid, unit: 's' },
+        {
+          name: tell('rightBeforeClock'),
+          sum: chip.spiSetup ? term('fromCard') : term('usual'),
+          value: setup,
+          unit: 's',
+        },
+        {
+          name: term('lead'),
+          sum: multiply(quantityOf(length, 'm'), quantityOf(10e-9, 's/m')),
+          value: LEAD_DELAY * length,
+          unit: 's',
+        },
+        {
+          name: tell('fastest'),
+          sum: divide(1, multiply(2, S(valid + setup + LEAD_DELAY * length))),
+          value: limit,
+          unit: 'Hz',
+        },
       ],
       rests: [
         [node?.card.id ?? '', figure?.source],
@@ -84,9 +117,12 @@ function judgeMode(circuit: Circuit, bus: BusNode): Result[] {
       ranked: false,
       message:
         modes.length > 1
-          ? `${bus.name} has parts of several modes: ${told.map(({ label, mode }) => `${label} ${mode}`).join(', ')}. The program sets the mode before it speaks to each.`
-          : `All parts of ${bus.name} are spoken to in mode ${modes[0]}.`,
-      meaning: 'In the wrong mode each bit is taken on the wrong edge.',
+          ? tell('hasPartsSeveralModes', {
+              bus: bus.name,
+              parts: told.map(({ label, mode }) => tell('partMode', { part: label, mode })),
+            })
+          : tell('allPartsSpokenMode', { bus: bus.name, mode: modes[0] ?? 0 }),
+      meaning: tell('wrongModeEachBit'),
     }),
   ];
 }

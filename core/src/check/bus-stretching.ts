@@ -1,14 +1,30 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Member } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusStretchingSays {
+  readonly noHold: { member: Text };
+  readonly waits: { member: Text; held: Quantity; label: Text };
+  readonly holds: { member: Text; held: Quantity; label: Text };
+  readonly meaning: null;
+  readonly longestHold: null;
+  readonly controller: null;
+  readonly waits2: null;
+  readonly doesNotWait: null;
+  readonly commandsWithoutHold: null;
+  readonly used: null;
+  readonly thereSome: null;
+  readonly none: null;
+}
+
+const tell = tells<BusStretchingSays>('bus/stretching');
 
 const meta: CheckMeta = {
   id: 'bus/stretching',
-  title: 'A part that stretches the clock is waited for',
   station: 'bus',
-  rule: 'A target that holds the clock low while it is busy stands on a controller that waits for it, or is read with commands that do not hold the clock.',
-  source: 'UM10204 §3.1.9 (from memory); the cards',
   breaks: 'fault',
 };
 
@@ -20,7 +36,7 @@ function judge(circuit: Circuit, member: Member): Result[] {
   const waits = board.waitsForStretching?.waits ?? true;
   const noHold = stretches.noHold && part.choice?.ports[member.port]?.noHold === true;
   const seconds = toInterval(stretches.longest).max;
-  const held = formatQuantity(seconds, 's');
+  const held = quantityOf(seconds, 's');
   const { label } = circuit.controller;
   return [
     result(circuit, meta, {
@@ -31,16 +47,18 @@ function judge(circuit: Circuit, member: Member): Result[] {
       unit: 's',
       margin: null,
       message: noHold
-        ? `${member.label} is read with the commands that do not hold the clock.`
+        ? tell('noHold', { member: member.label })
         : waits
-          ? `${member.label} holds the clock for up to ${held}; ${label} waits.`
-          : `${member.label} holds the clock for up to ${held}; ${label} does not wait. It reads a wrong byte, or nothing.`,
-      meaning:
-        'A controller that does not wait goes on clocking while the part is still working: the first reading after a pause is nonsense.',
+          ? tell('waits', { member: member.label, held, label })
+          : tell('holds', { member: member.label, held, label }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'longest hold', sum: 'from the card', value: seconds, unit: 's' },
-        { name: 'the controller', sum: waits ? 'waits' : 'does not wait' },
-        { name: 'commands without hold', sum: stretches.noHold ? (noHold ? 'used' : 'there are some') : 'none' },
+        { name: tell('longestHold'), sum: term('fromCard'), value: seconds, unit: 's' },
+        { name: tell('controller'), sum: waits ? tell('waits2') : tell('doesNotWait') },
+        {
+          name: tell('commandsWithoutHold'),
+          sum: stretches.noHold ? (noHold ? tell('used') : tell('thereSome')) : tell('none'),
+        },
       ],
       rests: [
         [part.card.id, stretches.longest.source],

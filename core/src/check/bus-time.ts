@@ -1,15 +1,29 @@
+import { add, divide, multiply, noted } from '../quantity/sum.ts';
 import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { sensingNeeds } from './need-words.ts';
 import { measureFor } from './sense-error.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface BusTimeSays {
+  readonly broken: { bus: Text; total: Quantity; interval: Quantity };
+  readonly holds: { bus: Text; total: Quantity; interval: Quantity };
+  readonly meaning: null;
+  readonly bytesNotStated: null;
+  readonly conversion: null;
+  readonly seldom: { s: Text };
+  readonly words: { interval: Quantity; interval2: Quantity };
+  readonly oneRound: null;
+  readonly conversionsSameTimeAll: null;
+  readonly oneAfterOther: null;
+}
+
+const tell = tells<BusTimeSays>('bus/time');
 
 const meta: CheckMeta = {
   id: 'bus/time',
-  title: 'All readings of a bus fit into the interval',
   station: 'bus',
-  rule: 'Σ (bytes × 9 + start and stop) ÷ clock on I²C, bytes × 8 ÷ clock on SPI, plus every conversion one after the other, each over its own interval, is at most 1: Σ time ÷ interval. Said for the shortest interval on the bus.',
-  source: 'UM10204 §3.1 (from memory): nine clocks a byte; the cards',
   breaks: 'fault',
 };
 
@@ -19,7 +33,7 @@ type Clocked = keyof typeof CLOCKS;
 const isClocked = (protocol: BusNode['protocol']): protocol is Clocked => protocol in CLOCKS;
 
 export interface BusShare {
-  readonly label: string;
+  readonly label: Text;
   readonly part: string;
   readonly bytes: number | null;
   /** On the bus, s. */
@@ -69,9 +83,16 @@ export function busTime(circuit: Circuit, bus: BusNode): { shares: BusShare[]; i
   };
 }
 
+function shareSum({ bytes, conversion }: BusShare, on: Clocked, clock: number): Sum {
+  const { byte, frame } = CLOCKS[on];
+  const bits = frame > 0 ? add(multiply(bytes ?? 0, byte), frame) : multiply(bytes ?? 0, byte);
+  const transfer = bytes === null ? tell('bytesNotStated') : divide(bits, quantityOf(clock, 'Hz'));
+  return conversion > 0 ? add(transfer, noted(quantityOf(conversion, 's'), tell('conversion'))) : transfer;
+}
+
 function judge(circuit: Circuit, bus: BusNode): Result[] {
   if (!isClocked(bus.protocol) || bus.root !== bus.id) return [];
-  const { byte, frame } = CLOCKS[bus.protocol];
+  const { protocol } = bus;
   const { shares, interval } = busTime(circuit, bus);
   if (interval === null || shares.length === 0) return [];
   const { overlap } = circuit.plan;
@@ -83,7 +104,7 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
     ? transfers + Math.max(...shares.map((s) => s.conversion))
     : shares.reduce((sum, s) => sum + each(s, s.transfer + s.conversion), 0);
   const margin = interval - total;
-  const S = (x: number) => formatQuantity(x, 's', 3);
+  const S = (x: number) => quantityOf(x, 's', 3);
   return [
     result(circuit, meta, {
       subjects: [bus.id],
@@ -94,28 +115,27 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
       margin,
       message:
         margin < 0
-          ? `Reading all of ${bus.name} takes ${S(total)}; a reading every ${S(interval)} is wanted.`
-          : `Reading all of ${bus.name} takes ${S(total)} of the ${S(interval)} between readings.`,
-      meaning:
-        'When one round takes longer than the time between two, readings are late, and each later than the one before.',
+          ? tell('broken', { bus: bus.name, total: S(total), interval: S(interval) })
+          : tell('holds', { bus: bus.name, total: S(total), interval: S(interval) }),
+      meaning: tell('meaning'),
       workings: [
         ...shares.map((s) => ({
           name: s.label,
-          sum: `${s.bytes === null ? 'bytes not stated' : `(${s.bytes} × ${byte}${frame > 0 ? ` + ${frame}` : ''}) ÷ ${formatQuantity(bus.clock ?? 100e3, 'Hz')}`}${s.conversion > 0 ? ` + ${S(s.conversion)} conversion` : ''}`,
+          sum: shareSum(s, protocol, bus.clock ?? 100e3),
           value: s.transfer + s.conversion,
           unit: 's',
         })),
         ...shares
           .filter((s) => s.interval !== null && s.interval > interval)
           .map((s) => ({
-            name: `${s.label}, seldom`,
-            sum: `× ${S(interval)} ÷ ${S(s.interval ?? interval)}`,
+            name: tell('seldom', { s: s.label }),
+            sum: tell('words', { interval: S(interval), interval2: S(s.interval ?? interval) }),
             value: each(s, s.transfer + s.conversion),
             unit: 's',
           })),
         {
-          name: 'one round',
-          sum: overlap ? 'conversions at the same time: all transfers, and the longest of them' : 'one after the other',
+          name: tell('oneRound'),
+          sum: overlap ? tell('conversionsSameTimeAll') : tell('oneAfterOther'),
           value: total,
           unit: 's',
         },

@@ -1,14 +1,32 @@
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { CHAIN } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DriveChainSays {
+  readonly right: { ohms: Quantity; part: Text };
+  readonly tooMuch: { ohms: Quantity };
+  readonly nothingStands: null;
+  readonly dataLineBesideFirst: { ohms: Text; part: Text };
+  readonly meaning: null;
+  readonly acrossSupplyLightsSwitch: {
+    farads: Quantity | null;
+    part: Text;
+    lights: number;
+    wanted: Quantity;
+    enough: boolean;
+  };
+  readonly whenAllTurnWhite: null;
+  readonly takesUpFeedBoth: { part: Text; peak: Quantity };
+  readonly stripsOwnCopperThin: null;
+}
+
+const tell = tells<DriveChainSays>('drive/chain');
 
 const meta: CheckMeta = {
   id: 'drive/chain',
-  title: 'A chain of lights has its resistor and its capacitor',
   station: 'pins',
-  rule: '220 Ω to 1 kΩ (330 to 470 Ω are usual) in the data line, 470 µF and more across the supply, and a feed at both ends from 1.5 A on.',
-  source: 'common practice',
   breaks: 'caution',
 };
 
@@ -36,9 +54,12 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
         margin: ohms - CHAIN.least,
         ranked: false,
         message: right
-          ? `${formatQuantity(ohms, 'Ω')} in the data line of ${part.label}.`
-          : `${ohms > CHAIN.most ? `${formatQuantity(ohms, 'Ω')} are too much for` : 'Nothing stands in'} the data line of ${part.label}: 330 to 470 Ω beside its first light keep it from ringing.`,
-        meaning: 'The first light of the chain is what dies, and all behind it go dark.',
+          ? tell('right', { ohms: quantityOf(ohms, 'Ω'), part: part.label })
+          : tell('dataLineBesideFirst', {
+              ohms: ohms > CHAIN.most ? tell('tooMuch', { ohms: quantityOf(ohms, 'Ω') }) : tell('nothingStands'),
+              part: part.label,
+            }),
+        meaning: tell('meaning'),
         rests,
       }),
       result(circuit, meta, {
@@ -49,8 +70,14 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
         unit: 'F',
         margin: farads - CHAIN.farads,
         ranked: false,
-        message: `${farads > 0 ? formatQuantity(farads, 'F') : 'Nothing'} across the supply of ${part.label}; its ${port.chain.lights} lights switch all at once and want ${formatQuantity(CHAIN.farads, 'F')}${farads >= CHAIN.farads ? ', and have it' : ''}.`,
-        meaning: 'When all turn white in one moment the supply sinks, and some of them lose their count.',
+        message: tell('acrossSupplyLightsSwitch', {
+          farads: farads > 0 ? quantityOf(farads, 'F') : null,
+          part: part.label,
+          lights: port.chain.lights,
+          wanted: quantityOf(CHAIN.farads, 'F'),
+          enough: farads >= CHAIN.farads,
+        }),
+        meaning: tell('whenAllTurnWhite'),
         rests,
       }),
       ...(feed.peak >= CHAIN.both
@@ -63,8 +90,8 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
               unit: 'A',
               margin: CHAIN.both - feed.peak,
               ranked: false,
-              message: `${part.label} takes up to ${formatQuantity(feed.peak, 'A')}: feed it at both of its ends, or its last lights turn red.`,
-              meaning: 'The strip’s own copper is thin; what is lost along it is missing at the end.',
+              message: tell('takesUpFeedBoth', { part: part.label, peak: quantityOf(feed.peak, 'A') }),
+              meaning: tell('stripsOwnCopperThin'),
               rests,
             }),
           ]

@@ -1,20 +1,51 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { contactLoads, onContact, type ContactLoad } from '../circuit/contact.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DriveContactSays {
+  readonly currentMoment: null;
+  readonly broken: { load: Text; relay: Text; what: Text; at: Quantity; most: Quantity };
+  readonly whileRelayOff: null;
+  readonly whileRelay: null;
+  readonly holds: {
+    relay: Text;
+    load: Text;
+    closed: Text;
+    volts: Quantity;
+    mostVolts: Quantity;
+    amps: Quantity;
+    mostAmps: Quantity;
+  };
+  readonly meaning: null;
+  readonly voltage: null;
+  readonly direct: { volts: Quantity; mostVolts: Quantity };
+  readonly current: null;
+  readonly words: { amps: Quantity; rated: Quantity; derating: number };
+  readonly moment: null;
+  readonly words2: { surge: Quantity; mostSurge: Quantity };
+  readonly diode: { load: Text };
+  readonly coilOrMotorContact: { load: Text };
+  readonly contactsDieArcsSome: null;
+  readonly elsewhere: { relay: Text; names: readonly Text[] };
+  readonly nothingHangsContactClicks: { relay: Text };
+  readonly relayBoughtContact: null;
+  readonly oneContactGoOff: { loads: readonly Text[]; relay: Text };
+  readonly oneRelayOneSwitch: null;
+}
+
+const tell = tells<DriveContactSays>('drive/contact');
 
 const meta: CheckMeta = {
   id: 'drive/contact',
-  title: 'Contacts switch what they may, and every contact switches something',
   station: 'pins',
-  rule: 'Voltage of the load’s rail ≤ the contact’s for direct current; its current ≤ the contact’s × the derating; its highest for a moment ≤ the inrush that the contact carries. A coil on a contact has a diode. A contact of the plan switches a load of it, or serves a need for switching, whose load the plan does not know.',
-  source: 'the cards; the diode is common practice',
   breaks: 'fault',
 };
 
-const V = (x: number) => formatQuantity(x, 'V');
-const A = (x: number) => formatQuantity(x, 'A');
+const V = (x: number) => quantityOf(x, 'V');
+const A = (x: number) => quantityOf(x, 'A');
 
 /** True for a part that serves a need for switching: what hangs on its contact is the maker's word. */
 export const switchesElse = (circuit: Circuit, needs: readonly string[]): boolean =>
@@ -38,12 +69,12 @@ function rated(circuit: Circuit, found: ContactLoad): Result[] {
   const lines = [
     { what: 'voltage', at: volts, most: mostVolts, unit: 'V' },
     { what: 'current', at: amps, most: mostAmps, unit: 'A' },
-    { what: 'current for a moment', at: surge, most: mostSurge, unit: 'A' },
+    { what: tell('currentMoment'), at: surge, most: mostSurge, unit: 'A' },
   ] as const;
   const [tightest] = lines.toSorted((a, b) => (a.most - a.at) / a.most - (b.most - b.at) / b.most);
   if (!tightest) return [];
   const broken = tightest.at > tightest.most;
-  const say = (x: number) => formatQuantity(x, tightest.unit);
+  const say = (x: number) => quantityOf(x, tightest.unit);
   const rests = [
     [relay.card.id, contact.direct.current.source],
     [load.card.id, own.current.active.source],
@@ -59,13 +90,42 @@ function rated(circuit: Circuit, found: ContactLoad): Result[] {
       unit: tightest.unit,
       margin: tightest.most - tightest.at,
       message: broken
-        ? `${load.label} asks the contact of ${relay.label} for a ${tightest.what} of ${say(tightest.at)}; ${say(tightest.most)} is the most. It welds or burns.`
-        : `The contact of ${relay.label} switches ${load.label}, ${closed ? 'on while the relay is off' : 'on while the relay is on'}: ${V(volts)} of ${V(mostVolts)}, ${A(amps)} of ${A(mostAmps)} direct.`,
-      meaning: 'A contact may carry far less direct current than alternating: its arc does not go out by itself.',
+        ? tell('broken', {
+            load: load.label,
+            relay: relay.label,
+            what: tightest.what,
+            at: say(tightest.at),
+            most: say(tightest.most),
+          })
+        : tell('holds', {
+            relay: relay.label,
+            load: load.label,
+            closed: closed ? tell('whileRelayOff') : tell('whileRelay'),
+            volts: V(volts),
+            mostVolts: V(mostVolts),
+            amps: A(amps),
+            mostAmps: A(mostAmps),
+          }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'voltage', sum: `${V(volts)} of ${V(mostVolts)} direct`, value: volts, unit: 'V' },
-        { name: 'current', sum: `${A(amps)} of ${A(rated)} × ${derating}`, value: amps, unit: 'A' },
-        { name: 'for a moment', sum: `${A(surge)} of ${A(mostSurge)}`, value: surge, unit: 'A' },
+        {
+          name: tell('voltage'),
+          sum: tell('direct', { volts: V(volts), mostVolts: V(mostVolts) }),
+          value: volts,
+          unit: 'V',
+        },
+        {
+          name: tell('current'),
+          sum: tell('words', { amps: A(amps), rated: A(rated), derating }),
+          value: amps,
+          unit: 'A',
+        },
+        {
+          name: tell('moment'),
+          sum: tell('words2', { surge: A(surge), mostSurge: A(mostSurge) }),
+          value: surge,
+          unit: 'A',
+        },
       ],
       rests,
     }),
@@ -74,10 +134,8 @@ function rated(circuit: Circuit, found: ContactLoad): Result[] {
           result(circuit, meta, {
             subjects: [load.id, 'diode'],
             severity: diode ? null : 'caution',
-            message: diode
-              ? `The diode takes over what the coil of ${load.label} drives on when the contact opens.`
-              : `${load.label} is a coil or motor on a contact and has no diode; each opening draws an arc that wears the contact.`,
-            meaning: 'Contacts die of arcs, some hundred thousand switchings early.',
+            message: diode ? tell('diode', { load: load.label }) : tell('coilOrMotorContact', { load: load.label }),
+            meaning: tell('contactsDieArcsSome'),
             rests: [[load.card.id, inductance.source]],
           }),
         ]
@@ -88,9 +146,9 @@ function rated(circuit: Circuit, found: ContactLoad): Result[] {
 function idle(circuit: Circuit, relay: PartNode): Result[] {
   if (onContact(circuit, relay.id).length > 0) return [];
   const elsewhere = switchesElse(circuit, relay.choice?.needs ?? []);
-  const names = circuit.plan.needs
-    .flatMap((need) => (relay.choice?.needs.includes(need.id) && 'what' in need ? [need.what] : []))
-    .join(' and ');
+  const names = circuit.plan.needs.flatMap((need) =>
+    relay.choice?.needs.includes(need.id) && 'what' in need ? [need.what] : [],
+  );
   return [
     result(circuit, meta, {
       subjects: [relay.id, 'contact'],
@@ -101,9 +159,9 @@ function idle(circuit: Circuit, relay: PartNode): Result[] {
       margin: -1,
       ranked: false,
       message: elsewhere
-        ? `What hangs on the contact of ${relay.label} (${names}) is not part of the plan: its rating is yours to hold, and mains is for a licensed electrician.`
-        : `Nothing hangs on the contact of ${relay.label}: it clicks and switches nothing.`,
-      meaning: 'A relay is bought for its contact.',
+        ? tell('elsewhere', { relay: relay.label, names })
+        : tell('nothingHangsContactClicks', { relay: relay.label }),
+      meaning: tell('relayBoughtContact'),
       rests: [[relay.card.id, relay.card.contact?.source]],
     }),
   ];
@@ -117,8 +175,8 @@ const doubled = (circuit: Circuit, relay: PartNode): Result[] => {
     result(circuit, meta, {
       subjects: [relay.id, 'together'],
       severity: 'caution',
-      message: `${loads.map(({ load }) => load.label).join(' and ')} are on one contact of ${relay.label} and go on and off together.`,
-      meaning: 'One relay is one switch.',
+      message: tell('oneContactGoOff', { loads: loads.map(({ load }) => load.label), relay: relay.label }),
+      meaning: tell('oneRelayOneSwitch'),
     }),
   ];
 };

@@ -1,21 +1,43 @@
+import { multiply } from '../quantity/sum.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
 import type { Circuit } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { USUAL_DIODE } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DriveDiodeSays {
+  readonly feed: { part: Text };
+  readonly across: { load: Text };
+  readonly holds: { card: Text; where: Text; amps: Quantity; limit: Quantity };
+  readonly broken: { card: Text; where: Text; volts: Quantity; blocks: Quantity };
+  readonly carriesKeepsBack: {
+    card: Text;
+    where: Text;
+    amps: Quantity;
+    limit: Quantity;
+    volts: Quantity;
+    blocks: Quantity;
+  };
+  readonly meaning: null;
+  readonly flowsMost: null;
+  readonly carries: { carries: Sum; moment: boolean; usual: boolean };
+  readonly keepsBack: null;
+  readonly words: { blocks: Quantity };
+}
+
+const tell = tells<DriveDiodeSays>('drive/diode');
 
 const meta: CheckMeta = {
   id: 'drive/diode',
-  title: 'Every diode carries and blocks what it has to',
   station: 'power',
-  rule: 'In a feed: the peak of what is fed ≤ the diode’s current × the house rule’s share, and the rail that it keeps apart ≤ what it blocks. Across a coil: the coil’s current, for a moment, ≤ the diode’s current, and its supply ≤ what the diode blocks.',
-  source: 'the cards; a diode of which nothing is said counts as one of 1 A and 50 V (common practice)',
   breaks: 'fault',
 };
 
-const A = (x: number) => formatQuantity(x, 'A');
-const V = (x: number) => formatQuantity(x, 'V');
+const A = (x: number) => quantityOf(x, 'A');
+const V = (x: number) => quantityOf(x, 'V');
 
 interface Duty {
   readonly subjects: readonly string[];
@@ -24,7 +46,7 @@ interface Duty {
   readonly volts: number;
   /** Of its rating that may flow. */
   readonly share: number;
-  readonly where: string;
+  readonly where: Text;
 }
 
 function duties(circuit: Circuit): Duty[] {
@@ -40,7 +62,7 @@ function duties(circuit: Circuit): Duty[] {
         // Whatever else meets the supply is what it keeps out of its rail.
         volts: Math.max(feed.voltage?.max ?? 0, circuit.rails.get(guard.rail)?.voltage?.max ?? 0),
         share: circuit.plan.rules.derating,
-        where: `in the feed of ${circuit.parts.get(guard.part)?.label ?? guard.part}`,
+        where: tell('feed', { part: circuit.parts.get(guard.part)?.label ?? guard.part }),
       },
     ];
   });
@@ -52,7 +74,9 @@ function duties(circuit: Circuit): Duty[] {
     if (!card || !load || !supply) return [];
     const volts = circuit.feeds.get(`${load.id}.${supply.id}`)?.voltage?.max ?? 0;
     const amps = toInterval(supply.current.active).max;
-    return [{ subjects: [helper.id, load.id], card, amps, volts, share: 1, where: `across ${load.label}` }];
+    return [
+      { subjects: [helper.id, load.id], card, amps, volts, share: 1, where: tell('across', { load: load.label }) },
+    ];
   });
   return [...inFeeds, ...acrossCoils];
 }
@@ -72,20 +96,31 @@ function judge(circuit: Circuit, { subjects, card, amps, volts, share, where }: 
         ? { measured: volts, limit: blocks, unit: 'V', margin: blocks - volts }
         : { measured: amps, limit, unit: 'A', margin: limit - amps }),
       message: !current
-        ? `The ${card.name} ${where} has to carry ${A(amps)}; ${A(limit)} may flow. It overheats.`
+        ? tell('holds', { card: card.name, where, amps: A(amps), limit: A(limit) })
         : broken
-          ? `The ${card.name} ${where} has to keep ${V(volts)} back; it blocks ${V(blocks)}. It breaks through.`
-          : `The ${card.name} ${where} carries ${A(amps)} of ${A(limit)} and keeps back ${V(volts)} of ${V(blocks)}.`,
-      meaning: 'A diode beyond its rating fails as a short: what it kept apart is then joined.',
+          ? tell('broken', { card: card.name, where, volts: V(volts), blocks: V(blocks) })
+          : tell('carriesKeepsBack', {
+              card: card.name,
+              where,
+              amps: A(amps),
+              limit: A(limit),
+              volts: V(volts),
+              blocks: V(blocks),
+            }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'flows at the most', sum: where, value: amps, unit: 'A' },
+        { name: tell('flowsMost'), sum: where, value: amps, unit: 'A' },
         {
-          name: 'may flow',
-          sum: `${A(carries)}${share === 1 ? ', for a moment' : ` × ${share}`}${diode ? '' : ', usual where nothing is said'}`,
+          name: term('mayFlow'),
+          sum: tell('carries', {
+            carries: share === 1 ? A(carries) : multiply(A(carries), share),
+            moment: share === 1,
+            usual: diode === undefined,
+          }),
           value: limit,
           unit: 'A',
         },
-        { name: 'keeps back', sum: `of ${V(blocks)}`, value: volts, unit: 'V' },
+        { name: tell('keepsBack'), sum: tell('words', { blocks: V(blocks) }), value: volts, unit: 'V' },
       ],
       assumed: diode === undefined,
       rests: diode ? [[card.id, diode.current.source]] : [],

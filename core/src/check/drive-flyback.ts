@@ -1,19 +1,34 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { DIODE_DROP } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { add, divide, multiply } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DriveFlybackSays {
+  readonly nothingSwitchesNeedsDriver: { part: Text };
+  readonly meaning: null;
+  readonly diodeKeeps: null;
+  readonly smallCoilKeeps: null;
+  readonly whenSwitchedOffStands: { diode: Text; driverNode: Text; measured: Quantity; part: Text; limit: Quantity };
+  readonly hasNoDiodeWhen: { part: Text; driverNode: Text; measured: Quantity; limit: Quantity };
+  readonly coilKeepsCurrentFlowing: null;
+  readonly supplyHighest: null;
+  readonly diode: null;
+  readonly stands: { driverNode: Text };
+}
+
+const tell = tells<DriveFlybackSays>('drive/flyback');
 
 const meta: CheckMeta = {
   id: 'drive/flyback',
-  title: 'Every coil has its diode',
   station: 'pins',
-  rule: 'A diode stands across every switched coil: the switch then sees supply + 1 V. Without one it sees L × I ÷ t at switch-off, against what it stands.',
-  source: 'V = L × dI/dt; the diode’s drop is common practice',
   breaks: 'danger',
 };
 
-const V = (x: number) => formatQuantity(x, 'V');
+const V = (x: number) => quantityOf(x, 'V');
 
 function judge(circuit: Circuit, part: PartNode): Result[] {
   return part.card.ports.flatMap((port): Result[] => {
@@ -30,8 +45,8 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
         result(circuit, meta, {
           subjects,
           severity: 'fault',
-          message: `Nothing switches ${part.label}; it needs a driver or the contact of a relay, no pin can carry it.`,
-          meaning: 'A pin gives a few milliamperes; a fan or relay takes ten times that.',
+          message: tell('nothingSwitchesNeedsDriver', { part: part.label }),
+          meaning: tell('meaning'),
         }),
       ];
     }
@@ -56,21 +71,34 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
         margin,
         message:
           margin >= 0
-            ? `${diode ? 'The diode keeps' : 'The small coil keeps'} ${driverNode.label} at ${V(measured)} when ${part.label} is switched off; it stands ${V(limit)}.`
-            : `${part.label} has no diode; when it is switched off, its coil drives ${driverNode.label} towards ${V(measured)}. It stands ${V(limit)} and can be destroyed.`,
-        meaning:
-          'A coil keeps its current flowing. Without a diode as a way round, the voltage rises until something gives.',
+            ? tell('whenSwitchedOffStands', {
+                diode: diode ? tell('diodeKeeps') : tell('smallCoilKeeps'),
+                driverNode: driverNode.label,
+                measured: V(measured),
+                part: part.label,
+                limit: V(limit),
+              })
+            : tell('hasNoDiodeWhen', {
+                part: part.label,
+                driverNode: driverNode.label,
+                measured: V(measured),
+                limit: V(limit),
+              }),
+        meaning: tell('coilKeepsCurrentFlowing'),
         workings: [
-          { name: 'supply, at its highest', sum: feed?.rail ?? '', value: volts, unit: 'V' },
+          { name: tell('supplyHighest'), sum: feed?.rail ?? '', value: volts, unit: 'V' },
           diode
-            ? { name: 'with the diode', sum: `${V(volts)} + ${V(DIODE_DROP)}`, value: measured, unit: 'V' }
+            ? { name: tell('diode'), sum: add(V(volts), V(DIODE_DROP)), value: measured, unit: 'V' }
             : {
-                name: 'without a diode',
-                sum: `${V(volts)} + ${formatQuantity(henries, 'H')} × ${formatQuantity(amps, 'A')} ÷ ${formatQuantity(seconds, 's')}`,
+                name: term('withoutDiode'),
+                sum: add(
+                  V(volts),
+                  divide(multiply(quantityOf(henries, 'H'), quantityOf(amps, 'A')), quantityOf(seconds, 's')),
+                ),
                 value: measured,
                 unit: 'V',
               },
-          { name: `${driverNode.label} stands`, sum: 'from its card', value: limit, unit: 'V' },
+          { name: tell('stands', { driverNode: driverNode.label }), sum: term('fromCard2'), value: limit, unit: 'V' },
         ],
         rests: [
           [part.card.id, port.inductance.source],

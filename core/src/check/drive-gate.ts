@@ -1,15 +1,25 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
 import { levelVolts } from '../circuit/level.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DriveGateSays {
+  readonly broken: { driver: Text; part: Text; given: Quantity; limit: Quantity };
+  readonly holds: { driver: Text; part: Text; given: Quantity; limit: Quantity };
+  readonly meaning: null;
+  readonly gate: null;
+  readonly lowest: { driver: Text };
+  readonly stated: null;
+}
+
+const tell = tells<DriveGateSays>('drive/gate');
 
 const meta: CheckMeta = {
   id: 'drive/gate',
-  title: 'The gate is driven as its resistance is stated',
   station: 'pins',
-  rule: 'VOH of the pin at its lowest is at least the gate voltage at which the transistor’s resistance is stated.',
-  source: 'the cards',
   breaks: 'fault',
 };
 
@@ -22,7 +32,7 @@ function judge(circuit: Circuit, net: Net, gate: NetEnd): Result[] {
   const given = levelVolts(driver.levels.outputHigh, 'min', supply.min - driver.power.drop);
   const limit = toInterval(figure).max;
   const margin = given - limit;
-  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const V = (x: number) => quantityOf(x, 'V', 3);
   return [
     result(circuit, meta, {
       subjects: [part.id, net.id],
@@ -33,12 +43,12 @@ function judge(circuit: Circuit, net: Net, gate: NetEnd): Result[] {
       margin,
       message:
         margin < -1e-9
-          ? `${driver.label} gives the gate of ${part.label} ${V(given)}; its resistance is stated at ${V(limit)}. It is half on and gets hot.`
-          : `${driver.label} gives the gate of ${part.label} ${V(given)}; its resistance is stated at ${V(limit)}.`,
-      meaning: 'A transistor for 10 V at the gate switches a light on the table and burns under the real load.',
+          ? tell('broken', { driver: driver.label, part: part.label, given: V(given), limit: V(limit) })
+          : tell('holds', { driver: driver.label, part: part.label, given: V(given), limit: V(limit) }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'at the gate', sum: `of ${driver.label}, at its lowest`, value: given, unit: 'V' },
-        { name: 'stated at', sum: 'from the card', value: limit, unit: 'V' },
+        { name: tell('gate'), sum: tell('lowest', { driver: driver.label }), value: given, unit: 'V' },
+        { name: tell('stated'), sum: term('fromCard'), value: limit, unit: 'V' },
       ],
       rests: [
         [part.card.id, figure.source],

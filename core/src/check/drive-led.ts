@@ -1,20 +1,38 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { LED_CURRENT_FAINT } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { divide, multiply, subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DriveLedSays {
+  readonly hangsStraightPinWithout: { label: Text; least: Quantity };
+  readonly hurts: { label: Text; nominal: Quantity; current: Quantity; most: Quantity; least: Quantity };
+  readonly holds: { label: Text; nominal: Quantity; current: Quantity; sum: Quantity; most: Quantity };
+  readonly faint: { label: Text; ledcurrentfaint: Quantity; nominal: Quantity };
+  readonly keepOrLess: { nominal: Quantity; label: Text; current: Quantity };
+  readonly meaning: null;
+  readonly pinHighest: null;
+  readonly supplyHighest: null;
+  readonly forwardVoltageLowest: null;
+  readonly currentAllowed: null;
+  readonly smallerLightPin: { derating: number };
+  readonly smallestResistor: null;
+  readonly fittedSmallest: null;
+}
+
+const tell = tells<DriveLedSays>('drive/led');
 
 const meta: CheckMeta = {
   id: 'drive/led',
-  title: 'A light has its resistor',
   station: 'pins',
-  rule: 'R(min) ≥ (VOH(max) − Vf(min)) ÷ I, I being the smaller of the light’s limit and the pin’s recommended current, each × derating. Between that and what light and pin stand at most is a caution, and so is too large a resistor.',
-  source: 'Ohm’s law; 5 to 20 mA for one light and the pin’s recommended current are common practice',
   breaks: 'danger',
 };
 
-const R = (x: number) => formatQuantity(x, 'Ω');
-const A = (x: number) => formatQuantity(x, 'A');
+const R = (x: number) => quantityOf(x, 'Ω');
+const A = (x: number) => quantityOf(x, 'A');
 
 export interface LightSum {
   /** Smallest resistor, Ω. */
@@ -67,31 +85,36 @@ function judge(circuit: Circuit, net: Net): Result[] {
       message:
         margin < 0
           ? nominal === 0
-            ? `${label} hangs straight on its pin, without a resistor; at least ${R(sum.least)} are needed. The light or the pin will be damaged.`
+            ? tell('hangsStraightPinWithout', { label, least: R(sum.least) })
             : hurts
-              ? `${label} has ${R(nominal)}, so that ${A(current)} may flow; light and pin stand ${A(sum.most)} at most, which takes ${R(sum.least)} with what my rules leave. The light or the pin will be damaged.`
-              : `${label} has ${R(nominal)}, so that ${A(current)} may flow; ${A(sum.amps)} is what my rules leave of it, and ${A(sum.most)} the most. It works, and wears.`
+              ? tell('hurts', {
+                  label,
+                  nominal: R(nominal),
+                  current: A(current),
+                  most: A(sum.most),
+                  least: R(sum.least),
+                })
+              : tell('holds', { label, nominal: R(nominal), current: A(current), sum: A(sum.amps), most: A(sum.most) })
           : faint
-            ? `${label} gets less than ${A(LED_CURRENT_FAINT)} through ${R(nominal)}; it will be hard to see.`
-            : `${R(nominal)} keep ${label} at ${A(current)} or less.`,
-      meaning:
-        'A light has almost no resistance of its own above its forward voltage; only the resistor limits the current.',
+            ? tell('faint', { label, ledcurrentfaint: A(LED_CURRENT_FAINT), nominal: R(nominal) })
+            : tell('keepOrLess', { nominal: R(nominal), label, current: A(current) }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'pin, at its highest', sum: 'its supply at its highest', value: sum.volts, unit: 'V' },
-        { name: 'forward voltage, at its lowest', sum: 'from the card', value: sum.forward, unit: 'V' },
+        { name: tell('pinHighest'), sum: tell('supplyHighest'), value: sum.volts, unit: 'V' },
+        { name: tell('forwardVoltageLowest'), sum: term('fromCard'), value: sum.forward, unit: 'V' },
         {
-          name: 'current allowed',
-          sum: `the smaller of light and pin × ${circuit.plan.rules.derating}`,
+          name: tell('currentAllowed'),
+          sum: tell('smallerLightPin', { derating: circuit.plan.rules.derating }),
           value: sum.amps,
           unit: 'A',
         },
         {
-          name: 'smallest resistor',
-          sum: `(${formatQuantity(sum.volts, 'V', 4)} − ${formatQuantity(sum.forward, 'V')}) ÷ ${A(sum.amps)}`,
+          name: tell('smallestResistor'),
+          sum: divide(subtract(quantityOf(sum.volts, 'V', 4), quantityOf(sum.forward, 'V')), A(sum.amps)),
           value: sum.least,
           unit: 'Ω',
         },
-        { name: 'fitted, at its smallest', sum: `${R(nominal)} × ${1 - circuit.tolerance}`, value: ohms, unit: 'Ω' },
+        { name: tell('fittedSmallest'), sum: multiply(R(nominal), 1 - circuit.tolerance), value: ohms, unit: 'Ω' },
       ],
       rests: [
         [card.id, forward.voltage.source],

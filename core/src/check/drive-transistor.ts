@@ -2,22 +2,56 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, PartNode } from '../circuit/circuit.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { warmestAir, warmth } from '../physics/heat.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { FORCED_GAIN, HOT_ON_RESISTANCE, HOT_SURFACE } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { divide, multiply, subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DriveTransistorSays {
+  readonly takesMayCarry: {
+    load: Text;
+    amps: Quantity;
+    driver: Text;
+    limit: Quantity;
+    most: Quantity;
+    derating: number;
+  };
+  readonly tooHot: { driver: Text; watts: Quantity; junction: Quantity; limit: Quantity };
+  readonly getsWarmOutsideDo: { driver: Text; surface: Quantity };
+  readonly holds: { driver: Text; amps: Quantity; limit: Quantity };
+  readonly meaning: null;
+  readonly loadPeak: null;
+  readonly words: { load: Text };
+  readonly mayCarry: null;
+  readonly turnedHeat: null;
+  readonly hot: { amps: Quantity; hotOhms: Quantity };
+  readonly airHeatResistanceAir: null;
+  readonly baseHangsStraightPin: { driver: Text };
+  readonly letIntoBasePin: { ohms: Quantity; strongest: Quantity; driver: Text; allowed: Quantity };
+  readonly letIntoBaseNeeded: { ohms: Quantity; weakest: Quantity; driver: Text; needed: Quantity; amps: Quantity };
+  readonly letOrMoreInto: { ohms: Quantity; weakest: Quantity; driver: Text; needed: Quantity };
+  readonly baseDiodeGroundOnly: null;
+  readonly least: null;
+  readonly most: null;
+  readonly pinGives: null;
+  readonly recommended: { derating: number };
+  readonly resistorFits: null;
+  readonly to: { least: Quantity; most: Quantity };
+}
+
+const tell = tells<DriveTransistorSays>('drive/transistor');
 
 const meta: CheckMeta = {
   id: 'drive/transistor',
-  title: 'Drivers carry their load, and are fully on',
   station: 'pins',
-  rule: 'Load ≤ the driver’s current × derating. A bare bipolar transistor saturates with a tenth of the load in its base: (VOH(min) − VBE(max)) ÷ R(max) ≥ I ÷ 10, and (VOH(max) − VBE(min)) ÷ R(min) ≤ what the pin gives. It turns VCE(sat) × I to heat, a field-effect one I² × R.',
-  source: 'Ohm’s law; saturation at a forced gain of 10, as transistor sheets state VCE(sat), is common practice',
   breaks: 'fault',
 };
 
-const A = (x: number) => formatQuantity(x, 'A');
-const V = (x: number) => formatQuantity(x, 'V');
-const R = (x: number) => formatQuantity(x, 'Ω');
+const A = (x: number) => quantityOf(x, 'A');
+const V = (x: number) => quantityOf(x, 'V');
+const R = (x: number) => quantityOf(x, 'Ω');
 
 export interface BaseSum {
   readonly net: Net;
@@ -90,26 +124,38 @@ function judgeCurrent(circuit: Circuit, load: PartNode, driver: PartNode, amps: 
       margin: limit - amps,
       message:
         amps > limit
-          ? `${load.label} takes ${A(amps)}; ${driver.label} may carry ${A(limit)} (${A(most)} × ${derating}).`
+          ? tell('takesMayCarry', {
+              load: load.label,
+              amps: A(amps),
+              driver: driver.label,
+              limit: A(limit),
+              most: A(most),
+              derating,
+            })
           : tooHot
-            ? `${driver.label} turns ${formatQuantity(watts, 'W')} to heat and reaches ${formatQuantity(warm.junction, '°C')} inside; ${formatQuantity(warm.limit, '°C')} is allowed.`
+            ? tell('tooHot', {
+                driver: driver.label,
+                watts: quantityOf(watts, 'W'),
+                junction: quantityOf(warm.junction, '°C'),
+                limit: quantityOf(warm.limit, '°C'),
+              })
             : severity === 'caution'
-              ? `${driver.label} gets ${formatQuantity(warm?.surface ?? 0, '°C')} warm outside. Do not touch it.`
-              : `${driver.label} carries ${A(amps)} of ${A(limit)}.`,
-      meaning: 'A switch that is not fully on, or carries too much, turns the difference to heat.',
+              ? tell('getsWarmOutsideDo', { driver: driver.label, surface: quantityOf(warm?.surface ?? 0, '°C') })
+              : tell('holds', { driver: driver.label, amps: A(amps), limit: A(limit) }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'load at its peak', sum: `of ${load.label}`, value: amps, unit: 'A' },
-        { name: 'may carry', sum: `${A(most)} × ${derating}`, value: limit, unit: 'A' },
+        { name: tell('loadPeak'), sum: tell('words', { load: load.label }), value: amps, unit: 'A' },
+        { name: tell('mayCarry'), sum: multiply(A(most), derating), value: limit, unit: 'A' },
         {
-          name: 'turned to heat',
+          name: tell('turnedHeat'),
           sum: sheet.bipolar
-            ? `${V(toInterval(sheet.bipolar.saturation).max)} × ${A(amps)}`
-            : `(${A(amps)})² × ${R(hotOhms(driver))}, hot`,
+            ? multiply(V(toInterval(sheet.bipolar.saturation).max), A(amps))
+            : tell('hot', { amps: A(amps), hotOhms: R(hotOhms(driver)) }),
           value: watts,
           unit: 'W',
         },
         ...(warm
-          ? [{ name: 'junction', sum: 'air + heat × resistance to the air', value: warm.junction, unit: '°C' }]
+          ? [{ name: term('junction'), sum: tell('airHeatResistanceAir'), value: warm.junction, unit: '°C' }]
           : []),
       ],
       rests: [
@@ -139,33 +185,48 @@ function judgeBase(circuit: Circuit, driver: PartNode, amps: number): Result[] {
       margin: ohms === 0 ? null : burns ? allowed - strongest : weakest - needed,
       message: burns
         ? ohms === 0
-          ? `The base of ${driver.label} hangs straight on its pin; nothing limits the current. Pin or transistor burns.`
-          : `${R(ohms)} let ${A(strongest)} into the base of ${driver.label}; its pin gives ${A(allowed)}.`
+          ? tell('baseHangsStraightPin', { driver: driver.label })
+          : tell('letIntoBasePin', {
+              ohms: R(ohms),
+              strongest: A(strongest),
+              driver: driver.label,
+              allowed: A(allowed),
+            })
         : weakest < needed
-          ? `${R(ohms)} let ${A(weakest)} into the base of ${driver.label}; ${A(needed)} are needed for its ${A(amps)}. It is not fully on and gets hot.`
-          : `${R(ohms)} let ${A(weakest)} or more into the base of ${driver.label}; ${A(needed)} are needed.`,
-      meaning:
-        'A base is a diode to ground: only the resistor sets its current, and only enough of it switches fully on.',
+          ? tell('letIntoBaseNeeded', {
+              ohms: R(ohms),
+              weakest: A(weakest),
+              driver: driver.label,
+              needed: A(needed),
+              amps: A(amps),
+            })
+          : tell('letOrMoreInto', { ohms: R(ohms), weakest: A(weakest), driver: driver.label, needed: A(needed) }),
+      meaning: tell('baseDiodeGroundOnly'),
       workings: [
-        { name: 'needed', sum: `${A(amps)} ÷ ${FORCED_GAIN}`, value: needed, unit: 'A' },
+        { name: term('needed'), sum: divide(A(amps), FORCED_GAIN), value: needed, unit: 'A' },
         ...(ohms === 0
           ? []
           : [
               {
-                name: 'at the least',
-                sum: `(${V(low.high)} − ${V(low.base)}) ÷ (${R(ohms)} × ${1 + circuit.tolerance})`,
+                name: tell('least'),
+                sum: divide(subtract(V(low.high), V(low.base)), multiply(R(ohms), 1 + circuit.tolerance)),
                 value: weakest,
                 unit: 'A',
               },
               {
-                name: 'at the most',
-                sum: `(${V(top.high)} − ${V(top.base)}) ÷ (${R(ohms)} × ${1 - circuit.tolerance})`,
+                name: tell('most'),
+                sum: divide(subtract(V(top.high), V(top.base)), multiply(R(ohms), 1 - circuit.tolerance)),
                 value: strongest,
                 unit: 'A',
               },
             ]),
-        { name: 'the pin gives', sum: `recommended × ${circuit.plan.rules.derating}`, value: allowed, unit: 'A' },
-        { name: 'resistor that fits', sum: `${R(sum.least)} to ${R(sum.most)}` },
+        {
+          name: tell('pinGives'),
+          sum: tell('recommended', { derating: circuit.plan.rules.derating }),
+          value: allowed,
+          unit: 'A',
+        },
+        { name: tell('resistorFits'), sum: tell('to', { least: R(sum.least), most: R(sum.most) }) },
       ],
       rests: [
         [driver.card.id, driver.card.driver?.bipolar?.base.source],

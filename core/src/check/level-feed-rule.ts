@@ -2,15 +2,23 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Supply } from '../card/card.ts';
 import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
 import { within } from '../quantity/interval.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface LevelFeedRuleSays {
+  readonly worksFromFedFrom: { part: Text; range: Quantity; range2: Quantity; rail: Text; other: Text };
+  readonly meaning: null;
+  readonly vHasMoreHeadroom: null;
+  readonly range: null;
+  readonly to: { range: Quantity; range2: Quantity };
+}
+
+const tell = tells<LevelFeedRuleSays>('level/feed-rule');
 
 const meta: CheckMeta = {
   id: 'level/feed-rule',
-  title: 'A wide-range part is fed as the house rule says',
   station: 'levels',
-  rule: 'A part with signals that works from the controller’s logic voltage and from 5 V alike is fed from the one that the house rule names.',
-  source: 'house rule of the plan',
   breaks: 'note',
 };
 
@@ -68,16 +76,19 @@ export const levelFeedRule: Check = {
       .filter(({ against }) => against)
       .map(({ part, supply, rail, other }): Result => {
         const range = toInterval(supply.range);
-        const V = (x: number) => formatQuantity(x, 'V');
+        const V = (x: number) => quantityOf(x, 'V');
         return result(circuit, meta, {
           subjects: [`${part.id}.${supply.id}`],
           severity: 'note',
-          message: `${part.label} works from ${V(range.min)} to ${V(range.max)} and is fed from ${rail.label}; the house rule would feed it from ${other.label}.`,
-          meaning:
-            circuit.plan.rules.feed === 'logic-rail'
-              ? 'On the controller’s own voltage it speaks the controller’s levels.'
-              : 'On 5 V it has more headroom, and its signals need translation.',
-          workings: [{ name: 'its range', sum: `${V(range.min)} to ${V(range.max)}` }],
+          message: tell('worksFromFedFrom', {
+            part: part.label,
+            range: V(range.min),
+            range2: V(range.max),
+            rail: rail.label,
+            other: other.label,
+          }),
+          meaning: circuit.plan.rules.feed === 'logic-rail' ? tell('meaning') : tell('vHasMoreHeadroom'),
+          workings: [{ name: tell('range'), sum: tell('to', { range: V(range.min), range2: V(range.max) }) }],
           rests: [[part.card.id, supply.range.source]],
         });
       }),

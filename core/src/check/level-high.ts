@@ -2,22 +2,36 @@ import type { LevelFigure } from '../card/figure.ts';
 import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
 import { levelAt, levelVolts, pairMargin, type Resolved } from '../circuit/level.ts';
 import { lowestRest, usualRest, type NodeVoltage } from '../physics/node.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { TYPICAL_THRESHOLD } from '../standard/practice.ts';
 import { brokenOrTightest, type Weighed } from './pairs.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
-import { capital } from './words.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface LevelHighSays {
+  readonly whereInputSwitchesNot: null;
+  readonly inputSwitches: { switchesAt: Quantity };
+  readonly usually: { usually: Quantity; where: Text };
+  readonly holds: { from: Text; given: Quantity; receiver: Text; needed: Quantity };
+  readonly works: { from: Text; given: Quantity; receiver: Text; needed: Quantity; usual: Text };
+  readonly guaranteesOnlyHighNeeds: { from: Text; given: Quantity; receiver: Text; needed: Quantity; usual: Text };
+  readonly meaning: null;
+  readonly highGuarantees: { from: Text };
+  readonly highNeeds: { receiver: Text };
+  readonly rest: { net: Text };
+}
+
+const tell = tells<LevelHighSays>('level/high');
 
 const meta: CheckMeta = {
   id: 'level/high',
-  title: 'A high is read as high',
   station: 'levels',
-  rule: 'What is guaranteed high on the net - VOH(min) of a driver, or the resting level of an open-drain net less leakage × pull-up - is at least VIH of every receiver, worst case. Every broken pair is reported, and the tightest that holds.',
-  source: 'the cards’ VOH and VIH; for families JESD8C.01, JESD8-5A, JESD8-7A (from memory)',
   breaks: 'fault',
 };
 
-const V = (x: number) => formatQuantity(x, 'V', 3);
+const V = (x: number) => quantityOf(x, 'V', 3);
 
 /** The typical threshold: the card's, or half the supply as is common practice; null for a bare gate of which the card says none. */
 function typicalThreshold(end: NetEnd): number | null {
@@ -37,7 +51,7 @@ function typicalOutput({ levels, power }: NetEnd): number {
 }
 
 interface HighPair {
-  readonly from: string;
+  readonly from: Text;
   readonly receiver: NetEnd;
   readonly need: LevelFigure;
   readonly driver: Resolved;
@@ -54,8 +68,9 @@ function report(circuit: Circuit, pair: HighPair): Result {
   const broken = margin < -1e-9;
   const switchesAt = typicalThreshold(receiver);
   const works = circuit.plan.rules.marginalLevels === 'working' && switchesAt !== null && pair.usually >= switchesAt;
-  const where = switchesAt === null ? 'where the input switches is not said' : `the input switches at ${V(switchesAt)}`;
-  const usual = `Usually it is ${V(pair.usually)}, and ${where}`;
+  const where =
+    switchesAt === null ? tell('whereInputSwitchesNot') : tell('inputSwitches', { switchesAt: V(switchesAt) });
+  const usual = tell('usually', { usually: V(pair.usually), where });
   const given = V(pair.driver.volts);
   const needed = V(pair.receives.volts);
   return result(circuit, meta, {
@@ -66,16 +81,20 @@ function report(circuit: Circuit, pair: HighPair): Result {
     unit: 'V',
     margin,
     message: !broken
-      ? `${capital(from)} gives at least ${given} high; ${receiver.label} needs ${needed}.`
+      ? tell('holds', { from, given, receiver: receiver.label, needed })
       : works
-        ? `${capital(from)} guarantees ${given} high; ${receiver.label} asks for ${needed}. ${usual}, so it works.`
-        : `${capital(from)} guarantees only ${given} high; ${receiver.label} needs ${needed}. ${usual}. It may not be read.`,
-    meaning:
-      'Between the two levels the receiver may take a one for a nought: readings fail now and then, or with the next part from the bag.',
+        ? tell('works', { from, given, receiver: receiver.label, needed, usual })
+        : tell('guaranteesOnlyHighNeeds', { from, given, receiver: receiver.label, needed, usual }),
+    meaning: tell('meaning'),
     workings: [
-      { name: `high that ${from} guarantees`, sum: pair.driver.sum, value: pair.driver.volts, unit: 'V' },
-      { name: `high that ${receiver.label} needs`, sum: pair.receives.sum, value: pair.receives.volts, unit: 'V' },
-      { name: 'margin', sum: `${given} − ${needed}`, value: margin, unit: 'V' },
+      { name: tell('highGuarantees', { from }), sum: pair.driver.sum, value: pair.driver.volts, unit: 'V' },
+      {
+        name: tell('highNeeds', { receiver: receiver.label }),
+        sum: pair.receives.sum,
+        value: pair.receives.volts,
+        unit: 'V',
+      },
+      { name: term('margin'), sum: subtract(given, needed), value: margin, unit: 'V' },
     ],
     rests: [[receiver.card, pair.need.source], ...pair.rests],
   });
@@ -136,7 +155,7 @@ function restPair(
     const margin = rest.volts - levelVolts(need, 'max', volts);
     if (worst && margin >= worst.margin) continue;
     worst = {
-      from: `${net.label} at rest`,
+      from: tell('rest', { net: net.label }),
       receiver,
       need,
       driver: rest,

@@ -1,22 +1,33 @@
 import type { LevelFigure } from '../card/figure.ts';
 import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
 import { levelAt, levelVolts, pairMargin, type Resolved } from '../circuit/level.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { sinkAt } from '../standard/bus-timing.ts';
 import { SWITCH_LOW } from '../standard/practice.ts';
 import { brokenOrTightest, type Weighed } from './pairs.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface LevelLowSays {
+  readonly contactClosedGround: null;
+  readonly broken: { driver: Text; given: Quantity; receiver: Text; needed: Quantity };
+  readonly holds: { driver: Text; given: Quantity; receiver: Text; needed: Quantity };
+  readonly meaning: null;
+  readonly lowGuarantees: { driver: Text };
+  readonly lowAccepts: { receiver: Text };
+}
+
+const tell = tells<LevelLowSays>('level/low');
 
 const meta: CheckMeta = {
   id: 'level/low',
-  title: 'A low is read as low',
   station: 'levels',
-  rule: 'VOL(max) of every driver is at most VIL of every receiver on the net, worst case; on I²C where a card is silent the standard’s 0.4 V, 0.2 × VDD at 2 V and below. Every broken pair is reported, and the tightest that holds.',
-  source: 'the cards’ VOL and VIL; for families JESD8C.01, JESD8-5A, JESD8-7A; UM10204 table 10 (from memory)',
   breaks: 'fault',
 };
 
-const V = (x: number) => formatQuantity(x, 'V', 3);
+const V = (x: number) => quantityOf(x, 'V', 3);
 
 interface LowPair {
   readonly driver: NetEnd;
@@ -38,7 +49,7 @@ function pairOf(driver: NetEnd, receiver: NetEnd, need: LevelFigure, bus: boolea
   if (driver.kind === 'switch' && supply) {
     const lowest = supply.min - receiver.power.drop;
     const margin = levelVolts(need, 'min', lowest) - SWITCH_LOW;
-    const given = { volts: SWITCH_LOW, sum: 'contact closed to ground' };
+    const given = { volts: SWITCH_LOW, sum: tell('contactClosedGround') };
     return { margin, value: () => ({ driver, given, needed: levelAt(need, 'min', lowest), margin, level: undefined }) };
   }
   const level = driver.levels.outputLow ?? standardLow(driver, bus);
@@ -72,14 +83,23 @@ function report(circuit: Circuit, pair: LowPair, receiver: NetEnd, need: LevelFi
     unit: 'V',
     margin: pair.margin,
     message: broken
-      ? `${driver.label} pulls low to ${given} only; ${receiver.label} takes no more than ${needed} for a low. It may not be read.`
-      : `${driver.label} pulls low to ${given} at most; ${receiver.label} takes up to ${needed} for a low.`,
-    meaning:
-      'A low that stays above the threshold is read as high now and then: acknowledgements and start conditions get lost.',
+      ? tell('broken', { driver: driver.label, given, receiver: receiver.label, needed })
+      : tell('holds', { driver: driver.label, given, receiver: receiver.label, needed }),
+    meaning: tell('meaning'),
     workings: [
-      { name: `low that ${driver.label} guarantees`, sum: pair.given.sum, value: pair.given.volts, unit: 'V' },
-      { name: `low that ${receiver.label} accepts`, sum: pair.needed.sum, value: pair.needed.volts, unit: 'V' },
-      { name: 'margin', sum: `${needed} − ${given}`, value: pair.margin, unit: 'V' },
+      {
+        name: tell('lowGuarantees', { driver: driver.label }),
+        sum: pair.given.sum,
+        value: pair.given.volts,
+        unit: 'V',
+      },
+      {
+        name: tell('lowAccepts', { receiver: receiver.label }),
+        sum: pair.needed.sum,
+        value: pair.needed.volts,
+        unit: 'V',
+      },
+      { name: term('margin'), sum: subtract(needed, given), value: pair.margin, unit: 'V' },
     ],
     rests: [[receiver.card, need.source], pair.level ? [driver.card, pair.level.source] : null],
   });

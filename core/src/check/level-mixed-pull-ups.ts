@@ -3,26 +3,40 @@ import { levelAt } from '../circuit/level.ts';
 import { corner, lineNetwork } from '../physics/line.ts';
 import { allPullUps, highestRest, pullsToSeveralRails, type Fed } from '../physics/node.ts';
 import { operatingPoint } from '../physics/operating-point.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
+import { quantityOf, tells, type Quantity, type Text, type Sum } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface LevelMixedPullUpsSays {
+  readonly flowsFromRailInto: { amps: Quantity; voltage: Quantity; voltage2: Quantity };
+  readonly pullUp: { p: Text };
+  readonly to: { voltage: Quantity };
+  readonly highest: { net: Text };
+  readonly stands: { end: Text };
+  readonly intoLowerRail: null;
+  readonly throughPullUpsProtection: null;
+  readonly pullUpLiftsStands: { top: Text; net: Text; rest: Quantity; end: Text; stands: Quantity; others: number };
+  readonly apart: { net: Text; rest: Quantity; flows: Text };
+  readonly holds: { net: Text; rest: Quantity };
+  readonly meaning: null;
+}
+
+const tell = tells<LevelMixedPullUpsSays>('level/mixed-pull-ups');
 
 const meta: CheckMeta = {
   id: 'level/mixed-pull-ups',
-  title: 'Pull-ups to several rails lift nothing too high',
   station: 'levels',
-  rule: 'Pull-ups to different rails lift a net to Σ(Vi/Ri) ÷ Σ(1/Ri), rails and tolerances at their worst; that is at most what every terminal on it stands. Rails of clearly different voltage are a caution even where all stand it: current flows from one into the other.',
-  source: 'Kirchhoff’s current law; absolute maximum ratings of the cards',
   breaks: 'danger',
 };
 
-const V = (x: number) => formatQuantity(x, 'V', 3);
+const V = (x: number) => quantityOf(x, 'V', 3);
 /** Rails further apart than this share of the higher one are two voltages, not two regulators of one. */
 const APART = 0.08;
 
 interface Victim {
   readonly end: NetEnd;
   readonly stands: number;
-  readonly sum: string;
+  readonly sum: Sum;
 }
 
 /** What each terminal stands, its supply at its lowest, the least first. */
@@ -62,18 +76,26 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const hurt = all.filter(({ stands }) => rest.volts > stands + 1e-9);
   const apart = (top.voltage.typ - bottom.voltage.typ) / top.voltage.typ > APART;
   const amps = apart ? intoLower(net, top) : 0;
-  const others =
-    hurt.length > 1 ? ` So ${hurt.length === 2 ? 'is one other part' : `are ${hurt.length - 1} others`}.` : '';
-  const flows = `${formatQuantity(amps, 'A', 2)} flows from the ${V(top.voltage.typ)} rail into the ${V(bottom.voltage.typ)} one.`;
+  const flows = tell('flowsFromRailInto', {
+    amps: quantityOf(amps, 'A', 2),
+    voltage: V(top.voltage.typ),
+    voltage2: V(bottom.voltage.typ),
+  });
   const workings: Step[] = [
-    ...pulls.map((p) => ({ name: `pull-up ${p.label}`, sum: `to ${V(p.voltage.max)}`, value: p.ohms.typ, unit: 'Ω' })),
-    { name: `highest on ${net.label}`, sum: rest.sum, value: rest.volts, unit: 'V' },
+    ...pulls.map((p) => ({
+      name: tell('pullUp', { p: p.label }),
+      sum: tell('to', { voltage: V(p.voltage.max) }),
+      value: p.ohms.typ,
+      unit: 'Ω',
+    })),
+    { name: tell('highest', { net: net.label }), sum: rest.sum, value: rest.volts, unit: 'V' },
   ];
-  if (worst) workings.push({ name: `${worst.end.label} stands`, sum: worst.sum, value: worst.stands, unit: 'V' });
+  if (worst)
+    workings.push({ name: tell('stands', { end: worst.end.label }), sum: worst.sum, value: worst.stands, unit: 'V' });
   if (apart)
     workings.push({
-      name: 'into the lower rail',
-      sum: 'through its pull-ups and the protection diodes of its parts',
+      name: tell('intoLowerRail'),
+      sum: tell('throughPullUpsProtection'),
       value: amps,
       unit: 'A',
     });
@@ -89,12 +111,18 @@ function judge(circuit: Circuit, net: Net): Result[] {
       margin,
       message:
         hurt.length > 0 && worst
-          ? `The pull-up ${top.label} lifts ${net.label} to ${V(rest.volts)}; ${worst.end.label} stands ${V(worst.stands)} at most. It can be damaged.${others}`
+          ? tell('pullUpLiftsStands', {
+              top: top.label,
+              net: net.label,
+              rest: V(rest.volts),
+              end: worst.end.label,
+              stands: V(worst.stands),
+              others: hurt.length - 1,
+            })
           : apart
-            ? `${net.label} is pulled to two voltages and rests at ${V(rest.volts)}; ${flows}`
-            : `${net.label} is pulled to rails of one voltage and never passes ${V(rest.volts)}.`,
-      meaning:
-        'Two pull-ups to two voltages meet somewhere between. What is on the lower rail is held above it, and with that rail off the higher one feeds it backwards.',
+            ? tell('apart', { net: net.label, rest: V(rest.volts), flows })
+            : tell('holds', { net: net.label, rest: V(rest.volts) }),
+      meaning: tell('meaning'),
       workings,
       rests: [
         worst ? [worst.end.card, worst.end.levels.absoluteMax?.source] : null,

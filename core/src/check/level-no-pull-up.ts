@@ -1,13 +1,26 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface LevelNoPullUpSays {
+  readonly pullUp: null;
+  readonly pullUps: { count: number };
+  readonly has: { net: Text; count: Text };
+  readonly hasOnlyControllersOwn: { net: Text; ohms: Quantity; ohms2: Quantity };
+  readonly hasNoPullUp: { net: Text };
+  readonly meaning: null;
+  readonly pullUp2: { p: Text };
+  readonly to: { rail: Text };
+  readonly controllersOwn: null;
+  readonly to2: { ohms: Quantity; ohms2: Quantity };
+}
+
+const tell = tells<LevelNoPullUpSays>('level/no-pull-up');
 
 const meta: CheckMeta = {
   id: 'level/no-pull-up',
-  title: 'An open-drain net has a pull-up',
   station: 'levels',
-  rule: 'A net that nobody drives high carries at least one pull-up. The controller’s weak internal one alone is a caution.',
-  source: 'UM10204 §3.1.1 (from memory); for switches common practice',
   breaks: 'fault',
 };
 
@@ -18,10 +31,14 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const ohms = weak?.ohms;
   const message =
     count > 0
-      ? `${net.label} has ${count === 1 ? 'a pull-up' : `${count} pull-ups`}.`
+      ? tell('has', { net: net.label, count: count === 1 ? tell('pullUp') : tell('pullUps', { count }) })
       : ohms
-        ? `${net.label} has only the controller’s own pull-up of ${formatQuantity(ohms.min, 'Ω')} to ${formatQuantity(ohms.max, 'Ω')}. Fine for a switch nearby, slow and easily disturbed on a longer lead.`
-        : `${net.label} has no pull-up; nothing ever makes it high. It will not be read.`;
+        ? tell('hasOnlyControllersOwn', {
+            net: net.label,
+            ohms: quantityOf(ohms.min, 'Ω'),
+            ohms2: quantityOf(ohms.max, 'Ω'),
+          })
+        : tell('hasNoPullUp', { net: net.label });
   return [
     result(circuit, meta, {
       subjects: [net.id],
@@ -31,15 +48,19 @@ function judge(circuit: Circuit, net: Net): Result[] {
       unit: 'pull-ups',
       margin: count - 1,
       message,
-      meaning:
-        'An open drain or a switch only pulls down. Without a resistor to the rail the line floats and picks up whatever is near.',
+      meaning: tell('meaning'),
       workings: [
-        ...net.pullUps.map((p) => ({ name: `pull-up ${p.label}`, sum: `to ${p.rail}`, value: p.ohms.typ, unit: 'Ω' })),
+        ...net.pullUps.map((p) => ({
+          name: tell('pullUp2', { p: p.label }),
+          sum: tell('to', { rail: p.rail }),
+          value: p.ohms.typ,
+          unit: 'Ω',
+        })),
         ...(ohms
           ? [
               {
-                name: 'the controller’s own',
-                sum: `${formatQuantity(ohms.min, 'Ω')} to ${formatQuantity(ohms.max, 'Ω')}`,
+                name: tell('controllersOwn'),
+                sum: tell('to2', { ohms: quantityOf(ohms.min, 'Ω'), ohms2: quantityOf(ohms.max, 'Ω') }),
                 value: ohms.typ,
                 unit: 'Ω',
               },

@@ -3,23 +3,40 @@ import type { Interval } from '../quantity/interval.ts';
 import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
 import { levelAt } from '../circuit/level.ts';
 import { allPullUps, driverPeak, highestRest, pullsToSeveralRails } from '../physics/node.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
-import { capital } from './words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface LevelOverVoltageSays {
+  readonly pullUp: { top: Text };
+  readonly railHighestPartUnplugged: null;
+  readonly railPartUnplugged: null;
+  readonly fixed: { fixed: Text };
+  readonly canBeDamaged: null;
+  readonly pastSheetLessThan: null;
+  readonly broken: { by: Text; net: Text; measuredText: Quantity; end: Text; limitText: Quantity; flows: Text };
+  readonly holds: { net: Text; measuredText: Quantity; end: Text; limitText: Quantity };
+  readonly meaning: null;
+  readonly highest: { net: Text };
+  readonly stands: { end: Text };
+}
+
+const tell = tells<LevelOverVoltageSays>('level/over-voltage');
 
 const meta: CheckMeta = {
   id: 'level/over-voltage',
-  title: 'No terminal sees more than it stands',
   station: 'levels',
-  rule: 'The highest voltage on a net - of every driver, of its pull-ups, and of a fixed resistor whose part is unplugged - is at most the absolute maximum of each terminal on it, its own supply at its lowest. Beyond that by less than its protection diode conducts at (0.4 V above its supply) is a caution. Pull-ups to several rails are judged by level/mixed-pull-ups, supplies that are off by level/unpowered.',
-  source: 'absolute maximum ratings of the cards',
   breaks: 'danger',
 };
 
 interface Peak {
   readonly volts: number;
-  readonly sum: string;
-  readonly by: string;
+  readonly sum: Sum;
+  /** The same while its rail is at a voltage, V. */
+  readonly at: (supply: number) => { readonly volts: number; readonly sum: Sum };
+  readonly by: Text;
   readonly end: NetEnd | null;
   /** The one rail that it follows; null where several meet. */
   readonly rail: string | null;
@@ -29,19 +46,26 @@ interface Peak {
 function peaks(net: Net, at: NetEnd): Peak[] {
   const found: Peak[] = net.ends.flatMap((end) => {
     const peak = end === at ? null : driverPeak(end);
-    return peak ? [{ ...peak, by: end.label, end }] : [];
+    return peak ? [{ ...peak, at: (supply) => driverPeak(end, supply) ?? peak, by: end.label, end }] : [];
   });
   const rest = pullsToSeveralRails(net) ? null : highestRest(net);
   const top = allPullUps(net)[0];
   if (rest && top)
-    found.push({ volts: rest.volts, sum: rest.sum, by: `the pull-up ${top.label}`, end: null, rail: top.root });
+    found.push({
+      ...rest,
+      at: (supply) => ({ volts: supply, sum: quantityOf(supply, 'V', 4) }),
+      by: tell('pullUp', { top: top.label }),
+      end: null,
+      rail: top.root,
+    });
   const { fixed } = net;
   // With the bare part unplugged nothing flows, and the pin is at the resistor's rail.
   if (fixed?.voltage)
     found.push({
       volts: fixed.voltage.max,
-      sum: 'its rail at its highest, the part unplugged',
-      by: `the fixed ${fixed.label}`,
+      sum: tell('railHighestPartUnplugged'),
+      at: (supply) => ({ volts: supply, sum: tell('railPartUnplugged') }),
+      by: tell('fixed', { fixed: fixed.label }),
       end: null,
       rail: fixed.root,
     });
@@ -56,16 +80,11 @@ function against(peak: Peak, end: NetEnd, level: LevelFigure, own: Interval | nu
   const low = own?.min ?? 0;
   const high = own?.max ?? 0;
   const together = peak.rail !== null && peak.rail === end.power.rail;
-  const tries: [number, number][] = together
-    ? [
-        [low, low],
-        [high, high],
-      ]
-    : [[peak.volts, low]];
-  const cases = tries.map(([volts, supply]) => {
+  const cases = (together ? [low, high] : [low]).map((supply) => {
+    const then = together ? peak.at(supply) : peak;
     const limit = levelAt(level, 'max', supply - end.power.drop);
-    const flows = level.unit !== 'offset' || volts - (supply - end.power.drop) > NO_CURRENT;
-    return { peak: { ...peak, volts }, limit, margin: limit.volts - volts, flows };
+    const flows = level.unit !== 'offset' || then.volts - (supply - end.power.drop) > NO_CURRENT;
+    return { peak: { ...peak, ...then }, limit, margin: limit.volts - then.volts, flows };
   });
   return cases.reduce((a, b) => (b.margin < a.margin ? b : a));
 }
@@ -79,8 +98,8 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
   if (!worst) return [];
   const { peak, limit, margin, flows } = worst;
   const broken = margin < -1e-9;
-  const measuredText = formatQuantity(peak.volts, 'V');
-  const limitText = formatQuantity(limit.volts, 'V');
+  const measuredText = quantityOf(peak.volts, 'V');
+  const limitText = quantityOf(limit.volts, 'V');
   const fitted = net.pullUps.flatMap(({ figure }) => (figure ? [[figure.card, figure.source] as const] : []));
   const high = peak.end?.levels.outputHigh;
   return [
@@ -92,19 +111,25 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
       unit: 'V',
       margin,
       message: broken
-        ? `${capital(peak.by)} can lift ${net.label} to ${measuredText}; ${end.label} stands ${limitText} at most. ${flows ? 'It can be damaged.' : 'That is past its sheet by less than its protection diode conducts at: nothing flows yet.'}`
-        : `${net.label} never passes ${measuredText}; ${end.label} stands ${limitText}.`,
-      meaning:
-        'More than a pin stands flows through its protection diode into the supply and can destroy it, at once or over weeks.',
+        ? tell('broken', {
+            by: peak.by,
+            net: net.label,
+            measuredText,
+            end: end.label,
+            limitText,
+            flows: flows ? tell('canBeDamaged') : tell('pastSheetLessThan'),
+          })
+        : tell('holds', { net: net.label, measuredText, end: end.label, limitText }),
+      meaning: tell('meaning'),
       workings: [
-        { name: `highest on ${net.label}`, sum: peak.sum, value: peak.volts, unit: 'V' },
+        { name: tell('highest', { net: net.label }), sum: peak.sum, value: peak.volts, unit: 'V' },
         {
-          name: `${end.label} stands`,
+          name: tell('stands', { end: end.label }),
           sum: limit.sum,
           value: limit.volts,
           unit: 'V',
         },
-        { name: 'margin', sum: `${limitText} − ${measuredText}`, value: margin, unit: 'V' },
+        { name: term('margin'), sum: subtract(limitText, measuredText), value: margin, unit: 'V' },
       ],
       rests: [[end.card, level.source], ...fitted, high ? [peak.end?.card ?? '', high.source] : null],
     }),

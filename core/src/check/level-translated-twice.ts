@@ -1,11 +1,20 @@
 import { result, type Check, type CheckMeta } from './result.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface LevelTranslatedTwiceSays {
+  readonly carriesTranslatorOwnStands: { node: Text; label: Text };
+  readonly meaning: null;
+  readonly breakout: null;
+  readonly ownTranslator: null;
+  readonly before: null;
+}
+
+const tell = tells<LevelTranslatedTwiceSays>('level/translated-twice');
 
 const meta: CheckMeta = {
   id: 'level/translated-twice',
-  title: 'No two translators in series',
   station: 'levels',
-  rule: 'A port whose breakout carries a translator of its own does not stand behind another one.',
-  source: 'common practice: each translator adds its capacitance, its pull-ups and a low level of its own',
   breaks: 'fault',
 };
 
@@ -27,12 +36,11 @@ export const levelTranslatedTwice: Check = {
             limit: 1,
             unit: 'translators',
             margin: -1,
-            message: `${node.label} carries a translator of its own and stands behind the ${label}. Two in series are one too many.`,
-            meaning:
-              'A low comes out of the first translator a little too high for the second, and the edges are rounded twice: the bus hangs now and then.',
+            message: tell('carriesTranslatorOwnStands', { node: node.label, label }),
+            meaning: tell('meaning'),
             workings: [
-              { name: 'on the breakout', sum: 'its own translator', value: 1, unit: '' },
-              { name: 'before it', sum: label, value: 1, unit: '' },
+              { name: tell('breakout'), sum: tell('ownTranslator'), value: 1, unit: '' },
+              { name: tell('before'), sum: label, value: 1, unit: '' },
             ],
             rests: [[node.card.id, own.source]],
           }),

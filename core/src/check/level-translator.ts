@@ -1,19 +1,47 @@
 import { wayOf } from '../circuit/way.ts';
 import type { Circuit, Net, PartNode } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, wordOf } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface LevelTranslatorSays {
+  readonly hasChannelsLines: { node: Text; count: number; count2: number };
+  readonly passesLines: { node: Text; count: number; count2: number };
+  readonly meaning: null;
+  readonly channel: { i: number };
+  readonly hasNoSupplySide: { node: Text; low: Text };
+  readonly alike: { node: Text; low: Quantity; high: Quantity };
+  readonly holds: { node: Text; low: Quantity; high: Quantity };
+  readonly bothSidesTakeTheir: null;
+  readonly lowSide: null;
+  readonly supply: null;
+  readonly highSide: null;
+  readonly readVoltageGoesThrough: { names: readonly Text[]; node: Text };
+  readonly voltageBroughtDownDivider: null;
+  readonly follows: { node: Text; names: readonly Text[] };
+  readonly drivesOneDirectionTime: { node: Text; names: readonly Text[] };
+  readonly suchLinePartsAnswer: null;
+  readonly passesAllLinesOne: { node: Text; names: readonly Text[]; names2: readonly Text[] };
+  readonly allLinesGoOne: { node: Text };
+  readonly oneDirectionHoldsAll: null;
+  readonly followsBusRuns: { node: Text; fastest: Quantity; wanted: Quantity };
+  readonly translatorTooSlowRounds: null;
+  readonly dividerBringsDownWhat: { net: Text };
+  readonly dividerLetsSignalThrough: { net: Text; way: Text };
+  readonly seenFromOtherSide: null;
+}
+
+const tell = tells<LevelTranslatorSays>('level/translator');
 
 const meta: CheckMeta = {
   id: 'level/translator',
-  title: 'A translator fits its two sides',
   station: 'levels',
-  rule: 'Both sides fed from two different voltages, the lower on the low side; enough channels; an open-drain style for lines that both sides pull low, one direction for all lines of the other kind; a clock that it follows (what its own pull-ups and both sides’ capacitance make of the edge is judged by bus/pull-up-weak). No line that is read by its voltage goes through one. A divider lets signals through to the controller only.',
-  source: 'the translator’s card',
   breaks: 'fault',
 };
 
 type Translator = NonNullable<PartNode['card']['translator']>;
-const names = (nets: readonly Net[]) => nets.map(({ label }) => label).join(' and ');
+const names = (nets: readonly Net[]) => nets.map(({ label }) => label);
 
 function channels(circuit: Circuit, node: PartNode, translator: Translator, far: readonly Net[]): Result {
   const spare = translator.channels.length - far.length;
@@ -26,17 +54,17 @@ function channels(circuit: Circuit, node: PartNode, translator: Translator, far:
     margin: spare,
     message:
       spare < 0
-        ? `${node.label} has ${translator.channels.length} channels for ${far.length} lines.`
-        : `${node.label} passes ${far.length} of ${translator.channels.length} lines.`,
-    meaning: 'A line without a channel is not connected to the other side.',
-    workings: far.map((net, i) => ({ name: `channel ${i + 1}`, sum: net.label })),
+        ? tell('hasChannelsLines', { node: node.label, count: translator.channels.length, count2: far.length })
+        : tell('passesLines', { node: node.label, count: far.length, count2: translator.channels.length }),
+    meaning: tell('meaning'),
+    workings: far.map((net, i) => ({ name: tell('channel', { i: i + 1 }), sum: net.label })),
   });
 }
 
 function sides(circuit: Circuit, node: PartNode, translator: Translator): Result {
   const low = circuit.feeds.get(`${node.id}.${translator.lowSupply}`)?.voltage ?? null;
   const high = circuit.feeds.get(`${node.id}.${translator.highSupply}`)?.voltage ?? null;
-  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const V = (x: number) => quantityOf(x, 'V', 3);
   const alike = low && high && Math.abs(high.typ - low.typ) < 0.05 * high.typ;
   return result(circuit, meta, {
     subjects: [node.id, 'sides'],
@@ -48,14 +76,14 @@ function sides(circuit: Circuit, node: PartNode, translator: Translator): Result
     ranked: false,
     message:
       !low || !high
-        ? `${node.label} has no supply on its ${low ? 'high' : 'low'} side; it passes nothing.`
+        ? tell('hasNoSupplySide', { node: node.label, low: low ? term('high') : term('low') })
         : alike
-          ? `${node.label} stands between ${V(low.typ)} and ${V(high.typ)}: there is nothing to translate.`
-          : `${node.label} stands between ${V(low.typ)} and ${V(high.typ)}, each on its side.`,
-    meaning: 'Both sides take their level from a supply of their own, the lower voltage on the low side.',
+          ? tell('alike', { node: node.label, low: V(low.typ), high: V(high.typ) })
+          : tell('holds', { node: node.label, low: V(low.typ), high: V(high.typ) }),
+    meaning: tell('bothSidesTakeTheir'),
     workings: [
-      ...(low ? [{ name: 'low side', sum: 'its supply', value: low.typ, unit: 'V' }] : []),
-      ...(high ? [{ name: 'high side', sum: 'its supply', value: high.typ, unit: 'V' }] : []),
+      ...(low ? [{ name: tell('lowSide'), sum: tell('supply'), value: low.typ, unit: 'V' }] : []),
+      ...(high ? [{ name: tell('highSide'), sum: tell('supply'), value: high.typ, unit: 'V' }] : []),
     ],
   });
 }
@@ -73,14 +101,14 @@ function voltages(circuit: Circuit, node: PartNode, far: readonly Net[]): Result
           limit: 0,
           unit: 'signals',
           margin: -read.length,
-          message: `${names(read)} is read by its voltage and goes through ${node.label}, which passes ones and noughts. What lies between is bent or clipped.`,
-          meaning: 'A voltage is brought down by a divider, or read by a converter on the same supply.',
+          message: tell('readVoltageGoesThrough', { names: names(read), node: node.label }),
+          meaning: tell('voltageBroughtDownDivider'),
         }),
       ];
 }
 
 function direction(circuit: Circuit, node: PartNode, translator: Translator, far: readonly Net[]): Result[] {
-  const shared = far.filter((net) => wayOf(net) === 'both ways');
+  const shared = far.filter((net) => wayOf(net) === 'both');
   if (shared.length > 0) {
     const follows = translator.style === 'open-drain';
     return [
@@ -88,17 +116,16 @@ function direction(circuit: Circuit, node: PartNode, translator: Translator, far
         subjects: [node.id, 'style'],
         severity: follows ? null : 'fault',
         message: follows
-          ? `${node.label} lets either side pull ${names(shared)} low.`
-          : `${node.label} drives in one direction at a time; ${names(shared)} is pulled low from both sides.`,
-        meaning:
-          'On such a line parts answer where the controller spoke a moment ago; a translator with a direction blocks them.',
+          ? tell('follows', { node: node.label, names: names(shared) })
+          : tell('drivesOneDirectionTime', { node: node.label, names: names(shared) }),
+        meaning: tell('suchLinePartsAnswer'),
       }),
     ];
   }
   const ways = new Set(far.map(wayOf));
   if (translator.style === 'open-drain' || far.length === 0) return [];
-  const to = far.filter((net) => wayOf(net) === 'to the parts');
-  const from = far.filter((net) => wayOf(net) === 'from the parts');
+  const to = far.filter((net) => wayOf(net) === 'to');
+  const from = far.filter((net) => wayOf(net) === 'from');
   return [
     result(circuit, meta, {
       subjects: [node.id, 'direction'],
@@ -109,10 +136,10 @@ function direction(circuit: Circuit, node: PartNode, translator: Translator, far
       margin: 1 - ways.size,
       message:
         ways.size > 1
-          ? `${node.label} passes all its lines one way; ${names(to)} go to the parts and ${names(from)} come from them.`
-          : `All lines of ${node.label} go one way.`,
-      meaning: 'One direction holds for all channels: lines against it are driven from both ends.',
-      workings: far.map((net) => ({ name: net.label, sum: wayOf(net) })),
+          ? tell('passesAllLinesOne', { node: node.label, names: names(to), names2: names(from) })
+          : tell('allLinesGoOne', { node: node.label }),
+      meaning: tell('oneDirectionHoldsAll'),
+      workings: far.map((net) => ({ name: net.label, sum: wordOf('way', wayOf(net)) })),
     }),
   ];
 }
@@ -129,8 +156,12 @@ function clock(circuit: Circuit, node: PartNode, translator: Translator, far: re
       limit: fastest,
       unit: 'Hz',
       margin: fastest - wanted,
-      message: `${node.label} follows ${formatQuantity(fastest, 'Hz')}; the bus runs at ${formatQuantity(wanted, 'Hz')}.`,
-      meaning: 'A translator that is too slow rounds the edges until bits are missed.',
+      message: tell('followsBusRuns', {
+        node: node.label,
+        fastest: quantityOf(fastest, 'Hz'),
+        wanted: quantityOf(wanted, 'Hz'),
+      }),
+      meaning: tell('translatorTooSlowRounds'),
       rests: [[node.card.id, translator.clock.source]],
     }),
   ];
@@ -146,12 +177,12 @@ function dividerWays(circuit: Circuit): Result[] {
     return [
       result(circuit, meta, {
         subjects: [helper.id, `${helper.part}.${helper.port}`],
-        severity: way === 'from the parts' ? null : 'fault',
+        severity: way === 'from' ? null : 'fault',
         message:
-          way === 'from the parts'
-            ? `The divider on ${net.label} brings down what the controller reads.`
-            : `A divider lets a signal through one way, to the controller; ${net.label} goes ${way}.`,
-        meaning: 'Seen from the other side a divider takes away from a level that is too low already.',
+          way === 'from'
+            ? tell('dividerBringsDownWhat', { net: net.label })
+            : tell('dividerLetsSignalThrough', { net: net.label, way: wordOf('way', way) }),
+        meaning: tell('seenFromOtherSide'),
       }),
     ];
   });

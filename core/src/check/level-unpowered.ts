@@ -1,18 +1,47 @@
 import type { Circuit, Net, NetEnd, Power } from '../circuit/circuit.ts';
 import { levelAt, levelVolts, type Resolved } from '../circuit/level.ts';
 import { allPullUps, driverPeak, lifting, type Fed } from '../physics/node.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { CLAMP_CURRENT } from '../standard/practice.ts';
-import { capital } from './words.ts';
 import { result, type Check, type CheckMeta, type Result, type Severity } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+import { subtract, inParallel } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface LevelUnpoweredSays {
+  readonly fixed: { pull: Text };
+  readonly pullUp: { pull: Text };
+  readonly railHighest: null;
+  readonly nothingLimitsCurrentCan: null;
+  readonly resistorLetsThroughMost: { amps: Quantity; clampcurrent: Quantity };
+  readonly flowsIntoLineHeld: { amps: Quantity };
+  readonly broken: { end: Text; by: Text; worst: Quantity; stands: Quantity; follows: Text };
+  readonly holds: { by: Text; worst: Quantity; end: Text; stands: Quantity };
+  readonly meaning: null;
+  readonly on: { net: Text };
+  readonly standsWhileOff: { end: Text };
+  readonly currentThroughDiode: null;
+  readonly v: { worst: Quantity; diode: number; worst2: Quantity };
+  readonly switchedSuppliesOffPull: {
+    off: readonly Text[];
+    net: Text;
+    volts: Quantity;
+    hardest: Text;
+    hardest2: Quantity;
+  };
+  readonly switchedSuppliesOffLeft: { volts: Quantity; net: Text };
+  readonly railPartOffLies: null;
+  readonly left: { net: Text };
+  readonly upDown: { on: Sum; off: Sum };
+  readonly needs: { hardest: Text };
+  readonly high: null;
+}
+
+const tell = tells<LevelUnpoweredSays>('level/unpowered');
 
 const meta: CheckMeta = {
   id: 'level/unpowered',
-  title: 'A part without supply is not fed through its signals',
   station: 'levels',
-  rule: 'While the supply of a part can be off and something on the net stays on - another source, or a supply that is not switched with it - the net is at most what the part stands without supply. Beyond that current flows through its protection diode: driven it is a danger, through a pull-up it holds the line down; through a resistor in the line that keeps it at 1 mA or less it does nothing. Its own pull-ups leave a high for the others while its rail is off.',
-  source:
-    'absolute maximum ratings of the cards; where a card says nothing for that case, its absolute maximum at no supply',
   breaks: 'danger',
 };
 
@@ -21,9 +50,9 @@ export const DIODE = 0.6;
 
 /** What keeps pushing while the part is off. */
 interface Push {
-  readonly by: string;
+  readonly by: Text;
   readonly volts: number;
-  readonly sum: string;
+  readonly sum: Sum;
   /** Ω that limit the current; null where nothing does. */
   readonly ohms: number | null;
   /** True where a switch in the build takes the supply away, not a plug. */
@@ -54,10 +83,10 @@ function pushes(circuit: Circuit, net: Net, end: NetEnd): Push[] {
     found.push({
       by:
         pull.helper !== null && pull.helper === net.fixed?.helper
-          ? `the fixed ${pull.label}`
-          : `the pull-up ${pull.label}`,
+          ? tell('fixed', { pull: pull.label })
+          : tell('pullUp', { pull: pull.label }),
       volts: pull.voltage.max,
-      sum: `its rail at its highest`,
+      sum: tell('railHighest'),
       ohms: pull.ohms.min,
       switched: how === 'switch',
       driven: false,
@@ -102,13 +131,16 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
   const broken = margin < -1e-9;
   const amps = through(worst);
   const limited = isLimited(worst);
-  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const V = (x: number) => quantityOf(x, 'V', 3);
   const follows =
     amps === null
-      ? 'Nothing limits the current. It can be damaged.'
+      ? tell('nothingLimitsCurrentCan')
       : limited
-        ? `Its resistor lets ${formatQuantity(amps, 'A', 2)} through at most; ${formatQuantity(CLAMP_CURRENT, 'A')} may flow.`
-        : `${formatQuantity(amps, 'A', 2)} flows into it, and the line is held down for all others.`;
+        ? tell('resistorLetsThroughMost', {
+            amps: quantityOf(amps, 'A', 2),
+            clampcurrent: quantityOf(CLAMP_CURRENT, 'A'),
+          })
+        : tell('flowsIntoLineHeld', { amps: quantityOf(amps, 'A', 2) });
   return [
     result(circuit, meta, {
       subjects: [`${end.part}.${end.signal}`, net.id],
@@ -117,19 +149,18 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
         ? { measured: amps, limit: CLAMP_CURRENT, unit: 'A', margin: CLAMP_CURRENT - (amps ?? 0) }
         : { measured: worst.volts, limit: stands.volts, unit: 'V', margin }),
       message: broken
-        ? `While ${end.label} has no supply, ${worst.by} puts ${V(worst.volts)} on it; it stands ${V(stands.volts)} then. ${follows}`
-        : `${capital(worst.by)} puts ${V(worst.volts)} on ${end.label} while that has no supply; it stands ${V(stands.volts)} then.`,
-      meaning:
-        'A part that is off takes current through its signal pins: it is half on, heats its protection diodes, and holds the bus down for everyone else.',
+        ? tell('broken', { end: end.label, by: worst.by, worst: V(worst.volts), stands: V(stands.volts), follows })
+        : tell('holds', { by: worst.by, worst: V(worst.volts), end: end.label, stands: V(stands.volts) }),
+      meaning: tell('meaning'),
       workings: [
-        { name: `on ${net.label}`, sum: worst.sum, value: worst.volts, unit: 'V' },
-        { name: `${end.label} stands while off`, sum: stands.sum, value: stands.volts, unit: 'V' },
-        { name: 'margin', sum: `${V(stands.volts)} − ${V(worst.volts)}`, value: margin, unit: 'V' },
+        { name: tell('on', { net: net.label }), sum: worst.sum, value: worst.volts, unit: 'V' },
+        { name: tell('standsWhileOff', { end: end.label }), sum: stands.sum, value: stands.volts, unit: 'V' },
+        { name: term('margin'), sum: subtract(V(stands.volts), V(worst.volts)), value: margin, unit: 'V' },
         ...(amps !== null && broken
           ? [
               {
-                name: 'current through its diode',
-                sum: `(${V(worst.volts)} − ${DIODE} V) ÷ ${formatQuantity(worst.ohms ?? 0, 'Ω')}`,
+                name: tell('currentThroughDiode'),
+                sum: tell('v', { worst: V(worst.volts), diode: DIODE, worst2: quantityOf(worst.ohms ?? 0, 'Ω') }),
                 value: amps,
                 unit: 'A',
               },
@@ -155,14 +186,14 @@ function dragged(circuit: Circuit, net: Net): Result[] {
         ? [{ label: end.label, volts: levelVolts(end.levels.inputHigh, 'max', end.power.voltage.min) }]
         : [],
     )
-    .reduce<{ label: string; volts: number } | null>((a, b) => (a && a.volts >= b.volts ? a : b), null);
+    .reduce<{ label: Text; volts: number } | null>((a, b) => (a && a.volts >= b.volts ? a : b), null);
   if (off.length === 0 || on.length === 0 || !hardest) return [];
   const siemens = on.reduce((g, p) => g + 1 / p.ohms.max, 0) + off.reduce((g, p) => g + 1 / p.ohms.min, 0);
   const volts = on.reduce((sum, p) => sum + p.voltage.min / p.ohms.max, 0) / siemens;
   const margin = volts - hardest.volts;
-  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const V = (x: number) => quantityOf(x, 'V', 3);
   const R = (list: readonly Fed[], bound: 'min' | 'max') =>
-    list.map((p) => formatQuantity(p.ohms[bound], 'Ω')).join(' || ');
+    inParallel(...list.map((p) => quantityOf(p.ohms[bound], 'Ω')));
   return [
     result(circuit, meta, {
       subjects: [
@@ -178,13 +209,23 @@ function dragged(circuit: Circuit, net: Net): Result[] {
       margin,
       message:
         margin < 0
-          ? `With the switched supplies off, the pull-ups ${off.map(({ label }) => label).join(' and ')} drag ${net.label} to ${V(volts)}; ${hardest.label} needs ${V(hardest.volts)}.`
-          : `With the switched supplies off ${V(volts)} is left on ${net.label}.`,
-      meaning:
-        'The rail of a part that is off lies near ground, and its pull-ups pull there: the bus is dead for the others.',
+          ? tell('switchedSuppliesOffPull', {
+              off: off.map(({ label }) => label),
+              net: net.label,
+              volts: V(volts),
+              hardest: hardest.label,
+              hardest2: V(hardest.volts),
+            })
+          : tell('switchedSuppliesOffLeft', { volts: V(volts), net: net.label }),
+      meaning: tell('railPartOffLies'),
       workings: [
-        { name: `left on ${net.label}`, sum: `${R(on, 'max')} up, ${R(off, 'min')} down`, value: volts, unit: 'V' },
-        { name: `${hardest.label} needs`, sum: 'for a high', value: hardest.volts, unit: 'V' },
+        {
+          name: tell('left', { net: net.label }),
+          sum: tell('upDown', { on: R(on, 'max'), off: R(off, 'min') }),
+          value: volts,
+          unit: 'V',
+        },
+        { name: tell('needs', { hardest: hardest.label }), sum: tell('high'), value: hardest.volts, unit: 'V' },
       ],
       rests: off.map(({ figure }) => (figure ? ([figure.card, figure.source] as const) : null)),
     }),

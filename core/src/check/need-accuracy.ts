@@ -1,15 +1,37 @@
-import { formatQuantity } from '../quantity/engineering.ts';
+import { add } from '../quantity/sum.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { servants, span } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { errorOver, measureFor, unstated } from './sense-error.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface NeedAccuracySays {
+  readonly cardStatesNoAccuracy: { part: Text; span: Text; wanted: Quantity };
+  readonly meaning: null;
+  readonly whichUsualNotSure: null;
+  readonly met: null;
+  readonly withinWorstOverYears: {
+    part: Text;
+    total: Quantity;
+    span: Text;
+    years: number;
+    rss: Quantity;
+    wanted: Quantity;
+    margin: Text;
+  };
+  readonly accuracyOftenPrintedBest: null;
+  readonly errorFrom: { from: number; to: number; unit: Text };
+  readonly drift: null;
+  readonly year: { driftPerYear: Quantity; years: number };
+}
+
+const tell = tells<NeedAccuracySays>('need/accuracy');
 
 const accuracyMeta: CheckMeta = {
   id: 'need/accuracy',
-  title: 'The wanted accuracy is met over the wanted range',
   station: 'need',
-  rule: 'The largest error of any sub-range that touches the wanted range, plus drift a year × planned life, plus the analog chain’s error where there is one, is at most the wanted accuracy.',
-  source: 'the cards; adding all of them in full is the worst case',
   breaks: 'fault',
 };
 
@@ -24,7 +46,7 @@ export const needAccuracy: Check = {
         const gap = unstated(measure, need);
         const sum = errorOver(part.card, measure, need, circuit.plan.lifeYears, frontOf(circuit, part, measure));
         const subjects = [need.id, part.id];
-        const wanted = formatQuantity(need.accuracy, need.unit);
+        const wanted = quantityOf(need.accuracy, need.unit);
         if (!sum) {
           return [
             result(circuit, accuracyMeta, {
@@ -32,8 +54,8 @@ export const needAccuracy: Check = {
               severity: 'fault',
               limit: need.accuracy,
               unit: need.unit,
-              message: `The card of ${part.label} states no accuracy between ${span({ ...need, ...gap })}; ±${wanted} is wanted there.`,
-              meaning: 'Nothing is known, so nothing can be promised.',
+              message: tell('cardStatesNoAccuracy', { part: part.label, span: span({ ...need, ...gap }), wanted }),
+              meaning: tell('meaning'),
             }),
           ];
         }
@@ -47,39 +69,48 @@ export const needAccuracy: Check = {
             limit: need.accuracy,
             unit: need.unit,
             margin,
-            message: `${part.label} is within ±${formatQuantity(sum.total, need.unit)} at the worst over ${span(need)} and ${years} years, ±${formatQuantity(sum.rss, need.unit)} as independent errors; ±${wanted} is wanted${margin < -1e-9 ? (sum.rss <= need.accuracy ? ', which is usual and not sure' : '') : ' and met'}.`,
-            meaning:
-              'Accuracy is often printed for the best part of the range; what counts is the range that you need.',
+            message: tell('withinWorstOverYears', {
+              part: part.label,
+              total: quantityOf(sum.total, need.unit),
+              span: span(need),
+              years,
+              rss: quantityOf(sum.rss, need.unit),
+              wanted,
+              margin: margin < -1e-9 ? (sum.rss <= need.accuracy ? tell('whichUsualNotSure') : '') : tell('met'),
+            }),
+            meaning: tell('accuracyOftenPrintedBest'),
             workings: [
               {
-                name: `error from ${sum.worst.from} to ${sum.worst.to} ${need.unit}`,
-                sum: sum.worst.conditions ?? 'from the card',
+                name: tell('errorFrom', { from: sum.worst.from, to: sum.worst.to, unit: need.unit }),
+                sum: sum.worst.conditions ?? term('fromCard'),
                 value: sum.error,
                 unit: need.unit,
               },
               {
-                name: 'drift',
-                sum: `${formatQuantity(measure.driftPerYear?.value ?? 0, need.unit)} a year × ${years}`,
+                name: tell('drift'),
+                sum: tell('year', { driftPerYear: quantityOf(measure.driftPerYear?.value ?? 0, need.unit), years }),
                 value: sum.drift,
                 unit: need.unit,
               },
-              ...(sum.chain?.terms ?? []).map((term) => ({
-                name: term.name,
-                sum: term.sum,
-                value: term.error,
+              ...(sum.chain?.terms ?? []).map((of) => ({
+                name: of.name,
+                sum: of.sum,
+                value: of.error,
                 unit: need.unit,
               })),
               {
-                name: 'together, at their worst',
-                sum: [sum.error, sum.drift, ...(sum.chain?.terms ?? []).map(({ error }) => error)]
-                  .map((v) => formatQuantity(v, need.unit))
-                  .join(' + '),
+                name: term('togetherTheirWorst'),
+                sum: add(
+                  ...[sum.error, sum.drift, ...(sum.chain?.terms ?? []).map(({ error }) => error)].map((v) =>
+                    quantityOf(v, need.unit),
+                  ),
+                ),
                 value: sum.total,
                 unit: need.unit,
               },
               {
-                name: 'as independent errors',
-                sum: 'root of the sum of the squares',
+                name: term('asIndependentErrors'),
+                sum: term('rootSumSquares'),
                 value: sum.rss,
                 unit: need.unit,
               },

@@ -1,23 +1,30 @@
-import { formatQuantity } from '../quantity/engineering.ts';
 import { servants } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { measureFor, shortestInterval } from './sense-error.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+
+/** What is said here, by the data that it takes. */
+export interface NeedIntervalSays {
+  readonly givesReadingEveryBest: { part: Text; shortest: Quantity; wanted: Quantity };
+  readonly meaning: null;
+  readonly spare: null;
+  readonly rests: { part: Text; seconds: Quantity; interval: Quantity };
+  readonly warmsUpReadingEvery: { part: Text; seconds: Quantity; interval: Quantity };
+  readonly switchedOffBetweenReadings: null;
+}
+
+const tell = tells<NeedIntervalSays>('need/interval');
 
 const meta: CheckMeta = {
   id: 'need/interval',
-  title: 'The sensor is not asked faster than it can answer',
   station: 'need',
-  rule: 'The wanted time between readings is at least the longest of the card’s shortest interval and its conversion time.',
-  source: 'the cards',
   breaks: 'fault',
 };
 
 const warmUpMeta: CheckMeta = {
   id: 'need/warm-up',
-  title: 'A long warm-up is told',
   station: 'need',
-  rule: 'A sensor that warms up longer than the wanted time between readings must stay on between them; one that sleeps or is switched off meanwhile is a fault.',
-  source: 'the cards',
   breaks: 'note',
 };
 
@@ -31,7 +38,7 @@ export const needInterval: Check = {
         const least = measure && shortestInterval(measure);
         if (!least || least.by === null) return [];
         const margin = need.interval - least.seconds;
-        const [wanted, shortest] = [formatQuantity(need.interval, 's'), formatQuantity(least.seconds, 's')];
+        const [wanted, shortest] = [quantityOf(need.interval, 's'), quantityOf(least.seconds, 's')];
         return [
           result(circuit, meta, {
             subjects: [need.id, part.id],
@@ -41,9 +48,9 @@ export const needInterval: Check = {
             unit: 's',
             margin,
             ranked: false,
-            message: `${part.label} gives a reading every ${shortest} at best; one every ${wanted} is wanted.`,
-            meaning: 'Asked too soon it repeats an old reading, or does not answer.',
-            workings: [{ name: 'to spare', sum: `${wanted} − ${shortest}`, value: margin, unit: 's' }],
+            message: tell('givesReadingEveryBest', { part: part.label, shortest, wanted }),
+            meaning: tell('meaning'),
+            workings: [{ name: tell('spare'), sum: subtract(wanted, shortest), value: margin, unit: 's' }],
             rests: [[part.card.id, least.source ?? undefined]],
           }),
         ];
@@ -72,9 +79,17 @@ export const needWarmUp: Check = {
             unit: 's',
             margin: need.interval - seconds,
             message: rests
-              ? `${part.label} rests between readings and warms up for ${formatQuantity(seconds, 's')}; one is wanted every ${formatQuantity(need.interval, 's')}. It is never warm.`
-              : `${part.label} warms up for ${formatQuantity(seconds, 's')}; a reading every ${formatQuantity(need.interval, 's')} needs it on all the time.`,
-            meaning: 'Switched off between readings it would never be warm.',
+              ? tell('rests', {
+                  part: part.label,
+                  seconds: quantityOf(seconds, 's'),
+                  interval: quantityOf(need.interval, 's'),
+                })
+              : tell('warmsUpReadingEvery', {
+                  part: part.label,
+                  seconds: quantityOf(seconds, 's'),
+                  interval: quantityOf(need.interval, 's'),
+                }),
+            meaning: tell('switchedOffBetweenReadings'),
             rests: [[part.card.id, warmUp.source]],
           }),
         ];

@@ -1,15 +1,30 @@
-import { formatQuantity } from '../quantity/engineering.ts';
+import { quantityName } from '../card/quantities.ts';
 import { needName } from '../plan/need-name.ts';
 import { servants, span } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { measureFor, rangeMargin } from './sense-error.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface NeedRangeSays {
+  readonly noPartChosen: { name: Text };
+  readonly meaning: null;
+  readonly serves: { parts: readonly Text[]; name: Text };
+  readonly doesNotMeasure: { part: Text; quantity: Text; unit: Text };
+  readonly needNotMetThis: null;
+  readonly wantedSoPartMissed: null;
+  readonly wanted: null;
+  readonly measuresFrom: { part: Text; quantity: Text; from: number; to: Quantity; span: Text; margin: Text };
+  readonly outsideRangeSensorSticks: null;
+}
+
+const tell = tells<NeedRangeSays>('need/range');
 
 const rangeMeta: CheckMeta = {
   id: 'need/range',
-  title: 'The wanted range is covered',
   station: 'need',
-  rule: 'Every need is served by a part; a sensing part measures from the lower to the upper end of the wanted range.',
-  source: 'the cards',
   breaks: 'fault',
 };
 
@@ -29,8 +44,8 @@ export const needRange: Check = {
             limit: 1,
             unit: 'parts',
             margin: -1,
-            message: `No part is chosen for: ${name}.`,
-            meaning: 'The build will not do what it was meant for.',
+            message: tell('noPartChosen', { name }),
+            meaning: tell('meaning'),
           }),
         ];
       }
@@ -43,7 +58,7 @@ export const needRange: Check = {
             limit: 1,
             unit: 'parts',
             margin: parts.length - 1,
-            message: `${parts.map((p) => p.label).join(' and ')} serves: ${name}.`,
+            message: tell('serves', { parts: parts.map((p) => p.label), name }),
           }),
         ];
       }
@@ -54,8 +69,12 @@ export const needRange: Check = {
           return result(circuit, rangeMeta, {
             subjects,
             severity: 'fault',
-            message: `${part.label} does not measure ${need.quantity} in ${need.unit}.`,
-            meaning: 'The need is not met by this part.',
+            message: tell('doesNotMeasure', {
+              part: part.label,
+              quantity: quantityName(need.quantity),
+              unit: need.unit,
+            }),
+            meaning: tell('needNotMetThis'),
           });
         }
         const { margin, measured, limit } = rangeMargin(measure, need);
@@ -67,18 +86,25 @@ export const needRange: Check = {
           unit: need.unit,
           margin,
           ranked: false,
-          message: `${part.label} measures ${need.quantity} from ${measure.range.from} to ${formatQuantity(measure.range.to, need.unit, 4)}; ${span(need)} ${margin < 0 ? 'is wanted, so part of it is missed' : 'is wanted'}.`,
-          meaning: 'Outside its range a sensor sticks at its end or reports an error.',
+          message: tell('measuresFrom', {
+            part: part.label,
+            quantity: quantityName(need.quantity),
+            from: measure.range.from,
+            to: quantityOf(measure.range.to, need.unit, 4),
+            span: span(need),
+            margin: margin < 0 ? tell('wantedSoPartMissed') : tell('wanted'),
+          }),
+          meaning: tell('outsideRangeSensorSticks'),
           workings: [
             {
-              name: 'below',
-              sum: `${need.from} − ${measure.range.from}`,
+              name: term('below'),
+              sum: subtract(need.from, measure.range.from),
               value: need.from - measure.range.from,
               unit: need.unit,
             },
             {
-              name: 'above',
-              sum: `${measure.range.to} − ${need.to}`,
+              name: term('above'),
+              sum: subtract(measure.range.to, need.to),
               value: measure.range.to - need.to,
               unit: need.unit,
             },

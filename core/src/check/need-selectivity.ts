@@ -1,13 +1,21 @@
+import { quantityName } from '../card/quantities.ts';
 import { servants } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { measureFor } from './sense-error.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface NeedSelectivitySays {
+  readonly readsAlsoAnswersWhich: { part: Text; quantity: Text; names: readonly Text[] };
+  readonly readsAlsoAnswers: { part: Text; quantity: Text; names: readonly Text[] };
+  readonly meaning: null;
+}
+
+const tell = tells<NeedSelectivitySays>('need/selectivity');
 
 const meta: CheckMeta = {
   id: 'need/selectivity',
-  title: 'What else moves the reading is told',
   station: 'need',
-  rule: 'A sensor that also answers to something else is told with what; where that is read by another need, it is a caution.',
-  source: 'the cards',
   breaks: 'note',
 };
 
@@ -22,16 +30,24 @@ export const needSelectivity: Check = {
         const present = others.filter(({ to }) =>
           circuit.plan.needs.some((n) => n.kind === 'sense' && n.id !== need.id && n.quantity === to),
         );
-        const names = (list: typeof others) => list.map(({ to }) => to).join(', ');
+        const names = (list: typeof others) => list.map(({ to }) => quantityName(to));
         return [
           result(circuit, meta, {
             subjects: [need.id, part.id],
             severity: present.length > 0 ? 'caution' : 'note',
             message:
               present.length > 0
-                ? `${part.label} reads ${need.quantity} and also answers to ${names(present)}, which this build expects.`
-                : `${part.label} reads ${need.quantity} and also answers to ${names(others)}.`,
-            meaning: 'It cannot tell them apart: a high reading may be either.',
+                ? tell('readsAlsoAnswersWhich', {
+                    part: part.label,
+                    quantity: quantityName(need.quantity),
+                    names: names(present),
+                  })
+                : tell('readsAlsoAnswers', {
+                    part: part.label,
+                    quantity: quantityName(need.quantity),
+                    names: names(others),
+                  }),
+            meaning: tell('meaning'),
             rests: others.map(({ source }) => [part.card.id, source] as const),
           }),
         ];

@@ -1,20 +1,33 @@
 import type { Measure } from '../card/measure.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
-import { analogChain, HALF_A_STEP } from '../physics/analog-chain.ts';
+import { analogChain, stepError } from '../physics/analog-chain.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { needName, watched } from '../plan/need-name.ts';
 import type { SenseNeed } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { servants } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { measureFor } from './sense-error.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { multiply } from '../quantity/sum.ts';
+
+/** What is said here, by the data that it takes. */
+export interface NeedTriggerSays {
+  readonly converter: null;
+  readonly endsVeryLevelSets: { name: Text; part: Text; step: Quantity; by: Text };
+  readonly endsFurtherBackReads: { name: Text; hysteresis: Quantity; part: Text; step: Quantity; by: Text };
+  readonly meaning: null;
+  readonly twoSteps: null;
+  readonly setOffEndsRead: { name: Text; level: Quantity; back: Quantity; from: Quantity; to: Quantity };
+  readonly outsideRangeReadEvent: null;
+  readonly ends: null;
+  readonly words: { level: Quantity; when: Text; hysteresis: Quantity };
+}
+
+const tell = tells<NeedTriggerSays>('need/trigger');
 
 const meta: CheckMeta = {
   id: 'need/trigger',
-  title: 'A level is inside what is read, and does not chatter',
   station: 'need',
-  rule: 'The level, and the level at which the event ends, lie inside the wanted range; the hysteresis is at least two steps of the reading, the card’s or the converter’s, whichever is coarser.',
-  source: 'two steps: common practice',
   breaks: 'fault',
 };
 
@@ -24,7 +37,7 @@ const STEPS = 2;
 interface ReadingStep {
   /** In the unit of the need. */
   readonly value: number;
-  readonly by: string;
+  readonly by: Text;
   readonly rest: readonly [string, string | undefined];
 }
 
@@ -33,12 +46,12 @@ function readingStep(circuit: Circuit, part: PartNode, measure: Measure, need: S
   const own = measure.resolution;
   const front = measure.analog ? frontOf(circuit, part, measure) : null;
   const chain = front && analogChain(part.card, measure, need, front);
-  const half = chain?.terms.find(({ name }) => name === HALF_A_STEP)?.error ?? 0;
+  const half = chain ? stepError(chain) : 0;
   const reader = circuit.controller?.card;
   if (half * 2 > (own?.value ?? 0))
     return {
       value: half * 2,
-      by: ' at the converter',
+      by: tell('converter'),
       rest: [reader?.id ?? '', reader?.controller?.adc?.error.source],
     };
   return own ? { value: own.value, by: '', rest: [part.card.id, own.source] } : null;
@@ -54,7 +67,7 @@ export const needTrigger: Check = {
       if (!of) return [];
       const back = need.when === 'above' ? need.level - need.hysteresis : need.level + need.hysteresis;
       const margin = Math.min(need.level - of.from, of.to - need.level, back - of.from, of.to - back);
-      const say = (value: number) => formatQuantity(value, of.unit);
+      const say = (value: number) => quantityOf(value, of.unit);
       const steps = servants(circuit, of.id).flatMap((part): Result[] => {
         const measure = measureFor(part.card, of);
         const step = measure && readingStep(circuit, part, measure, of);
@@ -71,10 +84,16 @@ export const needTrigger: Check = {
             ranked: false,
             message:
               need.hysteresis === 0
-                ? `${name} ends at the very level that sets it off; ${part.label} reads in steps of ${say(step.value)}${step.by}, and one of them is enough to end it and begin again.`
-                : `${name} ends ${say(need.hysteresis)} further back; ${part.label} reads in steps of ${say(step.value)}${step.by}.`,
-            meaning: 'With less than two steps between on and off, one flickering digit switches it on and off.',
-            workings: [{ name: 'two steps', sum: `${STEPS} × ${say(step.value)}`, value: least, unit: of.unit }],
+                ? tell('endsVeryLevelSets', { name, part: part.label, step: say(step.value), by: step.by })
+                : tell('endsFurtherBackReads', {
+                    name,
+                    hysteresis: say(need.hysteresis),
+                    part: part.label,
+                    step: say(step.value),
+                    by: step.by,
+                  }),
+            meaning: tell('meaning'),
+            workings: [{ name: tell('twoSteps'), sum: multiply(STEPS, say(step.value)), value: least, unit: of.unit }],
             rests: [step.rest],
           }),
         ];
@@ -88,12 +107,22 @@ export const needTrigger: Check = {
           unit: of.unit,
           margin,
           ranked: false,
-          message: `${name} is set off at ${say(need.level)} and ends at ${say(back)}; ${say(of.from)} to ${say(of.to)} is read.`,
-          meaning: 'Outside the range that is read, the event never comes, or never ends.',
+          message: tell('setOffEndsRead', {
+            name,
+            level: say(need.level),
+            back: say(back),
+            from: say(of.from),
+            to: say(of.to),
+          }),
+          meaning: tell('outsideRangeReadEvent'),
           workings: [
             {
-              name: 'ends at',
-              sum: `${say(need.level)} ${need.when === 'above' ? '−' : '+'} ${say(need.hysteresis)}`,
+              name: tell('ends'),
+              sum: tell('words', {
+                level: say(need.level),
+                when: need.when === 'above' ? '−' : '+',
+                hysteresis: say(need.hysteresis),
+              }),
               value: back,
               unit: of.unit,
             },

@@ -2,36 +2,47 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { placeOf } from '../circuit/place.ts';
 import type { SenseNeed } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
-import { formatSpan } from '../quantity/span.ts';
 import { sensingNeeds } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { measureFor } from './sense-error.ts';
+import { quantityOf, durationOf, tells, type Text, type Quantity, type Duration } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface NeedUpkeepSays {
+  readonly closedBox: { place: Text };
+  readonly fromWanted: { from: Quantity };
+  readonly takesLowestReadingSome: { part: Text; to: Quantity; closed: Text };
+  readonly setsItselfFreshestAir: { part: Text; to: Quantity };
+  readonly meaning: null;
+  readonly takenFreshAir: null;
+  readonly mostNeverSeen: null;
+  readonly programHasLookLine: null;
+  readonly lost: { part: Text; seconds: Duration; interval: Duration; asleep: Text };
+  readonly wakes: { part: Text };
+  readonly holds: { part: Text; seconds: Duration; interval: Duration };
+  readonly whatLookedOnceMinute: null;
+  readonly newLeaveAsLong: { part: Text; seconds: Duration };
+  readonly elementGivesOffWhat: null;
+}
+
+const tell = tells<NeedUpkeepSays>('need/upkeep');
 
 const selfMeta: CheckMeta = {
   id: 'need/self-calibration',
-  title: 'A part that calibrates itself sees fresh air',
   station: 'need',
-  rule: 'A part that takes the lowest reading of some days for fresh air stands where fresh air comes: not in a closed box, and not where less than the whole way down to fresh air is wanted.',
-  source: 'the cards; common practice',
   breaks: 'caution',
 };
 
 const eventMeta: CheckMeta = {
   id: 'need/short-events',
-  title: 'An event lasts until it is read',
   station: 'need',
-  rule: 'How long an event stays at the output is at least the time between readings, or its line wakes and interrupts the controller. While the controller stays awake its program can look in between: a note.',
-  source: 'the cards',
   breaks: 'fault',
 };
 
 const burnMeta: CheckMeta = {
   id: 'need/burn-in',
-  title: 'A new element is burnt in',
   station: 'bring-up',
-  rule: 'An element that has to be heated for some time before its readings count gets that time once, before it is compared with anything.',
-  source: 'the cards',
   breaks: 'note',
 };
 
@@ -53,10 +64,16 @@ function selfCalibration(circuit: Circuit, part: PartNode, need: SenseNeed): Res
       ranked: false,
       message:
         closed || never
-          ? `${part.label} takes the lowest reading of some days for ${formatQuantity(own.to, need.unit)} of fresh air${closed ? `, and “${place?.name}” is a closed box` : `; from ${formatQuantity(need.from, need.unit)} on is wanted`}. Switch that off in the program, and set it in fresh air by hand.`
-          : `${part.label} sets itself by the freshest air of some days; air it once a week down to ${formatQuantity(own.to, need.unit)}.`,
-      meaning: 'Where fresh air never comes it drifts down by itself, week after week.',
-      workings: [{ name: 'taken for fresh air', sum: 'from the card', value: own.to, unit: need.unit }],
+          ? tell('takesLowestReadingSome', {
+              part: part.label,
+              to: quantityOf(own.to, need.unit),
+              closed: closed
+                ? tell('closedBox', { place: place?.name ?? '' })
+                : tell('fromWanted', { from: quantityOf(need.from, need.unit) }),
+            })
+          : tell('setsItselfFreshestAir', { part: part.label, to: quantityOf(own.to, need.unit) }),
+      meaning: tell('meaning'),
+      workings: [{ name: tell('takenFreshAir'), sum: term('fromCard'), value: own.to, unit: need.unit }],
       rests: [[part.card.id, own.source]],
     }),
   ];
@@ -81,11 +98,16 @@ function shortEvents(circuit: Circuit, part: PartNode, need: SenseNeed): Result[
       margin,
       ranked: false,
       message: lost
-        ? `${part.label} shows an event for ${formatSpan(seconds)} and is read every ${formatSpan(need.interval)}: ${asleep ? 'most are never seen' : 'the program has to look at its line in between'}. Read it oftener, or let its line interrupt.`
+        ? tell('lost', {
+            part: part.label,
+            seconds: durationOf(seconds),
+            interval: durationOf(need.interval),
+            asleep: asleep ? tell('mostNeverSeen') : tell('programHasLookLine'),
+          })
         : wakes
-          ? `Each event of ${part.label} interrupts; none waits for a reading.`
-          : `${part.label} shows an event for ${formatSpan(seconds)} and is read every ${formatSpan(need.interval)}.`,
-      meaning: 'What is looked at once a minute is seen when it happens to be there.',
+          ? tell('wakes', { part: part.label })
+          : tell('holds', { part: part.label, seconds: durationOf(seconds), interval: durationOf(need.interval) }),
+      meaning: tell('whatLookedOnceMinute'),
       rests: [[part.card.id, holds.source]],
     }),
   ];
@@ -102,8 +124,8 @@ function burnIn(circuit: Circuit, part: PartNode, need: SenseNeed): Result[] {
       measured: seconds,
       unit: 's',
       ranked: false,
-      message: `${part.label} is new for ${formatSpan(seconds)}: leave it on as long before you set it by clean air.`,
-      meaning: 'Its element gives off what it was stored in; until then it drifts.',
+      message: tell('newLeaveAsLong', { part: part.label, seconds: durationOf(seconds) }),
+      meaning: tell('elementGivesOffWhat'),
       rests: [[part.card.id, figure.source]],
     }),
   ];

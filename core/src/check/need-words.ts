@@ -1,6 +1,13 @@
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import type { SenseNeed } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
+import { quantityOf, tells, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface NeedWordsSays {
+  readonly to: { from: number; to: Quantity };
+}
+
+const tell = tells<NeedWordsSays>('need/words');
 
 export const servants = (circuit: Circuit, need: string): PartNode[] =>
   [...circuit.parts.values()].filter(({ choice }) => choice?.needs.includes(need));
@@ -11,4 +18,4 @@ export function sensingNeeds(circuit: Circuit, part: string): SenseNeed[] {
   return circuit.plan.needs.filter((need): need is SenseNeed => need.kind === 'sense' && ids.includes(need.id));
 }
 
-export const span = (need: SenseNeed) => `${need.from} to ${formatQuantity(need.to, need.unit, 4)}`;
+export const span = (need: SenseNeed) => tell('to', { from: need.from, to: quantityOf(need.to, need.unit, 4) });

@@ -2,31 +2,42 @@
 import type { Circuit } from '../circuit/circuit.ts';
 import { goodsOf, wantedOf } from '../circuit/goods.ts';
 import { lateLines, orderBounds, type OrderLine } from '../plan/order.ts';
-import { formatMoney } from '../quantity/money.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
+import { priceOf, tells, type Text, type Price } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PartsBuyingSays {
+  readonly days: { supplier: Text; leadDays: number };
+  readonly goodsShipping: { goods: Price; shipping: Price };
+  readonly time: null;
+  readonly holds: { late: Text; total: Price; most: Price };
+  readonly goodsAloneCostMore: { least: Price; least2: Price; most: Price };
+  readonly orderCostsMoreThan: { late: Text; total: Price; total2: Price; most: Price };
+  readonly meaning: null;
+  readonly nobodyOffers: { name: Text };
+  readonly late: { name: Text; soonest: number; readyInDays: number };
+  readonly canBeHereDays: { name: Text; soonest: number; readyInDays: number };
+  readonly whatComesLateHolds: null;
+  readonly plain: { card: Text };
+  readonly hasBeSolderedHouse: { card: Text };
+  readonly solderingIronHotFumes: null;
+}
+
+const tell = tells<PartsBuyingSays>('parts/buying');
 
 const budget: CheckMeta = {
   id: 'parts/budget',
-  title: 'The parts cost no more than they may',
   station: 'parts',
-  rule: 'An order that arrives in time (packs, spares for duds, shipping once for each supplier, the drawer considered) ≤ the budget. Leads count a pack of each kind that the drawer does not hold; the parts list counts them one by one.',
-  source: 'the cards; binomial distribution for the spares',
   breaks: 'caution',
 };
 const arrival: CheckMeta = {
   id: 'parts/arrival',
-  title: 'The parts arrive in time',
   station: 'parts',
-  rule: 'For each card that is to be bought somebody delivers within the days that the plan names.',
-  source: 'the cards',
   breaks: 'caution',
 };
 const solder: CheckMeta = {
   id: 'parts/solder',
-  title: 'Soldering is as the house rule wants it',
   station: 'parts',
-  rule: 'Where the house rule says no soldering, each card is offered by somebody without it.',
-  source: 'the cards',
   breaks: 'caution',
 };
 
@@ -59,11 +70,11 @@ export const partsBudget: Check = {
     if (!quick) return [];
     const { order, least } = quick;
     const { most, currency } = plan.budget;
-    const money = (value: number) => formatMoney(value, currency);
+    const money = (value: number) => priceOf(value, currency);
     const over = order.total > most + 1e-9;
     const workings: Step[] = order.suppliers.map(({ supplier, goods, shipping, leadDays }) => ({
-      name: `${supplier}, ${leadDays} days`,
-      sum: `${money(goods)} of goods + ${money(shipping)} of shipping`,
+      name: tell('days', { supplier, leadDays }),
+      sum: tell('goodsShipping', { goods: money(goods), shipping: money(shipping) }),
       value: goods + shipping,
       unit: currency,
     }));
@@ -77,11 +88,16 @@ export const partsBudget: Check = {
         margin: most - order.total,
         ranked: false,
         message: !over
-          ? `An order ${late ? '' : 'in time '}costs ${money(order.total)} of ${money(most)}.`
+          ? tell('holds', { late: late ? '' : tell('time'), total: money(order.total), most: money(most) })
           : least > most
-            ? `The goods alone cost ${money(least)}, ${money(least - most)} more than the budget of ${money(most)}.`
-            : `An order ${late ? '' : 'in time '}costs ${money(order.total)}, ${money(order.total - most)} more than the budget of ${money(most)}. The parts list looks for a cheaper one.`,
-        meaning: 'The build works all the same; something has to be cheaper, or the budget larger.',
+            ? tell('goodsAloneCostMore', { least: money(least), least2: money(least - most), most: money(most) })
+            : tell('orderCostsMoreThan', {
+                late: late ? '' : tell('time'),
+                total: money(order.total),
+                total2: money(order.total - most),
+                most: money(most),
+              }),
+        meaning: tell('meaning'),
         workings,
       }),
     ];
@@ -107,11 +123,11 @@ export const partsArrival: Check = {
         margin: Number.isFinite(soonest) ? readyInDays - soonest : null,
         ranked: false,
         message: !Number.isFinite(soonest)
-          ? `Nobody offers ${name}.`
+          ? tell('nobodyOffers', { name })
           : late
-            ? `${name} takes ${soonest} days at the soonest; the build is to be ready in ${readyInDays}.`
-            : `${name} can be here in ${soonest} days of ${readyInDays}.`,
-        meaning: 'What comes late holds up the whole build.',
+            ? tell('late', { name, soonest, readyInDays })
+            : tell('canBeHereDays', { name, soonest, readyInDays }),
+        meaning: tell('whatComesLateHolds'),
       });
     });
   },
@@ -133,11 +149,8 @@ export const partsSolder: Check = {
           keyed: [card.id],
           severity: plain ? null : 'caution',
           ranked: false,
-          message: plain
-            ? `${card.name} comes without soldering.`
-            : `${card.name} has to be soldered, and the house rule says no soldering.`,
-          meaning:
-            'A soldering iron is hot and its fumes are not to be breathed; a breakout of the same class plugs in as it comes.',
+          message: plain ? tell('plain', { card: card.name }) : tell('hasBeSolderedHouse', { card: card.name }),
+          meaning: tell('solderingIronHotFumes'),
         });
       });
   },

@@ -5,19 +5,39 @@ import { levelAt } from '../circuit/level.ts';
 import { pinByTerminal } from '../circuit/pin-function.ts';
 import { bootRest, type BootRest } from '../physics/at-boot.ts';
 import { highestRest } from '../physics/node.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PinBootStateSays {
+  readonly givesPulses: null;
+  readonly goes: { drives: Text };
+  readonly itselfWhileControllerStarts: { label: Text; drives: Text; part: Text };
+  readonly nothingHoldsWhileController: { label: Text; part: Text };
+  readonly restsWhileControllerStarts: { label: Text; measured: Quantity; part: Text; on: Text; limit: Quantity };
+  readonly switches: null;
+  readonly when: { on: Text };
+  readonly words: { label: Text };
+  readonly drivesNothing: null;
+  readonly held: null;
+  readonly sureBeOff: null;
+  readonly vilInput: null;
+  readonly vihInput: null;
+  readonly holds: { part: Text };
+  readonly meaning: null;
+  readonly everyStartEveryCut: null;
+}
+
+const tell = tells<PinBootStateSays>('pin/boot-state');
 
 const meta: CheckMeta = {
   id: 'pin/boot-state',
-  title: 'What a pin switches is off while the controller starts',
   station: 'pins',
-  rule: 'From power-on until the program sets the pin, the line of a load stays below VIL of its input (above VIH where low switches on): held by a resistor or the pin’s own pull, and not driven by the pin.',
-  source: 'the cards; node voltage by Kirchhoff’s current law',
   breaks: 'fault',
 };
 
-const V = (x: number) => formatQuantity(x, 'V');
+const V = (x: number) => quantityOf(x, 'V');
 
 export interface Switched {
   readonly part: PartNode;
@@ -98,15 +118,25 @@ function judge(circuit: Circuit, load: Switched): Result[] {
   const mains = part.card.cautions?.some(({ hazard }) => hazard === 'mains') ?? false;
   const label = pinEnd.label;
   const what = driven
-    ? `${label} ${rest.drives === 'pulses' ? 'gives pulses' : `goes ${rest.drives}`} by itself while the controller starts; ${part.label} switches on.`
+    ? tell('itselfWhileControllerStarts', {
+        label,
+        drives: rest.drives === 'pulses' ? tell('givesPulses') : tell('goes', { drives: rest.drives }),
+        part: part.label,
+      })
     : floats
-      ? `Nothing holds ${label} while the controller starts; ${part.label} may switch on by itself.`
-      : `${label} rests at ${V(measured ?? 0)} while the controller starts; ${part.label} is sure to be off only ${on === 'high' ? 'below' : 'above'} ${V(limit)}.`;
+      ? tell('nothingHoldsWhileController', { label, part: part.label })
+      : tell('restsWhileControllerStarts', {
+          label,
+          measured: V(measured ?? 0),
+          part: part.label,
+          on: on === 'high' ? term('below') : term('above'),
+          limit: V(limit),
+        });
   const workings: Step[] = [
-    { name: 'switches on', sum: `when ${on}` },
-    { name: `${label} at the start`, sum: rest.drives === 'nothing' ? 'drives nothing' : rest.drives },
-    { name: 'held by', sum: rest.sum, ...(measured === null ? {} : { value: measured, unit: 'V' }) },
-    { name: 'sure to be off', sum: on === 'high' ? 'VIL of the input' : 'VIH of the input', value: limit, unit: 'V' },
+    { name: tell('switches'), sum: tell('when', { on }) },
+    { name: tell('words', { label }), sum: rest.drives === 'nothing' ? tell('drivesNothing') : rest.drives },
+    { name: tell('held'), sum: rest.sum, ...(measured === null ? {} : { value: measured, unit: 'V' }) },
+    { name: tell('sureBeOff'), sum: on === 'high' ? tell('vilInput') : tell('vihInput'), value: limit, unit: 'V' },
   ];
   return [
     result(circuit, meta, {
@@ -116,10 +146,8 @@ function judge(circuit: Circuit, load: Switched): Result[] {
       limit,
       unit: 'V',
       margin,
-      message: broken ? what : `${part.label} stays off while the controller starts.`,
-      meaning: mains
-        ? 'A lamp or a heater comes on with nobody there, at every start and after every cut of the supply.'
-        : 'Every start and every cut of the supply gives the load a kick; half on, its transistor gets hot.',
+      message: broken ? what : tell('holds', { part: part.label }),
+      meaning: mains ? tell('meaning') : tell('everyStartEveryCut'),
       workings,
       rests: [
         [part.card.id, port.active?.source],

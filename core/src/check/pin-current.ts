@@ -1,19 +1,42 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { pinCurrents, type PinCurrent } from '../physics/pin-currents.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { multiply, add } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PinCurrentSays {
+  readonly carriesMost: { label: Text; amps: Quantity };
+  readonly carriesDestroys: { label: Text; amps: Quantity; absolute: Quantity };
+  readonly holds: { label: Text; amps: Quantity; recommended: Quantity };
+  readonly meaning: null;
+  readonly recommended: null;
+  readonly absolute: null;
+  readonly carryTogetherMost: { group: Text; controller: Text; amps: Quantity };
+  readonly carryTogetherMayBe: {
+    group: Text;
+    controller: Text;
+    amps: Quantity;
+    limit: Quantity;
+    most: Quantity;
+    derating: number;
+  };
+  readonly eachPinMayBe: null;
+  readonly worst: null;
+  readonly mayBeUsed: null;
+}
+
+const tell = tells<PinCurrentSays>('pin/current');
 
 const meta: CheckMeta = {
   id: 'pin/current',
-  title: 'Pins carry what hangs on them, alone and together',
   station: 'pins',
-  rule: 'What a pin gives or takes at its worst is at most its recommended current (above it a caution, above the absolute one a danger); what the pins of a group give or take together is at most the limit of the group × the derating of the house rules.',
-  source: 'the controller’s card; derating is common practice',
   breaks: 'fault',
 };
 
-const A = (x: number) => formatQuantity(x, 'A');
+const A = (x: number) => quantityOf(x, 'A');
 
 function judgePin(circuit: Circuit, current: PinCurrent): Result[] {
   const controller = circuit.controller;
@@ -35,15 +58,15 @@ function judgePin(circuit: Circuit, current: PinCurrent): Result[] {
       margin: limit - amps,
       message:
         severity === null
-          ? `${label} carries ${A(amps)} at most.`
+          ? tell('carriesMost', { label, amps: A(amps) })
           : severity === 'danger'
-            ? `${label} carries ${A(amps)}; ${A(absolute)} destroys it.`
-            : `${label} carries ${A(amps)}, above the ${A(recommended)} that are recommended; its levels are no longer guaranteed.`,
-      meaning: 'A pin is a small transistor; above its rating it gets hot and its levels fade.',
+            ? tell('carriesDestroys', { label, amps: A(amps), absolute: A(absolute) })
+            : tell('holds', { label, amps: A(amps), recommended: A(recommended) }),
+      meaning: tell('meaning'),
       workings: [
         ...current.terms.map(({ label: name, sum, amps: value }) => ({ name, sum, value, unit: 'A' })),
-        { name: 'recommended', sum: 'from the card', value: recommended, unit: 'A' },
-        { name: 'absolute', sum: 'from the card', value: absolute, unit: 'A' },
+        { name: tell('recommended'), sum: term('fromCard'), value: recommended, unit: 'A' },
+        { name: tell('absolute'), sum: term('fromCard'), value: absolute, unit: 'A' },
       ],
       rests: [[controller.card.id, severity === 'danger' ? figures.absolute.source : figures.recommended.source]],
     }),
@@ -71,13 +94,20 @@ function judgeGroups(circuit: Circuit, currents: readonly PinCurrent[]): Result[
         margin: limit - amps,
         message:
           severity === null
-            ? `${group.name} of ${controller.label} carry ${A(amps)} together at most.`
-            : `${group.name} of ${controller.label} carry ${A(amps)} together; ${A(limit)} may be used (${A(most)} × ${derating}).`,
-        meaning: 'Each pin may be within its rating and the chip still be too hot: its supply lines are shared.',
+            ? tell('carryTogetherMost', { group: group.name, controller: controller.label, amps: A(amps) })
+            : tell('carryTogetherMayBe', {
+                group: group.name,
+                controller: controller.label,
+                amps: A(amps),
+                limit: A(limit),
+                most: A(most),
+                derating,
+              }),
+        meaning: tell('eachPinMayBe'),
         workings: [
-          ...members.map(({ label, amps: value }) => ({ name: label, sum: 'at its worst', value, unit: 'A' })),
-          { name: 'together', sum: members.map((m) => A(m.amps)).join(' + '), value: amps, unit: 'A' },
-          { name: 'may be used', sum: `${A(most)} × ${derating}`, value: limit, unit: 'A' },
+          ...members.map(({ label, amps: value }) => ({ name: label, sum: tell('worst'), value, unit: 'A' })),
+          { name: term('together'), sum: add(...members.map((m) => A(m.amps))), value: amps, unit: 'A' },
+          { name: tell('mayBeUsed'), sum: multiply(A(most), derating), value: limit, unit: 'A' },
         ],
         rests: [[controller.card.id, group.limit.source]],
       }),

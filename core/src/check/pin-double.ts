@@ -2,13 +2,23 @@ import { pinUses } from '../circuit/pin-function.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { readBy } from '../circuit/converter.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PinDoubleSays {
+  readonly togetherOnlyOneCan: { names: readonly Text[]; label: Text; part: Text };
+  readonly readsAlone: { label: Text; part: Text; names: readonly Text[] };
+  readonly meaning: null;
+  readonly togetherOnlyOneCan2: { names: readonly Text[]; label: Text };
+  readonly carriesAlone: { label: Text; names: readonly Text[] };
+  readonly secondPartShowsMistake: null;
+}
+
+const tell = tells<PinDoubleSays>('pin/double');
 
 const meta: CheckMeta = {
   id: 'pin/double',
-  title: 'One pin, one signal',
   station: 'pins',
-  rule: 'At most one line on each pin of the controller and each input of a converter; a shared bus line counts once.',
-  source: 'common practice',
   breaks: 'fault',
 };
 
@@ -16,7 +26,7 @@ const meta: CheckMeta = {
 function inputs(circuit: Circuit, part: PartNode): Result[] {
   return [...readBy(circuit, part)].map(([terminal, nets]) => {
     const label = part.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal;
-    const names = nets.map((net) => net.label).join(' and ');
+    const names = nets.map((net) => net.label);
     return result(circuit, meta, {
       subjects: [`${part.id}.${terminal}`, ...nets.map(({ id }) => id)],
       severity: nets.length > 1 ? 'fault' : null,
@@ -26,9 +36,9 @@ function inputs(circuit: Circuit, part: PartNode): Result[] {
       margin: 1 - nets.length,
       message:
         nets.length > 1
-          ? `${names} are on ${label} of ${part.label} together; only one can be.`
-          : `${label} of ${part.label} reads ${names} alone.`,
-      meaning: 'Two outputs on one input give a voltage that is neither.',
+          ? tell('togetherOnlyOneCan', { names, label, part: part.label })
+          : tell('readsAlone', { label, part: part.label, names }),
+      meaning: tell('meaning'),
       workings: nets.map((net) => ({ name: label, sum: net.label })),
     });
   });
@@ -39,7 +49,7 @@ export const pinDouble: Check = {
   run: (circuit) => [
     ...pinUses(circuit).flatMap(({ pin, label, wishes }) => {
       if (wishes.length === 0 || !circuit.controller) return [];
-      const names = wishes.map((wish) => wish.label).join(' and ');
+      const names = wishes.map((wish) => wish.label);
       // Several parts may be fed from one pin, or stand on one.
       const signals = new Set(wishes.map(({ net }) => net)).size;
       return [
@@ -50,9 +60,8 @@ export const pinDouble: Check = {
           limit: 1,
           unit: 'signals',
           margin: 1 - signals,
-          message:
-            signals > 1 ? `${names} are on ${label} together; only one can be.` : `${label} carries ${names} alone.`,
-          meaning: 'The second part shows the mistake only when it is plugged in: one signal drowns the other.',
+          message: signals > 1 ? tell('togetherOnlyOneCan2', { names, label }) : tell('carriesAlone', { label, names }),
+          meaning: tell('secondPartShowsMistake'),
           workings: wishes.map((wish) => ({ name: label, sum: wish.label })),
         }),
       ];

@@ -1,12 +1,21 @@
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { tells, type Text } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PinFloatingSays {
+  readonly nothingRestsNowhereItself: { label: Text; part: Text };
+  readonly tied: { label: Text; part: Text; to: Text };
+  readonly meaning: null;
+  readonly tied2: { to: Text };
+}
+
+const tell = tells<PinFloatingSays>('pin/floating');
 
 const meta: CheckMeta = {
   id: 'pin/floating',
-  title: 'No input is left in the air',
   station: 'pins',
-  rule: 'A terminal that rests nowhere by itself - an enable, a reset, a direction, an address, an input that is not used - is tied to ground or to the supply of its part.',
-  source: 'the cards; common practice',
   breaks: 'fault',
 };
 
@@ -15,18 +24,21 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
     if (open?.rests !== 'nowhere') return [];
     const to = part.choice?.ties?.[id];
     const supply = part.card.supplies.find((s) => s.id === to);
-    const at = part.card.terminals.find((t) => t.id === supply?.terminal)?.label ?? to;
+    const at = part.card.terminals.find((t) => t.id === supply?.terminal)?.label ?? to ?? '';
     return [
       result(circuit, meta, {
         subjects: [part.id, id],
         severity: to === undefined ? 'fault' : null,
         message:
           to === undefined
-            ? `${label} of ${part.label} is on nothing and rests nowhere by itself: what it does changes with a hand nearby. Tie it to ground or to its supply.`
-            : `${label} of ${part.label} is tied to ${to === 'ground' ? 'ground' : at}.`,
-        meaning: 'An input in the air follows every mains lamp; the part works on the table and not on the wall.',
+            ? tell('nothingRestsNowhereItself', { label, part: part.label })
+            : tell('tied', { label, part: part.label, to: to === 'ground' ? term('ground') : at }),
+        meaning: tell('meaning'),
         workings: [
-          { name: label, sum: to === undefined ? 'on nothing' : `tied to ${to === 'ground' ? 'ground' : at}` },
+          {
+            name: label,
+            sum: to === undefined ? term('nothing') : tell('tied2', { to: to === 'ground' ? term('ground') : at }),
+          },
         ],
         rests: [[part.card.id, open.source]],
       }),

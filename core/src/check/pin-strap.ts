@@ -4,22 +4,41 @@ import { levelAt } from '../circuit/level.ts';
 import { pinUses } from '../circuit/pin-function.ts';
 import { bootRest } from '../physics/at-boot.ts';
 import type { RailAt } from '../physics/node.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PinStrapSays {
+  readonly mayDriveLowOr: { end: Text; high: Quantity };
+  readonly closedPullsV: { sinker: Text };
+  readonly nothingLiftsHoldsDown: { light: Text };
+  readonly holdsOrLess: { light: Text; high: Quantity };
+  readonly broken: { label: Text; level: Text; wish: Text; measured: Quantity; meaning: Text };
+  readonly meant: { wish: Text; label: Text; level: Text; meaning: Text };
+  readonly holds: { wish: Text; label: Text; level: Text };
+  readonly meaning: null;
+  readonly askedBoot: null;
+  readonly heldCircuit: null;
+  readonly nothingChipsOwnPull: null;
+  readonly limit: { level: Text };
+  readonly belongs: { label: Text; by: Text; wishes: readonly Text[]; meaning: Text };
+  readonly controllerCannotRunProgram: null;
+  readonly programmingMessagesFromBoard: null;
+}
+
+const tell = tells<PinStrapSays>('pin/strap');
 
 const meta: CheckMeta = {
   id: 'pin/strap',
-  title: 'Boot pins are left in peace',
   station: 'pins',
-  rule: 'While the controller starts, what hangs on a strapping pin cannot hold it at the wrong level: above VIL where low is asked, below VIH where high is. Pins of flash, USB and console are not used.',
-  source: 'the controller’s card',
   breaks: 'fault',
 };
 
 interface Boot {
   readonly low: number;
   readonly high: number;
-  readonly sum: string;
+  readonly sum: Sum;
 }
 
 /** The levels that a net can have while the controller's pin is still an input; null when nothing drives it. */
@@ -28,21 +47,21 @@ function bootLevels(circuit: Circuit, net: Net, meant: boolean, at: RailAt | nul
   for (const end of others) {
     if (end.kind === 'push-pull' || end.kind === 'bidirectional') {
       const high = end.power.voltage?.max ?? 0;
-      return { low: 0, high, sum: `${end.label} may drive it low or to ${formatQuantity(high, 'V')}` };
+      return { low: 0, high, sum: tell('mayDriveLowOr', { end: end.label, high: quantityOf(high, 'V') }) };
     }
   }
   const rest = bootRest(circuit, net, at);
   const sinker = meant ? undefined : others.find(({ kind }) => kind === 'switch');
-  if (sinker) return { low: 0, high: rest.high ?? Infinity, sum: `${sinker.label} closed pulls it to 0 V` };
+  if (sinker) return { low: 0, high: rest.high ?? Infinity, sum: tell('closedPullsV', { sinker: sinker.label }) };
   const light = others.find(({ kind }) => kind === 'led');
   const forward =
     light && circuit.parts.get(light.part)?.card.ports.find(({ protocol }) => protocol === 'led')?.forward;
   if (light && forward) {
     const clamp = toInterval(forward.voltage).min;
     // A light makes no voltage: where nothing lifts the line it is at ground.
-    if (rest.high === null) return { low: 0, high: 0, sum: `nothing lifts it, and ${light.label} holds it down` };
+    if (rest.high === null) return { low: 0, high: 0, sum: tell('nothingLiftsHoldsDown', { light: light.label }) };
     const high = Math.min(clamp, rest.high);
-    return { low: 0, high, sum: `${light.label} holds it at ${formatQuantity(high, 'V')} or less` };
+    return { low: 0, high, sum: tell('holdsOrLess', { light: light.label, high: quantityOf(high, 'V') }) };
   }
   if (rest.low !== null && rest.high !== null) return { low: rest.low, high: rest.high, sum: rest.sum };
   return null;
@@ -85,20 +104,25 @@ function judgeStrap(circuit: Circuit, use: ReturnType<typeof pinUses>[number]): 
         unit: 'V',
         margin,
         message: broken
-          ? `${label} must be ${strap.level} while the controller starts; ${wish.label} can hold it at ${formatQuantity(measured ?? 0, 'V')}. ${strap.meaning}`
+          ? tell('broken', {
+              label,
+              level: strap.level,
+              wish: wish.label,
+              measured: quantityOf(measured ?? 0, 'V'),
+              meaning: strap.meaning,
+            })
           : meant
-            ? `${wish.label} leaves ${label} ${strap.level} while nobody is at it; pressed as the controller starts it is low, which is meant. ${strap.meaning}`
-            : `${wish.label} leaves ${label} ${strap.level} while the controller starts.`,
-        meaning:
-          'It starts on the desk and not in its place: whether the board boots depends on what the part happens to be doing.',
+            ? tell('meant', { wish: wish.label, label, level: strap.level, meaning: strap.meaning })
+            : tell('holds', { wish: wish.label, label, level: strap.level }),
+        meaning: tell('meaning'),
         workings: [
-          { name: 'asked at boot', sum: strap.level },
+          { name: tell('askedBoot'), sum: strap.level },
           {
-            name: 'held by the circuit',
-            sum: boot?.sum ?? 'nothing; the chip’s own pull decides',
+            name: tell('heldCircuit'),
+            sum: boot?.sum ?? tell('nothingChipsOwnPull'),
             ...(measured === null ? {} : { value: measured, unit: 'V' }),
           },
-          { name: `limit for ${strap.level}`, sum: needed.sum, value: needed.volts, unit: 'V' },
+          { name: tell('limit', { level: strap.level }), sum: needed.sum, value: needed.volts, unit: 'V' },
         ],
         rests: [
           [controller.card.id, strap.source],
@@ -123,10 +147,13 @@ function judgeReserved(circuit: Circuit, use: ReturnType<typeof pinUses>[number]
       limit: 0,
       unit: 'signals',
       margin: -wishes.length,
-      message: `${label} belongs to the ${reserved.by === 'usb' ? 'USB' : reserved.by}; ${wishes.map((w) => w.label).join(' and ')} is on it. ${reserved.meaning}`,
-      meaning: flash
-        ? 'The controller cannot run its program.'
-        : 'Programming and messages from the board are disturbed.',
+      message: tell('belongs', {
+        label,
+        by: reserved.by === 'usb' ? term('usb') : reserved.by,
+        wishes: wishes.map((w) => w.label),
+        meaning: reserved.meaning,
+      }),
+      meaning: flash ? tell('controllerCannotRunProgram') : tell('programmingMessagesFromBoard'),
       rests: [[controller.card.id, reserved.source]],
     }),
   ];

@@ -1,19 +1,39 @@
 import type { Circuit, PinWish } from '../circuit/circuit.ts';
 import { featuresInUse, functionsOf, pinByTerminal } from '../circuit/pin-function.ts';
 import { commonFrequency, converterTakenBy, pwmLines, spreadInstances } from '../circuit/pin-units.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PinUnitConflictSays {
+  readonly taker: { wish: Text; label: Text; taker: Text; meaning: Text };
+  readonly converterFree: { label: Text; wish: Text };
+  readonly meaning: null;
+  readonly converters: { label: Text };
+  readonly use: { name: Text };
+  readonly pinsOnePwmChannel: { names: readonly Text[]; channel: Text };
+  readonly boardLeadsOneChannel: null;
+  readonly allThem: null;
+  readonly bothSystem: null;
+  readonly broken: { names: readonly Text[]; group: Text; count: Text };
+  readonly holds: { names: readonly Text[]; group: Text; common: Quantity };
+  readonly settingFrequencyOneChanges: null;
+  readonly system: { group: Text };
+  readonly to: { frequency: Quantity; frequency2: Quantity };
+  readonly hasNoPeripheralOwn: { label: Text; others: readonly Text[] };
+  readonly onePeripheralHasOne: null;
+  readonly hasItself: { label: Text; unit: Text };
+}
+
+const tell = tells<PinUnitConflictSays>('pin/unit-conflict');
 
 const meta: CheckMeta = {
   id: 'pin/unit-conflict',
-  title: 'Units of the controller are not asked twice',
   station: 'pins',
-  rule: 'No analog line on a converter that a feature in use takes; PWM lines on one counter agree on a frequency, and no two are on one channel; every bus and serial pair has a peripheral of its own.',
-  source: 'the controller’s card',
   breaks: 'fault',
 };
 
-const Hz = (x: number) => formatQuantity(x, 'Hz');
+const Hz = (x: number) => quantityOf(x, 'Hz');
 
 function converters(circuit: Circuit): Result[] {
   const controller = circuit.controller;
@@ -34,12 +54,12 @@ function converters(circuit: Circuit): Result[] {
         unit: 'converters',
         margin: taker ? -1 : 0,
         message: taker
-          ? `${wish.label} is on ${label}, whose converter the ${taker.name} takes. ${taker.meaning}`
-          : `The converter of ${label} is free for ${wish.label}.`,
-        meaning: 'It reads well on the desk and stops as soon as the other half of the chip is switched on.',
+          ? tell('taker', { wish: wish.label, label, taker: taker.name, meaning: taker.meaning })
+          : tell('converterFree', { label, wish: wish.label }),
+        meaning: tell('meaning'),
         workings: [
-          { name: `converters of ${label}`, sum: functions.join(', ') },
-          ...features.map(({ name, takes }) => ({ name: `${name}, in use`, sum: takes.join(', ') })),
+          { name: tell('converters', { label }), sum: functions.join(', ') },
+          ...features.map(({ name, takes }) => ({ name: tell('use', { name }), sum: takes.join(', ') })),
         ],
         rests: features.map(({ source }) => [controller.card.id, source] as const),
       }),
@@ -52,7 +72,7 @@ function channels(circuit: Circuit): Result[] {
   if (!controller) return [];
   return pwmLines(circuit).flatMap(({ group, lines }) => {
     const found: Result[] = [];
-    const names = (wishes: readonly PinWish[]) => wishes.map(({ label }) => label).join(' and ');
+    const names = (wishes: readonly PinWish[]) => wishes.map(({ label }) => label);
     for (const channel of new Set(lines.map((line) => line.channel))) {
       const same = lines.filter((line) => line.channel === channel).map(({ wish }) => wish);
       if (same.length < 2) continue;
@@ -64,8 +84,8 @@ function channels(circuit: Circuit): Result[] {
           limit: 1,
           unit: 'lines',
           margin: 1 - same.length,
-          message: `${names(same)} are on pins of one PWM channel (${channel}); both would always do the same.`,
-          meaning: 'The board leads one channel to several pins; the second line follows the first.',
+          message: tell('pinsOnePwmChannel', { names: names(same), channel }),
+          meaning: tell('boardLeadsOneChannel'),
         }),
       );
     }
@@ -86,14 +106,20 @@ function channels(circuit: Circuit): Result[] {
         ranked: false,
         message:
           margin < 0
-            ? `${names(wishes)} run from ${group.name}, which has one frequency; no frequency suits ${stated.length > 1 ? 'all of them' : 'both it and the system'}.`
-            : `${names(wishes)} share ${group.name} at ${Hz(common.min)}.`,
-        meaning: 'Setting the frequency for the one changes it for the other: a motor whines, a servo twitches.',
+            ? tell('broken', {
+                names: names(wishes),
+                group: group.name,
+                count: stated.length > 1 ? tell('allThem') : tell('bothSystem'),
+              })
+            : tell('holds', { names: names(wishes), group: group.name, common: Hz(common.min) }),
+        meaning: tell('settingFrequencyOneChanges'),
         workings: [
-          ...(group.fixed ? [{ name: `${group.name}, for the system`, sum: Hz(group.fixed.typ ?? common.min) }] : []),
+          ...(group.fixed
+            ? [{ name: tell('system', { group: group.name }), sum: Hz(group.fixed.typ ?? common.min) }]
+            : []),
           ...stated.map(({ label, frequency }) => ({
             name: label,
-            sum: `${Hz(frequency?.min ?? 0)} to ${Hz(frequency?.max ?? 0)}`,
+            sum: tell('to', { frequency: Hz(frequency?.min ?? 0), frequency2: Hz(frequency?.max ?? 0) }),
           })),
         ],
         rests: [[controller.card.id, group.source]],
@@ -107,7 +133,7 @@ function peripherals(circuit: Circuit): Result[] {
   const controller = circuit.controller;
   const { left, given } = spreadInstances(circuit);
   if (!controller || left.length + given.size === 0) return [];
-  const labelOf = (group: string) =>
+  const nameOf = (group: string) =>
     circuit.buses.find(({ id }) => id === group)?.name ?? circuit.parts.get(group.split('.')[0] ?? '')?.label ?? group;
   const broken = left.map((group) =>
     result(circuit, meta, {
@@ -117,14 +143,12 @@ function peripherals(circuit: Circuit): Result[] {
       limit: 1,
       unit: 'peripherals',
       margin: -1,
-      message: `${labelOf(group)} has no peripheral of its own: those of its pins serve ${
-        [...given.keys()]
-          .filter((other) => kindOf(circuit, other) === kindOf(circuit, group))
-          .map(labelOf)
-          .join(' and ') || 'something else'
-      }.`,
-      meaning: 'One peripheral has one clock and one pair of pins at a time; the second bus stays silent.',
-      workings: [...given].map(([other, unit]) => ({ name: labelOf(other), sum: unit })),
+      message: tell('hasNoPeripheralOwn', {
+        label: nameOf(group),
+        others: [...given.keys()].filter((other) => kindOf(circuit, other) === kindOf(circuit, group)).map(nameOf),
+      }),
+      meaning: tell('onePeripheralHasOne'),
+      workings: [...given].map(([other, unit]) => ({ name: nameOf(other), sum: unit })),
     }),
   );
   const held = [...given].map(([group, unit]) =>
@@ -135,8 +159,8 @@ function peripherals(circuit: Circuit): Result[] {
       limit: 1,
       unit: 'peripherals',
       margin: 0,
-      message: `${labelOf(group)} has ${unit} to itself.`,
-      workings: [{ name: labelOf(group), sum: unit }],
+      message: tell('hasItself', { label: nameOf(group), unit }),
+      workings: [{ name: nameOf(group), sum: unit }],
       rests: [[controller.card.id, Object.keys(controller.card.sources)[0]]],
     }),
   );

@@ -1,12 +1,24 @@
 import type { Circuit, PinWish } from '../circuit/circuit.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PinWakeSays {
+  readonly wakes: { label: Text; controller: Text; wish: Text };
+  readonly sleepsBetweenReadingsCard: { controller: Text; wish: Text; label: Text };
+  readonly holds: { controller: Text; label: Text; wish: Text };
+  readonly meaning: null;
+  readonly betweenReadings: null;
+  readonly asleep: null;
+  readonly pinsWake: null;
+  readonly notSaid: null;
+}
+
+const tell = tells<PinWakeSays>('pin/wake');
 
 const meta: CheckMeta = {
   id: 'pin/wake',
-  title: 'What happens while the controller sleeps wakes it',
   station: 'pins',
-  rule: 'While the controller sleeps between readings, every line on which each edge counts is on a pin that wakes it.',
-  source: 'the controller’s card',
   breaks: 'fault',
 };
 
@@ -33,14 +45,14 @@ function judge(circuit: Circuit, wish: PinWish): Result[] {
       severity: wakes ? null : wakes === undefined ? 'caution' : 'fault',
       assumed: wakes === undefined,
       message: wakes
-        ? `${label} wakes ${controller.label} for every edge of ${wish.label}.`
+        ? tell('wakes', { label, controller: controller.label, wish: wish.label })
         : wakes === undefined
-          ? `${controller.label} sleeps between readings, and its card does not say which pins wake it; ${wish.label} is counted on ${label}.`
-          : `${controller.label} sleeps between readings, and ${label} does not wake it: what ${wish.label} tells meanwhile is lost.`,
-      meaning: 'A tip of the rain gauge, a turn of the meter, a door: each is a moment, and nobody is awake for it.',
+          ? tell('sleepsBetweenReadingsCard', { controller: controller.label, wish: wish.label, label })
+          : tell('holds', { controller: controller.label, label, wish: wish.label }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'between readings', sum: 'asleep' },
-        { name: 'pins that wake it', sum: chip.wake ? chip.wake.pins.join(', ') || 'none' : 'not said' },
+        { name: tell('betweenReadings'), sum: tell('asleep') },
+        { name: tell('pinsWake'), sum: chip.wake ? chip.wake.pins.join(', ') || 'none' : tell('notSaid') },
       ],
       rests: [
         [controller.card.id, chip.wake?.source],

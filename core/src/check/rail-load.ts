@@ -1,10 +1,26 @@
 /** What a rail has to carry against what it may. */
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Message, type Sum } from '../quantity/message.ts';
+import { multiply, add } from '../quantity/sum.ts';
+import { term } from './terms.ts';
 
-const A = (x: number) => formatQuantity(x, 'A');
+/** What is said here, by the data that it takes. */
+export interface RailLoadSays {
+  readonly broken: { rail: Text; peak: Quantity; limit: Quantity; most: Quantity; derating: number; follows: Text };
+  readonly holds: { rail: Text; peak: Quantity; limit: Quantity; most: Quantity; derating: number };
+  readonly peakUsually: { typical: Quantity; sum: Sum };
+  readonly sumPeaks: null;
+  readonly mostComesTogether: null;
+  readonly orderPlanSetsOver: null;
+  readonly usually: null;
+  readonly sumUsualCurrents: null;
+}
+
+const tell = tells<RailLoadSays>('rail/load');
+
+const A = (x: number) => quantityOf(x, 'A');
 
 /** Cards and sources of the figures that a rail's load rests on. */
 export const loadRests = (circuit: Circuit, rail: Rail): (readonly [string, string | undefined])[] =>
@@ -14,7 +30,7 @@ export const loadRests = (circuit: Circuit, rail: Rail): (readonly [string, stri
   });
 
 /** @param follows what happens when it is too much */
-export function railLoad(circuit: Circuit, meta: CheckMeta, rail: Rail, follows: string, meaning: string): Result[] {
+export function railLoad(circuit: Circuit, meta: CheckMeta, rail: Rail, follows: Message, meaning: Message): Result[] {
   if (rail.loads.length === 0) return [];
   const { derating } = circuit.plan.rules;
   const most = toInterval(rail.offer.limit).min;
@@ -32,29 +48,29 @@ export function railLoad(circuit: Circuit, meta: CheckMeta, rail: Rail, follows:
       margin,
       message:
         margin < 0
-          ? `${rail.label} has to give ${A(rail.peak)} at its peak; ${A(limit)} may be drawn (${A(most)} × ${derating}). ${follows}`
-          : `${rail.label} gives ${A(rail.peak)} at its peak of ${A(limit)} (${A(most)} × ${derating}).`,
+          ? tell('broken', { rail: rail.label, peak: A(rail.peak), limit: A(limit), most: A(most), derating, follows })
+          : tell('holds', { rail: rail.label, peak: A(rail.peak), limit: A(limit), most: A(most), derating }),
       meaning,
       workings: [
         ...rail.loads.map((load) => ({
           name: load.label,
-          sum: `peak; usually ${A(load.typical)} = ${load.sum}`,
+          sum: tell('peakUsually', { typical: A(load.typical), sum: load.sum }),
           value: load.peak,
           unit: 'A',
         })),
-        { name: 'sum of peaks', sum: rail.loads.map(({ peak }) => A(peak)).join(' + '), value: all, unit: 'A' },
+        { name: tell('sumPeaks'), sum: add(...rail.loads.map(({ peak }) => A(peak))), value: all, unit: 'A' },
         ...(spread
           ? [
               {
-                name: 'the most that comes together',
-                sum: 'in the order that the plan sets, over one round',
+                name: tell('mostComesTogether'),
+                sum: tell('orderPlanSetsOver'),
                 value: rail.peak,
                 unit: 'A',
               },
             ]
           : []),
-        { name: 'usually', sum: 'sum of the usual currents', value: rail.typical, unit: 'A' },
-        { name: 'may be drawn', sum: `${A(most)} × ${derating}`, value: limit, unit: 'A' },
+        { name: tell('usually'), sum: tell('sumUsualCurrents'), value: rail.typical, unit: 'A' },
+        { name: term('mayBeDrawn'), sum: multiply(A(most), derating), value: limit, unit: 'A' },
       ],
       rests: [[circuit.parts.get(rail.part)?.card.id ?? '', rail.offer.limit.source], ...loadRests(circuit, rail)],
     }),

@@ -1,3 +1,4 @@
+import type { Message, Sum, Text } from '../quantity/message.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import type { Source } from '../card/figure.ts';
 import { ON_TRUST, weakest, type Evidence } from '../card/evidence.ts';
@@ -21,8 +22,8 @@ export type StationId = (typeof STATIONS)[number];
 
 /** One step of a sum, with the numbers in it. */
 export interface Step {
-  readonly name: string;
-  readonly sum: string;
+  readonly name: Text;
+  readonly sum: Sum;
   readonly value?: number;
   readonly unit?: string;
 }
@@ -50,9 +51,9 @@ export interface Result {
   readonly unit: string;
   /** Positive when the rule holds. */
   readonly margin: number | null;
-  readonly message: string;
-  /** What it means for the person. */
-  readonly meaning: string;
+  readonly message: Message;
+  /** What it means for the person; empty where the message says all. */
+  readonly meaning: Text;
   readonly workings: readonly Step[];
   readonly rests: readonly Rest[];
   /** The weakest source of its figures; where it rests on none, what it follows from. */
@@ -65,12 +66,7 @@ export interface Result {
 export interface CheckMeta {
   /** "station/rule" */
   readonly id: string;
-  readonly title: string;
   readonly station: StationId;
-  /** The rule in one sentence, with its formula. */
-  readonly rule: string;
-  /** The published source, or "common practice". */
-  readonly source: string;
   /** Set where the limit is a published standard’s, so that a result without a card’s figure rests on that. */
   readonly standard?: true;
   /** The severity of a broken rule; some checks grade further. */
@@ -91,8 +87,8 @@ interface Draft {
   readonly limit?: number | null;
   readonly unit?: string;
   readonly margin?: number | null;
-  readonly message: string;
-  readonly meaning?: string;
+  readonly message: Message;
+  readonly meaning?: Text;
   readonly ranked?: boolean;
   readonly workings?: readonly Step[];
   /** Figures it rests on: card id and source key. */

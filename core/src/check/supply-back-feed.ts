@@ -2,23 +2,50 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { isPluggedIn } from '../circuit/socket.ts';
 import type { Join } from '../card/power.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { GUARD_DROP_LEAST } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result, type Severity } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Message, wordOf } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyBackFeedSays {
+  readonly socket: { part: Text };
+  readonly turnSwitchBeforeOff: { hand: Text; other: Text; part: Text };
+  readonly pushesUpIntoWhich: { from: Text; volts: Quantity; into: Text; limit: Quantity };
+  readonly throughDiodeDoesNot: null;
+  readonly whileCableMeetsTake: { socket: Text; socket2: Text; by: Text };
+  readonly pushesUpIntoWhich2: { from: Text; volts: Quantity; into: Text };
+  readonly pushesThroughDiodeInto: { from: Text; volts: Quantity; into: Text; limit: Quantity };
+  readonly meetWithoutDiodeOr: { names: readonly Text[]; part: Text };
+  readonly nonePushesIntoCells: null;
+  readonly meetUsuallyNonePushes: {
+    names: readonly Text[];
+    part: Text;
+    kept: Text;
+    from: Text;
+    most: Quantity;
+    into: Text;
+  };
+  readonly meetNoneCanPush: { names: readonly Text[]; part: Text; kept: Text };
+  readonly meaning: null;
+  readonly orV: null;
+  readonly turnedHand: null;
+  readonly behind: { by: Text; hand: Text };
+  readonly to: { low: Quantity; high: Quantity; port: Text; by: Text };
+}
+
+const tell = tells<SupplyBackFeedSays>('supply/back-feed');
 
 const meta: CheckMeta = {
   id: 'supply/back-feed',
-  title: 'No source feeds another',
   station: 'power',
-  rule: 'Of the sources that meet at one supply none that stands there straight is pushed into. Straight beside straight always is; through a diode one is by the other’s voltage − 0.2 V: above the lowest of cells, above 0 V of a computer’s port or socket (it may be off), usually above the highest of any other source. A switch that a hand turns guards nothing: it is a caution. The socket of a controller counts as a source.',
-  source: 'common practice; diode drop at its least 0.2 V',
   breaks: 'danger',
 };
 
-const V = (x: number) => formatQuantity(x, 'V', 4);
+const V = (x: number) => quantityOf(x, 'V', 4);
 
 interface Meeting {
-  readonly name: string;
+  readonly name: Text;
   readonly source: string;
   readonly by: Join;
   readonly low: number;
@@ -67,7 +94,7 @@ export function meetings(circuit: Circuit, part: PartNode, supply: string): Meet
   return [
     ...rails,
     {
-      name: `socket of ${part.label}`,
+      name: tell('socket', { part: part.label }),
       source: 'socket',
       by: usb.by,
       low: min,
@@ -120,31 +147,40 @@ function pushOf(from: Meeting, into: Meeting, at: 'usual' | 'high' = 'usual'): P
   return { from, into, volts, limit, severity };
 }
 
-function said({ from, into, volts, limit }: Push, part: string, names: string): string {
+function said({ from, into, volts, limit }: Push, part: Text, names: readonly Text[]): Message {
   const hand = from.hand ? from : into.hand ? into : null;
   const other = hand === from ? into : from;
-  if (hand)
-    return `Turn the switch before the ${hand.name} off before the ${other.name} comes on: they meet at ${part}, and nothing else keeps the one from feeding the other.`;
+  if (hand) return tell('turnSwitchBeforeOff', { hand: hand.name, other: other.name, part });
   if (into.cells)
-    return `The ${from.name} pushes up to ${V(volts)} into the ${into.name}, which sinks to ${V(limit)}. Cells that are charged so leak or burst.`;
+    return tell('pushesUpIntoWhich', { from: from.name, volts: V(volts), into: into.name, limit: V(limit) });
   if (from.socket || into.socket)
-    return `While a cable is in the ${from.socket ? from.name : into.name}, it meets the ${from.socket ? into.name : from.name} ${from.by === 'diode' ? 'through a diode that does not guard it' : 'without a diode'}. Take one out before the other goes in.`;
-  if (into.port)
-    return `The ${from.name} pushes up to ${V(volts)} into the ${into.name}, which is at 0 V while the computer is off. The port, or what it feeds there, can be destroyed.`;
+    return tell('whileCableMeetsTake', {
+      socket: from.socket ? from.name : into.name,
+      socket2: from.socket ? into.name : from.name,
+      by: from.by === 'diode' ? tell('throughDiodeDoesNot') : term('withoutDiode'),
+    });
+  if (into.port) return tell('pushesUpIntoWhich2', { from: from.name, volts: V(volts), into: into.name });
   return from.by === 'diode'
-    ? `The ${from.name} pushes ${V(volts)} through its diode into the ${into.name}, which stands beside it straight and gives ${V(limit)} at most.`
-    : `The ${names} meet at ${part} without a diode or a switch; the higher one feeds the other.`;
+    ? tell('pushesThroughDiodeInto', { from: from.name, volts: V(volts), into: into.name, limit: V(limit) })
+    : tell('meetWithoutDiodeOr', { names, part });
 }
 
 /** Where none is pushed into: never, or only while the one is at its highest, which a source that gives its own voltage takes. */
-function none(all: readonly Meeting[], part: string, names: string): string {
+function none(all: readonly Meeting[], part: Text, names: readonly Text[]): Message {
   const [most] = all
     .flatMap((into) => all.flatMap((from) => pushOf(from, into, 'high') ?? []))
     .toSorted((a, b) => b.volts - b.limit - (a.volts - a.limit));
-  const kept = all.some(({ cells, port }) => cells || port) ? ', and none pushes into cells or a port' : '';
+  const kept = all.some(({ cells, port }) => cells || port) ? tell('nonePushesIntoCells') : '';
   return most
-    ? `The ${names} meet at ${part}; usually none pushes another above what it gives itself${kept}. At its highest the ${most.from.name} is ${V(most.volts - most.limit)} above the ${most.into.name}.`
-    : `The ${names} meet at ${part}; none can push another above what it gives itself${kept}.`;
+    ? tell('meetUsuallyNonePushes', {
+        names,
+        part,
+        kept,
+        from: most.from.name,
+        most: V(most.volts - most.limit),
+        into: most.into.name,
+      })
+    : tell('meetNoneCanPush', { names, part, kept });
 }
 
 const RANK = ['danger', 'fault', 'caution'];
@@ -152,7 +188,7 @@ const RANK = ['danger', 'fault', 'caution'];
 function judge(circuit: Circuit, part: PartNode, supply: string): Result[] {
   const all = meetings(circuit, part, supply);
   if (new Set(all.map(({ source }) => source)).size < 2) return [];
-  const names = all.map(({ name }) => name).join(' and the ');
+  const names = all.map(({ name }) => name);
   const [worst] = all
     .flatMap((into) => all.flatMap((from) => pushOf(from, into) ?? []))
     .toSorted((a, b) => RANK.indexOf(a.severity) - RANK.indexOf(b.severity) || b.volts - b.limit - (a.volts - a.limit));
@@ -168,11 +204,18 @@ function judge(circuit: Circuit, part: PartNode, supply: string): Result[] {
       margin: worst ? worst.limit - worst.volts : null,
       ranked: false,
       message: worst ? said(worst, part.label, names) : none(all, part.label, names),
-      meaning:
-        'A source that is fed from outside regulates against it, overheats, or (cells) is charged without anyone watching.',
+      meaning: tell('meaning'),
       workings: all.map(({ name, by, low, high, port, hand }) => ({
         name,
-        sum: `${V(low)} to ${V(high)}${port ? ', or 0 V' : ''}, ${by === 'straight' ? 'straight' : `behind a ${by}${hand ? ' that is turned by hand' : ''}`}`,
+        sum: tell('to', {
+          low: V(low),
+          high: V(high),
+          port: port ? tell('orV') : '',
+          by:
+            by === 'straight'
+              ? term('straight')
+              : tell('behind', { by: wordOf('guard', by), hand: hand ? tell('turnedHand') : '' }),
+        }),
       })),
       rests: [[part.card.id, part.card.controller?.usb?.source]],
     }),

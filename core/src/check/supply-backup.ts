@@ -1,12 +1,24 @@
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyBackupSays {
+  readonly wrong: { part: Text };
+  readonly chargesCellRechargeableOne: { part: Text };
+  readonly holds: { part: Text };
+  readonly meaning: null;
+  readonly cell: null;
+  readonly chargedFromSupply: null;
+  readonly yes: null;
+  readonly no: null;
+}
+
+const tell = tells<SupplyBackupSays>('supply/backup');
 
 const meta: CheckMeta = {
   id: 'supply/backup',
-  title: 'Nothing charges a primary cell',
   station: 'power',
-  rule: 'A clock that charges its holder from the supply carries a rechargeable cell; one that takes a primary cell does not charge it.',
-  source: 'the cards; common practice',
   breaks: 'danger',
 };
 
@@ -19,14 +31,14 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
       subjects: [part.id, 'cell'],
       severity: wrong ? 'danger' : null,
       message: wrong
-        ? `${part.label} charges the cell in its holder from its supply, and a primary cell is what fits. A primary cell that is charged can burst: take the charging resistor off, put a rechargeable cell in, or take another clock.`
+        ? tell('wrong', { part: part.label })
         : backup.charges
-          ? `${part.label} charges its cell: a rechargeable one only.`
-          : `${part.label} does not charge its cell: a primary one is right.`,
-      meaning: 'A coin cell that swells leaks over the board first; some burn.',
+          ? tell('chargesCellRechargeableOne', { part: part.label })
+          : tell('holds', { part: part.label }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'cell', sum: backup.cell },
-        { name: 'charged from the supply', sum: backup.charges ? 'yes' : 'no' },
+        { name: tell('cell'), sum: backup.cell },
+        { name: tell('chargedFromSupply'), sum: backup.charges ? tell('yes') : tell('no') },
       ],
       rests: [[part.card.id, backup.source]],
     }),

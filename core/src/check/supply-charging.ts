@@ -2,29 +2,54 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
 import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
 import { airAt } from '../physics/heat.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { CHARGE_ENDS, CHARGE_SHARE, PANEL_SHARE, USUAL_CHARGE, WORST_SUN } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { divide, multiply, noted } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyChargingSays {
+  readonly cells: { part: Text; label: Text };
+  readonly chargesIntoBehindWhich: { part: Text; rail: Text };
+  readonly meaning: null;
+  readonly chargesMostStandsGets: { part: Text; label: Text; amps: Quantity; most: Quantity };
+  readonly holds: { part: Text; label: Text; amps: Quantity; most: Quantity };
+  readonly cellChargedTooFast: null;
+  readonly charges: null;
+  readonly mayBe: null;
+  readonly fromCardCells: null;
+  readonly halfCapacityHourUsual: null;
+  readonly frozen: { air: Quantity; part: Text; label: Text };
+  readonly onlyWhileNotFrozen: null;
+  readonly above: { air: Quantity };
+  readonly charges2: { part: Text; label: Text; feelsCold: Text };
+  readonly belowFreezingLithiumSettles: null;
+  readonly buildTakesWhileCharges: { load: Quantity; part: Text; ends: Quantity };
+  readonly buildTakesWhileCharges2: { load: Quantity; part: Text; ends: Quantity };
+  readonly chargerThisKindTakes: null;
+  readonly broken: { from: Text; given: Quantity; taken: Quantity };
+  readonly worstMonthBringsDay: { from: Text; given: Quantity; taken: Quantity };
+  readonly panelCarriesBuildSummer: null;
+  readonly comesDay: null;
+  readonly goesOutDay: null;
+}
+
+const tell = tells<SupplyChargingSays>('supply/charging');
 
 const chargeMeta: CheckMeta = {
   id: 'supply/charging',
-  title: 'Cells are charged as they may be',
   station: 'power',
-  rule: 'A charger charges rechargeable cells only, with no more than their card allows, never lithium below 0 °C, and the load beside it stays under the tenth of its current at which it ends.',
-  source: 'the cards; half the capacity an hour, no charging below freezing and the end at a tenth are common practice',
   breaks: 'danger',
 };
 const sunMeta: CheckMeta = {
   id: 'supply/solar',
-  title: 'The panel carries the worst month',
   station: 'power',
-  rule: 'Power in full sun × hours of it a day in the worst month × 0.7 is at least what the build takes a day ÷ 0.85.',
-  source: 'energy balance; hours where none are said, 0.7 and 0.85 are common practice',
   breaks: 'fault',
 };
 
 type Charger = NonNullable<Card['charger']>;
-const A = (x: number) => formatQuantity(x, 'A', 3);
+const A = (x: number) => quantityOf(x, 'A', 3);
 
 /** The cells that a charger charges. */
 function cellsOf(circuit: Circuit, part: PartNode, charger: Charger): Rail | undefined {
@@ -48,9 +73,9 @@ function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result
         subjects: [part.id, rail.ref],
         severity: 'danger',
         message: cells
-          ? `${part.label} charges ${label}, which is of primary cells. Charged, they burst.`
-          : `${part.label} charges into ${rail.label}, behind which there is no cell: its voltage is pushed up.`,
-        meaning: 'Only what says that it is rechargeable is charged.',
+          ? tell('cells', { part: part.label, label })
+          : tell('chargesIntoBehindWhich', { part: part.label, rail: rail.label }),
+        meaning: tell('meaning'),
         rests,
       }),
     ];
@@ -73,14 +98,14 @@ function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result
       assumed: !cells.charge,
       message:
         amps > most
-          ? `${part.label} charges ${label} with ${A(amps)}; ${A(most)} is the most it stands. It gets hot and can burn.`
-          : `${part.label} charges ${label} with ${A(amps)} of the ${A(most)} that it stands.`,
-      meaning: 'A cell that is charged too fast grows needles inside.',
+          ? tell('chargesMostStandsGets', { part: part.label, label, amps: A(amps), most: A(most) })
+          : tell('holds', { part: part.label, label, amps: A(amps), most: A(most) }),
+      meaning: tell('cellChargedTooFast'),
       workings: [
-        { name: 'charges with', sum: 'from its card', value: amps, unit: 'A' },
+        { name: tell('charges'), sum: term('fromCard2'), value: amps, unit: 'A' },
         {
-          name: 'may be',
-          sum: cells.charge ? 'from the card of the cells' : 'half the capacity an hour, usual',
+          name: tell('mayBe'),
+          sum: cells.charge ? tell('fromCardCells') : tell('halfCapacityHourUsual'),
           value: most,
           unit: 'A',
         },
@@ -96,9 +121,13 @@ function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result
       margin: air,
       ranked: false,
       message: frozen
-        ? `It gets ${formatQuantity(air, '°C')} cold at ${part.label}, and nothing keeps it from charging ${label} then. Lithium that is charged below freezing shorts itself later: take a charger that feels the cell, or keep both warm.`
-        : `${part.label} charges ${label} ${charger.feelsCold ? 'only while it is not frozen' : `at ${formatQuantity(air, '°C')} and above`}.`,
-      meaning: 'Below freezing lithium settles on the plate as metal.',
+        ? tell('frozen', { air: quantityOf(air, '°C'), part: part.label, label })
+        : tell('charges2', {
+            part: part.label,
+            label,
+            feelsCold: charger.feelsCold ? tell('onlyWhileNotFrozen') : tell('above', { air: quantityOf(air, '°C') }),
+          }),
+      meaning: tell('belowFreezingLithiumSettles'),
       rests,
     }),
     ...(charger.shares
@@ -114,9 +143,9 @@ function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result
             ranked: false,
             message:
               load > ends
-                ? `The build takes ${A(load)} while ${part.label} charges; it ends at ${A(ends)} and never gets there. The cell is kept full for ever and ages: take a charger that shares the load.`
-                : `The build takes ${A(load)} while ${part.label} charges, less than the ${A(ends)} at which it ends.`,
-            meaning: 'A charger of this kind takes the load for a cell that is not full yet.',
+                ? tell('buildTakesWhileCharges', { load: A(load), part: part.label, ends: A(ends) })
+                : tell('buildTakesWhileCharges2', { load: A(load), part: part.label, ends: A(ends) }),
+            meaning: tell('chargerThisKindTakes'),
             rests,
           }),
         ]),
@@ -133,7 +162,7 @@ function judgeSun(circuit: Circuit, part: PartNode, charger: Charger): Result[] 
   const given = watts * hours * 3600 * PANEL_SHARE;
   const taken = (cells.typical * cells.voltage.typ * 24 * 3600) / CHARGE_SHARE;
   const margin = given - taken;
-  const J = (x: number) => `${formatQuantity(x / 3600, 'W', 3)}h`;
+  const J = (x: number) => quantityOf(x / 3600, 'Wh');
   return [
     result(circuit, sunMeta, {
       subjects: [part.id, from.ref, 'sun'],
@@ -145,19 +174,25 @@ function judgeSun(circuit: Circuit, part: PartNode, charger: Charger): Result[] 
       assumed: circuit.plan.sunHours === undefined,
       message:
         margin < 0
-          ? `In the worst month ${from.label} brings ${J(given)} a day; the build takes ${J(taken)}. The cells run down day by day.`
-          : `In the worst month ${from.label} brings ${J(given)} a day; the build takes ${J(taken)}.`,
-      meaning: 'A panel that carries a build in summer gives a tenth of it in December.',
+          ? tell('broken', { from: from.label, given: J(given), taken: J(taken) })
+          : tell('worstMonthBringsDay', { from: from.label, given: J(given), taken: J(taken) }),
+      meaning: tell('panelCarriesBuildSummer'),
       workings: [
         {
-          name: 'comes in a day',
-          sum: `${formatQuantity(watts, 'W')} × ${hours} h${circuit.plan.sunHours === undefined ? ' (assumed)' : ''} × ${PANEL_SHARE}`,
+          name: tell('comesDay'),
+          sum: noted(
+            multiply(quantityOf(watts, 'W'), quantityOf(hours, 'h'), PANEL_SHARE),
+            circuit.plan.sunHours === undefined ? term('assumed') : '',
+          ),
           value: given / 3600,
           unit: 'Wh',
         },
         {
-          name: 'goes out a day',
-          sum: `${A(cells.typical)} × ${formatQuantity(cells.voltage.typ, 'V', 3)} × 24 h ÷ ${CHARGE_SHARE}`,
+          name: tell('goesOutDay'),
+          sum: divide(
+            multiply(multiply(A(cells.typical), quantityOf(cells.voltage.typ, 'V', 3)), quantityOf(24, 'h')),
+            CHARGE_SHARE,
+          ),
           value: taken / 3600,
           unit: 'Wh',
         },

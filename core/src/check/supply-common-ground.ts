@@ -1,22 +1,32 @@
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { result, type Check, type CheckMeta } from './result.ts';
+import { tells, type Text, distinct } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyCommonGroundSays {
+  readonly driver: { part: Text };
+  readonly runsBetweenWhatFeed: { ties: readonly Text[]; a: Text; b: Text };
+  readonly groundsJoinedNeeds: { a: Text; b: Text; ties: readonly Text[] };
+  readonly meaning: null;
+  readonly whatJoinsThem: null;
+  readonly list: { ties: readonly Text[] };
+}
+
+const tell = tells<SupplyCommonGroundSays>('supply/common-ground');
 
 const meta: CheckMeta = {
   id: 'supply/common-ground',
-  title: 'Sources that share a signal share ground',
   station: 'power',
-  rule: 'Two sources that a signal joins - a line between parts that they feed, a load that the one feeds and the other’s driver switches - have their grounds joined.',
-  source: 'common practice',
   breaks: 'fault',
 };
 
 const isSource = ({ card }: PartNode): boolean => (card.rails ?? []).some((rail) => !rail.from);
 
 /** Pairs of sources with what joins them, each pair once, in the order of the plan. */
-function joined(circuit: Circuit): Map<string, { a: PartNode; b: PartNode; by: string[] }> {
+function joined(circuit: Circuit): Map<string, { a: PartNode; b: PartNode; by: Text[] }> {
   const order = [...circuit.parts.values()].filter(isSource);
-  const pairs = new Map<string, { a: PartNode; b: PartNode; by: string[] }>();
-  const join = (sources: ReadonlySet<string>, by: string) => {
+  const pairs = new Map<string, { a: PartNode; b: PartNode; by: Text[] }>();
+  const join = (sources: ReadonlySet<string>, by: Text) => {
     const here = order.filter(({ id }) => sources.has(id));
     here.forEach((a, i) =>
       here.slice(i + 1).forEach((b) => {
@@ -39,7 +49,7 @@ function joined(circuit: Circuit): Map<string, { a: PartNode; b: PartNode; by: s
       // A contact joins nothing of the load with what moves it.
       const contact = circuit.parts.get(choice.driver ?? '')?.card.contact;
       if (choice.driver && !contact && source && homeSource)
-        join(new Set([source, homeSource]), `${part.label} and its driver`);
+        join(new Set([source, homeSource]), tell('driver', { part: part.label }));
     }
   return pairs;
 }
@@ -49,16 +59,16 @@ export const supplyCommonGround: Check = {
   run: (circuit) =>
     [...joined(circuit).values()].map(({ a, b, by }) => {
       const apart = [a, b].filter(({ choice }) => choice?.apart === true);
-      const by3 = [...new Set(by)].slice(0, 3).join(', ');
+      const ties = distinct(by);
       return result(circuit, meta, {
         subjects: [a.id, b.id],
         severity: apart.length > 0 ? 'fault' : null,
         message:
           apart.length > 0
-            ? `${by3} runs between what ${a.label} and ${b.label} feed, and their grounds are not joined. No level means anything there.`
-            : `The grounds of ${a.label} and ${b.label} are joined; ${by3} needs it.`,
-        meaning: 'A voltage is a difference to ground: without a common one the current of a signal has no way back.',
-        workings: [{ name: 'what joins them', sum: [...new Set(by)].join(', ') }],
+            ? tell('runsBetweenWhatFeed', { ties: ties.slice(0, 3), a: a.label, b: b.label })
+            : tell('groundsJoinedNeeds', { a: a.label, b: b.label, ties: ties.slice(0, 3) }),
+        meaning: tell('meaning'),
+        workings: [{ name: tell('whatJoinsThem'), sum: tell('list', { ties }) }],
         rests: [],
       });
     }),

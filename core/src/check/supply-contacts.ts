@@ -1,20 +1,36 @@
 import type { Circuit, Rail } from '../circuit/circuit.ts';
 import { contactOhms, THICKEST_JUMPER } from '../circuit/contacts.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { JUMPER_GAUGE, SPRING_CURRENT } from '../standard/practice.ts';
 import { gaugeCurrent } from '../standard/wire-gauge.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { multiply } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyContactsSays {
+  readonly broken: { rail: Text; amps: Quantity; springcurrent: Quantity };
+  readonly holds: { rail: Text; amps: Quantity; springcurrent: Quantity };
+  readonly meaning: null;
+  readonly pastBoard: null;
+  readonly thickLeads: null;
+  readonly lostContacts: null;
+  readonly leadsCarryGaugeTakes: { label: Text; peak: Quantity; gauge: number; limit: Quantity };
+  readonly leadsCarryGaugeTakes2: { label: Text; peak: Quantity; limit: Quantity; gauge: number };
+  readonly leadCarriesTooMuch: null;
+  readonly gauge: null;
+  readonly freeAir: { gauge: number };
+}
+
+const tell = tells<SupplyContactsSays>('supply/contacts');
 
 const meta: CheckMeta = {
   id: 'supply/contacts',
-  title: 'Springs and leads carry what flows',
   station: 'power',
-  rule: 'The peak of a source goes through one spring of the board, 1 A each; the peak of a feed through its leads, by their gauge. Four contacts of 20 to 50 mΩ on the way there and back are part of what a feed loses.',
-  source: 'handbook table of chassis wiring (from memory); 1 A and 20 to 50 mΩ a spring are common practice',
   breaks: 'caution',
 };
 
-const A = (x: number) => formatQuantity(x, 'A');
+const A = (x: number) => quantityOf(x, 'A');
 
 /** What a build draws through the first spring: all that does not come on leads too thick for one. */
 function atSource(circuit: Circuit, rail: Rail): Result[] {
@@ -34,13 +50,13 @@ function atSource(circuit: Circuit, rail: Rail): Result[] {
       margin,
       message:
         margin < 0
-          ? `${rail.label} gives up to ${A(amps)} through springs of the board; one carries ${A(SPRING_CURRENT)}. Let the heavy part have thicker leads that are screwed or clamped to the source.`
-          : `${rail.label} gives up to ${A(amps)} of the ${A(SPRING_CURRENT)} that a spring carries.`,
-      meaning: 'A spring that carries too much gets hot, loses its tension, and then every start looks like a fault.',
+          ? tell('broken', { rail: rail.label, amps: A(amps), springcurrent: A(SPRING_CURRENT) })
+          : tell('holds', { rail: rail.label, amps: A(amps), springcurrent: A(SPRING_CURRENT) }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'peak', sum: 'all that hangs on it', value: rail.peak, unit: 'A' },
-        ...(past > 0 ? [{ name: 'past the board', sum: 'on thick leads', value: past, unit: 'A' }] : []),
-        { name: 'lost in contacts', sum: `${formatQuantity(ohms, 'Ω')} × ${A(amps)}`, value: ohms * amps, unit: 'V' },
+        { name: term('peak'), sum: term('allHangs'), value: rail.peak, unit: 'A' },
+        ...(past > 0 ? [{ name: tell('pastBoard'), sum: tell('thickLeads'), value: past, unit: 'A' }] : []),
+        { name: tell('lostContacts'), sum: multiply(quantityOf(ohms, 'Ω'), A(amps)), value: ohms * amps, unit: 'V' },
       ],
     }),
   ];
@@ -67,10 +83,12 @@ export const supplyContacts: Check = {
           margin,
           message:
             margin < 0
-              ? `The leads to ${label} carry ${A(feed.peak)}; gauge ${feed.lead.gauge} takes ${A(limit)}. They get hot.`
-              : `The leads to ${label} carry ${A(feed.peak)} of the ${A(limit)} that gauge ${feed.lead.gauge} takes.`,
-          meaning: 'A lead that carries too much softens its cover and its neighbours’.',
-          workings: [{ name: 'gauge', sum: `${feed.lead.gauge}, in free air`, value: limit, unit: 'A' }],
+              ? tell('leadsCarryGaugeTakes', { label, peak: A(feed.peak), gauge: feed.lead.gauge, limit: A(limit) })
+              : tell('leadsCarryGaugeTakes2', { label, peak: A(feed.peak), limit: A(limit), gauge: feed.lead.gauge }),
+          meaning: tell('leadCarriesTooMuch'),
+          workings: [
+            { name: tell('gauge'), sum: tell('freeAir', { gauge: feed.lead.gauge }), value: limit, unit: 'A' },
+          ],
           rests: [[circuit.parts.get(feed.part)?.card.id ?? '', feed.supply.current.active.source]],
         }),
       ];

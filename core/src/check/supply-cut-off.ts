@@ -1,18 +1,28 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyCutOffSays {
+  readonly cutsItselfOffOr: { label: Text; cuts: Quantity };
+  readonly lithiumCellDrainedSo: null;
+  readonly cellsDrainedSoReversed: null;
+  readonly broken: { label: Text; name: Text; least: Quantity; empty: Quantity; lithium: Text };
+  readonly holds: { name: Text; label: Text; least: Quantity; empty: Quantity };
+  readonly meaning: null;
+  readonly worksDown: null;
+}
+
+const tell = tells<SupplyCutOffSays>('supply/cut-off');
 
 const meta: CheckMeta = {
   id: 'supply/cut-off',
-  title: 'Something stops before the cells are harmed',
   station: 'power',
-  rule: 'Lithium and rechargeable cells: the pack cuts itself off (its card says at what), or the least input of everything that hangs on it is at or above the voltage at which they are empty.',
-  source: 'common practice',
   breaks: 'fault',
 };
 
-const V = (x: number) => formatQuantity(x, 'V');
+const V = (x: number) => quantityOf(x, 'V');
 
 function judge(circuit: Circuit, rail: Rail): Result[] {
   const { cells } = rail.offer;
@@ -30,7 +40,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
         measured: cuts,
         unit: 'V',
         ranked: false,
-        message: `${label} cuts itself off at ${V(cuts)} or above.`,
+        message: tell('cutsItselfOffOr', { label, cuts: V(cuts) }),
         rests: [[card, cells.protection.source]],
       }),
     ];
@@ -55,13 +65,18 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       margin: least - empty,
       ranked: false,
       message: broken
-        ? `Nothing cuts ${label} off: ${name} works on down to ${V(least)}, and the cells are empty at ${V(empty)}.${lithium ? ' A lithium cell that is drained so can burn when it is charged again.' : ' Cells that are drained so are reversed by the stronger ones, and leak.'}`
-        : `${name}, the last on ${label}, stops at ${V(least)}; the cells are empty at ${V(empty)}.`,
-      meaning:
-        'A pack with a protection of its own, or a regulator that stops in time, ends the draw before the cells do.',
+        ? tell('broken', {
+            label,
+            name,
+            least: V(least),
+            empty: V(empty),
+            lithium: lithium ? tell('lithiumCellDrainedSo') : tell('cellsDrainedSoReversed'),
+          })
+        : tell('holds', { name, label, least: V(least), empty: V(empty) }),
+      meaning: tell('meaning'),
       workings: loads.map((feed) => ({
         name: circuit.parts.get(feed.part)?.label ?? feed.part,
-        sum: 'works down to',
+        sum: tell('worksDown'),
         value: toInterval(feed.supply.range).min,
         unit: 'V',
       })),

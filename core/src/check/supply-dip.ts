@@ -1,21 +1,45 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
 import { gustOf } from '../physics/gust.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { BROWN_OUT } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { divide, multiply, subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyDipSays {
+  readonly acrossWouldHold: { wanted: Quantity };
+  readonly leadsLoseTooMuch: null;
+  readonly broken: {
+    by: Text;
+    gust: Quantity;
+    rail: Text;
+    lowest: Quantity;
+    controller: Text;
+    limit: Quantity;
+    wanted: Text;
+  };
+  readonly holds: { gust: Quantity; lowest: Quantity; rail: Text; controller: Text; limit: Quantity };
+  readonly meaning: null;
+  readonly gust: null;
+  readonly acrossRail: null;
+  readonly sinks: null;
+  readonly lowest: null;
+  readonly startsAnewBelow: null;
+  readonly assumed: { voltage: Quantity; brownout: number };
+}
+
+const tell = tells<SupplyDipSays>('supply/dip');
 
 const meta: CheckMeta = {
   id: 'supply/dip',
-  title: 'A gust of current does not start the controller anew',
   station: 'power',
-  rule: 'V_min = V − ΔI × Δt ÷ C, V being the rail at its peak with what leads and contacts lose, ΔI from the average to the peak of all that hangs on it, C what is across it and Δt until it answers, stays above the controller’s brown-out.',
-  source: 'the cards; where they are silent what holds a rail and the brown-out are common practice',
   breaks: 'caution',
 };
 
-const V = (x: number) => formatQuantity(x, 'V', 3);
-const A = (x: number) => formatQuantity(x, 'A', 3);
+const V = (x: number) => quantityOf(x, 'V', 3);
+const A = (x: number) => quantityOf(x, 'A', 3);
 
 function judge(circuit: Circuit, rail: Rail): Result[] {
   const chip = circuit.controller?.card.controller;
@@ -37,22 +61,40 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       assumed,
       message:
         margin < 0
-          ? `${gust.by} takes a gust of ${A(gust.amps)}, and ${rail.label} sinks to ${V(lowest)}; ${circuit.controller.label} starts anew below ${V(limit)}. ${Number.isFinite(wanted) ? `${formatQuantity(wanted, 'F', 2)} across it would hold.` : 'Its leads lose too much already.'}`
-          : `A gust of ${A(gust.amps)} leaves ${V(lowest)} on ${rail.label}; ${circuit.controller.label} runs down to ${V(limit)}.`,
-      meaning: 'It starts anew each time it sends, and looks as if the program were wrong.',
+          ? tell('broken', {
+              by: gust.by,
+              gust: A(gust.amps),
+              rail: rail.label,
+              lowest: V(lowest),
+              controller: circuit.controller.label,
+              limit: V(limit),
+              wanted: Number.isFinite(wanted)
+                ? tell('acrossWouldHold', { wanted: quantityOf(wanted, 'F', 2) })
+                : tell('leadsLoseTooMuch'),
+            })
+          : tell('holds', {
+              gust: A(gust.amps),
+              lowest: V(lowest),
+              rail: rail.label,
+              controller: circuit.controller.label,
+              limit: V(limit),
+            }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'gust', sum: gust.sum, value: gust.amps, unit: 'A' },
-        { name: 'across the rail', sum: gust.reserve, value: gust.farads, unit: 'F' },
+        { name: tell('gust'), sum: gust.sum, value: gust.amps, unit: 'A' },
+        { name: tell('acrossRail'), sum: gust.reserve, value: gust.farads, unit: 'F' },
         {
-          name: 'sinks by',
-          sum: `${A(gust.amps)} × ${formatQuantity(gust.seconds, 's')} ÷ ${formatQuantity(gust.farads, 'F', 3)}`,
+          name: tell('sinks'),
+          sum: divide(multiply(A(gust.amps), quantityOf(gust.seconds, 's')), quantityOf(gust.farads, 'F', 3)),
           value: gust.dip,
           unit: 'V',
         },
-        { name: 'lowest', sum: `${V(rail.voltage.min)} − ${V(gust.dip)}`, value: lowest, unit: 'V' },
+        { name: tell('lowest'), sum: subtract(V(rail.voltage.min), V(gust.dip)), value: lowest, unit: 'V' },
         {
-          name: 'starts anew below',
-          sum: chip.brownOut ? 'from its card' : `${V(rail.voltage.typ)} × ${BROWN_OUT}, assumed`,
+          name: tell('startsAnewBelow'),
+          sum: chip.brownOut
+            ? term('fromCard2')
+            : tell('assumed', { voltage: V(rail.voltage.typ), brownout: BROWN_OUT }),
           value: limit,
           unit: 'V',
         },

@@ -1,18 +1,33 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyDropoutSays {
+  readonly hasInputOrMore: { rail: Text; voltage: Quantity; margin: Quantity };
+  readonly own: { rail: Text; limit: Quantity; voltage: Quantity; measured: Quantity };
+  readonly needsCellsSinkFrom: { rail: Text; limit: Quantity; voltage: Quantity };
+  readonly holds: { rail: Text; limit: Quantity; voltage: Quantity; measured: Quantity };
+  readonly meaning: null;
+  readonly inputLowest: null;
+  readonly less: { upper: Text; drop: Sum };
+  readonly dropoutMost: null;
+  readonly outputCanGive: null;
+  readonly lowestOutputPromised: null;
+}
+
+const tell = tells<SupplyDropoutSays>('supply/dropout');
 
 const meta: CheckMeta = {
   id: 'supply/dropout',
-  title: 'Regulators get enough to give their output',
   station: 'power',
-  rule: 'Worst input at the peak load (source, leads and diodes included) − dropout ≥ lowest output. On cells, which sink, a fresh pack must do it; where they sink below it before they are empty is a caution.',
-  source: 'the cards',
   breaks: 'fault',
 };
 
-const V = (x: number) => formatQuantity(x, 'V', 4);
+const V = (x: number) => quantityOf(x, 'V', 4);
 
 function judge(circuit: Circuit, rail: Rail): Result[] {
   const { from, voltage } = rail.offer;
@@ -39,23 +54,37 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       margin,
       message:
         severity === null
-          ? `${rail.label} has ${V(feed.voltage.min)} at its input or more, ${V(margin)} more than it needs.`
+          ? tell('hasInputOrMore', { rail: rail.label, voltage: V(feed.voltage.min), margin: V(margin) })
           : own
-            ? `${rail.label} needs ${V(limit + dropout)} at its input and gets ${V(feed.voltage.min)}; the part and its levels run on ${V(measured)} then.`
+            ? tell('own', {
+                rail: rail.label,
+                limit: V(limit + dropout),
+                voltage: V(feed.voltage.min),
+                measured: V(measured),
+              })
             : severity === 'caution'
-              ? `${rail.label} needs ${V(limit + dropout)}; the cells sink to ${V(feed.voltage.min)}. From there its output sinks with them.`
-              : `${rail.label} needs ${V(limit + dropout)} at its input and gets ${V(feed.voltage.min)} at the worst; its output sinks to ${V(measured)}.`,
-      meaning: 'A regulator that gets too little passes every dip on to the parts behind it.',
+              ? tell('needsCellsSinkFrom', {
+                  rail: rail.label,
+                  limit: V(limit + dropout),
+                  voltage: V(feed.voltage.min),
+                })
+              : tell('holds', {
+                  rail: rail.label,
+                  limit: V(limit + dropout),
+                  voltage: V(feed.voltage.min),
+                  measured: V(measured),
+                }),
+      meaning: tell('meaning'),
       workings: [
         {
-          name: 'input at its lowest',
-          sum: `${upper?.label ?? ''}, less ${feed.dropSum}`,
+          name: tell('inputLowest'),
+          sum: tell('less', { upper: upper?.label ?? '', drop: feed.dropSum }),
           value: feed.voltage.min,
           unit: 'V',
         },
-        { name: 'dropout at its most', sum: 'from the card', value: dropout, unit: 'V' },
-        { name: 'output it can give', sum: `${V(feed.voltage.min)} − ${V(dropout)}`, value: measured, unit: 'V' },
-        { name: 'lowest output promised', sum: 'from the card', value: limit, unit: 'V' },
+        { name: tell('dropoutMost'), sum: term('fromCard'), value: dropout, unit: 'V' },
+        { name: tell('outputCanGive'), sum: subtract(V(feed.voltage.min), V(dropout)), value: measured, unit: 'V' },
+        { name: tell('lowestOutputPromised'), sum: term('fromCard'), value: limit, unit: 'V' },
       ],
       rests: [
         [part?.card.id ?? '', from.dropout.source],

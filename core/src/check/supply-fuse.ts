@@ -1,16 +1,29 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { JUMPER_GAUGE } from '../standard/practice.ts';
 import { fusingCurrent } from '../standard/wire-gauge.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { divide } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyFuseSays {
+  readonly broken: { label: Text; amps: Quantity; gauge: number; limit: Quantity };
+  readonly shortedGivesLeadGauge: { label: Text; amps: Quantity; gauge: number; limit: Quantity };
+  readonly holds: { label: Text; fuse: Quantity; gauge: number; limit: Quantity };
+  readonly meaning: null;
+  readonly shortCircuit: null;
+  readonly opens: null;
+  readonly melts: null;
+  readonly dGauge: { gauge: number };
+}
+
+const tell = tells<SupplyFuseSays>('supply/fuse');
 
 const meta: CheckMeta = {
   id: 'supply/fuse',
-  title: 'A short at the cells melts no lead',
   station: 'power',
-  rule: 'Open voltage ÷ inner resistance of the cells at its least is below the current that melts the thinnest lead on them, 80 × d^1.5 (A, mm, copper); else a fuse or a protection that opens stands at the cells.',
-  source: 'Preece’s formula (from memory)',
   breaks: 'caution',
 };
 
@@ -25,7 +38,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   const limit = fusingCurrent(gauge);
   const fuse = cells.fuse && toInterval(cells.fuse).max;
   const label = circuit.parts.get(rail.part)?.label ?? rail.part;
-  const A = (x: number) => formatQuantity(x, 'A', 3);
+  const A = (x: number) => quantityOf(x, 'A', 3);
   const open = fuse === undefined ? amps : Math.min(amps, fuse);
   const margin = limit - open;
   return [
@@ -39,20 +52,20 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       ranked: false,
       message:
         margin < 0
-          ? `Shorted, ${label} gives ${A(amps)}; a lead of gauge ${gauge} melts at ${A(limit)}. A fuse belongs right at the cells.`
+          ? tell('broken', { label, amps: A(amps), gauge, limit: A(limit) })
           : fuse === undefined
-            ? `Shorted, ${label} gives ${A(amps)}; a lead of gauge ${gauge} melts at ${A(limit)}.`
-            : `Shorted, ${label} opens at ${A(fuse)}; a lead of gauge ${gauge} melts at ${A(limit)}.`,
-      meaning: 'A lead that melts sets fire to what lies beside it; it glows before.',
+            ? tell('shortedGivesLeadGauge', { label, amps: A(amps), gauge, limit: A(limit) })
+            : tell('holds', { label, fuse: A(fuse), gauge, limit: A(limit) }),
+      meaning: tell('meaning'),
       workings: [
         {
-          name: 'short circuit',
-          sum: `${formatQuantity(volts, 'V', 3)} ÷ ${formatQuantity(ohms, 'Ω', 3)}`,
+          name: tell('shortCircuit'),
+          sum: divide(quantityOf(volts, 'V', 3), quantityOf(ohms, 'Ω', 3)),
           value: amps,
           unit: 'A',
         },
-        ...(fuse === undefined ? [] : [{ name: 'opens at', sum: 'from the card', value: fuse, unit: 'A' }]),
-        { name: 'melts at', sum: `80 × d^1.5 of gauge ${gauge}`, value: limit, unit: 'A' },
+        ...(fuse === undefined ? [] : [{ name: tell('opens'), sum: term('fromCard'), value: fuse, unit: 'A' }]),
+        { name: tell('melts'), sum: tell('dGauge', { gauge }), value: limit, unit: 'A' },
       ],
       rests: [[circuit.parts.get(rail.part)?.card.id ?? '', cells.resistance.source]],
     }),

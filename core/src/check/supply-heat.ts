@@ -1,21 +1,35 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
 import { railWarmth } from '../physics/heat.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { HOT_SURFACE } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { add, multiply, subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyHeatSays {
+  readonly broken: { rail: Text; watts: Quantity; junction: Quantity; limit: Quantity };
+  readonly hot: { rail: Text; watts: Quantity; surface: Quantity };
+  readonly holds: { rail: Text; watts: Quantity; junction: Quantity; surface: Quantity; limit: Quantity };
+  readonly meaning: null;
+  readonly airAroundWarmest: null;
+  readonly placeOrWarmRoom: null;
+  readonly surface: null;
+  readonly takenAsJunction: null;
+  readonly allowed: null;
+}
+
+const tell = tells<SupplyHeatSays>('supply/heat');
 
 const meta: CheckMeta = {
   id: 'supply/heat',
-  title: 'Regulators stay cool enough',
   station: 'power',
-  rule: 'P = (Vin − Vout) × I + Vin × Iq; junction = air + P × thermal resistance, against its limit with the power derated. I is what flows long enough to heat: an average, or a current that lasts 30 s. A surface over 60 °C is a caution.',
-  source: 'the cards; junction from thermal resistance as JESD51 defines it (from memory); 60 °C is common practice',
   breaks: 'fault',
 };
 
-const W = (x: number) => formatQuantity(x, 'W');
-const C = (x: number) => formatQuantity(x, '°C');
+const W = (x: number) => quantityOf(x, 'W');
+const C = (x: number) => quantityOf(x, '°C');
 
 function judge(circuit: Circuit, rail: Rail): Result[] {
   const warm = railWarmth(circuit, rail);
@@ -37,37 +51,42 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       unit: '°C',
       message:
         margin < 0
-          ? `${rail.label} turns ${W(watts)} to heat and reaches ${C(junction)} inside; ${C(limit)} is allowed. It switches off or ages, and burns fingers.`
+          ? tell('broken', { rail: rail.label, watts: W(watts), junction: C(junction), limit: C(limit) })
           : hot
-            ? `${rail.label} turns ${W(watts)} to heat; its surface reaches ${C(surface)}. Do not touch it, and keep sensors away.`
-            : `${rail.label} turns ${W(watts)} to heat: ${C(junction)} inside, ${C(surface)} outside, ${C(limit)} allowed.`,
-      meaning:
-        'What a regulator takes away becomes heat; a hot one cuts out for seconds at a time, which looks like a loose lead.',
+            ? tell('hot', { rail: rail.label, watts: W(watts), surface: C(surface) })
+            : tell('holds', {
+                rail: rail.label,
+                watts: W(watts),
+                junction: C(junction),
+                surface: C(surface),
+                limit: C(limit),
+              }),
+      meaning: tell('meaning'),
       workings: [
         ...terms.map(({ name, sum, watts: value }) => ({ name, sum, value, unit: 'W' })),
         {
-          name: 'air around it, at its warmest',
-          sum: 'of its place, or a warm room, and what is in its box',
+          name: tell('airAroundWarmest'),
+          sum: tell('placeOrWarmRoom'),
           value: air,
           unit: '°C',
         },
         {
-          name: 'junction',
-          sum: `${C(air)} + ${W(watts)} × ${formatQuantity(toAir, 'K/W')}`,
+          name: term('junction'),
+          sum: add(C(air), multiply(W(watts), quantityOf(toAir, 'K/W'))),
           value: junction,
           unit: '°C',
         },
         {
-          name: 'surface',
+          name: tell('surface'),
           sum: thermal.toCase
-            ? `${C(junction)} − ${W(watts)} × ${formatQuantity(toInterval(thermal.toCase).typ, 'K/W')}`
-            : 'taken as the junction',
+            ? subtract(C(junction), multiply(W(watts), quantityOf(toInterval(thermal.toCase).typ, 'K/W')))
+            : tell('takenAsJunction'),
           value: surface,
           unit: '°C',
         },
         {
-          name: 'allowed',
-          sum: `${C(air)} + (${C(toInterval(thermal.limit).max)} − ${C(air)}) × ${derating}`,
+          name: tell('allowed'),
+          sum: add(C(air), multiply(subtract(C(toInterval(thermal.limit).max), C(air)), derating)),
           value: limit,
           unit: '°C',
         },

@@ -1,15 +1,28 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { PORT_CAPACITANCE } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { multiply } from '../quantity/sum.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyInrushSays {
+  readonly capacitor: { label: Text };
+  readonly broken: { farads: Quantity; rail: Text; portcapacitance: Quantity };
+  readonly holds: { farads: Quantity; rail: Text; portcapacitance: Quantity };
+  readonly meaning: null;
+  readonly acrossSupply: null;
+  readonly pluggedLeadSmallCapacitor: { count: Quantity; label: Text; peak: Quantity; stands: Quantity };
+  readonly pluggedSeesMostStands: { label: Text; damped: Quantity; stands: Quantity };
+  readonly leadCapacitorSwingLike: null;
+  readonly firstSwing: null;
+}
+
+const tell = tells<SupplyInrushSays>('supply/inrush');
 
 const meta: CheckMeta = {
   id: 'supply/inrush',
-  title: 'Plugging in does not trip the port',
   station: 'power',
-  rule: 'What stands across a port of a computer when it is plugged in, straight or through what only passes it on, is 10 µF at most. A ceramic capacitor at the end of 1 m of lead and more swings to twice the voltage, which its part has to stand.',
-  source: 'USB 2.0 §7.2.4.1 (from memory); twice: an undamped circuit of lead and capacitor (common practice)',
   standard: true,
   breaks: 'caution',
 };
@@ -18,7 +31,7 @@ const meta: CheckMeta = {
 const RINGS_FROM = 1;
 
 interface Piece {
-  readonly label: string;
+  readonly label: Text;
   readonly farads: number;
 }
 
@@ -33,7 +46,7 @@ function across(circuit: Circuit, ref: string, seen: ReadonlySet<string> = new S
       const own = supply.capacitance ? [{ label, farads: toInterval(supply.capacitance).max }] : [];
       const fitted = circuit.plan.helpers.flatMap((h) =>
         h.kind === 'capacitor' && h.part === part && h.supply === supply.id
-          ? [{ label: `capacitor at ${label}`, farads: h.farads }]
+          ? [{ label: tell('capacitor', { label }), farads: h.farads }]
           : [],
       );
       const passed = (node?.card.rails ?? []).filter(({ from }) => from?.supply === supply.id && from.by === 'pass');
@@ -50,7 +63,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   if (pieces.length === 0) return [];
   const farads = pieces.reduce((sum, piece) => sum + piece.farads, 0);
   const margin = PORT_CAPACITANCE - farads;
-  const F = (x: number) => formatQuantity(x, 'F', 3);
+  const F = (x: number) => quantityOf(x, 'F', 3);
   return [
     result(circuit, meta, {
       subjects: [rail.ref, 'inrush'],
@@ -61,10 +74,15 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       margin,
       message:
         margin < -1e-12
-          ? `${F(farads)} stand across ${rail.label} when it is plugged in; ${F(PORT_CAPACITANCE)} are allowed. A strict port or hub switches off, and other devices on it with it.`
-          : `${F(farads)} stand across ${rail.label} when it is plugged in, of ${F(PORT_CAPACITANCE)}.`,
-      meaning: 'An empty capacitor is a short for as long as it fills.',
-      workings: pieces.map(({ label, farads: value }) => ({ name: label, sum: 'across the supply', value, unit: 'F' })),
+          ? tell('broken', { farads: F(farads), rail: rail.label, portcapacitance: F(PORT_CAPACITANCE) })
+          : tell('holds', { farads: F(farads), rail: rail.label, portcapacitance: F(PORT_CAPACITANCE) }),
+      meaning: tell('meaning'),
+      workings: pieces.map(({ label, farads: value }) => ({
+        name: label,
+        sum: tell('acrossSupply'),
+        value,
+        unit: 'F',
+      })),
     }),
   ];
 }
@@ -79,7 +97,7 @@ function ringing(circuit: Circuit, feed: Feed): Result[] {
   );
   const peak = 2 * voltage.max;
   const label = circuit.parts.get(part)?.label ?? part;
-  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const V = (x: number) => quantityOf(x, 'V', 3);
   const broken = peak > stands && !damped;
   return [
     result(circuit, meta, {
@@ -91,10 +109,15 @@ function ringing(circuit: Circuit, feed: Feed): Result[] {
       margin: stands - (damped ? voltage.max : peak),
       ranked: false,
       message: broken
-        ? `Plugged in on ${formatQuantity(lead.length, 'm')} of lead, the small capacitor of ${label} rings up to ${V(peak)}; it stands ${V(stands)}. An electrolytic capacitor beside it damps that.`
-        : `Plugged in, ${label} sees ${V(damped ? voltage.max : peak)} at the most; it stands ${V(stands)}.`,
-      meaning: 'Lead and capacitor swing like a weight on a spring: the first swing goes to twice.',
-      workings: [{ name: 'first swing', sum: `2 × ${V(voltage.max)}`, value: peak, unit: 'V' }],
+        ? tell('pluggedLeadSmallCapacitor', {
+            count: quantityOf(lead.length, 'm'),
+            label,
+            peak: V(peak),
+            stands: V(stands),
+          })
+        : tell('pluggedSeesMostStands', { label, damped: V(damped ? voltage.max : peak), stands: V(stands) }),
+      meaning: tell('leadCapacitorSwingLike'),
+      workings: [{ name: tell('firstSwing'), sum: multiply(2, V(voltage.max)), value: peak, unit: 'V' }],
       rests: [[circuit.parts.get(part)?.card.id ?? '', supply.absoluteMax?.source]],
     }),
   ];

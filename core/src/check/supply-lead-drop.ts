@@ -1,21 +1,36 @@
 import type { Circuit, Feed } from '../circuit/circuit.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { LEAD_SHARE } from '../standard/practice.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { multiply } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyLeadDropSays {
+  readonly leadsLosePeakMore: { label: Text; drop: Quantity; leadshare: number };
+  readonly holds: { label: Text; drop: Quantity };
+  readonly meaning: null;
+  readonly peakThroughLeads: null;
+  readonly whatTakesWhatHangs: null;
+  readonly resistancePerMetre: null;
+  readonly gauge: { gauge: number };
+  readonly lost: null;
+  readonly mM: { peak: Quantity; length: number; isLeadAssumed: Text; ohms: Quantity };
+  readonly mayBeLost: null;
+}
+
+const tell = tells<SupplyLeadDropSays>('supply/lead-drop');
 
 const meta: CheckMeta = {
   id: 'supply/lead-drop',
-  title: 'Leads lose little',
   station: 'power',
-  rule: 'Peak current × 2 × length × resistance per metre of the gauge, against 3 % of the rail.',
-  source: 'ASTM B258 and IEC 60028 (from memory); 3 % is common practice',
   breaks: 'caution',
 };
 
-const V = (x: number) => formatQuantity(x, 'V');
-const A = (x: number) => formatQuantity(x, 'A');
+const V = (x: number) => quantityOf(x, 'V');
+const A = (x: number) => quantityOf(x, 'A');
 
 function judge(circuit: Circuit, feed: Feed): Result[] {
   const rail = circuit.rails.get(feed.rail ?? '');
@@ -36,20 +51,24 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
       assumed: isLeadAssumed(circuit, feed.part),
       message:
         drop > limit
-          ? `The leads to ${label} lose ${V(drop)} at its peak, more than ${LEAD_SHARE * 100} % of the rail. Shorter or thicker ones lose less.`
-          : `The leads to ${label} lose ${V(drop)} at its peak.`,
-      meaning:
-        'What is lost in the leads comes and goes with the current: readings move when something else switches on.',
+          ? tell('leadsLosePeakMore', { label, drop: V(drop), leadshare: LEAD_SHARE * 100 })
+          : tell('holds', { label, drop: V(drop) }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'peak through the leads', sum: 'what it takes, and what hangs on it', value: feed.peak, unit: 'A' },
-        { name: 'resistance per metre', sum: `gauge ${gauge}`, value: ohms, unit: 'Ω' },
+        { name: tell('peakThroughLeads'), sum: tell('whatTakesWhatHangs'), value: feed.peak, unit: 'A' },
+        { name: tell('resistancePerMetre'), sum: tell('gauge', { gauge }), value: ohms, unit: 'Ω' },
         {
-          name: 'lost',
-          sum: `${A(feed.peak)} × 2 × ${length} m${isLeadAssumed(circuit, feed.part) ? ' (assumed)' : ''} × ${formatQuantity(ohms, 'Ω')}/m`,
+          name: tell('lost'),
+          sum: tell('mM', {
+            peak: A(feed.peak),
+            length,
+            isLeadAssumed: isLeadAssumed(circuit, feed.part) ? term('assumed') : '',
+            ohms: quantityOf(ohms, 'Ω'),
+          }),
           value: drop,
           unit: 'V',
         },
-        { name: 'may be lost', sum: `${V(rail.voltage.typ)} × ${LEAD_SHARE}`, value: limit, unit: 'V' },
+        { name: tell('mayBeLost'), sum: multiply(V(rail.voltage.typ), LEAD_SHARE), value: limit, unit: 'V' },
       ],
       rests: [[circuit.parts.get(feed.part)?.card.id ?? '', feed.supply.current.active.source]],
     }),

@@ -1,14 +1,22 @@
 import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { MOTOR_CAPACITOR } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyNoiseSays {
+  readonly broken: { motor: Text; rail: Text; read: readonly Text[]; motorcapacitor: Quantity };
+  readonly holds: { farads: Quantity; motor: Text; rail: Text };
+  readonly meaning: null;
+  readonly across: null;
+  readonly capacitorsPlan: null;
+}
+
+const tell = tells<SupplyNoiseSays>('supply/noise');
 
 const meta: CheckMeta = {
   id: 'supply/noise',
-  title: 'Motors and coils keep off the rail of what is read by its voltage',
   station: 'power',
-  rule: 'A motor or coil and a part whose reading is a voltage do not share a rail, unless 100 µF stand across the motor.',
-  source: 'common practice',
   breaks: 'caution',
 };
 
@@ -38,10 +46,15 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       ranked: false,
       message:
         margin < 0
-          ? `${motor.label} hangs on ${rail.label} beside ${read.map(({ label }) => label).join(', ')}, whose reading is a voltage: it jumps whenever the motor starts. Put ${formatQuantity(MOTOR_CAPACITOR, 'F')} across it, or feed it from another rail.`
-          : `${formatQuantity(farads, 'F')} across ${motor.label} keep its gusts off ${rail.label}.`,
-      meaning: 'A motor takes its current in gusts, and the rail with it.',
-      workings: [{ name: 'across it', sum: 'capacitors of the plan', value: farads, unit: 'F' }],
+          ? tell('broken', {
+              motor: motor.label,
+              rail: rail.label,
+              read: read.map(({ label }) => label),
+              motorcapacitor: quantityOf(MOTOR_CAPACITOR, 'F'),
+            })
+          : tell('holds', { farads: quantityOf(farads, 'F'), motor: motor.label, rail: rail.label }),
+      meaning: tell('meaning'),
+      workings: [{ name: tell('across'), sum: tell('capacitorsPlan'), value: farads, unit: 'F' }],
     });
   });
 }

@@ -1,18 +1,32 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+import { multiply } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyPinFedSays {
+  readonly danger: { names: readonly Text[]; peak: Quantity; rail: Text; absolute: Quantity };
+  readonly broken: { names: readonly Text[]; peak: Quantity; rail: Text; limit: Quantity };
+  readonly never: { names: readonly Text[]; rail: Text; peak: Quantity; recommended: Quantity };
+  readonly holds: { names: readonly Text[]; peak: Quantity; limit: Quantity; rail: Text };
+  readonly meaning: null;
+  readonly peakUsually: { sum: Sum };
+  readonly recommendedPin: null;
+  readonly voltageUnderLoad: null;
+  readonly highLevelAsResistance: null;
+}
+
+const tell = tells<SupplyPinFedSays>('supply/pin-fed');
 
 const meta: CheckMeta = {
   id: 'supply/pin-fed',
-  title: 'A pin that feeds a part can carry it',
   station: 'power',
-  rule: 'Peak of what hangs on the pin ≤ its recommended current × the share of the house rule; beyond the absolute one is danger. Its high level under that load is the rail of the part (supply/range), and its group limit counts it (pin/current).',
-  source: 'the cards; how far a pin may feed is a house rule',
   breaks: 'fault',
 };
 
-const A = (x: number) => formatQuantity(x, 'A');
+const A = (x: number) => quantityOf(x, 'A');
 
 function judge(circuit: Circuit, rail: Rail): Result {
   const limits = circuit.controller?.card.controller?.pinCurrent;
@@ -22,7 +36,7 @@ function judge(circuit: Circuit, rail: Rail): Result {
   const never = pinPower === 0;
   const limit = recommended * (never ? 1 : pinPower);
   const margin = limit - rail.peak;
-  const names = rail.loads.map(({ label }) => label).join(', ') || 'Nothing';
+  const names = rail.loads.map(({ label }) => label);
   const danger = rail.peak > absolute;
   const severity = danger ? 'danger' : margin < 0 || never ? 'fault' : null;
   return result(circuit, meta, {
@@ -33,30 +47,29 @@ function judge(circuit: Circuit, rail: Rail): Result {
     unit: 'A',
     margin: danger ? absolute - rail.peak : never ? -rail.peak : margin,
     message: danger
-      ? `${names} takes ${A(rail.peak)} from the ${rail.label}; ${A(absolute)} is the most it stands. It can be destroyed.`
+      ? tell('danger', { names, peak: A(rail.peak), rail: rail.label, absolute: A(absolute) })
       : margin < 0
-        ? `${names} takes ${A(rail.peak)} from the ${rail.label}; ${A(limit)} may be drawn.`
+        ? tell('broken', { names, peak: A(rail.peak), rail: rail.label, limit: A(limit) })
         : never
-          ? `${names} is fed by the ${rail.label}; the house rule is never to. ${A(rail.peak)} of ${A(recommended)} would be within its rating.`
-          : `${names} takes ${A(rail.peak)} of the ${A(limit)} that the ${rail.label} may feed with.`,
-    meaning:
-      'A pin is a switch with a resistance: the more flows, the lower the part’s supply, and the warmer the chip.',
+          ? tell('never', { names, rail: rail.label, peak: A(rail.peak), recommended: A(recommended) })
+          : tell('holds', { names, peak: A(rail.peak), limit: A(limit), rail: rail.label }),
+    meaning: tell('meaning'),
     workings: [
       ...rail.loads.map(({ label, peak, sum }) => ({
         name: label,
-        sum: `peak; usually ${sum}`,
+        sum: tell('peakUsually', { sum }),
         value: peak,
         unit: 'A',
       })),
       {
-        name: 'may be drawn',
-        sum: never ? 'recommended for a pin' : `${A(recommended)} × ${pinPower}`,
+        name: term('mayBeDrawn'),
+        sum: never ? tell('recommendedPin') : multiply(A(recommended), pinPower),
         value: limit,
         unit: 'A',
       },
       {
-        name: 'voltage under that load',
-        sum: 'its high level, as a resistance',
+        name: tell('voltageUnderLoad'),
+        sum: tell('highLevelAsResistance'),
         value: rail.voltage?.min ?? 0,
         unit: 'V',
       },

@@ -1,19 +1,32 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { lowOhms, pinGrounds, type PinGround } from '../circuit/pin-ground.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { multiply } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyPinGroundSays {
+  readonly danger: { names: readonly Text[]; amps: Quantity; first: Text; absolute: Quantity };
+  readonly never: { names: readonly Text[]; first: Text; amps: Quantity; recommended: Quantity };
+  readonly returnsThroughMayFlow: { names: readonly Text[]; amps: Quantity; first: Text; limit: Quantity };
+  readonly hasGroundCardDoes: { names: readonly Text[]; first: Text };
+  readonly holds: { names: readonly Text[]; amps: Quantity; limit: Quantity; first: Text; ohms: Quantity };
+  readonly meaning: null;
+  readonly neverHouseRule: null;
+  readonly ground: null;
+}
+
+const tell = tells<SupplyPinGroundSays>('supply/pin-ground');
 
 const meta: CheckMeta = {
   id: 'supply/pin-ground',
-  title: 'A pin that is a ground can take it',
   station: 'power',
-  rule: 'Peak of what stands on the pin ≤ its recommended current × the share of the house rule for pins; beyond the absolute one is danger. I × VOL ÷ IOL of it is lost from the part’s supply (supply/range) and added to the levels that the part gives and takes.',
-  source: 'the cards; how far a pin may feed is a house rule',
   breaks: 'fault',
 };
 
-const A = (x: number) => formatQuantity(x, 'A');
+const A = (x: number) => quantityOf(x, 'A');
 
 function judge(circuit: Circuit, on: readonly PinGround[]): Result[] {
   const { controller } = circuit;
@@ -35,7 +48,7 @@ function judge(circuit: Circuit, on: readonly PinGround[]): Result[] {
   const ohms = lowOhms(controller);
   const danger = amps > absolute;
   const limit = danger ? absolute : never ? 0 : recommended * pinPower;
-  const names = on.map(({ part }) => part.label).join(', ');
+  const names = on.map(({ part }) => part.label);
   const severity = danger ? 'danger' : never || amps > limit || ohms === null ? 'fault' : null;
   return [
     result(circuit, meta, {
@@ -46,27 +59,32 @@ function judge(circuit: Circuit, on: readonly PinGround[]): Result[] {
       unit: 'A',
       margin: limit - amps,
       message: danger
-        ? `${names} returns ${A(amps)} through ${first.label}; ${A(absolute)} is the most it stands. It can be destroyed.`
+        ? tell('danger', { names, amps: A(amps), first: first.label, absolute: A(absolute) })
         : never
-          ? `${names} has its ground on ${first.label}; the house rule is never to. ${A(amps)} of ${A(recommended)} would be within its rating.`
+          ? tell('never', { names, first: first.label, amps: A(amps), recommended: A(recommended) })
           : amps > limit
-            ? `${names} returns ${A(amps)} through ${first.label}; ${A(limit)} may flow there.`
+            ? tell('returnsThroughMayFlow', { names, amps: A(amps), first: first.label, limit: A(limit) })
             : ohms === null
-              ? `${names} has its ground on ${first.label}, and the card does not say how far from ground a low of it is, and at which current.`
-              : `${names} returns ${A(amps)} of the ${A(limit)} that ${first.label} may take as a ground; its ground is up to ${formatQuantity(ohms * amps, 'V')} high.`,
-      meaning:
-        'A pin that is held low is a resistance to ground: what flows through it lifts the part. Until the program holds it low the part has no ground at all.',
+              ? tell('hasGroundCardDoes', { names, first: first.label })
+              : tell('holds', {
+                  names,
+                  amps: A(amps),
+                  limit: A(limit),
+                  first: first.label,
+                  ohms: quantityOf(ohms * amps, 'V'),
+                }),
+      meaning: tell('meaning'),
       workings: [
-        ...feeds.map(({ label, peak }) => ({ name: label, sum: 'peak', value: peak, unit: 'A' })),
+        ...feeds.map(({ label, peak }) => ({ name: label, sum: term('peak'), value: peak, unit: 'A' })),
         {
-          name: 'may flow',
-          sum: never ? 'never, by the house rule' : `${A(recommended)} × ${pinPower}`,
+          name: term('mayFlow'),
+          sum: never ? tell('neverHouseRule') : multiply(A(recommended), pinPower),
           value: limit,
           unit: 'A',
         },
         ...(ohms === null
           ? []
-          : [{ name: 'its ground', sum: `${A(amps)} × ${formatQuantity(ohms, 'Ω')}`, value: ohms * amps, unit: 'V' }]),
+          : [{ name: tell('ground'), sum: multiply(A(amps), quantityOf(ohms, 'Ω')), value: ohms * amps, unit: 'V' }]),
       ],
       rests: [
         [controller.card.id, limits?.recommended.source],

@@ -3,13 +3,27 @@ import { SOCKET } from '../card/kinds.ts';
 import type { Circuit, Feed } from '../circuit/circuit.ts';
 import { socketOf } from '../circuit/socket.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyPlugSays {
+  readonly endsPlugOrOutlet: { source: Text; board: Text };
+  readonly meaning: null;
+  readonly plugSocket: { source: Text; plug: Text; board: Text; socket: Text };
+  readonly hasNoPlugNo: { source: Text; board: Text };
+  readonly withoutPlugFitsThere: null;
+  readonly plug: { plug: Text };
+  readonly missing: { source: Text; board: Text; plug: Text; count: number };
+  readonly cable: { source: Text };
+  readonly holds: { card: Text; board: Text };
+  readonly cableWithoutDataWires: null;
+}
+
+const tell = tells<SupplyPlugSays>('supply/plug');
 
 const meta: CheckMeta = {
   id: 'supply/plug',
-  title: 'Plugs go into sockets, and wires into holes',
   station: 'power',
-  rule: 'What goes into a board’s socket has a plug or an outlet for a cable, of that shape; a source with a plug feeds nothing by loose leads.',
-  source: 'the cards',
   breaks: 'fault',
 };
 
@@ -30,8 +44,8 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
       result(circuit, meta, {
         subjects,
         severity: 'fault',
-        message: `${source.label} ends in a plug or an outlet; ${board.label} is to be fed by loose leads, and there is nothing to put them into.`,
-        meaning: 'A cable that is cut open has no strain relief and no sure polarity.',
+        message: tell('endsPlugOrOutlet', { source: source.label, board: board.label }),
+        meaning: tell('meaning'),
         rests,
       }),
     ];
@@ -41,9 +55,14 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
         subjects,
         severity: 'fault',
         message: source.card.outlet
-          ? `The plug of ${source.label} is ${source.card.outlet.plug}; the socket of ${board.label} is ${usb?.plug}.`
-          : `${source.label} has no plug and no outlet for the socket of ${board.label}.`,
-        meaning: 'Without a plug that fits there is no supply.',
+          ? tell('plugSocket', {
+              source: source.label,
+              plug: source.card.outlet.plug ?? '',
+              board: board.label,
+              socket: usb?.plug ?? '',
+            })
+          : tell('hasNoPlugNo', { source: source.label, board: board.label }),
+        meaning: tell('withoutPlugFitsThere'),
         rests,
       }),
     ];
@@ -54,9 +73,17 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
       subjects,
       severity: missing ? 'note' : null,
       message: missing
-        ? `The cable from ${source.label} to ${board.label}${usb?.plug ? ` (plug ${usb.plug})` : ''} is not among the leads of the plan; one of ${run.length} m is assumed.`
-        : `${run?.card ? `A ${run.card.name}` : `The cable of ${source.label}`} fits the socket of ${board.label}.`,
-      meaning: 'A cable without data wires feeds the board and cannot program it.',
+        ? tell('missing', {
+            source: source.label,
+            board: board.label,
+            plug: usb?.plug ? tell('plug', { plug: usb.plug }) : '',
+            count: run.length,
+          })
+        : tell('holds', {
+            card: run?.card ? `A ${run.card.name}` : tell('cable', { source: source.label }),
+            board: board.label,
+          }),
+      meaning: tell('cableWithoutDataWires'),
       rests: [...rests, run?.card ? [run.card.id, run.card.cable?.source] : null],
     }),
   ];

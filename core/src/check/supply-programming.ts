@@ -12,13 +12,25 @@ import { supplyCommonGround } from './supply-common-ground.ts';
 import { supplyRailCurrent } from './supply-rail-current.ts';
 import { supplyRange } from './supply-range.ts';
 import { supplySourceCurrent } from './supply-source-current.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyProgrammingSays {
+  readonly takeOffBeforeGoes: { off: Text; on: Text; printed: Text; label: Text };
+  readonly meaning: null;
+  readonly board: null;
+  readonly whileProgramLoaded: { message: Text };
+  readonly feedsTalks: { board: Text };
+  readonly talks: null;
+  readonly it: null;
+  readonly whileProgramLoadedRules: { names: readonly Text[]; feeds: Text; feeds2: Text; count: number };
+}
+
+const tell = tells<SupplyProgrammingSays>('supply/programming');
 
 const meta: CheckMeta = {
   id: 'supply/programming',
-  title: 'The programmer can feed the board and talk to it',
   station: 'power',
-  rule: 'With the programmer on, and the supplies that it feeds on it alone: every supply in its range, every source and rail within its current, every level guaranteed, every line on a pin of its own that can be it. What also feeds such a supply is taken off before, unless a diode or switch stands between.',
-  source: 'the same as for the build at work; common practice',
   breaks: 'fault',
 };
 
@@ -47,13 +59,13 @@ function relieved(circuit: Circuit, { part, supply, rail, other }: Relief): Resu
   const node = circuit.parts.get(part);
   const terminal = node?.card.supplies.find(({ id }) => id === supply)?.terminal;
   const printed = node?.card.terminals.find(({ id }) => id === terminal)?.label ?? supply;
-  const [on, off] = [rail, other].map((ref) => label(ref.split('.')[0] ?? ''));
+  const nameOf = (ref: string) => label(ref.split('.')[0] ?? '');
   return [
     result(circuit, meta, {
       subjects: [`${part}.${supply}`, rail, other],
       severity: 'caution',
-      message: `Take ${off} off before ${on} goes on: both would feed ${printed} of ${label(part)}, and the higher one feeds the other.`,
-      meaning: 'What a hand has to remember is forgotten one day: a diode in the lead of the programmer remembers it.',
+      message: tell('takeOffBeforeGoes', { off: nameOf(other), on: nameOf(rail), printed, label: label(part) }),
+      meaning: tell('meaning'),
     }),
   ];
 }
@@ -69,16 +81,16 @@ export const supplyProgramming: Check = {
     const held = all.filter(({ severity }) => severity === null);
     const grave = all.filter((r) => (r.severity === 'danger' || r.severity === 'fault') && !known.has(r.key));
     const visitors = circuit.plan.parts.filter(visits);
-    const names = visitors.map(({ label }) => label).join(' and ');
+    const names = visitors.map(({ label }) => label);
     const fed = new Set(visitors.map(({ id }) => id));
     const feeds = [...then.feeds.values()].some(({ rail }) => rail !== null && fed.has(rail.split('.')[0] ?? ''));
-    const board = circuit.controller?.label ?? 'the board';
+    const board = circuit.controller?.label ?? tell('board');
     const found = grave.map((r): Result => ({
       ...r,
       key: `${meta.id}|${r.key}`,
       check: meta.id,
       station: meta.station,
-      message: `While a program is loaded: ${r.message}`,
+      message: tell('whileProgramLoaded', { message: r.message }),
     }));
     const pass = result(circuit, meta, {
       subjects: visitors.map(({ id }) => id),
@@ -86,7 +98,12 @@ export const supplyProgramming: Check = {
       measured: held.length,
       unit: 'rules',
       ranked: false,
-      message: `${names} ${feeds ? `feeds ${board} and talks` : `talks`} to ${feeds ? 'it' : board} while a program is loaded: ${held.length} rules hold then, too.`,
+      message: tell('whileProgramLoadedRules', {
+        names,
+        feeds: feeds ? tell('feedsTalks', { board }) : tell('talks'),
+        feeds2: feeds ? tell('it') : board,
+        count: held.length,
+      }),
       workings: held.slice(0, 12).map(({ check, message }) => ({ name: check, sum: message })),
       rests: all.flatMap(({ rests }) =>
         rests.map(({ card, source }) => [card, keyOfSource(circuit, card, source)] as const),

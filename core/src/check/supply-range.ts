@@ -3,24 +3,51 @@ import type { Supply } from '../card/card.ts';
 import type { Cells } from '../card/power.ts';
 import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import type { Interval } from '../quantity/interval.ts';
 import { NEARLY_FED } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { subtract } from '../quantity/sum.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyRangeSays {
+  readonly hangsRailNothingFeeds: { terminal: Text; label: Text };
+  readonly nothingFeedsWants: { terminal: Text; label: Text; range: Quantity; range2: Quantity };
+  readonly meaning: null;
+  readonly danger: { label: Text; max: Quantity; terminal: Text; absolute: Quantity };
+  readonly sinks: { label: Text; max: Quantity; min: Quantity; terminal: Text; range: Quantity };
+  readonly nearly: {
+    label: Text;
+    voltage: Quantity;
+    terminal: Text;
+    min: Quantity;
+    max: Quantity;
+    range: Quantity;
+    range2: Quantity;
+  };
+  readonly broken: { label: Text; min: Quantity; max: Quantity; terminal: Text; range: Quantity; range2: Quantity };
+  readonly holds: { label: Text; min: Quantity; max: Quantity; range: Quantity; range2: Quantity };
+  readonly outsideRangePartReads: null;
+  readonly rail: null;
+  readonly to: { voltage: Quantity; voltage2: Quantity };
+  readonly lostLeads: null;
+  readonly lowestPart: null;
+  readonly distanceBelow: null;
+  readonly distanceAbove: null;
+}
+
+const tell = tells<SupplyRangeSays>('supply/range');
 
 const meta: CheckMeta = {
   id: 'supply/range',
-  title: 'Every part is fed inside its range',
   station: 'power',
-  rule: 'Rail(min) − peak current × 2 × lead × Ω/m, to rail(max), lies inside the supply range; beyond the absolute maximum is danger. Cells, which sink, must reach it fresh and at their usual voltage; where they leave it before they are empty is a caution, and supply/runtime counts down to there. Under the rule “working” a supply that is usually inside and at the worst short of it by 5 % is a caution.',
-  source: 'the cards; lead resistance ASTM B258 and IEC 60028 (from memory)',
   breaks: 'fault',
 };
 
 /** V: sums of floating-point numbers that mean the same may differ by this. */
 const TOLERANCE = 1e-9;
 
-const V = (x: number) => formatQuantity(x, 'V', 4);
+const V = (x: number) => quantityOf(x, 'V', 4);
 
 /** The cells at the beginning of a rail that follows their voltage; undefined for any other rail. */
 const cellsBehind = (circuit: Circuit, rail: Rail | undefined): Cells | undefined =>
@@ -83,9 +110,9 @@ function judge(circuit: Circuit, feed: Feed): Result {
       limit: range.min,
       unit: 'V',
       message: feed.rail
-        ? `${terminal} of ${label} hangs on a rail that nothing feeds.`
-        : `Nothing feeds ${terminal} of ${label}; it wants ${V(range.min)} to ${V(range.max)}.`,
-      meaning: 'A part without supply is fed backwards through its signal pins, or not at all.',
+        ? tell('hangsRailNothingFeeds', { terminal, label })
+        : tell('nothingFeedsWants', { terminal, label, range: V(range.min), range2: V(range.max) }),
+      meaning: tell('meaning'),
       rests: [[card, feed.supply.range.source]],
     });
   }
@@ -113,26 +140,37 @@ function judge(circuit: Circuit, feed: Feed): Result {
     margin: danger ? absolute - max : margin,
     assumed: feed.by === 'leads' && isLeadAssumed(circuit, feed.part),
     message: danger
-      ? `${label} gets up to ${V(max)} at ${terminal}; ${V(absolute)} is the most it stands. It can be destroyed.`
+      ? tell('danger', { label, max: V(max), terminal, absolute: V(absolute) })
       : sinks
-        ? `The cells feed ${label} with ${V(max)} when fresh and sink to ${V(min)} at ${terminal}; it works down to ${V(range.min)}. It stops there, with charge left in them: how long that takes is counted.`
+        ? tell('sinks', { label, max: V(max), min: V(min), terminal, range: V(range.min) })
         : nearly
-          ? `${label} gets ${V(feed.voltage.typ - feed.drop)} at ${terminal} usually and ${V(min)} to ${V(max)} at the worst; it works from ${V(range.min)} to ${V(range.max)}. It is accepted by the rule for supplies.`
+          ? tell('nearly', {
+              label,
+              voltage: V(feed.voltage.typ - feed.drop),
+              terminal,
+              min: V(min),
+              max: V(max),
+              range: V(range.min),
+              range2: V(range.max),
+            })
           : margin < -TOLERANCE
-            ? `${label} gets ${V(min)} to ${V(max)} at ${terminal}; it works from ${V(range.min)} to ${V(range.max)}.`
-            : `${label} gets ${V(min)} to ${V(max)}, inside ${V(range.min)} to ${V(range.max)}.`,
-    meaning: 'Outside its range a part reads wrongly, resets, or breaks.',
+            ? tell('broken', { label, min: V(min), max: V(max), terminal, range: V(range.min), range2: V(range.max) })
+            : tell('holds', { label, min: V(min), max: V(max), range: V(range.min), range2: V(range.max) }),
+    meaning: tell('outsideRangePartReads'),
     workings: [
-      { name: `${rail?.label ?? 'rail'}`, sum: `${V(rail?.voltage?.min ?? 0)} to ${V(rail?.voltage?.max ?? 0)}` },
-      { name: 'lost in the leads', sum: feed.dropSum, value: feed.drop, unit: 'V' },
       {
-        name: 'lowest at the part',
-        sum: `${V(rail?.voltage?.min ?? 0)} − ${formatQuantity(feed.drop, 'V')}`,
+        name: rail?.label ?? tell('rail'),
+        sum: tell('to', { voltage: V(rail?.voltage?.min ?? 0), voltage2: V(rail?.voltage?.max ?? 0) }),
+      },
+      { name: tell('lostLeads'), sum: feed.dropSum, value: feed.drop, unit: 'V' },
+      {
+        name: tell('lowestPart'),
+        sum: subtract(V(rail?.voltage?.min ?? 0), quantityOf(feed.drop, 'V')),
         value: min,
         unit: 'V',
       },
-      { name: 'distance below', sum: `${V(min)} − ${V(range.min)}`, value: low, unit: 'V' },
-      { name: 'distance above', sum: `${V(range.max)} − ${V(max)}`, value: high, unit: 'V' },
+      { name: tell('distanceBelow'), sum: subtract(V(min), V(range.min)), value: low, unit: 'V' },
+      { name: tell('distanceAbove'), sum: subtract(V(range.max), V(max)), value: high, unit: 'V' },
     ],
     rests: [
       [card, feed.supply.range.source],

@@ -1,40 +1,86 @@
 import type { Circuit, Rail } from '../circuit/circuit.ts';
 import { cellRails, runtimeOf, type Eater, type Runtime } from '../physics/runtime.ts';
-import { DOING } from '../circuit/rhythm.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
-import { DAY, formatSpan } from '../quantity/span.ts';
+import { DAY } from '../quantity/span.ts';
 import { loadRests } from './rail-load.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
+import {
+  quantityOf,
+  durationOf,
+  tells,
+  type Text,
+  type Quantity,
+  type Duration,
+  shareOf,
+  wordOf,
+  type Share,
+} from '../quantity/message.ts';
+import { multiply, subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyRuntimeSays {
+  readonly charge: { as: Text };
+  readonly at: { charge: Quantity; air: Quantity };
+  readonly usable: { as: Text };
+  readonly eater: { label: Text; doing: Text };
+  readonly part: { share: Share };
+  readonly nothingLeft: null;
+  readonly cutOff: { cutOff: Quantity };
+  readonly buildStops: { least: Quantity };
+  readonly until: { ends: Text; used: Share };
+  readonly average: { as: Text };
+  readonly halfWay: { middle: Quantity };
+  readonly lasts: { as: Text };
+  readonly alongCurve: { charge: Quantity; used: Share; average: Quantity };
+  readonly cellsLoseThemselves: { share: Share };
+  readonly whatTheyLoseShelf: null;
+  readonly goes: { share: Share; eaterName: Text };
+  readonly usuallyWorst: { seconds: Duration; seconds2: Duration };
+  readonly cannotCarryBuildSinks: { rail: Text };
+  readonly lasts2: { rail: Text; band: Text; doing: Text; unsaid: Text };
+  readonly lastsWanted: { rail: Text; band: Text; runFor: Duration; eats: Text; lost: Text; unsaid: Text };
+  readonly holds: { rail: Text; band: Text; runFor: Duration; doing: Text; unsaid: Text };
+  readonly meaning: null;
+  readonly needsThere: { stops: Text; limit: Quantity };
+  readonly countsAsEmpty: { limit: Quantity };
+  readonly broken: { rail: Text; measured: Quantity; stops: Text };
+  readonly freshStillHasWorst: { rail: Text; measured: Quantity; limit: Quantity };
+  readonly packMeasuresFullMeter: null;
+  readonly freshWithoutLoad: null;
+  readonly insidePack: null;
+  readonly resistanceMost: null;
+  readonly worstMoment: null;
+  readonly moreThanCanGive: null;
+  readonly soWorks: { stops: Text };
+  readonly cutOffCells: null;
+}
+
+const tell = tells<SupplyRuntimeSays>('supply/runtime');
 
 const runtimeMeta: CheckMeta = {
   id: 'supply/runtime',
-  title: 'The cells last as long as they must',
   station: 'power',
-  rule: 'Capacity × usable share ÷ average current, followed along the discharge curve: through a linear regulator the current is the load’s, through a switching one the power is. Usable is what comes before the cut-off or before the build stops at its worst moment. Too short even with usual figures is a fault, with the worst ones a caution.',
-  source: 'the cards',
   breaks: 'fault',
 };
 
 const sagMeta: CheckMeta = {
   id: 'supply/sag',
-  title: 'A fresh pack carries the worst moment',
   station: 'power',
-  rule: 'Fresh voltage − peak current × internal resistance ≥ the least that every part below still works at, leads, diodes and dropout included.',
-  source: 'the cards',
   breaks: 'fault',
 };
 
 /** From this share on what cells lose by themselves is said in the sentence. */
 const SHELF_SHARE = 0.1;
 
-const A = (x: number) => formatQuantity(x, 'A');
-const V = (x: number) => formatQuantity(x, 'V', 4);
-const AH = (coulombs: number) => `${formatQuantity(coulombs / 3600, 'A')}h`;
-const percent = (share: number) => `${Number((share * 100).toFixed(share < 0.1 ? 1 : 0))} %`;
+const A = (x: number) => quantityOf(x, 'A');
+const V = (x: number) => quantityOf(x, 'V', 4);
+const AH = (coulombs: number) => quantityOf(coulombs / 3600, 'Ah');
 
 /** "the level probe, idle", as the rank names it. */
-export const eaterName = ({ label, doing }: Eater): string =>
-  doing === 'self-discharge' || doing === 'switched on' ? label : `${label}, ${DOING[doing]}`;
+export const eaterName = ({ label, doing }: Eater): Text =>
+  doing === 'self-discharge' || doing === 'switched-on'
+    ? label
+    : tell('eater', { label, doing: wordOf('doing', doing) });
 
 function workings(runtime: Runtime): Step[] {
   const side = (as: 'usual' | 'worst'): Step[] => {
@@ -43,19 +89,32 @@ function workings(runtime: Runtime): Step[] {
     const average = runtime.mean[as] + pack.leak;
     return [
       {
-        name: `charge, ${as}`,
-        sum: `${AH(pack.charge)} at ${formatQuantity(runtime.air[as], '°C')}`,
+        name: tell('charge', { as: wordOf('view', as) }),
+        sum: tell('at', { charge: AH(pack.charge), air: quantityOf(runtime.air[as], '°C') }),
         value: pack.charge / 3600,
         unit: 'Ah',
       },
       {
-        name: `usable, ${as}`,
-        sum: `until ${run.ends === 'empty' ? 'nothing is left' : run.ends === 'cut-off' ? `the cut-off at ${V(pack.cutOff)}` : `the build stops at ${V(runtime.least?.volts ?? 0)}`}: ${percent(run.used)}`,
+        name: tell('usable', { as: wordOf('view', as) }),
+        sum: tell('until', {
+          ends:
+            run.ends === 'empty'
+              ? tell('nothingLeft')
+              : run.ends === 'cut-off'
+                ? tell('cutOff', { cutOff: V(pack.cutOff) })
+                : tell('buildStops', { least: V(runtime.least?.volts ?? 0) }),
+          used: shareOf(run.used),
+        }),
       },
-      { name: `average, ${as}`, sum: `at ${V(runtime.middle)}, half way`, value: average, unit: 'A' },
       {
-        name: `lasts, ${as}`,
-        sum: `${AH(pack.charge)} × ${percent(run.used)} ÷ ${A(average)}, along the curve`,
+        name: tell('average', { as: wordOf('view', as) }),
+        sum: tell('halfWay', { middle: V(runtime.middle) }),
+        value: average,
+        unit: 'A',
+      },
+      {
+        name: tell('lasts', { as: wordOf('view', as) }),
+        sum: tell('alongCurve', { charge: AH(pack.charge), used: shareOf(run.used), average: A(average) }),
         value: run.seconds / DAY,
         unit: 'days',
       },
@@ -64,9 +123,12 @@ function workings(runtime: Runtime): Step[] {
   return [
     ...side('usual'),
     ...side('worst'),
-    ...runtime.eaters
-      .slice(0, 6)
-      .map((eater) => ({ name: eaterName(eater), sum: percent(eater.share), value: eater.amps, unit: 'A' })),
+    ...runtime.eaters.slice(0, 6).map((eater) => ({
+      name: eaterName(eater),
+      sum: tell('part', { share: shareOf(eater.share) }),
+      value: eater.amps,
+      unit: 'A',
+    })),
   ];
 }
 
@@ -79,11 +141,11 @@ function judgeRuntime(circuit: Circuit, rail: Rail, runtime: Runtime): Result {
   const shelf = eaters.find(({ doing }) => doing === 'self-discharge');
   const lost =
     shelf && shelf !== first && shelf.share >= SHELF_SHARE
-      ? ` The cells lose ${percent(shelf.share)} of it by themselves.`
+      ? tell('cellsLoseThemselves', { share: shareOf(shelf.share) })
       : '';
-  const unsaid = runtime.cells.selfDischarge ? '' : ' What they lose on the shelf is not on their card.';
-  const eats = first ? ` ${percent(first.share)} of it goes to ${eaterName(first)}.` : '';
-  const band = `${formatSpan(usual.seconds)} usually, ${formatSpan(worst.seconds)} at the worst`;
+  const unsaid = runtime.cells.selfDischarge ? '' : tell('whatTheyLoseShelf');
+  const eats = first ? tell('goes', { share: shareOf(first.share), eaterName: eaterName(first) }) : '';
+  const band = tell('usuallyWorst', { seconds: durationOf(usual.seconds), seconds2: durationOf(worst.seconds) });
   return result(circuit, runtimeMeta, {
     subjects: [rail.ref],
     severity: short ? 'fault' : tight ? 'caution' : null,
@@ -93,14 +155,19 @@ function judgeRuntime(circuit: Circuit, rail: Rail, runtime: Runtime): Result {
     margin: runFor === undefined ? null : ((short ? usual : worst).seconds - runFor) / DAY,
     message:
       usual.seconds === 0
-        ? `${rail.label} cannot carry the build: it sinks too far at the worst moment, even fresh.`
+        ? tell('cannotCarryBuildSinks', { rail: rail.label })
         : runFor === undefined
-          ? `${rail.label} lasts ${band}.${first?.doing === 'self-discharge' ? eats : lost}${unsaid}`
+          ? tell('lasts2', { rail: rail.label, band, doing: first?.doing === 'self-discharge' ? eats : lost, unsaid })
           : short || tight
-            ? `${rail.label} lasts ${band}; ${formatSpan(runFor)} are wanted.${eats}${lost}${unsaid}`
-            : `${rail.label} lasts ${band}, longer than the ${formatSpan(runFor)} that are wanted.${first?.doing === 'self-discharge' ? eats : lost}${unsaid}`,
-    meaning:
-      'What a build draws while it waits counts for more than what it draws while it works: it waits nearly all the time.',
+            ? tell('lastsWanted', { rail: rail.label, band, runFor: durationOf(runFor), eats, lost, unsaid })
+            : tell('holds', {
+                rail: rail.label,
+                band,
+                runFor: durationOf(runFor),
+                doing: first?.doing === 'self-discharge' ? eats : lost,
+                unsaid,
+              }),
+    meaning: tell('meaning'),
     workings: workings(runtime),
     rests: [
       [circuit.parts.get(rail.part)?.card.id ?? '', runtime.cells.capacity.source],
@@ -129,20 +196,26 @@ function judgeSag(circuit: Circuit, rail: Rail, runtime: Runtime): Result {
     margin,
     message:
       margin < 0
-        ? `Even fresh, ${rail.label} sinks to ${V(measured)} at the worst moment; ${stops ? `${stops} needs ${V(limit)} there` : `${V(limit)} counts as empty`}. The build restarts again and again.`
-        : `Fresh, ${rail.label} still has ${V(measured)} at the worst moment; ${V(limit)} are needed.`,
-    meaning: 'A pack that measures full on a meter can still give in for the millisecond in which the radio sends.',
+        ? tell('broken', {
+            rail: rail.label,
+            measured: V(measured),
+            stops: stops ? tell('needsThere', { stops, limit: V(limit) }) : tell('countsAsEmpty', { limit: V(limit) }),
+          })
+        : tell('freshStillHasWorst', { rail: rail.label, measured: V(measured), limit: V(limit) }),
+    meaning: tell('packMeasuresFullMeter'),
     workings: [
-      { name: 'fresh, without load', sum: 'from the card', value: open, unit: 'V' },
-      { name: 'inside the pack', sum: 'resistance at its most', value: pack.resistance, unit: 'Ω' },
+      { name: tell('freshWithoutLoad'), sum: term('fromCard'), value: open, unit: 'V' },
+      { name: tell('insidePack'), sum: tell('resistanceMost'), value: pack.resistance, unit: 'Ω' },
       {
-        name: 'at the worst moment',
+        name: tell('worstMoment'),
         sum:
-          measured > 0 ? `${V(open)} − ${A(amps)} × ${formatQuantity(pack.resistance, 'Ω')}` : 'more than it can give',
+          measured > 0
+            ? subtract(V(open), multiply(A(amps), quantityOf(pack.resistance, 'Ω')))
+            : tell('moreThanCanGive'),
         value: measured,
         unit: 'V',
       },
-      { name: 'needed', sum: stops ? `so that ${stops} works` : 'the cut-off of the cells', value: limit, unit: 'V' },
+      { name: term('needed'), sum: stops ? tell('soWorks', { stops }) : tell('cutOffCells'), value: limit, unit: 'V' },
     ],
     rests: [
       [circuit.parts.get(rail.part)?.card.id ?? '', runtime.cells.resistance.source],

@@ -1,14 +1,20 @@
 import type { Circuit, Rail } from '../circuit/circuit.ts';
 import { restCurrent } from '../physics/rest-current.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplySleepSays {
+  readonly whileEverythingSleepsFlow: { amps: Quantity; rest: Quantity; largest: Text };
+  readonly holds: { amps: Quantity; rest: Quantity };
+  readonly meaning: null;
+}
+
+const tell = tells<SupplySleepSays>('supply/sleep');
 
 const meta: CheckMeta = {
   id: 'supply/sleep',
-  title: 'Asleep, no resistor takes more than the parts',
   station: 'power',
-  rule: 'On cells, while the controller sleeps: what flows in resistors and dividers all the time is at most half of what the build takes at rest.',
-  source: 'Ohm’s law; half of it is common practice',
   breaks: 'caution',
 };
 
@@ -26,7 +32,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   if (amps <= 0 || rest <= 0) return [];
   const limit = Math.max(WORTH, rest / 2);
   const [largest] = small.toSorted((a, b) => b.typical - a.typical);
-  const A = (x: number) => formatQuantity(x, 'A', 3);
+  const A = (x: number) => quantityOf(x, 'A', 3);
   return [
     result(circuit, meta, {
       subjects: [rail.ref, 'asleep'],
@@ -38,9 +44,9 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       ranked: false,
       message:
         amps > limit
-          ? `While everything sleeps ${A(amps)} of ${A(rest)} flow in resistors, most of it in ${largest?.label}. Feed it from a pin or a switch that is on only while it is read, or take larger ones.`
-          : `While everything sleeps ${A(amps)} of ${A(rest)} flow in resistors.`,
-      meaning: 'A chip that sleeps at microamperes beside a resistor that never does.',
+          ? tell('whileEverythingSleepsFlow', { amps: A(amps), rest: A(rest), largest: largest?.label ?? '' })
+          : tell('holds', { amps: A(amps), rest: A(rest) }),
+      meaning: tell('meaning'),
       workings: small.map(({ label, sum, typical }) => ({ name: label, sum, value: typical, unit: 'A' })),
     }),
   ];

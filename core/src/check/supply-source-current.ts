@@ -1,19 +1,30 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { loadRests, railLoad } from './rail-load.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplySourceCurrentSays {
+  readonly broken: { most: Quantity; rail: Text; limit: Quantity };
+  readonly holds: { most: Quantity; rail: Text; limit: Quantity };
+  readonly meaning: null;
+  readonly averageMost: null;
+  readonly beforeWasAsked: null;
+  readonly switchesOffOrVoltage: null;
+  readonly everythingHangsSourceWhen: null;
+}
+
+const tell = tells<SupplySourceCurrentSays>('supply/source-current');
 
 const meta: CheckMeta = {
   id: 'supply/source-current',
-  title: 'The source carries the whole build',
   station: 'power',
-  rule: 'All rails referred to the source - linear regulators pass the current on, switching ones the power - are at most its limit × the derating. A port of a computer gives 100 mA until it is asked for more.',
-  source: 'the cards; USB 2.0 §7.2.1: 100 mA before configuration, 500 mA after (from memory)',
   breaks: 'fault',
 };
 
-const A = (x: number) => formatQuantity(x, 'A');
+const A = (x: number) => quantityOf(x, 'A');
 
 /** What flows all the time flows before the port was asked, too. */
 function beforeAsking(circuit: Circuit, rail: Rail): Result[] {
@@ -31,12 +42,12 @@ function beforeAsking(circuit: Circuit, rail: Rail): Result[] {
       margin,
       message:
         margin < 0
-          ? `The build takes ${A(rail.most)} on the average; ${rail.label} gives ${A(limit)} until it was asked for more. A strict port switches off.`
-          : `The build takes ${A(rail.most)} on the average, which ${rail.label} gives unasked (${A(limit)}).`,
-      meaning: 'A board asks the port when it starts; a cable without data lines, or a hub, may never be asked.',
+          ? tell('broken', { most: A(rail.most), rail: rail.label, limit: A(limit) })
+          : tell('holds', { most: A(rail.most), rail: rail.label, limit: A(limit) }),
+      meaning: tell('meaning'),
       workings: [
-        ...rail.loads.map((load) => ({ name: load.label, sum: 'average at its most', value: load.most, unit: 'A' })),
-        { name: 'before it was asked', sum: 'from the card', value: limit, unit: 'A' },
+        ...rail.loads.map((load) => ({ name: load.label, sum: tell('averageMost'), value: load.most, unit: 'A' })),
+        { name: tell('beforeWasAsked'), sum: term('fromCard'), value: limit, unit: 'A' },
       ],
       rests: [[circuit.parts.get(rail.part)?.card.id ?? '', port.before.source], ...loadRests(circuit, rail)],
     }),
@@ -49,13 +60,7 @@ export const supplySourceCurrent: Check = {
     [...circuit.rails.values()]
       .filter((rail) => !rail.offer.from && !rail.pin)
       .flatMap((rail) => [
-        ...railLoad(
-          circuit,
-          meta,
-          rail,
-          'It switches off, or its voltage sinks.',
-          'Everything hangs on the source: when it gives in, the whole build restarts.',
-        ),
+        ...railLoad(circuit, meta, rail, tell('switchesOffOrVoltage'), tell('everythingHangsSourceWhen')),
         ...beforeAsking(circuit, rail),
       ]),
 };

@@ -1,15 +1,25 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
 import { restCurrent } from '../physics/rest-current.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyStaysOnSays {
+  readonly broken: { least: Quantity; rail: Text; limit: Quantity };
+  readonly holds: { least: Quantity; rail: Text; limit: Quantity };
+  readonly meaning: null;
+  readonly rest: null;
+  readonly everythingBetweenTwoPieces: null;
+  readonly staysFrom: null;
+}
+
+const tell = tells<SupplyStaysOnSays>('supply/stays-on');
 
 const meta: CheckMeta = {
   id: 'supply/stays-on',
-  title: 'A power bank stays on',
   station: 'power',
-  rule: 'What the build usually takes between two pieces of work is at least the current below which the power bank switches itself off.',
-  source: 'the card; 50 to 100 mA is common practice',
   breaks: 'fault',
 };
 
@@ -19,7 +29,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   const limit = toInterval(figure).max;
   const least = restCurrent(circuit, rail);
   const margin = least - limit;
-  const A = (x: number) => formatQuantity(x, 'A', 3);
+  const A = (x: number) => quantityOf(x, 'A', 3);
   return [
     result(circuit, meta, {
       subjects: [rail.ref],
@@ -30,12 +40,12 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       margin,
       message:
         margin < 0
-          ? `At rest the build takes ${A(least)} of ${rail.label}; below ${A(limit)} it switches itself off after some seconds. Take a source that stays on, or keep something lit.`
-          : `At rest the build takes ${A(least)}, enough to keep ${rail.label} on (${A(limit)}).`,
-      meaning: 'A power bank is made to charge a telephone: when little flows it takes the telephone for full.',
+          ? tell('broken', { least: A(least), rail: rail.label, limit: A(limit) })
+          : tell('holds', { least: A(least), rail: rail.label, limit: A(limit) }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'at rest', sum: 'everything between two pieces of work', value: least, unit: 'A' },
-        { name: 'stays on from', sum: 'from the card', value: limit, unit: 'A' },
+        { name: tell('rest'), sum: tell('everythingBetweenTwoPieces'), value: least, unit: 'A' },
+        { name: tell('staysFrom'), sum: term('fromCard'), value: limit, unit: 'A' },
       ],
       rests: [[circuit.parts.get(rail.part)?.card.id ?? '', figure.source]],
     }),

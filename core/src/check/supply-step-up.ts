@@ -1,15 +1,24 @@
 import { toInterval } from '../card/to-interval.ts';
 import { efficiencyAt } from '../circuit/flow.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { divide, multiply } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SupplyStepUpSays {
+  readonly broken: { rail: Text; peak: Quantity; input: Quantity; limit: Quantity };
+  readonly holds: { rail: Text; peak: Quantity; limit: Quantity; input: Quantity };
+  readonly meaning: null;
+  readonly fromLowestInput: null;
+}
+
+const tell = tells<SupplyStepUpSays>('supply/step-up');
 
 const meta: CheckMeta = {
   id: 'supply/step-up',
-  title: 'A step-up still gives enough from its lowest input',
   station: 'power',
-  rule: 'Peak ≤ I_switch × efficiency × Vin at its lowest ÷ Vout, the switch’s current with the house rule’s share.',
-  source: 'power balance of a step-up; the current of its switch from the card',
   breaks: 'fault',
 };
 
@@ -25,8 +34,8 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   if (input >= rail.voltage.max) return [];
   const limit = (amps * derating * share * input) / rail.voltage.max;
   const margin = limit - rail.peak;
-  const A = (x: number) => formatQuantity(x, 'A', 3);
-  const V = (x: number) => formatQuantity(x, 'V', 3);
+  const A = (x: number) => quantityOf(x, 'A', 3);
+  const V = (x: number) => quantityOf(x, 'V', 3);
   return [
     result(circuit, meta, {
       subjects: [rail.ref, 'step-up'],
@@ -37,17 +46,20 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
       margin,
       message:
         margin < 0
-          ? `${rail.label} has to give ${A(rail.peak)}; from ${V(input)} it makes ${A(limit)} at most. It collapses as the cells sink.`
-          : `${rail.label} gives ${A(rail.peak)} of the ${A(limit)} that it makes of ${V(input)}.`,
-      meaning: 'A step-up draws the more the lower its input is, until its switch can no more.',
+          ? tell('broken', { rail: rail.label, peak: A(rail.peak), input: V(input), limit: A(limit) })
+          : tell('holds', { rail: rail.label, peak: A(rail.peak), limit: A(limit), input: V(input) }),
+      meaning: tell('meaning'),
       workings: [
         {
-          name: 'from the lowest input',
-          sum: `${A(amps)} × ${derating} × ${Number(share.toFixed(3))} × ${V(input)} ÷ ${V(rail.voltage.max)}`,
+          name: tell('fromLowestInput'),
+          sum: divide(
+            multiply(multiply(multiply(A(amps), derating), Number(share.toFixed(3))), V(input)),
+            V(rail.voltage.max),
+          ),
           value: limit,
           unit: 'A',
         },
-        { name: 'peak', sum: 'all that hangs on it', value: rail.peak, unit: 'A' },
+        { name: term('peak'), sum: term('allHangs'), value: rail.peak, unit: 'A' },
       ],
       rests: [[circuit.parts.get(rail.part)?.card.id ?? '', from.switchCurrent.source]],
     }),

@@ -24,12 +24,6 @@ export interface Verdict {
 export const standingOf = ({ status, unread }: Pick<Verdict, 'status' | 'unread'>): 'open' | 'unread' | 'verified' =>
   status === 'open' ? 'open' : unread.length > 0 ? 'unread' : 'verified';
 
-/** What is still to be done about the hazards of a plan. */
-export const unreadSays = ({ unread }: { readonly unread: readonly unknown[] }): string =>
-  unread.length === 1
-    ? '1 hazard is to be read and ticked off.'
-    : `${unread.length} hazards are to be read and ticked off.`;
-
 /** A margin as a share of the figures it lies between, so that volts and ohms can be ranked together. */
 export function relativeMargin(r: Result): number {
   if (!r.ranked || r.margin === null || COUNTED_UNITS.has(r.unit)) return Infinity;

@@ -2,13 +2,11 @@ import { toInterval } from '../card/to-interval.ts';
 import type { BusNode, Circuit, Net } from '../circuit/circuit.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { allPullUps, effectivePullUp } from '../physics/node.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import {
   CONVERT_BITS,
   MOST_BITS,
   oneWireConversion,
   ONE_WIRE_LOW,
-  ONE_WIRE_TIMING_SOURCE,
   READING_BITS,
   recovery,
   RESET_TIME,
@@ -19,20 +17,49 @@ import { LEAD_CAPACITANCE } from '../standard/practice.ts';
 import { sensingNeeds } from './need-words.ts';
 import { measureFor } from './sense-error.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { multiply, subtract, add, noted } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface WireBudgetSays {
+  readonly never: { net: Text; level: Quantity; level2: Text };
+  readonly broken: { net: Text; seconds: Quantity; slotsample: Quantity; lead: Quantity };
+  readonly holds: { net: Text; seconds: Quantity; slotsample: Quantity; lead: Quantity };
+  readonly meaning: null;
+  readonly backAboveThreshold: null;
+  readonly lnV: { ohms: Quantity; capacitance: Quantity; supply: Quantity; onewirelow: number; level: Quantity };
+  readonly wouldCarry: null;
+  readonly ofIt: { slotsample: Quantity };
+  readonly convertingReadingTakesReading: { bus: Text; total: Quantity; interval: Quantity };
+  readonly convertingReadingTakesBetween: { bus: Text; total: Quantity; interval: Quantity };
+  readonly allPartsConvertOnce: null;
+  readonly startAll: null;
+  readonly reset: { convertbits: number; slottime: Quantity };
+  readonly conversion: null;
+  readonly longestCards: null;
+  readonly readEach: null;
+  readonly reset2: { count: number; readingbits: number; slottime: Quantity };
+  readonly whileTheyConvertDraw: { living: readonly Text[]; a: Quantity; net: Text; volts: Quantity; least: Quantity };
+  readonly liveLeftWhileThey: { living: readonly Text[]; net: Text; volts: Quantity };
+  readonly partLivesDataLine: null;
+  readonly allConverting: null;
+  readonly them: { count: number };
+  readonly leftLine: null;
+}
+
+const tell = tells<WireBudgetSays>('wire/budget');
 
 const meta: CheckMeta = {
   id: 'wire/budget',
-  title: 'A one-wire line recovers, converts and feeds in time',
   station: 'bus',
-  rule: 'Rp × C × ln((V − 0.4 V) ÷ (V − VIH)) ≤ 9 µs, so that a one is there when it is sampled; one conversion and the reading of every part fit into the interval; a part that lives on the line gets V − I × Rp, at least what it works at.',
-  source: ONE_WIRE_TIMING_SOURCE,
   breaks: 'fault',
 };
 
-const S = (x: number) => formatQuantity(x, 's', 3);
+const S = (x: number) => quantityOf(x, 's', 3);
 
 /** The highest VIH on a net, and who asks for it. */
-function hardest(net: Net): { volts: number; label: string; card: string; source: string } | null {
+function hardest(net: Net): { volts: number; label: Text; card: string; source: string } | null {
   const all = net.ends.flatMap((end) => {
     const level = end.levels.inputHigh;
     const supply = end.power.voltage;
@@ -51,7 +78,7 @@ export interface WireLimit {
   /** m of lead more (or less) that the line carries. */
   readonly spareLead: number;
   readonly supply: number;
-  readonly level: { volts: number; label: string; card: string; source: string };
+  readonly level: { volts: number; label: Text; card: string; source: string };
   readonly ohms: number;
 }
 
@@ -73,8 +100,8 @@ function rise(circuit: Circuit, net: Net): Result[] {
   const { seconds, farads, spareLead, supply, level, ohms } = limit;
   const never = !Number.isFinite(seconds);
   const margin = never ? -SLOT_SAMPLE : SLOT_SAMPLE - seconds;
-  const V = (x: number) => formatQuantity(x, 'V', 3);
-  const lead = formatQuantity(Math.abs(spareLead), 'm', 2);
+  const V = (x: number) => quantityOf(x, 'V', 3);
+  const lead = quantityOf(Math.abs(spareLead), 'm', 2);
   return [
     result(circuit, meta, {
       subjects: [net.id, 'rise'],
@@ -84,26 +111,37 @@ function rise(circuit: Circuit, net: Net): Result[] {
       unit: 's',
       margin,
       message: never
-        ? `${net.label} never reaches the ${V(level.volts)} that ${level.label} needs.`
+        ? tell('never', { net: net.label, level: V(level.volts), level2: level.label })
         : margin < 0
-          ? `${net.label} takes ${S(seconds)} to be read as high again; it is sampled after ${S(SLOT_SAMPLE)}. ${lead} of lead less, or a smaller pull-up.`
-          : `${net.label} is read as high after ${S(seconds)} of ${S(SLOT_SAMPLE)}; it would carry ${lead} of lead more.`,
-      meaning: 'A one that comes too late is read as a nought: checksums fail now and then, first on the longest lead.',
+          ? tell('broken', { net: net.label, seconds: S(seconds), slotsample: S(SLOT_SAMPLE), lead })
+          : tell('holds', { net: net.label, seconds: S(seconds), slotsample: S(SLOT_SAMPLE), lead }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'pull-up, at its largest', sum: '', value: ohms, unit: 'Ω' },
+        { name: term('pullUpLargest'), sum: '', value: ohms, unit: 'Ω' },
         {
-          name: 'capacitance',
-          sum: net.capacitanceTerms.map(({ label, farads: f }) => `${formatQuantity(f, 'F')} ${label}`).join(' + '),
+          name: term('capacitance'),
+          sum: add(...net.capacitanceTerms.map(({ label, farads: f }) => noted(quantityOf(f, 'F'), label))),
           value: net.capacitance,
           unit: 'F',
         },
         {
-          name: 'back above the threshold',
-          sum: `${formatQuantity(ohms, 'Ω')} × ${formatQuantity(net.capacitance, 'F')} × ln((${V(supply)} − ${ONE_WIRE_LOW} V) ÷ (${V(supply)} − ${V(level.volts)}))`,
+          name: tell('backAboveThreshold'),
+          sum: tell('lnV', {
+            ohms: quantityOf(ohms, 'Ω'),
+            capacitance: quantityOf(net.capacitance, 'F'),
+            supply: V(supply),
+            onewirelow: ONE_WIRE_LOW,
+            level: V(level.volts),
+          }),
           value: never ? 0 : seconds,
           unit: 's',
         },
-        { name: 'it would carry', sum: `${S(SLOT_SAMPLE)} of it`, value: never ? 0 : farads, unit: 'F' },
+        {
+          name: tell('wouldCarry'),
+          sum: tell('ofIt', { slotsample: S(SLOT_SAMPLE) }),
+          value: never ? 0 : farads,
+          unit: 'F',
+        },
       ],
       rests: [[level.card, level.source]],
     }),
@@ -139,16 +177,20 @@ function round(circuit: Circuit, bus: BusNode): Result[] {
       margin,
       message:
         margin < 0
-          ? `Converting and reading ${bus.name} takes ${S(total)}; a reading every ${S(interval)} is wanted.`
-          : `Converting and reading ${bus.name} takes ${S(total)} of the ${S(interval)} between readings.`,
-      meaning:
-        'All parts convert at once, then each is read. What does not fit comes late, or holds the reading before.',
+          ? tell('convertingReadingTakesReading', { bus: bus.name, total: S(total), interval: S(interval) })
+          : tell('convertingReadingTakesBetween', { bus: bus.name, total: S(total), interval: S(interval) }),
+      meaning: tell('allPartsConvertOnce'),
       workings: [
-        { name: 'start all', sum: `reset + ${CONVERT_BITS} × ${S(SLOT_TIME)}`, value: start, unit: 's' },
-        { name: 'conversion', sum: 'the longest of the cards', value: conversion, unit: 's' },
         {
-          name: 'read each',
-          sum: `${bus.members.length} × (reset + ${READING_BITS} × ${S(SLOT_TIME)})`,
+          name: tell('startAll'),
+          sum: tell('reset', { convertbits: CONVERT_BITS, slottime: S(SLOT_TIME) }),
+          value: start,
+          unit: 's',
+        },
+        { name: tell('conversion'), sum: tell('longestCards'), value: conversion, unit: 's' },
+        {
+          name: tell('readEach'),
+          sum: tell('reset2', { count: bus.members.length, readingbits: READING_BITS, slottime: S(SLOT_TIME) }),
           value: bus.members.length * each,
           unit: 's',
         },
@@ -172,8 +214,8 @@ function fed(circuit: Circuit, net: Net): Result[] {
   const least = Math.max(...living.map(({ figures }) => toInterval(figures.least).max));
   const volts = supply - amps * rp.max;
   const margin = volts - least;
-  const V = (x: number) => formatQuantity(x, 'V', 3);
-  const A = formatQuantity(amps, 'A', 2);
+  const V = (x: number) => quantityOf(x, 'V', 3);
+  const A = quantityOf(amps, 'A', 2);
   return [
     result(circuit, meta, {
       subjects: [net.id, 'parasite'],
@@ -184,15 +226,24 @@ function fed(circuit: Circuit, net: Net): Result[] {
       margin,
       message:
         margin < 0
-          ? `While they convert, ${living.map(({ part }) => part.label).join(' and ')} draw ${A} through the pull-up of ${net.label}: ${V(volts)} is left, ${V(least)} is needed.`
-          : `${living.map(({ part }) => part.label).join(' and ')} live on ${net.label}: ${V(volts)} is left while they convert.`,
-      meaning:
-        'A part that lives on its data line starves while it converts and answers with its start-up value, 85 °C.',
+          ? tell('whileTheyConvertDraw', {
+              living: living.map(({ part }) => part.label),
+              a: A,
+              net: net.label,
+              volts: V(volts),
+              least: V(least),
+            })
+          : tell('liveLeftWhileThey', {
+              living: living.map(({ part }) => part.label),
+              net: net.label,
+              volts: V(volts),
+            }),
+      meaning: tell('partLivesDataLine'),
       workings: [
-        { name: 'all converting', sum: `${living.length} of them`, value: amps, unit: 'A' },
+        { name: tell('allConverting'), sum: tell('them', { count: living.length }), value: amps, unit: 'A' },
         {
-          name: 'left on the line',
-          sum: `${V(supply)} − ${A} × ${formatQuantity(rp.max, 'Ω')}`,
+          name: tell('leftLine'),
+          sum: subtract(V(supply), multiply(A, quantityOf(rp.max, 'Ω'))),
           value: volts,
           unit: 'V',
         },

@@ -1,12 +1,24 @@
 import type { Circuit } from '../circuit/circuit.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface WireOverlaySays {
+  readonly defaultWords: null;
+  readonly setting: null;
+  readonly right: { bus: Text; label: Text };
+  readonly systemLooksWiredFinds: { bus: Text; label: Text; from: Text; label2: Text };
+  readonly meaning: null;
+  readonly setting2: { parameter: Text };
+  readonly words: { label: Text; from: Text };
+  readonly wired: null;
+}
+
+const tell = tells<WireOverlaySays>('wire/overlay');
 
 const meta: CheckMeta = {
   id: 'wire/overlay',
-  title: 'The pin that the system is told is the pin that is wired',
   station: 'bus',
-  rule: 'On a board whose system drives a bus by a setting, the pin of that setting - its default unless the plan says another - is the pin that the bus is on.',
-  source: 'the controller’s card',
   breaks: 'fault',
 };
 
@@ -21,7 +33,7 @@ export const wireOverlay: Check = {
       const told = bus.configuredPin ?? overlay.pin;
       const label = (pin: string) => card.terminals.find(({ id }) => id === pin)?.label ?? pin;
       const right = told === wired;
-      const from = bus.configuredPin === undefined ? 'its default' : 'its setting';
+      const from = bus.configuredPin === undefined ? tell('defaultWords') : tell('setting');
       return [
         result(circuit, meta, {
           subjects: [bus.id],
@@ -31,13 +43,15 @@ export const wireOverlay: Check = {
           unit: 'functions',
           margin: right ? 0 : -1,
           message: right
-            ? `The system looks for ${bus.name} on ${label(told)}, where it is wired.`
-            : `The system looks for ${bus.name} on ${label(told)}, ${from}; it is wired to ${label(wired)}. It finds nothing there.`,
-          meaning:
-            'The driver listens on a pin that nothing is on: the list of sensors stays empty, and no error says why.',
+            ? tell('right', { bus: bus.name, label: label(told) })
+            : tell('systemLooksWiredFinds', { bus: bus.name, label: label(told), from, label2: label(wired) }),
+          meaning: tell('meaning'),
           workings: [
-            { name: `the setting ${overlay.parameter}`, sum: `${label(told)}, ${from}` },
-            { name: 'wired', sum: label(wired) },
+            {
+              name: tell('setting2', { parameter: overlay.parameter }),
+              sum: tell('words', { label: label(told), from }),
+            },
+            { name: tell('wired'), sum: label(wired) },
           ],
           rests: [[card.id, overlay.source]],
         }),

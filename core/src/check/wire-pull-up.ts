@@ -1,17 +1,26 @@
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { allPullUps, effectivePullUp, highestRest, pullUpSum } from '../physics/node.ts';
 import { weakestSink } from '../physics/sink.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { pullUpMin } from '../standard/bus-timing.ts';
-import { ONE_WIRE_SOURCE } from '../standard/one-wire.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { divide, subtract } from '../quantity/sum.ts';
+import { term } from './terms.ts';
+
+/** What is said here, by the data that it takes. */
+export interface WirePullUpSays {
+  readonly broken: { net: Text; value: Quantity; limit: Quantity };
+  readonly pullUpsMakeTogether: { count: number; net: Text; value: Quantity };
+  readonly holds: { value: Quantity; net: Text };
+  readonly meaning: null;
+  readonly pullUpUsual: null;
+}
+
+const tell = tells<WirePullUpSays>('wire/pull-up');
 
 const meta: CheckMeta = {
   id: 'wire/pull-up',
-  title: 'A one-wire line has one effective pull-up',
   station: 'bus',
-  rule: 'Rp ≥ (VDD − 0.4 V) ÷ 4 mA, Rp being the parallel value of all pull-ups on the line; more than one is a caution.',
-  source: ONE_WIRE_SOURCE,
   breaks: 'fault',
 };
 
@@ -24,7 +33,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const margin = rp.min - limit;
   const count = allPullUps(net).length;
   const severity = margin < 0 ? 'fault' : count > 1 ? 'caution' : null;
-  const value = formatQuantity(rp.typ, 'Ω');
+  const value = quantityOf(rp.typ, 'Ω');
   return [
     result(circuit, meta, {
       subjects: [net.id],
@@ -35,17 +44,20 @@ function judge(circuit: Circuit, net: Net): Result[] {
       margin,
       message:
         margin < 0
-          ? `The pull-ups on ${net.label} make ${value}; a sensor can hold low no less than ${formatQuantity(limit, 'Ω')}.`
+          ? tell('broken', { net: net.label, value, limit: quantityOf(limit, 'Ω') })
           : count > 1
-            ? `${count} pull-ups on ${net.label} make ${value} together. One for the whole line is meant; each further sensor would lower it again.`
-            : `One pull-up of ${value} on ${net.label}.`,
-      meaning: 'The resistor belongs to the line, not to the sensor. Each further one works in parallel.',
+            ? tell('pullUpsMakeTogether', { count, net: net.label, value })
+            : tell('holds', { value, net: net.label }),
+      meaning: tell('meaning'),
       workings: [
-        { name: 'pull-up, usual', sum: pullUpSum(net, 'typ'), value: rp.typ, unit: 'Ω' },
-        { name: 'pull-up, at its smallest', sum: pullUpSum(net, 'min'), value: rp.min, unit: 'Ω' },
+        { name: tell('pullUpUsual'), sum: pullUpSum(net, 'typ'), value: rp.typ, unit: 'Ω' },
+        { name: term('pullUpSmallest'), sum: pullUpSum(net, 'min'), value: rp.min, unit: 'Ω' },
         {
-          name: 'strongest pull-up',
-          sum: `(${formatQuantity(open.volts, 'V', 4)} − ${formatQuantity(sink.volts, 'V')}) ÷ ${formatQuantity(sink.amps, 'A')}`,
+          name: term('strongestPullUp'),
+          sum: divide(
+            subtract(quantityOf(open.volts, 'V', 4), quantityOf(sink.volts, 'V')),
+            quantityOf(sink.amps, 'A'),
+          ),
           value: limit,
           unit: 'Ω',
         },

@@ -1,4 +1,5 @@
 /** What can hurt someone in a build, each sentence once, and whether it was read. */
+import { type Text } from '../quantity/message.ts';
 import type { HAZARDS } from '../card/kinds.ts';
 import type { Circuit } from './circuit.ts';
 import { visits } from './programming.ts';
@@ -8,7 +9,7 @@ export type Hazard = (typeof HAZARDS)[number];
 export interface Caution {
   readonly hazard: Hazard;
   /** Labels of the parts that bring it. */
-  readonly part: string;
+  readonly labels: readonly Text[];
   readonly parts: readonly string[];
   /** The first of its cards, and the source of the sentence there. */
   readonly source: { readonly card: string; readonly key: string };
@@ -39,12 +40,12 @@ export function cautionsOf(circuit: Circuit, of: (part: string) => boolean = () 
         same
           ? {
               ...same,
-              part: `${same.part}, ${part.label}`,
+              labels: [...same.labels, part.label],
               parts: [...same.parts, part.id],
               asks: same.asks || ASKING.has(hazard),
             }
           : {
-              part: part.label,
+              labels: [part.label],
               parts: [part.id],
               source: { card: part.card.id, key: source },
               hazard,

@@ -1,4 +1,5 @@
 /** What plan and cards make together. Derived once per change; plain data, so that it can cross to a worker. */
+import type { Sum, Text } from '../quantity/message.ts';
 import type { Card, RailOffer, Signal, Supply } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import type { Figure, LevelFigure } from '../card/figure.ts';
@@ -11,7 +12,7 @@ import type { Rhythm } from './rhythm.ts';
 /** A part of the plan, or a translator helper, which takes part in the circuit like one. */
 export interface PartNode {
   readonly id: string;
-  readonly label: string;
+  readonly label: Text;
   readonly card: Card;
   readonly choice: PartChoice | null;
   readonly helper: TranslatorHelper | null;
@@ -22,7 +23,7 @@ export interface Load {
   readonly kind: 'part' | 'board' | 'rail' | 'small';
   /** The part, helper or rail that draws. */
   readonly subject: string;
-  readonly label: string;
+  readonly label: Text;
   /** A on the average, usual currents and times. */
   readonly typical: number;
   /** A on the average, at its most. */
@@ -31,15 +32,18 @@ export interface Load {
   readonly lasting: number;
   /** A, the most for a moment. */
   readonly peak: number;
-  readonly sum: string;
+  readonly sum: Sum;
 }
+
+/** What a rail gives. Of a socket and of a pin the name is not on a card. */
+export type NamedOffer = Omit<RailOffer, 'name'> & { readonly name: Text };
 
 export interface Rail {
   /** "part.rail" */
   readonly ref: string;
   readonly part: string;
-  readonly label: string;
-  readonly offer: RailOffer;
+  readonly label: Text;
+  readonly offer: NamedOffer;
   /** The rail whose voltage this is: itself, or the one it passes through. */
   readonly root: string;
   /** The part at the beginning: a wall adapter, a battery. */
@@ -67,7 +71,7 @@ export interface Feed {
   readonly rail: string | null;
   /** Lost in the leads at the part's peak, V. */
   readonly drop: number;
-  readonly dropSum: string;
+  readonly dropSum: Sum;
   /** Of that, how far the ground of the part stands above the common one, V: where a pin is its ground. */
   readonly lift: number;
   /** Through those leads, A, rails that are made of it included. */
@@ -116,7 +120,7 @@ export type EndKind = Signal['kind'];
 /** One terminal on a net. */
 export interface NetEnd {
   readonly part: string;
-  readonly label: string;
+  readonly label: Text;
   /** The signal of the card; for the controller, the pin's terminal. */
   readonly signal: string;
   readonly terminal: string;
@@ -147,7 +151,7 @@ export interface PullUp {
   readonly switches: readonly string[];
   readonly helper: string | null;
   readonly fitted: { part: string; signal: string; removable: 'jumper' | 'solder' | 'no' } | null;
-  readonly label: string;
+  readonly label: Text;
   readonly figure: { card: string; source: string } | null;
 }
 
@@ -160,7 +164,7 @@ export interface Net {
   readonly tied: string | null;
   /** The net on the other side of the bus switch that it hangs on. */
   readonly upstream: string | null;
-  readonly label: string;
+  readonly label: Text;
   /** What `NetOf` of the plan names. */
   readonly of: string;
   readonly bus: string | null;
@@ -181,7 +185,8 @@ export interface Net {
   readonly series: readonly { helper: string; ohms: number }[];
   /** F, the most. */
   readonly capacitance: number;
-  readonly capacitanceTerms: readonly { label: string; farads: number }[];
+  /** By what brings it; `part` where that is a pin or lead of a part. */
+  readonly capacitanceTerms: readonly { part: string | null; label: Text; farads: number }[];
   readonly clock: number | null;
   /** Nobody drives it high: it needs a pull-up. */
   readonly openDrain: boolean;
@@ -190,7 +195,7 @@ export interface Net {
 export interface PullDown {
   readonly ohms: Interval;
   readonly helper: string | null;
-  readonly label: string;
+  readonly label: Text;
   readonly figure: { card: string; source: string } | null;
 }
 
@@ -200,7 +205,7 @@ export interface PinWish {
   readonly id: string;
   readonly of: string;
   readonly line: string;
-  readonly label: string;
+  readonly label: Text;
   readonly ask: Ask;
   readonly pin: string | null;
   readonly locked: boolean;
@@ -217,7 +222,7 @@ export interface PinWish {
 /** A port of a part on a bus. */
 export interface Member {
   readonly part: string;
-  readonly label: string;
+  readonly label: Text;
   readonly port: string;
   readonly address: number | null;
   readonly options: readonly { value: number; setting: string }[];

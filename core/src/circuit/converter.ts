@@ -1,4 +1,5 @@
 /** What reads an analog line: the controller's own converter, or a part that reads it for the controller. */
+import { type Text } from '../quantity/message.ts';
 import type { Controller } from '../card/card.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PartNode } from './circuit.ts';
@@ -27,7 +28,7 @@ export interface ConverterInput {
   readonly input: string;
   /** As it is printed, and the name of the part. */
   readonly label: string;
-  readonly converter: string;
+  readonly converter: Text;
 }
 
 /** Every input of the converters of a plan. */

@@ -19,6 +19,16 @@ import { asPlaced } from './place.ts';
 import { asFed } from './socket.ts';
 import { SOCKET } from '../card/kinds.ts';
 import { GUARD_DROP, RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CircuitDeriveSays {
+  readonly supply: { part: Text };
+  readonly ground: { part: Text };
+  readonly translator: { parts: readonly Text[] };
+}
+
+const tell = tells<CircuitDeriveSays>('circuit/derive');
 
 /** The enable of a translator as a port, where it is on a pin. */
 function gatePort(card: Card, helper: TranslatorHelper): PartChoice['ports'] {
@@ -40,7 +50,7 @@ function feedWishes(
             id: `${part}.${supply.id}.${FEED_LINE}`,
             of: `${part}.${supply.id}`,
             line: FEED_LINE,
-            label: `supply of ${parts.get(part)?.label ?? part}`,
+            label: tell('supply', { part: parts.get(part)?.label ?? part }),
             ask: 'out' as const,
             pin: rails.get(rail)?.offer.terminal ?? null,
             locked: true,
@@ -61,7 +71,7 @@ const groundWishes = (parts: ReadonlyMap<string, PartNode>, controller: PartNode
     id: `${part.id}.${GROUND_LINE}.${GROUND_LINE}`,
     of: `${part.id}.${GROUND_LINE}`,
     line: GROUND_LINE,
-    label: `ground of ${part.label}`,
+    label: tell('ground', { part: part.label }),
     ask: 'out' as const,
     pin,
     locked: true,
@@ -123,13 +133,16 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
     const choice = {
       id: helper.id,
       card: card.id,
-      label: `translator for ${[...new Set(helper.ports.map(({ part }) => parts.get(part)?.label ?? part))].join(', ')}`,
+      label: '',
       needs: [],
       feeds,
       ports: gatePort(card, helper),
       opened: [],
     };
-    parts.set(helper.id, { id: helper.id, label: choice.label, card, choice, helper });
+    const label = tell('translator', {
+      parts: [...new Set(helper.ports.map(({ part }) => parts.get(part)?.label ?? part))],
+    });
+    parts.set(helper.id, { id: helper.id, label, card, choice, helper });
   }
   // What pull-ups and lights draw is known with the nets, and their voltages with what they draw: so twice.
   const hasTranslators = [...parts.values()].some(({ helper }) => helper !== null);

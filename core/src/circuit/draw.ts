@@ -1,7 +1,8 @@
 /** What one supply of a part draws over time. */
 import type { States } from '../card/power.ts';
 import { toInterval } from '../card/to-interval.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
+import { quantityOf, wordOf, type Sum } from '../quantity/message.ts';
+import { add, divide, multiply, noted } from '../quantity/sum.ts';
 import { highest, mean, round, steady, type Steps } from '../quantity/steps.ts';
 import { currentOf, surgeOf, type Doing, type Phase, type Rhythm } from './rhythm.ts';
 
@@ -17,14 +18,14 @@ export interface Draw {
   readonly together: Steps;
   /** What heats: the mean at its most, or what lasts long enough to heat by itself. */
   readonly lasting: number;
-  readonly sum: string;
+  readonly sum: Sum;
 }
 
 /** Stretches longer than this heat a small part through, s: common practice, the time constant of a small package. */
 export const THERMAL_TIME = 30;
 
-const AMPS = (value: number) => formatQuantity(value, 'A');
-const S = (value: number) => formatQuantity(value, 's');
+const AMPS = (value: number) => quantityOf(value, 'A');
+const S = (value: number) => quantityOf(value, 's');
 
 const ABSENT: Rhythm = { every: null, duty: 1, after: null, phases: [], longest: [], rest: 'idle' };
 
@@ -73,8 +74,8 @@ function workOut(states: States, rhythm: Rhythm, clock: number | undefined): Dra
           : Math.max(on.max, rest.max),
       sum:
         states.idle || duty < 1
-          ? `${AMPS(on.typ)} × ${duty} + ${AMPS(rest.typ)} × ${off}`
-          : `${AMPS(on.typ)} × ${duty}`,
+          ? add(multiply(AMPS(on.typ), duty), multiply(AMPS(rest.typ), off))
+          : multiply(AMPS(on.typ), duty),
     };
   }
   const { every, phases, longest } = rhythm;
@@ -94,10 +95,18 @@ function workOut(states: States, rhythm: Rhythm, clock: number | undefined): Dra
     surge: rhythm.after === null ? steady(highest(together)) : together,
     together,
     lasting: Math.max(mean(most), ...slow),
-    sum: `(${[
-      ...phases.map(({ from, to, doing }) => `${AMPS(at(doing).typ)} × ${S(to - from)} ${doing}`),
-      `${AMPS(rest.typ)} × ${S(Math.max(0, every - phases.reduce((t, { from, to }) => t + to - from, 0)))} ${rhythm.rest}`,
-    ].join(' + ')}) ÷ ${S(every)}`,
+    sum: divide(
+      add(
+        ...phases.map(({ from, to, doing }) =>
+          noted(multiply(AMPS(at(doing).typ), S(to - from)), wordOf('doing', doing)),
+        ),
+        noted(
+          multiply(AMPS(rest.typ), S(Math.max(0, every - phases.reduce((t, { from, to }) => t + to - from, 0)))),
+          wordOf('doing', rhythm.rest),
+        ),
+      ),
+      S(every),
+    ),
   };
 }
 

@@ -1,4 +1,5 @@
 /** What hangs on a net: terminals of parts, the pin of the controller, and the middle of a divider. */
+import { labelOf } from './label.ts';
 import type { LevelFigure } from '../card/figure.ts';
 import type { Card, Signal } from '../card/card.ts';
 import type { Ask } from '../card/protocol.ts';
@@ -11,6 +12,16 @@ import type { Levels, NetEnd, PartNode, Power, PullDown, PullUp } from './circui
 import { levelVolts } from './level.ts';
 import { powerOf, type PowerGraph } from './power.ts';
 import type { Trunk } from './trunks.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CircuitEndsSays {
+  readonly ground: null;
+  readonly insideController: null;
+  readonly divider: { above: Text };
+}
+
+const tell = tells<CircuitEndsSays>('circuit/ends');
 
 type Electrical = Omit<Signal, 'id' | 'terminal' | 'kind' | 'fittedPullUp'>;
 
@@ -94,7 +105,7 @@ export function signalEnd(part: PartNode, signalId: string | undefined, power: P
   return [
     {
       part: part.id,
-      label: `${part.label} ${part.card.terminals.find(({ id }) => id === signal.terminal)?.label ?? signal.id}`,
+      label: labelOf(part.label, part.card.terminals.find(({ id }) => id === signal.terminal)?.label ?? signal.id),
       signal: signal.id,
       terminal: signal.terminal,
       kind: signal.kind,
@@ -136,7 +147,7 @@ export function tiedEnd(
   return [
     {
       part: part.id,
-      label: rail ? rail.label : 'ground',
+      label: rail ? rail.label : tell('ground'),
       signal: rail ? rail.offer.id : 'ground',
       terminal,
       kind: 'push-pull',
@@ -182,7 +193,7 @@ export function controllerEnd(controller: PartNode, trunk: Trunk, power: PowerGr
   const levels: Levels = io ? levelsOf(io) : { sink: null, sinkSource: null };
   return {
     part: controller.id,
-    label: `${controller.label} ${label}`,
+    label: labelOf(controller.label, label),
     signal: trunk.pin ?? '',
     terminal: trunk.pin ?? '',
     kind: CONTROLLER_KIND[trunk.ask],
@@ -213,7 +224,7 @@ export function weakPullUp(controller: PartNode, trunk: Trunk, power: PowerGraph
     switches: on.switches,
     helper: null,
     fitted: null,
-    label: 'inside the controller',
+    label: tell('insideController'),
     figure: { card: controller.card.id, source: io.weakPull.source },
   };
 }
@@ -268,7 +279,7 @@ export function dividerEnd(helper: DividerHelper, above: NetEnd, tolerance: numb
   return {
     ...above,
     part: helper.id,
-    label: `divider of ${above.label}`,
+    label: tell('divider', { above: above.label }),
     signal: helper.line,
     terminal: '',
     kind: above.kind === 'analog-out' ? 'analog-out' : 'push-pull',

@@ -1,24 +1,33 @@
 /** What a build is made of, apart from its leads: cards, and resistors by their values. */
+import { multiply } from '../quantity/sum.ts';
 import type { Card, Offer } from '../card/card.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
 import { moneyOf, priced } from '../plan/money.ts';
 import type { Assorted } from '../plan/purchase.ts';
 import type { OrderLine } from '../plan/order.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import type { Circuit } from './circuit.ts';
+import { quantityOf, tells, type Text, type Sum, wordOf } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CircuitGoodsSays {
+  readonly cable: { part: Text };
+  readonly resistors: { pieces: readonly Sum[] };
+  readonly board: null;
+}
+
+const tell = tells<CircuitGoodsSays>('circuit/goods');
 
 export interface Demand {
   readonly card: string;
   readonly needed: number;
-  readonly uses: readonly string[];
+  readonly uses: readonly Text[];
   /** Pieces by kind, where kinds count by themselves: colours of leads. */
   readonly byKind: ReadonlyMap<string, number> | null;
 }
 
 export interface ResistorCount {
   readonly ohms: number;
-  readonly value: string;
   readonly count: number;
   /** Whether the assortment of the plan has that value. */
   readonly inBox: boolean;
@@ -31,12 +40,13 @@ export class Demands {
   want(
     card: string | null | undefined,
     count: number,
-    use: string,
+    use: Text,
     byKind: ReadonlyMap<string, number> | null = null,
   ): void {
     if (!card || count === 0) return;
     const old = this.wanted.get(card) ?? { needed: 0, uses: [], byKind: null };
-    const uses = old.uses.includes(use) ? old.uses : [...old.uses, use];
+    const known = JSON.stringify(use);
+    const uses = old.uses.some((other) => JSON.stringify(other) === known) ? old.uses : [...old.uses, use];
     this.wanted.set(card, { needed: old.needed + count, uses, byKind: byKind ?? old.byKind });
   }
   all(): Demand[] {
@@ -57,9 +67,7 @@ export function resistorCounts(circuit: Circuit): ResistorCount[] {
     (ohms >= box.from * (1 - 1e-9) &&
       ohms <= box.to * (1 + 1e-9) &&
       seriesBetween(box.series, ohms * 0.999, ohms * 1.001).some((v) => Math.abs(v - ohms) < ohms * 1e-6));
-  return [...counts]
-    .toSorted(([a], [b]) => a - b)
-    .map(([ohms, count]) => ({ ohms, count, value: formatQuantity(ohms, 'Ω'), inBox: has(ohms) }));
+  return [...counts].toSorted(([a], [b]) => a - b).map(([ohms, count]) => ({ ohms, count, inBox: has(ohms) }));
 }
 
 /** Pieces in a box of resistors; 1 where the card is of single ones. */
@@ -73,16 +81,20 @@ export function goodsOf(circuit: Circuit): Demands {
   const { plan } = circuit;
   const demands = new Demands();
   for (const part of plan.parts) if (part.fittedOn === undefined) demands.want(part.card, 1, part.label);
-  for (const helper of plan.helpers) if ('card' in helper) demands.want(helper.card, 1, helper.kind);
+  for (const helper of plan.helpers) if ('card' in helper) demands.want(helper.card, 1, wordOf('helper', helper.kind));
   const resistors = resistorCounts(circuit);
   const each = circuit.cards.get(plan.resistors ?? '')?.assortment?.each;
   const boxes = each
     ? Math.max(0, ...resistors.map(({ count }) => Math.ceil(count / each)))
     : resistors.reduce((sum, { count }) => sum + count, 0);
-  demands.want(plan.resistors, boxes, resistors.map(({ value, count }) => `${count} × ${value}`).join(', '));
-  for (const board of plan.boards) demands.want(board, 1, 'board');
+  demands.want(
+    plan.resistors,
+    boxes,
+    tell('resistors', { pieces: resistors.map(({ ohms, count }) => multiply(count, quantityOf(ohms, 'Ω'))) }),
+  );
+  for (const board of plan.boards) demands.want(board, 1, tell('board'));
   for (const [part, { card, own }] of circuit.cables)
-    if (!own && card) demands.want(card.id, 1, `cable to ${circuit.parts.get(part)?.label ?? part}`);
+    if (!own && card) demands.want(card.id, 1, tell('cable', { part: circuit.parts.get(part)?.label ?? part }));
   return demands;
 }
 
@@ -97,7 +109,7 @@ export interface Wanted {
   readonly card: Card;
   readonly needed: number;
   readonly inDrawer: number;
-  readonly uses: readonly string[];
+  readonly uses: readonly Text[];
   /** What is to be bought; null where nothing is, or nobody offers it. */
   readonly line: OrderLine | null;
   /** Currencies of offers that no rate is known for. */

@@ -4,9 +4,24 @@
  */
 import { toInterval } from '../card/to-interval.ts';
 import type { Plan } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import type { Net, NetEnd, PartNode } from './circuit.ts';
 import type { ExtraLoad } from './power.ts';
+import { quantityOf, tells, type Text } from '../quantity/message.ts';
+import { divide, noted, subtract } from '../quantity/sum.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CircuitLedgerSays {
+  readonly pullUp: { net: Text; pullUp: Text };
+  readonly heldLow: null;
+  readonly base: { part: Text };
+  readonly divider: { net: Text };
+  readonly partLeast: null;
+  readonly resistorGround: { net: Text; label: Text };
+  readonly whileHigh: null;
+  readonly dividerAfter: { end: Text };
+}
+
+const tell = tells<CircuitLedgerSays>('circuit/ledger');
 
 /** Share of the time, usually and at the most. */
 export interface Share {
@@ -15,8 +30,8 @@ export interface Share {
 }
 
 const ALWAYS: Share = { usual: 1, most: 1 };
-const V = (x: number) => formatQuantity(x, 'V');
-const R = (x: number) => formatQuantity(x, 'Ω');
+const V = (x: number) => quantityOf(x, 'V');
+const R = (x: number) => quantityOf(x, 'Ω');
 
 interface Setting {
   readonly plan: Plan;
@@ -49,11 +64,11 @@ function pullUpLoads(net: Net, awake: Share, has: (rail: string) => boolean): Ex
       {
         rail: pullUp.rail,
         subject: pullUp.helper ?? pullUp.fitted?.part ?? net.id,
-        label: `pull-up of ${net.label} (${pullUp.label})`,
+        label: tell('pullUp', { net: net.label, pullUp: pullUp.label }),
         typical: (pullUp.voltage.typ / pullUp.ohms.typ / 2) * share.usual,
         most: peak * share.most,
         peak,
-        sum: `${V(pullUp.voltage.max)} ÷ ${R(pullUp.ohms.min)} held low`,
+        sum: noted(divide(V(pullUp.voltage.max), R(pullUp.ohms.min)), tell('heldLow')),
       },
     ];
   });
@@ -86,7 +101,7 @@ function lightLoad({ parts, tolerance }: Setting, net: Net): ExtraLoad[] {
       typical: Math.max(0, (volts.typ - drop.typ) / ohms) * lit,
       most: peak * lit,
       peak,
-      sum: `(${V(volts.max)} − ${V(drop.min)}) ÷ ${R(least)}`,
+      sum: divide(subtract(V(volts.max), V(drop.min)), R(least)),
     },
   ];
 }
@@ -108,11 +123,11 @@ function baseLoad({ plan, parts, tolerance }: Setting, net: Net): ExtraLoad[] {
     {
       rail: pin.rail,
       subject: driver.part,
-      label: `base of ${parts.get(driver.part)?.label ?? driver.part}`,
+      label: tell('base', { part: parts.get(driver.part)?.label ?? driver.part }),
       typical: Math.max(0, (volts.typ - base.typ) / ohms) * on,
       most: peak * on,
       peak,
-      sum: `(${V(volts.max)} − ${V(base.min)}) ÷ ${R(least)}`,
+      sum: divide(subtract(V(volts.max), V(base.min)), R(least)),
     },
   ];
 }
@@ -136,11 +151,11 @@ function fixedLoad(parts: ReadonlyMap<string, PartNode>, net: Net): ExtraLoad[] 
     {
       rail: fixed.rail,
       subject: fixed.helper,
-      label: `divider of ${net.label}`,
+      label: tell('divider', { net: net.label }),
       typical: fixed.voltage.typ / (fixed.ohms.typ + bare),
       most: peak,
       peak,
-      sum: `${V(fixed.voltage.max)} ÷ ${R(fixed.ohms.min)}, the part at its least`,
+      sum: noted(divide(V(fixed.voltage.max), R(fixed.ohms.min)), tell('partLeast')),
     },
   ];
 }
@@ -155,11 +170,11 @@ function pullDownLoads(net: Net, awake: Share): ExtraLoad[] {
     return {
       rail: pin.rail,
       subject: helper ?? net.id,
-      label: `resistor to ground on ${net.label} (${label})`,
+      label: tell('resistorGround', { net: net.label, label }),
       typical: (volts.typ / ohms.typ / 2) * awake.usual,
       most: peak * awake.most,
       peak,
-      sum: `${V(volts.max)} ÷ ${R(ohms.min)} while it is high`,
+      sum: noted(divide(V(volts.max), R(ohms.min)), tell('whileHigh')),
     };
   });
 }
@@ -177,11 +192,11 @@ function dividerLoad({ plan, tolerance }: Setting, net: Net): ExtraLoad[] {
     {
       rail: end.power.rail,
       subject: helper.id,
-      label: `divider after ${end.label}`,
+      label: tell('dividerAfter', { end: end.label }),
       typical: volts.typ / ohms / 2,
       most: peak,
       peak,
-      sum: `${V(volts.max)} ÷ ${R(least)} while it is high`,
+      sum: noted(divide(V(volts.max), R(least)), tell('whileHigh')),
     },
   ];
 }

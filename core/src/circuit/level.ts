@@ -1,17 +1,18 @@
 /** Levels resolved on the supply that a part really sees. */
 import type { LevelFigure } from '../card/figure.ts';
 import { toInterval } from '../card/to-interval.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import type { Power } from './circuit.ts';
+import { quantityOf, type Sum } from '../quantity/message.ts';
+import { add, multiply, subtract } from '../quantity/sum.ts';
 
 export interface Resolved {
   readonly volts: number;
   /** How it was worked out, as "0.7 × 3.366 V". */
-  readonly sum: string;
+  readonly sum: Sum;
 }
 
 type Bound = 'min' | 'typ' | 'max';
-const VOLTS = (value: number) => formatQuantity(value, 'V', 4);
+const VOLTS = (value: number) => quantityOf(value, 'V', 4);
 
 /** The bound as the card states it, without the detour of an interval: this runs thousands of times in a verdict. */
 const bounded = (level: LevelFigure, bound: Bound): number => level[bound] ?? toInterval(level)[bound];
@@ -27,8 +28,11 @@ export function levelAt(level: LevelFigure, bound: Bound, supply: number): Resol
   const volts = levelVolts(level, bound, supply);
   const value = bounded(level, bound);
   if (level.unit === 'V') return { volts, sum: VOLTS(value) };
-  if (level.unit === 'share') return { volts, sum: `${value} × ${VOLTS(supply)}` };
-  return { volts, sum: `${VOLTS(supply)} ${value < 0 ? '−' : '+'} ${VOLTS(Math.abs(value))}` };
+  if (level.unit === 'share') return { volts, sum: multiply(value, VOLTS(supply)) };
+  return {
+    volts,
+    sum: (value < 0 ? subtract : add)(VOLTS(supply), VOLTS(Math.abs(value))),
+  };
 }
 
 export interface PairEnd {

@@ -5,7 +5,24 @@ import { contactLoads } from './contact.ts';
 import type { Circuit, Net, PartNode } from './circuit.ts';
 import { wayOf } from './way.ts';
 import { pinGroundId, pinGrounds } from './pin-ground.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
+import { quantityOf, tells, type Text, type Quantity, wordOf } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CircuitNetlistSays {
+  readonly commonGround: null;
+  readonly groundFrom: { pin: Text };
+  readonly ground: { source: Text };
+  readonly behindContact: { offer: Text; relay: Text };
+  readonly behind: { offer: Text; by: Text; label: Text };
+  readonly plainEnd: null;
+  readonly ringEnd: null;
+  readonly behindResistor: { net: Text };
+  readonly to: { part: Text; driver: Text };
+  readonly longLeg: null;
+  readonly shortLeg: null;
+}
+
+const tell = tells<CircuitNetlistSays>('circuit/netlist');
 
 export interface NodePin {
   readonly part: string;
@@ -15,7 +32,7 @@ export interface NodePin {
 /** Ground, a supply rail, what is fed through a guard, or a line by its name. */
 export interface NetNode {
   readonly id: string;
-  readonly label: string;
+  readonly label: Text;
   readonly role: 'ground' | 'supply' | 'signal';
   /** "sda", "data": what the colour goes by. */
   readonly line: string;
@@ -32,14 +49,14 @@ export interface Legged {
   readonly id: string;
   readonly kind: 'resistor' | 'diode' | 'switch' | 'capacitor';
   /** As it is said: "4.7 kΩ", the name of a card. */
-  readonly value: string;
+  readonly value: Text | Quantity;
   /** Ω of a resistor. */
   readonly ohms: number | null;
   readonly card: string | null;
   /** Nodes of its two legs; of a polar one first the plain end or long leg. */
   readonly legs: readonly [string, string];
   /** Names of the legs where it matters which is which. */
-  readonly polar: readonly [string, string] | null;
+  readonly polar: readonly [Text, Text] | null;
 }
 
 export interface Netlist {
@@ -52,7 +69,7 @@ const pinKey = ({ part, terminal }: NodePin): string => `${part}.${terminal}`;
 
 interface Draft {
   id: string;
-  label: string;
+  label: Text;
   role: NetNode['role'];
   line: string;
   bus: string | null;
@@ -167,7 +184,7 @@ function groundNode(b: Builder, part: string): string {
   const pin = pinGrounds(b.circuit.parts, b.circuit.controller).find((on) => on.part.id === part);
   if (pin) {
     const low = b.node(pinGroundId(pin.pin), {
-      label: `ground from ${pin.label}`,
+      label: tell('groundFrom', { pin: pin.label }),
       role: 'ground',
       line: 'ground',
       bus: null,
@@ -179,7 +196,7 @@ function groundNode(b: Builder, part: string): string {
   const id = groundOf(b.circuit, part);
   const source = b.circuit.parts.get(id.slice(GROUND.length + 1));
   return b.node(id, {
-    label: source ? `ground of ${source.label}` : 'ground',
+    label: source ? tell('ground', { source: source.label }) : tell('commonGround'),
     role: 'ground',
     line: 'ground',
     bus: null,
@@ -223,7 +240,7 @@ function directionOf(circuit: Circuit, node: PartNode): { terminal: string; rail
   if (!node.helper || !translator?.direction || !far) return null;
   const low = node.choice?.feeds[translator.lowSupply] ?? null;
   const farIsHigh = node.helper.far !== low;
-  const toHigh = (wayOf(far) === 'to the parts') === farIsHigh;
+  const toHigh = (wayOf(far) === 'to') === farIsHigh;
   const supply = (translator.direction.toHigh === 'supply') === toHigh;
   return { terminal: translator.direction.terminal, rail: supply ? low : null };
 }
@@ -260,7 +277,7 @@ function rail(b: Builder, ref: string): void {
     if (contact) {
       b.pin(id, { part: contact.relay.id, terminal: contact.contact.common });
       const switched = b.node(`switched:${part}.${supply.id}`, {
-        label: `${circuit.rails.get(ref)?.offer.name ?? ref} behind the contact of ${contact.relay.label}`,
+        label: tell('behindContact', { offer: circuit.rails.get(ref)?.offer.name ?? ref, relay: contact.relay.label }),
         role: 'supply',
         line: 'supply',
         bus: null,
@@ -277,7 +294,7 @@ function rail(b: Builder, ref: string): void {
     }
     const label = circuit.parts.get(part)?.label ?? part;
     const behind = b.node(`behind:${guard.part}.${guard.supply}`, {
-      label: `${circuit.rails.get(ref)?.offer.name ?? ref} behind the ${guard.by} of ${label}`,
+      label: tell('behind', { offer: circuit.rails.get(ref)?.offer.name ?? ref, by: wordOf('guard', guard.by), label }),
       role: 'supply',
       line: 'supply',
       bus: null,
@@ -291,7 +308,7 @@ function rail(b: Builder, ref: string): void {
       ohms: null,
       card: guard.card,
       legs: [id, behind],
-      polar: guard.by === 'diode' ? ['plain end', 'ring end'] : null,
+      polar: guard.by === 'diode' ? [tell('plainEnd'), tell('ringEnd')] : null,
     });
   }
   for (const node of circuit.parts.values()) {
@@ -310,7 +327,7 @@ function rail(b: Builder, ref: string): void {
 
 const netNode = (b: Builder, net: Net, id = net.id): string =>
   b.node(id, {
-    label: id === net.id ? net.label : `${net.label} behind its resistor`,
+    label: id === net.id ? net.label : tell('behindResistor', { net: net.label }),
     role: 'signal',
     line: net.line,
     bus: net.bus,
@@ -321,7 +338,7 @@ function resistor(b: Builder, id: string, ohms: number, legs: readonly [string, 
   b.legs({
     id,
     kind: 'resistor',
-    value: formatQuantity(ohms, 'Ω'),
+    value: quantityOf(ohms, 'Ω'),
     ohms,
     card: b.circuit.plan.resistors,
     legs,
@@ -382,7 +399,7 @@ function coils(b: Builder): void {
         diodes(b, part.id, groundNode(b, part.id), `switched:${part.id}.${part.card.supplies[0]?.id}`);
       if (port.protocol !== 'coil' || !driver?.card.driver || !minus) continue;
       const id = b.node(`load:${part.id}.${port.id}`, {
-        label: `${part.label} to ${driver.label}`,
+        label: tell('to', { part: part.label, driver: driver.label }),
         role: 'signal',
         line: 'load',
         bus: null,
@@ -407,7 +424,7 @@ function diodes(b: Builder, part: string, minus: string, plus: string): void {
         ohms: null,
         card: helper.card,
         legs: [minus, plus],
-        polar: ['plain end', 'ring end'],
+        polar: [tell('plainEnd'), tell('ringEnd')],
       });
 }
 
@@ -416,11 +433,11 @@ function capacitor(b: Builder, id: string, farads: number, legs: readonly [strin
   b.legs({
     id,
     kind: 'capacitor',
-    value: formatQuantity(farads, 'F'),
+    value: quantityOf(farads, 'F'),
     ohms: null,
     card: own && 'card' in own ? own.card : null,
     legs,
-    polar: polar ? ['long leg', 'short leg'] : null,
+    polar: polar ? [tell('longLeg'), tell('shortLeg')] : null,
   });
 }
 

@@ -1,6 +1,5 @@
 /** Nets: which terminals are joined, what pulls them, what they weigh. */
 import { toInterval } from '../card/to-interval.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { spread } from '../quantity/interval.ts';
 import type { DividerHelper, Plan, TranslatorHelper } from '../plan/plan.ts';
 import { CABLE_CAPACITANCE, JUMPER_LENGTH, ROW_CAPACITANCE } from '../standard/practice.ts';
@@ -9,6 +8,22 @@ import { boardPullUps } from './board-pull-ups.ts';
 import { controllerEnd, dividerEnd, lightlyLoaded, signalEnd, tiedEnd, weakPullUp } from './ends.ts';
 import { powerOf, type PowerGraph } from './power.ts';
 import { deriveTrunks, type Station, type Trunk } from './trunks.ts';
+import { quantityOf, tells, type Text, type Quantity, wordOf } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CircuitNetsSays {
+  readonly resistor: { id: Text };
+  readonly resistor2: { helper: Text };
+  readonly on: { part: Text };
+  readonly capacitor: { helper: Text };
+  readonly aboveDivider: { trunk: Text };
+  readonly beyond: { trunk: Text; part: Text };
+  readonly pin: { end: Text };
+  readonly lead: { end: Text; length: Quantity; cable: Text | null };
+  readonly boardRows: { count: number };
+}
+
+const tell = tells<CircuitNetsSays>('circuit/nets');
 
 export interface NetGraph {
   readonly nets: Net[];
@@ -146,7 +161,7 @@ function toRail(
     switches: rail?.switches ?? [],
     helper: id,
     fitted: null,
-    label: `resistor ${id}`,
+    label: tell('resistor', { id }),
     figure: null,
   };
 }
@@ -179,7 +194,7 @@ function pullDownHelpers(plan: Plan, tolerance: number): Map<string, PullDown[]>
     const entry: PullDown = {
       ohms: spread(helper.ohms, tolerance),
       helper: helper.id,
-      label: `resistor ${helper.id}`,
+      label: tell('resistor2', { helper: helper.id }),
       figure: null,
     };
     map.set(key, [...(map.get(key) ?? []), entry]);
@@ -202,7 +217,7 @@ function fittedPullDown(end: NetEnd, parts: ReadonlyMap<string, PartNode>): Pull
   const fitted = end.controller ? undefined : part?.card.signals.find(({ id }) => id === end.signal)?.fittedPullDown;
   if (!part || !fitted) return [];
   const figure = { card: part.card.id, source: fitted.source };
-  return [{ ohms: toInterval(fitted), helper: null, label: `on ${part.label}`, figure }];
+  return [{ ohms: toInterval(fitted), helper: null, label: tell('on', { part: part.label }), figure }];
 }
 
 const fixedHelpers = (plan: Plan, power: PowerGraph, tolerance: number): Map<string, NonNullable<Net['fixed']>> =>
@@ -229,7 +244,7 @@ function finishNet(trunk: Trunk, beyond: string | null, bare: readonly NetEnd[],
   const filters = beyond === null ? (making.filters.get(trunk.id) ?? []) : [];
   const terms = [
     ...capacitanceTerms(ends, parts),
-    ...filters.map(({ helper, farads }) => ({ label: `capacitor ${helper}`, farads })),
+    ...filters.map(({ helper, farads }) => ({ part: null, label: tell('capacitor', { helper }), farads })),
   ];
   const sinks = ends.some(({ kind }) => kind === 'open-drain' || kind === 'switch');
   const [only] = trunk.stations;
@@ -242,8 +257,8 @@ function finishNet(trunk: Trunk, beyond: string | null, bare: readonly NetEnd[],
       beyond === null
         ? trunk.label
         : making.dividers.has(beyond)
-          ? `${trunk.label} above its divider`
-          : `${trunk.label} beyond ${parts.get(beyond)?.label ?? beyond}`,
+          ? tell('aboveDivider', { trunk: trunk.label })
+          : tell('beyond', { trunk: trunk.label, part: parts.get(beyond)?.label ?? beyond }),
     of: trunk.of,
     bus: trunk.bus,
     line: trunk.line,
@@ -264,7 +279,11 @@ function finishNet(trunk: Trunk, beyond: string | null, bare: readonly NetEnd[],
 }
 
 function capacitanceTerms(ends: readonly NetEnd[], parts: ReadonlyMap<string, PartNode>): Net['capacitanceTerms'] {
-  const terms = ends.map((end) => ({ label: `${end.label} pin`, farads: end.capacitance }));
+  const terms: { part: string | null; label: Text; farads: number }[] = ends.map((end) => ({
+    part: end.part,
+    label: tell('pin', { end: end.label }),
+    farads: end.capacitance,
+  }));
   for (const end of ends) {
     if (end.controller || end.divider) continue;
     const part = parts.get(end.part);
@@ -272,11 +291,16 @@ function capacitanceTerms(ends: readonly NetEnd[], parts: ReadonlyMap<string, Pa
     const length = (part?.choice?.lead ?? JUMPER_LENGTH) + own;
     const cable = part?.choice?.cable ?? 'loose';
     terms.push({
-      label: `${end.label} lead, ${formatQuantity(length, 'm')}${cable === 'loose' ? '' : ` ${cable}`}`,
+      part: end.part,
+      label: tell('lead', {
+        end: end.label,
+        length: quantityOf(length, 'm'),
+        cable: cable === 'loose' ? null : wordOf('cable', cable),
+      }),
       farads: length * CABLE_CAPACITANCE[cable],
     });
   }
-  terms.push({ label: `${ends.length} board rows`, farads: ends.length * ROW_CAPACITANCE });
+  terms.push({ part: null, label: tell('boardRows', { count: ends.length }), farads: ends.length * ROW_CAPACITANCE });
   return terms;
 }
 
@@ -297,7 +321,7 @@ function onBoard(
       switches: on.switches,
       helper: null,
       fitted: { part: part.id, signal, removable },
-      label: `on ${part.label}`,
+      label: tell('on', { part: part.label }),
       figure: { card: part.card.id, source: value.source },
     };
   });
@@ -324,7 +348,7 @@ function fittedPullUp(
       switches: on.switches,
       helper: null,
       fitted: { part: part.id, signal: end.signal, removable: fitted.removable },
-      label: `on ${part.label}`,
+      label: tell('on', { part: part.label }),
       figure: { card: part.card.id, source: fitted.value.source },
     },
   ];

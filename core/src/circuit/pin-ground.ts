@@ -1,4 +1,6 @@
 /** Parts whose ground is a pin of the controller that the program holds low. */
+import { type Text } from '../quantity/message.ts';
+import { labelOf } from './label.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { PartNode } from './circuit.ts';
 
@@ -7,7 +9,7 @@ export interface PinGround {
   /** Terminal of the controller. */
   readonly pin: string;
   /** As it is printed there. */
-  readonly label: string;
+  readonly label: Text;
 }
 
 /** The net of a pin that is a ground. */
@@ -20,7 +22,7 @@ export function pinGrounds(parts: ReadonlyMap<string, PartNode>, controller: Par
     const [owner, pin] = part.choice?.ground?.split('.') ?? [];
     if (owner !== controller.id || pin === undefined) return [];
     const label = controller.card.terminals.find(({ id }) => id === pin)?.label ?? pin;
-    return [{ part, pin, label: `${controller.label} ${label}` }];
+    return [{ part, pin, label: labelOf(controller.label, label) }];
   });
 }
 

@@ -1,11 +1,21 @@
 /** Who feeds whom: the rails of a build and the supplies that hang on them, before any figure. */
-import type { RailOffer, Supply } from '../card/card.ts';
-import type { PartNode } from './circuit.ts';
+import { SOCKET_RAIL } from '../card/kinds.ts';
+import type { Supply } from '../card/card.ts';
+import type { NamedOffer, PartNode } from './circuit.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CircuitPowerTreeSays {
+  readonly pin: { pin: Text };
+  readonly fromSocket: null;
+}
+
+const tell = tells<CircuitPowerTreeSays>('circuit/power-tree');
 
 export interface Offered {
   readonly ref: string;
   readonly part: PartNode;
-  readonly offer: RailOffer;
+  readonly offer: NamedOffer;
   /** The rail that it is made from; null for a source, and for one that hangs loose. */
   readonly up: string | null;
   /** True for a pin of the controller that feeds a part. */
@@ -30,8 +40,8 @@ export interface PowerTree {
 /** The rail that feeds a supply; for a translator helper its near and far rails, the lower one on the low side. */
 export const feedRail = (part: PartNode, supply: string): string | null => part.choice?.feeds[supply] ?? null;
 
-const pinName = (part: PartNode, terminal: string): string =>
-  `pin ${part.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal}`;
+const pinName = (part: PartNode, terminal: string): Text =>
+  tell('pin', { pin: part.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal });
 
 /** The pin behind a feed that names one, as a rail of the controller's logic supply. */
 function pinOffer(ref: string, controller: PartNode | null): Offered | null {
@@ -63,7 +73,8 @@ export function powerTree(parts: ReadonlyMap<string, PartNode>, controller: Part
   for (const part of parts.values())
     for (const offer of part.card.rails ?? []) {
       const up = offer.from ? feedRail(part, offer.from.supply) : null;
-      offers.set(`${part.id}.${offer.id}`, { ref: `${part.id}.${offer.id}`, part, offer, up, pin: false });
+      const named = offer.id === SOCKET_RAIL ? { ...offer, name: tell('fromSocket') } : offer;
+      offers.set(`${part.id}.${offer.id}`, { ref: `${part.id}.${offer.id}`, part, offer: named, up, pin: false });
     }
   for (const part of parts.values())
     for (const supply of part.card.supplies) {

@@ -1,6 +1,6 @@
 /** Rails, feeds and the currents on them. */
+import { add, multiply, noted, divide } from '../quantity/sum.ts';
 import { exact, interval, type Interval } from '../quantity/interval.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { highest, mean } from '../quantity/steps.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import { SOCKET } from '../card/kinds.ts';
@@ -14,6 +14,23 @@ import { groundLifts } from './pin-ground.ts';
 import { rhythms, type Rhythm } from './rhythm.ts';
 import { voltages, type Lost } from './rail-voltage.ts';
 import type { Plan } from '../plan/plan.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CircuitPowerSays {
+  readonly rail: { offer: Text; part: Text };
+  readonly nothingBoard: null;
+  readonly nothingFiguresHoldPlug: null;
+  readonly ofCable: { drop: Sum; length: Quantity };
+  readonly contacts: null;
+  readonly diode: null;
+  readonly pinGround: null;
+  readonly made: { part: Text; offer: Text };
+  readonly itself: { maker: Text };
+  readonly passed: { peak: Quantity };
+}
+
+const tell = tells<CircuitPowerSays>('circuit/power');
 
 /** A draw on a rail that no supply terminal stands for: a pull-up held low, a light on a pin. */
 export interface ExtraLoad extends Omit<Load, 'lasting' | 'kind'> {
@@ -26,8 +43,8 @@ export interface PowerGraph {
   readonly rhythms: ReadonlyMap<string, Rhythm>;
 }
 
-const AMPS = (value: number) => formatQuantity(value, 'A');
-const VOLTS = (value: number) => formatQuantity(value, 'V');
+const AMPS = (value: number) => quantityOf(value, 'A');
+const VOLTS = (value: number) => quantityOf(value, 'V');
 
 interface Flows {
   readonly usual: Flow;
@@ -99,7 +116,7 @@ function standingOf(
   return {
     ref,
     part: part.id,
-    label: `${offer.name} of ${part.label}`,
+    label: tell('rail', { offer: offer.name, part: part.label }),
     offer,
     pin,
     root: way?.find((at) => tree.offers.get(at)?.offer.voltage) ?? ref,
@@ -153,10 +170,13 @@ export function derivePower(
       const drop = peak * (cable?.ohms ?? 0);
       const sum =
         by === 'inside'
-          ? 'nothing, it is on the board'
+          ? tell('nothingBoard')
           : cable?.own
-            ? 'nothing, its figures hold at the plug'
-            : `${AMPS(peak)} × ${formatQuantity(cable?.ohms ?? 0, 'Ω')} of ${formatQuantity(cable?.length ?? 0, 'm')} of cable and its contacts`;
+            ? tell('nothingFiguresHoldPlug')
+            : tell('ofCable', {
+                drop: multiply(AMPS(peak), quantityOf(cable?.ohms ?? 0, 'Ω')),
+                length: quantityOf(cable?.length ?? 0, 'm'),
+              });
       lost.set(key, { drop, sum, peak, length: cable?.length ?? 0, gauge: cable?.gauge ?? gauge, lift: 0 });
       continue;
     }
@@ -168,7 +188,12 @@ export function derivePower(
     const touched = contacts(gauge);
     lost.set(key, {
       drop: peak * (2 * length * ohms + touched) + diode + lift,
-      sum: `${AMPS(peak)} × 2 × ${length} m × ${formatQuantity(ohms, 'Ω')}/m${touched > 0 ? ` + ${AMPS(peak)} × ${formatQuantity(touched, 'Ω')} of contacts` : ''}${diode > 0 ? ` + ${VOLTS(diode)} in the diode` : ''}${lift > 0 ? ` + ${VOLTS(lift)} of the pin that is its ground` : ''}`,
+      sum: add(
+        multiply(AMPS(peak), 2, quantityOf(length, 'm'), quantityOf(ohms, 'Ω/m')),
+        ...(touched > 0 ? [noted(multiply(AMPS(peak), quantityOf(touched, 'Ω')), tell('contacts'))] : []),
+        ...(diode > 0 ? [noted(VOLTS(diode), tell('diode'))] : []),
+        ...(lift > 0 ? [noted(VOLTS(lift), tell('pinGround'))] : []),
+      ),
       peak,
       length,
       gauge,
@@ -239,7 +264,7 @@ function loadsOf(
     loads.push({
       kind: 'board',
       subject: maker.id,
-      label: `${maker.label} itself`,
+      label: tell('itself', { maker: maker.label }),
       typical: mean(draw.usual),
       most: mean(draw.most),
       lasting: draw.lasting,
@@ -265,7 +290,7 @@ function loadsOf(
         loads.push({
           kind: 'rail',
           subject: below,
-          label: `${part.label}: ${made.name}`,
+          label: tell('made', { part: part.label, offer: made.name }),
           ...through,
           sum: throughSum(tree, below, highest(flows.surge.rail(below)), volts),
         });
@@ -279,20 +304,20 @@ function loadsOf(
         subject: pin.ref,
         label: pin.offer.name,
         ...through,
-        sum: `${AMPS(through.peak)} passed on`,
+        sum: tell('passed', { peak: AMPS(through.peak) }),
       });
   }
   return loads;
 }
 
-function throughSum(tree: PowerTree, ref: string, peak: number, volts: (ref: string) => Interval | null): string {
+function throughSum(tree: PowerTree, ref: string, peak: number, volts: (ref: string) => Interval | null): Sum {
   const offered = tree.offers.get(ref);
   const from = offered?.offer.from;
   const above = offered?.up ? volts(offered.up) : null;
   const own = volts(ref);
-  if (from?.by !== 'switching' || !above || !own) return `${AMPS(peak)} passed on`;
+  if (from?.by !== 'switching' || !above || !own) return tell('passed', { peak: AMPS(peak) });
   const share = Number(efficiencyAt(from, peak).toFixed(3));
-  return `${AMPS(peak)} × ${VOLTS(own.typ)} ÷ (${share} × ${VOLTS(above.min)})`;
+  return divide(multiply(AMPS(peak), VOLTS(own.typ)), multiply(share, VOLTS(above.min)));
 }
 
 const DEAD: Power = { rail: null, source: null, switches: [], voltage: null, drop: 0, lift: 0 };

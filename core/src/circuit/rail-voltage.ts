@@ -1,4 +1,5 @@
 /** Voltages from the sources down. */
+import type { Sum } from '../quantity/message.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { exact, interval, type Interval } from '../quantity/interval.ts';
 import { levelVolts } from './level.ts';
@@ -7,7 +8,7 @@ import type { Offered, PowerTree } from './power-tree.ts';
 export interface Lost {
   /** V */
   readonly drop: number;
-  readonly sum: string;
+  readonly sum: Sum;
 }
 
 /**

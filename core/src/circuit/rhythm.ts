@@ -8,20 +8,6 @@ import type { PartNode } from './circuit.ts';
 
 export type Doing = RestState | 'warm-up' | 'active' | (typeof STAGES)[number];
 
-/** How it is said. */
-export const DOING: Readonly<Record<Doing, string>> = {
-  off: 'off',
-  sleep: 'asleep',
-  idle: 'idle',
-  'warm-up': 'warming up',
-  active: 'at work',
-  heating: 'heating',
-  converting: 'converting',
-  transmitting: 'transmitting',
-  listening: 'listening',
-  moving: 'moving',
-};
-
 /** A stretch of one round, s from its beginning. */
 export interface Phase {
   readonly doing: Doing;

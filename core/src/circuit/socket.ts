@@ -67,7 +67,8 @@ function joined(card: Card, usb: UsbSocket): Card {
   const supply = card.supplies.find(({ id }) => id === usb.supply);
   const offer: RailOffer = {
     id: SOCKET_RAIL,
-    name: '5 V from the socket',
+    // How it is called is said where rails are named.
+    name: SOCKET_RAIL,
     terminal: supply?.terminal ?? SOCKET,
     limit: limitOf(usb),
     from: passed(usb),

@@ -1,4 +1,6 @@
 /** The lines of a plan, each from the pin of the controller (or the channel of a bus switch) to the parts on it. */
+import { labelOf } from './label.ts';
+import { type Text } from '../quantity/message.ts';
 import type { Port } from '../card/card.ts';
 import { isBusLine, isShared, PORT_LINES, type Ask } from '../card/protocol.ts';
 import type { Bus, PinChoice, Plan } from '../plan/plan.ts';
@@ -18,7 +20,7 @@ export interface Trunk {
   readonly of: string;
   readonly bus: string | null;
   readonly line: string;
-  readonly label: string;
+  readonly label: Text;
   readonly protocol: Port['protocol'];
   readonly ask: Ask;
   readonly group: string | null;
@@ -83,7 +85,7 @@ function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<
     of: `${part.id}.${port.id}`,
     bus: null,
     line,
-    label: alone && !isShared(port.protocol) ? part.label : `${part.label} ${name}`,
+    label: alone && !isShared(port.protocol) ? part.label : labelOf(part.label, name),
     protocol: port.protocol,
     ask: port.interrupts?.lines.includes(line) ? 'irq' : (PORT_LINES[port.protocol][line] ?? 'inout'),
     group: port.protocol === 'uart' ? `${part.id}.${port.id}` : null,

@@ -1,8 +1,31 @@
-import { formatMoney } from '../quantity/money.ts';
 import type { Card } from '../card/card.ts';
 import { chosenOffer } from '../plan/cost.ts';
 import { purchase } from '../plan/purchase.ts';
 import { NOTHING, said, type Cell, type Comparing, type Line } from './cell.ts';
+import { priceOf, tells, type Text, type Price } from '../quantity/message.ts';
+import { divide, multiply } from '../quantity/sum.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CompareBuyingLinesSays {
+  readonly nobodySells: null;
+  readonly pricePieceNeeded: { pieces: number };
+  readonly onePiece: null;
+  readonly pack: { pack: number };
+  readonly from: { packs: number; pack: Text; supplier: Text };
+  readonly order: null;
+  readonly spareDuds: { pieces: number; order: number };
+  readonly goods: null;
+  readonly piece: null;
+  readonly shipping: null;
+  readonly shipping2: { shipping: Price };
+  readonly arrival: null;
+  readonly days: { leadDays: number };
+  readonly soldering: null;
+  readonly needed: null;
+  readonly none: null;
+}
+
+const tell = tells<CompareBuyingLinesSays>('compare/buying-lines');
 
 /** What the pieces cost in the packs that must be bought, and when they arrive. */
 export function buyingLines({ buying, sure, pieces, setting }: Comparing): Line[] {
@@ -10,56 +33,65 @@ export function buyingLines({ buying, sure, pieces, setting }: Comparing): Line[
     const offer = chosenOffer(card, buying);
     return offer ? purchase(offer, pieces, sure) : null;
   };
-  const money = formatMoney;
-  const nobody: Cell = { ...NOTHING, text: 'nobody sells it' };
+  const money = priceOf;
+  const nobody: Cell = { ...NOTHING, text: tell('nobodySells') };
   return [
     {
       id: 'price',
-      title: `price of a piece, ${pieces} needed`,
+      title: tell('pricePieceNeeded', { pieces }),
       group: 'buying',
       better: 'less',
       cell: (card) => {
         const p = bought(card);
         if (!p) return nobody;
         return said(money(p.each, p.offer.currency), p.each, {
-          conditions: `${p.packs} × ${p.offer.pack === 1 ? 'one piece' : `pack of ${p.offer.pack}`} from ${p.offer.supplier}`,
+          conditions: tell('from', {
+            packs: p.packs,
+            pack: p.offer.pack === 1 ? tell('onePiece') : tell('pack', { pack: p.offer.pack }),
+            supplier: p.offer.supplier,
+          }),
           workings: [
             {
-              name: 'to order',
-              sum: p.order === pieces ? `${pieces}` : `${pieces} and ${p.order - pieces} spare for duds`,
+              name: tell('order'),
+              sum: p.order === pieces ? pieces : tell('spareDuds', { pieces, order: p.order - pieces }),
               value: p.order,
               unit: 'parts',
             },
-            { name: 'goods', sum: `${p.packs} × ${p.offer.price.toFixed(2)}`, value: p.goods, unit: '' },
-            { name: 'a piece', sum: `${p.goods.toFixed(2)} ÷ ${pieces}`, value: p.each, unit: '' },
+            {
+              name: tell('goods'),
+              sum: multiply(p.packs, money(p.offer.price, p.offer.currency)),
+              value: p.goods,
+              unit: '',
+            },
+            { name: tell('piece'), sum: divide(money(p.goods, p.offer.currency), pieces), value: p.each, unit: '' },
           ],
         });
       },
     },
     {
       id: 'shipping',
-      title: 'with shipping',
+      title: tell('shipping'),
       group: 'buying',
       better: 'less',
       cell: (card) => {
         const p = bought(card);
         return p
           ? said(money(p.goods + p.offer.shipping, p.offer.currency), p.goods + p.offer.shipping, {
-              conditions: `shipping ${p.offer.shipping.toFixed(2)}`,
+              conditions: tell('shipping2', { shipping: money(p.offer.shipping, p.offer.currency) }),
             })
           : nobody;
       },
     },
     {
       id: 'arrival',
-      title: 'arrival',
+      title: tell('arrival'),
       group: 'buying',
       unit: 'days',
       better: 'less',
       cell: (card) => {
         const p = bought(card);
         return p
-          ? said(`${p.offer.leadDays} days`, p.offer.leadDays, {
+          ? said(tell('days', { leadDays: p.offer.leadDays }), p.offer.leadDays, {
               conditions: p.offer.supplier,
               breaks: setting.days !== undefined && p.offer.leadDays > setting.days,
             })
@@ -68,11 +100,11 @@ export function buyingLines({ buying, sure, pieces, setting }: Comparing): Line[
     },
     {
       id: 'soldering',
-      title: 'soldering',
+      title: tell('soldering'),
       group: 'buying',
       cell: (card) => {
         const p = bought(card);
-        return p ? said(p.offer.soldering ? 'needed' : 'none') : nobody;
+        return p ? said(p.offer.soldering ? tell('needed') : tell('none')) : nobody;
       },
     },
   ];

@@ -4,19 +4,44 @@ import type { Figure, Source } from '../card/figure.ts';
 import type { Step } from '../check/result.ts';
 import type { Buying } from '../plan/money.ts';
 import type { SenseNeed } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import type { Setting } from './qualify.ts';
+import {
+  quantityOf,
+  tells,
+  type Text,
+  type Quantity,
+  type Message,
+  type Price,
+  type Duration,
+} from '../quantity/message.ts';
+
+/** A bound as it stands on a card. */
+type Shown = Quantity | Message;
+
+/** What is said here, by the data that it takes. */
+export interface CompareCellSays {
+  readonly notStated: null;
+  readonly supply: { v: number };
+  readonly offset: { volts: Quantity };
+  readonly to: { min: Shown; max: Shown };
+  readonly bounds: { min: Shown | null; typ: Shown | null; max: Shown | null };
+}
+
+const tell = tells<CompareCellSays>('compare/cell');
 
 export const ROW_GROUPS = ['measuring', 'time', 'supply', 'signals', 'body', 'buying'] as const;
 export type RowGroup = (typeof ROW_GROUPS)[number];
 
+/** What stands in a cell: a figure, or words. */
+export type CellText = Text | Quantity | Price | Duration;
+
 export interface Cell {
-  readonly text: string;
+  readonly text: CellText;
   /** By which columns are sorted and differences are drawn; null where it is no number. */
   readonly value: number | null;
   /** For a bar: what the part covers. */
   readonly range?: { readonly from: number; readonly to: number };
-  readonly conditions?: string | undefined;
+  readonly conditions?: Text | undefined;
   readonly source?: Source | undefined;
   readonly workings?: readonly Step[];
   /** True where the card says nothing. */
@@ -35,8 +60,8 @@ export interface Comparing {
   readonly pieces: number;
 }
 
-export const NOTHING: Cell = { text: 'not stated', value: null, missing: true };
-export const said = (text: string, value: number | null = null, rest: Partial<Cell> = {}): Cell => ({
+export const NOTHING: Cell = { text: tell('notStated'), value: null, missing: true };
+export const said = (text: CellText, value: number | null = null, rest: Partial<Cell> = {}): Cell => ({
   text,
   value,
   missing: false,
@@ -48,25 +73,23 @@ type Bound = 'min' | 'typ' | 'max';
 /** A figure as it is printed: its bounds in one unit, sorted by the one that counts. */
 export function figureCell(card: Card, f: Figure | undefined, by: Bound = 'max'): Cell {
   if (!f) return NOTHING;
-  const show = (v: number) =>
+  const show = (v: number): Shown =>
     f.unit === 'share'
-      ? `${v} × supply`
+      ? tell('supply', { v })
       : f.unit === 'offset'
-        ? `supply ${v < 0 ? '−' : '+'} ${Math.abs(v)} V`
-        : formatQuantity(v, f.unit);
+        ? tell('offset', { volts: quantityOf(v, 'V') })
+        : quantityOf(v, f.unit);
   const { min, typ, max } = f;
   const text =
     min !== undefined && max !== undefined
       ? min === max
         ? show(max)
-        : `${show(min)} to ${show(max)}`
-      : [
-          min === undefined ? '' : `≥ ${show(min)}`,
-          typ === undefined ? '' : show(typ),
-          max === undefined ? '' : `≤ ${show(max)}`,
-        ]
-          .filter(Boolean)
-          .join(', ');
+        : tell('to', { min: show(min), max: show(max) })
+      : tell('bounds', {
+          min: min === undefined ? null : show(min),
+          typ: typ === undefined ? null : show(typ),
+          max: max === undefined ? null : show(max),
+        });
   return said(text, f[by] ?? typ ?? max ?? min ?? null, {
     conditions: f.conditions,
     source: card.sources[f.source],
@@ -76,7 +99,7 @@ export function figureCell(card: Card, f: Figure | undefined, by: Bound = 'max')
 
 export interface Line {
   readonly id: string;
-  readonly title: string;
+  readonly title: Message;
   readonly group: RowGroup;
   readonly unit?: string;
   readonly better?: 'less' | 'more';

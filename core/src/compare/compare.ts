@@ -1,4 +1,5 @@
 /** Candidates side by side: a row for each line of their datasheets, over the range that is wanted. */
+import { type Message } from '../quantity/message.ts';
 import type { Card } from '../card/card.ts';
 import { buyingLines } from './buying-lines.ts';
 import type { Cell, Comparing, RowGroup } from './cell.ts';
@@ -8,7 +9,7 @@ import { disqualifies, type Reason } from './qualify.ts';
 
 export interface ComparisonRow {
   readonly id: string;
-  readonly title: string;
+  readonly title: Message;
   readonly group: RowGroup;
   readonly unit: string;
   /** Which way is better; null where neither is. */
@@ -36,7 +37,7 @@ export function compare(cards: readonly Card[], comparing: Comparing): Compariso
     candidates: cards.map((card) => ({ card, ruledOut: need ? disqualifies(card, need, setting) : null })),
     rows: lines.map(({ cell, unit = '', better = null, ...line }) => {
       const cells = cards.map(cell);
-      return { ...line, unit, better, cells, differs: new Set(cells.map(({ text }) => text)).size > 1 };
+      return { ...line, unit, better, cells, differs: new Set(cells.map(({ text }) => JSON.stringify(text))).size > 1 };
     }),
   };
 }

@@ -1,21 +1,64 @@
 import { trustOf } from '../card/missing.ts';
 import { PROTOCOL_NAME } from '../card/protocol.ts';
-import { formatAddress } from '../quantity/address.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { figureCell, NOTHING, said, type Line } from './cell.ts';
+import {
+  addressOf,
+  quantityOf,
+  tells,
+  type Quantity,
+  type Text,
+  type BusAddress,
+  wordOf,
+} from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CompareGeneralLinesSays {
+  readonly supply: null;
+  readonly currentIdle: null;
+  readonly currentActive: null;
+  readonly currentPeak: null;
+  readonly words: null;
+  readonly addresses: null;
+  readonly noneNeeded: null;
+  readonly fastestClock: null;
+  readonly readsHighAbove: null;
+  readonly signalsStand: null;
+  readonly breakoutCarries: null;
+  readonly pullUps: { pull: Quantity };
+  readonly regulator: null;
+  readonly carried: { carried: readonly Text[] };
+  readonly translator: null;
+  readonly size: null;
+  readonly mm: { text: Text };
+  readonly header: null;
+  readonly wires: null;
+  readonly pins: { kind: Text };
+  readonly ambient: null;
+  readonly list: { addresses: readonly BusAddress[] };
+  readonly headers: { headers: readonly Text[] };
+  readonly pinsOf: { count: number; pins: Text };
+  readonly water: null;
+  readonly keepDry: null;
+  readonly standsSplashes: null;
+  readonly mayBeImmersed: null;
+  readonly figuresTrust: null;
+  readonly words2: { onTrust: number; figures: number };
+}
+
+const tell = tells<CompareGeneralLinesSays>('compare/general-lines');
 
 /** Supply, signals and body: the same lines for whatever is compared. */
 export const GENERAL: readonly Line[] = [
   {
     id: 'supply',
-    title: 'supply',
+    title: tell('supply'),
     group: 'supply',
     unit: 'V',
     cell: (card) => figureCell(card, card.supplies[0]?.range),
   },
   {
     id: 'idle',
-    title: 'current, idle',
+    title: tell('currentIdle'),
     group: 'supply',
     unit: 'A',
     better: 'less',
@@ -23,7 +66,7 @@ export const GENERAL: readonly Line[] = [
   },
   {
     id: 'active',
-    title: 'current, active',
+    title: tell('currentActive'),
     group: 'supply',
     unit: 'A',
     better: 'less',
@@ -31,7 +74,7 @@ export const GENERAL: readonly Line[] = [
   },
   {
     id: 'peak',
-    title: 'current, peak',
+    title: tell('currentPeak'),
     group: 'supply',
     unit: 'A',
     better: 'less',
@@ -39,19 +82,19 @@ export const GENERAL: readonly Line[] = [
   },
   {
     id: 'interface',
-    title: 'interface',
+    title: tell('words'),
     group: 'signals',
     cell: (card) => said([...new Set(card.ports.map(({ protocol }) => PROTOCOL_NAME[protocol]))].join(', ') || 'none'),
   },
   {
     id: 'addresses',
-    title: 'addresses',
+    title: tell('addresses'),
     group: 'signals',
     cell: (card) => {
       const all = card.ports.flatMap(({ addresses }) => addresses ?? []);
       if (all.length === 0)
-        return card.ports.some(({ protocol }) => protocol === 'i2c') ? NOTHING : said('none needed', 0);
-      return said(all.map(({ value }) => formatAddress(value)).join(', '), all.length, {
+        return card.ports.some(({ protocol }) => protocol === 'i2c') ? NOTHING : said(tell('noneNeeded'), 0);
+      return said(tell('list', { addresses: all.map(({ value }) => addressOf(value)) }), all.length, {
         conditions: all
           .map(({ setting }) => setting)
           .join('; ')
@@ -62,7 +105,7 @@ export const GENERAL: readonly Line[] = [
   },
   {
     id: 'clock',
-    title: 'fastest clock',
+    title: tell('fastestClock'),
     group: 'signals',
     unit: 'Hz',
     better: 'more',
@@ -70,33 +113,35 @@ export const GENERAL: readonly Line[] = [
   },
   {
     id: 'high',
-    title: 'reads high above',
+    title: tell('readsHighAbove'),
     group: 'signals',
     cell: (card) => figureCell(card, card.signals.find(({ inputHigh }) => inputHigh)?.inputHigh, 'min'),
   },
   {
     id: 'stands',
-    title: 'signals stand',
+    title: tell('signalsStand'),
     group: 'signals',
     cell: (card) => figureCell(card, card.signals.find(({ absoluteMax }) => absoluteMax)?.absoluteMax),
   },
   {
     id: 'carries',
-    title: 'the breakout carries',
+    title: tell('breakoutCarries'),
     group: 'signals',
     cell: (card) => {
       const pull = card.signals.find(({ fittedPullUp }) => fittedPullUp)?.fittedPullUp;
       const carried = [
-        pull ? `pull-ups of ${formatQuantity(pull.value.typ ?? pull.value.max ?? pull.value.min ?? 0, 'Ω')}` : '',
-        card.rails?.some(({ from }) => from && from.by !== 'pass') ? 'a regulator' : '',
-        card.translator ? 'a translator' : '',
-      ].filter(Boolean);
-      return said(carried.join(', ') || 'nothing');
+        ...(pull
+          ? [tell('pullUps', { pull: quantityOf(pull.value.typ ?? pull.value.max ?? pull.value.min ?? 0, 'Ω') })]
+          : []),
+        ...(card.rails?.some(({ from }) => from && from.by !== 'pass') ? [tell('regulator')] : []),
+        ...(card.translator ? [tell('translator')] : []),
+      ];
+      return said(tell('carried', { carried }));
     },
   },
   {
     id: 'size',
-    title: 'size',
+    title: tell('size'),
     group: 'body',
     unit: 'm²',
     better: 'less',
@@ -105,34 +150,46 @@ export const GENERAL: readonly Line[] = [
       if (!size) return NOTHING;
       const mm = (m: number) => Number((m * 1000).toPrecision(4));
       const text = [size.length, size.width, ...(size.height === undefined ? [] : [size.height])].map(mm).join(' × ');
-      return said(`${text} mm`, size.length * size.width, { source: card.sources[size.source] });
+      return said(tell('mm', { text }), size.length * size.width, { source: card.sources[size.source] });
     },
   },
   {
     id: 'header',
-    title: 'header',
+    title: tell('header'),
     group: 'body',
     cell: (card) =>
       said(
-        card.headers
-          .map(
-            (h) =>
-              `${card.terminals.filter((t) => t.header === h.id).length} ${h.kind === 'leads' ? 'wires' : `${h.kind} pins`}`,
-          )
-          .join(', ') || 'none',
+        tell('headers', {
+          headers: card.headers.map((h) =>
+            tell('pinsOf', {
+              count: card.terminals.filter((t) => t.header === h.id).length,
+              pins: h.kind === 'leads' ? tell('wires') : tell('pins', { kind: wordOf('header', h.kind) }),
+            }),
+          ),
+        }),
         card.terminals.length,
       ),
   },
-  { id: 'ambient', title: 'ambient', group: 'body', unit: '°C', cell: (card) => figureCell(card, card.body?.ambient) },
+  {
+    id: 'ambient',
+    title: tell('ambient'),
+    group: 'body',
+    unit: '°C',
+    cell: (card) => figureCell(card, card.body?.ambient),
+  },
   {
     id: 'water',
-    title: 'water',
+    title: tell('water'),
     group: 'body',
     cell: (card) => {
       const water = card.body?.water;
       return water
         ? said(
-            water.rating === 'dry' ? 'keep dry' : water.rating === 'splash' ? 'stands splashes' : 'may be immersed',
+            water.rating === 'dry'
+              ? tell('keepDry')
+              : water.rating === 'splash'
+                ? tell('standsSplashes')
+                : tell('mayBeImmersed'),
             null,
             { source: card.sources[water.source] },
           )
@@ -141,12 +198,12 @@ export const GENERAL: readonly Line[] = [
   },
   {
     id: 'trust',
-    title: 'figures on trust',
+    title: tell('figuresTrust'),
     group: 'body',
     better: 'less',
     cell: (card) => {
       const { figures, onTrust } = trustOf(card);
-      return said(`${onTrust} of ${figures}`, onTrust);
+      return said(tell('words2', { onTrust, figures }), onTrust);
     },
   },
 ];

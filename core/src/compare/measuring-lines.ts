@@ -1,13 +1,48 @@
+import { quantityName } from '../card/quantities.ts';
+import { add } from '../quantity/sum.ts';
 import type { Card } from '../card/card.ts';
 import { errorOver, measureFor, shortestInterval, unstated } from '../check/sense-error.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { figureCell, NOTHING, said, type Cell, type Comparing, type Line } from './cell.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CompareMeasuringLinesSays {
+  readonly notStatedFrom: { from: number; to: Quantity };
+  readonly range: null;
+  readonly to: { from: number; to: Quantity };
+  readonly errorOverWantedRange: null;
+  readonly from: { from: number; to: Quantity };
+  readonly driftOverPlannedLife: null;
+  readonly drift: null;
+  readonly within: { error: Quantity };
+  readonly to2: { others: readonly Text[] };
+  readonly year: { drift: Quantity; years: number };
+  readonly errorWayCounts: null;
+  readonly spread: { worst: Quantity; rss: Quantity };
+  readonly theirWorst: null;
+  readonly added: null;
+  readonly spread2: null;
+  readonly rootSumSquares: null;
+  readonly noConverterChosen: null;
+  readonly noneDigital: null;
+  readonly allErrorsTogether: null;
+  readonly spread3: { total: Quantity; rss: Quantity };
+  readonly asIndependentErrors: null;
+  readonly resolution: null;
+  readonly alsoAnswers: null;
+  readonly nothingStated: null;
+  readonly shortestTimeBetweenReadings: null;
+  readonly conversion: null;
+  readonly warmUp: null;
+}
+
+const tell = tells<CompareMeasuringLinesSays>('compare/measuring-lines');
 
 /** What a card says about the wanted quantity, over the wanted range only. */
 export function measuringLines({ need, setting }: Comparing): Line[] {
   if (!need) return [];
   const unit = need.unit;
-  const show = (v: number) => formatQuantity(v, unit);
+  const show = (v: number) => quantityOf(v, unit);
   const of = (card: Card) => measureFor(card, need);
   const sum = (card: Card) => {
     const measure = of(card);
@@ -16,20 +51,22 @@ export function measuringLines({ need, setting }: Comparing): Line[] {
   const gap = (card: Card): Cell => {
     const measure = of(card);
     const hole = measure && unstated(measure, need);
-    return hole ? { ...NOTHING, text: `not stated from ${hole.from} to ${show(hole.to)}`, breaks: true } : NOTHING;
+    return hole
+      ? { ...NOTHING, text: tell('notStatedFrom', { from: hole.from, to: show(hole.to) }), breaks: true }
+      : NOTHING;
   };
   const chained = (card: Card) => sum(card)?.chain ?? null;
   return [
     {
       id: 'range',
-      title: 'range',
+      title: tell('range'),
       group: 'measuring',
       unit,
       cell: (card) => {
         const measure = of(card);
         if (!measure) return NOTHING;
         const { from, to, source } = measure.range;
-        return said(`${from} to ${show(to)}`, to - from, {
+        return said(tell('to', { from, to: show(to) }), to - from, {
           range: { from, to },
           source: card.sources[source],
           breaks: from > need.from || to < need.to,
@@ -38,22 +75,22 @@ export function measuringLines({ need, setting }: Comparing): Line[] {
     },
     {
       id: 'error',
-      title: 'error over the wanted range',
+      title: tell('errorOverWantedRange'),
       group: 'measuring',
       unit,
       better: 'less',
       cell: (card) => {
         const found = sum(card);
         if (!found) return gap(card);
-        return said(`±${show(found.error)}`, found.error, {
+        return said(tell('within', { error: show(found.error) }), found.error, {
           source: card.sources[found.worst.source],
-          conditions: found.worst.conditions ?? `from ${found.worst.from} to ${show(found.worst.to)}`,
+          conditions: found.worst.conditions ?? tell('from', { from: found.worst.from, to: show(found.worst.to) }),
         });
       },
     },
     {
       id: 'drift',
-      title: 'drift over the planned life',
+      title: tell('driftOverPlannedLife'),
       group: 'measuring',
       unit,
       better: 'less',
@@ -63,32 +100,39 @@ export function measuringLines({ need, setting }: Comparing): Line[] {
         const total = drift.value * setting.years;
         return said(show(total), total, {
           source: card.sources[drift.source],
-          workings: [{ name: 'drift', sum: `${show(drift.value)} a year × ${setting.years}`, value: total, unit }],
+          workings: [
+            {
+              name: tell('drift'),
+              sum: tell('year', { drift: show(drift.value), years: setting.years }),
+              value: total,
+              unit,
+            },
+          ],
         });
       },
     },
     {
       id: 'chain',
-      title: 'error on the way to the counts',
+      title: tell('errorWayCounts'),
       group: 'measuring',
       unit,
       better: 'less',
       cell: (card) => {
         const chain = chained(card);
         if (chain)
-          return said(`±${show(chain.worst)}; spread ±${show(chain.rss)}`, chain.worst, {
+          return said(tell('spread', { worst: show(chain.worst), rss: show(chain.rss) }), chain.worst, {
             workings: [
               ...chain.terms.map((term) => ({ name: term.name, sum: term.sum, value: term.error, unit })),
-              { name: 'at their worst', sum: 'added', value: chain.worst, unit },
-              { name: 'spread', sum: 'root of the sum of the squares', value: chain.rss, unit },
+              { name: tell('theirWorst'), sum: tell('added'), value: chain.worst, unit },
+              { name: tell('spread2'), sum: tell('rootSumSquares'), value: chain.rss, unit },
             ],
           });
-        return of(card)?.analog ? { ...NOTHING, text: 'no converter chosen' } : said('none, it is digital', 0);
+        return of(card)?.analog ? { ...NOTHING, text: tell('noConverterChosen') } : said(tell('noneDigital'), 0);
       },
     },
     {
       id: 'total',
-      title: 'all errors together',
+      title: tell('allErrorsTogether'),
       group: 'measuring',
       unit,
       better: 'less',
@@ -96,18 +140,18 @@ export function measuringLines({ need, setting }: Comparing): Line[] {
         const found = sum(card);
         if (!found) return gap(card);
         const parts = [found.error, found.drift, ...(found.chain ? [found.chain.worst] : [])];
-        return said(`±${show(found.total)}; spread ±${show(found.rss)}`, found.total, {
+        return said(tell('spread3', { total: show(found.total), rss: show(found.rss) }), found.total, {
           breaks: found.total > need.accuracy + 1e-9,
           workings: [
-            { name: 'at their worst', sum: parts.map(show).join(' + '), value: found.total, unit },
-            { name: 'as independent errors', sum: 'root of the sum of the squares', value: found.rss, unit },
+            { name: tell('theirWorst'), sum: add(...parts.map(show)), value: found.total, unit },
+            { name: tell('asIndependentErrors'), sum: tell('rootSumSquares'), value: found.rss, unit },
           ],
         });
       },
     },
     {
       id: 'resolution',
-      title: 'resolution',
+      title: tell('resolution'),
       group: 'measuring',
       unit,
       better: 'less',
@@ -120,18 +164,24 @@ export function measuringLines({ need, setting }: Comparing): Line[] {
     },
     {
       id: 'others',
-      title: 'also answers to',
+      title: tell('alsoAnswers'),
       group: 'measuring',
       cell: (card) => {
         const others = of(card)?.sensitiveTo ?? [];
-        return said(others.length === 0 ? 'nothing stated' : others.map(({ to }) => to).join(', '), others.length, {
-          source: others[0] && card.sources[others[0].source],
-        });
+        return said(
+          others.length === 0
+            ? tell('nothingStated')
+            : tell('to2', { others: others.map(({ to }) => quantityName(to)) }),
+          others.length,
+          {
+            source: others[0] && card.sources[others[0].source],
+          },
+        );
       },
     },
     {
       id: 'interval',
-      title: 'shortest time between readings',
+      title: tell('shortestTimeBetweenReadings'),
       group: 'time',
       unit: 's',
       better: 'less',
@@ -139,7 +189,7 @@ export function measuringLines({ need, setting }: Comparing): Line[] {
         const measure = of(card);
         const least = measure && shortestInterval(measure);
         if (!least || least.by === null) return NOTHING;
-        return said(formatQuantity(least.seconds, 's'), least.seconds, {
+        return said(quantityOf(least.seconds, 's'), least.seconds, {
           source: least.source === null ? undefined : card.sources[least.source],
           breaks: least.seconds > need.interval,
         });
@@ -147,7 +197,7 @@ export function measuringLines({ need, setting }: Comparing): Line[] {
     },
     {
       id: 'conversion',
-      title: 'conversion',
+      title: tell('conversion'),
       group: 'time',
       unit: 's',
       better: 'less',
@@ -155,7 +205,7 @@ export function measuringLines({ need, setting }: Comparing): Line[] {
     },
     {
       id: 'warm-up',
-      title: 'warm-up',
+      title: tell('warmUp'),
       group: 'time',
       unit: 's',
       better: 'less',

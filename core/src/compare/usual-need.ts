@@ -3,8 +3,24 @@ import type { Card } from '../card/card.ts';
 import { errorOver, measureFor, rangeMargin, shortestInterval } from '../check/sense-error.ts';
 import type { Measure } from '../card/measure.ts';
 import type { SenseNeed } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { disqualifies, type Setting } from './qualify.ts';
+import { quantityOf, tells, type Quantity, type Text, type Message, wordOf } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface CompareUsualNeedSays {
+  readonly missesRange: { margin: Quantity };
+  readonly ask: { from: number; to: Quantity };
+  readonly withinNot: { total: Quantity; accuracy: Quantity };
+  readonly ask2: { accuracy: Quantity };
+  readonly readsEveryBest: { least: Quantity };
+  readonly askEvery: { least: Quantity };
+  readonly all: { misses: readonly Text[] };
+  readonly steps: { steps: readonly Text[] };
+  readonly statesNoAccuracyThere: null;
+  readonly fails: { reason: Text };
+}
+
+const tell = tells<CompareUsualNeedSays>('compare/usual-need');
 
 type Asked = Pick<SenseNeed, 'from' | 'to' | 'accuracy' | 'interval'>;
 type Kind = Pick<SenseNeed, 'quantity' | 'unit'>;
@@ -66,16 +82,16 @@ export function usualNeed(cards: Iterable<Card>, asked: Kind, setting: Setting):
 export interface NearMiss {
   readonly card: Card;
   /** "misses 4 °C of the range" */
-  readonly says: string;
+  readonly says: Message;
   /** The need as this card would meet it, and how that is said. */
-  readonly step: { readonly says: string; readonly need: Partial<Asked> } | null;
+  readonly step: { readonly says: Message; readonly need: Partial<Asked> } | null;
 }
 
 /** How far a card is from a need, as a share of what is asked; its worst miss counts. */
 function missOf(card: Card, need: SenseNeed, setting: Setting): (NearMiss & { by: number }) | null {
   const measure = measureFor(card, need);
   if (!measure) return null;
-  const say = (value: number) => formatQuantity(value, need.unit, 3);
+  const say = (value: number) => quantityOf(value, need.unit, 3);
   const misses: (NearMiss & { by: number })[] = [];
   const { margin } = rangeMargin(measure, need);
   const span = need.to - need.from;
@@ -85,8 +101,9 @@ function missOf(card: Card, need: SenseNeed, setting: Setting): (NearMiss & { by
     misses.push({
       card,
       by: -margin / span,
-      says: `misses ${say(-margin)} of the range`,
-      step: inside.from < inside.to ? { says: `ask for ${inside.from} to ${say(inside.to)}`, need: inside } : null,
+      says: tell('missesRange', { margin: say(-margin) }),
+      step:
+        inside.from < inside.to ? { says: tell('ask', { from: inside.from, to: say(inside.to) }), need: inside } : null,
     });
   const sum = errorOver(card, measure, margin < 0 ? inside : need, setting.years, setting.front);
   if (inside.from < inside.to && sum && sum.total > need.accuracy) {
@@ -94,8 +111,8 @@ function missOf(card: Card, need: SenseNeed, setting: Setting): (NearMiss & { by
     misses.push({
       card,
       by: sum.total / need.accuracy - 1,
-      says: `is within ±${say(sum.total)}, not ±${say(need.accuracy)}`,
-      step: { says: `ask for ±${say(accuracy)}`, need: { accuracy } },
+      says: tell('withinNot', { total: say(sum.total), accuracy: say(need.accuracy) }),
+      step: { says: tell('ask2', { accuracy: say(accuracy) }), need: { accuracy } },
     });
   }
   const least = shortestInterval(measure).seconds;
@@ -103,15 +120,15 @@ function missOf(card: Card, need: SenseNeed, setting: Setting): (NearMiss & { by
     misses.push({
       card,
       by: least / need.interval - 1,
-      says: `reads every ${formatQuantity(least, 's')} at best`,
-      step: { says: `ask every ${formatQuantity(least, 's')}`, need: { interval: least } },
+      says: tell('readsEveryBest', { least: quantityOf(least, 's') }),
+      step: { says: tell('askEvery', { least: quantityOf(least, 's') }), need: { interval: least } },
     });
   const reason = misses.length === 0 ? disqualifies(card, need, setting) : null;
   if (reason)
     misses.push({
       card,
       by: 10,
-      says: reason === 'accuracy' ? 'states no accuracy there' : `fails by ${reason}`,
+      says: reason === 'accuracy' ? tell('statesNoAccuracyThere') : tell('fails', { reason: wordOf('reason', reason) }),
       step: null,
     });
   const [worst] = misses.toSorted((a, b) => b.by - a.by);
@@ -120,10 +137,10 @@ function missOf(card: Card, need: SenseNeed, setting: Setting): (NearMiss & { by
   const whole = steps.length === misses.length;
   return {
     ...worst,
-    says: misses.map(({ says }) => says).join(' and '),
+    says: tell('all', { misses: misses.map(({ says }) => says) }),
     step: whole
       ? {
-          says: steps.map(({ says }) => says).join(', '),
+          says: tell('steps', { steps: steps.map(({ says }) => says) }),
           need: Object.assign({}, ...steps.map((step) => step.need)) as Partial<Asked>,
         }
       : null,

@@ -13,9 +13,17 @@ import {
 import { pluggedSources } from '../circuit/mated.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { footprintOf } from '../circuit/footprint.ts';
-import type { Layout, Lead, LeadPoint } from '../layout/layout.ts';
+import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 import { terminalPlace } from '../layout/dock.ts';
 import { EDGE } from '../layout/problem.ts';
+import { tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverBoardDrawingSays {
+  readonly cable: { node: Text };
+}
+
+const tell = tells<DeliverBoardDrawingSays>('deliver/board-drawing');
 
 export interface DrawnText extends Point {
   readonly text: string;
@@ -23,7 +31,7 @@ export interface DrawnText extends Point {
 
 export interface DrawnPart {
   readonly part: string;
-  readonly label: string;
+  readonly label: Text;
   readonly box: Box;
   readonly pins: readonly (Point & { readonly label: string; readonly first: boolean })[];
   /** In the board, or beside it. */
@@ -36,7 +44,7 @@ export interface DrawnLead {
   readonly key: string;
   readonly kind: Lead['kind'];
   readonly colour: string;
-  readonly value: string;
+  readonly value: Text | Quantity;
   readonly of: string;
   readonly a: Point;
   readonly b: Point;
@@ -165,7 +173,7 @@ function pluggedParts(circuit: Circuit, layout: Layout, lying: readonly DrawnPar
       const y = (on.box.top + on.box.bottom) / 2;
       const box = { left: on.box.left - CABLE, right: on.box.left, top: y - PLUG / 2, bottom: y + PLUG / 2 };
       const name = { x: (box.left + box.right) / 2, y: y + 0.35, size: 1 };
-      return [{ part, label: `cable: ${node.label}`, box, seated: false, name, pins: [] }];
+      return [{ part, label: tell('cable', { node: node.label }), box, seated: false, name, pins: [] }];
     }
     const holes = pairs.map(([own, other]) => ({
       ...terminalPlace(board, on.box, other),

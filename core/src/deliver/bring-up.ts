@@ -5,15 +5,51 @@ import { drawBounds } from '../bench/usual.ts';
 import { VirtualBuild, type Planned } from '../bench/virtual-build.ts';
 import type { Result } from '../check/result.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
-import type { Lead } from '../layout/layout.ts';
+import type { Lead } from '../circuit/laid.ts';
 import { effectivePullUp, highestRest, lowestRest } from '../physics/node.ts';
 import { slowestRise, usualEdges, slowestLine } from '../physics/edge.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { SHORT_LIMIT } from '../standard/practice.ts';
 import { expectedOhms, widened, type Expected } from './expected.ts';
 import { firstReading } from './first-reading.ts';
-import { Places } from './say-point.ts';
+import { Places } from './places.ts';
 import { cautionsOf, type Caution } from '../circuit/cautions.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverBringUpSays {
+  readonly addresses: { busName: Text };
+  readonly parts: { busName: Text };
+  readonly runAddressScannerPaste: null;
+  readonly runSearchLinePaste: null;
+  readonly word: { portTitle: Text };
+  readonly readRegister: { word: Text; wordSays: Text };
+  readonly converter: { portTitle: Text };
+  readonly aboutWhatUsuallySees: { volts: Quantity };
+  readonly noShortGround: { node: Text };
+  readonly lead: null;
+  readonly ground: null;
+  readonly port: { part: Text; port: string };
+  readonly to: { isWire: Text | Quantity; from: Text; to: Text };
+  readonly to2: { from: Text; to: Text };
+  readonly ohmsFrom: { from: Text; to: Text };
+  readonly voltsRedBlack: { from: Text; to: Text };
+  readonly rest: { node: Text; from: Text };
+  readonly to3: { at: Quantity; at2: Quantity };
+  readonly supply: { part: Text };
+  readonly offUntilSwitched: null;
+  readonly behindLeads: { min: Quantity; max: Quantity };
+  readonly heldPullUps: { low: Quantity; high: Quantity };
+  readonly heldLow: null;
+  readonly about: { volts: Quantity };
+  readonly currentFrom: { label: Text };
+  readonly firstPowerLimitWhere: { most: Quantity };
+  readonly fromEverythingWaitingEverything: { most: Quantity };
+  readonly rise: { net: Text };
+  readonly oscilloscopeProbeClipWhile: { at: Text; zero: Text };
+  readonly usuallyNeverAboveEvery: { usual: Quantity; slowest: Quantity };
+}
+
+const tell = tells<DeliverBringUpSays>('deliver/bring-up');
 
 /** In this order: nothing is powered before it was measured without power. */
 export const SHEET_PHASES = ['off', 'power', 'rest', 'scan', 'reading', 'edges'] as const;
@@ -27,11 +63,13 @@ export interface SheetRow {
   readonly standard: boolean;
   /** From end to end of a lead, or of a part with two legs. */
   readonly lead?: true;
+  /** Rules a short out. */
+  readonly short?: true;
   /** Put there by hand, anywhere: it answers no check. */
   readonly touched?: true;
-  readonly title: string;
+  readonly title: Text;
   /** What to do with which instrument. */
-  readonly how: string;
+  readonly how: Text;
   readonly kind: Measurement['kind'];
   readonly subjects: readonly string[];
   /** A range, or the text that should be seen. */
@@ -40,7 +78,7 @@ export interface SheetRow {
 
 export interface BringUpSheet {
   /** Where the black probe stays, in words. */
-  readonly zero: string;
+  readonly zero: Text;
   readonly rows: readonly SheetRow[];
   readonly cautions: readonly Caution[];
 }
@@ -56,7 +94,7 @@ class Sheet {
   private readonly sound: VirtualBuild;
   private readonly talk: Talk;
   private readonly places: Places;
-  readonly zero: string;
+  readonly zero: Text;
   private readonly zeroKey: string;
 
   constructor(
@@ -67,11 +105,11 @@ class Sheet {
     this.sound = new VirtualBuild(plan);
     this.talk = new Talk(this.sound);
     this.places = new Places(plan.circuit, plan.layout);
-    this.zero = measurements.zero ? this.places.say(measurements.zero) : 'ground';
+    this.zero = measurements.zero ? this.places.say(measurements.zero) : tell('ground');
     this.zeroKey = measurements.zero ? JSON.stringify(measurements.zero) : '';
   }
 
-  private label(part: string): string {
+  private label(part: string): Text {
     return this.circuit.parts.get(part)?.label ?? part;
   }
 
@@ -82,7 +120,7 @@ class Sheet {
 
   private said(
     m: Exclude<Measurement, { kind: 'edge' }>,
-  ): Pick<SheetRow, 'phase' | 'standard' | 'title' | 'how' | 'expected' | 'lead'> {
+  ): Pick<SheetRow, 'phase' | 'standard' | 'title' | 'how' | 'expected' | 'lead' | 'short'> {
     const shows = measure(this.sound, m, this.talk);
     switch (m.kind) {
       case 'ohms':
@@ -96,19 +134,22 @@ class Sheet {
         return {
           phase: 'scan',
           standard: true,
-          title: m.kind === 'scan' ? `Addresses on ${this.busName(m.bus)}` : `Parts on ${this.busName(m.bus)}`,
-          how:
+          title:
             m.kind === 'scan'
-              ? 'Run an address scanner; paste what it prints.'
-              : 'Run a search of the line; paste the list or its count.',
+              ? tell('addresses', { busName: this.busName(m.bus) })
+              : tell('parts', { busName: this.busName(m.bus) }),
+          how: m.kind === 'scan' ? tell('runAddressScannerPaste') : tell('runSearchLinePaste'),
           expected: String(shows),
         };
       case 'word':
         return {
           phase: 'scan',
           standard: true,
-          title: `Word of ${this.portTitle(m.part, m.port)}`,
-          how: `Read register ${formatWord(m.register, 8)}.${this.wordSays(m.part, m.port, m.register)}`,
+          title: tell('word', { portTitle: this.portTitle(m.part, m.port) }),
+          how: tell('readRegister', {
+            word: formatWord(m.register, 8),
+            wordSays: this.wordSays(m.part, m.port, m.register),
+          }),
           expected: m.value,
         };
       case 'works':
@@ -124,14 +165,14 @@ class Sheet {
         return {
           phase: 'reading',
           standard: true,
-          title: `${this.portTitle(m.part, m.port)}, at the converter`,
+          title: tell('converter', { portTitle: this.portTitle(m.part, m.port) }),
           ...firstReading(this.circuit, m.part, m.port),
           expected: widened(
             'volts',
             volts * (1 - ANALOG_SPREAD),
             volts * (1 + ANALOG_SPREAD),
             'V',
-            `about ${formatQuantity(volts, 'V')} at what it usually sees`,
+            tell('aboutWhatUsuallySees', { volts: quantityOf(volts, 'V') }),
           ),
         };
       }
@@ -141,14 +182,14 @@ class Sheet {
   private busName(bus: string): string {
     return this.circuit.buses.find(({ id }) => id === bus)?.name ?? bus;
   }
-  private wordSays(part: string, port: string, register: number): string {
+  private wordSays(part: string, port: string, register: number): Text {
     const own = this.circuit.parts.get(part)?.card.ports.find(({ id }) => id === port);
     const says = own?.identity?.find((word) => word.register === register)?.says;
-    return says ? ` ${says}` : '';
+    return says ?? '';
   }
-  private portTitle(part: string, port: string): string {
+  private portTitle(part: string, port: string): Text {
     const ports = this.circuit.parts.get(part)?.card.ports ?? [];
-    return ports.length > 1 ? `${this.label(part)}, ${port}` : this.label(part);
+    return ports.length > 1 ? tell('port', { part: this.label(part), port }) : this.label(part);
   }
 
   private ohms(m: Measurement & { kind: 'ohms' | 'volts' }, shows: Reading): ReturnType<Sheet['said']> {
@@ -161,16 +202,17 @@ class Sheet {
     const toZero = JSON.stringify(m.to) === this.zeroKey;
     const short = node && toZero && m.subjects.length === 1 && ohms > SHORT_LIMIT;
     const title = short
-      ? `No short: ${node.label} to ground`
+      ? tell('noShortGround', { node: node.label })
       : lead
-        ? `${isWire(lead) ? 'Lead' : lead.value} ${from} to ${to}`
-        : `${from} to ${to}`;
+        ? tell('to', { isWire: isWire(lead) ? tell('lead') : lead.value, from, to })
+        : tell('to2', { from, to });
     return {
       phase: 'off',
       standard: short === true || lead !== undefined,
       ...(lead && !short ? { lead: true } : {}),
+      ...(short ? { short: true } : {}),
       title,
-      how: `Ohms from ${from} to ${to}.`,
+      how: tell('ohmsFrom', { from, to }),
       expected: expectedOhms(ohms, Boolean(short)),
     };
   }
@@ -179,14 +221,14 @@ class Sheet {
     const [from, to] = [this.places.say(m.from), this.places.say(m.to)];
     const volts = Number(shows);
     const node = this.plan.netlist.nodes.find(({ id }) => id === m.subjects[0]);
-    const how = `Volts: red in ${from}, black in ${to}.`;
+    const how = tell('voltsRedBlack', { from, to });
     const toZero = JSON.stringify(m.to) === this.zeroKey;
     if (node?.role === 'signal') {
       const controller = m.from.kind === 'terminal' && m.from.part === this.circuit.controller?.id;
       return {
         phase: 'rest',
         standard: controller,
-        title: `${node.label} at rest, ${from}`,
+        title: tell('rest', { node: node.label, from }),
         how,
         expected: this.rest(node.id, volts),
       };
@@ -197,14 +239,14 @@ class Sheet {
       return {
         phase: 'power',
         standard: true,
-        title: `${node.label}`,
+        title: node.label,
         how,
         expected: widened(
           'volts',
           Math.min(at.min, volts),
           Math.max(at.max, volts),
           'V',
-          `${formatQuantity(at.min, 'V')} to ${formatQuantity(at.max, 'V')}`,
+          tell('to3', { at: quantityOf(at.min, 'V'), at2: quantityOf(at.max, 'V') }),
         ),
       };
     }
@@ -220,16 +262,14 @@ class Sheet {
     return {
       phase: 'power',
       standard: !toZero,
-      title: `Supply of ${part?.label ?? from}`,
+      title: tell('supply', { part: part?.label ?? from }),
       how,
       expected: widened(
         'volts',
         min,
         max,
         'V',
-        idle
-          ? 'off until it is switched on'
-          : `${formatQuantity(min, 'V')} to ${formatQuantity(max, 'V')} behind its leads`,
+        idle ? tell('offUntilSwitched') : tell('behindLeads', { min: quantityOf(min, 'V'), max: quantityOf(max, 'V') }),
       ),
     };
   }
@@ -245,7 +285,7 @@ class Sheet {
         Math.min(low, volts),
         Math.max(high, volts),
         'V',
-        `held at ${formatQuantity(low, 'V')} to ${formatQuantity(high, 'V')} by its pull-ups`,
+        tell('heldPullUps', { low: quantityOf(low, 'V'), high: quantityOf(high, 'V') }),
       );
     const share = Math.max(0.05 * Math.abs(volts), 0.05);
     return widened(
@@ -253,7 +293,7 @@ class Sheet {
       volts - share,
       volts + share,
       'V',
-      volts < 0.5 ? 'held low' : `about ${formatQuantity(volts, 'V')}`,
+      volts < 0.5 ? tell('heldLow') : tell('about', { volts: quantityOf(volts, 'V') }),
     );
   }
 
@@ -267,14 +307,14 @@ class Sheet {
     return {
       phase: 'power',
       standard: true,
-      title: `Current from ${this.label(rail?.part ?? '')}`,
-      how: `First power with the limit at ${formatQuantity(most * 1.2, 'A', 2)}, where the supply has one; a hand at the plug. Off at once if anything gets hot or smells.`,
+      title: tell('currentFrom', { label: this.label(rail?.part ?? '') }),
+      how: tell('firstPowerLimitWhere', { most: quantityOf(most * 1.2, 'A', 2) }),
       expected: widened(
         'amps',
         Math.min(least, supplied / 3),
         most,
         'A',
-        `from everything waiting to everything at its most, ${formatQuantity(most, 'A')}`,
+        tell('fromEverythingWaitingEverything', { most: quantityOf(most, 'A') }),
       ),
     };
   }
@@ -295,13 +335,13 @@ class Sheet {
         phase: 'edges',
         standard: true,
         subjects: m.subjects,
-        title: `Rise of ${net.label}, 30 to 70 %`,
-        how: `An oscilloscope with a 10:1 probe at ${at}, its clip on ${this.zero}, while the bus talks.`,
+        title: tell('rise', { net: net.label }),
+        how: tell('oscilloscopeProbeClipWhile', { at, zero: this.zero }),
         expected: {
           min: usual / 4,
           max: slowest,
           unit: 's',
-          sum: `usually ${formatQuantity(usual, 's')}, never above ${formatQuantity(slowest, 's')} with every figure at its worst`,
+          sum: tell('usuallyNeverAboveEvery', { usual: quantityOf(usual, 's'), slowest: quantityOf(slowest, 's') }),
         },
       });
     }
@@ -319,7 +359,7 @@ export function bringUpSheet(plan: Planned, each: (m: Measurement) => void = () 
   sheet.edges(each);
   const phase = ({ phase: p }: SheetRow) => SHEET_PHASES.indexOf(p);
   // Shorts before leads: the first is what must not be, the second is what must.
-  const order = (row: SheetRow) => (row.phase === 'off' && !row.title.startsWith('No short') ? 1 : 0);
+  const order = (row: SheetRow) => (row.phase === 'off' && !row.short ? 1 : 0);
   return {
     rows: sheet.rows.toSorted((a, b) => phase(a) - phase(b) || order(a) - order(b)),
     cautions: cautionsOf(plan.circuit),

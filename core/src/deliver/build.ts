@@ -1,9 +1,9 @@
 /** What goes to the bench: the layout, the wiring plan read back from it and compared with the circuit, and the parts list. */
 import type { Result } from '../check/result.ts';
 import type { Circuit } from '../circuit/circuit.ts';
-import { proveLayout, type LayoutProof } from '../layout/compare.ts';
+import { proveLayout, type LayoutProof } from '../readback/prove.ts';
 import { layBuild } from '../layout/lay.ts';
-import type { Layout, LayoutResult, NoLayout } from '../layout/layout.ts';
+import type { Layout, LayoutResult, NoLayout } from '../circuit/laid.ts';
 import { partsList, type PartsList } from './parts-list.ts';
 import { readBackResults } from './read-back.ts';
 import { wiringPlan, type WiringPlan } from './wiring.ts';

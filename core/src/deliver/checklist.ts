@@ -3,20 +3,32 @@ import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { THICKEST_JUMPER } from '../circuit/contacts.ts';
 import { placeOf } from '../circuit/place.ts';
 import { JUMPER_GAUGE } from '../standard/practice.ts';
+import { tells, type Text, distinct, type Message } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverChecklistSays {
+  readonly line: { parts: readonly Text[]; says: Message };
+  readonly capacitorStandsWithinMm: null;
+  readonly leadHeldWhereComes: null;
+  readonly supplyLeadsTooThick: null;
+  readonly betweenWhatContactSwitches: null;
+  readonly programSwitchesOffWhen: null;
+  readonly leadHangsDripLoop: null;
+  readonly antennaFreeCopperMetal: null;
+  readonly endsCoveredUntilLast: null;
+  readonly nothingMeltsOrBurns: null;
+}
+
+const tell = tells<DeliverChecklistSays>('deliver/checklist');
 
 /** A lead from this on is pulled at some day, m. */
 const PULLED = 0.5;
-
-const named = (parts: readonly PartNode[]): string => {
-  const labels = [...new Set(parts.map(({ label }) => label))];
-  return labels.length < 2 ? (labels[0] ?? '') : `${labels.slice(0, -1).join(', ')} and ${labels.at(-1)}`;
-};
 
 const hazardous = ({ card }: PartNode, hazard: string): boolean =>
   card.cautions?.some((caution) => caution.hazard === hazard) ?? false;
 
 /** Each line of what it is about: the parts that have it, and what is said of them. */
-export function checklistOf(circuit: Circuit): string[] {
+export function checklistOf(circuit: Circuit): Message[] {
   const { plan } = circuit;
   const parts = [...circuit.parts.values()];
   const beside = plan.helpers.flatMap((h) =>
@@ -37,25 +49,18 @@ export function checklistOf(circuit: Circuit): string[] {
   const radios = parts.filter(({ card }) => card.serves?.includes('radio'));
   const cells = parts.filter(({ card }) => card.rails?.some((rail) => rail.cells));
   const hot = parts.filter((part) => hazardous(part, 'heat'));
-  const lines: (readonly [readonly PartNode[], string])[] = [
-    [beside, 'its capacitor stands within 20 mm of the pin that it is for'],
-    [pulled, 'its lead is held where it comes in, so that a pull never reaches its ends'],
-    [
-      thick,
-      'its supply leads are too thick for a spring: they are screwed or clamped to the source itself, where the plan shows a hole of its strip',
-    ],
-    [
-      relays,
-      'between what its contact switches and everything else is a way of 6 mm and more; mains is left to a licensed electrician',
-    ],
-    [
-      switched,
-      'the program switches it off when a reading is missing or stands still, after a longest time on, and when it starts anew',
-    ],
-    [outside, 'its lead hangs in a drip loop below where it goes in, and the entry is sealed'],
-    [radios, 'its antenna is free of copper, metal and leads for 15 mm around'],
-    [cells, 'its ends are covered until the last step, and it goes in the right way round'],
-    [hot, 'nothing that melts or burns touches it, and nobody can'],
+  const lines: (readonly [readonly PartNode[], Message])[] = [
+    [beside, tell('capacitorStandsWithinMm')],
+    [pulled, tell('leadHeldWhereComes')],
+    [thick, tell('supplyLeadsTooThick')],
+    [relays, tell('betweenWhatContactSwitches')],
+    [switched, tell('programSwitchesOffWhen')],
+    [outside, tell('leadHangsDripLoop')],
+    [radios, tell('antennaFreeCopperMetal')],
+    [cells, tell('endsCoveredUntilLast')],
+    [hot, tell('nothingMeltsOrBurns')],
   ];
-  return lines.flatMap(([about, says]) => (about.length > 0 ? [`${named(about)}: ${says}.`] : []));
+  return lines.flatMap(([about, says]) =>
+    about.length > 0 ? [tell('line', { parts: distinct(about.map(({ label }) => label)), says })] : [],
+  );
 }

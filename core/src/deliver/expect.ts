@@ -4,42 +4,66 @@ import type { Circuit } from '../circuit/circuit.ts';
 import { inPlug, pluggedSources } from '../circuit/mated.ts';
 import type { Netlist, NetNode } from '../circuit/netlist.ts';
 import { spread, type Interval } from '../quantity/interval.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
-import type { Layout, Lead } from '../layout/layout.ts';
+import type { Layout, Lead } from '../circuit/laid.ts';
 import { SHORT_LIMIT } from '../standard/practice.ts';
-import type { Places } from './say-point.ts';
+import type { Places } from './places.ts';
+import { quantityOf, tells, type Text, type Quantity, distinct, type Message } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverExpectSays {
+  readonly continuityBeepsFrom: { from: Text; to: Text };
+  readonly to: { min: Quantity; max: Quantity };
+  readonly from: { what: Text | Quantity; span: Text; from: Text; to: Text };
+  readonly tableSupplyStaysUnplugged: { boards: readonly Text[] };
+  readonly noBoardEveryLead: null;
+  readonly noBeepBetweenStrips: { strips: readonly Text[] };
+  readonly lowVoltageOnlyWhere: null;
+  readonly otherWayRoundShort: { legged: Text | Quantity; polar: Text; from: Text; polar2: Text; to: Text };
+  readonly from2: { legged: Text | Quantity; from: Text; to: Text };
+  readonly readLabelsOnceMore: { cover: readonly Text[] };
+  readonly whileSwitchOpen: null;
+  readonly noBeepFrom: { say: Text; toGround: Text; open: Text };
+  readonly plusLoadSupplyMinus: null;
+  readonly leadsAsPartsList: { count: number };
+  readonly moreThanFromLess: { rail: Text; limit: Quantity; at: Text; zero: Text };
+  readonly cableGoesLastHand: null;
+  readonly polarityOnceMorePlus: null;
+  readonly from3: { rail: Text; span: Text; at: Text; zero: Text };
+}
+
+const tell = tells<DeliverExpectSays>('deliver/expect');
 
 export interface StepCheck {
   readonly kind: 'look' | 'continuity' | 'resistance' | 'voltage';
-  readonly says: string;
+  readonly says: Message;
   /** Where the two probes go; empty for a look. */
-  readonly at: readonly string[];
+  readonly at: readonly Text[];
   readonly expected: (Interval & { readonly unit: string }) | null;
 }
 
-export const look = (says: string): StepCheck => ({ kind: 'look', says, at: [], expected: null });
+export const look = (says: Message): StepCheck => ({ kind: 'look', says, at: [], expected: null });
 
-const beep = (from: string, to: string): StepCheck => ({
+const beep = (from: Text, to: Text): StepCheck => ({
   kind: 'continuity',
-  says: `Continuity: beeps from ${from} to ${to}.`,
+  says: tell('continuityBeepsFrom', { from, to }),
   at: [from, to],
   expected: null,
 });
 
-const span = ({ min, max }: Interval, unit: string): string =>
-  `${formatQuantity(min, unit)} to ${formatQuantity(max, unit)}`;
+const span = ({ min, max }: Interval, unit: string): Message =>
+  tell('to', { min: quantityOf(min, unit), max: quantityOf(max, unit) });
 
-function resistance(from: string, to: string, ohms: Interval, what: string): StepCheck {
+function resistance(from: Text, to: Text, ohms: Interval, what: Text | Quantity): StepCheck {
   return {
     kind: 'resistance',
-    says: `${what}: ${span(ohms, 'Ω')} from ${from} to ${to}.`,
+    says: tell('from', { what, span: span(ohms, 'Ω'), from, to }),
     at: [from, to],
     expected: { ...ohms, unit: 'Ω' },
   };
 }
 
 /** A hole of each strip, or of a row, of a node; else a terminal. */
-function pointOf(layout: Layout, places: Places, node: NetNode): string | null {
+function pointOf(layout: Layout, places: Places, node: NetNode): Text | null {
   const reached = node.pins.filter((pin) => !inPlug(places.circuit, pin));
   const strip = layout.strips.find((s) => s.node === node.id);
   if (strip) return places.say({ kind: 'hole', hole: `${strip.board + 1}:${strip.strip}1` });
@@ -84,22 +108,10 @@ export const expectations = {
       places.say({ kind: 'hole', hole: `${board + 1}:${strip}1` }),
     );
     return [
-      look(
-        boards.length > 0
-          ? `On the table: ${boards.join(', ')}. The supply stays unplugged until the last step.`
-          : 'No board: every lead goes from part to part or into a joint. The supply stays unplugged until the last step.',
-      ),
+      look(boards.length > 0 ? tell('tableSupplyStaysUnplugged', { boards }) : tell('noBoardEveryLead')),
       ...joined,
-      ...(strips.length > 1
-        ? [look(`No beep between strips that carry different things: ${[...new Set(strips)].join(', ')}.`)]
-        : []),
-      ...(circuit.plan.places.some(({ water }) => water !== 'dry')
-        ? [
-            look(
-              'Low voltage only where it is wet, a drip loop in every lead, and mains supplies out of reach of water.',
-            ),
-          ]
-        : []),
+      ...(strips.length > 1 ? [look(tell('noBeepBetweenStrips', { strips: distinct(strips) }))] : []),
+      ...(circuit.plan.places.some(({ water }) => water !== 'dry') ? [look(tell('lowVoltageOnlyWhere'))] : []),
     ];
   },
 
@@ -113,11 +125,17 @@ export const expectations = {
       if (legged.polar)
         return [
           look(
-            `${legged.value}: ${legged.polar[0]} in ${from}, ${legged.polar[1]} in ${to}. The other way round it is a short or bursts.`,
+            tell('otherWayRoundShort', {
+              legged: legged.value,
+              polar: legged.polar[0],
+              from,
+              polar2: legged.polar[1],
+              to,
+            }),
           ),
         ];
       if (legged.kind === 'switch') return [beep(from, to)];
-      return [look(`${legged.value} from ${from} to ${to}.`)];
+      return [look(tell('from2', { legged: legged.value, from, to }))];
     });
   },
 
@@ -126,7 +144,7 @@ export const expectations = {
     const seat = layout.seats.find((s) => s.part === part);
     const card = circuit.parts.get(part)?.card;
     const cover = seat && card && asPrinted(card);
-    const checks: StepCheck[] = cover ? [look(`Read the labels once more: ${cover.join(' ')}.`)] : [];
+    const checks: StepCheck[] = cover ? [look(tell('readLabelsOnceMore', { cover }))] : [];
     for (const node of mine) {
       const pin = node.pins.find((p) => p.part === part && !inPlug(circuit, p));
       const to = pointOf(layout, places, node);
@@ -148,13 +166,13 @@ export const expectations = {
     const ground = groundOf(netlist);
     const toGround = ground && pointOf(layout, places, ground);
     const net = circuit.nets.find(({ id }) => id === node.id);
-    const open = net?.ends.some(({ kind }) => kind === 'switch') ? ' while the switch is open' : '';
+    const open = net?.ends.some(({ kind }) => kind === 'switch') ? tell('whileSwitchOpen') : '';
     const checks: StepCheck[] = [];
     if (first && last && first !== last && leads.length > 0)
       checks.push(beep(places.say({ kind: 'terminal', ...first }), places.say({ kind: 'terminal', ...last })));
     if (first && toGround && leads.length > 0)
-      checks.push(look(`No beep from ${places.say({ kind: 'terminal', ...first })} to ${toGround}${open}.`));
-    if (node.line === 'load') checks.push(look('Plus of the load on its supply, minus on the driver.'));
+      checks.push(look(tell('noBeepFrom', { say: places.say({ kind: 'terminal', ...first }), toGround, open })));
+    if (node.line === 'load') checks.push(look(tell('plusLoadSupplyMinus')));
     return checks;
   },
 
@@ -164,14 +182,19 @@ export const expectations = {
     const rails = netlist.nodes.filter(({ role }) => role === 'supply');
     const count = layout.leads.filter(({ kind }) => kind === 'lead').length;
     return [
-      look(`${count} leads are in, as the parts list counts them; none is loose.`),
+      look(tell('leadsAsPartsList', { count })),
       ...rails.flatMap((rail): StepCheck[] => {
         const at = pointOf(layout, places, rail);
         return at && zero
           ? [
               {
                 kind: 'resistance',
-                says: `${rail.label}: more than ${formatQuantity(SHORT_LIMIT, 'Ω')} from ${at} to ${zero}. Less is a short: find it before power.`,
+                says: tell('moreThanFromLess', {
+                  rail: rail.label,
+                  limit: quantityOf(SHORT_LIMIT, 'Ω'),
+                  at,
+                  zero,
+                }),
                 at: [at, zero],
                 expected: { min: SHORT_LIMIT, typ: SHORT_LIMIT, max: Infinity, unit: 'Ω' },
               },
@@ -190,16 +213,8 @@ export const expectations = {
       ({ id, card }) => card.kind === 'source' && !plugs.some(({ part }) => part === id),
     );
     if (!wired && plugs.length > 0)
-      return [
-        look('The cable goes in last, a hand at its plug: out at once if anything gets hot or smells.'),
-        ...given(rails, circuit, layout, places, zero),
-      ];
-    return [
-      look(
-        'Polarity once more, plus on plus. Then power on, a hand at the plug: off at once if anything gets hot or smells.',
-      ),
-      ...given(rails, circuit, layout, places, zero),
-    ];
+      return [look(tell('cableGoesLastHand')), ...given(rails, circuit, layout, places, zero)];
+    return [look(tell('polarityOnceMorePlus')), ...given(rails, circuit, layout, places, zero)];
   },
 };
 
@@ -209,7 +224,7 @@ function given(
   circuit: Circuit,
   layout: Layout,
   places: Places,
-  zero: string | null | undefined,
+  zero: Text | null | undefined,
 ): StepCheck[] {
   return rails.flatMap((node): StepCheck[] => {
     const rail = circuit.rails.get(node.id.replace(/^rail:/, ''));
@@ -218,7 +233,7 @@ function given(
     return [
       {
         kind: 'voltage',
-        says: `${rail.label}: ${span(rail.voltage, 'V')} from ${at} to ${zero}.`,
+        says: tell('from3', { rail: rail.label, span: span(rail.voltage, 'V'), at, zero }),
         at: [at, zero],
         expected: { ...rail.voltage, unit: 'V' },
       },

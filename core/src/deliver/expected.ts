@@ -1,8 +1,18 @@
 /** What a measurement should show, the error of the instrument included. */
 import { METER } from '../bench/instrument.ts';
 import type { Reading } from '../bench/measurement.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { RESISTOR_TOLERANCE, SHORT_LIMIT } from '../standard/practice.ts';
+import { quantityOf, tells, type Quantity, type Sum } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverExpectedSays {
+  readonly meter: { sum: Sum; share: Quantity; fixed: Quantity };
+  readonly tolerance: { ohms: Quantity; tolerance: Quantity };
+  readonly onePieceCopperLess: { beep: number };
+  readonly noShortMoreThan: { limit: Quantity };
+}
+
+const tell = tells<DeliverExpectedSays>('deliver/expected');
 
 export interface Expected {
   /** Missing bounds are open. */
@@ -10,7 +20,7 @@ export interface Expected {
   readonly max: number | null;
   readonly unit: string;
   /** The error of the instrument is inside the bounds; how they were worked out. */
-  readonly sum: string;
+  readonly sum: Sum;
 }
 
 /** Ω that a meter still beeps at. */
@@ -24,7 +34,7 @@ export const widened = (
   min: number,
   max: number,
   unit: string,
-  sum: string,
+  sum: Sum,
 ): Expected => {
   const { share, fixed } = METER[kind];
   const off = (value: number) => Math.abs(value) * share + fixed;
@@ -32,7 +42,7 @@ export const widened = (
     min: min - off(min),
     max: max + off(max),
     unit,
-    sum: `${sum}, ± ${(share * 100).toFixed(1)} % ± ${formatQuantity(fixed, unit)} of the meter`,
+    sum: tell('meter', { sum, share: quantityOf(share * 100, '%'), fixed: quantityOf(fixed, unit) }),
   };
 };
 
@@ -42,20 +52,20 @@ export const widened = (
  * @param short true where only a short is to be ruled out
  */
 export function expectedOhms(ohms: number, short: boolean): Expected {
-  if (ohms < BEEP) return { min: 0, max: BEEP, unit: 'Ω', sum: `one piece of copper: less than ${BEEP} Ω, it beeps` };
+  if (ohms < BEEP) return { min: 0, max: BEEP, unit: 'Ω', sum: tell('onePieceCopperLess', { beep: BEEP }) };
   if (short || ohms > LEAKAGE_FROM)
     return {
       min: SHORT_LIMIT,
       max: null,
       unit: 'Ω',
-      sum: `no short: more than ${formatQuantity(SHORT_LIMIT, 'Ω')}`,
+      sum: tell('noShortMoreThan', { limit: quantityOf(SHORT_LIMIT, 'Ω') }),
     };
   return widened(
     'ohms',
     ohms * (1 - RESISTOR_TOLERANCE),
     ohms * (1 + RESISTOR_TOLERANCE),
     'Ω',
-    `${formatQuantity(ohms, 'Ω')} ± ${RESISTOR_TOLERANCE * 100} %`,
+    tell('tolerance', { ohms: quantityOf(ohms, 'Ω'), tolerance: quantityOf(RESISTOR_TOLERANCE * 100, '%') }),
   );
 }
 

@@ -2,56 +2,78 @@
 import type { Card, Port } from '../card/card.ts';
 import type { Measure } from '../card/measure.ts';
 import type { Circuit } from '../circuit/circuit.ts';
+import { tells, type Message, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverFirstReadingSays {
+  readonly cleanAirOnceWarm: null;
+  readonly warmHandNearRaises: null;
+  readonly breathRaisesReadingOnce: null;
+  readonly outdoorAirReadsAbout: null;
+  readonly zeroWithoutLoadThen: null;
+  readonly handOverLowersReading: null;
+  readonly airShowsLowerEnd: null;
+  readonly weatherReportPlaceLess: null;
+  readonly walkPastThenStand: null;
+  readonly crushedIceWaterC: { error: number };
+  readonly warmHandRoundRaises: null;
+  readonly workHandReadingFollows: null;
+  readonly programSwitchesLightsGoes: null;
+  readonly programSwitchesRunsStops: null;
+  readonly programSwitchesOffAgain: null;
+  readonly setOffHandReading: null;
+  readonly programAsksNameAnswers: null;
+  readonly printWhatConverterReads: null;
+  readonly mains: { how: Text };
+  readonly programReadsValueComes: null;
+}
+
+const tell = tells<DeliverFirstReadingSays>('deliver/first-reading');
 
 /** Nobody makes gas or smoke indoors to see whether a part feels it. */
-const GAS =
-  'Clean air, once it is warm, reads at the lower end. No lighter and no smoke at it: it warns a hobbyist and is no certified alarm.';
+const GAS = tell('cleanAirOnceWarm');
 
 /** By quantity: common practice. */
-const TRIED: Readonly<Record<string, (measure: Measure) => string>> = {
-  'air temperature': () => 'A warm hand near it raises the reading within a minute.',
+const TRIED: Readonly<Record<string, (measure: Measure) => Message>> = {
+  'air temperature': () => tell('warmHandNearRaises'),
   'core temperature': (m) => ice(m),
   'water temperature': (m) => ice(m),
   temperature: (m) => ice(m),
-  'air humidity': () => 'A breath at it raises the reading at once.',
-  'carbon dioxide': () => 'Outdoor air reads about 420 ppm; a breath raises it far above.',
-  weight: () => 'Zero without a load; then a litre of water is one kilogram.',
-  illuminance: () => 'A hand over it lowers the reading.',
-  light: () => 'A hand over it lowers the reading.',
+  'air humidity': () => tell('breathRaisesReadingOnce'),
+  'carbon dioxide': () => tell('outdoorAirReadsAbout'),
+  weight: () => tell('zeroWithoutLoadThen'),
+  illuminance: () => tell('handOverLowersReading'),
+  light: () => tell('handOverLowersReading'),
   'liquefied petroleum gas': () => GAS,
   methane: () => GAS,
   'carbon monoxide': () => GAS,
   smoke: () => GAS,
-  'water level': () => 'In air it shows the lower end; in a bucket, its depth.',
-  'air pressure': () => 'The weather report of the place, less 12 Pa for each metre above the sea.',
-  motion: () => 'Walk past; then stand still and wait.',
+  'water level': () => tell('airShowsLowerEnd'),
+  'air pressure': () => tell('weatherReportPlaceLess'),
+  motion: () => tell('walkPastThenStand'),
 };
 
-function ice({ accuracy, range }: Measure): string {
+function ice({ accuracy, range }: Measure): Message {
   const band = accuracy.find(({ from, to }) => from <= 0 && to >= 0) ?? accuracy[0];
-  return range.from <= 0 && band
-    ? `Crushed ice in water is 0 °C: it reads within ±${band.error} °C.`
-    : 'A warm hand round it raises the reading.';
+  return range.from <= 0 && band ? tell('crushedIceWaterC', { error: band.error }) : tell('warmHandRoundRaises');
 }
 
-const BY_PROTOCOL: Partial<Record<Port['protocol'], string>> = {
-  switch: 'Work it by hand: the reading follows.',
-  led: 'The program switches it on: it lights, and goes dark again.',
-  coil: 'The program switches it on: it runs, and stops again.',
-  'digital-in': 'The program switches it on, and off again.',
-  'digital-out': 'Set it off by hand: the reading follows.',
-  uart: 'The program asks it for its name: it answers.',
-  analog: 'Print what the converter reads.',
+const BY_PROTOCOL: Partial<Record<Port['protocol'], Message>> = {
+  switch: tell('workHandReadingFollows'),
+  led: tell('programSwitchesLightsGoes'),
+  coil: tell('programSwitchesRunsStops'),
+  'digital-in': tell('programSwitchesOffAgain'),
+  'digital-out': tell('setOffHandReading'),
+  uart: tell('programAsksNameAnswers'),
+  analog: tell('printWhatConverterReads'),
 };
 
-const MAINS = 'Nothing is connected on its mains side. ';
-
-export function firstReading(circuit: Circuit, part: string, port: string): { how: string } {
+export function firstReading(circuit: Circuit, part: string, port: string): { how: Text } {
   const card: Card | undefined = circuit.parts.get(part)?.card;
   const own = card?.ports.find(({ id }) => id === port);
   const measure = card?.measures[0];
   const tried = measure && TRIED[measure.quantity]?.(measure);
-  const said = tried ?? (own && BY_PROTOCOL[own.protocol]) ?? 'The program reads it: a value comes, and no nan.';
+  const said = tried ?? (own && BY_PROTOCOL[own.protocol]) ?? tell('programReadsValueComes');
   const mains = card?.cautions?.some(({ hazard }) => hazard === 'mains') && card.kind !== 'source';
-  return { how: `${mains ? MAINS : ''}${said}` };
+  return { how: mains ? tell('mains', { how: said }) : said };
 }

@@ -1,14 +1,15 @@
 /** What colour becomes what colour where wires meet. */
 import { conductorOf, parseHole } from '../board/grid.ts';
 import type { Netlist } from '../circuit/netlist.ts';
-import type { Layout, Lead, LeadPoint } from '../layout/layout.ts';
-import type { Places } from './say-point.ts';
+import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
+import type { Places } from './places.ts';
+import type { Text } from '../quantity/message.ts';
 
 export interface ColourChange {
-  readonly where: string;
+  readonly where: Text;
   /** The line or rail. */
-  readonly line: string;
-  readonly wires: readonly { readonly colour: string; readonly to: string }[];
+  readonly line: Text;
+  readonly wires: readonly { readonly colour: string; readonly to: Text }[];
 }
 
 /** Joints, rows and terminals at which wires of different colours meet on one node. Where all are alike there is nothing to say. */

@@ -3,17 +3,53 @@ import type { CaptureSummary } from '../capture/capture.ts';
 import type { EdgeTimes } from '../capture/line-watch.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { slowestRise } from '../physics/edge.ts';
-import { eightBitOf, formatAddress } from '../quantity/address.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
+import { eightBitOf } from '../quantity/address.ts';
+import {
+  addressOf,
+  quantityOf,
+  tells,
+  type BusAddress,
+  type Text,
+  type Quantity,
+  type Message,
+} from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverHeldAgainstSays {
+  readonly answers: { address: BusAddress; labels: readonly Text[] };
+  readonly doesNotAnswer: { address: BusAddress; labels: readonly Text[] };
+  readonly wasReadMayBe: { address: BusAddress; half: BusAddress; membersAt: readonly Text[] };
+  readonly answersWhichNothingSet: { address: BusAddress; could: readonly Text[] };
+  readonly answersWhichNoCard: { address: BusAddress };
+  readonly twoScansSameNothing: null;
+  readonly left: { address: BusAddress; parts: readonly Text[] };
+  readonly leftPartPlanHas: { address: BusAddress };
+  readonly camePlacePartChanged: { address: BusAddress };
+  readonly risesWithinOneStep: { label: Text; usual: Quantity };
+  readonly rises: { label: Text; usual: Quantity };
+  readonly captureTooCoarseTell: null;
+  readonly pullUpMissingOr: null;
+  readonly mostPlanAllows: { seen: Text; longest: Quantity; limit: Quantity; why: Text };
+  readonly neverRisesAbove: { net: Text; supply: Quantity };
+  readonly neverFallsBelow: { net: Text; supply: Quantity };
+  readonly clockRunsPlanned: { runs: Quantity; clock: Quantity };
+  readonly calledNeverAnswers: { address: BusAddress; membersAt: readonly Text[] };
+  readonly calledAnswered: { listed: readonly BusAddress[] };
+  readonly answersPlanDoesNot: { listed: readonly BusAddress[] };
+  readonly clockHeldLowTimes: { stretches: number; longestLow: Quantity };
+  readonly at: { at: Quantity; says: Text };
+}
+
+const tell = tells<DeliverHeldAgainstSays>('deliver/held-against');
 
 export interface Held {
   /** Null where it cannot be told. */
   readonly good: boolean | null;
-  readonly says: string;
+  readonly says: Message;
   readonly subjects: readonly string[];
 }
 
-const listed = (values: readonly number[]): string => values.map(formatAddress).join(', ');
+const listed = (values: readonly number[]): BusAddress[] => values.map(addressOf);
 
 const membersAt = (circuit: Circuit, bus: string, address: number) =>
   circuit.buses.find(({ id }) => id === bus)?.members.filter((m) => m.address === address) ?? [];
@@ -26,12 +62,12 @@ export function heldScan(circuit: Circuit, bus: string, found: readonly number[]
   const seen = new Set(found);
   const there = want.map((address): Held => {
     const parts = membersAt(circuit, bus, address);
-    const labels = parts.map(({ label }) => label).join(' and ');
+    const labels = parts.map(({ label }) => label);
     return {
       good: seen.has(address),
       says: seen.has(address)
-        ? `${formatAddress(address)} answers: ${labels}.`
-        : `${formatAddress(address)} does not answer: ${labels}.`,
+        ? tell('answers', { address: addressOf(address), labels })
+        : tell('doesNotAnswer', { address: addressOf(address), labels }),
       subjects: parts.map(({ part }) => part),
     };
   });
@@ -45,21 +81,19 @@ export function heldScan(circuit: Circuit, bus: string, found: readonly number[]
       if (half !== undefined)
         return {
           good: null,
-          says: `${formatAddress(address)} was read; it may be the 8-bit form of ${formatAddress(half)}, ${membersAt(
-            circuit,
-            bus,
-            half,
-          )
-            .map(({ label }) => label)
-            .join(' and ')}. Does the scanner print 8-bit addresses?`,
+          says: tell('wasReadMayBe', {
+            address: addressOf(address),
+            half: addressOf(half),
+            membersAt: membersAt(circuit, bus, half).map(({ label }) => label),
+          }),
           subjects: membersAt(circuit, bus, half).map(({ part }) => part),
         };
       return {
         good: false,
         says:
           could.length > 0
-            ? `${formatAddress(address)} answers, which nothing is set to: ${could.map(({ label }) => label).join(' or ')} can be, by its setting.`
-            : `${formatAddress(address)} answers, which no card of the plan names: another part, or a clone.`,
+            ? tell('answersWhichNothingSet', { address: addressOf(address), could: could.map(({ label }) => label) })
+            : tell('answersWhichNoCard', { address: addressOf(address) }),
         subjects: could.map(({ part }) => part),
       };
     });
@@ -74,7 +108,7 @@ export function unplugged(circuit: Circuit, bus: string, before: readonly number
     return [
       {
         good: false,
-        says: 'The two scans are the same: nothing that has an address of its own left the bus.',
+        says: tell('twoScansSameNothing'),
         subjects: [],
       },
     ];
@@ -85,14 +119,14 @@ export function unplugged(circuit: Circuit, bus: string, before: readonly number
         good: parts.length === 1,
         says:
           parts.length > 0
-            ? `${formatAddress(address)} left: ${parts.map(({ label }) => label).join(' or ')}.`
-            : `${formatAddress(address)} left: a part that the plan has at no such address. That is its address.`,
+            ? tell('left', { address: addressOf(address), parts: parts.map(({ label }) => label) })
+            : tell('leftPartPlanHas', { address: addressOf(address) }),
         subjects: parts.map(({ part }) => part),
       };
     }),
     ...come.map((address): Held => ({
       good: false,
-      says: `${formatAddress(address)} came in its place: a part changed its address, or was kept off the bus by the one that left.`,
+      says: tell('camePlacePartChanged', { address: addressOf(address) }),
       subjects: [],
     })),
   ];
@@ -100,21 +134,18 @@ export function unplugged(circuit: Circuit, bus: string, before: readonly number
 
 /** What is known of an edge is no finer than the steps of the capture. */
 function heldRise(
-  label: string,
+  label: Text,
   { count, withinStep, middle, most }: EdgeTimes,
   allowed: number,
 ): Omit<Held, 'subjects'> {
-  const [usual, longest, limit] = [middle, most, allowed].map((seconds) => formatQuantity(seconds, 's'));
+  const usual = quantityOf(middle, 's');
+  const longest = quantityOf(most, 's');
+  const limit = quantityOf(allowed, 's');
   const coarse = 2 * withinStep > count;
   const good = most <= allowed ? true : coarse ? null : false;
-  const seen = coarse ? `${label} rises within one step of the capture, ${usual}` : `${label} rises in ${usual}`;
-  const why =
-    good === null
-      ? ': the capture is too coarse to tell; take it with a shorter step'
-      : good
-        ? ''
-        : ': a pull-up is missing or too large, or the lead is longer than planned';
-  return { good, says: `${seen}, ${longest} at most; the plan allows ${limit}${why}.` };
+  const seen = coarse ? tell('risesWithinOneStep', { label, usual }) : tell('rises', { label, usual });
+  const why = good === null ? tell('captureTooCoarseTell') : good ? '' : tell('pullUpMissingOr');
+  return { good, says: tell('mostPlanAllows', { seen, longest, limit, why }) };
 }
 
 /** Levels, edges, clock and traffic of a capture. @param nets net of each line of the capture, by its name in the file */
@@ -133,13 +164,13 @@ export function heldCapture(
     if (line.high === null)
       said.push({
         good: false,
-        says: `${net.label} never rises above 70 % of ${formatQuantity(line.supply, 'V')}.`,
+        says: tell('neverRisesAbove', { net: net.label, supply: quantityOf(line.supply, 'V') }),
         subjects,
       });
     if (line.low === null)
       said.push({
         good: false,
-        says: `${net.label} never falls below 30 % of ${formatQuantity(line.supply, 'V')}.`,
+        says: tell('neverFallsBelow', { net: net.label, supply: quantityOf(line.supply, 'V') }),
         subjects,
       });
     if (line.rises && allowed !== null && line.supply !== 1) {
@@ -154,7 +185,7 @@ export function heldCapture(
     const good = runs <= clock * 1.05;
     said.push({
       good,
-      says: `The clock runs at ${formatQuantity(runs, 'Hz')}; ${formatQuantity(clock, 'Hz')} are planned.`,
+      says: tell('clockRunsPlanned', { runs: quantityOf(runs, 'Hz'), clock: quantityOf(clock, 'Hz') }),
       subjects: [bus],
     });
   }
@@ -168,23 +199,25 @@ export function heldCapture(
   for (const address of refused.filter((a) => want.has(a)))
     said.push({
       good: false,
-      says: `${formatAddress(address)} is called and never answers: ${membersAt(circuit, bus, address)
-        .map(({ label }) => label)
-        .join(' and ')}.`,
+      says: tell('calledNeverAnswers', {
+        address: addressOf(address),
+        membersAt: membersAt(circuit, bus, address).map(({ label }) => label),
+      }),
       subjects: membersAt(circuit, bus, address).map(({ part }) => part),
     });
   const known = [...answered].filter((a) => want.has(a)).sort((a, b) => a - b);
-  if (known.length > 0) said.push({ good: true, says: `Called and answered: ${listed(known)}.`, subjects: [bus] });
+  if (known.length > 0)
+    said.push({ good: true, says: tell('calledAnswered', { listed: listed(known) }), subjects: [bus] });
   const strange = [...answered].filter((a) => !want.has(a));
   if (strange.length > 0)
-    said.push({ good: false, says: `Answers that the plan does not know: ${listed(strange)}.`, subjects: [bus] });
+    said.push({ good: false, says: tell('answersPlanDoesNot', { listed: listed(strange) }), subjects: [bus] });
   if (i2c.stretches > 0)
     said.push({
       good: circuit.controller?.card.controller?.waitsForStretching?.waits !== false,
-      says: `The clock is held low ${i2c.stretches} times, ${formatQuantity(i2c.longestLow, 's')} at most.`,
+      says: tell('clockHeldLowTimes', { stretches: i2c.stretches, longestLow: quantityOf(i2c.longestLow, 's') }),
       subjects: [bus],
     });
   for (const { at, says } of i2c.faults.slice(0, 5))
-    said.push({ good: false, says: `At ${formatQuantity(at, 's')}: ${says}.`, subjects: [bus] });
+    said.push({ good: false, says: tell('at', { at: quantityOf(at, 's'), says }), subjects: [bus] });
   return said;
 }

@@ -1,12 +1,11 @@
-/** What was measured, noted and changed on a build, by date; trends, and what leaves as a file. */
-import { FORMULA_START } from '../standard/formula.ts';
-import Papa from 'papaparse';
-import { formatQuantity } from '../quantity/engineering.ts';
+/** What was measured, noted and changed on a build, by date, and trends. */
 import type { Expected } from './expected.ts';
-import { saysExpected, saysReading, tableCell } from './say-value.ts';
 
 export const LOG_KINDS = ['measured', 'note', 'photo', 'found', 'mended', 'calibrated', 'signed'] as const;
 export type LogKind = (typeof LOG_KINDS)[number];
+
+/** What was expected, as it was said then: a logbook outlives the plan. */
+export type Logged = Omit<Expected, 'sum'> & { readonly sum: string };
 
 export interface LogEntry {
   readonly id: string;
@@ -23,7 +22,7 @@ export interface LogEntry {
   readonly row?: string | undefined;
   readonly value?: number | string | undefined;
   readonly unit?: string | undefined;
-  readonly expected?: Expected | string | undefined;
+  readonly expected?: Logged | string | undefined;
   readonly inside?: boolean | undefined;
   /** Where it comes from; "bench" for everything about a simulated build. */
   readonly by?: 'typed' | 'pasted' | 'bench' | 'port' | undefined;
@@ -108,48 +107,4 @@ export function calibrationOf(entries: readonly LogEntry[], row: string, build: 
   if (points.length === 0) return null;
   const offset = points.reduce((sum, p) => sum + p.reference - p.reading, 0) / points.length;
   return { points, offset, worst: Math.max(...points.map((p) => Math.abs(p.reading + offset - p.reference))) };
-}
-
-const limits = ({ expected }: LogEntry): string => (expected === undefined ? '' : saysExpected(expected));
-
-/** What an entry is, in a few words: "found: the lead is out", "note", "5 V". */
-export const saysEntry = ({ kind, title }: Pick<LogEntry, 'kind' | 'title'>): string =>
-  kind === 'measured' || kind === title ? title : `${kind}: ${title}`;
-
-/** One line for each entry. A text that a spreadsheet would take for a formula is kept a text. */
-export function logCsv(entries: readonly LogEntry[]): string {
-  return Papa.unparse(
-    entries.map((e) => ({
-      at: e.at,
-      build: e.build,
-      kind: e.kind,
-      title: e.title,
-      value: e.value ?? '',
-      unit: e.unit ?? '',
-      reference: e.reference ?? '',
-      expected: limits(e),
-      inside: e.inside === undefined ? '' : e.inside ? 'yes' : 'no',
-      by: e.by ?? '',
-      text: e.text ?? '',
-      fingerprint: e.fingerprint,
-    })),
-    { newline: '\n', escapeFormulae: FORMULA_START },
-  );
-}
-
-export function logMarkdown(plan: string, entries: readonly LogEntry[]): string {
-  const builds = [...new Set(entries.map(({ build }) => build))].sort((a, b) => a - b);
-  const lines = [`# Logbook: ${plan}`];
-  for (const build of builds) {
-    lines.push('', `## Build ${build}`, '', '| when | what | value | expected | | note |', '|---|---|---|---|---|---|');
-    for (const e of entries.filter((x) => x.build === build).toSorted((a, b) => (a.at < b.at ? -1 : 1))) {
-      const mark = e.inside === undefined ? '' : e.inside ? 'inside' : '**outside**';
-      const against =
-        e.reference === undefined ? limits(e) : `true value ${formatQuantity(e.reference, e.unit ?? '', 4)}`;
-      lines.push(
-        `| ${e.at.slice(0, 16).replace('T', ' ')} | ${tableCell(saysEntry(e))} | ${tableCell(saysReading(e.value, e.unit))} | ${tableCell(against)} | ${mark} | ${tableCell(e.text ?? '')} |`,
-      );
-    }
-  }
-  return `${lines.join('\n')}\n`;
 }

@@ -1,12 +1,23 @@
 /** What to buy: parts, helpers, leads, joints and headers, in the packs that they are sold in, from whom, and when it is there. */
+import { colourText } from '../circuit/label.ts';
 import type { Card, Offer } from '../card/card.ts';
 import type { LeadEnd } from '../card/kinds.ts';
 import { goodsOf, resistorCounts, wantedOf, type Demands, type ResistorCount, type Wanted } from '../circuit/goods.ts';
 import type { Circuit } from '../circuit/circuit.ts';
-import type { Layout } from '../layout/layout.ts';
+import type { Layout } from '../circuit/laid.ts';
 import { cheapestOrder, lateLines, orderFront, type Order, type OrderLine, type SupplierSum } from '../plan/order.ts';
 import { moneyOf } from '../plan/money.ts';
 import { chanceOfEnough, type Assorted, type Purchase } from '../plan/purchase.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverPartsListSays {
+  readonly jointsBareWires: null;
+  readonly colours: { colours: readonly Text[] };
+  readonly colour: { colour: Text; count: number };
+}
+
+const tell = tells<DeliverPartsListSays>('deliver/parts-list');
 
 export interface PartsLine {
   readonly card: string;
@@ -24,7 +35,8 @@ export interface PartsLine {
   /** That of the pieces ordered enough work. */
   readonly chance: number;
   /** What it is for, or the values and colours. */
-  readonly use: string;
+  /** What it is for. */
+  readonly uses: readonly Text[];
   /** True where it is to be bought and nobody offers it. */
   readonly unsold: boolean;
   /** Currencies of offers that no rate is known for. */
@@ -104,9 +116,16 @@ function wantLeads(circuit: Circuit, layout: Layout, demands: Demands): void {
     }
   for (const [card, colours] of byCard) {
     const pieces = [...colours.values()].reduce((sum, n) => sum + n, 0);
-    demands.want(card, pieces, [...colours].map(([colour, count]) => `${count} × ${colour}`).join(', '), colours);
+    demands.want(
+      card,
+      pieces,
+      tell('colours', {
+        colours: [...colours].map(([colour, count]) => tell('colour', { colour: colourText(colour), count })),
+      }),
+      colours,
+    );
   }
-  demands.want(circuit.plan.joint, layout.joints.length, 'joints of bare wires');
+  demands.want(circuit.plan.joint, layout.joints.length, tell('jointsBareWires'));
 }
 
 /** Pins of the headers that come loose with the offers taken. */
@@ -203,7 +222,7 @@ function lineOf(
     total: pick?.goods ?? 0,
     // What a pack holds beyond the order helps as well.
     chance: pick ? chanceOf(card, pick, pieces, line?.assorted, resistors) : 1,
-    use: uses.join(', '),
+    uses,
     unpriced,
     unsold: pieces > 0 && !pick,
   };

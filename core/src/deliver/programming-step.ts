@@ -7,6 +7,24 @@ import type { Card } from '../card/card.ts';
 import type { PartChoice } from '../plan/plan.ts';
 import { look } from './expect.ts';
 import type { WiringStep } from './wiring.ts';
+import { tells, type Text, type Message } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverProgrammingStepSays {
+  readonly to: { printed: Text; printed2: Text };
+  readonly board: null;
+  readonly lines: { lines: readonly Text[] };
+  readonly programmer: { ground: Text; ground2: Text; board: Text };
+  readonly whichFeedsMeanwhile: { printed: Text; printed2: Text; fed: Text };
+  readonly wheneverCableGoesInto: { part: Text; hand: Text };
+  readonly switchBeforeOff: { hand: Text };
+  readonly onlyThenCableGoes: null;
+  readonly onlyWhileProgramLoaded: { part: Text };
+  readonly off: { label: Text };
+  readonly whenProgramLoadedTake: null;
+}
+
+const tell = tells<DeliverProgrammingStepSays>('deliver/programming-step');
 
 const printed = (card: Card | undefined, terminal: string | undefined): string =>
   card?.terminals.find(({ id }) => id === terminal)?.label ?? terminal ?? '?';
@@ -15,20 +33,26 @@ const groundOf = (card: Card | undefined): string =>
   printed(card, card?.terminals.find(({ role }) => role === 'ground')?.id);
 
 /** "GND of the programmer to GND of the board, TXD to RX, RXD to TX." */
-function linesSaid(circuit: Circuit, part: PartChoice, card: Card | undefined): string {
+function linesSaid(circuit: Circuit, part: PartChoice, card: Card | undefined): Message {
   const board = circuit.controller;
   const lines = Object.entries(part.ports).flatMap(([id, { lines: own }]) => {
     const port = card?.ports.find((p) => p.id === id);
     return Object.entries(own ?? {}).flatMap(([line, { pin }]) => {
       const signal = card?.signals.find((s) => s.id === port?.lines[line]);
-      return pin === null ? [] : [`${printed(card, signal?.terminal)} to ${printed(board?.card, pin)}`];
+      return pin === null
+        ? []
+        : [tell('to', { printed: printed(card, signal?.terminal), printed2: printed(board?.card, pin) })];
     });
   });
-  const ground = `${groundOf(card)} of the programmer to ${groundOf(board?.card)} of ${board?.label ?? 'the board'}`;
-  return `${[ground, ...lines].join(', ')}.`;
+  const ground = tell('programmer', {
+    ground: groundOf(card),
+    ground2: groundOf(board?.card),
+    board: board?.label ?? tell('board'),
+  });
+  return tell('lines', { lines: [ground, ...lines] });
 }
 
-function feedsSaid(circuit: Circuit, part: PartChoice, card: Card | undefined): string[] {
+function feedsSaid(circuit: Circuit, part: PartChoice, card: Card | undefined): Message[] {
   return circuit.plan.parts.flatMap((fed) =>
     Object.entries(fed.also ?? {}).flatMap(([supply, rail]) => {
       const [owner, id] = rail.split('.');
@@ -36,7 +60,11 @@ function feedsSaid(circuit: Circuit, part: PartChoice, card: Card | undefined): 
       const from = card?.rails?.find((r) => r.id === id)?.terminal;
       const own = circuit.parts.get(fed.id)?.card;
       return [
-        `${printed(card, from)} to ${printed(own, own?.supplies.find((s) => s.id === supply)?.terminal)} of ${fed.label}, which it feeds meanwhile.`,
+        tell('whichFeedsMeanwhile', {
+          printed: printed(card, from),
+          printed2: printed(own, own?.supplies.find((s) => s.id === supply)?.terminal),
+          fed: fed.label,
+        }),
       ];
     }),
   );
@@ -53,13 +81,10 @@ export function handSteps(circuit: Circuit): WiringStep[] {
         {
           key: `hand:${part.id}.${id}`,
           phase: 'programming',
-          title: `Whenever a cable goes into ${part.label}: the ${hand.name} off first`,
+          title: tell('wheneverCableGoesInto', { part: part.label, hand: hand.name }),
           put: [],
           leads: [],
-          checks: [
-            look(`The switch before the ${hand.name} is off.`),
-            look('Only then the cable goes in; out again before the switch goes on.'),
-          ],
+          checks: [look(tell('switchBeforeOff', { hand: hand.name })), look(tell('onlyThenCableGoes'))],
           cautions: [],
           subjects: [part.id, `${part.id}.${id}`],
         },
@@ -77,14 +102,14 @@ export function programmingSteps(circuit: Circuit): WiringStep[] {
     return {
       key: `programming:${part.id}`,
       phase: 'programming',
-      title: `Only while a program is loaded: ${part.label}`,
+      title: tell('onlyWhileProgramLoaded', { part: part.label }),
       put: [],
       leads: [],
       checks: [
-        ...off.map(({ other }) => look(`${label(other)} is off.`)),
+        ...off.map(({ other }) => look(tell('off', { label: label(other) }))),
         look(linesSaid(circuit, part, card)),
         ...feedsSaid(circuit, part, card).map(look),
-        look('When the program is loaded, take it off again.'),
+        look(tell('whenProgramLoadedTake')),
       ],
       cautions: cautionsOf(circuit, (id) => id === part.id),
       subjects: [part.id],

@@ -1,15 +1,23 @@
 /** What the reader of a finished layout says of it, as results like those of the checks: an open plan has a finding that says why. */
 import type { Circuit } from '../circuit/circuit.ts';
 import { result, type CheckMeta, type Result } from '../check/result.ts';
-import type { LayoutProof } from '../layout/compare.ts';
-import type { NoLayout } from '../layout/layout.ts';
+import type { LayoutProof } from '../readback/prove.ts';
+import type { NoLayout } from '../circuit/laid.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverReadBackSays {
+  readonly thereNoLayout: { says: Text };
+  readonly meaning: null;
+  readonly readBackFromHoles: { contacts: number; nodes: number };
+  readonly whoeverFollowsTheseSteps: null;
+}
+
+const tell = tells<DeliverReadBackSays>('deliver/read-back');
 
 export const READ_BACK: CheckMeta = {
   id: 'wiring/read-back',
-  title: 'The wiring is the circuit',
   station: 'wiring',
-  rule: 'What is read back from the holes, strips, sockets, legs and leads of the steps joins the same ends as the circuit, and nothing else. A second program reads it, which knows neither the circuit nor how the layout was made.',
-  source: 'the plan itself',
   breaks: 'danger',
 };
 
@@ -20,8 +28,8 @@ export function readBackResults(circuit: Circuit, why: NoLayout | null, proof: L
         subjects: ['layout', ...why.parts],
         keyed: ['layout'],
         severity: 'fault',
-        message: `There is no layout: ${why.says}`,
-        meaning: 'Without one there is nothing to wire by.',
+        message: tell('thereNoLayout', { says: why.says }),
+        meaning: tell('meaning'),
       }),
     ];
   if (!proof) return [];
@@ -33,7 +41,7 @@ export function readBackResults(circuit: Circuit, why: NoLayout | null, proof: L
         measured: proof.contacts,
         unit: 'ends',
         ranked: false,
-        message: `Read back from holes, strips and leads: ${proof.contacts} ends on ${proof.nodes} nodes, all as the circuit wants them.`,
+        message: tell('readBackFromHoles', { contacts: proof.contacts, nodes: proof.nodes }),
       }),
     ];
   return proof.discords.map(({ subjects, says }, i) =>
@@ -42,7 +50,7 @@ export function readBackResults(circuit: Circuit, why: NoLayout | null, proof: L
       keyed: [...subjects, String(i)],
       severity: 'danger',
       message: says,
-      meaning: 'Whoever follows these steps builds something else than what was proved.',
+      meaning: tell('whoeverFollowsTheseSteps'),
     }),
   );
 }

@@ -4,30 +4,50 @@ import { cautionsOf, type Caution } from '../circuit/cautions.ts';
 import type { Circuit, PartNode } from '../circuit/circuit.ts';
 import { pluggedSources } from '../circuit/mated.ts';
 import { netlistOf, type Netlist, type NetNode } from '../circuit/netlist.ts';
-import type { Layout, Lead, LeadPoint, Seated } from '../layout/layout.ts';
+import type { Layout, Lead, LeadPoint, Seated } from '../circuit/laid.ts';
 import { checklistOf } from './checklist.ts';
 import { expectations, type StepCheck } from './expect.ts';
 import { harnessOf, type ColourChange } from './harness.ts';
 import { handSteps, programmingSteps } from './programming-step.ts';
-import { Places } from './say-point.ts';
+import { Places } from './places.ts';
+import { tells, type Text, type Message } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverWiringSays {
+  readonly powerOffBeforeAny: null;
+  readonly powerOffBoardsLeads: null;
+  readonly powerOffLayParts: null;
+  readonly resistorsOtherHelpersWhile: null;
+  readonly inHole: { first: string; hole: Text; turned: boolean };
+  readonly intoSocket: { card: Text; host: Text };
+  readonly cableIntoSocket: { host: Text };
+  readonly inOf: { label: Text; label2: Text; host: Text };
+  readonly line: { node: Text };
+  readonly lastLookPowerStill: null;
+  readonly plugCableIntoLast: { from: Text; to: Text };
+  readonly supplyLast: { wired: readonly Text[] };
+  readonly supplyLast2: null;
+  readonly supplies: { title: readonly Text[] };
+}
+
+const tell = tells<DeliverWiringSays>('deliver/wiring');
 
 export type { StepCheck } from './expect.ts';
 
 export interface WiringLead extends Lead {
-  readonly fromSays: string;
-  readonly toSays: string;
+  readonly fromSays: Text;
+  readonly toSays: Text;
 }
 
 /** What holds for every build, and stands on everything that is taken to the bench. */
-export const BENCH_RULE =
-  'Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only and is no substitute for local codes and licensed practice.';
+export const BENCH_RULE = tell('powerOffBeforeAny');
 
 /** What stands in the board, or lies beside it, after a step. */
 export interface PutDown {
   readonly part: string;
-  readonly label: string;
+  readonly label: Text;
   /** "first pin in e36, turned"; null for a part beside the boards. */
-  readonly says: string | null;
+  readonly says: Message | null;
 }
 
 export const PHASES = ['board', 'helpers', 'part', 'bus', 'signal', 'look', 'supply', 'programming'] as const;
@@ -36,7 +56,7 @@ export type Phase = (typeof PHASES)[number];
 export interface WiringStep {
   readonly key: string;
   readonly phase: Phase;
-  readonly title: string;
+  readonly title: Text;
   readonly put: readonly PutDown[];
   readonly leads: readonly WiringLead[];
   /** What to look at or measure before going on. */
@@ -51,7 +71,7 @@ export interface WiringPlan {
   readonly steps: readonly WiringStep[];
   readonly cautions: readonly Caution[];
   /** What no sum can prove, to be looked at and ticked on paper. */
-  readonly checklist: readonly string[];
+  readonly checklist: readonly Message[];
   readonly harness: readonly ColourChange[];
 }
 
@@ -147,7 +167,7 @@ class Work {
 
   private step(
     home: Home,
-    title: string,
+    title: Text,
     put: readonly PutDown[],
     subjects: readonly string[],
     more: readonly StepCheck[] = [],
@@ -168,7 +188,7 @@ class Work {
     const boards = this.layout.boards.map(({ card }) => this.circuit.cards.get(card)?.name ?? card);
     const step = this.step(
       { phase: 'board', key: 'board' },
-      boards.length > 0 ? 'Power off. The boards, and leads that join their strips.' : 'Power off. Lay the parts out.',
+      boards.length > 0 ? tell('powerOffBoardsLeads') : tell('powerOffLayParts'),
       [],
       [],
     );
@@ -181,7 +201,7 @@ class Work {
       .map(({ id }) => this.putDown(id));
     const step = this.step(
       { phase: 'helpers', key: 'helpers' },
-      'Resistors and other helpers, while the rows are empty',
+      tell('resistorsOtherHelpersWhile'),
       put,
       this.netlist.legged.map(({ id }) => id.split('/')[0] ?? id),
     );
@@ -194,24 +214,26 @@ class Work {
     return { part, label, says: seat ? this.saySeat(seat) : this.sayMated(part) };
   }
 
-  private saySeat({ part, hole, turned }: Seated): string {
+  private saySeat({ part, hole, turned }: Seated): Message {
     const card = this.circuit.parts.get(part)?.card;
     const first = card?.terminals[0]?.label ?? '';
-    return `${first} in ${this.places.hole(hole)}${turned ? ', turned half round' : ''}`;
+    return tell('inHole', { first, hole: this.places.hole(hole), turned });
   }
 
-  private sayMated(part: string): string | null {
+  private sayMated(part: string): Message | null {
     const mated = this.layout.mated.find((m) => m.part === part);
     const host = mated && this.circuit.parts.get(mated.host);
     const cable = this.circuit.cables.get(mated?.host ?? '');
     if (mated && host && pluggedSources(this.circuit).some((plug) => plug.part === part))
       return cable?.card
-        ? `${cable.card.name} into the socket of ${host.label}`
-        : `its cable into the socket of ${host.label}`;
+        ? tell('intoSocket', { card: cable.card.name, host: host.label })
+        : tell('cableIntoSocket', { host: host.label });
     const [pair] = mated?.pairs ?? [];
     const label = (id: string, terminal?: string) =>
       this.circuit.parts.get(id)?.card.terminals.find((t) => t.id === terminal)?.label ?? terminal ?? '';
-    return mated && host ? `${label(part, pair?.[0])} in ${label(mated.host, pair?.[1])} of ${host.label}` : null;
+    return mated && host
+      ? tell('inOf', { label: label(part, pair?.[0]), label2: label(mated.host, pair?.[1]), host: host.label })
+      : null;
   }
 
   private partSteps(): WiringStep[] {
@@ -237,7 +259,7 @@ class Work {
 
   private lineSteps(): WiringStep[] {
     const done = new Set<string>();
-    const partNames = new Set([...this.circuit.parts.values()].map(({ label }) => label));
+    const partNames = new Set<Text>([...this.circuit.parts.values()].map(({ label }) => label));
     return this.netlist.nodes
       .filter(({ role }) => role === 'signal')
       .toSorted((a, b) => Number(a.bus === null) - Number(b.bus === null))
@@ -255,7 +277,7 @@ class Work {
         const step = this.step(
           { phase: node.bus === null ? 'signal' : 'bus', key },
           // The one line of a part goes by the name of the part, whose own step is another.
-          partNames.has(node.label) ? `The line of ${node.label}` : node.label,
+          partNames.has(node.label) ? tell('line', { node: node.label }) : node.label,
           [],
           [...new Set(subjects)],
         );
@@ -269,20 +291,20 @@ class Work {
   }
 
   private look(): WiringStep {
-    const step = this.step({ phase: 'look', key: 'look' }, 'Last look, power still off', [], []);
+    const step = this.step({ phase: 'look', key: 'look' }, tell('lastLookPowerStill'), [], []);
     return { ...step, checks: expectations.look(this.layout, this.netlist, this.places) };
   }
 
   /** Cables go in when everything else is joined. */
-  private supplyTitle(sources: readonly PartNode[]): string {
+  private supplyTitle(sources: readonly PartNode[]): Message {
     const plugs = pluggedSources(this.circuit);
     const wired = sources.filter(({ id }) => !plugs.some(({ part }) => part === id)).map(({ label }) => label);
     const plugged = plugs.map(({ part, host }) => {
-      const [from, to] = [part, host].map((id) => this.circuit.parts.get(id)?.label ?? id);
-      return `plug the cable of ${from} into ${to}, last`;
+      const label = (id: string): Text => this.circuit.parts.get(id)?.label ?? id;
+      return tell('plugCableIntoLast', { from: label(part), to: label(host) });
     });
-    const title = wired.length > 0 ? [`Supply last: ${wired.join(', ')}`, ...plugged] : plugged;
-    return title.join('; ').replace(/^./, (first) => first.toUpperCase()) || 'Supply last';
+    const title = wired.length > 0 ? [tell('supplyLast', { wired }), ...plugged] : plugged;
+    return title.length > 0 ? tell('supplies', { title }) : tell('supplyLast2');
   }
 
   private supply(): WiringStep {

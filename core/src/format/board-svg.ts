@@ -1,4 +1,5 @@
 /** The board map as an SVG 1.1 file: alone, without fonts or scripts, in colour or in black and white with the colours named. */
+import { say } from '../say/say.ts';
 import type { Drawing, DrawnLead, DrawnPart } from '../deliver/board-drawing.ts';
 import type { Point } from '../board/grid.ts';
 
@@ -59,7 +60,7 @@ function part({ box, label, pins, seated, name }: DrawnPart, dim: boolean): stri
   const ink = dim ? '#a8a499' : '#3a3731';
   return [
     `<rect x="${n(box.left)}" y="${n(box.top)}" width="${n(width)}" height="${n(height)}" rx="0.4" fill="#ffffff" fill-opacity="${seated ? 0.72 : 1}" stroke="${ink}" stroke-width="0.16"/>`,
-    text(name.x, name.y, name.size, fitted(label, width, name.size), `text-anchor="middle" fill="${ink}"`),
+    text(name.x, name.y, name.size, fitted(say(label), width, name.size), `text-anchor="middle" fill="${ink}"`),
     ...pins.map((pin) =>
       pin.first
         ? `<rect x="${n(pin.x - 0.35)}" y="${n(pin.y - 0.35)}" width="0.7" height="0.7" fill="${ink}"/>`
@@ -90,7 +91,7 @@ function lead({ kind, colour, value, a, b, bend }: DrawnLead, mono: boolean): st
         ? `<path d="M${n(from.x)} ${n(from.y)}L${n(to.x)} ${n(to.y)}" stroke="#ffffff" stroke-width="0.62"/>`
         : `<circle cx="${n(ring.x)}" cy="${n(ring.y)}" r="0.3" fill="#ffffff"/>`,
       kind === 'resistor' || kind === 'capacitor'
-        ? text(bend.x, bend.y - 0.7, 1, value, 'text-anchor="middle" fill="#2a2824"')
+        ? text(bend.x, bend.y - 0.7, 1, say(value), 'text-anchor="middle" fill="#2a2824"')
         : '',
       ends,
     ].join('');

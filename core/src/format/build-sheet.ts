@@ -1,40 +1,38 @@
 /** The build as a Markdown sheet: safety, steps with boxes to tick, colours at the joints, parts. */
 import { formatMoney } from '../quantity/money.ts';
-import { standingOf, unreadSays, type Verdict } from '../check/verify.ts';
+import { standingOf, type Verdict } from '../check/verify.ts';
 import type { Build } from '../deliver/build.ts';
-import { tableCell } from '../deliver/say-value.ts';
+import { say, sayUnread } from '../say/say.ts';
+import { table, tableCell } from './markdown.ts';
 import { BENCH_RULE, type WiringLead, type WiringStep } from '../deliver/wiring.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 
-const table = (head: readonly string[], rows: readonly (readonly string[])[]): string[] =>
-  rows.length === 0
-    ? []
-    : [
-        `| ${head.join(' | ')} |`,
-        `| ${head.map(() => '---').join(' | ')} |`,
-        ...rows.map((row) => `| ${row.map(tableCell).join(' | ')} |`),
-        '',
-      ];
-
 /** "orange, male–female", "its own yellow wire", "resistor 4.7 kΩ". */
 export const leadSays = ({ kind, colour, ends, value }: WiringLead): string =>
-  kind === 'lead' ? `${colour}, ${ends.join('–')}` : kind === 'own' ? `its own ${colour} wire` : `${kind} ${value}`;
+  kind === 'lead'
+    ? `${colour}, ${ends.join('–')}`
+    : kind === 'own'
+      ? `its own ${colour} wire`
+      : `${kind} ${say(value)}`;
 
 function stepLines(step: WiringStep, i: number, done: boolean): string[] {
   return [
-    `## ${i + 1}. ${tableCell(step.title)}`,
+    `## ${i + 1}. ${tableCell(say(step.title))}`,
     '',
     `- [${done ? 'x' : ' '}] done`,
-    ...step.cautions.map(({ hazard, part, says }) => `- **${hazard}**, ${tableCell(part)}: ${tableCell(says)}`),
+    ...step.cautions.map(
+      ({ hazard, labels, says }) => `- **${hazard}**, ${tableCell(say(labels))}: ${tableCell(says)}`,
+    ),
     ...step.put.map(
-      ({ label, says }) => `- put down: ${tableCell(label)}${says ? `, ${tableCell(says)}` : ', beside the boards'}`,
+      ({ label, says }) =>
+        `- put down: ${tableCell(say(label))}${says ? `, ${tableCell(say(says))}` : ', beside the boards'}`,
     ),
     '',
     ...table(
       ['lead', 'from', 'to'],
-      step.leads.map((lead) => [leadSays(lead), lead.fromSays, lead.toSays]),
+      step.leads.map((lead) => [leadSays(lead), say(lead.fromSays), say(lead.toSays)]),
     ),
-    ...step.checks.map(({ kind, says }) => `- ${kind === 'look' ? 'look' : 'measure'}: ${tableCell(says)}`),
+    ...step.checks.map(({ kind, says }) => `- ${kind === 'look' ? 'look' : 'measure'}: ${tableCell(say(says))}`),
     '',
   ];
 }
@@ -51,30 +49,30 @@ export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fin
     standing === 'verified'
       ? `Verified: ${verdict.passes.length + build.results.length} proofs; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
       : standing === 'unread'
-        ? `**Proved, and not yet verified: ${unreadSays(verdict)}** Fingerprint ${fingerprint}.`
+        ? `**Proved, and not yet verified: ${sayUnread(verdict.unread.length)}** Fingerprint ${fingerprint}.`
         : `**Not verified. Do not wire this.** Fingerprint ${fingerprint}.`,
     '',
-    ...(build.why ? [tableCell(build.why.says), ''] : []),
-    ...(build.proof?.discords ?? []).map(({ says }) => `- ${tableCell(says)}`),
+    ...(build.why ? [tableCell(say(build.why.says)), ''] : []),
+    ...(build.proof?.discords ?? []).map(({ says }) => `- ${tableCell(say(says))}`),
     '## Safety',
     '',
     ...wiring.cautions.map(
-      ({ hazard, part, says, asks, read }) =>
-        `- ${asks ? `[${read ? 'x' : ' '}] ` : ''}**${hazard}**, ${tableCell(part)}: ${tableCell(says)}`,
+      ({ hazard, labels, says, asks, read }) =>
+        `- ${asks ? `[${read ? 'x' : ' '}] ` : ''}**${hazard}**, ${tableCell(say(labels))}: ${tableCell(says)}`,
     ),
-    `- ${BENCH_RULE}`,
+    `- ${say(BENCH_RULE)}`,
     '',
     ...wiring.steps.flatMap((step, i) => stepLines(step, i, done.has(step.key))),
     ...(wiring.checklist.length > 0
-      ? ['## Before power', '', ...wiring.checklist.map((says) => `- [ ] ${tableCell(says)}`), '']
+      ? ['## Before power', '', ...wiring.checklist.map((says) => `- [ ] ${tableCell(say(says))}`), '']
       : []),
     ...(wiring.harness.length > 0 ? ['## Where colours meet', ''] : []),
     ...table(
       ['where', 'line', 'wires'],
       wiring.harness.map(({ where, line, wires }) => [
-        where,
-        line,
-        wires.map(({ colour, to }) => `${colour} to ${to}`).join('; '),
+        say(where),
+        say(line),
+        wires.map(({ colour, to }) => `${colour} to ${say(to)}`).join('; '),
       ]),
     ),
     '## Parts',
@@ -84,7 +82,7 @@ export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fin
       parts.lines.map((line) => [
         String(line.needed),
         line.name,
-        line.use,
+        say(line.uses),
         String(line.inDrawer),
         String(line.packs),
         line.offer?.supplier ?? '',

@@ -1,3 +1,4 @@
+import { say } from '../say/say.ts';
 import { FORMULA_START } from '../standard/formula.ts';
 import Papa from 'papaparse';
 import type { PartsList } from '../deliver/parts-list.ts';
@@ -25,7 +26,7 @@ export function partsCsv(list: PartsList): string {
       total: money(line.total),
       currency: list.currency,
       days: line.offer?.leadDays ?? '',
-      for: line.use,
+      for: say(line.uses),
     })),
   );
 }
@@ -35,14 +36,14 @@ export function wiringCsv(wiring: WiringPlan): string {
     wiring.steps.flatMap((step, i) =>
       step.leads.map((lead) => ({
         step: i + 1,
-        title: step.title,
-        from: lead.fromSays,
-        to: lead.toSays,
+        title: say(step.title),
+        from: say(lead.fromSays),
+        to: say(lead.toSays),
         kind: lead.kind,
         colour: lead.colour,
         ends: lead.kind === 'lead' ? lead.ends.join('–') : '',
         metres: lead.kind === 'lead' ? Number(lead.length.toFixed(3)) : '',
-        value: lead.value,
+        value: say(lead.value),
         leads: lead.kit.map(({ card, pieces }) => `${pieces} × ${card}`).join(' + '),
       })),
     ),

@@ -3,7 +3,7 @@ import type { Box } from '../board/footprint.ts';
 import { BOARD_HEIGHT, BOARD_STEP, PITCH, type Point } from '../board/grid.ts';
 import type { PartNode } from '../circuit/circuit.ts';
 import { EDGE, type LayoutProblem, type Stand } from './problem.ts';
-import type { Docked } from './layout.ts';
+import type { Docked } from '../circuit/laid.ts';
 
 /** Between two parts, between them and the board, and the least that a part takes, in steps. */
 const GAP = 1.2;

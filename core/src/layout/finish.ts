@@ -6,7 +6,7 @@ import { JUMPER_LENGTH, LEAD_BENDS, LEAD_SLACK } from '../standard/practice.ts';
 import { colours } from './colour.ts';
 import { crossings } from './crossings.ts';
 import { fromKit } from './kit.ts';
-import type { Docked, Layout, Lead, LeadPoint, Seated } from './layout.ts';
+import type { Docked, Layout, Lead, LeadPoint, Seated } from '../circuit/laid.ts';
 import type { LayoutProblem, Stand } from './problem.ts';
 import { lengthOf, type Routed, type Run } from './route.ts';
 

@@ -1,7 +1,7 @@
 /** Which leads of the kit make up a lead that is wanted. */
 import type { Card } from '../card/card.ts';
 import type { LeadEnd } from '../card/kinds.ts';
-import type { Lead } from './layout.ts';
+import type { Lead } from '../circuit/laid.ts';
 
 type Ends = readonly [LeadEnd, LeadEnd];
 

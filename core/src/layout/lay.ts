@@ -3,11 +3,20 @@ import type { Circuit } from '../circuit/circuit.ts';
 import { randomFrom } from '../quantity/random.ts';
 import { dockParts } from './dock.ts';
 import { finish } from './finish.ts';
-import type { Layout, LayoutProgress, LayoutResult } from './layout.ts';
+import type { Layout, LayoutProgress, LayoutResult } from '../circuit/laid.ts';
 import { anneal, firstPlaces, Placing } from './place.ts';
 import { layoutProblem, type LayoutProblem } from './problem.ts';
 import { NoRoom } from './hubs.ts';
 import { Router } from './route.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface LayoutLaySays {
+  readonly thereNoRoomPins: { label: Text };
+  readonly noFreeRowOr: { label: Text };
+}
+
+const tell = tells<LayoutLaySays>('layout/lay');
 
 /** Beginnings that are tried, and moves for each: so many, and so many more per part. */
 const STARTS = 4;
@@ -48,7 +57,7 @@ const noRoom = (problem: LayoutProblem, part: string): LayoutResult => {
   return {
     ok: false,
     why: {
-      says: `There is no room for ${label}: its pins need rows of their own with a free hole beside each, and its body and the plugs of the others must not meet. Take a longer board, or one more.`,
+      says: tell('thereNoRoomPins', { label }),
       parts: [part],
     },
   };
@@ -84,7 +93,7 @@ export function* layoutSteps(circuit: Circuit, most = STARTS_SMALL): Generator<L
       const label = problem.netlist.nodes.find(({ id }) => id === error.node)?.label ?? error.node;
       failed ??= {
         ok: false,
-        why: { says: `No free row or hole is left for ${label}. Take a longer board, or one more.`, parts: [] },
+        why: { says: tell('noFreeRowOr', { label }), parts: [] },
       };
     }
     yield { share: Math.min(1, (start + 1) / starts), length: best?.length ?? null };

@@ -18,7 +18,7 @@ import { netlistOf, reachedAt, type Legged, type Netlist, type NetNode, type Nod
 import { matedPairs, plugged } from '../circuit/mated.ts';
 import { dissipation, riseAt } from '../physics/heat.ts';
 import { Field } from './field.ts';
-import type { LaidBoard, Mated } from './layout.ts';
+import type { LaidBoard, Mated } from '../circuit/laid.ts';
 
 /** One way in which a part can stand on the boards. */
 export interface Stand {

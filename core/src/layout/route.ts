@@ -4,7 +4,7 @@ import type { Legged, NodePin } from '../circuit/netlist.ts';
 import { LEG_SPAN, SCREW_WIRES } from '../standard/practice.ts';
 import { terminalPlace } from './dock.ts';
 import { Hubs, NoRoom, type Hub } from './hubs.ts';
-import type { Docked, LeadPoint } from './layout.ts';
+import type { Docked, LeadPoint } from '../circuit/laid.ts';
 import type { LayoutProblem, NodeWork, Stand } from './problem.ts';
 
 /** One lead or pair of legs, before it has a colour and a kit. */

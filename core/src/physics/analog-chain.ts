@@ -7,10 +7,33 @@ import type { Interval } from '../quantity/interval.ts';
 import type { SeriesName } from '../standard/e-series.ts';
 import { BETA_BETWEEN, BETA_BEYOND, RESISTOR_TOLERANCE } from '../standard/practice.ts';
 import { fixedResistors, resistanceAt, resistanceSlope, shareAt, shareSlope, type Resistive } from './resistive.ts';
+import { quantityOf, tells, type Quantity, type Sum, type Text } from '../quantity/message.ts';
+import { divide, multiply, per, raise } from '../quantity/sum.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PhysicsAnalogChainSays {
+  readonly halfStep: null;
+  readonly converter: null;
+  readonly reference: null;
+  readonly supplySensor: null;
+  readonly output: null;
+  readonly divider: null;
+  readonly fixedResistor: null;
+  readonly resistanceC: null;
+  readonly resistanceLx: null;
+  readonly slopeGamma: null;
+  readonly thermistorC: null;
+  readonly constantB: null;
+  readonly bAwayFromC: { share: Quantity };
+  readonly formulaItself: null;
+  readonly outside: { beyond: Quantity; from: number; to: number; error: number };
+}
+
+const tell = tells<PhysicsAnalogChainSays>('physics/analog-chain');
 
 export interface ChainTerm {
-  readonly name: string;
-  readonly sum: string;
+  readonly name: Text;
+  readonly sum: Sum;
   /** Half the width of its band, in the unit of the measure. */
   readonly error: number;
 }
@@ -48,10 +71,15 @@ export interface Front {
 }
 
 /** The term of the converter's steps. */
-export const HALF_A_STEP = 'half a step';
+const HALF_A_STEP = tell('halfStep');
+
+/** What the converter's steps alone add to the error, in the unit of the measure. */
+export const stepError = ({ terms }: Chain): number => terms.find(({ name }) => name === HALF_A_STEP)?.error ?? 0;
 
 const DIGITS = 4;
-const show = (value: number) => String(Number(value.toPrecision(DIGITS)));
+/** A plain number, as many digits as count here. */
+const N = (value: number) => quantityOf(value, '', DIGITS);
+const V = (value: number) => quantityOf(value, 'V', DIGITS);
 
 /** @returns null when the measure is not analog or there is no converter */
 export function analogChain(
@@ -95,12 +123,12 @@ function converterTerms(adc: Converter, volts: number, slope: number, ratiometri
   return [
     {
       name: HALF_A_STEP,
-      sum: `${show(reference.typ)} V ÷ 2^${adc.bits} ÷ 2 ÷ ${show(slope)} V/${unit}`,
+      sum: divide(divide(divide(V(reference.typ), raise(2, adc.bits)), 2), per(V(slope), unit)),
       error: step / 2 / slope,
     },
     {
-      name: 'converter',
-      sum: `${show(share)} × ${show(reference.typ)} V ÷ ${show(slope)} V/${unit}`,
+      name: tell('converter'),
+      sum: divide(multiply(N(share), V(reference.typ)), per(V(slope), unit)),
       error: (share * reference.typ) / slope,
     },
     // What is fed from the reference itself moves with it.
@@ -108,8 +136,8 @@ function converterTerms(adc: Converter, volts: number, slope: number, ratiometri
       ? []
       : [
           {
-            name: 'reference',
-            sum: `${show(volts)} V × ${show(tolerance)} ÷ ${show(slope)} V/${unit}`,
+            name: tell('reference'),
+            sum: divide(multiply(V(volts), N(tolerance)), per(V(slope), unit)),
             error: (volts * tolerance) / slope,
           },
         ]),
@@ -122,8 +150,8 @@ function supplyTerm(front: Front, volts: number, slope: number, unit: string): C
   if (front.ratiometric || tolerance === 0) return [];
   return [
     {
-      name: 'supply of the sensor',
-      sum: `${show(volts)} V × ${show(tolerance)} ÷ ${show(slope)} V/${unit}`,
+      name: tell('supplySensor'),
+      sum: divide(multiply(V(volts), N(tolerance)), per(V(slope), unit)),
       error: (volts * tolerance) / slope,
     },
   ];
@@ -159,13 +187,19 @@ function linearTerms(
     ...converterTerms(adc, here, slope, follows && front.ratiometric === true, unit),
     ...(follows ? supplyTerm(front, here, slope, unit) : []),
     ...(spread > 0
-      ? [{ name: 'output', sum: `${show(spread)} V ÷ ${show(above)} V/${unit}`, error: spread / above }]
+      ? [
+          {
+            name: tell('output'),
+            sum: divide(V(spread), per(V(above), unit)),
+            error: spread / above,
+          },
+        ]
       : []),
     ...(ratio > 0
       ? [
           {
-            name: 'divider',
-            sum: `${show(here)} V × ${show(ratio)} ÷ ${show(slope)} V/${unit}`,
+            name: tell('divider'),
+            sum: divide(multiply(V(here), N(ratio)), per(V(slope), unit)),
             error: (here * ratio) / slope,
           },
         ]
@@ -189,31 +223,27 @@ function resistiveTerms(
   const perUnit = Math.abs(resistanceSlope(transfer, at));
   const slope = rail * Math.abs(shareSlope(transfer, fixed, at));
   const volts = rail * shareAt(transfer, fixed, at);
-  const byResistance = (name: string, part: number): ChainTerm => ({
+  const byResistance = (name: Text, part: number): ChainTerm => ({
     name,
-    sum: `${show(part)} × ${show(r)} Ω ÷ ${show(perUnit)} Ω/${unit}`,
+    sum: divide(multiply(N(part), quantityOf(r, 'Ω', DIGITS)), per(quantityOf(perUnit, 'Ω', DIGITS), unit)),
     error: (part * r) / perUnit,
   });
   return [
     ...converterTerms(adc, volts, slope, front.ratiometric === true, unit),
     ...supplyTerm(front, volts, slope, unit),
-    byResistance('fixed resistor', front.tolerance ?? RESISTOR_TOLERANCE),
+    byResistance(tell('fixedResistor'), front.tolerance ?? RESISTOR_TOLERANCE),
     ...ownTerms(transfer, at, byResistance),
   ];
 }
 
 /** The spread of the part itself. */
-function ownTerms(
-  transfer: Resistive,
-  at: number,
-  byResistance: (name: string, part: number) => ChainTerm,
-): ChainTerm[] {
-  if (transfer.kind === 'platinum') return [byResistance('resistance at 0 °C', halfShare(toInterval(transfer.r0)))];
+function ownTerms(transfer: Resistive, at: number, byResistance: (name: Text, part: number) => ChainTerm): ChainTerm[] {
+  if (transfer.kind === 'platinum') return [byResistance(tell('resistanceC'), halfShare(toInterval(transfer.r0)))];
   if (transfer.kind === 'light') {
     const gamma = toInterval(transfer.gamma);
     return [
-      byResistance('resistance at 10 lx', halfShare(toInterval(transfer.r10))),
-      byResistance('its slope gamma', halfShare(gamma) * gamma.typ * Math.abs(Math.log(Math.max(at, 0.01) / 10))),
+      byResistance(tell('resistanceLx'), halfShare(toInterval(transfer.r10))),
+      byResistance(tell('slopeGamma'), halfShare(gamma) * gamma.typ * Math.abs(Math.log(Math.max(at, 0.01) / 10))),
     ];
   }
   const constant = toInterval(transfer.beta);
@@ -222,17 +252,17 @@ function ownTerms(
   const { from, to } = transfer.between ?? BETA_BETWEEN;
   const beyond = Math.max(0, from - at, at - to);
   return [
-    byResistance('thermistor at 25 °C', halfShare(toInterval(transfer.r25))),
+    byResistance(tell('thermistorC'), halfShare(toInterval(transfer.r25))),
     {
-      name: 'its constant B',
-      sum: `${show(halfShare(constant))} × B away from 25 °C`,
+      name: tell('constantB'),
+      sum: tell('bAwayFromC', { share: N(halfShare(constant)) }),
       error: (halfShare(constant) * constant.typ * away) / (constant.typ / kelvin ** 2),
     },
     ...(beyond > 0
       ? [
           {
-            name: 'the formula itself',
-            sum: `${show(beyond)} K outside ${from} to ${to} °C × ${BETA_BEYOND}`,
+            name: tell('formulaItself'),
+            sum: tell('outside', { beyond: N(beyond), from, to, error: BETA_BEYOND }),
             error: beyond * BETA_BEYOND,
           },
         ]

@@ -4,13 +4,23 @@ import { pinByTerminal } from '../circuit/pin-function.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { exact, type Interval } from '../quantity/interval.ts';
 import type { RailAt } from './node.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
+import { add, divide, per, subtract } from '../quantity/sum.ts';
+import { quantityOf, tells, type Text, type Sum } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PhysicsAtBootSays {
+  readonly pinsOwnPull: { up: boolean };
+  readonly nothingPulls: null;
+  readonly pulled: { pulls: readonly Text[]; sum: Sum };
+}
+
+const tell = tells<PhysicsAtBootSays>('physics/at-boot');
 
 export interface BootRest {
   /** V; both null while nothing decides: the line floats. */
   readonly low: number | null;
   readonly high: number | null;
-  readonly sum: string;
+  readonly sum: Sum;
   /** What the pin drives by itself meanwhile. */
   readonly drives: 'nothing' | 'low' | 'high' | 'pulses';
 }
@@ -19,17 +29,17 @@ export interface BootRest {
 interface Pull {
   readonly volts: Interval;
   readonly ohms: Interval;
-  readonly label: string;
+  readonly label: Text;
   /** Its rail; null for ground. */
   readonly root: string | null;
 }
 
 const GROUND: Interval = { min: 0, typ: 0, max: 0 };
-const V = (x: number) => formatQuantity(x, 'V', 4);
-const R = (x: number) => formatQuantity(x, 'Ω', 4);
+const V = (x: number) => quantityOf(x, 'V', 4);
+const R = (x: number) => quantityOf(x, 'Ω', 4);
 
 /** Σ(V/R) ÷ Σ(1/R), what leaks in or out on top. */
-function node(pulls: readonly Pull[], want: 'low' | 'high', leakage: number): { volts: number; sum: string } {
+function node(pulls: readonly Pull[], want: 'low' | 'high', leakage: number): { volts: number; sum: Sum } {
   const lifted = want === 'high';
   const terms = pulls.map(({ volts, ohms }) => {
     const v = lifted ? volts.max : volts.min;
@@ -39,8 +49,9 @@ function node(pulls: readonly Pull[], want: 'low' | 'high', leakage: number): { 
   });
   const siemens = terms.reduce((g, { r }) => g + 1 / r, 0);
   const amps = terms.reduce((i, { v, r }) => i + v / r, 0) + (lifted ? leakage : -leakage);
-  const leak = leakage > 0 ? ` ${lifted ? '+' : '−'} ${formatQuantity(leakage, 'A')}` : '';
-  const sum = `(${terms.map(({ v, r }) => `${V(v)}/${R(r)}`).join(' + ')}${leak}) ÷ (${terms.map(({ r }) => `1/${R(r)}`).join(' + ')})`;
+  const flows = add(...terms.map(({ v, r }) => per(V(v), R(r))));
+  const leaks = leakage > 0 ? (lifted ? add : subtract)(flows, quantityOf(leakage, 'A')) : flows;
+  const sum = divide(leaks, add(...terms.map(({ r }) => per(1, R(r)))));
   return { volts: Math.max(0, amps / siemens), sum };
 }
 
@@ -54,7 +65,7 @@ function pinPull(circuit: Circuit, net: Net): Pull[] {
   if (!pin?.boot?.pull || !ohms || !supply) return [];
   const volts = pin.boot.pull === 'up' ? supply : GROUND;
   const root = pin.boot.pull === 'up' ? (end?.power.rail ?? null) : null;
-  return [{ volts, ohms: toInterval(ohms), label: `the pin’s own pull-${pin.boot.pull}`, root }];
+  return [{ volts, ohms: toInterval(ohms), label: tell('pinsOwnPull', { up: pin.boot.pull === 'up' }), root }];
 }
 
 /**
@@ -75,13 +86,13 @@ export function bootRest(circuit: Circuit, net: Net, at: RailAt | null = null): 
     ...pinPull(circuit, net),
   ];
   const pulls = all.map((pull) => (at && pull.root === at.rail ? { ...pull, volts: exact(at.volts) } : pull));
-  if (pulls.length === 0) return { low: null, high: null, sum: 'nothing pulls it', drives };
+  if (pulls.length === 0) return { low: null, high: null, sum: tell('nothingPulls'), drives };
   const leakage = net.ends.reduce((total, e) => total + e.leakage, 0);
   const high = node(pulls, 'high', leakage);
   return {
     low: node(pulls, 'low', leakage).volts,
     high: high.volts,
-    sum: `${pulls.map(({ label }) => label).join(', ')}: ${high.sum}`,
+    sum: tell('pulled', { pulls: pulls.map(({ label }) => label), sum: high.sum }),
     drives,
   };
 }

@@ -1,18 +1,30 @@
 /** What a rail loses while a load takes a gust and its regulator has not answered yet. */
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { GUST } from '../standard/practice.ts';
+import { add, noted } from '../quantity/sum.ts';
+import { quantityOf, tells, type Text, type Quantity, type Sum, wordOf } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PhysicsGustSays {
+  readonly card: null;
+  readonly source: null;
+  readonly regulator: { by: Text };
+  readonly usual: { by: Text };
+  readonly partsPlan: { own: Quantity; reserve: Text; onParts: Quantity; fitted: Quantity };
+}
+
+const tell = tells<PhysicsGustSays>('physics/gust');
 
 export interface Gust {
   /** From the average to the peak of what hangs on the rail, A; what is on the board that makes it is its maker's. */
   readonly amps: number;
-  readonly sum: string;
+  readonly sum: Sum;
   /** What takes most of it. */
-  readonly by: string;
+  readonly by: Text;
   /** Across the rail, F. */
   readonly farads: number;
-  readonly reserve: string;
+  readonly reserve: Text;
   /** s until the rail answers. */
   readonly seconds: number;
   /** V */
@@ -48,16 +60,20 @@ export function gustOf(circuit: Circuit, rail: Rail): Gust | null {
     0,
   );
   const farads = own + onParts + fitted;
-  const F = (x: number) => formatQuantity(x, 'F', 3);
+  const F = (x: number) => quantityOf(x, 'F', 3);
   return {
     amps,
     by: largest.label,
-    sum: steps
-      .filter((step) => step.amps > 0)
-      .map((step) => `${formatQuantity(step.amps, 'A', 2)} ${step.label}`)
-      .join(' + '),
+    sum: add(...steps.filter((step) => step.amps > 0).map((step) => noted(quantityOf(step.amps, 'A', 2), step.label))),
     farads,
-    reserve: `${F(own)} ${rail.offer.reserve ? 'of its card' : `usual for ${by === 'source' ? 'a source' : `a ${by} regulator`}`} + ${F(onParts)} on parts + ${F(fitted)} of the plan`,
+    reserve: tell('partsPlan', {
+      own: F(own),
+      reserve: rail.offer.reserve
+        ? tell('card')
+        : tell('usual', { by: by === 'source' ? tell('source') : tell('regulator', { by: wordOf('regulator', by) }) }),
+      onParts: F(onParts),
+      fitted: F(fitted),
+    }),
     seconds,
     dip: (amps * seconds) / farads,
     assumed: rail.offer.reserve === undefined || rail.offer.response === undefined,

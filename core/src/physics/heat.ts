@@ -6,12 +6,23 @@ import { placeOf } from '../circuit/place.ts';
 import { sunRise } from './sun.ts';
 import { efficiencyAt } from '../circuit/flow.ts';
 import { besselK0 } from '../standard/bessel.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { BOARD_SHEET, BOX_LOSS, BOX_SURFACE, FACE_LOSS, WARM_ROOM } from '../standard/practice.ts';
+import { quantityOf, tells, type Text, type Sum } from '../quantity/message.ts';
+import { divide, multiply, subtract } from '../quantity/sum.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PhysicsHeatSays {
+  readonly ownCurrent: null;
+  readonly whatTakesAway: { offer: Text };
+  readonly lostSwitching: { offer: Text };
+  readonly board: { offer: Text };
+}
+
+const tell = tells<PhysicsHeatSays>('physics/heat');
 
 export interface HeatTerm {
-  readonly name: string;
-  readonly sum: string;
+  readonly name: Text;
+  readonly sum: Sum;
   readonly watts: number;
 }
 
@@ -21,10 +32,10 @@ export interface Dissipation {
   readonly terms: readonly HeatTerm[];
 }
 
-const OWN_CURRENT = 'its own current';
+const OWN_CURRENT = tell('ownCurrent');
 
-const V = (x: number) => formatQuantity(x, 'V', 4);
-const A = (x: number) => formatQuantity(x, 'A');
+const V = (x: number) => quantityOf(x, 'V', 4);
+const A = (x: number) => quantityOf(x, 'A');
 
 /** Air around a part, °C: that of its place, or a room's. */
 export function airAt(circuit: Circuit, part: string, ifNothing: { from: number; to: number }): typeof ifNothing {
@@ -54,15 +65,15 @@ export function regulatorHeat(circuit: Circuit, rail: Rail): HeatTerm | null {
   if (from.by === 'linear') {
     const watts = Math.max(0, feed.voltage.max - own.min) * rail.lasting;
     return {
-      name: `${rail.offer.name}, what it takes away`,
-      sum: `(${V(feed.voltage.max)} − ${V(own.min)}) × ${A(rail.lasting)}`,
+      name: tell('whatTakesAway', { offer: rail.offer.name }),
+      sum: multiply(subtract(V(feed.voltage.max), V(own.min)), A(rail.lasting)),
       watts,
     };
   }
   const share = efficiencyAt(from, rail.lasting);
   return {
-    name: `${rail.offer.name}, lost in switching`,
-    sum: `${V(own.max)} × ${A(rail.lasting)} × (1 ÷ ${Number(share.toFixed(3))} − 1)`,
+    name: tell('lostSwitching', { offer: rail.offer.name }),
+    sum: multiply(multiply(V(own.max), A(rail.lasting)), subtract(divide(1, Number(share.toFixed(3))), 1)),
     watts: own.max * rail.lasting * (1 / share - 1),
   };
 }
@@ -77,7 +88,7 @@ export function dissipation(circuit: Circuit, part: PartNode): Dissipation {
     if (feed?.voltage && own && own.lasting > 0)
       terms.push({
         name: OWN_CURRENT,
-        sum: `${V(feed.voltage.max)} × ${A(own.lasting)}`,
+        sum: multiply(V(feed.voltage.max), A(own.lasting)),
         watts: feed.voltage.max * own.lasting,
       });
   }
@@ -88,8 +99,8 @@ export function dissipation(circuit: Circuit, part: PartNode): Dissipation {
     const board = rail?.loads.find(({ kind }) => kind === 'board');
     if (offer.ownLoad && board && rail?.voltage)
       terms.push({
-        name: `the board on ${offer.name}`,
-        sum: `${V(rail.voltage.max)} × ${A(board.lasting)}`,
+        name: tell('board', { offer: offer.name }),
+        sum: multiply(V(rail.voltage.max), A(board.lasting)),
         watts: rail.voltage.max * board.lasting,
       });
   }
@@ -155,7 +166,7 @@ function regulatorsOwn(circuit: Circuit, part: PartNode, rail: Rail): HeatTerm |
   if (!from?.quiescent) return dissipation(circuit, part).terms.find(({ name }) => name === OWN_CURRENT);
   const volts = circuit.feeds.get(`${part.id}.${from.supply}`)?.voltage?.max ?? 0;
   const amps = toInterval(from.quiescent).max;
-  return { name: OWN_CURRENT, sum: `${V(volts)} × ${A(amps)}`, watts: volts * amps };
+  return { name: OWN_CURRENT, sum: multiply(V(volts), A(amps)), watts: volts * amps };
 }
 
 /** How warm the regulator behind a rail gets; null for a rail without one, or of whose heat the card says nothing. */

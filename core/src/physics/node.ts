@@ -2,11 +2,19 @@
 import type { Net, NetEnd, PullUp } from '../circuit/circuit.ts';
 import { levelAt, levelVolts } from '../circuit/level.ts';
 import { parallel, type Interval } from '../quantity/interval.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
+import { add, divide, inParallel, multiply, per, subtract } from '../quantity/sum.ts';
+import { quantityOf, tells, type Text, type Sum } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PhysicsNodeSays {
+  readonly supplyHighest: { end: Text };
+}
+
+const tell = tells<PhysicsNodeSays>('physics/node');
 
 export interface NodeVoltage {
   readonly volts: number;
-  readonly sum: string;
+  readonly sum: Sum;
 }
 
 export type Fed = PullUp & { voltage: Interval };
@@ -30,10 +38,13 @@ const DRIVES_HIGH: ReadonlySet<string> = new Set(['push-pull', 'bidirectional', 
 /**
  * The highest voltage that an end drives, V; null when it drives none.
  * The rail is the one that the voltage follows, null for a part that states volts.
+ * @param supply at which it is driven, V; its highest where nothing is said
  */
-export function driverPeak(end: NetEnd): { volts: number; sum: string; rail: string | null } | null {
+export function driverPeak(
+  end: NetEnd,
+  supply: number = end.power.voltage?.max ?? 0,
+): { volts: number; sum: Sum; rail: string | null } | null {
   if (!DRIVES_HIGH.has(end.kind) || !end.power.voltage) return null;
-  const supply = end.power.voltage.max;
   const stated = end.levels.outputHigh;
   // A part that drives from a regulator of its own states how high it goes.
   if (stated?.max !== undefined && levelVolts(stated, 'max', supply) < supply) {
@@ -41,11 +52,11 @@ export function driverPeak(end: NetEnd): { volts: number; sum: string; rail: str
     return { volts, sum, rail: stated.unit === 'V' ? null : end.power.rail };
   }
   // Any other output reaches its supply rail when hardly loaded.
-  return { volts: supply, sum: `the supply of ${end.label} at its highest`, rail: end.power.rail };
+  return { volts: supply, sum: tell('supplyHighest', { end: end.label }), rail: end.power.rail };
 }
 
-const V = (x: number) => formatQuantity(x, 'V', 4);
-const R = (x: number) => formatQuantity(x, 'Ω', 4);
+const V = (x: number) => quantityOf(x, 'V', 4);
+const R = (x: number) => quantityOf(x, 'Ω', 4);
 
 /** Σ(Vi/Ri) ÷ Σ(1/Ri), less what leaks away. */
 function node(sources: readonly { volts: number; ohms: number }[], leakage: number): number {
@@ -54,21 +65,24 @@ function node(sources: readonly { volts: number; ohms: number }[], leakage: numb
 }
 
 /** Terms of a sum, like ones together: "5 V/4.7 kΩ + 3 × 3.3 V/10 kΩ". */
-function counted(terms: readonly string[]): string {
-  const count = new Map<string, number>();
-  for (const term of terms) count.set(term, (count.get(term) ?? 0) + 1);
-  return [...count].map(([term, n]) => (n === 1 ? term : `${n} × ${term}`)).join(' + ');
+function counted(terms: readonly Sum[]): Sum {
+  const count = new Map<string, { term: Sum; n: number }>();
+  for (const term of terms) {
+    const key = JSON.stringify(term);
+    count.set(key, { term, n: (count.get(key)?.n ?? 0) + 1 });
+  }
+  return add(...[...count.values()].map(({ term, n }) => (n === 1 ? term : multiply(n, term))));
 }
 
-function describe(sources: readonly { volts: number; ohms: number }[], leakage: number): string {
+function describe(sources: readonly { volts: number; ohms: number }[], leakage: number): Sum {
+  const leak = quantityOf(leakage, 'A');
   if (sources.length === 1 && sources[0]) {
     const { volts, ohms } = sources[0];
-    return leakage > 0 ? `${V(volts)} − ${formatQuantity(leakage, 'A')} × ${R(ohms)}` : V(volts);
+    return leakage > 0 ? subtract(V(volts), multiply(leak, R(ohms))) : V(volts);
   }
-  const over = counted(sources.map(({ volts, ohms }) => `${V(volts)}/${R(ohms)}`));
-  const under = counted(sources.map(({ ohms }) => `1/${R(ohms)}`));
-  const less = leakage > 0 ? ` − ${formatQuantity(leakage, 'A')}` : '';
-  return `(${over}${less}) ÷ (${under})`;
+  const flows = counted(sources.map(({ volts, ohms }) => per(V(volts), R(ohms))));
+  const under = counted(sources.map(({ ohms }) => per(1, R(ohms))));
+  return divide(leakage > 0 ? subtract(flows, leak) : flows, under);
 }
 
 /**
@@ -126,9 +140,6 @@ export function effectivePullUp(net: Net): Interval | null {
   return pulls.length === 0 ? null : parallel(pulls.map(({ ohms }) => ohms));
 }
 
-/** "10 kΩ || 4.7 kΩ", at the bound that counts. */
-export function pullUpSum(net: Net, bound: keyof Interval): string {
-  return fed(net)
-    .map(({ ohms }) => R(ohms[bound]))
-    .join(' || ');
-}
+/** 10 kΩ || 4.7 kΩ, at the bound that counts. */
+export const pullUpSum = (net: Net, bound: keyof Interval): Sum =>
+  inParallel(...fed(net).map(({ ohms }) => R(ohms[bound])));

@@ -10,12 +10,21 @@ import { USUAL_ROOM } from '../standard/practice.ts';
 import { discharge, packOf, type Discharge, type Pack } from './discharge.ts';
 import { airAt } from './heat.ts';
 import { drainOf, flowAt, leastInput, treeOf, type Weakest } from './source-load.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PhysicsRuntimeSays {
+  readonly resistorsLights: { rail: Text };
+  readonly cellsThemselves: null;
+}
+
+const tell = tells<PhysicsRuntimeSays>('physics/runtime');
 
 export interface Eater {
   /** A part, or a rail. */
   readonly subject: string;
-  readonly label: string;
-  readonly doing: Doing | 'switched on' | 'self-discharge';
+  readonly label: Text;
+  readonly doing: Doing | 'switched-on' | 'self-discharge';
   /** A at the source, on the average. */
   readonly amps: number;
   /** Of all that leaves the cells. */
@@ -105,8 +114,8 @@ function eaters(circuit: Circuit, tree: PowerTree, source: string, volts: number
     if (rail.still.typical > 0)
       found.push({
         subject: ref,
-        label: `resistors and lights on ${rail.label}`,
-        doing: 'switched on',
+        label: tell('resistorsLights', { rail: rail.label }),
+        doing: 'switched-on',
         amps: rail.still.typical * factor,
       });
     const maker = tree.offers.get(ref);
@@ -124,7 +133,7 @@ function eaters(circuit: Circuit, tree: PowerTree, source: string, volts: number
     for (const pin of tree.pinsOn.get(ref) ?? []) walk(pin.ref, factor, guard + 1);
   };
   walk(source, 1, 0);
-  if (leak > 0) found.push({ subject: source, label: 'the cells by themselves', doing: 'self-discharge', amps: leak });
+  if (leak > 0) found.push({ subject: source, label: tell('cellsThemselves'), doing: 'self-discharge', amps: leak });
   const total = found.reduce((sum, { amps }) => sum + amps, 0) || 1;
   // A board draws on its rail and before its regulator: what it does is one thing.
   const merged = new Map<string, Omit<Eater, 'share'>>();

@@ -2,9 +2,17 @@
 import type { Net } from '../circuit/circuit.ts';
 import { sinkAt, type SinkAt } from '../standard/bus-timing.ts';
 import { ONE_WIRE_LOW, ONE_WIRE_SINK } from '../standard/one-wire.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PhysicsSinkSays {
+  readonly leastStandardAsks: null;
+}
+
+const tell = tells<PhysicsSinkSays>('physics/sink');
 
 export interface Sink extends SinkAt {
-  readonly label: string;
+  readonly label: Text;
   readonly card: string;
   readonly source: string | null;
 }
@@ -19,7 +27,7 @@ export function weakestSink(net: Net, open: number): Sink {
     .toSorted((a, b) => (a.levels.sink ?? 0) - (b.levels.sink ?? 0))[0];
   const wire = net.protocol === 'onewire';
   const least = wire ? { volts: ONE_WIRE_LOW, amps: ONE_WIRE_SINK } : sinkAt(open, null);
-  const silent: Sink = { ...least, label: 'the least that the standard asks', card: '', source: null };
+  const silent: Sink = { ...least, label: tell('leastStandardAsks'), card: '', source: null };
   if (!stated) return silent;
   const amps = stated.levels.sink ?? 0;
   const own: Sink = {

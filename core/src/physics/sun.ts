@@ -1,12 +1,22 @@
 /** What the sun adds to a place outdoors. */
 import type { Place } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { BOX_LOSS, BOX_SURFACE, BREEZE_LOSS, SHIELDED, SUNLIGHT } from '../standard/practice.ts';
+import { divide, multiply, noted } from '../quantity/sum.ts';
+import { quantityOf, tells, type Sum } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface PhysicsSunSays {
+  readonly shade: null;
+  readonly indoors: null;
+  readonly underShield: null;
+}
+
+const tell = tells<PhysicsSunSays>('physics/sun');
 
 export interface SunRise {
   /** K above the air. */
   readonly kelvin: number;
-  readonly sum: string;
+  readonly sum: Sum;
   /** Set where nobody has said how the sun reaches it: it is taken to. */
   readonly assumed: boolean;
 }
@@ -18,15 +28,19 @@ export interface SunRise {
  */
 export function sunRise({ outdoors, closed, sun }: Place): SunRise {
   const { takesIn, light, wall } = SUNLIGHT;
-  if (!outdoors || sun === 'shade') return { kelvin: 0, sum: outdoors ? 'in the shade' : 'indoors', assumed: false };
+  if (!outdoors || sun === 'shade')
+    return { kelvin: 0, sum: outdoors ? tell('shade') : tell('indoors'), assumed: false };
   const full = closed ? (takesIn * light * wall) / (BOX_LOSS * BOX_SURFACE) : (takesIn * light) / (4 * BREEZE_LOSS);
   const said = closed
-    ? `${takesIn} × ${light} W/m² × ${wall} m² ÷ ${formatQuantity(BOX_LOSS * BOX_SURFACE, 'W/K')}`
-    : `${takesIn} × ${light} W/m² ÷ (4 × ${BREEZE_LOSS} W/(m²·K))`;
+    ? divide(
+        multiply(takesIn, quantityOf(light, 'W/m²'), quantityOf(wall, 'm²')),
+        quantityOf(BOX_LOSS * BOX_SURFACE, 'W/K'),
+      )
+    : divide(multiply(takesIn, quantityOf(light, 'W/m²')), multiply(4, quantityOf(BREEZE_LOSS, 'W/(m²·K)')));
   const shielded = sun === 'shield';
   return {
     kelvin: shielded ? full * SHIELDED : full,
-    sum: shielded ? `${said} × ${SHIELDED} under a shield` : said,
+    sum: shielded ? noted(multiply(said, SHIELDED), tell('underShield')) : said,
     assumed: sun === undefined,
   };
 }

@@ -1,4 +1,5 @@
 /** One round of a build: who is at work when, and what a rail carries meanwhile. */
+import { type Text } from '../quantity/message.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { drawOf } from '../circuit/draw.ts';
 import { acrossOf, flow, type View } from '../circuit/flow.ts';
@@ -9,7 +10,7 @@ import { treeOf } from './source-load.ts';
 
 export interface Lane {
   readonly part: string;
-  readonly label: string;
+  readonly label: Text;
   readonly rhythm: Rhythm;
   readonly phases: readonly Phase[];
   /** A at the part, usual currents. */

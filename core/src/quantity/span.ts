@@ -3,26 +3,21 @@ export const HOUR = 3600;
 export const DAY = 86400;
 export const YEAR = 365.25 * DAY;
 
-const UNITS: readonly (readonly [name: string, many: string, seconds: number])[] = [
-  ['year', 'years', YEAR],
-  ['day', 'days', DAY],
-  ['hour', 'hours', HOUR],
-  ['minute', 'minutes', 60],
-  ['second', 'seconds', 1],
-];
+export const SPAN_UNITS = ['year', 'day', 'hour', 'minute', 'second'] as const;
+export type SpanUnit = (typeof SPAN_UNITS)[number];
+
+const SECONDS: Readonly<Record<SpanUnit, number>> = { year: YEAR, day: DAY, hour: HOUR, minute: 60, second: 1 };
 
 /**
+ * A span in the unit in which people say it.
  * @param seconds not negative
- * @example formatSpan(90 * DAY) === '90 days', formatSpan(5400) === '1.5 hours'
+ * @returns null for one without end
+ * @example spanOf(90 * DAY) is { count: 90, unit: 'day' }, spanOf(5400) is { count: 1.5, unit: 'hour' }
  */
-export function formatSpan(seconds: number): string {
-  if (!Number.isFinite(seconds)) return 'for ever';
+export function spanOf(seconds: number): { readonly count: number; readonly unit: SpanUnit } | null {
+  if (!Number.isFinite(seconds)) return null;
   // Three years and a half are years; a year and a bit is better said in days.
-  const [name, many, size] = UNITS.find(([, , unit]) => seconds >= (unit === YEAR ? 2 * unit : unit)) ?? [
-    'second',
-    'seconds',
-    1,
-  ];
-  const count = Number((seconds / size).toPrecision(seconds / size >= 100 ? 3 : 2));
-  return `${count} ${count === 1 ? name : many}`;
+  const unit = SPAN_UNITS.find((each) => seconds >= (each === 'year' ? 2 * YEAR : SECONDS[each])) ?? 'second';
+  const count = seconds / SECONDS[unit];
+  return { count: Number(count.toPrecision(count >= 100 ? 3 : 2)), unit };
 }

@@ -11,19 +11,31 @@ import { changePart, newPart, setFeed, setRules } from '../plan/edits.ts';
 import { within, type Interval } from '../quantity/interval.ts';
 import { LEAD_GAUGES, NEARLY_FED } from '../standard/practice.ts';
 import type { Candidate, Context } from './remedy.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyAddSupplySays {
+  readonly takeLeadsGauge: { gauge: number; label: Text };
+  readonly takeLeadsCm: { short: number; label: Text };
+  readonly addFedFrom: { card: Text; rail: Text; name: Text };
+  readonly add: { card: Text; name: Text };
+  readonly acceptSuppliesUsuallyInside: { nearlyfed: number };
+}
+
+const tell = tells<RemedyAddSupplySays>('remedy/add-supply');
 
 const MOST = 4;
 /** A lead no longer than this joins neighbours on a board, m. */
 const SHORT = 0.1;
 
-const label = (circuit: Circuit, part: string): string => circuit.parts.get(part)?.label ?? part;
+const label = (circuit: Circuit, part: string): Text => circuit.parts.get(part)?.label ?? part;
 
 /** Leads that lose less. */
 function leads(circuit: Circuit, feed: Feed): Candidate[] {
   if (feed.by !== 'leads' || feed.rail === null || circuit.parts.get(feed.part)?.choice === null) return [];
   const thicker = LEAD_GAUGES.filter((gauge) => gauge < feed.lead.gauge).map((gauge) => ({
     id: `gauge:${feed.part}:${gauge}`,
-    title: `Take leads of gauge ${gauge} to ${label(circuit, feed.part)}`,
+    title: tell('takeLeadsGauge', { gauge, label: label(circuit, feed.part) }),
     plan: changePart(circuit.plan, feed.part, (part) => ({ ...part, gauge })),
   }));
   const shorter =
@@ -31,7 +43,7 @@ function leads(circuit: Circuit, feed: Feed): Candidate[] {
       ? [
           {
             id: `lead:${feed.part}:${SHORT}`,
-            title: `Take leads of ${SHORT * 100} cm to ${label(circuit, feed.part)}`,
+            title: tell('takeLeadsCm', { short: SHORT * 100, label: label(circuit, feed.part) }),
             plan: changePart(circuit.plan, feed.part, (part) => ({ ...part, lead: SHORT })),
           },
         ]
@@ -64,10 +76,10 @@ function sources({ circuit, library }: Context, feed: Feed): Candidate[] {
           within(rail.voltage, toInterval(supply.range)),
       )
       .map((rail) => {
-        const added = newPart(circuit.plan, card, 'regulator', `regulator for ${name}`, { [supply.id]: rail.ref });
+        const added = newPart(circuit.plan, card, 'regulator', card.name, { [supply.id]: rail.ref });
         return {
           id: `regulator:${card.id}:${rail.ref}:${feed.part}`,
-          title: `Add a ${card.name}, fed from the ${rail.label}, for ${name}`,
+          title: tell('addFedFrom', { card: card.name, rail: rail.label, name }),
           plan: setFeed(
             { ...circuit.plan, parts: [...circuit.plan.parts, added] },
             feed.part,
@@ -83,7 +95,7 @@ function sources({ circuit, library }: Context, feed: Feed): Candidate[] {
       const added = newPart(circuit.plan, card, 'adapter', card.name, {});
       return {
         id: `adapter:${card.id}:${feed.part}`,
-        title: `Add a ${card.name} for ${name}`,
+        title: tell('add', { card: card.name, name }),
         plan: setFeed(
           { ...circuit.plan, parts: [...circuit.plan.parts, added] },
           feed.part,
@@ -102,7 +114,7 @@ function rule(circuit: Circuit, feed: Feed): Candidate[] {
   return [
     {
       id: 'rule:marginalSupplies',
-      title: `Accept supplies that are usually inside and at the worst ${NEARLY_FED * 100} % short`,
+      title: tell('acceptSuppliesUsuallyInside', { nearlyfed: NEARLY_FED * 100 }),
       plan,
     },
   ];

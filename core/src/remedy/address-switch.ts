@@ -9,8 +9,18 @@ import { railOf } from './level.ts';
 import { addPullUps, logicRail } from './pull-up.ts';
 import { behindSwitch, suits, supplySwitch } from './supply-switch.ts';
 import type { Candidate, Context } from './remedy.ts';
+import { tells, type Text } from '../quantity/message.ts';
 
-const namesOf = (members: readonly Member[]) => members.map(({ label }) => label).join(' and ');
+/** What is said here, by the data that it takes. */
+export interface RemedyAddressSwitchSays {
+  readonly putEachChannel: { names: readonly Text[]; card: Text };
+  readonly putEachBehindSwitched: { names: readonly Text[]; card: Text };
+  readonly switchSuppliesTurnEach: { names: readonly Text[]; card: Text };
+}
+
+const tell = tells<RemedyAddressSwitchSays>('remedy/address-switch');
+
+const namesOf = (members: readonly Member[]) => members.map(({ label }) => label);
 
 /** Pins that are free for plain outputs. */
 const outputs = (circuit: Circuit, count: number): string[] | null => {
@@ -36,7 +46,7 @@ export function byBusSwitch({ circuit, library }: Context, bus: BusNode, members
   const part: PartChoice = {
     id,
     card: card.id,
-    label: 'bus switch',
+    label: card.name,
     needs: [],
     feeds: { [supply.id]: rail },
     ports: { [port.id]: { bus: bus.id, ...(address === undefined ? {} : { address }) } },
@@ -48,7 +58,7 @@ export function byBusSwitch({ circuit, library }: Context, bus: BusNode, members
     const segment = freeId(plan, `${bus.id}-channel-${channel}`);
     plan = addBus(plan, {
       id: segment,
-      name: `${bus.name} channel ${channel}`.slice(0, 40),
+      name: `${bus.name} ${channel}`.slice(0, 40),
       protocol: 'i2c',
       lines: {},
       behind: { part: id, channel },
@@ -59,7 +69,7 @@ export function byBusSwitch({ circuit, library }: Context, bus: BusNode, members
   return [
     {
       id: `bus-switch:${members.map((m) => m.part).join('+')}`,
-      title: `Put ${namesOf(members)} each on a channel of a ${card.name}`,
+      title: tell('putEachChannel', { names: namesOf(members), card: card.name }),
       plan,
     },
   ];
@@ -99,7 +109,7 @@ export function byGates({ circuit, library }: Context, members: readonly Member[
   return [
     {
       id: `gates:${members.map((m) => m.part).join('+')}`,
-      title: `Put ${namesOf(members)} each behind a ${card.name}, switched in turn`,
+      title: tell('putEachBehindSwitched', { names: namesOf(members), card: card.name }),
       plan,
     },
   ];
@@ -125,7 +135,7 @@ export function bySupplies({ circuit, library }: Context, members: readonly Memb
   return [
     {
       id: `supplies:${members.map((m) => m.part).join('+')}`,
-      title: `Switch the supplies of ${namesOf(members)} in turn with a ${card.name} each`,
+      title: tell('switchSuppliesTurnEach', { names: namesOf(members), card: card.name }),
       plan: bus ? addPullUps(cards, plan, bus) : plan,
     },
   ];

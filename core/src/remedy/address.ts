@@ -10,6 +10,18 @@ import { addPullUps } from './pull-up.ts';
 import { byBusSwitch, byGates, bySupplies } from './address-switch.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
+import { addressOf, tells, type Text, type BusAddress } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyAddressSays {
+  readonly set: { member: Text; option: BusAddress; setting: Text };
+  readonly takeAs: { card: Text; member: Text; option: BusAddress };
+  readonly putSecondIC: { member: Text };
+  readonly set2: { member: Text; value: BusAddress; why: Text };
+  readonly bitForm: null;
+}
+
+const tell = tells<RemedyAddressSays>('remedy/address');
 
 const taken = (bus: BusNode, except: Member): Set<number> =>
   new Set(bus.members.filter((m) => m !== except).flatMap(({ address }) => address ?? []));
@@ -40,7 +52,7 @@ function otherSetting(circuit: Circuit, bus: BusNode, member: Member): Candidate
   return [
     {
       id: `address:${member.part}.${member.port}:${formatAddress(option.value)}`,
-      title: `Set ${member.label} to ${formatAddress(option.value)} (${option.setting})`,
+      title: tell('set', { member: member.label, option: addressOf(option.value), setting: option.setting }),
       plan: setAddress(circuit.plan, member.part, member.port, option.value),
     },
   ];
@@ -61,7 +73,7 @@ function otherCard({ circuit, library }: Context, bus: BusNode, member: Member):
     return [
       {
         id: `card:${member.part}:${card.id}`,
-        title: `Take ${card.name} as ${member.label}, at ${formatAddress(option.value)}`,
+        title: tell('takeAs', { card: card.name, member: member.label, option: addressOf(option.value) }),
         plan: setAddress(swapped, member.part, port.id, option.value),
       },
     ];
@@ -77,7 +89,7 @@ export function secondBus(circuit: Circuit, bus: BusNode, member: Member): Candi
   const choices = Object.fromEntries(lines.map(({ line }) => [line, { pin: pins[line] ?? null, locked: false }]));
   const added = addBus(circuit.plan, {
     id,
-    name: 'second I²C',
+    name: `${bus.name} 2`,
     protocol: 'i2c',
     clock: bus.clock ?? 100e3,
     lines: choices,
@@ -86,7 +98,7 @@ export function secondBus(circuit: Circuit, bus: BusNode, member: Member): Candi
   return [
     {
       id: `bus:${member.part}.${member.port}:${id}`,
-      title: `Put ${member.label} on a second I²C bus`,
+      title: tell('putSecondIC', { member: member.label }),
       plan: addPullUps(circuit, moved, id),
     },
   ];
@@ -96,14 +108,14 @@ export const reservedRemedies: Proposer = ({ circuit, finding }) => {
   const [part = '', port = ''] = (finding.subjects[0] ?? '').split('.');
   const member = circuit.buses.flatMap(({ members }) => members).find((m) => m.part === part && m.port === port);
   if (!member) return [];
-  const set = (value: number, why: string): Candidate => ({
+  const set = (value: number, why: Text): Candidate => ({
     id: `address:${part}.${port}:${formatAddress(value)}`,
-    title: `Set ${member.label} to ${formatAddress(value)}${why}`,
+    title: tell('set2', { member: member.label, value: addressOf(value), why }),
     plan: setAddress(circuit.plan, part, port, value),
   });
   const known = member.options.map(({ value }) => value);
   const half = member.address === null ? null : eightBitOf(member.address, known);
-  const halved = half === null ? [] : [set(half, ', the 7-bit form')];
+  const halved = half === null ? [] : [set(half, tell('bitForm'))];
   // What was meant is known then: no third address is offered.
   return halved.length > 0
     ? halved

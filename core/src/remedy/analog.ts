@@ -9,10 +9,19 @@ import { dividers } from '../physics/divider.ts';
 import { fixedResistors } from '../physics/resistive.ts';
 import { addHelper, changeHelper, freeId } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { divide, feedFromLogic } from './level.ts';
 import { logicRail } from './pull-up.ts';
 import type { Candidate, Proposer } from './remedy.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyAnalogSays {
+  readonly makeDivider: { upper: Quantity; lower: Quantity };
+  readonly putFromPinGround: { farads: Quantity; part: Text };
+  readonly giveFixedResistorEvenness: { part: Text; ohms: Quantity; evenness: Quantity };
+}
+
+const tell = tells<RemedyAnalogSays>('remedy/analog');
 
 const linkOf = (circuit: Circuit, net: string | undefined): AnalogLink | undefined =>
   analogLinks(circuit).find((link) => link.net.id === net);
@@ -39,7 +48,7 @@ function resized(circuit: Circuit, link: AnalogLink): Candidate[] {
   return [
     {
       id: `divider:${id}:${upper}:${lower}`,
-      title: `Make the divider ${formatQuantity(upper, 'Ω')} and ${formatQuantity(lower, 'Ω')}`,
+      title: tell('makeDivider', { upper: quantityOf(upper, 'Ω'), lower: quantityOf(lower, 'Ω') }),
       plan: changeHelper(circuit.plan, id, (h) => (h.kind === 'divider' ? { ...h, upper, lower } : h)),
     },
   ];
@@ -64,7 +73,7 @@ function filtered(circuit: Circuit, { net, adc, part }: AnalogLink, library: Lib
   return [
     {
       id: `filter:${net.id}`,
-      title: `Put ${formatQuantity(farads, 'F')} from the pin of ${part.label} to ground`,
+      title: tell('putFromPinGround', { farads: quantityOf(farads, 'F'), part: part.label }),
       plan: addHelper(circuit.plan, { id, kind: 'filter', part: own, port, line: net.line, farads, card: card.id }),
     },
   ];
@@ -95,7 +104,11 @@ export const fixedResistorRemedies: Proposer = ({ circuit, finding }) => {
     .slice(0, 3)
     .flatMap(({ ohms, evenness }) => {
       const plan = withFixedResistor(circuit, circuit.plan, link, ohms);
-      const title = `Give ${link.part.label} a fixed resistor of ${formatQuantity(ohms, 'Ω')} (evenness ${formatQuantity(evenness * 100, '%', 2)})`;
+      const title = tell('giveFixedResistorEvenness', {
+        part: link.part.label,
+        ohms: quantityOf(ohms, 'Ω'),
+        evenness: quantityOf(evenness * 100, '%', 2),
+      });
       return plan ? [{ id: `fixed:${link.net.id}:${ohms}`, title, plan }] : [];
     });
 };

@@ -2,8 +2,15 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { setBits } from '../plan/edits.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import type { Candidate } from './remedy.ts';
+import { quantityOf, tells, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyBitsSays {
+  readonly readThemBitsEach: { bits: number; longest: Quantity };
+}
+
+const tell = tells<RemedyBitsSays>('remedy/bits');
 
 /** Parts on a bus and on its segments. */
 export const membersOf = (circuit: Circuit, root: string): string[] => [
@@ -27,7 +34,7 @@ export function fewerBits(circuit: Circuit, parts: readonly string[]): Candidate
       const longest = Math.max(...those.map(({ setting }) => toInterval(setting.conversion).max));
       return {
         id: `bits:${bits}:${those.map(({ id }) => id).join('+')}`,
-        title: `Read them with ${bits} bits: ${formatQuantity(longest, 's')} each`,
+        title: tell('readThemBitsEach', { bits, longest: quantityOf(longest, 's') }),
         plan: those.reduce((plan, { id }) => setBits(plan, id, bits), circuit.plan),
       };
     });

@@ -5,6 +5,19 @@ import { toInterval } from '../card/to-interval.ts';
 import { YEAR } from '../quantity/span.ts';
 import type { Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyBodySays {
+  readonly putLeadCmAway: { part: Text; away: number; part2: Text };
+  readonly putUnderShieldAir: { place: Text };
+  readonly putWhereSunNever: { place: Text };
+  readonly takeAs: { card: Text; part: Text };
+  readonly takeLeadsM: { lead: number; part: Text };
+  readonly haveTime: { part: Text; share: number };
+}
+
+const tell = tells<RemedyBodySays>('remedy/body');
 
 /** Far enough from anything on the board, m: common practice. */
 const AWAY = 0.3;
@@ -17,7 +30,11 @@ export const warmRemedies: Proposer = ({ circuit, finding }) => {
   return [
     {
       id: `away:${part.id}`,
-      title: `Put ${part.label} on a lead of ${AWAY * 100} cm, away from ${circuit.parts.get(beside.part)?.label ?? beside.part}`,
+      title: tell('putLeadCmAway', {
+        part: part.label,
+        away: AWAY * 100,
+        part2: circuit.parts.get(beside.part)?.label ?? beside.part,
+      }),
       plan: changePart(circuit.plan, part.id, ({ beside: _beside, ...rest }) => ({
         ...rest,
         lead: Math.max(AWAY, rest.lead ?? 0),
@@ -35,8 +52,8 @@ export const sunRemedies: Proposer = ({ circuit, finding }) => {
     id: `sun:${place.name}:${sun}`,
     title:
       sun === 'shield'
-        ? `Put “${place.name}” under a shield that air blows through`
-        : `Put “${place.name}” where the sun never comes`,
+        ? tell('putUnderShieldAir', { place: place.name })
+        : tell('putWhereSunNever', { place: place.name }),
     plan: { ...circuit.plan, places: circuit.plan.places.map((p) => (p === place ? { ...p, sun } : p)) },
   }));
 };
@@ -49,7 +66,7 @@ export const placeRemedies: Proposer = ({ circuit, finding, library }) => {
     .slice(0, 6)
     .map((card) => ({
       id: `card:${part.id}:${card.id}`,
-      title: `Take ${card.name} as ${part.label}`,
+      title: tell('takeAs', { card: card.name, part: part.label }),
       plan: swapCard(circuit.plan, part.id, part.card, card),
     }));
 };
@@ -61,7 +78,7 @@ export const reachRemedies: Proposer = ({ circuit, finding }) => {
   return [
     {
       id: `lead:${part.id}:${lead}`,
-      title: `Take leads of ${lead} m to ${part.label}`,
+      title: tell('takeLeadsM', { lead, part: part.label }),
       plan: changePart(circuit.plan, part.id, (choice) => ({ ...choice, lead })),
     },
   ];
@@ -77,7 +94,7 @@ export const wearRemedies: Proposer = ({ circuit, finding }) => {
     ? [
         {
           id: `duty:${part.id}:${share}`,
-          title: `Have ${part.label} on for ${Number((share * 100).toFixed(1))} % of the time`,
+          title: tell('haveTime', { part: part.label, share: Number((share * 100).toFixed(1)) }),
           plan: setRun(circuit.plan, part.id, { duty: share }),
         },
       ]

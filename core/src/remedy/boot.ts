@@ -2,13 +2,25 @@
 import { switchedInputs } from '../check/pin-boot-state.ts';
 import { featuresInUse } from '../circuit/pin-function.ts';
 import { addHelper, changeHelper, freeId, setUsed } from '../plan/edits.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import { HOLDING_RESISTOR } from '../standard/practice.ts';
 import { pinCurrents } from '../physics/pin-currents.ts';
 import { pinRemedies } from './pin.ts';
 import { addPullUp } from './pull-up.ts';
 import type { Candidate, Proposer } from './remedy.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyBootSays {
+  readonly holdOffStartGround: { part: Text; value: Quantity };
+  readonly holdOffStartSupply: { part: Text; value: Quantity };
+  readonly leaveOff: { name: Text };
+  readonly resistor: null;
+  readonly resistors: { changed: number };
+  readonly makeLargerOrLittle: { changed: Text; factor: Quantity };
+}
+
+const tell = tells<RemedyBootSays>('remedy/boot');
 
 /** A resistor that holds the input where it is off, or a pin that is quiet at the start. */
 export const bootRemedies: Proposer = (context) => {
@@ -23,17 +35,17 @@ export const bootRemedies: Proposer = (context) => {
   for (const [step, most] of [HOLDING_RESISTOR, HOLDING_RESISTOR / 4, HOLDING_RESISTOR / 10].entries()) {
     const ohms = seriesBetween(series, most * 0.5, most).at(-1);
     if (ohms === undefined) continue;
-    const value = formatQuantity(ohms, 'Ω');
+    const value = quantityOf(ohms, 'Ω');
     if (on === 'high') {
       const id = freeId(circuit.plan, `hold-${part.id}`);
       candidates.push({
         id: `pull-down:${part.id}.${port.id}:${step}`,
-        title: `Hold ${part.label} off at the start with ${value} to ground`,
+        title: tell('holdOffStartGround', { part: part.label, value }),
         plan: addHelper(circuit.plan, { id, kind: 'pull-down', part: part.id, port: port.id, line, ohms }),
       });
     } else {
       const plan = addPullUp(circuit, circuit.plan, trunk, ohms);
-      const title = `Hold ${part.label} off at the start with ${value} to the supply`;
+      const title = tell('holdOffStartSupply', { part: part.label, value });
       if (plan) candidates.push({ id: `pull-up:${part.id}.${port.id}:${step}`, title, plan });
     }
   }
@@ -46,7 +58,7 @@ export const unitRemedies: Proposer = (context) => {
   const off = finding.subjects.includes('converter')
     ? featuresInUse(circuit).map(({ id, name }) => ({
         id: `unused:${id}`,
-        title: `Leave the ${name} off`,
+        title: tell('leaveOff', { name }),
         plan: setUsed(circuit.plan, id, false),
       }))
     : [];
@@ -83,6 +95,9 @@ export const currentRemedies: Proposer = ({ circuit, finding }) => {
     circuit.plan,
   );
   if (changed === 0) return [];
-  const title = `Make ${changed === 1 ? 'its resistor' : `the ${changed} resistors`} larger, by ${formatQuantity((factor - 1) * 100, '%', 2)} or a little more`;
+  const title = tell('makeLargerOrLittle', {
+    changed: changed === 1 ? tell('resistor') : tell('resistors', { changed }),
+    factor: quantityOf((factor - 1) * 100, '%', 2),
+  });
   return [{ id: `larger:${finding.subjects[0]}`, title, plan }];
 };

@@ -4,12 +4,25 @@ import { toInterval } from '../card/to-interval.ts';
 import { pinByTerminal, pinUses } from '../circuit/pin-function.ts';
 import { changeBus, changePort, setPin } from '../plan/edits.ts';
 import { swapCard } from '../plan/swap.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { BUS_MODES } from '../standard/bus-timing.ts';
 import { secondBus } from './address.ts';
 import { fewerBits, membersOf } from './bits.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyBusSays {
+  readonly readCommandsDoNot: { node: Text };
+  readonly takeAs: { card: Text; node: Text };
+  readonly swap: { a: Text; b: Text };
+  readonly startAllConversionsTogether: null;
+  readonly run: { bus: Text; clock: Quantity };
+  readonly set: { parameter: Text; label: Text };
+  readonly moveWhereSystemLooks: { bus: Text; label: Text };
+}
+
+const tell = tells<RemedyBusSays>('remedy/bus');
 
 export const stretchingRemedies: Proposer = ({ circuit, finding, library }) => {
   const [part = '', port = ''] = (finding.subjects[0] ?? '').split('.');
@@ -20,7 +33,7 @@ export const stretchingRemedies: Proposer = ({ circuit, finding, library }) => {
     ? [
         {
           id: `no-hold:${part}.${port}`,
-          title: `Read ${node.label} with the commands that do not hold the clock`,
+          title: tell('readCommandsDoNot', { node: node.label }),
           plan: changePort(circuit.plan, part, port, (choice) => ({ ...choice, noHold: true })),
         },
       ]
@@ -30,7 +43,7 @@ export const stretchingRemedies: Proposer = ({ circuit, finding, library }) => {
     ...found,
     ...steady.slice(0, 2).map((card) => ({
       id: `card:${part}:${card.id}`,
-      title: `Take ${card.name} as ${node.label}`,
+      title: tell('takeAs', { card: card.name, node: node.label }),
       plan: swapCard(circuit.plan, part, node.card, card),
     })),
   ];
@@ -50,7 +63,7 @@ export const crossedRemedies: Proposer = ({ circuit, finding }) => {
   return [
     {
       id: `swap:${of}`,
-      title: `Swap ${a.label} and ${b.label}`,
+      title: tell('swap', { a: a.label, b: b.label }),
       plan: swapped.reduce(
         (plan, [wish, pin]) => setPin(plan, wish.of, wish.line, { pin, locked: wish.locked }),
         circuit.plan,
@@ -77,13 +90,13 @@ export const timeRemedies: Proposer = ({ circuit, finding }) => {
     : [
         {
           id: 'overlap',
-          title: 'Start all conversions together and read the parts afterwards',
+          title: tell('startAllConversionsTogether'),
           plan: { ...circuit.plan, overlap: true },
         },
       ];
   const faster = BUS_MODES.filter(({ clock }) => clock > (bus.clock ?? 100e3) && clock <= most).map(({ clock }) => ({
     id: `clock:${bus.id}:${clock}`,
-    title: `Run ${bus.name} at ${formatQuantity(clock, 'Hz')}`,
+    title: tell('run', { bus: bus.name, clock: quantityOf(clock, 'Hz') }),
     plan: changeBus(circuit.plan, bus.id, (b) => ({ ...b, clock })),
   }));
   return [...faster, ...together, ...fewerBits(circuit, membersOf(circuit, bus.id))];
@@ -112,7 +125,7 @@ export const overlayRemedies: Proposer = ({ circuit, finding }) => {
   const found: Candidate[] = [
     {
       id: `overlay:${bus.id}:${wired}`,
-      title: `Set ${overlay.parameter} to ${label(wired)}`,
+      title: tell('set', { parameter: overlay.parameter, label: label(wired) }),
       plan: changeBus(circuit.plan, bus.id, () => (wired === overlay.pin ? plain : { ...plain, configuredPin: wired })),
     },
   ];
@@ -120,7 +133,7 @@ export const overlayRemedies: Proposer = ({ circuit, finding }) => {
   if (free && pinByTerminal(card, overlay.pin) && wired !== overlay.pin) {
     found.push({
       id: `pin:${bus.id}.data:${overlay.pin}`,
-      title: `Move ${bus.name} to ${label(overlay.pin)}, where the system looks`,
+      title: tell('moveWhereSystemLooks', { bus: bus.name, label: label(overlay.pin) }),
       plan: setPin(
         changeBus(circuit.plan, bus.id, () => plain),
         bus.id,

@@ -4,6 +4,14 @@ import type { Library } from '../card/library.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { setCapacitor } from '../plan/edits.ts';
 import type { Candidate, Proposer } from './remedy.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyCapacitorSays {
+  readonly putAcrossSupply: { card: Text; label: Text };
+}
+
+const tell = tells<RemedyCapacitorSays>('remedy/capacitor');
 
 /** Capacitors of the library, smallest first. */
 const capacitors = (library: Library): Card[] =>
@@ -15,7 +23,7 @@ function across(circuit: Circuit, library: Library, part: string, supply: string
   const label = circuit.parts.get(part)?.label ?? part;
   return capacitors(library).map((card) => ({
     id: `capacitor:${part}.${supply}:${card.id}`,
-    title: `Put a ${card.name} across the supply of ${label}`,
+    title: tell('putAcrossSupply', { card: card.name, label }),
     plan: setCapacitor(circuit.plan, part, supply, card),
   }));
 }

@@ -12,6 +12,18 @@ import { addHelper, changePort, freeId, newPart, removePart, setPin } from '../p
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyContactSays {
+  readonly putDiodeAcross: { part: Text };
+  readonly switchContact: { load: Text; part: Text };
+  readonly leaveOut: { part: Text };
+  readonly words: { load: Text; node: Text };
+  readonly words2: { load: Text; card: Text };
+}
+
+const tell = tells<RemedyContactSays>('remedy/contact');
 
 interface Coil {
   readonly load: PartNode;
@@ -51,16 +63,16 @@ export const contactRemedies: Proposer = (context): Candidate[] => {
   if (what === 'diode') {
     const coil = coils(circuit).find(({ load }) => load.id === first);
     const plan = coil && withDiode(context, circuit.plan, coil);
-    return plan ? [{ id: `diode:${first}`, title: `Put a diode across ${part.label}`, plan }] : [];
+    return plan ? [{ id: `diode:${first}`, title: tell('putDiodeAcross', { part: part.label }), plan }] : [];
   }
   if (what !== 'contact') return [];
   return [
     ...unswitched(circuit).map((coil) => ({
       id: `contact:${part.id}:${coil.load.id}`,
-      title: `Switch ${coil.load.label} with the contact of ${part.label}`,
+      title: tell('switchContact', { load: coil.load.label, part: part.label }),
       plan: withDiode(context, on(circuit.plan, coil, part.id), coil),
     })),
-    { id: `out:${part.id}`, title: `Leave ${part.label} out`, plan: removePart(circuit.plan, part.id) },
+    { id: `out:${part.id}`, title: tell('leaveOut', { part: part.label }), plan: removePart(circuit.plan, part.id) },
   ];
 };
 
@@ -87,7 +99,7 @@ export const switchRemedies: Proposer = (context): Candidate[] => {
   return [
     ...idle.map((node) => ({
       id: `driver:${id}:${node.id}`,
-      title: `Switch ${coil.load.label} with ${node.label}`,
+      title: tell('words', { load: coil.load.label, node: node.label }),
       plan: withDiode(context, on(circuit.plan, coil, node.id), coil),
     })),
     ...cards.flatMap((card) => oneMore(context, coil, card)),
@@ -116,7 +128,7 @@ function oneMore(context: Context, coil: Coil, card: Card): Candidate[] {
   if (feeds.some((feed) => feed === null)) return [];
   const fed = Object.fromEntries(feeds.flatMap((feed) => (feed ? [feed] : [])));
   const part: PartChoice = {
-    ...newPart(plan, card, id, `driver of ${coil.load.label}`, fed),
+    ...newPart(plan, card, id, card.name, fed),
     ports: { [port.id]: { lines: { [line]: { pin: null, locked: false } } } },
   };
   const added = setPin({ ...plan, parts: [...plan.parts, part] }, `${id}.${port.id}`, line, { pin, locked: false });
@@ -124,7 +136,7 @@ function oneMore(context: Context, coil: Coil, card: Card): Candidate[] {
   return [
     {
       id: `driver:${coil.load.id}:${card.id}`,
-      title: `Switch ${coil.load.label} with a ${card.name}`,
+      title: tell('words2', { load: coil.load.label, card: card.name }),
       plan: card.driver?.diodeFitted ? driven : withDiode(context, driven, coil),
     },
   ];

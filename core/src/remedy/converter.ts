@@ -11,6 +11,16 @@ import { addEmptyBus, changePort, newPart, setPin } from '../plan/edits.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { addPullUps, logicRail } from './pull-up.ts';
 import type { Candidate, Proposer } from './remedy.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyConverterSays {
+  readonly a: { library: Text };
+  readonly converter2: null;
+  readonly read: { lines: readonly Text[]; by: Text };
+}
+
+const tell = tells<RemedyConverterSays>('remedy/converter');
 
 /** Input terminals of a converter in their order. */
 const inputsOf = (card: Card): string[] =>
@@ -26,7 +36,7 @@ export function readOn(plan: Plan, of: string, line: string, on: string, input: 
 }
 
 /** A converter as it is bought: nothing is wired yet. */
-const bareConverter = (plan: Plan, card: Card): PartChoice => newPart(plan, card, 'converter', 'converter');
+const bareConverter = (plan: Plan, card: Card): PartChoice => newPart(plan, card, 'converter', card.name);
 
 /**
  * The plan with each of the lines on an input of a converter: of those of the plan first, then of new ones.
@@ -106,11 +116,11 @@ export const converterRemedies: Proposer = ({ circuit, finding, library }): Cand
   const made = onConverters(circuit, library, lines);
   if (!made) return [];
   const plan = made.added.reduce((p, part) => wired(circuit, library, p, part), made.plan);
-  const by = made.added[0] ? `a ${library.get(made.added[0].card)?.name ?? 'converter'}` : 'the converter';
+  const by = made.added[0] ? tell('a', { library: library.get(made.added[0].card)?.name ?? '' }) : tell('converter2');
   return [
     {
       id: `converter:${lines.map(({ id }) => id).join('+')}`,
-      title: `Read ${lines.map(({ label }) => label).join(' and ')} with ${by}`,
+      title: tell('read', { lines: lines.map(({ label }) => label), by }),
       plan,
     },
   ];

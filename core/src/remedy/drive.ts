@@ -4,12 +4,22 @@ import { baseSum, drivenLoads, type BaseSum } from '../check/drive-transistor.ts
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import { addHelper, freeId, removeHelper } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesAtLeast, seriesAtMost } from '../standard/e-series.ts';
 import { LED_CURRENT } from '../standard/practice.ts';
 import { swapCard } from '../plan/swap.ts';
 import type { Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyDriveSays {
+  readonly putSeries: { ohms: Quantity; net: Text };
+  readonly putAcross: { card: Text; label: Text };
+  readonly takeAs: { card: Text; driver: Text };
+  readonly putBeforeBase: { base: Quantity; driver: Text };
+}
+
+const tell = tells<RemedyDriveSays>('remedy/drive');
 
 export interface LightResistor {
   readonly ohms: number;
@@ -38,7 +48,7 @@ export const lightRemedies: Proposer = ({ circuit, finding }) => {
   if (!net || !made) return [];
   const { ohms, plan } = made;
   return [
-    { id: `series:${net.id}:${ohms}`, title: `Put ${formatQuantity(ohms, 'Ω')} in series with ${net.label}`, plan },
+    { id: `series:${net.id}:${ohms}`, title: tell('putSeries', { ohms: quantityOf(ohms, 'Ω'), net: net.label }), plan },
   ];
 };
 
@@ -49,7 +59,7 @@ export const coilRemedies: Proposer = ({ circuit, finding, library }) => {
     .filter(({ kind }) => kind === 'diode')
     .map((card) => ({
       id: `diode:${part}:${card.id}`,
-      title: `Put a ${card.name} across ${label}`,
+      title: tell('putAcross', { card: card.name, label }),
       plan: addHelper(circuit.plan, { id: freeId(circuit.plan, `diode-${part}`), kind: 'diode', part, card: card.id }),
     }));
 };
@@ -65,7 +75,7 @@ export const transistorRemedies: Proposer = ({ circuit, finding, library }) => {
     .slice(0, 4)
     .map((card) => ({
       id: `card:${driver.id}:${card.id}`,
-      title: `Take ${card.name} as ${driver.label}`,
+      title: tell('takeAs', { card: card.name, driver: driver.label }),
       plan: swapCard(circuit.plan, driver.id, driver.card, card),
     }));
   return [
@@ -73,7 +83,7 @@ export const transistorRemedies: Proposer = ({ circuit, finding, library }) => {
       ? [
           {
             id: `series:${sum.net.id}:${base.ohms}`,
-            title: `Put ${formatQuantity(base.ohms, 'Ω')} before the base of ${driver.label}`,
+            title: tell('putBeforeBase', { base: quantityOf(base.ohms, 'Ω'), driver: driver.label }),
             plan: base.plan,
           },
         ]

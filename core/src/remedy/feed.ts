@@ -5,12 +5,25 @@ import { toInterval } from '../card/to-interval.ts';
 import { within } from '../quantity/interval.ts';
 import { isTwoWay } from '../card/protocol.ts';
 import { addHelper, changeHelper, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesAtLeast } from '../standard/e-series.ts';
 import { CLAMP_CURRENT } from '../standard/practice.ts';
 import type { Plan } from '../plan/plan.ts';
 import { addPullUps, logicRail, pullRail } from './pull-up.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyFeedSays {
+  readonly feedFrom: { part: Text; other: Text };
+  readonly takeOutFromBehind: { node: Text };
+  readonly takeOutFromBehind2: { node: Text; rail: Text };
+  readonly putSeries: { ohms: Quantity; net: Text };
+  readonly openPullUpsSwitched: null;
+  readonly feedFromSoOthers: { part: Text; rail: Text };
+  readonly openPullUpJumpers: { part: Text };
+}
+
+const tell = tells<RemedyFeedSays>('remedy/feed');
 
 /** The rail that the house rule names. */
 export const feedRuleRemedies: Proposer = ({ circuit, finding }) =>
@@ -18,7 +31,7 @@ export const feedRuleRemedies: Proposer = ({ circuit, finding }) =>
     .filter(({ part, supply }) => `${part.id}.${supply.id}` === finding.subjects[0])
     .map(({ part, supply, other }) => ({
       id: `feed:${part.id}.${supply.id}:${other.ref}`,
-      title: `Feed ${part.label} from the ${other.label}`,
+      title: tell('feedFrom', { part: part.label, other: other.label }),
       plan: setFeed(circuit.plan, part.id, supply.id, other.ref),
     }));
 
@@ -34,7 +47,7 @@ export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
       ? removeHelper(circuit.plan, helper.id)
       : changeHelper(circuit.plan, helper.id, (h) => (h.kind === 'translator' ? { ...h, ports: left } : h));
   const found: Candidate[] = [
-    { id: `direct:${part}.${port}`, title: `Take ${node.label} out from behind the translator`, plan },
+    { id: `direct:${part}.${port}`, title: tell('takeOutFromBehind', { node: node.label }), plan },
   ];
   const rail = logicRail(circuit);
   const volts = rail && circuit.rails.get(rail)?.voltage;
@@ -42,7 +55,7 @@ export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
     if (!rail || !volts || !within(volts, toInterval(supply.range)) || node.choice?.feeds[supply.id] === rail) continue;
     found.push({
       id: `direct:${part}.${port}:${rail}`,
-      title: `Take ${node.label} out from behind the translator and feed it from the ${circuit.rails.get(rail)?.label ?? rail}`,
+      title: tell('takeOutFromBehind2', { node: node.label, rail: circuit.rails.get(rail)?.label ?? rail }),
       plan: setFeed(plan, part, supply.id, rail),
     });
   }
@@ -65,7 +78,7 @@ function limiting({ circuit, finding }: Context): Candidate[] {
   return [
     {
       id: `series:${net.id}:${ohms}`,
-      title: `Put ${formatQuantity(ohms, 'Ω')} in series with ${net.label}`,
+      title: tell('putSeries', { ohms: quantityOf(ohms, 'Ω'), net: net.label }),
       plan: addHelper(circuit.plan, { id, kind: 'series', part, port, line: net.line, ohms }),
     },
   ];
@@ -92,7 +105,7 @@ function lettingGo({ circuit, finding }: Context): Candidate[] {
   return [
     {
       id: `let-go:${net.of}`,
-      title: 'Open the pull-ups on switched supplies',
+      title: tell('openPullUpsSwitched'),
       plan: addPullUps(circuit, plan, net.of),
     },
   ];
@@ -111,7 +124,7 @@ function stayingOn({ circuit, finding }: Context): Candidate[] {
     if (!within(rail.voltage, toInterval(supply.range))) continue;
     found.push({
       id: `feed:${partId}.${supply.id}:${rail.ref}`,
-      title: `Feed ${part.label} from the ${rail.label}, so that it is on with the others`,
+      title: tell('feedFromSoOthers', { part: part.label, rail: rail.label }),
       plan: setFeed(circuit.plan, partId, supply.id, rail.ref),
     });
   }
@@ -120,7 +133,7 @@ function stayingOn({ circuit, finding }: Context): Candidate[] {
   if (closed.length > 0) {
     found.push({
       id: `open:${partId}`,
-      title: `Open the pull-up jumpers of ${part.label}`,
+      title: tell('openPullUpJumpers', { part: part.label }),
       plan: closed.reduce((p, { id }) => setOpened(p, partId, id, true), circuit.plan),
     });
   }

@@ -1,9 +1,20 @@
 /** What a lead is, what stands in it, and how fast it is spoken on. */
 import { CABLES } from '../plan/plan.ts';
 import { addHelper, changePart, changePort, freeId } from '../plan/edits.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import type { Proposer } from './remedy.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyLeadSays {
+  readonly leadsEachTwistedGround: null;
+  readonly screenedCable: null;
+  readonly take: { cable: Text; part: Text };
+  readonly putSeries: { ohms: Quantity; net: Text };
+  readonly tellSpeakBitsSecond: { part: Text; rate: number };
+}
+
+const tell = tells<RemedyLeadSays>('remedy/lead');
 
 /** A cable in place of loose leads. */
 export const cableRemedies: Proposer = ({ circuit, finding }) => {
@@ -11,7 +22,10 @@ export const cableRemedies: Proposer = ({ circuit, finding }) => {
   if (!part?.choice) return [];
   return CABLES.filter((cable) => cable !== 'loose').map((cable) => ({
     id: `cable:${part.id}:${cable}`,
-    title: `Take ${cable === 'twisted' ? 'leads that are each twisted with ground' : 'a screened cable'} to ${part.label}`,
+    title: tell('take', {
+      cable: cable === 'twisted' ? tell('leadsEachTwistedGround') : tell('screenedCable'),
+      part: part.label,
+    }),
     plan: changePart(circuit.plan, part.id, (choice) => ({ ...choice, cable })),
   }));
 };
@@ -31,7 +45,7 @@ export const inLineRemedies: Proposer = ({ circuit, finding }) => {
       : [
           {
             id: `series:${net.id}:${ohms}`,
-            title: `Put ${formatQuantity(ohms, 'Ω')} in series with ${net.label}`,
+            title: tell('putSeries', { ohms: quantityOf(ohms, 'Ω'), net: net.label }),
             plan: addHelper(circuit.plan, {
               id: freeId(circuit.plan, `series-${part}`),
               kind: 'series',
@@ -52,7 +66,7 @@ export const rateRemedies: Proposer = ({ circuit, finding }) => {
   const port = part?.card.ports.find((p) => p.id === portId);
   return (port?.rates ?? []).map((rate) => ({
     id: `rate:${id}.${portId}:${rate}`,
-    title: `Tell ${part?.label ?? id} to speak at ${rate} bits a second`,
+    title: tell('tellSpeakBitsSecond', { part: part?.label ?? id, rate }),
     plan: changePort(circuit.plan, id, portId, (choice) => ({ ...choice, rate })),
   }));
 };

@@ -7,11 +7,28 @@ import { addHelper, changeHelper, freeId, removeHelper, setFeed, setOpened } fro
 import type { Plan } from '../plan/plan.ts';
 import { driverPeak } from '../physics/node.ts';
 import { dividers } from '../physics/divider.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { addPullUps, logicRail, pullRail } from './pull-up.ts';
 import { swapCard } from '../plan/swap.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyLevelSays {
+  readonly putBetweenController: { card: Text; names: readonly Text[] };
+  readonly feedFrom: { part: Text; rail: Text };
+  readonly openPullUpJumpers: { jumpers: readonly Text[] };
+  readonly movePullUp: { rail: Text };
+  readonly putDividerBeforePin: { upper: Quantity; lower: Quantity };
+  readonly takeResistor: { net: Text; rail: Text };
+  readonly pullUp: { lines: readonly Text[]; rail: Text };
+  readonly takeAs: { card: Text; part: Text };
+  readonly takeDividerOut: null;
+  readonly takeTranslatorOut: null;
+  readonly takeAsTranslator: { card: Text };
+}
+
+const tell = tells<RemedyLevelSays>('remedy/level');
 
 /** The port of a part that a signal belongs to. */
 function portOf(part: PartNode | undefined, signal: string): string | undefined {
@@ -56,7 +73,7 @@ function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Cand
       bothWays ||= isTwoWay(net.protocol);
     }
   }
-  const names = [...ports.values()].map(({ part }) => circuit.parts.get(part)?.label ?? part).join(' and ');
+  const names = [...ports.values()].map(({ part }) => circuit.parts.get(part)?.label ?? part);
   return [...library.values()]
     .filter(
       ({ translator }) =>
@@ -64,7 +81,7 @@ function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Cand
     )
     .map((card) => ({
       id: `translator:${[...ports.keys()].join('+')}:${card.id}`,
-      title: `Put a ${card.name} between the controller and ${names}`,
+      title: tell('putBetweenController', { card: card.name, names }),
       plan: addHelper(circuit.plan, {
         id: freeId(circuit.plan, 'translator'),
         kind: 'translator',
@@ -89,7 +106,7 @@ export function feedFromLogic({ circuit }: Context, end: NetEnd): Candidate[] {
   return [
     {
       id: `feed:${part.id}.${supply.id}:${rail}`,
-      title: `Feed ${part.label} from the ${circuit.rails.get(rail)?.label ?? rail}`,
+      title: tell('feedFrom', { part: part.label, rail: circuit.rails.get(rail)?.label ?? rail }),
       plan: setFeed(circuit.plan, part.id, supply.id, rail),
     },
   ];
@@ -112,8 +129,8 @@ function lowerPullUps({ circuit }: Context, net: Net, limit: number): Candidate[
   ];
   const title =
     jumpers.length > 0
-      ? `Open the pull-up jumpers of ${jumpers.join(' and ')}`
-      : `Move the pull-up to the ${circuit.rails.get(rail)?.label ?? rail}`;
+      ? tell('openPullUpJumpers', { jumpers })
+      : tell('movePullUp', { rail: circuit.rails.get(rail)?.label ?? rail });
   return [{ id: `lower:${net.of}`, title, plan: addPullUps(circuit, plan, net.of) }];
 }
 
@@ -135,7 +152,7 @@ export function divide({ circuit }: Context, net: Net, target: number): Candidat
   return [
     {
       id: `divider:${part.id}.${port}.${net.line}:${upper}:${lower}`,
-      title: `Put a divider of ${formatQuantity(upper, 'Ω')} and ${formatQuantity(lower, 'Ω')} before the pin`,
+      title: tell('putDividerBeforePin', { upper: quantityOf(upper, 'Ω'), lower: quantityOf(lower, 'Ω') }),
       plan: addHelper(circuit.plan, {
         id: freeId(circuit.plan, `divider-${part.id}`),
         kind: 'divider',
@@ -200,7 +217,7 @@ function lowerFixed({ circuit }: Context, net: Net): Candidate[] {
   return [
     {
       id: `fixed-to:${net.id}:${rail}`,
-      title: `Take the resistor of ${net.label} to the ${circuit.rails.get(rail)?.label ?? rail}`,
+      title: tell('takeResistor', { net: net.label, rail: circuit.rails.get(rail)?.label ?? rail }),
       plan: changeHelper(circuit.plan, fixed.helper, (h) => (h.kind === 'fixed' ? { ...h, to: rail } : h)),
     },
   ];
@@ -240,7 +257,10 @@ function liftLine(context: Context, net: Net): Candidate[] {
       ? [
           {
             id: `lift:${net.of}`,
-            title: `Pull ${lines.map(({ label }) => label).join(' and ')} up to the ${circuit.rails.get(rail)?.label ?? rail}`,
+            title: tell('pullUp', {
+              lines: lines.map(({ label }) => label),
+              rail: circuit.rails.get(rail)?.label ?? rail,
+            }),
             plan: addPullUps(circuit, lifted, net.of),
           },
         ]
@@ -257,7 +277,7 @@ function otherParts(circuit: Circuit, library: Context['library'], id: string): 
     .slice(0, 2)
     .map((card) => ({
       id: `card:${part.id}:${card.id}`,
-      title: `Take ${card.name} as ${part.label}`,
+      title: tell('takeAs', { card: card.name, part: part.label }),
       plan: swapCard(circuit.plan, part.id, part.card, card),
     }));
 }
@@ -273,13 +293,13 @@ export const channelRemedies: Proposer = (context) => {
   const helper = circuit.plan.helpers.find(({ id }) => id === finding.subjects[0]);
   if (helper?.kind === 'divider') {
     const without = removeHelper(circuit.plan, helper.id);
-    const title = 'Take the divider out';
+    const title = tell('takeDividerOut');
     return [{ id: `without:${helper.id}`, title, plan: without }];
   }
   if (helper?.kind !== 'translator') return [];
   const out: Candidate = {
     id: `without:${helper.id}`,
-    title: 'Take the translator out',
+    title: tell('takeTranslatorOut'),
     plan: removeHelper(circuit.plan, helper.id),
   };
   if (finding.subjects[1] === 'sides') return [out];
@@ -287,7 +307,7 @@ export const channelRemedies: Proposer = (context) => {
     .filter((card) => card.translator && card.id !== helper.card)
     .map((card) => ({
       id: `card:${helper.id}:${card.id}`,
-      title: `Take ${card.name} as translator`,
+      title: tell('takeAsTranslator', { card: card.name }),
       plan: changeHelper(circuit.plan, helper.id, (h) => (h.kind === 'translator' ? { ...h, card: card.id } : h)),
     }));
 };

@@ -1,10 +1,20 @@
 /** Another card for a part that does not meet its need; a level that can be read, and that does not chatter. */
 import { changeNeed, setRun } from '../plan/edits.ts';
 import { watched } from '../plan/need-name.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { swapCard } from '../plan/swap.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
+import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyNeedSays {
+  readonly takeAs: { card: Text; part: Text };
+  readonly letEndFurtherBack: { value: Quantity };
+  readonly readFrom: { from: Quantity; to: Quantity };
+  readonly leaveBetweenReadings: { part: Text };
+}
+
+const tell = tells<RemedyNeedSays>('remedy/need');
 
 export const needRemedies: Proposer = ({ circuit, finding, library }) => {
   const part = circuit.parts.get(finding.subjects[1] ?? '');
@@ -13,7 +23,7 @@ export const needRemedies: Proposer = ({ circuit, finding, library }) => {
     .slice(0, 3)
     .map((card) => ({
       id: `card:${part.id}:${card.id}`,
-      title: `Take ${card.name} as ${part.label}`,
+      title: tell('takeAs', { card: card.name, part: part.label }),
       plan: swapCard(circuit.plan, part.id, part.card, card),
     }));
 };
@@ -24,10 +34,10 @@ export const triggerRemedies: Proposer = ({ circuit, finding }) => {
   const need = plan.needs.find(({ id }) => id === finding.subjects[0]);
   const of = need?.kind === 'trigger' ? watched(plan, need.of) : undefined;
   if (need?.kind !== 'trigger' || !of) return [];
-  const say = (value: number) => formatQuantity(value, of.unit);
+  const say = (value: number) => quantityOf(value, of.unit);
   const hysteresis = (value: number): Candidate => ({
     id: `hysteresis:${need.id}:${value}`,
-    title: `Let it end ${say(value)} further back`,
+    title: tell('letEndFurtherBack', { value: say(value) }),
     plan: changeNeed(plan, need.id, (n) => (n.kind === 'trigger' ? { ...n, hysteresis: value } : n)),
   });
   if (finding.severity === 'caution') return finding.limit === null ? [] : [hysteresis(finding.limit)];
@@ -40,7 +50,7 @@ export const triggerRemedies: Proposer = ({ circuit, finding }) => {
     ...(inside && room > 0 ? [hysteresis(room)] : []),
     {
       id: `range:${of.id}:${from}:${to}`,
-      title: `Read from ${say(from)} to ${say(to)}`,
+      title: tell('readFrom', { from: say(from), to: say(to) }),
       plan: changeNeed(plan, of.id, (n) => (n.kind === 'sense' ? { ...n, from, to } : n)),
     },
   ];
@@ -53,7 +63,7 @@ export const warmUpRemedies: Proposer = (context) => {
     ? [
         {
           id: `awake:${part.id}`,
-          title: `Leave ${part.label} on between readings`,
+          title: tell('leaveBetweenReadings', { part: part.label }),
           plan: setRun(context.circuit.plan, part.id, { rest: undefined }),
         },
       ]

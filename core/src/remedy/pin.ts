@@ -4,6 +4,18 @@ import { freeGroupPins, freePinsFor } from '../circuit/free-pins.ts';
 import { changePart, setPin } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Candidate, Proposer } from './remedy.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyPinSays {
+  readonly to: { old: Text; label: Text };
+  readonly move: { where: readonly Text[] };
+  readonly move2: { wish: Text; label: Text };
+  readonly ground: null;
+  readonly tie: { terminal: Text; part: Text; says: Text };
+}
+
+const tell = tells<RemedyPinSays>('remedy/pin');
 
 const labelOf = (circuit: Circuit, pin: string) =>
   circuit.controller?.card.terminals.find(({ id }) => id === pin)?.label ?? pin;
@@ -17,14 +29,16 @@ function move(circuit: Circuit, wish: PinWish): Candidate[] {
     const pins = freeGroupPins(circuit, lines, wish.group);
     if (!pins) return [];
     const plan = Object.entries(pins).reduce((p, [line, pin]) => place(p, line, pin), circuit.plan);
-    const where = Object.entries(pins).map(([line, pin]) => `${old(line)?.label ?? line} to ${labelOf(circuit, pin)}`);
-    return [{ id: `pins:${wish.of}:${Object.values(pins).join('+')}`, title: `Move ${where.join(', ')}`, plan }];
+    const where = Object.entries(pins).map(([line, pin]) =>
+      tell('to', { old: old(line)?.label ?? line, label: labelOf(circuit, pin) }),
+    );
+    return [{ id: `pins:${wish.of}:${Object.values(pins).join('+')}`, title: tell('move', { where }), plan }];
   }
   return freePinsFor(circuit, wish)
     .slice(0, 2)
     .map((pin) => ({
       id: `pin:${wish.id}:${pin}`,
-      title: `Move ${wish.label} to ${labelOf(circuit, pin)}`,
+      title: tell('move2', { wish: wish.label, label: labelOf(circuit, pin) }),
       plan: place(circuit.plan, wish.line, pin),
     }));
 }
@@ -44,11 +58,11 @@ export const tieRemedies: Proposer = ({ circuit, finding }) => {
   if (!part?.choice || !terminal) return [];
   const named = (id: string) => part.card.terminals.find((t) => t.id === id)?.label ?? id;
   return [
-    { to: 'ground', says: 'ground' },
+    { to: 'ground', says: tell('ground') },
     ...part.card.supplies.map(({ id, terminal: at }) => ({ to: id, says: named(at) })),
   ].map(({ to, says }) => ({
     id: `tie:${part.id}.${terminal.id}:${to}`,
-    title: `Tie ${terminal.label} of ${part.label} to ${says}`,
+    title: tell('tie', { terminal: terminal.label, part: part.label, says }),
     plan: changePart(circuit.plan, part.id, (choice) => ({ ...choice, ties: { ...choice.ties, [terminal.id]: to } })),
   }));
 };

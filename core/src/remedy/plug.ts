@@ -10,6 +10,15 @@ import { cheapestFirst } from '../plan/cost.ts';
 import { changePart, setFeed } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Candidate, Proposer } from './remedy.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyPlugSays {
+  readonly plugIntoSocket: { source: Text; board: Text };
+  readonly take: { cable: Text };
+}
+
+const tell = tells<RemedyPlugSays>('remedy/plug');
 
 /** The plan with a cable of this plug among its leads, unless the source brings its own or the plan has one. */
 export function withCable(
@@ -55,7 +64,7 @@ export function plugCandidates(circuit: Circuit, library: Library, board: PartNo
     return [
       {
         id: `plug:${board.id}:${rail.ref}`,
-        title: `Plug ${source.label} into the socket of ${board.label}`,
+        title: tell('plugIntoSocket', { source: source.label, board: board.label }),
         plan: plugIn(circuit.plan, board, rail.ref, library, circuit.cards),
       },
     ];
@@ -74,7 +83,7 @@ export const plugRemedies: Proposer = ({ circuit, finding, library }) => {
     for (const cable of cheapestFirst(cablesFor(library.values(), plug), buyingOf(circuit.plan)).slice(0, 2))
       found.push({
         id: `cable:${cable.id}`,
-        title: `Take a ${cable.name}`,
+        title: tell('take', { cable: cable.name }),
         plan: { ...circuit.plan, leads: [...circuit.plan.leads, cable.id] },
       });
   }

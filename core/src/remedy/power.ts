@@ -9,6 +9,17 @@ import type { Plan } from '../plan/plan.ts';
 import { supplyCandidates } from './add-supply.ts';
 import { plugCandidates } from './plug.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyPowerSays {
+  readonly putGroundWhereAll: { parts: readonly Text[] };
+  readonly feedFrom: { label: Text; rail: Text };
+  readonly feedFrom2: { names: readonly Text[]; other: Text };
+  readonly addFedFrom: { card: Text; input: Text; names: readonly Text[] };
+}
+
+const tell = tells<RemedyPowerSays>('remedy/power');
 
 const fits = (rail: Rail, feed: Feed): boolean =>
   rail.voltage !== null && within(rail.voltage, toInterval(feed.supply.range));
@@ -16,7 +27,7 @@ const fits = (rail: Rail, feed: Feed): boolean =>
 /** Back from a pin to the ground that all share. */
 export const commonGround = (circuit: Circuit, parts: readonly string[]): Candidate => ({
   id: `ground:${parts.join('+')}:common`,
-  title: `Put the ground of ${parts.map((id) => circuit.parts.get(id)?.label ?? id).join(', ')} where all have it`,
+  title: tell('putGroundWhereAll', { parts: parts.map((id) => circuit.parts.get(id)?.label ?? id) }),
   plan: parts.reduce((plan, part) => setGround(plan, part, null), circuit.plan),
 });
 
@@ -49,7 +60,7 @@ export function otherFeeds(circuit: Circuit, feed: Feed): Candidate[] {
     )
     .map((rail) => ({
       id: `feed:${feed.part}.${feed.supply.id}:${rail.ref}`,
-      title: `Feed ${label} from the ${rail.label}`,
+      title: tell('feedFrom', { label, rail: rail.label }),
       plan: setFeed(circuit.plan, feed.part, feed.supply.id, rail.ref),
     }));
 }
@@ -79,7 +90,7 @@ function enough(circuit: Circuit, rail: Rail): Feed[] {
 }
 
 const names = (circuit: Circuit, feeds: readonly Feed[]) =>
-  feeds.map(({ part }) => circuit.parts.get(part)?.label ?? part).join(', ');
+  feeds.map(({ part }) => circuit.parts.get(part)?.label ?? part);
 const refeed = (plan: Plan, feeds: readonly Feed[], rail: string) =>
   feeds.reduce((p, { part, supply }) => setFeed(p, part, supply.id, rail), plan);
 
@@ -110,7 +121,7 @@ function elsewhereOrMore(context: Context, rail: Rail, feeds: readonly Feed[]): 
     )
     .map((other) => ({
       id: `feeds:${rail.ref}:${other.ref}`,
-      title: `Feed ${names(circuit, feeds)} from the ${other.label}`,
+      title: tell('feedFrom2', { names: names(circuit, feeds), other: other.label }),
       plan: refeed(circuit.plan, feeds, other.ref),
     }));
   return [...elsewhere, ...regulators(context, rail, feeds)];
@@ -146,11 +157,11 @@ function addRegulator(
   input: Rail,
   feeds: readonly Feed[],
 ): Candidate {
-  const part = newPart(circuit.plan, card, 'regulator', 'regulator for the sensors', { [supply]: input.ref });
+  const part = newPart(circuit.plan, card, 'regulator', card.name, { [supply]: input.ref });
   const plan: Plan = { ...circuit.plan, parts: [...circuit.plan.parts, part] };
   return {
     id: `regulator:${card.id}:${input.ref}`,
-    title: `Add a ${card.name}, fed from the ${input.label}, for ${names(circuit, feeds)}`,
+    title: tell('addFedFrom', { card: card.name, input: input.label, names: names(circuit, feeds) }),
     plan: refeed(plan, feeds, `${part.id}.${offer}`),
   };
 }

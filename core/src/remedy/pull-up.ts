@@ -5,10 +5,32 @@ import { effectivePullUp } from '../physics/node.ts';
 import { pullUpWindow } from '../physics/pull-up-window.ts';
 import { addHelper, changeBus, feedByLine, freeId, removeHelper, setOpened } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import { fewerBits, membersOf } from './bits.ts';
 import type { Candidate, Proposer } from './remedy.ts';
+import { quantityOf, tells, type Quantity, type Text, distinct } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyPullUpSays {
+  readonly addPullUp: { value: Quantity; bare: readonly Text[] };
+  readonly run: { bus: Text; limit: Quantity };
+  readonly pullUp: { lines: readonly Text[]; value: Quantity };
+  readonly runBusKhz: null;
+  readonly leaveExtraPullUp: null;
+  readonly replaceThemOne: { target: Quantity };
+  readonly openPullUpJumpers: { opened: readonly Text[] };
+  readonly onePullUpWhole: { value: Quantity };
+  readonly keepOnlyFirstPull: null;
+  readonly openPullUpJumpers2: { named: readonly Text[] };
+  readonly openPullUpJumpers3: { named: readonly Text[] };
+  readonly keepPullUpsAlone: { label: Text };
+  readonly openAllPullUp: null;
+  readonly openAllPullUp2: { value: Quantity };
+  readonly giveEachWireSupply: null;
+  readonly pullUp2: { net: Text; ohms: Quantity };
+}
+
+const tell = tells<RemedyPullUpSays>('remedy/pull-up');
 
 /** The rail that a net should be pulled to: the controller's logic rail, or the far rail of a translator. */
 export function pullRail(circuit: Circuit, net: Net): string | null {
@@ -68,7 +90,7 @@ export const noPullUpRemedies: Proposer = ({ circuit, finding }) => {
   return [
     {
       id: `pull-up:${net.id}:${value}`,
-      title: `Add a pull-up of ${formatQuantity(value, 'Ω')} to ${bare.map((n) => n.label).join(' and ')}`,
+      title: tell('addPullUp', { value: quantityOf(value, 'Ω'), bare: bare.map((n) => n.label) }),
       plan,
     },
   ];
@@ -91,7 +113,7 @@ export const clockRemedies: Proposer = ({ circuit, finding }) => {
   const bus = circuit.buses.find(({ id }) => id === finding.subjects[0]);
   const { limit } = finding;
   if (!bus || limit === null) return [];
-  const title = `Run ${bus.name} at ${formatQuantity(limit, 'Hz')}`;
+  const title = tell('run', { bus: bus.name, limit: quantityOf(limit, 'Hz') });
   return [
     { id: `clock:${bus.id}:${limit}`, title, plan: changeBus(circuit.plan, bus.id, (b) => ({ ...b, clock: limit })) },
   ];
@@ -121,14 +143,14 @@ export const weakRemedies: Proposer = ({ circuit, finding }) => {
   if (plan && value) {
     found.push({
       id: `pull-up:${net.of}:${value}`,
-      title: `Pull ${lines.map((n) => n.label).join(' and ')} up with ${formatQuantity(value, 'Ω')}`,
+      title: tell('pullUp', { lines: lines.map((n) => n.label), value: quantityOf(value, 'Ω') }),
       plan,
     });
   }
   if (net.bus && (net.clock ?? 0) > 100e3) {
     found.push({
       id: `clock:${net.bus}:100000`,
-      title: 'Run the bus at 100 kHz',
+      title: tell('runBusKhz'),
       plan: changeBus(circuit.plan, net.bus, (bus) => ({ ...bus, clock: 100e3 })),
     });
   }
@@ -144,7 +166,7 @@ export const strongRemedies: Proposer = ({ circuit, finding }) => {
   if (helpers.length > 0) {
     found.push({
       id: `no-pull-up:${net.of}`,
-      title: 'Leave the extra pull-up resistors out',
+      title: tell('leaveExtraPullUp'),
       plan: helpers.reduce(removeHelper, circuit.plan),
     });
     const target = (n: Net) =>
@@ -158,7 +180,7 @@ export const strongRemedies: Proposer = ({ circuit, finding }) => {
     if (plan)
       found.push({
         id: `pull-up:${net.of}:choice`,
-        title: `Replace them by one of ${formatQuantity(target(net) ?? 0, 'Ω')}`,
+        title: tell('replaceThemOne', { target: quantityOf(target(net) ?? 0, 'Ω') }),
         plan,
       });
   }
@@ -167,14 +189,14 @@ export const strongRemedies: Proposer = ({ circuit, finding }) => {
     ...new Set(net.pullUps.flatMap(({ fitted }) => (fitted?.removable === 'jumper' ? fitted.part : []))),
   ];
   let plan = circuit.plan;
-  const opened: string[] = [];
+  const opened: Text[] = [];
   for (const part of modules.slice(0, Math.max(1, net.pullUps.length - 1))) {
     for (const { pullUps } of lines)
       for (const { fitted } of pullUps) if (fitted?.part === part) plan = setOpened(plan, part, fitted.signal, true);
     opened.push(circuit.parts.get(part)?.label ?? part);
     found.push({
       id: `open:${net.of}:${opened.length}`,
-      title: `Open the pull-up jumpers of ${opened.join(' and ')}`,
+      title: tell('openPullUpJumpers', { opened }),
       plan,
     });
   }
@@ -194,21 +216,15 @@ export const wireRemedies: Proposer = ({ circuit, finding }) => {
       ? [
           {
             id: `pull-up:${net.id}:${value}`,
-            title: `One pull-up of ${formatQuantity(value, 'Ω')} for the whole line`,
+            title: tell('onePullUpWhole', { value: quantityOf(value, 'Ω') }),
             plan: one,
           },
         ]
       : []),
-    ...(helpers.length > 1
-      ? [{ id: `keep-one:${net.id}`, title: 'Keep only the first of the pull-ups', plan: keep }]
-      : []),
+    ...(helpers.length > 1 ? [{ id: `keep-one:${net.id}`, title: tell('keepOnlyFirstPull'), plan: keep }] : []),
     ...wireJumpers(circuit, net),
   ];
 };
-
-const LIST = new Intl.ListFormat('en-GB');
-/** @example listed(['a', 'b', 'c']) === 'a, b and c' */
-const listed = (names: readonly string[]): string => LIST.format(names);
 
 /** Jumpers of one-wire modules: all but one opened, or all where a resistor of the plan is there or takes their place. */
 function wireJumpers(circuit: Circuit, net: Net): Candidate[] {
@@ -216,8 +232,8 @@ function wireJumpers(circuit: Circuit, net: Net): Candidate[] {
   if (closed.length === 0) return [];
   const open = (those: typeof closed): Plan =>
     those.reduce((plan, { part, signal }) => setOpened(plan, part, signal, true), circuit.plan);
-  const named = (those: typeof closed): string =>
-    listed([...new Set(those.map(({ part }) => circuit.parts.get(part)?.label ?? part))]);
+  const named = (those: typeof closed): Text[] =>
+    distinct(those.map(({ part }) => circuit.parts.get(part)?.label ?? part));
   const helper = net.pullUps.some((pull) => pull.helper !== null);
   const but = closed.slice(1);
   const bare = open(closed);
@@ -225,15 +241,15 @@ function wireJumpers(circuit: Circuit, net: Net): Candidate[] {
   const one = addPullUp(circuit, bare, alone);
   return [
     ...(but.length > 0
-      ? [{ id: `open-but-one:${net.id}`, title: `Open the pull-up jumpers of ${named(but)}`, plan: open(but) }]
+      ? [{ id: `open-but-one:${net.id}`, title: tell('openPullUpJumpers2', { named: named(but) }), plan: open(but) }]
       : []),
     ...(helper
-      ? [{ id: `open-all:${net.id}`, title: `Open the pull-up jumpers of ${named(closed)}`, plan: bare }]
+      ? [{ id: `open-all:${net.id}`, title: tell('openPullUpJumpers2', { named: named(closed) }), plan: bare }]
       : one
         ? [
             {
               id: `open-one:${net.id}`,
-              title: `Open the pull-up jumpers of ${named(closed)}, and put one resistor on the line`,
+              title: tell('openPullUpJumpers3', { named: named(closed) }),
               plan: one,
             },
           ]
@@ -265,12 +281,12 @@ export const pairRemedies: Proposer = ({ circuit, finding }) => {
     const others = carriers.filter((part) => part !== keep);
     found.push({
       id: `pair:${net.of}:${keep}`,
-      title: `Keep the pull-ups of ${label(keep)} alone`,
+      title: tell('keepPullUpsAlone', { label: label(keep) }),
       plan: openAll(bare, others),
     });
   }
   const opened = openAll(bare, carriers);
-  found.push({ id: `pair:${net.of}:none`, title: 'Open all pull-up jumpers', plan: opened });
+  found.push({ id: `pair:${net.of}:none`, title: tell('openAllPullUp'), plan: opened });
   const resistors = lines.reduce<Plan | null>((p, n) => p && addPullUp(circuit, p, { ...n, pullUps: [] }), opened);
   const rail = pullRail(circuit, net);
   const value = pullUpWindow(
@@ -282,7 +298,7 @@ export const pairRemedies: Proposer = ({ circuit, finding }) => {
   if (resistors && value) {
     found.push({
       id: `pair:${net.of}:${value}`,
-      title: `Open all pull-up jumpers and put one pair of ${formatQuantity(value, 'Ω')} on the bus`,
+      title: tell('openAllPullUp2', { value: quantityOf(value, 'Ω') }),
       plan: resistors,
     });
   }
@@ -305,7 +321,7 @@ export const wireBudgetRemedies: Proposer = ({ circuit, finding }) => {
       (p, { part, port }) => feedByLine(p, part.id, port.id, part.card.supplies, rail),
       circuit.plan,
     );
-    return [{ id: `fed:${net.of}`, title: 'Give each a wire to the supply', plan }];
+    return [{ id: `fed:${net.of}`, title: tell('giveEachWireSupply'), plan }];
   }
   const rail = pullRail(circuit, net);
   const volts = (rail && circuit.rails.get(rail)?.voltage?.max) || 0;
@@ -320,7 +336,13 @@ export const wireBudgetRemedies: Proposer = ({ circuit, finding }) => {
     .flatMap((ohms) => {
       const plan = oneInstead(circuit, [net], () => ohms);
       return plan
-        ? [{ id: `pull-up:${net.of}:${ohms}`, title: `Pull ${net.label} up with ${formatQuantity(ohms, 'Ω')}`, plan }]
+        ? [
+            {
+              id: `pull-up:${net.of}:${ohms}`,
+              title: tell('pullUp2', { net: net.label, ohms: quantityOf(ohms, 'Ω') }),
+              plan,
+            },
+          ]
         : [];
     });
 };

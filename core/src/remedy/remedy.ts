@@ -1,3 +1,4 @@
+import type { Message } from '../quantity/message.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import type { Result } from '../check/result.ts';
@@ -8,7 +9,7 @@ export interface Candidate {
   /** What is changed on what, stable: "feed:scale.vcc:mcu.3v3". */
   readonly id: string;
   /** Said as an instruction. */
-  readonly title: string;
+  readonly title: Message;
   readonly plan: Plan;
 }
 

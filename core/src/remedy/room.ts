@@ -3,6 +3,18 @@ import { setBoards, setOn, setRules, setSpot } from '../plan/edits.ts';
 import { swapCard } from '../plan/swap.ts';
 import { rivals } from './rivals.ts';
 import type { Proposer } from './remedy.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedyRoomSays {
+  readonly takeOutSocketWire: { label: Text };
+  readonly letBePlacedAnew: { label: Text };
+  readonly take: { name: Text };
+  readonly takeAs: { card: Text; part: Text };
+  readonly takeSolderingWhereCheaper: null;
+}
+
+const tell = tells<RemedyRoomSays>('remedy/room');
 
 /** Cards that are offered at most. */
 const MOST = 6;
@@ -16,7 +28,7 @@ export const roomRemedies: Proposer = ({ circuit, finding, library }) => {
     return [
       {
         id: `leads:${first}`,
-        title: `Take ${label(first)} out of the socket and wire it`,
+        title: tell('takeOutSocketWire', { label: label(first) }),
         plan: setOn(plan, first, null),
       },
     ];
@@ -24,7 +36,7 @@ export const roomRemedies: Proposer = ({ circuit, finding, library }) => {
   if (put.length > 0)
     return put.map((id) => ({
       id: `free:${id}`,
-      title: `Let ${label(id)} be placed anew`,
+      title: tell('letBePlacedAnew', { label: label(id) }),
       plan: setSpot(plan, id, null),
     }));
   const longest = Math.max(0, ...plan.boards.map((id) => circuit.cards.get(id)?.board?.rows ?? 0));
@@ -33,7 +45,7 @@ export const roomRemedies: Proposer = ({ circuit, finding, library }) => {
     .slice(0, MOST)
     .map(({ id, name }) => ({
       id: `board:${id}`,
-      title: `Take a ${name}`,
+      title: tell('take', { name }),
       plan: setBoards(plan, [id, ...plan.boards.slice(1)]),
     }));
 };
@@ -46,7 +58,7 @@ export const solderRemedies: Proposer = ({ circuit, finding, library }) => {
         .slice(0, MOST)
         .map((card) => ({
           id: `card:${part.id}:${card.id}`,
-          title: `Take ${card.name} as ${part.label}`,
+          title: tell('takeAs', { card: card.name, part: part.label }),
           plan: swapCard(circuit.plan, part.id, part.card, card),
         }))
     : [];
@@ -54,7 +66,7 @@ export const solderRemedies: Proposer = ({ circuit, finding, library }) => {
     ...cards,
     {
       id: 'solder',
-      title: 'Take soldering where it is cheaper',
+      title: tell('takeSolderingWhereCheaper'),
       plan: setRules(circuit.plan, { soldering: 'cheapest' }),
     },
   ];

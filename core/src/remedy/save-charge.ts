@@ -11,12 +11,24 @@ import { changeNeed, setFeed, setRun } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { leadRails } from '../plan/rails.ts';
 import { swapCard } from '../plan/swap.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
-import { formatSpan } from '../quantity/span.ts';
 import { partsBelow } from '../physics/timeline.ts';
 import { runtimeOf } from '../physics/runtime.ts';
 import type { Candidate } from './remedy.ts';
 import { behindSwitch, supplySwitch } from './supply-switch.ts';
+import { durationOf, quantityOf, tells, type Text, type Duration, type Quantity } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface RemedySaveChargeSays {
+  readonly letSleepBetweenReadings: { part: Text };
+  readonly switchOffBetweenReadings: { part: Text; card: Text };
+  readonly feedFromPinSwitch: { part: Text };
+  readonly readEveryInsteadEvery: { shortest: Duration; shortest2: Duration };
+  readonly run: { controller: Text; lowest: Quantity };
+  readonly takeRegulatorAs: { by: Text; card: Text; part: Text };
+  readonly take: { card: Text };
+}
+
+const tell = tells<RemedySaveChargeSays>('remedy/save-charge');
 
 export type Saving = 'sleep' | 'off' | 'interval' | 'clock' | 'regulator' | 'pack';
 
@@ -35,7 +47,7 @@ function sleepers(circuit: Circuit, parts: readonly PartNode[]): Saver[] {
     .map((part) => ({
       saving: 'sleep',
       id: `sleep:${part.id}`,
-      title: `Let ${part.label} sleep between readings`,
+      title: tell('letSleepBetweenReadings', { part: part.label }),
       plan: setRun(circuit.plan, part.id, { rest: 'sleep' }),
     }));
 }
@@ -70,7 +82,7 @@ function switchedOff(circuit: Circuit, library: Library, rail: Rail): Saver[] {
             {
               saving: 'off' as const,
               id: `off:${part.id}`,
-              title: `Switch ${part.label} off between readings with a ${card.name}`,
+              title: tell('switchOffBetweenReadings', { part: part.label, card: card.name }),
               plan: off(switched),
             },
           ]
@@ -80,7 +92,7 @@ function switchedOff(circuit: Circuit, library: Library, rail: Rail): Saver[] {
             {
               saving: 'off' as const,
               id: `pin:${part.id}`,
-              title: `Feed ${part.label} from a pin, and switch it off between readings`,
+              title: tell('feedFromPinSwitch', { part: part.label }),
               plan: off(setFeed(circuit.plan, part.id, supply.id, `${circuit.controller.id}.${pin}`)),
             },
           ]
@@ -108,7 +120,7 @@ function rarer(circuit: Circuit): Saver[] {
     return {
       saving: 'interval' as const,
       id: `interval:${times}`,
-      title: `Read every ${formatSpan(shortest * times)} instead of every ${formatSpan(shortest)}`,
+      title: tell('readEveryInsteadEvery', { shortest: durationOf(shortest * times), shortest2: durationOf(shortest) }),
       plan,
     };
   });
@@ -127,7 +139,7 @@ function slower(circuit: Circuit): Saver[] {
     {
       saving: 'clock',
       id: `clock:${lowest}`,
-      title: `Run ${controller.label} at ${formatQuantity(lowest, 'Hz')}`,
+      title: tell('run', { controller: controller.label, lowest: quantityOf(lowest, 'Hz') }),
       plan: setRun(circuit.plan, controller.id, { clock: lowest }),
     },
   ];
@@ -150,7 +162,7 @@ export function otherRegulators(circuit: Circuit, library: Library, part: PartNo
     return [
       {
         id: `card:${part.id}:${card.id}`,
-        title: `Take a ${offer.from?.by ?? ''} regulator, ${card.name}, as ${part.label}`,
+        title: tell('takeRegulatorAs', { by: offer.from?.by ?? '', card: card.name, part: part.label }),
         plan,
       },
     ];
@@ -172,7 +184,7 @@ export function otherPacks(circuit: Circuit, library: Library, part: PartNode): 
       `${part.id}.${own.id}`,
       `${part.id}.${offer.id}`,
     );
-    return [{ saving: 'pack', id: `pack:${part.id}:${card.id}`, title: `Take ${card.name}`, plan }];
+    return [{ saving: 'pack', id: `pack:${part.id}:${card.id}`, title: tell('take', { card: card.name }), plan }];
   });
 }
 

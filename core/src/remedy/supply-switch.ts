@@ -41,7 +41,7 @@ export function behindSwitch(
   if (!offer?.switch || !line || !input || !supply || !rail || !suits(circuit, card, input.id, rail)) return null;
   const id = freeId(plan, `supply-switch-${node.id}`.slice(0, 40));
   const part: PartChoice = {
-    ...newPart(plan, card, id, `supply switch of ${node.label}`, { [input.id]: rail }),
+    ...newPart(plan, card, id, card.name, { [input.id]: rail }),
     ports: { [offer.switch.port]: { lines: { [line]: { pin, locked: false } } } },
   };
   return setFeed({ ...plan, parts: [...plan.parts, part] }, node.id, supply.id, `${id}.${offer.id}`);

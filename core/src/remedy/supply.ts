@@ -7,7 +7,6 @@ import { addHelper, changePart, freeId, setFeed, setRules } from '../plan/edits.
 import { swapCard } from '../plan/swap.ts';
 import { cheapestFirst } from '../plan/cost.ts';
 import { meetings } from '../check/supply-back-feed.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { within } from '../quantity/interval.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import { LEAD_SHARE } from '../standard/practice.ts';
@@ -15,8 +14,24 @@ import { commonGround, otherFeeds, railRemedies, unloading } from './power.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { otherPacks, otherRegulators, renameRail, savers } from './save-charge.ts';
 import { stagger } from './stagger.ts';
+import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 
-const labelOf = (circuit: Circuit, part: string): string => circuit.parts.get(part)?.label ?? part;
+/** What is said here, by the data that it takes. */
+export interface RemedySupplySays {
+  readonly letPartsWorkOne: { count: number; after: Quantity };
+  readonly takeAs: { card: Text; part: Text };
+  readonly feedFrom: { fed: readonly Text[]; other: Text };
+  readonly letPinsFeedParts: { share: number };
+  readonly putBetween: { diode: Text; label: Text; label2: Text };
+  readonly letFeedNothingStay: { label: Text; label2: Text };
+  readonly joinGrounds: { subjects: readonly Text[] };
+  readonly putBetween2: { card: Text; rail: Text; node: Text };
+  readonly takeLeadsGauge: { gauge: number; label: Text };
+}
+
+const tell = tells<RemedySupplySays>('remedy/supply');
+
+const labelOf = (circuit: Circuit, part: string): Text => circuit.parts.get(part)?.label ?? part;
 
 /** Work one after the other. */
 export const staggerRemedies: Proposer = ({ circuit, finding }) => {
@@ -26,7 +41,10 @@ export const staggerRemedies: Proposer = ({ circuit, finding }) => {
     ? [
         {
           id: `stagger:${rail}`,
-          title: `Let ${[...order.begins.keys()].length} parts work one after the other: ${formatQuantity(order.after, 'A')} at the peak`,
+          title: tell('letPartsWorkOne', {
+            count: [...order.begins.keys()].length,
+            after: quantityOf(order.after, 'A'),
+          }),
           plan: order.plan,
         },
       ]
@@ -48,7 +66,7 @@ function strongerSources({ circuit, finding, library }: Context): Candidate[] {
     const enough = toInterval(offer.limit).min * circuit.plan.rules.derating >= rail.peak;
     if (!same || !enough) return [];
     const plan = renameRail(swapCard(circuit.plan, part.id, part.card, card), rail.ref, `${part.id}.${offer.id}`);
-    return [{ id: `card:${part.id}:${card.id}`, title: `Take ${card.name} as ${part.label}`, plan }];
+    return [{ id: `card:${part.id}:${card.id}`, title: tell('takeAs', { card: card.name, part: part.label }), plan }];
   });
 }
 
@@ -94,7 +112,7 @@ export const pinFedRemedies: Proposer = ({ circuit, finding }) => {
     })
     .map((other) => ({
       id: `feeds:${rail.ref}:${other.ref}`,
-      title: `Feed ${fed.map(({ part }) => labelOf(circuit, part)).join(', ')} from the ${other.label}`,
+      title: tell('feedFrom', { fed: fed.map(({ part }) => labelOf(circuit, part)), other: other.label }),
       plan: fed.reduce((plan, { part, supply }) => setFeed(plan, part, supply.id, other.ref), circuit.plan),
     }));
   const share = Math.min(1, Math.ceil((rail.peak / (toInterval(rail.offer.limit).min || 1)) * 10) / 10);
@@ -103,7 +121,7 @@ export const pinFedRemedies: Proposer = ({ circuit, finding }) => {
 
 const pinPowerRule = (circuit: Circuit, share: number): Candidate => ({
   id: `rule:pinPower:${share}`,
-  title: `Let pins feed parts, up to ${share * 100} % of what they are meant for`,
+  title: tell('letPinsFeedParts', { share: share * 100 }),
   plan: setRules(circuit.plan, { pinPower: share }),
 });
 
@@ -131,7 +149,7 @@ export const programmingRemedies: Proposer = ({ circuit, finding, library }) => 
     ...(diode
       ? [rail, other].map((ref) => ({
           id: `guard:${fed}:${ref}`,
-          title: `Put a ${diode.name} between ${label(ref)} and ${labelOf(circuit, part)}`,
+          title: tell('putBetween', { diode: diode.name, label: label(ref), label2: labelOf(circuit, part) }),
           plan: addHelper(circuit.plan, {
             id: freeId(circuit.plan, 'guard'),
             kind: 'guard',
@@ -144,7 +162,7 @@ export const programmingRemedies: Proposer = ({ circuit, finding, library }) => 
       : []),
     {
       id: `lines-only:${fed}`,
-      title: `Let ${label(rail)} feed nothing, and ${label(other)} stay on`,
+      title: tell('letFeedNothingStay', { label: label(rail), label2: label(other) }),
       plan: changePart(circuit.plan, part, ({ also, ...rest }) => {
         const left = Object.entries(also ?? {}).filter(([id]) => id !== supply);
         return left.length > 0 ? { ...rest, also: Object.fromEntries(left) } : rest;
@@ -156,7 +174,7 @@ export const programmingRemedies: Proposer = ({ circuit, finding, library }) => 
 export const groundRemedies: Proposer = ({ circuit, finding }) => [
   {
     id: `ground:${finding.subjects.join('+')}`,
-    title: `Join the grounds of ${finding.subjects.map((id) => labelOf(circuit, id)).join(' and ')}`,
+    title: tell('joinGrounds', { subjects: finding.subjects.map((id) => labelOf(circuit, id)) }),
     plan: finding.subjects.reduce(
       (plan, part) => changePart(plan, part, ({ apart: _apart, ...rest }) => rest),
       circuit.plan,
@@ -178,7 +196,11 @@ export const backFeedRemedies: Proposer = ({ circuit, finding, library }) => {
         .filter((ref) => straight.some(({ name }) => name === circuit.rails.get(ref)?.label))
         .map((rail) => ({
           id: `guard:${part}.${supply}:${rail}:${card.id}`,
-          title: `Put a ${card.name} between the ${circuit.rails.get(rail)?.label ?? rail} and ${node.label}`,
+          title: tell('putBetween2', {
+            card: card.name,
+            rail: circuit.rails.get(rail)?.label ?? rail,
+            node: node.label,
+          }),
           plan: addHelper(circuit.plan, {
             id: freeId(circuit.plan, `guard-${part}`),
             kind: 'guard',
@@ -203,7 +225,7 @@ export const leadRemedies: Proposer = ({ circuit, finding }) => {
     .slice(0, 2)
     .map((gauge) => ({
       id: `gauge:${feed.part}:${gauge}`,
-      title: `Take leads of gauge ${gauge} to ${labelOf(circuit, feed.part)}`,
+      title: tell('takeLeadsGauge', { gauge, label: labelOf(circuit, feed.part) }),
       plan: changePart(circuit.plan, feed.part, (part) => ({ ...part, gauge })),
     }));
 };

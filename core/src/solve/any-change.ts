@@ -20,23 +20,60 @@ import {
 } from '../plan/edits.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
 import { swapCard } from '../plan/swap.ts';
-import { formatAddress } from '../quantity/address.ts';
-import { formatQuantity } from '../quantity/engineering.ts';
 import { addPart } from './add-part.ts';
 import type { Candidate, Context } from '../remedy/remedy.ts';
 import { rivals } from '../remedy/rivals.ts';
+import {
+  quantityOf,
+  addressOf,
+  tells,
+  type Text,
+  type Quantity,
+  type BusAddress,
+  type Message,
+} from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SolveAnyChangeSays {
+  readonly letLevelsWorkUsually: null;
+  readonly letSuppliesInsideUsually: null;
+  readonly feedPartsFromV: null;
+  readonly keepEveryPullUp: null;
+  readonly letPinsFeedParts: null;
+  readonly useRailsRegulatorsContacts: null;
+  readonly feedFrom: { label: Text; rail: Text };
+  readonly takeLeadsGauge: { gauge: number; label: Text };
+  readonly bringWithin: { label: Text; short: Quantity };
+  readonly solder: null;
+  readonly pullUp: { open: Text; label: Text; toUpperCase: Text };
+  readonly takeAs: { other: Text; label: Text };
+  readonly readCommandsDoNot: { label: Text };
+  readonly set: { label: Text; value: BusAddress };
+  readonly putBeforeFrom: { card: Text; label: Text; near: Text; far: Text };
+  readonly move: { wish: Text; find: Text };
+  readonly putSeries: { said: Quantity; label: Text };
+  readonly putFromLineGround: { said: Quantity; label: Text };
+  readonly pullLineUp: { label: Text; name: Text; said: Quantity };
+  readonly divideFrom: { said: Quantity; name: Text; label: Text };
+  readonly run: { bus: Text; clock: Quantity };
+  readonly leaveOut: { kind: Text; id: Text };
+  readonly startAllConversionsTogether: null;
+  readonly add: { card: Text };
+}
+
+const tell = tells<SolveAnyChangeSays>('solve/any-change');
 
 const OHMS = [220, 1e3, 2.2e3, 4.7e3, 10e3, 22e3, 47e3];
 const CLOCKS = [10e3, 50e3, 100e3, 400e3];
 const GAUGES = [22, 18];
 const SHORT = 0.05;
-const RULES: readonly (readonly [title: string, rules: Partial<HouseRules>])[] = [
-  ['Let levels that work usually pass, flagged', { marginalLevels: 'working' }],
-  ['Let supplies that are inside usually pass, flagged', { marginalSupplies: 'working' }],
-  ['Feed parts from 5 V where they may be', { feed: 'five-volts' }],
-  ['Keep every pull-up', { pullUps: 'keep' }],
-  ['Let pins feed parts, up to what they are meant for', { pinPower: 1 }],
-  ['Use rails, regulators and contacts up to all that they are rated for', { derating: 1 }],
+const RULES: readonly (readonly [title: Message, rules: Partial<HouseRules>])[] = [
+  [tell('letLevelsWorkUsually'), { marginalLevels: 'working' }],
+  [tell('letSuppliesInsideUsually'), { marginalSupplies: 'working' }],
+  [tell('feedPartsFromV'), { feed: 'five-volts' }],
+  [tell('keepEveryPullUp'), { pullUps: 'keep' }],
+  [tell('letPinsFeedParts'), { pinPower: 1 }],
+  [tell('useRailsRegulatorsContacts'), { derating: 1 }],
 ];
 
 /** Parts that a finding names, those on the lines that it names, and what feeds or is fed by them. */
@@ -74,27 +111,27 @@ function ofPart({ circuit, library }: Context, part: PartNode): Candidate[] {
       if (rail.part !== id)
         found.push({
           id: `feed:${id}.${supply.id}:${rail.ref}`,
-          title: `Feed ${label} from the ${rail.label}`,
+          title: tell('feedFrom', { label, rail: rail.label }),
           plan: setFeed(plan, id, supply.id, rail.ref),
         });
   for (const gauge of GAUGES)
     found.push({
       id: `gauge:${id}:${gauge}`,
-      title: `Take leads of gauge ${gauge} to ${label}`,
+      title: tell('takeLeadsGauge', { gauge, label }),
       plan: changePart(plan, id, (p) => ({ ...p, gauge })),
     });
   found.push({
     id: `lead:${id}:${SHORT}`,
-    title: `Bring ${label} within ${formatQuantity(SHORT, 'm')}`,
+    title: tell('bringWithin', { label, short: quantityOf(SHORT, 'm') }),
     plan: changePart(plan, id, (p) => ({ ...p, lead: SHORT })),
   });
   for (const { id: signal, fittedPullUp } of card.signals)
     if (fittedPullUp && fittedPullUp.removable !== 'no') {
       const open = !choice?.opened.includes(signal);
-      const [off, on] = fittedPullUp.removable === 'jumper' ? ['Open', 'Close'] : ['Unsolder', 'Solder in'];
+      const [off, on] = fittedPullUp.removable === 'jumper' ? ['Open', 'Close'] : ['Unsolder', tell('solder')];
       found.push({
         id: `jumper:${id}.${signal}`,
-        title: `${open ? off : on} the pull-up of ${label} on ${signal.toUpperCase()}`,
+        title: tell('pullUp', { open: open ? off : on, label, toUpperCase: signal.toUpperCase() }),
         plan: setOpened(plan, id, signal, open),
       });
     }
@@ -107,7 +144,7 @@ function ofPart({ circuit, library }: Context, part: PartNode): Candidate[] {
   for (const other of others)
     found.push({
       id: `card:${id}:${other.id}`,
-      title: `Take ${other.name} as ${label}`,
+      title: tell('takeAs', { other: other.name, label }),
       plan: swapCard(plan, id, card, other),
     });
   return [...found, ...card.ports.flatMap((port) => ofPort({ circuit, library }, part, port))];
@@ -123,13 +160,13 @@ function ofPort(
   if (port.stretches?.noHold)
     found.push({
       id: `no-hold:${id}.${port.id}`,
-      title: `Read ${label} with the commands that do not hold the clock`,
+      title: tell('readCommandsDoNot', { label }),
       plan: changePort(plan, id, port.id, (c) => ({ ...c, noHold: true })),
     });
   for (const { value } of port.addresses ?? [])
     found.push({
       id: `address:${id}.${port.id}:${value}`,
-      title: `Set ${label} to ${formatAddress(value)}`,
+      title: tell('set', { label, value: addressOf(value) }),
       plan: changePort(plan, id, port.id, (c) => ({ ...c, address: value })),
     });
   const rails = railsOf(circuit);
@@ -139,7 +176,7 @@ function ofPort(
         if (near.ref !== far.ref)
           found.push({
             id: `translator:${id}.${port.id}:${card.id}:${near.ref}:${far.ref}`,
-            title: `Put ${card.name} before ${label}, from the ${near.label} to the ${far.label}`,
+            title: tell('putBeforeFrom', { card: card.name, label, near: near.label, far: far.label }),
             plan: addHelper(plan, {
               id: freeId(plan, 'translator'),
               kind: 'translator',
@@ -155,27 +192,30 @@ function ofPort(
     for (const pin of wish ? freePinsFor(circuit, wish) : [])
       found.push({
         id: `pin:${id}.${port.id}.${line}:${pin}`,
-        title: `Move ${wish?.label} to ${circuit.controller?.card.terminals.find((t) => t.id === pin)?.label ?? pin}`,
+        title: tell('move', {
+          wish: wish?.label ?? '',
+          find: circuit.controller?.card.terminals.find((t) => t.id === pin)?.label ?? pin,
+        }),
         plan: setPin(plan, `${id}.${port.id}`, line, { pin, locked: false }),
       });
     for (const ohms of OHMS) {
       const own = { id: freeId(plan, 'resistor'), part: id, port: port.id, line, ohms };
-      const said = formatQuantity(ohms, 'Ω');
+      const said = quantityOf(ohms, 'Ω');
       found.push({
         id: `series:${id}.${port.id}.${line}:${ohms}`,
-        title: `Put ${said} in series with ${label}`,
+        title: tell('putSeries', { said, label }),
         plan: addHelper(plan, { ...own, kind: 'series' }),
       });
       if (shared) continue;
       found.push({
         id: `pull-down:${id}.${port.id}.${line}:${ohms}`,
-        title: `Put ${said} from the line of ${label} to ground`,
+        title: tell('putFromLineGround', { said, label }),
         plan: addHelper(plan, { ...own, kind: 'pull-down' }),
       });
       for (const { ref, label: name } of rails)
         found.push({
           id: `pull-up:${id}.${port.id}.${line}:${ohms}:${ref}`,
-          title: `Pull the line of ${label} up to the ${name} with ${said}`,
+          title: tell('pullLineUp', { label, name, said }),
           plan: addHelper(plan, {
             id: own.id,
             kind: 'pull-up',
@@ -189,7 +229,7 @@ function ofPort(
         for (const { ref, label: name } of rails)
           found.push({
             id: `fixed:${id}.${port.id}.${line}:${ohms}:${ref}`,
-            title: `Divide with ${said} from the ${name} at ${label}`,
+            title: tell('divideFrom', { said, name, label }),
             plan: addHelper(plan, { ...own, kind: 'fixed', to: ref }),
           });
     }
@@ -207,18 +247,18 @@ function ofPlan({ circuit, finding }: Context): Candidate[] {
       .flatMap((bus) =>
         CLOCKS.map((clock) => ({
           id: `clock:${bus.id}:${clock}`,
-          title: `Run ${bus.name} at ${formatQuantity(clock, 'Hz')}`,
+          title: tell('run', { bus: bus.name, clock: quantityOf(clock, 'Hz') }),
           plan: changeBus(plan, bus.id, (b) => ({ ...b, clock })),
         })),
       ),
     ...plan.helpers.map(({ id, kind }) => ({
       id: `without:${id}`,
-      title: `Leave out the ${kind} ${id}`,
+      title: tell('leaveOut', { kind, id }),
       plan: removeHelper(plan, id),
     })),
     ...(plan.overlap
       ? []
-      : [{ id: 'overlap', title: 'Start all conversions together', plan: { ...plan, overlap: true } }]),
+      : [{ id: 'overlap', title: tell('startAllConversionsTogether'), plan: { ...plan, overlap: true } }]),
     ...RULES.map(([title, rules]) => ({ id: `rule:${Object.keys(rules).join()}`, title, plan: setRules(plan, rules) })),
   ];
 }
@@ -227,7 +267,11 @@ function ofPlan({ circuit, finding }: Context): Candidate[] {
 function* bought({ circuit, library }: Context): Generator<Candidate> {
   for (const card of library.values())
     if (card.kind === 'source' || card.kind === 'regulator' || card.kind === 'driver')
-      yield { id: `add:${card.id}`, title: `Add ${card.name}`, plan: addPart(circuit, library, card).plan };
+      yield {
+        id: `add:${card.id}`,
+        title: tell('add', { card: card.name }),
+        plan: addPart(circuit, library, card).plan,
+      };
 }
 
 /** All of them, those of the parts that the finding names first. */

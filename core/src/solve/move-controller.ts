@@ -1,4 +1,5 @@
 /** Another controller in place of the one there: rails, feeds and pins are found anew, and what changed is told. */
+import { type Message, type Text } from '../quantity/message.ts';
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
@@ -16,11 +17,11 @@ import { bestFeed } from './add-part.ts';
 export interface Moved {
   readonly plan: Plan;
   /** Lines with the label of their pin before and after; null without a pin. */
-  readonly pins: readonly { readonly line: string; readonly from: string | null; readonly to: string | null }[];
+  readonly pins: readonly { readonly line: Text; readonly from: string | null; readonly to: string | null }[];
   /** Rails that things hang on, by their names before and after; null where the new controller has none like it. */
   readonly rails: readonly { readonly from: string; readonly to: string | null }[];
   /** Why not every line found a pin. */
-  readonly trouble: string | null;
+  readonly trouble: Message | null;
 }
 
 /** Rails whose voltages differ by no more than this share may stand in for each other. */

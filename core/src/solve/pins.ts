@@ -5,6 +5,16 @@ import { instancesFor, pinUses, type PinUse } from '../circuit/pin-function.ts';
 import { setPin } from '../plan/edits.ts';
 import type { PinChoice, Plan } from '../plan/plan.ts';
 import { Assignment, crowded } from './assignment.ts';
+import { tells, type Text, type Message } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SolvePinsSays {
+  readonly leftCanCarry: { names: readonly Text[]; pins: readonly Text[] };
+  readonly noPeripheralControllerLeft: { noInstance: Text };
+  readonly busesAskMorePeripherals: null;
+}
+
+const tell = tells<SolvePinsSays>('solve/pins');
 
 export interface PinModel {
   readonly wishes: readonly PinWish[];
@@ -17,7 +27,7 @@ export interface PinModel {
 
 export type PinSolution =
   | { readonly ok: true; readonly cost: number; readonly pins: ReadonlyMap<string, string>; readonly tried: number }
-  | { readonly ok: false; readonly explanation: string; readonly crowded: readonly PinWish[] };
+  | { readonly ok: false; readonly explanation: Message; readonly crowded: readonly PinWish[] };
 
 /**
  * The model of a plan's pins: the lines to place against the pins that are left. Flash pins are never offered.
@@ -129,14 +139,17 @@ function explain(model: PinModel, cost: number[][]): PinSolution {
   const rows = crowded(cost);
   const wishes = rows.flatMap((i) => model.wishes[i] ?? []);
   const able = model.pins.filter((_, j) => rows.some((i) => Number.isFinite(cost[i]?.[j])));
-  const names = wishes.map(({ label }) => label).join(', ');
+  const names = wishes.map(({ label }) => label);
   const noInstance = model.groups.find(({ instances }) => instances.length === 0);
   const explanation =
     rows.length > 0
-      ? `${names}: ${wishes.length} ${wishes.length === 1 ? 'line has' : 'lines have'} ${able.length === 0 ? 'no pin' : `only ${able.map(({ label }) => label).join(', ')}`} left that can carry ${wishes.length === 1 ? 'it' : 'them'}.`
+      ? tell('leftCanCarry', {
+          names,
+          pins: able.map(({ label }) => label),
+        })
       : noInstance
-        ? `No peripheral of the controller is left whose pins serve every line of ${noInstance.id}.`
-        : 'The buses ask for more peripherals of one kind than the controller has free.';
+        ? tell('noPeripheralControllerLeft', { noInstance: noInstance.id })
+        : tell('busesAskMorePeripherals');
   return { ok: false, explanation, crowded: wishes };
 }
 

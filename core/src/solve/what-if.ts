@@ -1,4 +1,5 @@
 /** What a change of the plan would do to the runtime, side by side. */
+import { type Message } from '../quantity/message.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit, Rail } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
@@ -12,7 +13,7 @@ import { savers, type Saving } from '../remedy/save-charge.ts';
 export interface WhatIf {
   readonly id: string;
   readonly saving: Saving;
-  readonly title: string;
+  readonly title: Message;
   readonly plan: Plan;
   /** s that the build then runs. */
   readonly usual: number;
@@ -22,7 +23,7 @@ export interface WhatIf {
   /** Difference of the piece prices. */
   readonly cost: number;
   /** What would be wrong then that is not wrong now: dangers and faults, said. */
-  readonly wrong: readonly string[];
+  readonly wrong: readonly Message[];
 }
 
 /**

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { randomFrom } from '../../src/quantity/random.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
@@ -19,7 +20,7 @@ describe('faults of a build', () => {
       const sound = afflict(plan.layout, []);
       for (const fault of faults) {
         expect(fault.prior, fault.key).to.be.above(0);
-        expect(fault.says).to.match(/^\S.*\.$/);
+        expect(say(fault.says)).to.match(/^\S.*\.$/);
         expect(afflict(plan.layout, [fault]), fault.key).to.not.deep.equal(sound);
       }
     }

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { randomFrom } from '../../src/quantity/random.ts';
 import { expect } from 'chai';
 import { deviation } from '../../src/bench/instrument.ts';
@@ -129,7 +130,7 @@ describe('evidence that is not simulated for everything', () => {
     this.timeout(60_000);
     const dictionary = dictionaryFor('stairwell');
     const plan = benchOf('cupboard-verified');
-    const fault = theFault(plan, ({ kind, says }) => kind === 'tenfold' && says.includes('4.7 kΩ'));
+    const fault = theFault(plan, ({ kind, says }) => kind === 'tenfold' && say(says).includes('4.7 kΩ'));
     const net = plan.circuit.nets.find(({ protocol }) => protocol === 'onewire');
     const m = edgeOf(net?.id ?? '');
     expect(dictionary.measurements.some(({ kind }) => kind === 'edge')).to.equal(false);

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { dictionaryOf, SOUND, withMeasurements } from '../../src/bench/dictionary.ts';
 import { Finder } from '../../src/bench/finder.ts';
@@ -10,7 +11,7 @@ import { verify } from '../../src/check/verify.ts';
 import { answersOf } from '../../src/deliver/bring-up.ts';
 import { isInside } from '../../src/deliver/expected.ts';
 import { touchedRow } from '../../src/deliver/touched.ts';
-import type { LeadPoint } from '../../src/layout/layout.ts';
+import type { LeadPoint } from '../../src/circuit/laid.ts';
 import { changePart } from '../../src/plan/edits.ts';
 import { randomFrom } from '../../src/quantity/random.ts';
 import { benchOf, dictionaryFor, laidOut, theFault } from '../support/bench-case.ts';
@@ -19,14 +20,14 @@ import { demo, PLANS } from '../support/demo.ts';
 type Probes = Measurement & { readonly kind: 'ohms' | 'volts' };
 function probes(build: VirtualBuild, key: string): Probes {
   const touch = touchOf(build, key);
-  if (!touch.ok) throw new Error(touch.says);
+  if (!touch.ok) throw new Error(say(touch.says));
   const { measurement: m } = touch;
   if (m.kind !== 'ohms' && m.kind !== 'volts') throw new Error('not two probes');
   return m;
 }
 const refusal = (build: VirtualBuild, key: string): string => {
   const touch = touchOf(build, key);
-  return touch.ok ? '' : touch.says;
+  return touch.ok ? '' : say(touch.says);
 };
 
 /** Holes and pins of a build, as a hand would find them. */

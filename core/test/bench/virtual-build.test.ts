@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { METER_INPUT } from '../../src/bench/instrument.ts';
 import { releasedLine, scopeEdge } from '../../src/bench/scope.ts';
@@ -149,9 +150,9 @@ describe('a line on the oscilloscope', function () {
     const net = plan.circuit.nets.find(({ id }) => id === 'one-wire.data');
     const expected = 0.8473 * 4700 * (net?.capacitance ?? 0) * 0.7;
     expect(rise() / expected).to.be.closeTo(1, 0.02);
-    const tenfold = rise(({ kind, says }) => kind === 'tenfold' && says.includes('4.7 kΩ'));
+    const tenfold = rise(({ kind, says }) => kind === 'tenfold' && say(says).includes('4.7 kΩ'));
     expect(tenfold / rise()).to.be.within(9, 10.2);
-    expect(rise(({ kind, says }) => kind === 'missing' && says.includes('4.7 kΩ'))).to.deep.equal(NaN);
+    expect(rise(({ kind, says }) => kind === 'missing' && say(says).includes('4.7 kΩ'))).to.deep.equal(NaN);
   });
 });
 
@@ -166,7 +167,7 @@ describe('what the program sees', () => {
   it('loses the one part whose clock and data are swapped, and no other', () => {
     const swapped = scanWith(
       ({ kind, subjects, says }) =>
-        kind === 'crossed' && subjects[0] === 'air-gas' && /SDA/.test(says) && /SCL/.test(says),
+        kind === 'crossed' && subjects[0] === 'air-gas' && /SDA/.test(say(says)) && /SCL/.test(say(says)),
     );
     expect(swapped).to.deep.equal([0x26, 0x44, 0x45]);
   });
@@ -209,7 +210,7 @@ describe('what a program prints', () => {
         is.map((one) => theFault(plan, one)),
         1,
       );
-      return programText(hidden, all, (part) => plan.circuit.parts.get(part)?.label ?? part);
+      return programText(hidden, all, (part) => say(plan.circuit.parts.get(part)?.label ?? part));
     };
     const good = printed();
     expect(readScanLog(good).addresses.map(({ value }) => value)).to.deep.equal([0x26, 0x44, 0x45, 0x6a]);

@@ -1,4 +1,6 @@
 import { expect } from 'chai';
+import { holeText } from '../../src/board/hole-text.ts';
+import { say } from '../../src/say/say.ts';
 import {
   COLUMNS,
   conductorOf,
@@ -8,7 +10,6 @@ import {
   holeName,
   parseHole,
   pointOfHole,
-  sayHole,
   stripPlaces,
   stripsOf,
   type Grid,
@@ -85,11 +86,8 @@ describe('board grid', () => {
   });
 
   it('says holes as a maker reads them', () => {
-    expect([sayHole('1:a12', 1), sayHole('1:u+14', 1), sayHole('2:l-3', 2), sayHole('what', 1)]).to.deep.equal([
-      'a12',
-      'upper + 14',
-      'board 2, lower − 3',
-      'what',
-    ]);
+    expect(
+      [holeText('1:a12', 1), holeText('1:u+14', 1), holeText('2:l-3', 2), holeText('what', 1)].map(say),
+    ).to.deep.equal(['a12', 'upper + 14', 'board 2, lower − 3', 'what']);
   });
 });

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { I2cDecoder } from '../../src/capture/i2c-decoder.ts';
@@ -53,7 +54,7 @@ describe('the I²C decoder', () => {
     for (const bit of [true, false, true]) broken.bit(bit);
     const { messages, faults } = decode(broken.stop());
     expect(messages[0]?.loose).to.equal(3);
-    expect(faults[0]?.says).to.include('3 of nine bits');
+    expect(say(faults[0]?.says)).to.include('3 of nine bits');
     expect(decode(new I2cWave().start().bit(true).bit(false)).messages[0]).to.deep.include({
       end: 'cut',
       address: null,

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { toInterval } from '../../src/card/to-interval.ts';
 import { weakest } from '../../src/card/evidence.ts';
@@ -58,7 +59,7 @@ describe('card', () => {
 
   it('refuses a plan in place of a card, and a newer version, by name', () => {
     const plan = readCard(planText('cupboard-first-draft'));
-    expect(plan.ok ? '' : plan.problems[0]?.message).to.equal(
+    expect(say(plan.ok ? '' : plan.problems[0]?.message)).to.equal(
       'expected “idle-breadboard/card”, found “idle-breadboard/plan”',
     );
     expect(problems((card) => Object.assign(card, { version: 10 }))).to.deep.equal([

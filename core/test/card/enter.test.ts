@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { readCatalogue } from '@idle-breadboard/catalogue';
 import { cloneTemplate, enterFigures, type Accepted } from '../../src/card/enter.ts';
@@ -137,8 +138,8 @@ describe('figures of a card', () => {
   });
   it('that checks ask for and a card does not state are missing', () => {
     const bare = { ...template, supplies: template.supplies.map(({ absoluteMax: _, ...s }) => s) };
-    expect(missingOf(bare).map(({ title }) => title)).to.include('vcc, absolute maximum');
-    expect(missingOf(template).map(({ title }) => title)).to.not.include('vcc, absolute maximum');
+    expect(missingOf(bare).map(({ title }) => say(title))).to.include('vcc, absolute maximum');
+    expect(missingOf(template).map(({ title }) => say(title))).to.not.include('vcc, absolute maximum');
   });
 });
 

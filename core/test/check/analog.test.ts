@@ -153,7 +153,7 @@ describe('analog/range', () => {
     const { circuit, verdict, broken } = judge(build(bad, need(0, 100, 5), 'v3.high'));
     const finding = broken('level/over-voltage')[0];
     if (!finding) throw new Error('not found');
-    const one = proposeRemedies(circuit, verdict, finding, library).find(({ id }) => id.startsWith('divider:'));
+    const one = proposeRemedies(circuit, verdict, finding.result, library).find(({ id }) => id.startsWith('divider:'));
     expect(one?.brings.filter(({ severity }) => severity !== 'note')).to.deep.equal([]);
     expect(one?.ends).to.include.members([finding.key, 'analog/range|s.port.out|need']);
   });
@@ -220,7 +220,7 @@ describe('analog/divider', () => {
     const [found] = broken('analog/divider');
     expect(found?.severity).to.equal('fault');
     if (!found) return;
-    const [first] = proposeRemedies(circuit, verdict, found, library);
+    const [first] = proposeRemedies(circuit, verdict, found.result, library);
     const helper = first?.plan.helpers.find(({ kind }) => kind === 'fixed');
     expect(helper).to.include({ kind: 'fixed', to: 'v3.out' });
     // 14 kΩ to 27 kΩ over the range: the best E12 values lie between.

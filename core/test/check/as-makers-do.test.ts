@@ -1,4 +1,5 @@
 /** What makers do at the bench and no textbook draws: hand sums beside facts of the trade (common practice). */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { netlistOf } from '../../src/circuit/netlist.ts';
 import {
@@ -43,7 +44,7 @@ describe('a button on a boot pin that is meant', () => {
     const [found] = judge(build(true, 'up')).of('pin/strap');
     expect(found?.severity).to.equal(null);
     expect(found?.margin).to.be.closeTo(0.99, 1e-9);
-    expect(found?.message).to.equal(
+    expect(say(found?.message)).to.equal(
       'load leaves P2 high while nobody is at it; pressed as the controller starts it is low, which is meant. Low waits for a program.',
     );
   });
@@ -95,13 +96,13 @@ describe('a ground that is taken from a pin', () => {
     const feed = circuit.feeds.get('s.vcc');
     expect(feed?.lift).to.be.closeTo(0.4, 1e-9);
     expect(feed?.voltage?.min).to.be.closeTo(4.6, 0.003);
-    expect(feed?.dropSum).to.include('400 mV of the pin');
+    expect(say(feed?.dropSum)).to.include('400 mV of the pin');
   });
   it('passes at 10 of 20 mA, and says so', () => {
     const [found] = judge(build(0.01)).of('supply/pin-ground');
     expect(found?.severity).to.equal(null);
     expect([found?.measured, found?.limit]).to.deep.equal([0.01, 0.02]);
-    expect(found?.message).to.equal(
+    expect(say(found?.message)).to.equal(
       's returns 10 mA of the 20 mA that mcu P3 may take as a ground; its ground is up to 400 mV high.',
     );
   });

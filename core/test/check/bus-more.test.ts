@@ -77,7 +77,7 @@ describe('bus/time', () => {
     const [found] = broken('bus/time');
     expect(found?.severity).to.equal('fault');
     if (!found) return;
-    const [remedy] = proposeRemedies(circuit, verdict, found, library);
+    const [remedy] = proposeRemedies(circuit, verdict, found.result, library);
     expect(remedy?.id).to.equal('clock:bus:400000');
     expect(judge(two(60, 400e3)).of('bus/time')[0]?.measured).to.be.closeTo(2 * (92 / 400e3 + 0.02), 1e-12);
   });
@@ -229,7 +229,7 @@ describe('wire/budget', () => {
     const [found] = broken('wire/budget');
     expect(found?.measured).to.be.closeTo(3.3 - 1.5e-3 * 4935, 1e-9);
     if (!found) return;
-    const [remedy] = proposeRemedies(circuit, verdict, found, library);
+    const [remedy] = proposeRemedies(circuit, verdict, found.result, library);
     expect(remedy?.id).to.equal('fed:w');
   });
   it('does not ask for a supply wire of a part that lives on its data line', () =>

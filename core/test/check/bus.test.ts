@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { controller, exactly, figure, i2cBus, i2cModule, judge, part, V3, type Build } from '../support/build.ts';
 
@@ -18,7 +19,7 @@ describe('bus/address-collision', () => {
     const [found] = judge(two(0x44, 0x44)).broken('bus/address-collision');
     expect(found?.subjects).to.deep.equal(['bus', 'one.port', 'two.port']);
     expect([found?.measured, found?.limit, found?.severity]).to.deep.equal([2, 1, 'fault']);
-    expect(found?.message).to.include('one and two both answer at 0x44');
+    expect(say(found?.message)).to.include('one and two both answer at 0x44');
   });
   it('passes two settings', () => expect(judge(two(0x44, 0x45)).broken('bus/address-collision')).to.deep.equal([]));
   it('passes the same address on another bus', () => {
@@ -89,7 +90,7 @@ describe('bus/address-reserved', () => {
       parts: [member('one', 0x46, 'a')],
       buses: [i2cBus()],
     };
-    expect(judge(build).broken('bus/address-reserved')[0]?.message).to.include('its card knows 0x44, 0x45');
+    expect(say(judge(build).broken('bus/address-reserved')[0]?.message)).to.include('its card knows 0x44, 0x45');
   });
 });
 

@@ -1,4 +1,5 @@
 /** Room on the board, sockets, and what the parts cost, when they come, and whether they have to be soldered. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import type { Circuit } from '../../src/circuit/circuit.ts';
@@ -51,9 +52,9 @@ describe('body/clearance', () => {
     const circuit = deriveCircuit(documentOf(wide, tiny, library));
     const verdict = verify(circuit);
     const finding = verdict.findings.find(({ check }) => check === 'body/clearance');
-    expect(finding?.message).to.match(/its pins take 1\d rows, and the longest board has 14/);
+    expect(say(finding?.message)).to.match(/its pins take 1\d rows, and the longest board has 14/);
     const remedies = finding ? proposeRemedies(circuit, verdict, finding, library) : [];
-    expect(remedies.map(({ title }) => title).some((t) => /breadboard/.test(t))).to.equal(true);
+    expect(remedies.map(({ title }) => say(title)).some((t) => /breadboard/.test(say(t)))).to.equal(true);
   });
 
   it('finds two parts put down in one place, says what needs the air, and lets one of them go', () => {
@@ -61,7 +62,7 @@ describe('body/clearance', () => {
     const put = setSpot(setSpot(plan, scale, { hole: '1:e30', turned: true }), air, { hole: '1:f29' });
     const finding = about(put, 'body/clearance', scale, air);
     expect(finding?.severity).to.equal('fault');
-    expect(finding?.message).to.match(/needs free air/);
+    expect(say(finding?.message)).to.match(/needs free air/);
     const apart = setSpot(put, air, { hole: '1:f50' });
     expect(about(apart, 'body/clearance', scale, air)).to.equal(undefined);
     const circuit = circuitOf(put);
@@ -79,7 +80,7 @@ describe('body/clearance', () => {
     const wrong = setOn(board, part, { part: host, header: 'right', at: at('gnd') - 1 });
     const finding = about(wrong, 'body/clearance', part, 'socket');
     expect(finding?.severity).to.equal('danger');
-    expect(finding?.message).to.match(/does not belong into that socket: its .* meets/);
+    expect(say(finding?.message)).to.match(/does not belong into that socket: its .* meets/);
     // Fed from a pin, read by the next, ground beside it: D-pins that the plan gave it.
     const fed = changePart(board, part, (p) => ({
       ...p,
@@ -90,7 +91,7 @@ describe('body/clearance', () => {
     }));
     const right = setOn(fed, part, { part: host, header: 'right', at: at('a4') });
     const pass = about(right, 'body/clearance', part, 'socket');
-    expect(pass?.message).to.include('every pin on its own line');
+    expect(say(pass?.message)).to.include('every pin on its own line');
     expect(pass?.severity).to.equal(null);
     // Found without being told: where it agrees, and nowhere else.
     const circuit = circuitOf(fed);
@@ -112,7 +113,7 @@ describe('body/heat, by the holes', () => {
       return about(put, 'body/heat', air);
     };
     const [close, far] = [near('1:e24'), near('1:e60')];
-    const felt = close?.workings.find(({ name }) => name.startsWith('felt'));
+    const felt = close?.workings.find(({ name }) => say(name).startsWith('felt'));
     const watts = close?.workings.find(({ unit }) => unit === 'W');
     expect(felt?.value).to.be.above(0);
     expect(watts?.value).to.be.above(0);
@@ -131,7 +132,7 @@ describe('parts', () => {
     const with_ = (most: number) => about({ ...plan, budget: { most, currency: 'EUR' } }, 'parts/budget', 'budget');
     expect(with_(total)?.severity).to.equal(null);
     expect(with_(total - 0.01)?.severity).to.equal('caution');
-    expect(with_(total - 0.01)?.message).to.include('0.01 EUR more than the budget');
+    expect(say(with_(total - 0.01)?.message)).to.include('0.01 EUR more than the budget');
   });
 
   it('arrival: three days can be kept, two cannot', () => {
@@ -139,13 +140,13 @@ describe('parts', () => {
       resultsOf({ ...plan, readyInDays }, 'parts/arrival').filter(({ severity }) => severity !== null);
     expect(late(3)).to.deep.equal([]);
     expect(late(2).length).to.be.above(10);
-    expect(late(2)[0]?.message).to.match(/takes 3 days at the soonest; the build is to be ready in 2/);
+    expect(say(late(2)[0]?.message)).to.match(/takes 3 days at the soonest; the build is to be ready in 2/);
   });
 
   it('solder: a bare part against the house rule, and with it', () => {
     const bare = add(plan, 'humid-bare');
     const finding = resultsOf(bare, 'parts/solder').find(({ severity }) => severity !== null);
-    expect(finding?.message).to.include('has to be soldered');
+    expect(say(finding?.message)).to.include('has to be soldered');
     expect(resultsOf(setRules(bare, { soldering: 'cheapest' }), 'parts/solder')).to.deep.equal([]);
   });
 });

@@ -1,4 +1,5 @@
 /** Low-voltage loads on the contact of a relay: rated, wired, drawn, bought and brought up. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { bringUpSheet } from '../../src/deliver/bring-up.ts';
 import { buildOf } from '../../src/deliver/build.ts';
@@ -90,13 +91,13 @@ describe('a load on the contact of a relay', () => {
     ).to.deep.equal([null]);
     const [over] = build(1.61).broken('drive/contact');
     expect(over?.severity).to.equal('fault');
-    expect(over?.message).to.equal(
+    expect(say(over?.message)).to.equal(
       'fan asks the contact of relay for a current of 1.61 A; 1.6 A is the most. It welds or burns.',
     );
   });
   it('is held against the inrush and against the voltage for direct current', () => {
     expect(build(1, 5).broken('drive/contact')).to.deep.equal([]);
-    expect(build(1, 5.1).broken('drive/contact')[0]?.message).to.include(
+    expect(say(build(1, 5.1).broken('drive/contact')[0]?.message)).to.include(
       'a current for a moment of 5.1 A; 5 A is the most',
     );
     expect(build(1, 1, 24).broken('drive/contact')).to.deep.equal([]);
@@ -104,16 +105,18 @@ describe('a load on the contact of a relay', () => {
   });
   it('is said where nothing switches it, and so is a contact with nothing on it; neither is verified', () => {
     const found = build(1, 1, 12, null);
-    expect(found.broken('drive/flyback').map(({ message }) => message)).to.deep.equal([
+    expect(found.broken('drive/flyback').map(({ message }) => say(message))).to.deep.equal([
       'Nothing switches fan; it needs a driver or the contact of a relay, no pin can carry it.',
     ]);
-    expect(found.broken('drive/contact').map(({ message }) => message)).to.deep.equal([
+    expect(found.broken('drive/contact').map(({ message }) => say(message))).to.deep.equal([
       'Nothing hangs on the contact of relay: it clicks and switches nothing.',
     ]);
     expect(found.verdict.status).to.equal('open');
     const [finding] = found.broken('drive/flyback');
-    const [first] = finding ? proposeRemedies(found.circuit, found.verdict, finding, new Map(found.circuit.cards)) : [];
-    expect(first?.title).to.equal('Switch fan with relay');
+    const [first] = finding
+      ? proposeRemedies(found.circuit, found.verdict, finding.result, new Map(found.circuit.cards))
+      : [];
+    expect(say(first?.title)).to.equal('Switch fan with relay');
     expect(first?.ends).to.have.length(2);
   });
   it('is wired from its rail through COM and NO, or NC, and straight to ground', () => {
@@ -176,7 +179,7 @@ describe('a greenhouse logger', () => {
 
   it('is verified with the fan on the contact, laid out, read back, bought and brought up', function () {
     this.timeout(60_000);
-    expect(done.left.map(({ message }) => message)).to.deep.equal([]);
+    expect(done.left.map(({ message }) => say(message))).to.deep.equal([]);
     expect(verify(circuit).status).to.equal('verified');
     const fan = circuit.plan.parts.find(({ card: c }) => c === 'fan-12v');
     const relay = circuit.plan.parts.find(({ card: c }) => c === 'relay-one');
@@ -185,7 +188,7 @@ describe('a greenhouse logger', () => {
     expect(made.proof?.discords ?? []).to.deep.equal([]);
     if (!made.layout) throw new Error('not laid out');
     const steps = made.wiring.steps
-      .flatMap(({ leads }) => leads.map((lead) => `${lead.fromSays} ${lead.toSays}`))
+      .flatMap(({ leads }) => leads.map((lead) => `${say(lead.fromSays)} ${say(lead.toSays)}`))
       .join('\n');
     expect(steps).to.include('COM').and.to.include('NO');
     const sheet = bringUpSheet(planned(circuit, made.layout));

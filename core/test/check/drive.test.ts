@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import {
   card,
@@ -45,10 +46,12 @@ describe('drive/led', () => {
     // (3.3 − 1.8) V ÷ 20 mA = 75 Ω at its smallest: the light stands 20 mA, the pin 40 mA; 16 mA is what 80 % leave.
     const [near] = judge(light(75 / 0.95 + 0.001)).broken('drive/led');
     expect(near?.severity).to.equal('caution');
-    expect(near?.message).to.match(/so that 20 mA may flow; 16 mA is what my rules leave of it, and 20 mA the most/);
+    expect(say(near?.message)).to.match(
+      /so that 20 mA may flow; 16 mA is what my rules leave of it, and 20 mA the most/,
+    );
     const [over] = judge(light(75 / 0.95 - 0.01)).broken('drive/led');
     expect(over?.severity).to.equal('danger');
-    expect(over?.message).to.include('light and pin stand 20 mA at most');
+    expect(say(over?.message)).to.include('light and pin stand 20 mA at most');
   });
   it('cautions when hardly any current is left: (3.3 − 2.0) V ÷ 2.2 kΩ = 0.59 mA', () =>
     expect(judge(light(2200)).broken('drive/led')[0]?.severity).to.equal('caution'));

@@ -1,6 +1,7 @@
 /** Hazards are read before a plan is called verified; one cause is one finding; what is harmless is a note. */
+import { say, sayUnread } from '../../src/say/say.ts';
 import { expect } from 'chai';
-import { standingOf, unreadSays, verify } from '../../src/check/verify.ts';
+import { standingOf, verify } from '../../src/check/verify.ts';
 import { cautionsOf } from '../../src/circuit/cautions.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { checklistOf } from '../../src/deliver/checklist.ts';
@@ -30,7 +31,7 @@ describe('a hazard', () => {
     const doc = build();
     const verdict = verify(deriveCircuit(doc));
     expect([verdict.status, standingOf(verdict)]).to.deep.equal(['verified', 'unread']);
-    expect(unreadSays(verdict)).to.equal('1 hazard is to be read and ticked off.');
+    expect(sayUnread(verdict.unread.length)).to.equal('1 hazard is to be read and ticked off.');
     const read = verify(deriveCircuit({ ...doc, plan: setAcknowledged(doc.plan, LIVE, true) }));
     expect(standingOf(read)).to.equal('verified');
     const back = setAcknowledged(setAcknowledged(doc.plan, LIVE, true), LIVE, false);
@@ -39,7 +40,9 @@ describe('a hazard', () => {
   });
   it('is said once for all parts that bring it, and asked for again when its sentence changes', () => {
     const doc = build();
-    expect(cautionsOf(deriveCircuit(doc)).map(({ part: of, asks }) => [of, asks])).to.deep.equal([['a, b', true]]);
+    expect(cautionsOf(deriveCircuit(doc)).map(({ labels, asks }) => [labels.map(say), asks])).to.deep.equal([
+      [['a', 'b'], true],
+    ]);
     const other = { ...doc, plan: setAcknowledged(doc.plan, `${LIVE} Now.`, true) };
     expect(standingOf(verify(deriveCircuit(other)))).to.equal('unread');
   });
@@ -47,15 +50,15 @@ describe('a hazard', () => {
     const doc = build();
     const visitor = part('p', 'adapter', { only: 'programming' });
     const bare = { ...doc.plan, parts: [...doc.plan.parts.filter(({ card: id }) => id !== 'adapter'), visitor] };
-    expect(cautionsOf(deriveCircuit({ ...doc, plan: bare })).map(({ part: of, asks }) => [of, asks])).to.deep.equal([
-      ['p', true],
-    ]);
+    expect(
+      cautionsOf(deriveCircuit({ ...doc, plan: bare })).map(({ labels, asks }) => [labels.map(say), asks]),
+    ).to.deep.equal([[['p'], true]]);
   });
   it('that only scratches asks for no tick', () => {
     const sharp = build([{ hazard: 'sharp', says: SHARP, source: 'sheet' }]);
     const verdict = verify(deriveCircuit({ ...sharp, plan: setAcknowledged(sharp.plan, LIVE, true) }));
     expect(standingOf(verdict)).to.equal('verified');
-    expect(verdict.passes.some(({ message }) => message.includes(SHARP))).to.equal(true);
+    expect(verdict.passes.some(({ message }) => say(message).includes(SHARP))).to.equal(true);
   });
   it('and its tick are no part of the hardware', () => {
     const doc = build();
@@ -73,11 +76,17 @@ describe('a hazard', () => {
 describe('the checklist on paper', () => {
   it('has a line only where the build has what it is about', () => {
     expect(checklistOf(deriveCircuit(build()))).to.deep.equal([]);
-    const lines = checklistOf(deriveCircuit(demo('stairwell'))).join('\n');
+    const lines = checklistOf(deriveCircuit(demo('stairwell')))
+      .map(say)
+      .join('\n');
     expect(lines).to.include('lamp relay: between what its contact switches');
     expect(lines).to.include('longest time on');
     expect(lines).not.to.include('drip loop');
-    expect(checklistOf(deriveCircuit(demo('rain-barrel'))).join('\n')).to.include('drip loop');
+    expect(
+      checklistOf(deriveCircuit(demo('rain-barrel')))
+        .map(say)
+        .join('\n'),
+    ).to.include('drip loop');
   });
 });
 
@@ -85,7 +94,7 @@ describe('one cause', () => {
   it('is one finding: the error on the way to the counts is a part of the error of the reading', () => {
     const draft = verify(deriveCircuit(demo('cupboard-first-draft')));
     for (const echo of draft.echoes) expect(draft.findings.some(({ key }) => key === echo.key)).to.equal(false);
-    const said = draft.findings.map(({ message }) => message);
+    const said = draft.findings.map(({ message }) => say(message));
     expect(new Set(said).size).to.equal(said.length);
   });
 });

@@ -1,4 +1,5 @@
 /** Levels while something is off, translators and dividers, and what the house rule says of feeds. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import type { Helper } from '../../src/plan/plan.ts';
 import { busBuild, fitted, input, MCU, onBus, output, pinned, pull, translator, TWO_RAILS } from '../support/boards.ts';
@@ -154,7 +155,7 @@ describe('level/translator', () => {
     ).to.deep.equal(['caution']));
   it('finds a side without supply', () => {
     const [found] = judge(through('v3.out', 'v9.out')).broken('level/translator');
-    expect(found?.message).to.match(/no supply on its low side/);
+    expect(say(found?.message)).to.match(/no supply on its low side/);
   });
   it('refuses a translator with a direction for lines that both sides pull low', () =>
     expect(
@@ -185,7 +186,7 @@ describe('level/translator', () => {
     });
     const lines = { port: { lines: { tx: { pin: 'p2', locked: false }, rx: { pin: 'p3', locked: false } } } };
     expect(judge(at([serial], ['s'], lines)).broken('level/translator')[0]?.message).to.match(
-      /s rx .*go to the parts and s tx .*come from them/,
+      /s rx .*goes to the parts and s tx .*comes from them/,
     );
     const held = judge(at([input('load')], ['a', 'b'], pinned('in')));
     expect(held.broken('level/translator')).to.deep.equal([]);

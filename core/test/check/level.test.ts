@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import {
   card,
@@ -59,7 +60,7 @@ describe('level/high', () => {
     for (const guaranteed of [2.9, 2.4]) {
       const [found] = judge(link(3.3, guaranteed, 0.7, 'share', 'working', 5)).broken('level/high');
       expect(found?.severity).to.equal('caution');
-      expect(found?.message).to.include('Usually it is 3.3 V, and the input switches at 2.5 V, so it works.');
+      expect(say(found?.message)).to.include('Usually it is 3.3 V, and the input switches at 2.5 V, so it works.');
     }
     // 2.2 V does not get to half of 5 V, and an input that usually switches at 0.68 × 5 V = 3.4 V is not reached by 3.3 V.
     expect(judge(link(2.2, 2, 0.7, 'share', 'working', 5)).broken('level/high')[0]?.severity).to.equal('fault');
@@ -81,7 +82,7 @@ describe('level/high', () => {
       'level/high',
     );
     expect(found?.severity).to.equal('fault');
-    expect(found?.message).to.include('where the input switches is not said');
+    expect(say(found?.message)).to.include('where the input switches is not said');
   });
 
   it('takes a typical threshold on the easy side of the guaranteed one, which binds nobody', () => {
@@ -126,7 +127,7 @@ describe('level/high', () => {
     expect(
       found
         .broken('level/high')
-        .map(({ message }) => message)
+        .map(({ message }) => say(message))
         .sort(),
     ).to.deep.equal([
       'Bus SCL at rest guarantees only 3.3 V high; mcu P1 needs 3.5 V. Usually it is 3.3 V, and the input switches at 2.5 V. It may not be read.',
@@ -286,7 +287,7 @@ describe('level/over-voltage', () => {
       .find(({ subjects }) => subjects[0] === 'bus.sda');
     expect(found?.severity).to.equal('danger');
     expect(found?.measured).to.be.closeTo((5 / 4700 + 3.3 / 10e3) / (1 / 4700 + 1 / 10e3), 1e-9);
-    expect(found?.message).to.match(/lifts bus SDA to 4\.46 V; b SDA stands 3\.6 V at most\. It can be damaged\./);
+    expect(say(found?.message)).to.match(/lifts bus SDA to 4\.46 V; b SDA stands 3\.6 V at most\. It can be damaged\./);
     expect(found?.subjects).to.deep.equal(['bus.sda', 'b.sda', 'mcu.p0']);
   });
 });
@@ -325,7 +326,7 @@ describe('level/no-pull-up', () => {
     };
     const [found] = judge(bus({ buses: [weak] })).broken('level/no-pull-up');
     expect(found?.severity).to.equal('caution');
-    expect(found?.message).to.include('30 kΩ to 80 kΩ');
+    expect(say(found?.message)).to.include('30 kΩ to 80 kΩ');
   });
   it('does not ask for one where an output drives both ways', () =>
     expect(

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
 import type { Need, Plan } from '../../src/plan/plan.ts';
@@ -97,7 +98,9 @@ describe('a level that cannot be read, or chatters', () => {
     const judged = judge(build([sense, need]));
     const [finding] = judged.broken('need/trigger');
     if (!finding) throw new Error('nothing found');
-    return proposeRemedies(judged.circuit, judged.verdict, finding, judged.circuit.cards).map(({ title }) => title);
+    return proposeRemedies(judged.circuit, judged.verdict, finding.result, judged.circuit.cards).map(({ title }) =>
+      say(title),
+    );
   };
   it('ends two steps back where it chatters', () =>
     expect(remedies(trigger({ hysteresis: 3.9 }))).to.deep.equal(['Let it end 4 ppm further back']));
@@ -106,7 +109,7 @@ describe('a level that cannot be read, or chatters', () => {
       'Let it end 2 ppm further back',
     ]));
   it('is read where it lies', () =>
-    expect(remedies(trigger({ level: 401 })).some((title) => title.endsWith('to 401 ppm'))).to.equal(true));
+    expect(remedies(trigger({ level: 401 })).some((title) => say(title).endsWith('to 401 ppm'))).to.equal(true));
 });
 
 describe('need/selectivity', () => {
@@ -133,6 +136,6 @@ describe('need/accuracy', () => {
       ],
     });
     const [found] = judge({ ...build([sense]), cards: [gap] }).broken('need/accuracy');
-    expect(found?.message).to.include('states no accuracy between 150 to 300 ppm');
+    expect(say(found?.message)).to.include('states no accuracy between 150 to 300 ppm');
   });
 });

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { errorOver, rangeMargin } from '../../src/check/sense-error.ts';
 import { card, judge, part, type Build } from '../support/build.ts';
@@ -72,7 +73,7 @@ describe('need/range', () => {
       'No part is chosen for',
     );
     const other = card('s', {});
-    expect(judge({ ...alone, cards: [other] }).broken('need/range')[0]?.message).to.include(
+    expect(say(judge({ ...alone, cards: [other] }).broken('need/range')[0]?.message)).to.include(
       'does not measure air humidity',
     );
   });

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import {
   CMOS,
@@ -50,11 +51,11 @@ function mended(judged: Judged, check: string, library: readonly Card[]): string
   const [finding] = judged.broken(check);
   if (!finding) throw new Error(`${check} found nothing`);
   const all = libraryOf([...judged.circuit.cards.values(), ...library]);
-  const [remedy] = proposeRemedies(judged.circuit, judged.verdict, finding, all);
+  const [remedy] = proposeRemedies(judged.circuit, judged.verdict, finding.result, all);
   if (!remedy) throw new Error(`${check} has no remedy`);
   const after = verify(deriveCircuit(documentOf(remedy.plan, judged.circuit.cards.values(), all)));
   return [
-    remedy.title,
+    say(remedy.title),
     ...after.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault').map((r) => r.check),
   ];
 }
@@ -64,7 +65,9 @@ describe('pin/boot-state', () => {
     const judged = judge(boots(undefined, load('high')));
     const [found] = judged.broken('pin/boot-state');
     expect(found?.severity).to.equal('fault');
-    expect(found?.message).to.equal('Nothing holds mcu P2 while the controller starts; fan may switch on by itself.');
+    expect(say(found?.message)).to.equal(
+      'Nothing holds mcu P2 while the controller starts; fan may switch on by itself.',
+    );
     expect(mended(judged, 'pin/boot-state', [])).to.deep.equal(['Hold fan off at the start with 10 kΩ to ground']);
   });
   it('is a danger where mains hangs on it', () => {
@@ -181,7 +184,7 @@ describe('pin/unit-conflict', () => {
 
   it('finds an analog line on the converter that the radio takes', () => {
     const judged = judge(sensor('p5'));
-    expect(judged.broken('pin/unit-conflict')[0]?.message).to.equal(
+    expect(say(judged.broken('pin/unit-conflict')[0]?.message)).to.equal(
       'one is on P5, whose converter the radio takes. It needs it.',
     );
     expect(mended(judged, 'pin/unit-conflict', [])).to.deep.equal(['Move one to P6']);
@@ -207,7 +210,7 @@ describe('pin/unit-conflict', () => {
   const found = (build: Build) =>
     judge(build)
       .broken('pin/unit-conflict')
-      .map(({ message }) => message);
+      .map(({ message }) => say(message));
 
   it('finds two frequencies on one counter, and passes two that agree', () => {
     expect(found(loads([21e3, 28e3, 'p2'], [2e3, 5e3, 'p3']))).to.deep.equal([
@@ -249,7 +252,7 @@ describe('pin/unit-conflict', () => {
       ],
       buses: [i2cBus(), second],
     });
-    expect(judged.broken('pin/unit-conflict').map(({ message }) => message)).to.deep.equal([
+    expect(judged.broken('pin/unit-conflict').map(({ message }) => say(message))).to.deep.equal([
       'second has no peripheral of its own: those of its pins serve bus.',
     ]);
   });
@@ -272,13 +275,13 @@ describe('pin/capability, more', () => {
     }).broken('pin/capability');
 
   it('finds a line that relies on the pull of a pin that has none', () => {
-    expect(at(sw, 'p2', true)[0]?.message).to.equal(
+    expect(say(at(sw, 'p2', true)[0]?.message)).to.equal(
       'door relies on the pull of P2, which has none; a resistor or another pin is needed.',
     );
     expect([at(sw, 'p2', false), at(sw, 'p4', true)]).to.deep.equal([[], []]);
   });
   it('wants an interrupt where every edge counts', () => {
-    expect(at(pulse, 'p4', false)[0]?.message).to.equal('door needs an interrupt input; P4 cannot be one.');
+    expect(say(at(pulse, 'p4', false)[0]?.message)).to.equal('door needs an interrupt input; P4 cannot be one.');
     expect(at(pulse, 'p3', false)).to.deep.equal([]);
   });
 });

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { CMOS, controller, exactly, i2cBus, i2cModule, judge, module, part, V3, type Build } from '../support/build.ts';
 
@@ -17,7 +18,7 @@ describe('pin/double', () => {
   it('finds two signals on one pin', () => {
     const [found] = judge(two('p3', 'p3')).broken('pin/double');
     expect([found?.measured, found?.margin, found?.severity]).to.deep.equal([2, -1, 'fault']);
-    expect(found?.message).to.equal('one and two are on P3 together; only one can be.');
+    expect(say(found?.message)).to.equal('one and two are on P3 together; only one can be.');
   });
   it('passes one signal on each', () => expect(judge(two('p3', 'p4')).broken('pin/double')).to.deep.equal([]));
   it('counts a shared bus line once', () => {
@@ -90,7 +91,7 @@ describe('pin/strap', () => {
     const [found] = judge(contact('p2')).broken('pin/strap');
     expect([found?.severity, found?.measured]).to.deep.equal(['fault', 0]);
     expect(found?.limit).to.be.closeTo(2.31, 1e-9);
-    expect(found?.message).to.include('Low stops it.');
+    expect(say(found?.message)).to.include('Low stops it.');
   });
   it('finds a pull-up on a pin that must be low', () =>
     expect(judge(contact('p3')).broken('pin/strap')[0]?.measured).to.be.closeTo(3.3, 1e-9));

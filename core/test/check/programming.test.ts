@@ -1,4 +1,5 @@
 /** A serial programmer is there only while a program is loaded: a source and two crossed lines then, and nothing the rest of the time. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { whileProgramming } from '../../src/circuit/programming.ts';
 import { buildOf } from '../../src/deliver/build.ts';
@@ -69,7 +70,7 @@ describe('a programmer that is there only while a program is loaded', () => {
   it('passes: 3.3 V into a board of 3.0 to 3.6 V, 80 of 500 mA, transmit to receive both ways', () => {
     const judged = judge(build(3.3));
     const [pass] = judged.of('supply/programming').filter(({ severity }) => severity === null);
-    expect(pass?.message).to.match(
+    expect(say(pass?.message)).to.match(
       /^prog feeds mcu and talks to it while a program is loaded: \d+ rules hold then, too\.$/,
     );
     expect(judged.broken('pin/strap')).to.deep.equal([]);
@@ -78,7 +79,7 @@ describe('a programmer that is there only while a program is loaded', () => {
   it('says to take the cells out first where both are straight on one supply, and passes where it does not feed', () => {
     const [caution] = judge(build(3.3)).broken('supply/programming');
     expect(caution?.severity).to.equal('caution');
-    expect(caution?.message).to.equal(
+    expect(say(caution?.message)).to.equal(
       'Take cells off before prog goes on: both would feed VCC of mcu, and the higher one feeds the other.',
     );
     expect(judge(build(3.3, { alone: true })).broken('supply/programming')).to.deep.equal([]);
@@ -89,7 +90,7 @@ describe('a programmer that is there only while a program is loaded', () => {
       .filter(({ severity }) => severity !== 'caution');
     expect(found?.severity).to.equal('fault');
     expect(found?.measured).to.equal(5);
-    expect(found?.message).to.match(/^While a program is loaded: /);
+    expect(say(found?.message)).to.match(/^While a program is loaded: /);
   });
   it('is a fault where it gives too little: 80 of 50 mA', () =>
     expect(
@@ -124,7 +125,7 @@ describe('the programmer that ships', () => {
     const grave = verify(circuitOf(plan)).findings.filter(
       ({ severity }) => severity === 'danger' || severity === 'fault',
     );
-    expect(grave.map(({ message }) => message)).to.deep.equal([]);
+    expect(grave.map(({ message }) => say(message))).to.deep.equal([]);
     expect(whileProgramming(documentOf(plan, cards, library))).to.not.equal(null);
   });
   it('is kept from meeting the adapter by feeding nothing; a diode that takes 1 V of 4.4 leaves too little for 4.2, and is not offered', () => {
@@ -132,15 +133,15 @@ describe('the programmer that ships', () => {
     const verdict = verify(circuit);
     const caution = verdict.findings.find(({ check }) => check === 'supply/programming');
     if (!caution) throw new Error('no caution');
-    const titles = proposeRemedies(circuit, verdict, caution, library).map(({ title }) => title);
+    const titles = proposeRemedies(circuit, verdict, caution, library).map(({ title }) => say(title));
     expect(titles).to.include('Let Tansy S4 programmer feed nothing, and Hollin 5 V 4 A adapter stay on');
-    expect(titles.filter((title) => title.includes('diode'))).to.deep.equal([]);
+    expect(titles.filter((title) => say(title).includes('diode'))).to.deep.equal([]);
   });
   it('has a step of its own at the end of the wiring, and is on the parts list', () => {
     const build = buildOf(circuitOf(plan));
     const last = build.wiring.steps.at(-1);
     expect(last?.phase).to.equal('programming');
-    expect(last?.checks.map((check) => ('says' in check ? check.says : ''))).to.include.members([
+    expect(last?.checks.map((check) => ('says' in check ? say(check.says) : ''))).to.include.members([
       'GND of the programmer to GND of Marram W3 board, TXD to RX, RXD to TX.',
     ]);
     expect(build.parts.lines.some(({ card: id }) => id === 'serial-programmer')).to.equal(true);

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import type { Card } from '../../src/card/card.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
@@ -49,7 +50,7 @@ describe('supply/back-feed', () => {
   it('is a caution behind a switch that a hand turns: it is forgotten one day', () => {
     const found = meet(five, six, [guard('b.out', 'toggle')]);
     expect(found?.severity).to.equal('caution');
-    expect(found?.message).to.match(/^Turn the switch before the .* off/);
+    expect(say(found?.message)).to.match(/^Turn the switch before the .* off/);
   });
   it('pushes nothing into cells: 0.2 V of a diode do not keep 5 V out of cells at 3 V', () => {
     const found = meet(cells({}), five, [guard('b.out', 'diode')]);
@@ -186,7 +187,7 @@ describe('supply/sag and supply/runtime', () => {
       parts: [part('v', 'v'), part('x', 'x', { feeds: { vcc: 'v.out' } }), part('y', 'y', { feeds: { vcc: 'v.out' } })],
       plan: { runFor: 1e7 },
     };
-    expect(judge(build).of('supply/runtime')[0]?.message).to.include('75 % of it goes to x, at work');
+    expect(say(judge(build).of('supply/runtime')[0]?.message)).to.include('75 % of it goes to x, at work');
     expect(deriveCircuit(document(build)).rails.get('v.out')?.typical).to.be.closeTo(0.004, 1e-12);
   });
 });

@@ -1,4 +1,5 @@
 /** A supply that is short of a part's range by a little: what is lost, the house rule, and everything that ends it. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
 import { libraryOf } from '../../src/card/library.ts';
@@ -36,7 +37,7 @@ describe('a heated element on a nominal 5 V', () => {
   it('is accepted by the rule for supplies where it is usually inside and 5 % short at the worst, and flagged with the figure', () => {
     const [found] = judge(on(4.7, 5.2, 'working')).broken('supply/range');
     expect(found?.severity).to.equal('caution');
-    expect(found?.message).to.equal(
+    expect(say(found?.message)).to.equal(
       'heater gets 4.933 V at VCC usually and 4.683 V to 5.2 V at the worst; it works from 4.8 V to 5.2 V. It is accepted by the rule for supplies.',
     );
     // 0.95 × 4.8 V = 4.56 V, plus 17 mV in the leads.
@@ -53,7 +54,7 @@ describe('a heated element on a nominal 5 V', () => {
     const offered = proposeRemedies(
       circuit,
       verdict,
-      finding,
+      finding.result,
       libraryOf([...library.values(), ...circuit.cards.values()]),
     );
     const ids = offered.map(({ id }) => id.split(':')[0]);
@@ -68,7 +69,7 @@ describe('a heated element on a nominal 5 V', () => {
       ? proposeRemedies(
           nine.circuit,
           nine.verdict,
-          again,
+          again.result,
           libraryOf([...library.values(), ...nine.circuit.cards.values()]),
         )
       : [];
@@ -88,7 +89,7 @@ describe('cells on a linear input', () => {
       plan: { controller: 'board' },
     });
     expect(found.broken('supply/range').map(({ severity }) => severity)).to.deep.equal(['caution']);
-    expect(found.broken('supply/range')[0]?.message).to.match(
+    expect(say(found.broken('supply/range')[0]?.message)).to.match(
       /^The cells feed board with 9\.6 V when fresh and sink to 5\.9\d+ V at VIN; it works down to 7 V\. It stops there, with charge left in them/,
     );
     expect(found.verdict.status).to.equal('verified');

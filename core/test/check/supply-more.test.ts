@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import {
   card,
@@ -45,7 +46,7 @@ describe('supply/dropout', () => {
       chain(cells({}), regulator('reg', { volts: 3.3, more: { dropout: exactly('V', 0.3) } }), load('x', 0.001)),
     ).of('supply/dropout')[0];
     expect(found?.severity).to.equal('caution');
-    expect(found?.message).to.include('3.6 V');
+    expect(say(found?.message)).to.include('3.6 V');
   });
 });
 
@@ -161,7 +162,7 @@ describe('supply/pin-fed', () => {
   it('is against a house rule that says never, however little it is', () => {
     const [found] = on5(0.002, 0).of('supply/pin-fed');
     expect(found?.severity).to.equal('fault');
-    expect(found?.message).to.include('never');
+    expect(say(found?.message)).to.include('never');
   });
   it('may go up to the share of the house rule, exactly', () => {
     // 20 mA recommended × 0.5.
@@ -179,7 +180,7 @@ describe('supply/pin-fed', () => {
   });
   it('takes the pin, and is counted on it and on the rail behind it', () => {
     const { circuit, of } = on5(0.01, 0.5);
-    expect(circuit.wishes.find(({ pin }) => pin === 'p3')?.label).to.equal('supply of x');
+    expect(say(circuit.wishes.find(({ pin }) => pin === 'p3')?.label)).to.equal('supply of x');
     expect(circuit.rails.get('v5.out')?.peak).to.be.closeTo(0.01, 1e-12);
     expect(of('pin/current').some(({ measured }) => measured === 0.01)).to.equal(true);
   });

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { card, exactly, figure, judge, part, source5, terminals, type Build } from '../support/build.ts';
 
@@ -80,7 +81,7 @@ describe('supply/source-current', () => {
     expect(judge(many(1)).broken('supply/source-current')).to.deep.equal([]);
     const [found] = judge(many(2)).broken('supply/source-current');
     expect([found?.measured, found?.limit]).to.deep.equal([0.42, 0.4]);
-    expect(found?.message).to.include('500 mA × 0.8');
+    expect(say(found?.message)).to.include('500 mA × 0.8');
   });
   it('holds exactly at the limit', () =>
     expect(judge(fed(source5('v', 3.3, 3.3, 0.5), load(0.4))).broken('supply/source-current')).to.deep.equal([]));

@@ -1,4 +1,5 @@
 /** What a reviewer of sensor builds looks for, each beside a worked value from a standard, a handbook or common practice. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import type { Card } from '../../src/card/card.ts';
 import { libraryOf } from '../../src/card/library.ts';
@@ -39,7 +40,7 @@ function mends(judged: Judged, check: string, more: readonly Card[] = []): strin
   const [finding] = judged.broken(check);
   if (!finding) throw new Error(`${check} found nothing`);
   const all = libraryOf([...judged.circuit.cards.values(), ...more]);
-  return proposeRemedies(judged.circuit, judged.verdict, finding, all).map(({ title }) => title);
+  return proposeRemedies(judged.circuit, judged.verdict, finding.result, all).map(({ title }) => say(title));
 }
 const fedBy = (rail: string, more: Partial<PartChoice> = {}): PartChoice =>
   part('x', 'x', { feeds: { vcc: rail }, ...more });

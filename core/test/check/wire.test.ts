@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { controller, exactly, figure, judge, module, part, V3, type Build } from '../support/build.ts';
 
@@ -31,7 +32,7 @@ describe('wire/pull-up', () => {
   it('cautions about one 10 kΩ for each of three sensors: 3.33 kΩ', () => {
     const [found] = judge(line(10e3, 10e3, 10e3)).broken('wire/pull-up');
     expect(found?.severity).to.equal('caution');
-    expect(found?.message).to.include('3.33 kΩ');
+    expect(say(found?.message)).to.include('3.33 kΩ');
   });
   it('passes one of 4.7 kΩ', () => expect(judge(line(4700)).broken('wire/pull-up')).to.deep.equal([]));
   // 4 mA at 0.4 V (one-wire thermometer class, from memory): (3.3 − 0.4) ÷ 4 mA = 725 Ω.

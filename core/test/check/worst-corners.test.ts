@@ -1,4 +1,5 @@
 /** Corners that the first proofs left out, each with its sum by hand. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import type { Card } from '../../src/card/card.ts';
 import { libraryOf } from '../../src/card/library.ts';
@@ -102,10 +103,15 @@ describe('a fixed resistor to a rail', () => {
     const [found] = judged.broken('level/over-voltage');
     expect(found).to.include({ severity: 'danger', measured: 5 });
     expect(found?.limit).to.be.closeTo(3.6, 1e-9);
-    expect(found?.message).to.match(/^The fixed resistor fix can lift .* to 5 V/);
+    expect(say(found?.message)).to.match(/^The fixed resistor fix can lift .* to 5 V/);
     if (!found) throw new Error('nothing found');
-    const remedies = proposeRemedies(judged.circuit, judged.verdict, found, libraryOf(judged.circuit.cards.values()));
-    expect(remedies.map(({ title }) => title)).to.deep.equal(['Take the resistor of bead to the 3.3 V of v3']);
+    const remedies = proposeRemedies(
+      judged.circuit,
+      judged.verdict,
+      found.result,
+      libraryOf(judged.circuit.cards.values()),
+    );
+    expect(remedies.map(({ title }) => say(title))).to.deep.equal(['Take the resistor of bead to the 3.3 V of v3']);
   });
   it('holds on the rail of the pin', () =>
     expect(judge(sensed('v3.out', 0, 50)).broken('level/over-voltage')).to.deep.equal([]));
@@ -330,8 +336,8 @@ describe('a capacitor at the pin', () => {
     const judged = judge(seen(null));
     const [found] = judged.broken('analog/source');
     if (!found) throw new Error('nothing found');
-    const [remedy] = proposeRemedies(judged.circuit, judged.verdict, found, libraryOf([box]));
-    expect(remedy?.title).to.equal('Put 100 nF from the pin of bead to ground');
+    const [remedy] = proposeRemedies(judged.circuit, judged.verdict, found.result, libraryOf([box]));
+    expect(say(remedy?.title)).to.equal('Put 100 nF from the pin of bead to ground');
     const { circuit } = judge(seen(100e-9));
     const legs = netlistOf(circuit).legged.find(({ id }) => id === 'c')?.legs;
     expect(legs).to.deep.equal(['bead.port.out', 'ground']);

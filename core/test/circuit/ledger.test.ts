@@ -1,4 +1,5 @@
 /** What small resistors and bases take from a rail, by hand. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { pinCurrents } from '../../src/physics/pin-currents.ts';
 import { RESISTOR_TOLERANCE } from '../../src/standard/practice.ts';
@@ -35,7 +36,7 @@ const bead = card('bead', {
 const loadOf = (build: Build, rail: string, words: RegExp) =>
   judge(build)
     .circuit.rails.get(rail)
-    ?.loads.find(({ label }) => words.test(label));
+    ?.loads.find(({ label }) => words.test(say(label)));
 
 describe('the ledger of currents', () => {
   it('has the divider of a bare thermistor, which takes all the time: 3.3 V ÷ (10 kΩ + 10 kΩ) = 165 µA', () => {

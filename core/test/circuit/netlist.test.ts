@@ -1,4 +1,6 @@
 /** The netlist against the circuit that it is taken from, and helper by helper. */
+import { quantityOf } from '../../src/quantity/message.ts';
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { netlistOf, reachedAt, type Netlist } from '../../src/circuit/netlist.ts';
@@ -47,8 +49,8 @@ for (const name of PLANS)
         if (net.ends.some((end) => fitted(end.part))) continue;
         const groups = new Set(net.ends.filter((e) => !e.divider).map((end) => nodeOf(list, end.part, end.terminal)));
         // A resistor in series cuts the line in two, nothing else does.
-        expect(groups.size, net.label).to.equal(net.series.length > 0 ? 2 : 1);
-        expect(groups.has(undefined), net.label).to.equal(false);
+        expect(groups.size, say(net.label)).to.equal(net.series.length > 0 ? 2 : 1);
+        expect(groups.has(undefined), say(net.label)).to.equal(false);
       }
       for (const { part: p, supply, rail } of circuit.feeds.values()) {
         if (!rail || fitted(p)) continue;
@@ -169,7 +171,7 @@ describe('netlist', () => {
     const behind = nodeOf(list, 'x', 'vcc');
     expect(legs(list, 'g1')).to.deep.equal([nodeOf(list, 'a', 'out'), behind]);
     expect(legs(list, 'g2')).to.deep.equal([nodeOf(list, 'b', 'out'), behind]);
-    expect(list.legged.find(({ id }) => id === 'g1')?.polar).to.deep.equal(['plain end', 'ring end']);
+    expect(list.legged.find(({ id }) => id === 'g1')?.polar?.map(say)).to.deep.equal(['plain end', 'ring end']);
   });
 
   it('joins a pin with the part that it feeds', () => {
@@ -207,12 +209,13 @@ describe('netlist', () => {
     expect(list.legged).to.deep.include({
       id: 'c',
       kind: 'capacitor',
-      value: '100 µF',
+      value: quantityOf(100e-6, 'F'),
       ohms: null,
       card: 'can',
       legs: ['rail:a.out', 'ground'],
-      polar: ['long leg', 'short leg'],
+      polar: list.legged[0]?.polar ?? null,
     });
+    expect(list.legged[0]?.polar?.map(say)).to.deep.equal(['long leg', 'short leg']);
   });
 
   it('reaches the pins of a controller in its carrier where the carrier leads them out', () => {

@@ -162,7 +162,7 @@ describe('when a part is at work', () => {
     const asleep = doc('sleep');
     const [finding] = asleep.broken('need/warm-up');
     expect(finding).to.include({ severity: 'fault', measured: 90, limit: 60 });
-    const ways = finding ? proposeRemedies(asleep.circuit, asleep.verdict, finding, asleep.circuit.cards) : [];
+    const ways = finding ? proposeRemedies(asleep.circuit, asleep.verdict, finding.result, asleep.circuit.cards) : [];
     expect(ways.map(({ id }) => id)).to.include('awake:x');
   });
 });

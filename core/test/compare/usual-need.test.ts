@@ -1,4 +1,5 @@
 /** Each quantity begins with a need that a shipped part meets; at nought the nearest card is named with a step that takes it. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { disqualifies, qualify, type Setting } from '../../src/compare/qualify.ts';
 import { nearestMiss, usualNeed } from '../../src/compare/usual-need.ts';
@@ -44,7 +45,7 @@ describe('the nearest miss', () => {
     };
     expect(qualify(library.values(), need, setting).able).to.deep.equal([]);
     const miss = nearestMiss(library.values(), need, setting);
-    expect(miss?.says).to.match(/of the range/);
+    expect(say(miss?.says)).to.match(/of the range/);
     expect(miss?.step).to.not.equal(null);
   });
   it('keeps its word: with the step taken the card qualifies (300 needs that nothing meets)', () => {

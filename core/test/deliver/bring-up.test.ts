@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { HiddenBuild } from '../../src/bench/hidden.ts';
 import { Measurements } from '../../src/bench/measurement.ts';
@@ -43,7 +44,7 @@ describe('the bring-up sheet', function () {
           const seen = hidden.read(m);
           // The pull-ups of the first draft fight each other through protection diodes: the sheet takes the plan at its word.
           if (name === 'cupboard-first-draft' && row.phase === 'rest') continue;
-          expect(isInside(row.expected, seen), `${name}: ${row.title}: ${String(seen)}`).to.equal(true);
+          expect(isInside(row.expected, seen), `${name}: ${say(row.title)}: ${String(seen)}`).to.equal(true);
         }
       }
   });
@@ -53,10 +54,12 @@ describe('the bring-up sheet', function () {
       const { layout, ...plan } = benchOf(name);
       const rows = bringUpSheet({ layout, ...plan }).rows.filter(({ lead }) => lead);
       const wires = layout.leads.filter(({ kind }) => kind === 'lead' || kind === 'own');
-      expect(rows.filter(({ title }) => title.startsWith('Lead ')).length, name).to.be.at.most(wires.length);
+      expect(rows.filter(({ title }) => say(title).startsWith('Lead ')).length, name).to.be.at.most(wires.length);
       for (const { kind, value, from } of layout.leads) {
         if (kind !== 'resistor') continue;
-        const own = rows.filter(({ title, how }) => title.startsWith(`${value} `) && how.startsWith('Ohms from '));
+        const own = rows.filter(
+          ({ title, how }) => say(title).startsWith(`${say(value)} `) && say(how).startsWith('Ohms from '),
+        );
         expect(own.length, `${name}: ${value} at ${JSON.stringify(from)}`).to.be.at.least(1);
       }
     }
@@ -81,8 +84,8 @@ describe('the bring-up sheet', function () {
         return m && !isInside(row.expected, hidden.read(m));
       });
     };
-    expect(outside(({ kind }) => kind === 'open').some(({ title }) => title.startsWith('Lead '))).to.equal(true);
-    const tenfold = outside(({ kind, says }) => kind === 'tenfold' && says.includes('4.7 kΩ'));
+    expect(outside(({ kind }) => kind === 'open').some(({ title }) => say(title).startsWith('Lead '))).to.equal(true);
+    const tenfold = outside(({ kind, says }) => kind === 'tenfold' && say(says).includes('4.7 kΩ'));
     expect(tenfold.some(({ kind }) => kind === 'ohms')).to.equal(true);
     expect(outside(({ kind }) => kind === 'strap').some(({ kind }) => kind === 'scan')).to.equal(true);
   });
@@ -90,7 +93,7 @@ describe('the bring-up sheet', function () {
   it('says what can hurt, and has nothing connected on the mains side of what switches it', () => {
     const { rows, cautions } = bringUpSheet(benchOf('stairwell'));
     expect(cautions.map(({ hazard }) => hazard)).to.include('mains');
-    expect(rowOf(rows, ({ subjects, phase }) => subjects[0] === 'lamp-relay' && phase === 'reading').how).to.match(
+    expect(say(rowOf(rows, ({ subjects, phase }) => subjects[0] === 'lamp-relay' && phase === 'reading').how)).to.match(
       /^Nothing is connected on its mains side/,
     );
   });
@@ -123,9 +126,9 @@ describe('words that tell parts apart', () => {
       key: 'word:air-gas.i2c.208',
       phase: 'scan',
       expected: '0x60',
-      title: 'Word of carbon dioxide sensor',
     });
-    expect(row.how).to.equal('Read register 0xD0. Another word is another part.');
+    expect(say(row.title)).to.equal('Word of carbon dioxide sensor');
+    expect(say(row.how)).to.equal('Read register 0xD0. Another word is another part.');
   });
 });
 

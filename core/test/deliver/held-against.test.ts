@@ -1,18 +1,24 @@
 import { expect } from 'chai';
 import { Capture } from '../../src/capture/capture.ts';
-import { heldCapture, heldScan, unplugged } from '../../src/deliver/held-against.ts';
+import * as against from '../../src/deliver/held-against.ts';
+import { say } from '../../src/say/say.ts';
 import { I2cWave } from '../support/i2c-wave.ts';
 import { benchOf } from '../support/bench-case.ts';
 
+const said = (held: readonly against.Held[]) => held.map(({ says, ...rest }) => ({ ...rest, says: say(says) }));
+const heldScan = (...of: Parameters<typeof against.heldScan>) => said(against.heldScan(...of));
+const heldCapture = (...of: Parameters<typeof against.heldCapture>) => said(against.heldCapture(...of));
+const unplugged = (...of: Parameters<typeof against.unplugged>) => said(against.unplugged(...of));
+
 const { circuit } = benchOf('cupboard-verified');
 const bad = (held: readonly { good: boolean | null; says: string }[]) =>
-  held.filter(({ good }) => good === false).map(({ says }) => says);
+  held.filter(({ good }) => good === false).map(({ says }) => say(says));
 
 describe('a scan held against the plan', () => {
   it('has nothing to say against the addresses of the plan', () => {
     const held = heldScan(circuit, 'i2c', [0x26, 0x44, 0x45, 0x6a]);
     expect(bad(held)).to.deep.equal([]);
-    expect(held[0]?.says).to.equal('0x26 answers: display.');
+    expect(say(held[0]?.says)).to.equal('0x26 answers: display.');
   });
   it('names who does not answer, who could be set so, and what nobody knows', () => {
     expect(bad(heldScan(circuit, 'i2c', [0x26, 0x44, 0x6a, 0x50]))).to.deep.equal([
@@ -25,8 +31,8 @@ describe('a scan held against the plan', () => {
   it('tells the part that was unplugged', () => {
     const [left] = unplugged(circuit, 'i2c', [0x26, 0x44, 0x45, 0x6a], [0x26, 0x44, 0x45]);
     expect(left).to.deep.include({ good: true, says: '0x6A left: carbon dioxide sensor.', subjects: ['air-gas'] });
-    expect(unplugged(circuit, 'i2c', [0x26], [0x26])[0]?.says).to.match(/the same/);
-    expect(unplugged(circuit, 'i2c', [0x26], [0x44]).map(({ says }) => says.slice(0, 10))).to.deep.equal([
+    expect(say(unplugged(circuit, 'i2c', [0x26], [0x26])[0]?.says)).to.match(/the same/);
+    expect(unplugged(circuit, 'i2c', [0x26], [0x44]).map(({ says }) => say(says).slice(0, 10))).to.deep.equal([
       '0x26 left:',
       '0x44 came ',
     ]);
@@ -67,7 +73,7 @@ describe('a capture held against the plan', () => {
   it('names the part that is called and never answers, and who does', () => {
     const held = heldCapture(circuit, 'i2c', capture(traffic(), 60e-9), nets);
     expect(bad(held)).to.deep.equal(['0x6A is called and never answers: carbon dioxide sensor.']);
-    expect(held.map(({ says }) => says).join(' '))
+    expect(held.map(({ says }) => say(says)).join(' '))
       .to.include('Called and answered: 0x44.')
       .and.include('The clock runs at 100 kHz');
   });
@@ -82,9 +88,9 @@ describe('a capture held against the plan', () => {
       return heldCapture(circuit, 'i2c', made.end(), nets)[0];
     };
     expect(sampled(2e-6)).to.deep.include({ good: null });
-    expect(sampled(2e-6)?.says).to.match(/within one step of the capture, 2 µs.*too coarse to tell/);
+    expect(say(sampled(2e-6)?.says)).to.match(/within one step of the capture, 2 µs.*too coarse to tell/);
     expect(sampled(20e-9)).to.deep.include({ good: true });
-    expect(sampled(20e-9)?.says).to.match(/within one step of the capture, 20 ns, 20 ns at most/);
+    expect(say(sampled(20e-9)?.says)).to.match(/within one step of the capture, 20 ns, 20 ns at most/);
   });
   it('sees a line that never leaves the ground', () => {
     const made = new Capture([{ name: 'SDA', line: 'sda', supply: 3.3 }]);

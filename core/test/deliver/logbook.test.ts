@@ -1,14 +1,7 @@
 import { expect } from 'chai';
+import { logCsv, logMarkdown } from '../../src/format/logbook-text.ts';
 import Papa from 'papaparse';
-import {
-  calibrationOf,
-  latest,
-  logCsv,
-  logMarkdown,
-  rebuilds,
-  trendOf,
-  type LogEntry,
-} from '../../src/deliver/logbook.ts';
+import { calibrationOf, latest, rebuilds, trendOf, type LogEntry } from '../../src/deliver/logbook.ts';
 
 let count = 0;
 const entry = (at: string, rest: Partial<LogEntry>): LogEntry => ({

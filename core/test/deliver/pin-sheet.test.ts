@@ -15,7 +15,7 @@ import {
   pinNumber,
   pythonModule,
   takesOverlay,
-} from '../../src/deliver/pin-sheet.ts';
+} from '../../src/format/pin-sheet.ts';
 import { documentOf } from '../../src/plan/document.ts';
 import { changePart } from '../../src/plan/edits.ts';
 import { fingerprint } from '../../src/plan/fingerprint.ts';

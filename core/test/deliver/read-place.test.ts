@@ -1,6 +1,7 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
-import { placeNames, readPlace } from '../../src/deliver/read-place.ts';
-import { Places } from '../../src/deliver/say-point.ts';
+import { placeNames, readPlace } from '../../src/say/read-place.ts';
+import { Places } from '../../src/deliver/places.ts';
 import { pointKey, pointOf } from '../../src/layout/finish.ts';
 import { benchOf } from '../support/bench-case.ts';
 import { PLANS } from '../support/demo.ts';
@@ -12,7 +13,7 @@ describe('a place as it is typed', () => {
       const places = new Places(circuit, layout);
       for (const lead of layout.leads)
         for (const point of [lead.from, lead.to]) {
-          expect(readPlace(circuit, layout, places.say(point)), places.say(point)).to.deep.equal(point);
+          expect(readPlace(circuit, layout, say(places.say(point))), say(places.say(point))).to.deep.equal(point);
           expect(pointOf(pointKey(point))).to.deep.equal(point);
         }
     }

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { buildOf } from '../../src/deliver/build.ts';
@@ -76,7 +77,7 @@ for (const { name, circuit, build } of builds)
           const step = steps.find(({ put }) => put.some((p) => p.label === label));
           expect(
             step?.cautions.map((c) => c.says),
-            label,
+            say(label),
           ).to.include(says);
         }
     });
@@ -84,7 +85,8 @@ for (const { name, circuit, build } of builds)
     it('tells the voltage of every rail that has one, from the figures of the circuit', () => {
       const volts = checksOf(steps).filter(({ kind }) => kind === 'voltage');
       const rails = [...circuit.rails.values()].filter(
-        ({ ref, voltage }) => voltage && volts.some(({ says }) => says.startsWith(`${circuit.rails.get(ref)?.label}:`)),
+        ({ ref, voltage }) =>
+          voltage && volts.some(({ says }) => say(says).startsWith(`${say(circuit.rails.get(ref)?.label)}:`)),
       );
       expect(volts.length).to.be.at.least(1);
       expect(volts).to.have.length(rails.length);
@@ -92,7 +94,7 @@ for (const { name, circuit, build } of builds)
         expect(
           volts.some(
             ({ expected, says }) =>
-              says.startsWith(label) && expected?.min === voltage?.min && expected?.max === voltage?.max,
+              say(says).startsWith(say(label)) && expected?.min === voltage?.min && expected?.max === voltage?.max,
           ),
         ).to.equal(true);
     });
@@ -102,7 +104,7 @@ describe('wiring', () => {
   it('says what each resistor must measure while the rows are empty: 4.7 kΩ ± 5 % is 4.465 to 4.935 kΩ', () => {
     const { build } = of('cupboard-verified');
     const helpers = build.wiring.steps.find(({ phase }) => phase === 'helpers');
-    const check = helpers?.checks.find(({ says }) => says.startsWith('4.7 kΩ'));
+    const check = helpers?.checks.find(({ says }) => say(says).startsWith('4.7 kΩ'));
     expect(check?.expected?.min).to.be.closeTo(4465, 1e-6);
     expect(check?.expected?.max).to.be.closeTo(4935, 1e-6);
   });
@@ -111,7 +113,7 @@ describe('wiring', () => {
     // The first draft has a pull-up for each of its three probes on one line and one rail: 5.6 kΩ ÷ 3.
     const { build } = of('cupboard-first-draft');
     const helpers = build.wiring.steps.find(({ phase }) => phase === 'helpers');
-    const probes = helpers?.checks.filter(({ says }) => says.startsWith('5.6 kΩ')) ?? [];
+    const probes = helpers?.checks.filter(({ says }) => say(says).startsWith('5.6 kΩ')) ?? [];
     expect(probes.length).to.be.at.least(3);
     const thirds = probes.filter(({ expected }) => Math.abs((expected?.min ?? 0) - (5.6e3 / 3) * 0.95) < 1e-6);
     expect(thirds).to.have.length(3);
@@ -119,24 +121,24 @@ describe('wiring', () => {
 
   it('says which end of the diode belongs where, and what happens otherwise', () => {
     const { build, circuit } = of('cupboard-verified');
-    const check = checksOf(build.wiring.steps).find(({ says }) => says.includes('ring end'));
+    const check = checksOf(build.wiring.steps).find(({ says }) => say(says).includes('ring end'));
     const lead = build.wiring.steps.flatMap(({ leads }) => leads).find(({ kind }) => kind === 'diode');
-    expect(check?.says).to.include(`ring end in ${lead?.toSays}`);
+    expect(say(check?.says)).to.include(`ring end in ${say(lead?.toSays)}`);
     // The ring is on the plus of the fan: the 12 V row.
-    expect(lead?.toSays).to.include(circuit.rails.get('adapter.12v')?.offer.name ?? '12 V');
+    expect(say(lead?.toSays)).to.include(say(circuit.rails.get('adapter.12v')?.offer.name ?? '12 V'));
   });
 
   it('joins a lead to the wires of a part that has to reach further, and says which colour goes on in which', () => {
     const { build } = of('cupboard-verified');
     // The door contact ends in white wires of 0.3 m and has 0.5 m of lead on top of them.
     expect(build.layout?.joints).to.have.length(2);
-    const joints = build.wiring.harness.filter(({ where }) => where.startsWith('joint'));
+    const joints = build.wiring.harness.filter(({ where }) => say(where).startsWith('joint'));
     expect(joints.map(({ wires }) => wires.map(({ colour }) => colour)[0])).to.deep.equal(['white', 'white']);
     expect(
-      joints.some(({ line, wires }) => line === 'ground' && wires.some(({ colour }) => colour === 'black')),
+      joints.some(({ line, wires }) => say(line) === 'ground' && wires.some(({ colour }) => colour === 'black')),
     ).to.equal(true);
     // Three yellow probe wires meet the green lead of the data line in one row.
-    const data = build.wiring.harness.find(({ line }) => line === 'one-wire DATA');
+    const data = build.wiring.harness.find(({ line }) => say(line) === 'one-wire DATA');
     expect(data?.wires.map(({ colour }) => colour).toSorted()).to.deep.equal(['green', 'yellow', 'yellow', 'yellow']);
   });
 
@@ -155,12 +157,14 @@ describe('wiring', () => {
 
   it('has a step for the switch that a hand turns before a cable goes in', () => {
     const { steps } = buildOf(deriveCircuit(demo('rain-barrel'))).wiring;
-    expect(steps.at(-1)?.title).to.equal('Whenever a cable goes into controller: the 4.5 V of three cells off first');
+    expect(say(steps.at(-1)?.title)).to.equal(
+      'Whenever a cable goes into controller: the 4.5 V of three cells off first',
+    );
   });
 
   it('gives every step a name of its own', () => {
     for (const name of PLANS) {
-      const titles = buildOf(deriveCircuit(demo(name))).wiring.steps.map(({ title }) => title);
+      const titles = buildOf(deriveCircuit(demo(name))).wiring.steps.map(({ title }) => say(title));
       expect(new Set(titles).size, name).to.equal(titles.length);
     }
   });

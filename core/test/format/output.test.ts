@@ -4,7 +4,7 @@ import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { buildOf } from '../../src/deliver/build.ts';
 import { partsCsv, wiringCsv } from '../../src/format/csv.ts';
 import { jsonSchema } from '../../src/format/json-schema.ts';
-import { reportOf } from '../../src/format/report.ts';
+import { reportOf } from '../../src/report/report.ts';
 import { changePart } from '../../src/plan/edits.ts';
 import { demo, library } from '../support/demo.ts';
 

@@ -1,11 +1,12 @@
 /** Layouts broken by hand: each must be refused, with what is wrong and where. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { parseHole, holeName, type Hole } from '../../src/board/grid.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import type { Circuit } from '../../src/circuit/circuit.ts';
-import { proveLayout, type Discord } from '../../src/layout/compare.ts';
+import { proveLayout, type Discord } from '../../src/readback/prove.ts';
 import { layBuild } from '../../src/layout/lay.ts';
-import type { Layout, Lead, LeadPoint } from '../../src/layout/layout.ts';
+import type { Layout, Lead, LeadPoint } from '../../src/circuit/laid.ts';
 import { demo, PLANS } from '../support/demo.ts';
 
 interface Broken {
@@ -21,7 +22,7 @@ interface Broken {
 const builds = PLANS.map((name) => {
   const circuit = deriveCircuit(demo(name));
   const result = layBuild(circuit);
-  if (!result.ok) throw new Error(result.why.says);
+  if (!result.ok) throw new Error(say(result.why.says));
   return { name, circuit, layout: result.layout };
 });
 type Built = (typeof builds)[number];
@@ -37,8 +38,8 @@ const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\−]/g,
 /** What a part is called in a sentence: the pins of a carrier are said as those of the controller in it. */
 const label = (circuit: Circuit, part: string): string => {
   const node = circuit.parts.get(part);
-  const own = escaped(node?.label ?? part);
-  return node?.card.carrier ? `(${own}|${escaped(circuit.controller?.label ?? '')})` : own;
+  const own = escaped(say(node?.label ?? part));
+  return node?.card.carrier ? `(${own}|${escaped(say(circuit.controller?.label ?? ''))})` : own;
 };
 
 /** The same hole, so many rows on. */
@@ -80,7 +81,7 @@ const legsShorted = ({ name, circuit, layout }: Built): Broken[] =>
           circuit,
           layout: withLead(layout, lead.key, (l) => ({ ...l, from: row ?? l.from, to: { kind: 'hole', hole: free } })),
           kinds: ['shorted'],
-          says: new RegExp(`${escaped(lead.value)}: both legs`),
+          says: new RegExp(`${escaped(say(lead.value))}: both legs`),
         },
       ];
     });
@@ -252,7 +253,7 @@ describe('layouts broken by hand', () => {
         sentences.join('\n'),
       ).to.equal(true);
       expect(
-        sentences.some((s) => says.test(s)),
+        sentences.some((s) => says.test(say(s))),
         `${says} in\n${sentences.join('\n')}`,
       ).to.equal(true);
     });

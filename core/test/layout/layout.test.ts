@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { gap, overlaps, pinHoles, placedBox, type Box, type Footprint } from '../../src/board/footprint.ts';
 import { conductorOf, holeName, parseHole, PITCH, type Hole } from '../../src/board/grid.ts';
@@ -6,9 +7,9 @@ import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { footprintOf } from '../../src/circuit/footprint.ts';
 import type { Circuit } from '../../src/circuit/circuit.ts';
 import { buildOf, type Build } from '../../src/deliver/build.ts';
-import { proveLayout } from '../../src/layout/compare.ts';
+import { proveLayout } from '../../src/readback/prove.ts';
 import { layBuild, layoutSteps } from '../../src/layout/lay.ts';
-import type { Layout } from '../../src/layout/layout.ts';
+import type { Layout } from '../../src/circuit/laid.ts';
 import { documentOf } from '../../src/plan/document.ts';
 import { setBoards, setCapacitor, setOn, setRules, setSpot, setSpots } from '../../src/plan/edits.ts';
 import type { Plan } from '../../src/plan/plan.ts';
@@ -19,7 +20,7 @@ import { randomPlan } from '../support/random-plan.ts';
 const circuitOf = (plan: Plan): Circuit => deriveCircuit(documentOf(plan, cards, library));
 const laid = (circuit: Circuit, most?: number): Layout => {
   const result = layBuild(circuit, most);
-  if (!result.ok) throw new Error(result.why.says);
+  if (!result.ok) throw new Error(say(result.why.says));
   return result.layout;
 };
 const boxOf = (circuit: Circuit, { seats }: Layout, part: string): Box => {
@@ -59,7 +60,7 @@ describe('layout', function () {
       built += 1;
       const proof = proveLayout(circuit, result.layout, result.layout.leads);
       expect(
-        proof.discords.map(({ says }) => says),
+        proof.discords.map(({ says }) => say(says)),
         `seed ${seed}`,
       ).to.deep.equal([]);
     }
@@ -126,7 +127,7 @@ describe('layout', function () {
     const { plan } = demo('cupboard-verified');
     const build = buildOf(circuitOf(setSpot(setSpot(plan, 'scale', { hole: '1:a20' }), 'sounder', { hole: '1:a21' })));
     expect(build.proof?.agrees ?? false).to.equal(false);
-    const says = build.why?.says ?? build.proof?.discords.map((d) => d.says).join(' ') ?? '';
+    const says = build.why ? say(build.why.says) : (build.proof?.discords.map((d) => say(d.says)).join(' ') ?? '');
     expect(says).to.match(/scale|buzzer/);
   });
 
@@ -199,8 +200,8 @@ describe('layout', function () {
     const { plan } = demo('cupboard-verified');
     const build = buildOf(circuitOf(setBoards(plan, ['board-mini'])));
     expect(build.layout).to.equal(null);
-    expect(build.why?.says).to.match(/no room|No free row/);
-    expect(build.why?.says).to.include('longer board');
+    expect(say(build.why?.says)).to.match(/no room|No free row/);
+    expect(say(build.why?.says)).to.include('longer board');
   });
 
   it('gives each shared line a row of its own where the house rule asks for it', () => {
@@ -248,7 +249,7 @@ describe('layout', function () {
     const build = buildOf(circuitOf(second));
     agrees(build);
     const [lead] = build.layout?.leads.filter(({ kind }) => kind === 'capacitor') ?? [];
-    expect(lead?.value).to.equal('100 µF');
+    expect(say(lead?.value)).to.equal('100 µF');
     expect(setCapacitor(second, fed.id, supply, null).helpers).to.deep.equal(plan.helpers);
   });
 
@@ -265,6 +266,6 @@ describe('layout', function () {
     const stuck = setOn(built, baro.id, { part: board.id, header: 'right', at: 7 });
     const build = buildOf(circuitOf(stuck));
     expect(build.proof?.agrees).to.equal(false);
-    expect(build.proof?.discords.map(({ says }) => says).join(' ')).to.match(/VCC|GND|SCL|SDA/);
+    expect(build.proof?.discords.map(({ says }) => say(says)).join(' ')).to.match(/VCC|GND|SCL|SDA/);
   });
 });

@@ -1,7 +1,8 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { PITCH } from '../../src/board/grid.ts';
 import { layBuild } from '../../src/layout/lay.ts';
-import { proveLayout } from '../../src/layout/compare.ts';
+import { proveLayout } from '../../src/readback/prove.ts';
 import { layoutProblem } from '../../src/layout/problem.ts';
 import { leastLength, smallBuild } from '../support/layout-case.ts';
 
@@ -11,7 +12,7 @@ describe('length of leads', () => {
       this.timeout(120_000);
       const circuit = smallBuild(seed);
       const result = layBuild(circuit);
-      if (!result.ok) throw new Error(result.why.says);
+      if (!result.ok) throw new Error(say(result.why.says));
       expect(proveLayout(circuit, result.layout, result.layout.leads).discords).to.deep.equal([]);
       const least = leastLength(layoutProblem(circuit)) * PITCH;
       expect(least).to.be.above(0);

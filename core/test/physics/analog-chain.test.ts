@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { analogChain } from '../../src/physics/analog-chain.ts';
 import { fixedResistors, thermistor } from '../../src/physics/resistive.ts';
@@ -40,7 +41,7 @@ describe('analog chain', () => {
     const chain = chainOf(linear, 0, 50);
     // Half a step: 5 V ÷ 1024 ÷ 2 = 2.441 mV, or 0.2441 °C. Converter: 0.2 % of 5 V = 10 mV, 1 °C.
     // Reference: ±2 % of the 0.5 V at 50 °C = 10 mV, 1 °C.
-    expect(chain?.terms.map(({ name, error }) => [name, Number(error.toFixed(4))])).to.deep.equal([
+    expect(chain?.terms.map(({ name, error }) => [say(name), Number(error.toFixed(4))])).to.deep.equal([
       ['half a step', 0.2441],
       ['converter', 1],
       ['reference', 1],
@@ -56,7 +57,7 @@ describe('analog chain', () => {
       low: figure('share', { min: 0.1, max: 0.1 }),
       high: figure('share', { min: 0.9, max: 0.9 }),
     });
-    expect(chainOf(share, 0, 50, { ratiometric: true })?.terms.map(({ name }) => name)).to.deep.equal([
+    expect(chainOf(share, 0, 50, { ratiometric: true })?.terms.map(({ name }) => say(name))).to.deep.equal([
       'half a step',
       'converter',
     ]);
@@ -87,11 +88,11 @@ describe('analog chain', () => {
     const transfer = bead.measures[0]?.analog;
     if (transfer?.kind !== 'beta') throw new Error('no thermistor');
     expect(chain?.fixed).to.equal(fixedResistors(transfer, { from: 15, to: 35 }, 'E24')[0]?.ohms);
-    const fixed = chain?.terms.find(({ name }) => name === 'fixed resistor');
+    const fixed = chain?.terms.find(({ name }) => say(name) === 'fixed resistor');
     // 5 % ÷ (B ÷ T²): T²÷B × 0.05 is 1.051 °C at 15 °C and 1.202 °C at 35 °C.
     expect(fixed?.error).to.be.closeTo((((chain?.at ?? 0) + 273.15) ** 2 / 3950) * 0.05, 1e-9);
-    expect(chain?.terms.filter(({ name }) => name.startsWith('thermistor') || name.startsWith('its'))).to.satisfy(
-      (list: { error: number }[]) => list.every(({ error }) => error === 0),
-    );
+    expect(
+      chain?.terms.filter(({ name }) => say(name).startsWith('thermistor') || say(name).startsWith('its')),
+    ).to.satisfy((list: { error: number }[]) => list.every(({ error }) => error === 0));
   });
 });

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { DAY, formatSpan, HOUR, YEAR } from '../../src/quantity/span.ts';
+import { DAY, HOUR, YEAR } from '../../src/quantity/span.ts';
+import { formatSpan } from '../../src/say/say.ts';
 
 describe('spans of time', () => {
   for (const [seconds, said] of [

@@ -1,4 +1,5 @@
 /** Remedies that bring what is missing: fewer bits, opened one-wire jumpers, sleep between readings. Each sum by hand beside it. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { verify } from '../../src/check/verify.ts';
 import type { PartChoice, Plan, SenseNeed } from '../../src/plan/plan.ts';
@@ -82,7 +83,7 @@ describe('fewer bits', () => {
   it('take less time: one probe of 0.75 s does not fit into 0.5 s, with 11 bits it takes 0.375 s and is read in 14 ms', () => {
     const [found] = judge(probes(1, late)).broken('wire/budget');
     expect(found?.measured).to.be.closeTo(0.96e-3 + 16 * 70e-6 + 0.75 + 0.96e-3 + 152 * 70e-6, 1e-9);
-    expect(remediesOf(probes(1, late), 'wire/budget').map(({ title }) => title)).to.include(
+    expect(remediesOf(probes(1, late), 'wire/budget').map(({ title }) => say(title))).to.include(
       'Read them with 11 bits: 375 ms each',
     );
     expect(judge(probes(1, { ...late, bits: 11 })).broken('wire/budget')).to.deep.equal([]);
@@ -101,7 +102,7 @@ describe('jumpers of one-wire modules', () => {
     const [found] = judge(doc).broken('wire/pull-up');
     expect(found?.measured).to.be.closeTo(1175, 0.5);
     const remedies = remediesOf(doc, 'wire/pull-up');
-    expect(remedies.map(({ title }) => title)).to.include('Open the pull-up jumpers of w1, w2 and w3');
+    expect(remedies.map(({ title }) => say(title))).to.include('Open the pull-up jumpers of w1, w2 and w3');
   });
 });
 
@@ -128,7 +129,7 @@ describe('a charge that is to last', () => {
     const after = verify(circuitOf(done.plan)).findings.filter(
       ({ severity }) => severity === 'fault' || severity === 'danger',
     );
-    expect(after.map(({ message }) => message)).to.deep.equal([]);
+    expect(after.map(({ message }) => say(message))).to.deep.equal([]);
     expect(done.plan.parts.find(({ card: id }) => id === 'stick-board')?.run?.rest).to.equal('sleep');
   });
   it('offers every change by which What if shows enough days, and says none only where it shows none', () => {

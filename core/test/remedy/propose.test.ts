@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { verify, type Verdict } from '../../src/check/verify.ts';
@@ -132,7 +133,7 @@ describe('remedies', () => {
 
   it('run a bus at the speed of its slowest part', () => {
     const fast = changeBus(verified.plan, 'i2c', (bus) => ({ ...bus, clock: 400e3 }));
-    expect(remediesOf({ ...verified, plan: fast }, 'bus/clock').remedies.map(({ title }) => title)).to.include(
+    expect(remediesOf({ ...verified, plan: fast }, 'bus/clock').remedies.map(({ title }) => say(title))).to.include(
       'Run I²C at 100 kHz',
     );
   });
@@ -142,9 +143,9 @@ describe('remedies', () => {
       ...verified,
       plan: setPin(verified.plan, 'sounder.in', 'in', { pin, locked: false }),
     });
-    expect(remediesOf(at('p8'), 'pin/double').remedies[0]?.title).to.match(/^Move/);
-    expect(remediesOf(at('a0'), 'pin/capability').remedies[0]?.title).to.match(/^Move buzzer to P/);
-    expect(remediesOf(draft, 'pin/strap').remedies[0]?.title).to.match(/^Move door contact to/);
+    expect(say(remediesOf(at('p8'), 'pin/double').remedies[0]?.title)).to.match(/^Move/);
+    expect(say(remediesOf(at('a0'), 'pin/capability').remedies[0]?.title)).to.match(/^Move buzzer to P/);
+    expect(say(remediesOf(draft, 'pin/strap').remedies[0]?.title)).to.match(/^Move door contact to/);
   });
 
   it('take load off a rail by one more regulator', () => {

@@ -1,4 +1,5 @@
 /** The plan that completes itself, on the plans that ship and on random ones. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import loadHighs from 'highs';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
@@ -45,7 +46,7 @@ describe('the plan that completes itself', function () {
     expect(done.verdict.status).to.equal('verified');
     expect(done.why).to.deep.equal([]);
     expect(referenceProblems(documentOf(done.plan, [], library))).to.deep.equal([]);
-    const titles = done.changes.map(({ title }) => title);
+    const titles = done.changes.map(({ title }) => say(title));
     for (const expected of [
       /^Add a .* regulator, fed from the 5 V of 5 V regulator$/,
       /^Put a .* 4-channel translator between the controller and display$/,
@@ -57,7 +58,7 @@ describe('the plan that completes itself', function () {
       /^Leave out a pull-up of 5\.6 kΩ on one-wire DATA/,
     ])
       expect(
-        titles.filter((title) => expected.test(title)),
+        titles.filter((title) => expected.test(say(title))),
         String(expected),
       ).to.not.deep.equal([]);
     // A regulator, a translator, a diode and a resistor come, two pull-ups go.
@@ -98,13 +99,13 @@ describe('the plan that completes itself', function () {
           // Only what no wiring can end is left: the part is not good enough on this board.
           // … or the place, or the cells, are not right for the board.
           const beyond = done.left.filter(({ check }) => !/^(need|analog|body)\/|^supply\/(runtime|sag)$/.test(check));
-          expect(beyond.map(({ message }) => message)).to.deep.equal([]);
+          expect(beyond.map(({ message }) => say(message))).to.deep.equal([]);
           expect(done.left).to.not.deep.equal([]);
           return;
         }
         expect(done.plan).to.equal(circuit.plan);
         for (const { sentence, members } of done.why) {
-          expect(sentence).to.match(/^No way of wiring|cannot|has no place|Nothing here/);
+          expect(say(sentence)).to.match(/^No way of wiring|cannot|has no place|Nothing here/);
           expect(members).to.not.deep.equal([]);
         }
       });
@@ -159,7 +160,9 @@ describe('the plan that completes itself', function () {
       if (!remedy) throw new Error(`${way} is not offered`);
       const circuit = circuitOf(remedy.plan);
       const done = complete(circuit, library);
-      expect(done.verdict.status, `${way} ${done.why.map(({ sentence }) => sentence).join()}`).to.equal('verified');
+      expect(done.verdict.status, `${way} ${done.why.map(({ sentence }) => say(sentence)).join()}`).to.equal(
+        'verified',
+      );
       const gates = (plan: Plan) => plan.helpers.filter((h) => h.kind === 'translator' && h.gate).length;
       expect(gates(done.plan)).to.equal(gates(remedy.plan));
     }
@@ -168,9 +171,9 @@ describe('the plan that completes itself', function () {
   it('names the lock that stands in the way, and what opening it would come to', () => {
     const plan = setPin(draft.plan, 'door-contact.contact', 'contact', { pin: 'p0', locked: true });
     const done = complete(circuitOf(plan), library);
-    expect(done.why.map(({ sentence }) => sentence).join()).to.include('the lock of door contact on P0');
+    expect(done.why.map(({ sentence }) => say(sentence)).join()).to.include('the lock of door contact on P0');
     const [relaxation] = done.why.flatMap(({ relaxations }) =>
-      relaxations.filter(({ label }) => label.startsWith('Open')),
+      relaxations.filter(({ label }) => say(label).startsWith('Open')),
     );
     expect(relaxation?.goals?.parts).to.equal(4);
     expect(complete(circuitOf(relaxation?.plan ?? plan), library).verdict.status).to.equal('verified');

@@ -1,4 +1,5 @@
 /** The demo’s plans under power: what lasts, what does not, and what mends it in one step. */
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { verify } from '../../src/check/verify.ts';
@@ -71,7 +72,7 @@ describe('the rain-barrel logger', () => {
     expect(runtime.usual.seconds).to.be.below(90 * DAY);
     const found = verdict.findings.find(({ check }) => check === 'supply/runtime');
     expect(found?.severity).to.equal('fault');
-    expect(found?.message).to.match(/\d+ % of it goes to level probe, idle/);
+    expect(say(found?.message)).to.match(/\d+ % of it goes to level probe, idle/);
     expect(runtime.eaters[0]).to.include({ subject: 'level-probe', doing: 'idle' });
   });
   it('is mended by switching that probe off, in one step', () => {
@@ -79,7 +80,7 @@ describe('the rain-barrel logger', () => {
     const finding = verdict.findings.find(({ check }) => check === 'supply/runtime');
     const remedies = finding ? proposeRemedies(circuit, verdict, finding, library) : [];
     const off = remedies.find(({ id }) => id === 'off:level-probe');
-    expect(off?.title).to.include('Switch level probe off');
+    expect(say(off?.title)).to.include('Switch level probe off');
     expect(verify(circuitOf(off?.plan ?? plan)).status).to.equal('verified');
     expect(whatIfs(circuit, rail, library).find(({ id }) => id === 'off:level-probe')?.gain).to.be.above(90 * DAY);
   });
@@ -156,7 +157,7 @@ describe('a 9 V block and three cells', () => {
   });
   it('and the block turns more than a third of its energy to heat', () => {
     const heat = block.verdict.passes.concat(block.verdict.findings).find(({ check }) => check === 'supply/heat');
-    const watts = heat?.workings.find(({ name }) => name.includes('takes away'))?.value ?? 0;
+    const watts = heat?.workings.find(({ name }) => say(name).includes('takes away'))?.value ?? 0;
     expect(watts / (9.6 * 0.06)).to.be.above(0.35);
   });
 });
@@ -173,7 +174,7 @@ describe('the cupboard on the controller’s regulator', () => {
     // By hand: what lasts is 130 mA × 0.1 + 35 mA × 0.9 of the board, 18 + 30 + 0.5 mA, the sensors’ means, 13 pull-ups, three of them of 5.6 kΩ, and one to ground.
     const lasting =
       0.13 * 0.1 + 0.035 * 0.9 + 0.018 + 0.03 + 0.0005 + 10 * (3.366 / 9500) + 3 * (3.366 / 5320) + 3.366 / 9000;
-    const watts = heat?.workings.find(({ name }) => name.includes('takes away'))?.value ?? 0;
+    const watts = heat?.workings.find(({ name }) => say(name).includes('takes away'))?.value ?? 0;
     expect(watts).to.be.closeTo(lasting * (5.15 - 3.234), 3e-4);
   });
   it('is mended by a second regulator in one step', () => {
@@ -188,7 +189,7 @@ describe('the cupboard on the controller’s regulator', () => {
   it('has its shelf sensor put away from the heat in one step', () => {
     const warm = verdict.findings.filter(({ check }) => check === 'body/heat');
     expect(warm.map(({ subjects }) => subjects[0])).to.deep.equal(['shelf-top']);
-    expect(warm[0]?.message).to.match(/%RH too low and [\d.]+ °C too high/);
+    expect(say(warm[0]?.message)).to.match(/%RH too low and [\d.]+ °C too high/);
     const [first] = warm;
     const [remedy] = first ? proposeRemedies(circuit, verdict, first, library) : [];
     expect(remedy?.id).to.equal('away:shelf-top');

@@ -1,4 +1,5 @@
 /** Demo plans laid out and ready for the simulated bench; each is made once. */
+import { say } from '../../src/say/say.ts';
 import { planned, type Planned } from '../../src/bench/virtual-build.ts';
 import { dictionaryOf, type Dictionary } from '../../src/bench/dictionary.ts';
 import { faultsOf } from '../../src/bench/faults-of.ts';
@@ -14,7 +15,7 @@ type Name = (typeof PLANS)[number];
 export function laidOut(plan: Plan): Planned {
   const circuit = deriveCircuit(documentOf(plan, cards, library));
   const result = layBuild(circuit);
-  if (!result.ok) throw new Error(result.why.says);
+  if (!result.ok) throw new Error(say(result.why.says));
   return planned(circuit, result.layout);
 }
 

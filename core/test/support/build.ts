@@ -5,6 +5,7 @@ import { libraryOf } from '../../src/card/library.ts';
 import { CARD_VERSION } from '../../src/card/version.ts';
 import type { Circuit } from '../../src/circuit/circuit.ts';
 import { verify, type Verdict } from '../../src/check/verify.ts';
+import { sayResult, type SaidResult } from '../../src/say/say.ts';
 import type { Result } from '../../src/check/result.ts';
 import { emptyPlan } from '../../src/plan/edits.ts';
 import type { PlanDocument } from '../../src/plan/document.ts';
@@ -180,11 +181,16 @@ export function document({ cards, parts, buses = [], helpers = [], plan = {} }: 
   };
 }
 
+/** A result with its sentences. */
+export type Spoken = Omit<Result, keyof SaidResult> & SaidResult & { readonly result: Result };
+
+export const spoken = (result: Result): Spoken => ({ ...result, ...sayResult(result), result });
+
 export interface Judged {
   readonly circuit: Circuit;
   readonly verdict: Verdict;
-  of(check: string): Result[];
-  broken(check: string): Result[];
+  of(check: string): Spoken[];
+  broken(check: string): Spoken[];
 }
 
 export function judge(build: Build | PlanDocument): Judged {
@@ -192,7 +198,7 @@ export function judge(build: Build | PlanDocument): Judged {
   const circuit = deriveCircuit(doc);
   const verdict = verify(circuit);
   const all = [...verdict.findings, ...verdict.echoes, ...verdict.passes];
-  const of = (check: string) => all.filter((r) => r.check === check);
+  const of = (check: string) => all.filter((r) => r.check === check).map(spoken);
   return { circuit, verdict, of, broken: (check) => of(check).filter(({ severity }) => severity !== null) };
 }
 

@@ -51,7 +51,7 @@ function addParts({ bench, newSwitch }: Encoding, of: Taken, plan: Plan): Plan {
     parts.push({
       id,
       card: card.id,
-      label: 'bus switch',
+      label: card.name,
       needs: [],
       feeds: supply ? { [supply.id]: rail } : {},
       ports: { [card.busSwitch?.port ?? '']: { bus: upstream, address: Number(address) } },

@@ -1,17 +1,81 @@
 /** A change of a plan said as an instruction. */
+import { labelOf } from '../../circuit/label.ts';
 import { SOCKET } from '../../card/kinds.ts';
 import type { Circuit } from '../../circuit/circuit.ts';
 import type { Piece, PlanChange } from '../../plan/changes.ts';
 import type { Helper } from '../../plan/plan.ts';
-import { formatAddress } from '../../quantity/address.ts';
-import { formatQuantity } from '../../quantity/engineering.ts';
+import {
+  quantityOf,
+  addressOf,
+  tells,
+  type Quantity,
+  type Text,
+  type BusAddress,
+  distinct,
+  type Message,
+} from '../../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SolveCompleteDescribeSays {
+  readonly noPin: null;
+  readonly pullUp: { helper: Quantity; line: Text; rail: Text };
+  readonly groundSoStaysOff: { helper: Quantity; part: Text };
+  readonly series: { helper: Quantity; part: Text };
+  readonly across: { card: Text; part: Text };
+  readonly acrossSupply: { card: Text; part: Text };
+  readonly fromPinGround: { card: Text; part: Text };
+  readonly feed: { card: Text; part: Text };
+  readonly betweenController: { card: Text; names: readonly Text[] };
+  readonly dividerBeforePin: { upper: Quantity; lower: Quantity; part: Text };
+  readonly fixedResistor: { helper: Quantity; part: Text };
+  readonly plugIntoSocket: { part: Text; part2: Text };
+  readonly feedFrom: { part: Text; rails: readonly Text[] };
+  readonly takeOffSupply: { part: Text };
+  readonly at: { address: BusAddress };
+  readonly put: { name: Text; bus: Text; at: Text };
+  readonly set: { name: Text; address: BusAddress };
+  readonly tellSpeakBitsSecond: { name: Text; rate: number };
+  readonly readCommandsDoNot: { name: Text };
+  readonly words: { name: Text; part: Text };
+  readonly connectOtherwise: { name: Text };
+  readonly fedFrom: { rail: Text };
+  readonly add: { card: Text; from: Text };
+  readonly takeOut: { part: Text };
+  readonly takeAs: { card: Text; part: Text };
+  readonly openPullUpJumpers: { part: Text };
+  readonly closePullUpJumpers: { part: Text };
+  readonly putGroundWhereAll: { part: Text };
+  readonly putAwayFromLead: { part: Text; part2: Text };
+  readonly changeHowStandsOr: { part: Text };
+  readonly read: { name: Text; part: Text };
+  readonly takeOffPin: { name: Text };
+  readonly put2: { name: Text; pin: Text };
+  readonly moveFrom: { name: Text; pin: Text; pin2: Text };
+  readonly on: { pins: readonly Text[] };
+  readonly beginBus: { bus: Text; count: Text };
+  readonly takeBusOut: { bus: Text };
+  readonly changeBus: { to: Text };
+  readonly run: { to: Text; clock: Quantity };
+  readonly put3: { helper: Text };
+  readonly make: { helper: Text };
+  readonly leaveOut: { helper: Text };
+  readonly leaveFeaturesControllerOff: null;
+  readonly take: { more: readonly Text[] };
+  readonly changeMyRules: null;
+  readonly startAllConversionsTogether: null;
+  readonly placePartsBoardsAnew: null;
+  readonly takeAsBoards: { boards: readonly Text[] };
+  readonly takeAnotherController: null;
+}
+
+const tell = tells<SolveCompleteDescribeSays>('solve/complete-describe');
 
 /** A change with its words. */
 export interface SaidChange extends PlanChange {
-  readonly title: string;
+  readonly title: Message;
 }
 
-const R = (ohms: number) => formatQuantity(ohms, 'Ω');
+const R = (ohms: number) => quantityOf(ohms, 'Ω');
 
 class Words {
   constructor(
@@ -19,137 +83,151 @@ class Words {
     private readonly after: Circuit,
   ) {}
 
-  part = (id: string): string => this.after.parts.get(id)?.label ?? this.before.parts.get(id)?.label ?? id;
-  rail = (ref: string): string => this.after.rails.get(ref)?.label ?? this.before.rails.get(ref)?.label ?? ref;
+  part = (id: string): Text => this.after.parts.get(id)?.label ?? this.before.parts.get(id)?.label ?? id;
+  rail = (ref: string): Text => this.after.rails.get(ref)?.label ?? this.before.rails.get(ref)?.label ?? ref;
   card = (id: string): string => this.after.cards.get(id)?.name ?? this.before.cards.get(id)?.name ?? id;
   bus = (id: string): string =>
     [this.after, this.before].flatMap(({ plan }) => plan.buses.filter((bus) => bus.id === id))[0]?.name ?? id;
-  pin = (terminal: string | null): string =>
-    this.after.controller?.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal ?? 'no pin';
-  line = (of: string, line: string): string =>
+  pin = (terminal: string | null): Text =>
+    this.after.controller?.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal ?? tell('noPin');
+  line = (of: string, line: string): Text =>
     [this.after, this.before].flatMap(({ wishes }) => wishes.filter((w) => w.of === of && w.line === line))[0]?.label ??
-    `${this.of(of)} ${line}`;
+    labelOf(this.of(of), line);
   /** A bus, or the part of a port. */
-  of = (id: string): string => (id.includes('.') ? this.part(id.split('.')[0] ?? '') : this.bus(id));
+  of = (id: string): Text => (id.includes('.') ? this.part(id.split('.')[0] ?? '') : this.bus(id));
 
-  helper(helper: Helper): string {
+  helper(helper: Helper): Message {
     switch (helper.kind) {
       case 'pull-up':
-        return `a pull-up of ${R(helper.ohms)} on ${this.line(helper.of, helper.line)} to the ${this.rail(helper.to)}`;
+        return tell('pullUp', {
+          helper: R(helper.ohms),
+          line: this.line(helper.of, helper.line),
+          rail: this.rail(helper.to),
+        });
       case 'pull-down':
-        return `${R(helper.ohms)} to ground, so that ${this.part(helper.part)} stays off at the start`;
+        return tell('groundSoStaysOff', { helper: R(helper.ohms), part: this.part(helper.part) });
       case 'series':
-        return `${R(helper.ohms)} in series with ${this.part(helper.part)}`;
+        return tell('series', { helper: R(helper.ohms), part: this.part(helper.part) });
       case 'diode':
-        return `a ${this.card(helper.card)} across ${this.part(helper.part)}`;
+        return tell('across', { card: this.card(helper.card), part: this.part(helper.part) });
       case 'capacitor':
-        return `a ${this.card(helper.card)} across the supply of ${this.part(helper.part)}`;
+        return tell('acrossSupply', { card: this.card(helper.card), part: this.part(helper.part) });
       case 'filter':
-        return `a ${this.card(helper.card)} from the pin of ${this.part(helper.part)} to ground`;
+        return tell('fromPinGround', { card: this.card(helper.card), part: this.part(helper.part) });
       case 'guard':
-        return `a ${this.card(helper.card)} in the feed of ${this.part(helper.part)}`;
+        return tell('feed', { card: this.card(helper.card), part: this.part(helper.part) });
       case 'translator': {
-        const names = [...new Set(helper.ports.map(({ part }) => this.part(part)))].join(' and ');
-        return `a ${this.card(helper.card)} between the controller and ${names}`;
+        const names = distinct(helper.ports.map(({ part }) => this.part(part)));
+        return tell('betweenController', { card: this.card(helper.card), names });
       }
       case 'divider':
-        return `a divider of ${R(helper.upper)} and ${R(helper.lower)} before the pin of ${this.part(helper.part)}`;
+        return tell('dividerBeforePin', {
+          upper: R(helper.upper),
+          lower: R(helper.lower),
+          part: this.part(helper.part),
+        });
       case 'fixed':
-        return `a fixed resistor of ${R(helper.ohms)} for ${this.part(helper.part)}`;
+        return tell('fixedResistor', { helper: R(helper.ohms), part: this.part(helper.part) });
     }
   }
 }
 
-function feedsSaid(words: Words, part: string, feeds: Readonly<Record<string, string>>): string {
+function feedsSaid(words: Words, part: string, feeds: Readonly<Record<string, string>>): Message {
   const plug = feeds[SOCKET];
-  if (plug !== undefined) return `Plug ${words.part(plug.split('.')[0] ?? '')} into the socket of ${words.part(part)}`;
-  const rails = [...new Set(Object.values(feeds))].map(words.rail).join(' and the ');
-  return rails ? `Feed ${words.part(part)} from the ${rails}` : `Take ${words.part(part)} off its supply`;
+  if (plug !== undefined)
+    return tell('plugIntoSocket', { part: words.part(plug.split('.')[0] ?? ''), part2: words.part(part) });
+  const rails = distinct(Object.values(feeds).map(words.rail));
+  return rails.length > 0
+    ? tell('feedFrom', { part: words.part(part), rails })
+    : tell('takeOffSupply', { part: words.part(part) });
 }
 
-function portSaid(words: Words, before: Circuit, piece: Extract<Piece, { kind: 'port' }>): string {
+function portSaid(words: Words, before: Circuit, piece: Extract<Piece, { kind: 'port' }>): Message {
   const old = before.plan.parts.find(({ id }) => id === piece.part)?.ports[piece.port] ?? {};
   const { bus, address, noHold, driver, rate } = piece.choice;
-  const at = address === undefined ? '' : ` at ${formatAddress(address)}`;
+  const at = address === undefined ? '' : tell('at', { address: addressOf(address) });
   const name = words.part(piece.part);
-  if (bus !== undefined && bus !== old.bus) return `Put ${name} on ${words.bus(bus)}${at}`;
-  if (address !== undefined && address !== old.address) return `Set ${name} to ${formatAddress(address)}`;
-  if (rate !== undefined && rate !== old.rate) return `Tell ${name} to speak at ${rate} bits a second`;
-  if (noHold && !old.noHold) return `Read ${name} with the commands that do not hold the clock`;
-  if (driver !== undefined && driver !== old.driver) return `Switch ${name} with ${words.part(driver)}`;
-  return `Connect ${name} otherwise`;
+  if (bus !== undefined && bus !== old.bus) return tell('put', { name, bus: words.bus(bus), at });
+  if (address !== undefined && address !== old.address) return tell('set', { name, address: addressOf(address) });
+  if (rate !== undefined && rate !== old.rate) return tell('tellSpeakBitsSecond', { name, rate });
+  if (noHold && !old.noHold) return tell('readCommandsDoNot', { name });
+  if (driver !== undefined && driver !== old.driver) return tell('words', { name, part: words.part(driver) });
+  return tell('connectOtherwise', { name });
 }
 
-function said(words: Words, before: Circuit, piece: Piece): string {
+function said(words: Words, before: Circuit, piece: Piece): Message {
   switch (piece.kind) {
     case 'add-part':
-      return `Add a ${words.card(piece.part.card)}${Object.values(piece.part.feeds)
-        .slice(0, 1)
-        .map((ref) => `, fed from the ${words.rail(ref)}`)
-        .join('')}`;
+      return tell('add', {
+        card: words.card(piece.part.card),
+        from:
+          Object.values(piece.part.feeds)
+            .slice(0, 1)
+            .map((ref) => tell('fedFrom', { rail: words.rail(ref) }))[0] ?? '',
+      });
     case 'remove-part':
-      return `Take ${words.part(piece.part)} out`;
+      return tell('takeOut', { part: words.part(piece.part) });
     case 'card':
-      return `Take ${words.card(piece.part.card)} as ${words.part(piece.part.id)}`;
+      return tell('takeAs', { card: words.card(piece.part.card), part: words.part(piece.part.id) });
     case 'feeds':
       return feedsSaid(words, piece.part, piece.feeds);
     case 'opened':
       return piece.opened.length > (before.plan.parts.find(({ id }) => id === piece.part)?.opened.length ?? 0)
-        ? `Open the pull-up jumpers of ${words.part(piece.part)}`
-        : `Close the pull-up jumpers of ${words.part(piece.part)}`;
+        ? tell('openPullUpJumpers', { part: words.part(piece.part) })
+        : tell('closePullUpJumpers', { part: words.part(piece.part) });
     case 'settings': {
       const old = before.plan.parts.find(({ id }) => id === piece.part);
       if (old?.ground !== undefined && piece.to.ground === undefined)
-        return `Put the ground of ${words.part(piece.part)} where all have it`;
+        return tell('putGroundWhereAll', { part: words.part(piece.part) });
       return old?.beside && !piece.to.beside
-        ? `Put ${words.part(piece.part)} away from ${words.part(old.beside.part)}, on a lead`
-        : `Change how ${words.part(piece.part)} stands or runs`;
+        ? tell('putAwayFromLead', { part: words.part(piece.part), part2: words.part(old.beside.part) })
+        : tell('changeHowStandsOr', { part: words.part(piece.part) });
     }
     case 'port':
       return portSaid(words, before, piece);
     case 'pin': {
       const was = before.wishes.find(({ of, line }) => of === piece.of && line === piece.line)?.pin ?? null;
       const name = words.line(piece.of, piece.line);
-      if (piece.choice.on !== undefined) return `Read ${name} with ${words.part(piece.choice.on)}`;
-      if (piece.choice.pin === null) return `Take ${name} off its pin`;
+      if (piece.choice.on !== undefined) return tell('read', { name, part: words.part(piece.choice.on) });
+      if (piece.choice.pin === null) return tell('takeOffPin', { name });
       return was === null
-        ? `Put ${name} on ${words.pin(piece.choice.pin)}`
-        : `Move ${name} from ${words.pin(was)} to ${words.pin(piece.choice.pin)}`;
+        ? tell('put2', { name, pin: words.pin(piece.choice.pin) })
+        : tell('moveFrom', { name, pin: words.pin(was), pin2: words.pin(piece.choice.pin) });
     }
     case 'add-bus': {
       const pins = Object.values(piece.bus.lines).flatMap(({ pin }) => (pin === null ? [] : [words.pin(pin)]));
-      return `Begin a bus “${piece.bus.name}”${pins.length > 0 ? ` on ${pins.join(' and ')}` : ''}`;
+      return tell('beginBus', { bus: piece.bus.name, count: pins.length > 0 ? tell('on', { pins }) : '' });
     }
     case 'remove-bus':
-      return `Take the bus “${words.bus(piece.bus)}” out`;
+      return tell('takeBusOut', { bus: words.bus(piece.bus) });
     case 'bus':
       return piece.to.clock === undefined
-        ? `Change the bus “${piece.to.name}”`
-        : `Run ${piece.to.name} at ${formatQuantity(piece.to.clock, 'Hz')}`;
+        ? tell('changeBus', { to: piece.to.name })
+        : tell('run', { to: piece.to.name, clock: quantityOf(piece.to.clock, 'Hz') });
     case 'add-helper':
-      return `Put ${words.helper(piece.helper)}`;
+      return tell('put3', { helper: words.helper(piece.helper) });
     case 'helper':
-      return `Make it ${words.helper(piece.helper)}`;
+      return tell('make', { helper: words.helper(piece.helper) });
     case 'remove-helper': {
       const old = before.plan.helpers.find(({ id }) => id === piece.helper);
-      return old ? `Leave out ${words.helper(old)}` : `Leave out ${piece.helper}`;
+      return old ? tell('leaveOut', { helper: words.helper(old) }) : tell('leaveOut', { helper: piece.helper });
     }
     case 'plan':
       return wholeSaid(words, before, piece.to);
   }
 }
 
-function wholeSaid(words: Words, before: Circuit, to: Extract<Piece, { kind: 'plan' }>['to']): string {
-  if (to.unused) return 'Leave features of the controller off';
+function wholeSaid(words: Words, before: Circuit, to: Extract<Piece, { kind: 'plan' }>['to']): Message {
+  if (to.unused) return tell('leaveFeaturesControllerOff');
   if (to.leads) {
     const more = to.leads.filter((id) => !before.plan.leads.includes(id)).map((id) => words.card(id));
-    return `Take a ${more.join(' and a ')}`;
+    return tell('take', { more });
   }
-  if (to.rules) return 'Change my rules';
-  if (to.overlap) return 'Start all conversions together';
-  if (to.spots) return 'Place parts on the boards anew';
-  if (to.boards) return `Take ${to.boards.map((id) => words.card(id)).join(' and ')} as boards`;
-  return 'Take another controller';
+  if (to.rules) return tell('changeMyRules');
+  if (to.overlap) return tell('startAllConversionsTogether');
+  if (to.spots) return tell('placePartsBoardsAnew');
+  if (to.boards) return tell('takeAsBoards', { boards: to.boards.map((id) => words.card(id)) });
+  return tell('takeAnotherController');
 }
 
 export const describeChanges = (changes: readonly PlanChange[], before: Circuit, after: Circuit): SaidChange[] => {

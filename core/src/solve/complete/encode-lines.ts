@@ -12,6 +12,14 @@ import { setPin } from '../../plan/edits.ts';
 import type { Draft } from '../joint/builder.ts';
 import { ABSENT, CHOICE, isThere, LEFT_OUT, type Making } from './making.ts';
 import type { Wayfarer } from './ways.ts';
+import { tells, type Text } from '../../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SolveCompleteEncodeLinesSays {
+  readonly lock: { wish: Text; label: Text };
+}
+
+const tell = tells<SolveCompleteEncodeLinesSays>('solve/complete-encode-lines');
 
 /** A line off its place in the order of the pins costs up to this. */
 const FARTHEST = 20;
@@ -101,7 +109,7 @@ export function encodeLines(making: Making): void {
     const label = circuit.controller?.card.terminals.find(({ id }) => id === wish.pin)?.label ?? '';
     const lock =
       wish.locked && wish.pin
-        ? builder.member({ id: `lock:${wish.id}`, kind: 'lock', label: `the lock of ${wish.label} on ${label}` })
+        ? builder.member({ id: `lock:${wish.id}`, kind: 'lock', label: tell('lock', { wish: wish.label, label }) })
         : null;
     const options = uses.flatMap((use): Draft[] => {
       const { terminal, reserved, noPull } = use.pin;

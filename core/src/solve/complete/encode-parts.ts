@@ -1,4 +1,5 @@
 /** Parts as choices: rail, translator, bus and address together, since each asks for the others. */
+import { tells } from '../../quantity/message.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { isShared, type SharedProtocol } from '../../card/protocol.ts';
 import { eightBitOf } from '../../quantity/address.ts';
@@ -123,10 +124,7 @@ function loadOn(
     (net) => net.bus !== null && net.ends.some((end) => end.part === part.choice.id),
   );
   const own = nets.map((net) =>
-    net.capacitanceTerms.reduce((sum, { label, farads }) => {
-      const mine = net.ends.some((end) => end.part === part.choice.id && label.startsWith(end.label));
-      return sum + (mine ? farads : 0);
-    }, 0),
+    net.capacitanceTerms.reduce((sum, { part: of, farads }) => sum + (of === part.choice.id ? farads : 0), 0),
   );
   const farads = Math.max(0, ...own);
   const id = `load:${segment.bus.id}:${far ?? 'near'}`;
@@ -155,6 +153,12 @@ function ownDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Om
 }
 
 /** Current in milliamperes on every rail that has a limit. */
+export interface SolveCompleteEncodePartsSays {
+  readonly lock: { part: string };
+}
+
+const tell = tells<SolveCompleteEncodePartsSays>('solve/complete-encode-parts');
+
 const currents = (way: Way): Record<string, number> =>
   Object.fromEntries([...way.wired.loads].map(([rail, amps]) => [`current:${rail}`, amps * 1e3]));
 
@@ -163,7 +167,7 @@ export function encodePart(making: Making, part: Wayfarer): void {
   const id = part.choice.id;
   const member = builder.member({ id: `part:${id}`, kind: 'part', label: part.choice.label });
   const lock = part.choice.locked
-    ? builder.member({ id: `lock:${id}`, kind: 'lock', label: `the lock on ${part.choice.label}` })
+    ? builder.member({ id: `lock:${id}`, kind: 'lock', label: tell('lock', { part: part.choice.label }) })
     : null;
   const extras = new Map(bench.standing.extras.map((extra) => [extra.rail, CHOICE.extra(extra.part.id)]));
   const options = part.ways.flatMap((way, w): Draft[] => {

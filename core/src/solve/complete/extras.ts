@@ -128,7 +128,7 @@ export function extraSupplies(circuit: Circuit, library: Library, asked: readonl
         takesLeads(circuit, rail) &&
         within(rail.voltage, toInterval(supply.range)),
     );
-    if (input) adding.add(card, 'regulator', `${offer.name} regulator for the sensors`, { [supply.id]: input.ref });
+    if (input) adding.add(card, 'regulator', card.name, { [supply.id]: input.ref });
   }
   const regulators = adding.found.length;
   const short = wanting(circuit, asked, () => true);
@@ -138,7 +138,7 @@ export function extraSupplies(circuit: Circuit, library: Library, asked: readonl
     if (adding.found.length - regulators >= MOST_SOURCES) break;
     const volts = toInterval(offer.voltage);
     if (short.some((one) => feeds(volts, one)) && adding.wants(volts, toInterval(offer.limit).min))
-      adding.add(card, 'adapter', `${offer.name} adapter`, {});
+      adding.add(card, 'adapter', card.name, {});
   }
   return adding.found;
 }

@@ -89,11 +89,8 @@ export function segmentsOf(
       channel++
     ) {
       const id = `${newSwitch.upstream}-channel-${channel}`;
-      const name =
-        `${segments.find(({ bus }) => bus.id === newSwitch.upstream)?.bus.name ?? 'bus'} channel ${channel}`.slice(
-          0,
-          40,
-        );
+      const above = segments.find(({ bus }) => bus.id === newSwitch.upstream)?.bus.name ?? newSwitch.upstream;
+      const name = `${above} ${channel}`.slice(0, 40);
       const bus: Bus = { id, name, protocol: 'i2c', lines: {}, behind: { part: newSwitch.id, channel } };
       segments.push({
         bus,

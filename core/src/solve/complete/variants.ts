@@ -78,9 +78,8 @@ function withDrivers(circuit: Circuit, loads: readonly Load[], card: Card): Plan
     });
     const own = at < 0 ? undefined : idle.splice(at, 1)[0]?.id;
     if (own === undefined && !stands(card, load, derating)) return null;
-    const label = `driver of ${circuit.parts.get(load.part)?.label ?? load.part}`;
     const id = own ?? freeId(plan, `driver-${load.part}`);
-    const next = own === undefined ? { ...plan, parts: [...plan.parts, newPart(plan, card, id, label)] } : plan;
+    const next = own === undefined ? { ...plan, parts: [...plan.parts, newPart(plan, card, id, card.name)] } : plan;
     return changePort(next, load.part, load.port, (choice) => ({ ...choice, driver: id }));
   }, circuit.plan);
 }

@@ -1,4 +1,5 @@
 /** Every way of wiring each part that holds on its own. */
+import type { Message } from '../../quantity/message.ts';
 import { maySupply } from '../../circuit/charger.ts';
 import { takesLeads } from '../../circuit/cable.ts';
 import { buyingOf } from '../../plan/money.ts';
@@ -199,7 +200,7 @@ export function waysOf(bench: Bench, node: PartNode, memory: Memory): Wayfarer |
 }
 
 /** What stands against wiring a part at all: what is left to say about the way that comes nearest. */
-export function whatIsWrong(bench: Bench, node: PartNode): string | null {
+export function whatIsWrong(bench: Bench, node: PartNode): Message | null {
   const { choice, card } = node;
   const near = logicRail(bench.standing.wide);
   if (!choice || near === null) return null;

@@ -2,35 +2,62 @@
 import { carrierOf, printedNames } from '../../circuit/carrier.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
-import { ASK_NAME } from '../../check/pin-capability.ts';
 import type { Circuit, PinWish } from '../../circuit/circuit.ts';
 import { piecesCost } from '../../plan/cost.ts';
 import { documentOf } from '../../plan/document.ts';
 import { removePart, setLocked, setPin } from '../../plan/edits.ts';
 import type { Plan } from '../../plan/plan.ts';
 import { swapCard } from '../../plan/swap.ts';
-import { formatQuantity } from '../../quantity/engineering.ts';
 import { rivals } from '../../remedy/rivals.ts';
 import { exclusionOf, isPossible, type Exclusion } from '../joint/exclusion.ts';
 import type { Goals, Member, Problem } from '../joint/problem.ts';
 import type { Encoding } from './encode.ts';
 import { ABSENT, CHOICE } from './making.ts';
 import { waysOf, whatIsWrong } from './ways.ts';
+import { quantityOf, tells, wordOf, type Message, type Text, type Quantity } from '../../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SolveCompleteWhyNotSays {
+  readonly controllerHasTooFew: null;
+  readonly controllerHasTooFew2: null;
+  readonly controllerHasTooFew3: null;
+  readonly theirAddressesCannotBe: null;
+  readonly railsCannotGiveCurrent: null;
+  readonly pinsCannotCarryCurrent: null;
+  readonly busCannotLiftCapacitance: null;
+  readonly translatorsHaveTooFew: null;
+  readonly controller: null;
+  readonly nearest: { wrong: Text };
+  readonly noWayWiringWas: { name: Text; on: Text; wrong: Text };
+  readonly cannotBeHadNo: { name: Text; on: Text; askname: Text };
+  readonly cannotBeHad: { name: Text; on: Text; reason: Text | null };
+  readonly cannotAllBeHad: { names: readonly Text[]; on: Text; reason: Text | null };
+  readonly open: { member: Text };
+  readonly leaveOut: { member: Text };
+  readonly takeAs: { card: Text; choice: Text };
+  readonly hasNoPlaceWithout: { label: Text; card: Text };
+  readonly planHasNoController: null;
+  readonly nothingHereFeedsAsks: { controller: Text; min: Quantity; max: Quantity };
+  readonly cannotBeHadNo2: { label: Text; on: Text; askname: Text };
+  readonly leaveOut2: { label: Text };
+}
+
+const tell = tells<SolveCompleteWhyNotSays>('solve/complete-why-not');
 
 /** Kinds of resources that parts quarrel over, by the beginning of their names, and how that is said. */
-const QUARRELS: readonly (readonly [prefix: string, says: string])[] = [
-  ['pin:', 'the controller has too few pins that can carry their lines'],
-  ['unit:', 'the controller has too few peripherals for their buses and serial pairs'],
-  ['channel:', 'the controller has too few PWM channels'],
-  ['address:', 'their addresses cannot be kept apart'],
-  ['current:', 'the rails cannot give the current'],
-  ['group:', 'the pins cannot carry the current together'],
-  ['load:', 'the bus cannot lift the capacitance in time'],
-  ['channels:', 'the translators have too few channels'],
+const QUARRELS: readonly (readonly [prefix: string, says: Message])[] = [
+  ['pin:', tell('controllerHasTooFew')],
+  ['unit:', tell('controllerHasTooFew2')],
+  ['channel:', tell('controllerHasTooFew3')],
+  ['address:', tell('theirAddressesCannotBe')],
+  ['current:', tell('railsCannotGiveCurrent')],
+  ['group:', tell('pinsCannotCarryCurrent')],
+  ['load:', tell('busCannotLiftCapacitance')],
+  ['channels:', tell('translatorsHaveTooFew')],
 ];
 
 export interface Relaxation {
-  readonly label: string;
+  readonly label: Message;
   /** The plan with this given up, and nothing else changed. */
   readonly plan: Plan;
   /** What a whole solution comes to then; null when this alone is not enough, or was not asked. */
@@ -40,7 +67,7 @@ export interface Relaxation {
 }
 
 export interface WhyNot {
-  readonly sentence: string;
+  readonly sentence: Message;
   /** All of these together cannot be; without any one of them they can. */
   readonly members: readonly Member[];
   readonly relaxations: readonly Relaxation[];
@@ -52,7 +79,7 @@ const MOST_EXCLUSIONS = 4;
 const MOST_STAND_INS = 3;
 
 /** The resources without whose limit the same members could all be had. */
-function quarrels(problem: Problem, members: readonly Member[]): string[] {
+function quarrels(problem: Problem, members: readonly Member[]): Message[] {
   const kept = new Set(members.map((member) => problem.members.findIndex(({ id }) => id === member.id)));
   return QUARRELS.flatMap(([prefix, says]) => {
     const plenty: Problem = {
@@ -63,26 +90,23 @@ function quarrels(problem: Problem, members: readonly Member[]): string[] {
   });
 }
 
-const list = (names: readonly string[]): string =>
-  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-
-function sentenceOf({ bench, problem, parts }: Encoding, members: readonly Member[]): string {
+function sentenceOf({ bench, problem, parts }: Encoding, members: readonly Member[]): Message {
   const names = members.map(({ label }) => label);
-  const on = bench.circuit.controller?.label ?? 'the controller';
+  const on = bench.circuit.controller?.label ?? tell('controller');
   const why = quarrels(problem, members);
   const [only] = members;
+  const name = only?.label ?? '';
   const part = parts.find(({ choice }) => `part:${choice.id}` === only?.id);
   if (names.length === 1 && part && part.ways.length === 0) {
     // Only what was tried is said: every rail of the plan and those that could be added, straight and through translators.
     const wrong = whatIsWrong(bench, part.node);
-    return `No way of wiring ${names[0]} on ${on} was found, on the rails there are and those that could be added.${wrong ? ` The nearest: ${wrong}` : ''}`;
+    return tell('noWayWiringWas', { name, on, wrong: wrong ? tell('nearest', { wrong }) : '' });
   }
   const pinless = part && unservedLine(problem, bench.circuit, part.choice.id);
-  if (names.length === 1 && pinless)
-    return `${names[0]} cannot be had on ${on}: no pin is left that can be ${ASK_NAME[pinless.ask]}.`;
-  const reason = why.length > 0 ? `: ${why[0]}` : '';
-  if (names.length === 1) return `${names[0]} cannot be had on ${on}${reason}.`;
-  return `${list(names)} cannot all be had on ${on}${reason}. Without any one of them the rest can.`;
+  if (names.length === 1 && pinless) return tell('cannotBeHadNo', { name, on, askname: wordOf('ask', pinless.ask) });
+  const reason = why[0] ?? null;
+  if (names.length === 1) return tell('cannotBeHad', { name, on, reason });
+  return tell('cannotAllBeHad', { names, on, reason });
 }
 
 /** A line of a part that no pin can carry, whatever else is given up. */
@@ -113,7 +137,8 @@ function relaxationsOf({ bench }: Encoding, exclusion: Exclusion): Relaxation[] 
   const before = piecesCost(circuit.plan, library);
   return exclusion.relaxations.map(({ member, goals }) => {
     const plan = givenUp(circuit.plan, circuit, member);
-    const label = member.kind === 'lock' ? `Open ${member.label}` : `Leave ${member.label} out`;
+    const label =
+      member.kind === 'lock' ? tell('open', { member: member.label }) : tell('leaveOut', { member: member.label });
     return { label, plan, goals, cost: piecesCost(plan, library) - before };
   });
 }
@@ -133,7 +158,7 @@ function standIns({ bench, parts }: Encoding, members: readonly Member[]): Relax
     const node = swapped.parts.get(part.choice.id);
     const ways = node && waysOf({ ...bench, circuit: swapped, pins: new Map() }, node, new Map());
     if (!ways || ways.ways.length === 0) continue;
-    const label = `Take ${card.name} as ${part.choice.label}`;
+    const label = tell('takeAs', { card: card.name, choice: part.choice.label });
     found.push({ label, plan, goals: null, cost: piecesCost(plan, library) - before });
   }
   return found;
@@ -144,19 +169,22 @@ export function carrierProblem(circuit: Circuit): WhyNot | null {
   const on = carrierOf(circuit);
   if (!on || !circuit.controller || printedNames(circuit)) return null;
   const label = circuit.parts.get(on.part)?.label ?? on.card.name;
-  const sentence = `${label} has no place for ${circuit.controller.card.name}. Without it, or on a board that it fits, the plan can be completed.`;
+  const sentence = tell('hasNoPlaceWithout', { label, card: circuit.controller.card.name });
   return { sentence, members: [{ id: `part:${on.part}`, kind: 'part', label }], relaxations: [] };
 }
 
 /** @returns what is to be said where there is no controller, or nothing feeds it */
 export function notFed(circuit: Circuit): WhyNot | null {
   const controller = circuit.controller;
-  if (!controller)
-    return { sentence: 'The plan has no controller, so nothing can be wired to one.', members: [], relaxations: [] };
+  if (!controller) return { sentence: tell('planHasNoController'), members: [], relaxations: [] };
   const wanting = controller.card.supplies.find(({ id }) => !circuit.feeds.get(`${controller.id}.${id}`)?.voltage);
   if (!wanting) return null;
   const { min, max } = toInterval(wanting.range);
-  const sentence = `Nothing here feeds ${controller.label}: it asks for ${formatQuantity(min, 'V')} to ${formatQuantity(max, 'V')}.`;
+  const sentence = tell('nothingHereFeedsAsks', {
+    controller: controller.label,
+    min: quantityOf(min, 'V'),
+    max: quantityOf(max, 'V'),
+  });
   return { sentence, members: [], relaxations: [] };
 }
 
@@ -168,14 +196,14 @@ function stranded({ bench, problem, parts }: Encoding): WhyNot[] {
   return kept.flatMap(({ id, label }): WhyNot[] => {
     const wish = unservedLine(problem, circuit, id);
     if (!wish) return [];
-    const on = circuit.controller?.label ?? 'the controller';
+    const on = circuit.controller?.label ?? tell('controller');
     const plan = removePart(circuit.plan, id);
     const cost = piecesCost(plan, library) - piecesCost(circuit.plan, library);
     return [
       {
-        sentence: `${label} cannot be had on ${on}: no pin is left that can be ${ASK_NAME[wish.ask]}.`,
+        sentence: tell('cannotBeHadNo2', { label, on, askname: wordOf('ask', wish.ask) }),
         members: [{ id: `part:${id}`, kind: 'part', label }],
-        relaxations: [{ label: `Leave ${label} out`, plan, goals: null, cost }],
+        relaxations: [{ label: tell('leaveOut2', { label }), plan, goals: null, cost }],
       },
     ];
   });

@@ -1,3 +1,4 @@
+import type { Text } from '../../quantity/message.ts';
 /**
  * What is decided together, as numbers: of every choice one option is taken; options use up resources, ask for options of
  * other choices, and cost something. Nothing here knows of pins or rails; `encode` makes such a problem of a plan.
@@ -59,7 +60,7 @@ export interface Resource {
 export interface Member {
   readonly id: string;
   readonly kind: 'part' | 'lock' | 'need';
-  readonly label: string;
+  readonly label: Text;
 }
 
 export interface Problem {

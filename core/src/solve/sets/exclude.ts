@@ -3,13 +3,25 @@ import { needName } from '../../plan/need-name.ts';
 import type { Plan } from '../../plan/plan.ts';
 import { searchSets } from './search.ts';
 import type { SetProblem } from './problem.ts';
+import { tells, wordOf, type Message, type Text } from '../../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface SolveSetsExcludeSays {
+  readonly by: { count: number; reason: Text };
+  readonly noRailBuildCan: { name: Text };
+  readonly noCardCatalogueMeets: { name: Text; counted: readonly Text[] };
+  readonly togetherTheseCostMore: { names: readonly Text[] };
+  readonly theseCannotBeMet: { names: readonly Text[] };
+}
+
+const tell = tells<SolveSetsExcludeSays>('solve/sets-exclude');
 
 export interface Exclusion {
   /** Ids of needs; removing any one of them leaves some that can be met together. */
   readonly needs: readonly string[];
   /** What would have to give: budget, date, addresses and pins, or a card that meets the need at all. */
-  readonly by: 'no card' | 'no feed' | 'budget' | 'addresses or pins';
-  readonly sentence: string;
+  readonly by: 'no-card' | 'no-feed' | 'budget' | 'addresses-or-pins';
+  readonly sentence: Message;
 }
 
 const only = (problem: SetProblem, ids: ReadonlySet<string>): SetProblem => ({
@@ -31,13 +43,18 @@ export function explainSets(plan: Plan, problems: readonly SetProblem[]): Exclus
     if (here.some((n) => n && n.options.length > 0)) continue;
     const out = here[0]?.out ?? [];
     const unfed = here.some((n) => n && n.unfed.length > 0);
-    const counted = out.map(({ reason, cards }) => `${cards.length} by ${reason}`).join(', ');
+    const counted = out.map(({ reason, cards }) =>
+      tell('by', { count: cards.length, reason: wordOf('reason', reason) }),
+    );
     return {
       needs: [need.id],
-      by: unfed ? 'no feed' : 'no card',
+      by: unfed ? 'no-feed' : 'no-card',
       sentence: unfed
-        ? `No rail of the build can feed a card that meets: ${name(need.id)}.`
-        : `No card of the catalogue meets: ${name(need.id)}${counted ? `; those that do it are ruled out, ${counted}` : ''}.`,
+        ? tell('noRailBuildCan', { name: name(need.id) })
+        : tell('noCardCatalogueMeets', {
+            name: name(need.id),
+            counted,
+          }),
     };
   }
   let ids = new Set(all.map(({ need }) => need.id));
@@ -48,12 +65,10 @@ export function explainSets(plan: Plan, problems: readonly SetProblem[]): Exclus
   }
   const unlimited = problems.map((problem) => ({ ...problem, most: null }));
   const budget = met(unlimited, ids);
-  const names = [...ids].map(name).join('; ');
+  const names = [...ids].map(name);
   return {
     needs: [...ids],
-    by: budget ? 'budget' : 'addresses or pins',
-    sentence: budget
-      ? `Together these cost more than the budget allows: ${names}.`
-      : `These cannot be met together, because no controller has the addresses and pins for them: ${names}.`,
+    by: budget ? 'budget' : 'addresses-or-pins',
+    sentence: budget ? tell('togetherTheseCostMore', { names }) : tell('theseCannotBeMet', { names }),
   };
 }

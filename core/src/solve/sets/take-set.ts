@@ -3,7 +3,6 @@ import type { Library } from '../../card/library.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { documentOf } from '../../plan/document.ts';
 import { removePart } from '../../plan/edits.ts';
-import { needName } from '../../plan/need-name.ts';
 import type { Plan } from '../../plan/plan.ts';
 import { addPart, assignNew } from '../add-part.ts';
 import { settleAddresses } from '../addresses.ts';
@@ -49,8 +48,10 @@ export function takeSet(plan: Plan, library: Library, set: FoundSet): Plan {
     const label = !first
       ? card.name
       : first.kind === 'sense'
-        ? `${first.place} ${card.measures.length > 1 ? 'sensor' : first.quantity}`
-        : needName(next, first);
+        ? `${first.place} ${card.measures.length > 1 ? card.name : first.quantity}`
+        : first.kind === 'drive'
+          ? first.what
+          : card.name;
     next = addPart(circuitOf(next), library, card, label, needs).plan;
   }
   // A set may count on straps or on a second bus; its lines get pins like those of the parts.

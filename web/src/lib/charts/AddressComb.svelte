@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { say } from '@idle-breadboard/core';
   import type { BusNode } from '@idle-breadboard/core';
   import { comb, tagY } from './address-comb';
 
@@ -13,7 +14,9 @@
     width={drawn.width}
     height={drawn.height}
     role="img"
-    aria-label="Addresses on {bus.name}: {bus.members.map((m) => `${m.label} at ${m.address ?? 'none'}`).join(', ')}"
+    aria-label="Addresses on {bus.name}: {bus.members
+      .map((m) => `${say(m.label)} at ${m.address ?? 'none'}`)
+      .join(', ')}"
   >
     {#each drawn.marks as mark (mark.text)}<text
         class="mark"

@@ -1,6 +1,6 @@
 <!-- Leads on the board map, and the two-legged things between holes, which can be taken elsewhere. -->
 <script lang="ts">
-  import { INKS, type DrawnLead } from '@idle-breadboard/core';
+  import { INKS, type DrawnLead, say } from '@idle-breadboard/core';
   import type { Drag, Hands } from './move-part';
 
   interface Props {
@@ -35,7 +35,7 @@
         class="legs"
         role="button"
         tabindex="0"
-        aria-label="{lead.value}, {lead.of}{pinned.has(lead.of)
+        aria-label="{say(lead.value)}, {lead.of}{pinned.has(lead.of)
           ? ', put there by hand'
           : ''}: arrow keys move it, Delete lets it go"
         transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
@@ -53,7 +53,7 @@
       {#if isLit(lead) && (lead.kind === 'resistor' || lead.kind === 'capacitor')}<text
           class="value"
           x={lead.bend.x}
-          y={lead.bend.y - 0.8}>{lead.value}</text
+          y={lead.bend.y - 0.8}>{say(lead.value)}</text
         >{/if}
     {/if}
     <circle class="end" cx={lead.a.x} cy={lead.a.y} r=".34" /><circle class="end" cx={lead.b.x} cy={lead.b.y} r=".34" />

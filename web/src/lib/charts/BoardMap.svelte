@@ -1,5 +1,6 @@
 <!-- The boards hole by hole, with the step in hand lit. Parts in the board can be taken elsewhere with the pointer or the keys. -->
 <script lang="ts">
+  import { say } from '@idle-breadboard/core';
   import type { Drawing, DrawnLead, DrawnPart } from '@idle-breadboard/core';
   import BoardLeads from './BoardLeads.svelte';
   import type { Drag } from './move-part';
@@ -123,8 +124,8 @@
       role={part.seated ? 'button' : 'img'}
       tabindex={part.seated ? 0 : undefined}
       aria-label={part.seated
-        ? `${part.label}, in the board${pinned.has(part.part) ? ', put there by hand' : ''}: arrow keys move it, T turns it, Delete lets it go`
-        : `${part.label}, beside the board`}
+        ? `${say(part.label)}, in the board${pinned.has(part.part) ? ', put there by hand' : ''}: arrow keys move it, T turns it, Delete lets it go`
+        : `${say(part.label)}, beside the board`}
       {...part.seated ? hands(part.part) : {}}
     >
       <rect
@@ -148,7 +149,7 @@
             r=".35"
           />{/if}
       {/each}
-      {#if !part.seated}<title>{part.label}: {part.pins.map((pin) => pin.label).join(' ')}</title>{/if}
+      {#if !part.seated}<title>{say(part.label)}: {part.pins.map((pin) => pin.label).join(' ')}</title>{/if}
     </g>
   {/each}
   <!-- Words stand apart from what can be acted on, which has its whole name as its label. -->
@@ -158,7 +159,7 @@
       {@const held = drag?.part === part.part ? drag : null}
       <g class:dim={!isPartLit(part)} transform={held ? `translate(${held.dx} ${held.dy})` : undefined}>
         <text class="name" font-size={part.name.size} x={part.name.x} y={part.name.y}
-          >{fitted(part.label, width, part.name.size)}</text
+          >{fitted(say(part.label), width, part.name.size)}</text
         >
         {#each part.seated ? [] : part.pins as pin, i (i)}
           <text class="tag" x={pin.x} y={pin.y + (part.box.top < 0 ? -0.7 : 1.5)}

@@ -1,6 +1,6 @@
 <!-- One round of readings on a bus, part by part, and what it is of the time between two. -->
 <script lang="ts">
-  import { formatQuantity, type BusShare } from '@idle-breadboard/core';
+  import { formatQuantity, type BusShare, say } from '@idle-breadboard/core';
   import ChartFrame from './ChartFrame.svelte';
   import { timeChart } from './bus-time';
 
@@ -15,7 +15,7 @@
   heads={['part', 'on the bus', 'converting']}
   rows={[
     ...shares.map((s) => [
-      s.label,
+      say(s.label),
       s.bytes === null ? 'not stated' : S(s.transfer),
       s.conversion > 0 ? S(s.conversion) : 'none',
     ]),

@@ -1,6 +1,6 @@
 <!-- One part in the course of a round: what it does when, as tall as its current. -->
 <script lang="ts">
-  import { DOING, formatQuantity, type Lane } from '@idle-breadboard/core';
+  import { formatQuantity, type Lane, say, wordOf } from '@idle-breadboard/core';
   import { blocks, roundAxis } from './round';
 
   let { lane, lanes, most }: { lane: Lane; lanes: readonly Lane[]; most: number } = $props();
@@ -20,7 +20,7 @@
     drawn
       .map(
         ({ doing, seconds, amps }) =>
-          `${DOING[doing]} ${formatQuantity(amps, 'A')} for ${formatQuantity(seconds, 's')}`,
+          `${say(wordOf('doing', doing))} ${formatQuantity(amps, 'A')} for ${formatQuantity(seconds, 's')}`,
       )
       .join(', '),
   );
@@ -28,17 +28,18 @@
 
 <div class="strip" bind:clientWidth={width}>
   {#if axis}
-    <svg viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} role="img" aria-label="{lane.label}: {says}">
+    <svg viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} role="img" aria-label="{say(lane.label)}: {says}">
       {#each drawn as block, i (i)}
         <rect
           x={block.x}
           y={HEIGHT - 2 - tall(block.tall)}
           width={block.width}
           height={tall(block.tall)}
-          class={block.doing}><title>{DOING[block.doing]}, {formatQuantity(block.amps, 'A')}</title></rect
+          class={block.doing}
+          ><title>{say(wordOf('doing', block.doing))}, {formatQuantity(block.amps, 'A')}</title></rect
         >
         {#if block.width > 74}<text x={block.x + 3} y="9"
-            >{share ?? DOING[block.doing]} {formatQuantity(block.amps, 'A')}</text
+            >{share ?? say(wordOf('doing', block.doing))} {formatQuantity(block.amps, 'A')}</text
           >{/if}
       {/each}
       <path d="M0 {HEIGHT - 1.5}H{width}" class="base" />

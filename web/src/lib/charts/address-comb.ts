@@ -1,5 +1,5 @@
 /** Geometry of the address comb: 128 teeth, the reserved ones cut short, parts hanging from theirs. */
-import { formatAddress, isReservedAddress, type BusNode } from '@idle-breadboard/core';
+import { formatAddress, isReservedAddress, type BusNode, say } from '@idle-breadboard/core';
 import { scaleLinear } from 'd3';
 
 export interface Tooth {
@@ -39,7 +39,7 @@ export function comb(bus: BusNode, width: number): Comb {
   for (const { address } of bus.members) if (address !== null) count.set(address, (count.get(address) ?? 0) + 1);
   const wanted = bus.members.flatMap((member) => {
     if (member.address === null || member.address > 127) return [];
-    const text = `${formatAddress(member.address)} ${member.label}`;
+    const text = `${formatAddress(member.address)} ${say(member.label)}`;
     const clash = (count.get(member.address) ?? 0) > 1;
     return [{ key: `${member.part}.${member.port}`, address: member.address, label: text, clash }];
   });
@@ -64,7 +64,7 @@ export function comb(bus: BusNode, width: number): Comb {
         key: `${member.part}.${member.port}.${value}`,
         x: x(value),
         address: value,
-        label: `${formatAddress(value)} ${member.label}, other setting`,
+        label: `${formatAddress(value)} ${say(member.label)}, other setting`,
         row: 0,
         flipped: false,
         taken: false,

@@ -1,3 +1,4 @@
+import { say } from '@idle-breadboard/core';
 /** Geometry of the bus time: one round of readings, part by part, and what it is of the interval. */
 import type { BusShare } from '@idle-breadboard/core';
 import { scaleLinear } from 'd3';
@@ -26,7 +27,7 @@ export function timeChart(shares: readonly BusShare[], interval: number, width: 
   let at = 0;
   const blocks = shares.map(({ label, transfer, conversion }) => {
     const seconds = transfer + conversion;
-    const block = { label, x: x(at), width: x(seconds), transfer: x(transfer), seconds };
+    const block = { label: say(label), x: x(at), width: x(seconds), transfer: x(transfer), seconds };
     at += seconds;
     return block;
   });

@@ -1,5 +1,5 @@
 /** Geometry of the current tree: limbs from each source to its rails and parts, as wide as the current. */
-import { railWarmth, toInterval, type Circuit, type Load, type Rail } from '@idle-breadboard/core';
+import { railWarmth, toInterval, type Circuit, type Load, type Rail, say } from '@idle-breadboard/core';
 import { hierarchy, scaleLinear, type HierarchyNode } from 'd3';
 
 export interface CurrentNode {
@@ -39,7 +39,7 @@ export function currentNodes(circuit: Circuit): CurrentNode[] {
         : [
             {
               id: `${rail.ref}/small`,
-              label: small.length === 1 ? (small[0]?.label ?? '') : `${small.length} resistors, lights`,
+              label: small.length === 1 ? say(small[0]?.label) : `${small.length} resistors, lights`,
               rail: null,
               into: rest,
               out: rest,
@@ -61,13 +61,13 @@ export function currentNodes(circuit: Circuit): CurrentNode[] {
   };
   const loadNode = (load: Load, id: string, depth: number): CurrentNode => {
     const rail = circuit.rails.get(load.subject);
-    if (rail) return railNode(rail, rail.label, amountOf(load), depth + 1);
+    if (rail) return railNode(rail, say(rail.label), amountOf(load), depth + 1);
     const into = amountOf(load);
-    return { id, label: load.label, rail: null, into, out: into, limit: null, heat: null, children: [] };
+    return { id, label: say(load.label), rail: null, into, out: into, limit: null, heat: null, children: [] };
   };
   return [...circuit.rails.values()]
     .filter((rail) => !rail.offer.from && !rail.pin && rail.loads.length > 0)
-    .map((rail) => railNode(rail, rail.label, amountOf(rail), 0));
+    .map((rail) => railNode(rail, say(rail.label), amountOf(rail), 0));
 }
 
 export interface Limb {

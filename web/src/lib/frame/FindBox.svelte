@@ -1,6 +1,6 @@
 <!-- One box to find a part, a pin, a net, a finding, or to do something. -->
 <script lang="ts">
-  import { pinUses } from '@idle-breadboard/core';
+  import { pinUses, say } from '@idle-breadboard/core';
   import Picker from '../kit/Picker.svelte';
   import type { PickerEntry, PickerGroup } from '../kit/picker';
   import Sheet from '../kit/Sheet.svelte';
@@ -67,7 +67,7 @@
         name: 'parts',
         entries: circuit.plan.parts.map((part) => ({
           id: `part-${part.id}`,
-          name: part.label,
+          name: say(part.label),
           hint: circuit.cards.get(part.card)?.name ?? '',
           run: () => about(part.id, 'need'),
         })),
@@ -78,7 +78,7 @@
           wishes.map((wish) => ({
             id: `pin-${pin.terminal}-${wish.id}`,
             name: label,
-            hint: wish.label,
+            hint: say(wish.label),
             run: () => about(wish.id, 'pins'),
           })),
         ),
@@ -87,7 +87,7 @@
         name: 'nets',
         entries: circuit.nets.map((net) => ({
           id: `net-${net.id}`,
-          name: net.label,
+          name: say(net.label),
           hint: net.bus ? 'bus line' : 'line',
           run: () => about(net.id, 'levels'),
         })),
@@ -96,7 +96,7 @@
         name: 'findings',
         entries: findings().map((r) => ({
           id: `finding-${r.key}`,
-          name: r.message,
+          name: say(r.message),
           hint: r.check,
           run: () => {
             view.select(r);

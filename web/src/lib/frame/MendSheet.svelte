@@ -1,5 +1,6 @@
 <!-- Everything at once: the changes that bring the plan to verified, to take in part; or why that cannot be. -->
 <script lang="ts">
+  import { say } from '@idle-breadboard/core';
   import type { Goals } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import Sheet from '../kit/Sheet.svelte';
@@ -40,12 +41,14 @@
       </div>
     {:else if found && found.why.length > 0}
       <div class="scroll">
-        {#each found.why as why (why.sentence)}
+        {#each found.why as why (say(why.sentence))}
           <section class="why">
-            <p><Glyph severity="fault" label={false} /> <strong>{why.sentence}</strong></p>
-            {#each why.relaxations as relaxation (relaxation.label)}
+            <p><Glyph severity="fault" label={false} /> <strong>{say(why.sentence)}</strong></p>
+            {#each why.relaxations as relaxation (say(relaxation.label))}
               <div class="relax">
-                <button type="button" class="act" onclick={() => mending.relax(relaxation)}>{relaxation.label}</button>
+                <button type="button" class="act" onclick={() => mending.relax(relaxation)}
+                  >{say(relaxation.label)}</button
+                >
                 <span class="unit">{price(relaxation.goals, relaxation.cost)}</span>
               </div>
             {/each}
@@ -65,7 +68,7 @@
       </p>
       {#each found.left as finding (finding.key)}<p class="left">
           <Glyph severity={finding.severity} />
-          {finding.message}
+          {say(finding.message)}
         </p>{/each}
       <div class="foot"><button type="button" class="act" onclick={close}>Close</button></div>
     {:else if found}
@@ -80,15 +83,15 @@
                 disabled={held.length > 0}
                 onchange={() => mending.toggle(change.id)}
               /><span class="value number">{i + 1}</span><span class:unit={!mending.taken.has(change.id)}
-                >{change.title}</span
+                >{say(change.title)}</span
               >
             </label>
-            {#if held.length > 0}<span class="unit">needs “{titleOf(held[0] ?? '')}”</span>{/if}
+            {#if held.length > 0}<span class="unit">needs “{say(titleOf(held[0] ?? ''))}”</span>{/if}
           </li>
         {/each}
       </ul>
       {#each found.left as finding (finding.key)}<p class="left">
-          <Glyph severity={finding.severity} /> No wiring ends this: {finding.message}
+          <Glyph severity={finding.severity} /> No wiring ends this: {say(finding.message)}
         </p>{/each}
       <div class="foot">
         <p class="effect" role="status">
@@ -103,7 +106,7 @@
                 : `Open · ${mending.effect.open} to settle`}</strong
             >
             · ends {mending.effect.ends.length}, brings {mending.effect.brings.length}{mending.effect.brings[0]
-              ? `: ${mending.effect.brings[0].message}`
+              ? `: ${say(mending.effect.brings[0].message)}`
               : ''}
             {#if whole}· {found.pieces < 0 ? '−' : '+'}{Math.abs(found.pieces)} pieces, {signedMoney(found.cost)}
               {currency}{/if}

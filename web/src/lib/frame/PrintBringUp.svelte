@@ -2,12 +2,13 @@
 <script lang="ts">
   import {
     BENCH_RULE,
-    PHASE_NAMES,
     saysExpected,
     saysReading,
     SHEET_PHASES,
     type SheetPhase,
     type SheetRow,
+    say,
+    wordOf,
   } from '@idle-breadboard/core';
   import { bringing } from '../state/bringing.svelte';
   import { workbench } from '../state/workbench.svelte';
@@ -32,23 +33,24 @@
   </p>
   <h2>Safety</h2>
   <ul>
-    {#each bringing.sheet?.cautions ?? [] as { hazard, part, says } (says)}<li>
-        <strong>{hazard}</strong>, {part}: {says}
+    {#each bringing.sheet?.cautions ?? [] as { hazard, labels, says } (says)}<li>
+        <strong>{hazard}</strong>, {say(labels)}: {says}
       </li>{/each}
-    <li>{BENCH_RULE}</li>
+    <li>{say(BENCH_RULE)}</li>
   </ul>
   {#if !bringing.sheet}<p>{bringing.trouble || 'The sheet is being written; print again in a moment.'}</p>{/if}
   {#each SHEET_PHASES as phase (phase)}
     {@const rows = rowsOf(phase)}
     {#if rows.length > 0}
-      <h2>{PHASE_NAMES[phase]}</h2>
+      <h2>{say(wordOf('sheet-phase', phase))}</h2>
       <table>
         <thead><tr><th class="what">What</th><th>How</th><th class="expected">Expected</th><th>Measured</th></tr></thead
         >
         <tbody>
           {#each rows as row (row.key)}
             <tr>
-              {#if row.lead}<td colspan="2">{row.title}</td>{:else}<td>{row.title}</td><td>{row.how}</td>{/if}
+              {#if row.lead}<td colspan="2">{say(row.title)}</td>{:else}<td>{say(row.title)}</td><td>{say(row.how)}</td
+                >{/if}
               <td>{saysExpected(row.expected)}</td>
               <td class="room">{written(row)}</td>
             </tr>

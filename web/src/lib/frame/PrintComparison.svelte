@@ -1,6 +1,6 @@
 <!-- The comparison on paper: every line and column, with conditions and sources. -->
 <script lang="ts">
-  import { needName, type Circuit } from '@idle-breadboard/core';
+  import { needName, type Circuit, say } from '@idle-breadboard/core';
   import { comparedNeed, tableOf } from '../state/comparing.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
@@ -10,7 +10,7 @@
 
 <article class="print-only">
   {#if need && table}
-    <h1>{needName(circuit.plan, need)}</h1>
+    <h1>{say(needName(circuit.plan, need))}</h1>
     <p>
       {circuit.plan.name}{#if need.kind === 'sense'}; wanted from {need.from} to {need.to}
         {need.unit} within ±{need.accuracy}, over {circuit.plan.lifeYears} years{/if}. Worst cases are added; the spread
@@ -25,13 +25,13 @@
       <tbody>
         {#each table.rows as row (row.id)}
           <tr>
-            <th scope="row">{row.title}</th>
+            <th scope="row">{say(row.title)}</th>
             {#each row.cells as cell, i (table.cards[i]?.id)}
               <td
-                >{cell.text}{cell.breaks ? ' (breaks the need)' : ''}
+                >{say(cell.text)}{cell.breaks ? ' (breaks the need)' : ''}
                 {#if cell.conditions || cell.source}<small
                     >{[
-                      cell.conditions,
+                      say(cell.conditions),
                       cell.source && `${cell.source.kind}${cell.source.page ? ` p. ${cell.source.page}` : ''}`,
                     ]
                       .filter(Boolean)

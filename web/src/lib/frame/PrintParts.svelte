@@ -1,5 +1,6 @@
 <!-- The parts list on paper. -->
 <script lang="ts">
+  import { say, formatQuantity } from '@idle-breadboard/core';
   import type { PartsList } from '@idle-breadboard/core';
   import { money } from '../kit/words';
 
@@ -18,9 +19,9 @@
   <tbody>
     {#each parts.lines as line (line.card)}
       <tr
-        ><td><span class="box"></span></td><td class="r">{line.needed}</td><td>{line.name}</td><td>{line.use}</td><td
-          class="r">{line.inDrawer}</td
-        ><td class="r">{line.packs}</td><td>{line.unsold ? 'nobody' : line.packs > 0 ? line.offer?.supplier : ''}</td
+        ><td><span class="box"></span></td><td class="r">{line.needed}</td><td>{line.name}</td><td>{say(line.uses)}</td
+        ><td class="r">{line.inDrawer}</td><td class="r">{line.packs}</td><td
+          >{line.unsold ? 'nobody' : line.packs > 0 ? line.offer?.supplier : ''}</td
         ><td class="r">{line.packs > 0 ? money(line.total, '') : ''}</td></tr
       >
     {/each}
@@ -36,7 +37,7 @@
 <p>
   Leads: {parts.leads.map(({ count, colour, ends, length }) => `${count} ${colour} ${ends} ${length} m`).join('; ')}.
   {#if parts.resistors.length > 0}Resistors: {parts.resistors
-      .map(({ count, value }) => `${count} × ${value}`)
+      .map(({ count, ohms }) => `${count} × ${formatQuantity(ohms, 'Ω')}`)
       .join(', ')}.{/if}
 </p>
 

@@ -5,9 +5,10 @@
     boardDrawing,
     boardSvg,
     standingOf,
-    unreadSays,
+    sayUnread,
     type Build,
     type WiringStep,
+    say,
   } from '@idle-breadboard/core';
   import { laying } from '../state/laying.svelte';
   import { passes } from '../state/results';
@@ -30,7 +31,7 @@
     if (!drawing) return '';
     const leads = step ? { leads: new Set(step.leads.map(({ key }) => key)) } : {};
     const parts = step ? { parts: new Set(step.subjects) } : {};
-    const svg = boardSvg(drawing, { title: step?.title ?? plan.name, mono: true, ...leads, ...parts });
+    const svg = boardSvg(drawing, { title: say(step?.title ?? plan.name), mono: true, ...leads, ...parts });
     return svg.slice(svg.indexOf('<svg'));
   };
 </script>
@@ -41,15 +42,15 @@
     {standing === 'verified'
       ? `Verified, ${passes().length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit`
       : standing === 'unread'
-        ? `PROVED, NOT YET VERIFIED: ${unreadSays(verdict)} Read them below before you wire this`
+        ? `PROVED, NOT YET VERIFIED: ${sayUnread(verdict.unread.length)} Read them below before you wire this`
         : verdict.status === 'verified'
           ? 'NOT PROVEN: the wiring is not laid out, or was not read back as the circuit. Do not wire this.'
           : `OPEN: ${open.length} to settle. Do not wire this.`} · fingerprint
     <span class="value">{study.fingerprint}</span>
   </p>
-  {#each open as finding (finding.key)}<p><strong>{finding.severity}</strong>: {finding.message}</p>{/each}
-  {#if build?.why}<p>{build.why.says}</p>{/if}
-  {#each build?.proof?.discords ?? [] as discord, i (i)}<p>{discord.says}</p>{/each}
+  {#each open as finding (finding.key)}<p><strong>{finding.severity}</strong>: {say(finding.message)}</p>{/each}
+  {#if build?.why}<p>{say(build.why.says)}</p>{/if}
+  {#each build?.proof?.discords ?? [] as discord, i (i)}<p>{say(discord.says)}</p>{/each}
   {#if build && view.station !== 'parts'}
     <h2>Safety</h2>
     <ul>
@@ -57,9 +58,9 @@
           {#if caution.asks}<span class="tick" aria-label={caution.read ? 'read' : 'not read'}
               >{caution.read ? '☑' : '☐'}</span
             >{/if}
-          <strong>{caution.hazard}</strong>, {caution.part}: {caution.says}
+          <strong>{caution.hazard}</strong>, {say(caution.labels)}: {caution.says}
         </li>{/each}
-      <li>{BENCH_RULE}</li>
+      <li>{say(BENCH_RULE)}</li>
     </ul>
     {#if drawing}
       <section>
@@ -75,7 +76,7 @@
     {#if build.wiring.checklist.length > 0}
       <h2>Before power</h2>
       <ul class="ticks">
-        {#each build.wiring.checklist as says (says)}<li>{says}</li>{/each}
+        {#each build.wiring.checklist as says (says)}<li>{say(says)}</li>{/each}
       </ul>
     {/if}
     {#if build.wiring.harness.length > 0}
@@ -83,10 +84,10 @@
       <table>
         <thead><tr><th>Where</th><th>Line</th><th>Wires</th></tr></thead>
         <tbody>
-          {#each build.wiring.harness as change (change.where + change.line)}
+          {#each build.wiring.harness as change, i (i)}
             <tr>
-              <td>{change.where}</td><td>{change.line}</td>
-              <td>{change.wires.map(({ colour, to }) => `${colour} to ${to}`).join('; ')}</td>
+              <td>{say(change.where)}</td><td>{say(change.line)}</td>
+              <td>{change.wires.map(({ colour, to }) => `${colour} to ${say(to)}`).join('; ')}</td>
             </tr>
           {/each}
         </tbody>

@@ -1,16 +1,16 @@
 <!-- One step of the wiring plan on paper. -->
 <script lang="ts">
-  import { leadSays, type WiringStep } from '@idle-breadboard/core';
+  import { leadSays, type WiringStep, say } from '@idle-breadboard/core';
 
   let { step, number, done, picture }: { step: WiringStep; number: number; done: boolean; picture: string } = $props();
 </script>
 
 <section class:pictured={picture !== ''}>
   <div>
-    <h3><span class="box">{done ? '×' : ''}</span>{number}. {step.title}</h3>
+    <h3><span class="box">{done ? '×' : ''}</span>{number}. {say(step.title)}</h3>
     {#each step.cautions as caution (caution.says)}<p><strong>{caution.hazard}</strong>: {caution.says}</p>{/each}
     {#each step.put as put (put.part)}
-      <p>Put down {put.label}{put.says ? `: ${put.says}` : ', beside the boards'}.</p>
+      <p>Put down {say(put.label)}{put.says ? `: ${say(put.says)}` : ', beside the boards'}.</p>
     {/each}
     {#if step.leads.length > 0}
       <table>
@@ -18,15 +18,15 @@
         <tbody>
           {#each step.leads as lead (lead.key)}
             <tr
-              ><td><span class="small box"></span></td><td>{leadSays(lead)}</td><td>{lead.fromSays}</td><td
-                >{lead.toSays}</td
+              ><td><span class="small box"></span></td><td>{leadSays(lead)}</td><td>{say(lead.fromSays)}</td><td
+                >{say(lead.toSays)}</td
               ></tr
             >
           {/each}
         </tbody>
       </table>
     {/if}
-    {#each step.checks as check, i (i)}<p><span class="small box"></span>{check.says}</p>{/each}
+    {#each step.checks as check, i (i)}<p><span class="small box"></span>{say(check.says)}</p>{/each}
   </div>
   <!-- eslint-disable-next-line svelte/no-at-html-tags -- made by the core, every text in it escaped -->
   {#if picture}<div class="picture">{@html picture}</div>{/if}

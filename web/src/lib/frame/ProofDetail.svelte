@@ -1,6 +1,6 @@
 <!-- One result in full: the sentence, the sum, what it rests on, and its remedies. -->
 <script lang="ts">
-  import { formatQuantity, type Remedy } from '@idle-breadboard/core';
+  import { formatQuantity, type Remedy, say, ruleOf } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import Quantity from '../kit/Quantity.svelte';
   import { signedMoney } from '../kit/words';
@@ -8,7 +8,7 @@
   import { workbench } from '../state/workbench.svelte';
 
   const result = $derived(view.result);
-  const meta = $derived(workbench.metas.get(result?.check ?? ''));
+  const rule = $derived(result ? ruleOf(result.check) : null);
   let remedies = $state.raw<readonly Remedy[]>([]);
   let asked = $state<string | null>(null);
   /** The finding that an answer is on its way for. */
@@ -41,8 +41,8 @@
   }
 
   function apply(remedy: Remedy) {
-    workbench.edit(remedy.plan, remedy.title);
-    view.say(`${remedy.title}. Ctrl+Z takes it back.`);
+    workbench.edit(remedy.plan, say(remedy.title));
+    view.say(`${say(remedy.title)}. Ctrl+Z takes it back.`);
   }
 
   function source(r: NonNullable<typeof result>['rests'][number]): string {
@@ -53,13 +53,13 @@
 
 {#if result}
   <div class="detail" data-detail={result.key}>
-    <p class="sentence"><Glyph severity={result.severity} /> {result.message}</p>
+    <p class="sentence"><Glyph severity={result.severity} /> {say(result.message)}</p>
     {#if remedies.length > 0}
       <ul class="remedies" aria-label="remedies">
         {#each remedies as remedy, i (remedy.id)}
           <li>
             <button type="button" class="act" data-remedy={i} disabled={workbench.stale} onclick={() => apply(remedy)}
-              >{remedy.title}</button
+              >{say(remedy.title)}</button
             >
             <span class="unit">{effectOf(remedy)}</span>
           </li>
@@ -73,14 +73,14 @@
         alone without bringing a danger or fault. Mend all looks for several together; or change the row above.
       </p>
     {/if}
-    {#if result.severity !== null && result.meaning}<p class="unit">{result.meaning}</p>{/if}
+    {#if result.severity !== null && result.meaning}<p class="unit">{say(result.meaning)}</p>{/if}
     {#if result.workings.length > 0}
       <table>
         <caption class="sr-only">The sum</caption>
         <tbody>
           {#each result.workings as step, i (i)}
             <tr
-              ><th scope="row">{step.name}</th><td class="value sum">{step.sum}</td><td class="figure"
+              ><th scope="row">{say(step.name)}</th><td class="value sum">{say(step.sum)}</td><td class="figure"
                 >{#if step.value !== undefined}<Quantity
                     value={step.value}
                     unit={step.unit ?? ''}
@@ -93,8 +93,8 @@
       </table>
     {/if}
     <p class="unit rests">
-      {meta?.title}. {meta?.rule} <em>Source:</em>
-      {meta?.source}.
+      {rule?.title}. {rule?.rule} <em>Source:</em>
+      {rule?.source}.
       {#if result.rests.length > 0}<br /><em>Rests on</em>
         {result.rests
           .map(source)

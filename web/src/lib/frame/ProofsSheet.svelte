@@ -1,6 +1,6 @@
 <!-- Every proof, passes included, sortable by margin. -->
 <script lang="ts">
-  import { relativeMargin, type Result } from '@idle-breadboard/core';
+  import { relativeMargin, type Result, say } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import Hazards from '../kit/Hazards.svelte';
   import Quantity from '../kit/Quantity.svelte';
@@ -17,7 +17,7 @@
   const all = $derived.by<readonly Result[]>(() => {
     const list = [...findings(), ...passes()];
     const wanted = filter.trim().toLowerCase();
-    const kept = wanted ? list.filter((r) => `${r.check} ${r.message}`.toLowerCase().includes(wanted)) : list;
+    const kept = wanted ? list.filter((r) => `${r.check} ${say(r.message)}`.toLowerCase().includes(wanted)) : list;
     if (order === 'severity') return kept;
     if (order === 'check') return kept.toSorted((a, b) => (a.check < b.check ? -1 : a.check > b.check ? 1 : 0));
     return kept.toSorted((a, b) => relativeMargin(a) - relativeMargin(b));
@@ -74,7 +74,7 @@
                   view.select(r);
                   view.trayOpen = true;
                   view.sheet = null;
-                }}>{r.message}</button
+                }}>{say(r.message)}</button
               ></td
             >
             <td class="r"><Quantity value={r.measured} unit={r.unit} /></td>

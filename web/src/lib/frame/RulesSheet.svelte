@@ -1,6 +1,6 @@
 <!-- Name of the plan, and the house rules with the reason for each. -->
 <script lang="ts">
-  import { RULE_REASONS, setRules, type HouseRules, type Plan, type Result } from '@idle-breadboard/core';
+  import { RULE_REASONS, setRules, type HouseRules, type Plan, type Result, say } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import type { Effect } from '../worker/study';
   import QuantityField from '../kit/QuantityField.svelte';
@@ -135,10 +135,10 @@
               </p>
               <ul>
                 {#each held.effect.ends.slice(0, 6) as result (result.key)}<li>
-                    <Glyph severity={null} /> ends: {result.message}
+                    <Glyph severity={null} /> ends: {say(result.message)}
                   </li>{/each}
                 {#each held.effect.brings.slice(0, 6) as result (result.key)}<li>
-                    <Glyph severity={result.severity} /> brings: {result.message}
+                    <Glyph severity={result.severity} /> brings: {say(result.message)}
                   </li>{/each}
                 {#if held.effect.ends.length > 6 || held.effect.brings.length > 6}<li class="unit">
                     and more of the same kind

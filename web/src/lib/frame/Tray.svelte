@@ -2,7 +2,7 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import ChevronUp from '@lucide/svelte/icons/chevron-up';
-  import { SEVERITIES, type Severity } from '@idle-breadboard/core';
+  import { SEVERITIES, type Severity, say } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import { mending } from '../state/mending.svelte';
   import { findings } from '../state/results';
@@ -32,10 +32,10 @@
               type="button"
               class="line"
               aria-current={view.result?.key === finding.key ? 'true' : undefined}
-              title={finding.message}
+              title={say(finding.message)}
               onclick={() => view.select(finding)}
             >
-              <Glyph severity={finding.severity} /><span class="text">{finding.message}</span>
+              <Glyph severity={finding.severity} /><span class="text">{say(finding.message)}</span>
               {#if group.length > 1}<span class="alike">+{group.length - 1} alike</span>{/if}
             </button>
           {/if}
@@ -76,7 +76,7 @@
         onclick={() => (view.scope = 'station')}>{stationName} only</button
       >
     </span>
-    <span class="sentence">{view.trayOpen ? '' : (view.result?.message ?? '')}</span>
+    <span class="sentence">{say(view.trayOpen ? '' : (view.result?.message ?? ''))}</span>
     {#if verdict?.status === 'open' && verdict.findings.length > 0}
       <button type="button" class="act" title="m" disabled={workbench.stale} onclick={() => void mending.open()}
         >Mend all</button

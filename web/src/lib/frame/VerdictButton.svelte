@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { standingOf, unreadSays } from '@idle-breadboard/core';
+  import { standingOf, sayUnread } from '@idle-breadboard/core';
   import Quantity from '../kit/Quantity.svelte';
   import { laying } from '../state/laying.svelte';
   import { passes, toSettle } from '../state/results';
@@ -43,7 +43,7 @@
   {:else if state === 'proving'}
     <strong>Proved on paper</strong> · the wiring is being read back
   {:else if state === 'unread'}
-    <strong>Proved</strong> · {unreadSays(verdict)}
+    <strong>Proved</strong> · {sayUnread(verdict.unread.length)}
   {:else if state === 'open'}
     <strong>Open</strong> · {laying.build?.why || laying.trouble ? 'no layout' : 'the wiring is not the circuit'}:
     <span class="value">{open}</span> to settle

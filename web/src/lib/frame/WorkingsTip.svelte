@@ -1,5 +1,6 @@
 <!-- The sum behind a figure, beside it while it is pointed at or has the focus. Escape puts it away. -->
 <script lang="ts">
+  import { say } from '@idle-breadboard/core';
   import type { Result } from '@idle-breadboard/core';
   import { autoUpdate, computePosition, flip, offset, shift, size } from '@floating-ui/dom';
   import Quantity from '../kit/Quantity.svelte';
@@ -78,12 +79,12 @@
 
 {#if result && result.workings.length > 0}
   <div class="tip" id={ID} role="tooltip" bind:this={panel}>
-    <p>{result.message}</p>
+    <p>{say(result.message)}</p>
     <table>
       <tbody>
         {#each result.workings as step, i (i)}
           <tr
-            ><th scope="row">{step.name}</th><td class="value sum">{step.sum}</td><td class="figure"
+            ><th scope="row">{say(step.name)}</th><td class="value sum">{say(step.sum)}</td><td class="figure"
               >{#if step.value !== undefined}<Quantity value={step.value} unit={step.unit ?? ''} digits={4} />{/if}</td
             ></tr
           >

@@ -1,3 +1,4 @@
+import { say } from '@idle-breadboard/core';
 /** What can be done from several places: menu, find box, keys. */
 import { fileName, saveBlob, saveFile } from '../kit/save-file';
 import type { PaperSize } from '../paper/pdf-page';
@@ -58,5 +59,5 @@ export async function assignRest(): Promise<void> {
   if (done.solution.ok) {
     workbench.edit(done.plan, 'assign the rest of the pins');
     view.say('Pins assigned. Locked ones stayed.');
-  } else view.say(done.solution.explanation);
+  } else view.say(say(done.solution.explanation));
 }

@@ -1,6 +1,6 @@
 <!-- What can hurt someone, where the work is done. -->
 <script lang="ts">
-  import { BENCH_RULE, type WiringPlan } from '@idle-breadboard/core';
+  import { BENCH_RULE, type WiringPlan, say } from '@idle-breadboard/core';
 
   let { wiring }: { wiring: WiringPlan } = $props();
   /** What asks for a tick stands above with it. */
@@ -10,12 +10,12 @@
 
 {#if wiring.cautions.length > 0}
   <aside class="cautions" aria-label="Safety">
-    <p>{BENCH_RULE}</p>
+    <p>{say(BENCH_RULE)}</p>
     {#if said.length > 0}<details>
         <summary>In this build, too: <strong>{hazards.join(', ')}</strong>; each is said again at its step</summary>
         <ul>
           {#each said as caution (caution.says)}
-            <li><strong>{caution.hazard}</strong> · {caution.part}: {caution.says}</li>
+            <li><strong>{caution.hazard}</strong> · {say(caution.labels)}: {caution.says}</li>
           {/each}
         </ul>
       </details>{/if}

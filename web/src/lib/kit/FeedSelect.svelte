@@ -13,6 +13,7 @@
     type Circuit,
     type Feed,
     type Plan,
+    say,
   } from '@idle-breadboard/core';
   import { workbench } from '../state/workbench.svelte';
 
@@ -54,19 +55,19 @@
 
 <select
   class="field feed"
-  aria-label="rail that feeds {terminal} of {label}"
+  aria-label="rail that feeds {terminal} of {say(label)}"
   value={inside ? '' : feed.supply.id === SOCKET ? `${PLUG}${feed.rail}` : (feed.rail ?? '')}
   onchange={(event) => {
-    if (workbench.plan) workbench.edit(choose(workbench.plan, event.currentTarget.value), `feed ${label}`);
+    if (workbench.plan) workbench.edit(choose(workbench.plan, event.currentTarget.value), `feed ${say(label)}`);
   }}
 >
   {#if feed.rail === null}<option value="" disabled>not fed</option>{/if}
   {#if inside}<option value="" disabled>from the socket</option>{/if}
   {#each plugs as plug (plug.ref)}<option value="{PLUG}{plug.ref}"
-      >cable of {circuit.parts.get(plug.part)?.label} in the socket</option
+      >cable of {say(circuit.parts.get(plug.part)?.label)} in the socket</option
     >{/each}
   {#each rails as { rail, fits } (rail.ref)}<option value={rail.ref}
-      >{rail.label}{fits ? '' : ' (outside its range)'}</option
+      >{say(rail.label)}{fits ? '' : ' (outside its range)'}</option
     >{/each}
   {#each pins as pin (pin)}<option value="{circuit.controller?.id}.{pin}">pin {pinLabel(pin)}</option>{/each}
 </select>

@@ -1,6 +1,6 @@
 <!-- Sentences of what can kill or burn, each with its tick: before all are read no plan is called verified. -->
 <script lang="ts">
-  import { cautionsOf, setAcknowledged, type Circuit } from '@idle-breadboard/core';
+  import { cautionsOf, setAcknowledged, type Circuit, say } from '@idle-breadboard/core';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
@@ -14,15 +14,15 @@
 </script>
 
 {#snippet ticks()}
-  {#each asked as { hazard, part, says, read } (says)}
+  {#each asked as { hazard, labels, says, read } (says)}
     <label>
       <input
         type="checkbox"
         checked={read}
-        aria-label="I have read: {hazard}, {part}"
+        aria-label="I have read: {hazard}, {say(labels)}"
         onchange={({ currentTarget }) => tick(says, currentTarget.checked, hazard)}
       />
-      <span><strong>{hazard}</strong> · {part}: {says}</span>
+      <span><strong>{hazard}</strong> · {say(labels)}: {says}</span>
     </label>
   {/each}
 {/snippet}

@@ -1,5 +1,6 @@
 <!-- Leads of one step, hole by hole. -->
 <script lang="ts">
+  import { say } from '@idle-breadboard/core';
   import type { WiringLead } from '@idle-breadboard/core';
   import LeadSwatch from './LeadSwatch.svelte';
 
@@ -8,7 +9,7 @@
     const pieces = kit.reduce((sum, k) => sum + k.pieces, 0);
     if (kind === 'own') return `its own ${colour} wire`;
     if (kind === 'lead') return `${colour}, ${ends.join('–')}${pieces > 1 ? `, ${pieces} in a row` : ''}`;
-    return kind === 'resistor' || kind === 'capacitor' ? `${kind} ${value}` : value;
+    return kind === 'resistor' || kind === 'capacitor' ? `${kind} ${say(value)}` : value;
   };
 </script>
 
@@ -16,7 +17,11 @@
   <thead class="sr-only"><tr><th>Lead</th><th>From</th><th>To</th></tr></thead>
   <tbody>
     {#each leads as lead (lead.key)}
-      <tr><td class="what"><LeadSwatch {lead} />{what(lead)}</td><td>{lead.fromSays}</td><td>{lead.toSays}</td></tr>
+      <tr
+        ><td class="what"><LeadSwatch {lead} />{say(what(lead))}</td><td>{say(lead.fromSays)}</td><td
+          >{say(lead.toSays)}</td
+        ></tr
+      >
     {/each}
   </tbody>
 </table>

@@ -1,6 +1,6 @@
 <!-- One proof: what was found, the limit, and the margin, with a mark for each on a line. -->
 <script lang="ts">
-  import { COUNTED_UNITS, type Result } from '@idle-breadboard/core';
+  import { COUNTED_UNITS, type Result, say } from '@idle-breadboard/core';
   import { scaleLinear } from 'd3';
   import { view } from '../state/view.svelte';
   import Glyph from './Glyph.svelte';
@@ -39,7 +39,7 @@
       ><Quantity value={result.margin} unit={result.unit} signed /></span
     >
   {:else if counted || result.measured === null || result.limit === null}
-    <span class="sentence">{result.message}</span>
+    <span class="sentence">{say(result.message)}</span>
   {:else}
     <span class="figure"><Quantity value={result.measured} unit={result.unit} /></span>
     <span class="figure unit">limit <Quantity value={result.limit} unit={result.unit} /></span>

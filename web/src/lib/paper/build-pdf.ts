@@ -10,7 +10,8 @@ import {
   type Verdict,
   type WiringStep,
   standingOf,
-  unreadSays,
+  sayUnread,
+  say,
 } from '@idle-breadboard/core';
 import { boardHeight, drawBoard } from './pdf-board';
 import { PdfPage, type PaperFonts, type PaperSize } from './pdf-page';
@@ -35,15 +36,15 @@ export async function buildPdf({ circuit, verdict, build, fingerprint, size, fon
     standing === 'verified'
       ? `Verified, ${verdict.passes.length + build.results.length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
       : standing === 'unread'
-        ? `PROVED, NOT YET VERIFIED: ${unreadSays(verdict)} Fingerprint ${fingerprint}.`
+        ? `PROVED, NOT YET VERIFIED: ${sayUnread(verdict.unread.length)} Fingerprint ${fingerprint}.`
         : `NOT VERIFIED. Do not wire this. Fingerprint ${fingerprint}.`,
   );
-  if (build.why) page.line(build.why.says);
-  for (const { says } of build.proof?.discords ?? []) page.line(says);
+  if (build.why) page.line(say(build.why.says));
+  for (const { says } of build.proof?.discords ?? []) page.line(say(says));
   page.heading('Safety');
-  for (const { hazard, part, says, asks, read } of build.wiring.cautions)
-    page.line(`${asks ? (read ? '[x] ' : '[ ] ') : ''}${hazard}, ${part}: ${says}`);
-  page.line(BENCH_RULE);
+  for (const { hazard, labels, says, asks, read } of build.wiring.cautions)
+    page.line(`${asks ? (read ? '[x] ' : '[ ] ') : ''}${hazard}, ${say(labels)}: ${says}`);
+  page.line(say(BENCH_RULE));
   const drawing = build.layout && boardDrawing(circuit, build.layout);
   if (drawing) {
     page.heading('The whole build');
@@ -56,12 +57,12 @@ export async function buildPdf({ circuit, verdict, build, fingerprint, size, fon
   build.wiring.steps.forEach((step, i) => writeStep(page, drawing, step, i + 1, done.has(step.key)));
   if (build.wiring.checklist.length > 0) {
     page.heading('Before power');
-    for (const says of build.wiring.checklist) page.line(`[ ] ${says}`);
+    for (const says of build.wiring.checklist) page.line(`[ ] ${say(says)}`);
   }
   if (build.wiring.harness.length > 0) {
     page.heading('Where colours meet');
     for (const { where, line, wires } of build.wiring.harness)
-      page.row([where, line, wires.map(({ colour, to }) => `${colour} to ${to}`).join('; ')], [3, 2, 6]);
+      page.row([say(where), say(line), wires.map(({ colour, to }) => `${colour} to ${say(to)}`).join('; ')], [3, 2, 6]);
   }
   writeParts(page, build);
   return page.end();
@@ -88,13 +89,13 @@ function writeStep(page: PdfPage, drawing: Drawing | null, step: WiringStep, num
     );
   page.box(page.left, page.y + 2, 9, done);
   page.doc.font('words').fontSize(11);
-  page.doc.text(plain(`${number}. ${step.title}`), page.left + 15, page.y, { width: width - 15 });
+  page.doc.text(plain(`${number}. ${say(step.title)}`), page.left + 15, page.y, { width: width - 15 });
   page.y = page.doc.y + 3;
-  for (const { hazard, says } of step.cautions) page.line(`${hazard}: ${says}`, width);
+  for (const { hazard, says } of step.cautions) page.line(`${hazard}: ${say(says)}`, width);
   for (const put of step.put)
-    page.line(`Put down ${put.label}${put.says ? `: ${put.says}` : ', beside the boards'}.`, width);
-  for (const lead of step.leads) page.row([leadSays(lead), lead.fromSays, lead.toSays], [5, 6, 6], width);
-  for (const { says } of step.checks) page.line(says, width, true);
+    page.line(`Put down ${say(put.label)}${put.says ? `: ${say(put.says)}` : ', beside the boards'}.`, width);
+  for (const lead of step.leads) page.row([leadSays(lead), say(lead.fromSays), say(lead.toSays)], [5, 6, 6], width);
+  for (const { says } of step.checks) page.line(say(says), width, true);
   // The words may have gone on to another page, which the picture has not.
   if (page.doc.bufferedPageRange().count === before) page.y = Math.max(page.y, top + height + 4);
 }
@@ -108,7 +109,7 @@ function writeParts(page: PdfPage, { parts }: Build): void {
       [
         String(line.needed),
         line.name,
-        line.use,
+        say(line.uses),
         String(line.inDrawer),
         String(line.packs),
         line.unsold ? 'nobody' : line.packs > 0 ? (line.offer?.supplier ?? '') : '',

@@ -1,5 +1,5 @@
 /** The board map in a PDF: lines and letters, each lead in its colour and with its name. */
-import { INKS, type Drawing, type DrawnLead } from '@idle-breadboard/core';
+import { INKS, type Drawing, type DrawnLead, say } from '@idle-breadboard/core';
 import { plain } from './plain-text';
 
 export interface Frame {
@@ -53,7 +53,8 @@ export function drawBoard(
       .fillOpacity(part.seated ? 0.75 : 1);
     doc.fillAndStroke('#ffffff', ink).fillOpacity(1);
     const most = Math.max(3, Math.floor((right - left) / (part.name.size * 0.55)));
-    const name = part.label.length <= most ? part.label : `${part.label.slice(0, most - 1)}…`;
+    const label = say(part.label);
+    const name = label.length <= most ? label : `${label.slice(0, most - 1)}…`;
     doc.font('words');
     middle(doc, name, part.name.x, part.name.y, part.name.size, ink);
     for (const pin of part.pins) {
@@ -93,7 +94,7 @@ function drawLead(doc: PDFKit.PDFDocument, { kind, colour, value, a, b, bend }: 
         .moveTo(...at(0.25))
         .lineTo(...at(0.75))
         .stroke();
-      middle(doc, value, bend.x, bend.y - 0.5, 1, DARK);
+      middle(doc, say(value), bend.x, bend.y - 0.5, 1, DARK);
     } else doc.circle(...at(0.68), 0.3).fill('#ffffff');
   } else {
     const line = () => doc.moveTo(a.x, a.y).quadraticCurveTo(bend.x, bend.y, b.x, b.y);

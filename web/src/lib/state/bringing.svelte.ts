@@ -6,6 +6,7 @@ import {
   type LogEntry,
   type Reading,
   type SheetRow,
+  say,
 } from '@idle-breadboard/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { BenchWorker, Cause, Look, Pointed } from '../worker/bench';
@@ -93,11 +94,11 @@ class Bringing {
     await logbook.add(
       values.map(({ row, value }) => ({
         kind: 'measured',
-        title: row.title,
+        title: say(row.title),
         row: row.key,
         value,
         ...(typeof row.expected === 'string' ? {} : { unit: row.expected.unit }),
-        expected: row.expected,
+        expected: typeof row.expected === 'string' ? row.expected : { ...row.expected, sum: say(row.expected.sum) },
         inside: isInside(row.expected, value),
         by,
       })),

@@ -9,6 +9,7 @@ import {
   type ComparisonRow,
   type Need,
   type SenseNeed,
+  say,
 } from '@idle-breadboard/core';
 import { frontOf } from './needs';
 import { view } from './view.svelte';
@@ -110,7 +111,7 @@ export function tableOf(circuit: Circuit, need: Need): Table {
     rows: rows
       .filter(
         ({ differs, title, group }) =>
-          (!comparing.onlyDifferences || differs) && `${title} ${group}`.toLowerCase().includes(word),
+          (!comparing.onlyDifferences || differs) && `${say(title)} ${group}`.toLowerCase().includes(word),
       )
       .map((row) => ({ ...row, cells: order.flatMap((i) => row.cells[i] ?? []) })),
     others: [...all.values()].filter(({ id }) => !wanted.some((card) => card.id === id)),
@@ -137,5 +138,5 @@ function columnOrder(cards: readonly Card[], rows: readonly ComparisonRow[]): nu
 /** The table as text with tabs, for a spreadsheet. */
 export function tableText({ cards, rows }: Table): string {
   const lines = rows.map((row) => [row.title, ...row.cells.map(({ text }) => text)]);
-  return [['', ...cards.map(({ name }) => name)], ...lines].map((cells) => cells.join('\t')).join('\n');
+  return [['', ...cards.map(({ name }) => name)], ...lines].map((cells) => cells.map(say).join('\t')).join('\n');
 }

@@ -1,5 +1,5 @@
 /** Mend all: the thread that works it out, the changes that it proposes, and which of them the maker takes. */
-import { applyChanges, type Completion, type Plan, type Relaxation } from '@idle-breadboard/core';
+import { applyChanges, type Completion, type Plan, type Relaxation, say } from '@idle-breadboard/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { CompleteWorker } from '../worker/complete';
 import type { Effect } from '../worker/study';
@@ -114,7 +114,7 @@ class Mending {
   /** Takes what would help, and begins anew. */
   async relax({ plan, label }: Relaxation): Promise<void> {
     if (this.overtaken()) return;
-    workbench.edit(plan, label);
+    workbench.edit(plan, say(label));
     await this.open();
   }
 

@@ -1,5 +1,5 @@
 /** A line that is being carried to a pin, what that would cost, and the assignment that is kept for comparing. */
-import { placeLine, pinsFrom, type Circuit, type Plan } from '@idle-breadboard/core';
+import { placeLine, pinsFrom, type Circuit, type Plan, say } from '@idle-breadboard/core';
 import type { Effect } from '../worker/study';
 import { view } from './view.svelte';
 import { workbench } from './workbench.svelte';
@@ -51,7 +51,7 @@ class PinBoard {
   drop(pin: string): void {
     const plan = this.moved(pin);
     const wish = workbench.circuit()?.wishes.find(({ id }) => id === this.carried);
-    if (plan && wish) workbench.edit(plan, `pin of ${wish.label}`);
+    if (plan && wish) workbench.edit(plan, `pin of ${say(wish.label)}`);
     else if (this.carried) view.say('The line there is locked; open its lock first.');
     this.carry(null);
   }

@@ -6,6 +6,7 @@ import {
   type Plan,
   type SetFigures,
   type SetFront,
+  say,
 } from '@idle-breadboard/core';
 import { proxy, wrap } from 'comlink';
 import type { SetsWorker } from '../worker/sets';
@@ -96,7 +97,7 @@ class Sets {
     this.running = false;
     this.front = found.front;
     this.chosen = 0;
-    this.trouble = found.exclusion?.sentence ?? '';
+    this.trouble = say(found.exclusion?.sentence);
   }
 
   /** True where the needs, or what they are held against, changed since: the sets answer another question then. */

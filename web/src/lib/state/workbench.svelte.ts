@@ -7,13 +7,11 @@ import {
   referenceProblems,
   type Answer,
   type Card,
-  type CheckMeta,
   type Circuit,
   type Library,
   type Plan,
   type PlanDocument,
   type Problem,
-  READ_BACK,
 } from '@idle-breadboard/core';
 import { wrap, type Remote } from 'comlink';
 import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
@@ -76,9 +74,6 @@ export class Workbench {
   /** The open plan with the cards that it uses. */
   document = $derived.by<PlanDocument | null>(() => (this.plan ? documentOf(this.plan, this.own, this.library) : null));
 
-  /** Title, rule and source of every check, from the worker: the checks themselves are not needed here. */
-  metas = $state.raw<ReadonlyMap<string, CheckMeta>>(new Map());
-
   /** @param demo gives the plans for an empty shelf */
   async start(catalogue: Library, demo: () => Promise<readonly PlanDocument[]>): Promise<void> {
     await drawer.start(catalogue);
@@ -86,9 +81,6 @@ export class Workbench {
     this.worker = wrap<StudyWorker>(
       new Worker(new URL('../worker/study.worker.ts', import.meta.url), { type: 'module' }),
     );
-    void this.worker
-      .metas()
-      .then((metas) => (this.metas = new Map([...metas, READ_BACK].map((meta) => [meta.id, meta]))));
     if ((await shelf.plans.count()) === 0) {
       // The first of them is put down last, so that it lies on top.
       for (const document of (await demo()).toReversed()) await this.put(document);

@@ -11,6 +11,7 @@
     type AnalogLink,
     type Circuit,
     type Plan,
+    say,
   } from '@idle-breadboard/core';
   import TransferCurve from '../charts/TransferCurve.svelte';
   import Proof from '../kit/Proof.svelte';
@@ -38,7 +39,7 @@
   };
 
   const setFixed = (ohms: number) =>
-    edit((p) => withFixedResistor(circuit, p, link, ohms) ?? p, `fixed resistor of ${link.part.label}`);
+    edit((p) => withFixedResistor(circuit, p, link, ohms) ?? p, `fixed resistor of ${say(link.part.label)}`);
 
   const setDivider = (which: 'upper' | 'lower', ohms: number) =>
     divider &&
@@ -64,14 +65,14 @@
           <QuantityField
             value={link.net.fixed.ohms.typ}
             unit="Ω"
-            label="fixed resistor of {link.part.label}"
+            label="fixed resistor of {say(link.part.label)}"
             width="5em"
             check={positive}
             change={setFixed}
           />
         {:else}<span class="unit">none yet</span>{/if}</span
       >
-      <span class="designed" role="group" aria-label="most even fixed resistors for {link.part.label}">
+      <span class="designed" role="group" aria-label="most even fixed resistors for {say(link.part.label)}">
         {#each designed as d (d.ohms)}
           <button
             type="button"
@@ -115,7 +116,7 @@
         <button
           type="button"
           class="act"
-          aria-label="take the capacitor at the pin of {link.part.label} out"
+          aria-label="take the capacitor at the pin of {say(link.part.label)} out"
           onclick={() => edit((p) => removeHelper(p, helper), 'remove a capacitor')}>Take it out</button
         ></span
       >
@@ -124,7 +125,7 @@
   {#snippet prove()}
     {#if points.length > 0 && link.need && link.measure}
       <TransferCurve
-        label={link.part.label}
+        label={say(link.part.label)}
         unit={link.measure.unit}
         {points}
         wanted={link.need}

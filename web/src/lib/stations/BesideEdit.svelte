@@ -1,6 +1,6 @@
 <!-- What a part that feels the air stands beside. -->
 <script lang="ts">
-  import { setBeside, type Circuit, type PartNode } from '@idle-breadboard/core';
+  import { setBeside, type Circuit, type PartNode, say } from '@idle-breadboard/core';
   import QuantityField from '../kit/QuantityField.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -13,7 +13,7 @@
     ),
   );
   const set = (next: { part: string; distance: number } | null) =>
-    workbench.plan && workbench.edit(setBeside(workbench.plan, part.id, next), `where ${part.label} stands`);
+    workbench.plan && workbench.edit(setBeside(workbench.plan, part.id, next), `where ${say(part.label)} stands`);
 </script>
 
 {#if warm.length > 0}
@@ -21,20 +21,20 @@
     >stands
     <select
       class="field"
-      aria-label="what {part.label} stands beside"
+      aria-label="what {say(part.label)} stands beside"
       value={beside?.part ?? ''}
       onchange={(event) =>
         set(event.currentTarget.value ? { part: event.currentTarget.value, distance: beside?.distance ?? 0.02 } : null)}
     >
       <option value="">away from what gets warm</option>
-      {#each warm as { id, label } (id)}<option value={id}>beside {label}</option>{/each}
+      {#each warm as { id, label } (id)}<option value={id}>beside {say(label)}</option>{/each}
     </select>
     {#if beside}
       at <QuantityField
         value={beside.distance}
         unit="m"
         width="4.6em"
-        label="distance of {part.label} from it"
+        label="distance of {say(part.label)} from it"
         check={(v) => (v > 0 && v <= 10 ? null : 'from above 0 to 10 m')}
         change={(distance) => set({ ...beside, distance })}
       />

@@ -1,6 +1,6 @@
 <!-- The controller as it lies on the table. Lines are put down on its pins; a pin shows what it can do and what was proved. -->
 <script lang="ts">
-  import { boardFace, formatQuantity, pinUses, type Circuit, type Result } from '@idle-breadboard/core';
+  import { boardFace, formatQuantity, pinUses, type Circuit, type Result, say } from '@idle-breadboard/core';
   import Proof from '../kit/Proof.svelte';
   import { capabilityWords } from '../kit/capabilities';
   import { of, type Proofs } from '../state/proofs';
@@ -52,14 +52,15 @@
   <div class="under" role="status">
     {#if carried}
       <p>
-        <strong>{carried.label}</strong>
+        <strong>{say(carried.label)}</strong>
         {#if !over}in hand. Put it down on a pin; Esc lets go.
         {:else if pinBoard.refusal}on {over.label}: {pinBoard.refusal}
         {:else if !pinBoard.effect}on {over.label}: verifying
         {:else}
           on {over.label}: ends {pinBoard.effect.ends.length}, brings {pinBoard.effect.brings.length}.
-          {#if grave}{grave.message}{:else if over.wishes.some(({ id }) => id !== carried.id)}{over.wishes[0]?.label} takes
-            its pin.{/if}
+          {#if grave}{say(grave.message)}{:else if over.wishes.some(({ id }) => id !== carried.id)}{say(
+              over.wishes[0]?.label,
+            )} takes its pin.{/if}
         {/if}
       </p>
     {:else if shown}
@@ -82,7 +83,7 @@
       </p>
     {/if}
   </div>
-  <div class="board" role="group" aria-label="pins of {controller?.label ?? 'the controller'}">
+  <div class="board" role="group" aria-label="pins of {say(controller?.label ?? 'the controller')}">
     {#each rows as { left, right }, i (i)}
       <div class="line">
         {#if left}<BoardPin pin={left} side="left" finding={left.use ? worst(left.terminal.id) : null} />{:else}<span

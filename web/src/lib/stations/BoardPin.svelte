@@ -1,5 +1,6 @@
 <!-- One pin at an edge of the board: its pad, number and name; what it carries or can do; a place to put a line down. -->
 <script lang="ts">
+  import { say } from '@idle-breadboard/core';
   import { dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
   import type { FacePin, Result } from '@idle-breadboard/core';
   import Lock from '@lucide/svelte/icons/lock';
@@ -30,10 +31,10 @@
       ? [
           `${pin.terminal.label}, pin ${pin.number}`,
           pin.printed ? `printed ${pin.printed}` : '',
-          wish ? `carries ${wish.label}${more}` : `free: ${capabilityWords(use.pin.functions).join(', ')}`,
+          wish ? `carries ${say(wish.label)}${more}` : `free: ${capabilityWords(use.pin.functions).join(', ')}`,
           ...duty,
           wish?.locked ? 'locked' : '',
-          finding ? `${finding.severity}: ${finding.message}` : '',
+          finding ? `${finding.severity}: ${say(finding.message)}` : '',
         ]
           .filter(Boolean)
           .join('; ')
@@ -60,7 +61,7 @@
   <span class="says" class:free={!wish}>
     {#if finding}<Glyph severity={finding.severity} label={false} />{/if}
     {#if wish?.locked}<Lock size={11} />{/if}
-    <span class="text">{wish ? `${wish.label}${more}` : use ? shortWords(use.pin.functions) : ''}</span>
+    <span class="text">{wish ? `${say(wish.label)}${more}` : use ? shortWords(use.pin.functions) : ''}</span>
     {#each duty as word (word)}<span class="duty">{word}</span>{/each}
     {#if pin.printed}<span class="printed value">{pin.printed}</span>{/if}
   </span>

@@ -3,11 +3,12 @@
   import Printer from '@lucide/svelte/icons/printer';
   import {
     BENCH_RULE,
-    PHASE_NAMES,
     SHEET_PHASES,
     sheetMarkdown,
     type Circuit,
     type SheetPhase,
+    say,
+    wordOf,
   } from '@idle-breadboard/core';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
@@ -74,7 +75,7 @@
       {@const rows = rowsOf(phase)}
       {#if rows.length > 0}
         <Row head>
-          {#snippet choose()}{PHASE_NAMES[phase]}{/snippet}
+          {#snippet choose()}{say(wordOf('sheet-phase', phase))}{/snippet}
           {#snippet prove()}
             <span class="unit"
               >{count(rows)} of {rows.length} measured{bad(rows) > 0 ? `, ${bad(rows)} outside` : ''}</span
@@ -84,11 +85,11 @@
         {#if phase === 'off' || phase === 'power'}
           <Row>
             {#snippet choose()}
-              <aside class="cautions" aria-label="safety, {PHASE_NAMES[phase]}">
-                {#if phase === 'off'}<p>{BENCH_RULE}</p>
+              <aside class="cautions" aria-label="safety, {say(wordOf('sheet-phase', phase))}">
+                {#if phase === 'off'}<p>{say(BENCH_RULE)}</p>
                   <p>The supply is unplugged and the cells are out of their holder.</p>
-                {:else}{#each bringing.sheet?.cautions ?? [] as { hazard, part, says } (says)}<p>
-                      <strong>{hazard}</strong> · {part}: {says}
+                {:else}{#each bringing.sheet?.cautions ?? [] as { hazard, labels, says } (says)}<p>
+                      <strong>{hazard}</strong> · {say(labels)}: {says}
                     </p>{/each}{/if}
               </aside>
             {/snippet}

@@ -11,6 +11,7 @@
     type BusNode,
     type Circuit,
     type Plan,
+    say,
   } from '@idle-breadboard/core';
   import X from '@lucide/svelte/icons/x';
   import AddressComb from '../charts/AddressComb.svelte';
@@ -131,7 +132,7 @@
       >
         <option value="">at the controller</option>
         {#each beginnings as { part, channel } (part.id + channel)}<option value="{part.id}:{channel}"
-            >channel {channel} of {part.label}</option
+            >channel {channel} of {say(part.label)}</option
           >{/each}
       </select>
     {/if}
@@ -140,15 +141,15 @@
         <input
           type="checkbox"
           checked={!open}
-          aria-label="pull-ups of {label} on {bus.name}"
+          aria-label="pull-ups of {say(label)} on {bus.name}"
           onchange={(event) => {
             const opened = !event.currentTarget.checked;
             edit(
               (p) => signals.reduce((q, signal) => setOpened(q, part, signal, opened), p),
-              `${opened ? 'open' : 'close'} jumpers of ${label}`,
+              `${opened ? 'open' : 'close'} jumpers of ${say(label)}`,
             );
           }}
-        />pull-ups of {label}
+        />pull-ups of {say(label)}
       </label>
     {/each}
     {#if overlay && wired}

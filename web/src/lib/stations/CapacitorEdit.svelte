@@ -1,6 +1,6 @@
 <!-- A capacitor across a supply of a part, for the gusts of current that its leads bring too slowly. -->
 <script lang="ts">
-  import { formatQuantity, setCapacitor, type Circuit, type Feed } from '@idle-breadboard/core';
+  import { formatQuantity, setCapacitor, type Circuit, type Feed, say } from '@idle-breadboard/core';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, feed }: { circuit: Circuit; feed: Feed } = $props();
@@ -16,7 +16,7 @@
     if (plan)
       workbench.edit(
         setCapacitor(plan, feed.part, feed.supply.id, library.get(id) ?? null),
-        id ? `a capacitor at ${label}` : `no capacitor at ${label}`,
+        id ? `a capacitor at ${say(label)}` : `no capacitor at ${say(label)}`,
       );
   }
 </script>
@@ -24,7 +24,7 @@
 <span class="unit">
   <select
     class="field"
-    aria-label="capacitor across the supply of {label}"
+    aria-label="capacitor across the supply of {say(label)}"
     value={card}
     onchange={(event) => take(event.currentTarget.value)}
   >

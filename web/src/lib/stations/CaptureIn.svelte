@@ -7,6 +7,7 @@
     type Assignment,
     type CaptureSummary,
     type Circuit,
+    say,
   } from '@idle-breadboard/core';
   import { proxy } from 'comlink';
   import Trace from '../charts/Trace.svelte';
@@ -92,7 +93,7 @@
               ><span class="value">{channel}</span> is
               <select class="field" bind:value={nets[channel]}>
                 <option value="">nothing here</option>
-                {#each lines as { id, label } (id)}<option value={id}>{label}</option>{/each}
+                {#each lines as { id, label } (id)}<option value={id}>{say(label)}</option>{/each}
               </select></label
             >
           {/each}
@@ -118,9 +119,9 @@
             onclick={() => bringing.log(rises, 'pasted')}
             >Write {rises.length === 1 ? 'its rise' : 'their rises'} down</button
           >{/if}
-        {#each held as { good, says } (says)}<p>
+        {#each held as { good, says } (say(says))}<p>
             <Glyph severity={good === null ? 'note' : good ? null : 'fault'} />
-            {says}
+            {say(says)}
           </p>{/each}
         {#if summary.i2c}
           <details>

@@ -1,6 +1,6 @@
 <!-- Candidates for a need side by side; across the channel the whole sets. -->
 <script lang="ts">
-  import { addPart, needName, serveNeed, swapCard, type Circuit } from '@idle-breadboard/core';
+  import { addPart, needName, serveNeed, swapCard, type Circuit, say } from '@idle-breadboard/core';
   import Copy from '@lucide/svelte/icons/copy';
   import Printer from '@lucide/svelte/icons/printer';
   import Row from '../kit/Row.svelte';
@@ -40,7 +40,7 @@
             [need.id],
           ).plan;
     workbench.edit(plan, `take ${card.name}`);
-    view.say(`${card.name} serves ${needName(now.plan, need)}.`);
+    view.say(`${card.name} serves ${say(needName(now.plan, need))}.`);
   }
 
   async function copy() {
@@ -70,7 +70,7 @@
           value={need.id}
           onchange={(e) => compareFor(e.currentTarget.value)}
         >
-          {#each needs as n (n.id)}<option value={n.id}>{needName(circuit.plan, n)}</option>{/each}
+          {#each needs as n (n.id)}<option value={n.id}>{say(needName(circuit.plan, n))}</option>{/each}
         </select>
         <label class="inline-flex items-center"
           ><input type="checkbox" bind:checked={comparing.onlyDifferences} />differences only</label

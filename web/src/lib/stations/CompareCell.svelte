@@ -1,6 +1,6 @@
 <!-- One figure of a candidate: the value, the need behind it, its difference to the reference, where it comes from. -->
 <script lang="ts">
-  import { formatQuantity, ON_TRUST, type Cell, type ComparisonRow } from '@idle-breadboard/core';
+  import { formatQuantity, ON_TRUST, type Cell, type ComparisonRow, say } from '@idle-breadboard/core';
   import { cellBar } from '../charts/cell-bar';
 
   interface Props {
@@ -50,7 +50,7 @@
     (cell.workings ?? [])
       .map(
         ({ name, sum, value, unit }) =>
-          `${name}: ${sum}${value === undefined ? '' : ` = ${formatQuantity(value, unit ?? '')}`}`,
+          `${say(name)}: ${say(sum)}${value === undefined ? '' : ` = ${formatQuantity(value, unit ?? '')}`}`,
       )
       .join('\n'),
   );
@@ -77,11 +77,12 @@
       />
     </svg>
   {/if}
-  <span class="value">{cell.text}</span>{#if cell.breaks}<span class="mark"> breaks the need</span>{/if}
+  <span class="value">{say(cell.text)}</span>{#if cell.breaks}<span class="mark"> breaks the need</span>{/if}
   {#if differenceText}<span class="diff value" class:better={better === true} class:worse={better === false}
       >{differenceText}{#if better !== null}<span class="sr-only">{better ? ', better' : ', worse'}</span>{/if}</span
     >{/if}
-  {#if cell.conditions || source}<span class="small">{[cell.conditions, source].filter(Boolean).join('; ')}</span>{/if}
+  {#if cell.conditions || source}<span class="small">{[say(cell.conditions), source].filter(Boolean).join('; ')}</span
+    >{/if}
 </td>
 
 <style>

@@ -1,6 +1,6 @@
 <!-- Candidates as columns, lines of their datasheets as rows. -->
 <script lang="ts">
-  import { ROW_GROUPS, type Circuit, type Need } from '@idle-breadboard/core';
+  import { ROW_GROUPS, type Circuit, type Need, say } from '@idle-breadboard/core';
   import Pin from '@lucide/svelte/icons/pin';
   import X from '@lucide/svelte/icons/x';
   import { comparing, type Table } from '../state/comparing.svelte';
@@ -84,9 +84,9 @@
                 <button
                   type="button"
                   class="line"
-                  aria-label="sort by {row.title}"
+                  aria-label="sort by {say(row.title)}"
                   onclick={() => comparing.sort(row.id)}
-                  >{row.title}<span aria-hidden="true"
+                  >{say(row.title)}<span aria-hidden="true"
                     >{comparing.sortedBy === row.id ? (comparing.descending ? ' ◂' : ' ▸') : ''}</span
                   ></button
                 >

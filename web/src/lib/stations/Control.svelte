@@ -11,6 +11,7 @@
     removeCarrier,
     type Circuit,
     type ControllerFit,
+    say,
   } from '@idle-breadboard/core';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
@@ -51,7 +52,7 @@
     if (!moved) return;
     workbench.edit(moved.plan, `move to ${fit.card.name}`);
     view.say(
-      `Moved to ${fit.card.name}: ${moved.pins.length} lines have other pins${moved.trouble ? `. ${moved.trouble}` : ''}.`,
+      `Moved to ${fit.card.name}: ${moved.pins.length} lines have other pins${moved.trouble ? `. ${say(moved.trouble)}` : ''}.`,
     );
   }
 
@@ -99,15 +100,15 @@
         {#if fit.moved}
           <details>
             <summary
-              >{#if fit.moved.trouble}<span class="short">{fit.moved.trouble}</span>{:else}moving changes {fit.moved
-                  .pins.length} pins, {Math.max(0, fit.left)} left over{/if}</summary
+              >{#if fit.moved.trouble}<span class="short">{say(fit.moved.trouble)}</span>{:else}moving changes {fit
+                  .moved.pins.length} pins, {Math.max(0, fit.left)} left over{/if}</summary
             >
             <ul>
               {#each fit.moved.rails as rail (rail.from)}<li>
                   {rail.from} becomes {rail.to ?? 'nothing: what hung on it is not fed'}
                 </li>{/each}
-              {#each fit.moved.pins as pin (pin.line)}<li>
-                  {pin.line}: <span class="value">{pin.from ?? 'none'}</span> becomes
+              {#each fit.moved.pins as pin (say(pin.line))}<li>
+                  {say(pin.line)}: <span class="value">{pin.from ?? 'none'}</span> becomes
                   <span class="value">{pin.to ?? 'none'}</span>
                 </li>{/each}
             </ul>

@@ -1,6 +1,6 @@
 <!-- An analog line that a converter reads in place of a pin of the controller: on which of its inputs. -->
 <script lang="ts">
-  import { converterInputs, setPin, type Circuit, type Net } from '@idle-breadboard/core';
+  import { converterInputs, setPin, type Circuit, type Net, say } from '@idle-breadboard/core';
   import { workbench } from '../state/workbench.svelte';
   import PinlessLine from './PinlessLine.svelte';
 
@@ -15,21 +15,21 @@
   function choose(value: string) {
     const [on, pin] = value.split(' ');
     const to = on && pin ? { pin, locked: false, on } : { pin: null, locked: false };
-    if (workbench.plan) workbench.edit(setPin(workbench.plan, net.of, net.line, to), `what reads ${net.label}`);
+    if (workbench.plan) workbench.edit(setPin(workbench.plan, net.of, net.line, to), `what reads ${say(net.label)}`);
   }
 </script>
 
-<PinlessLine label={net.label}>
-  <span class="grow">{net.label} <span class="unit">is read by</span></span>
+<PinlessLine label={say(net.label)}>
+  <span class="grow">{say(net.label)} <span class="unit">is read by</span></span>
   <select
     class="field"
-    aria-label="what reads {net.label}"
+    aria-label="what reads {say(net.label)}"
     value={choice?.on !== undefined && choice.pin !== null ? key(choice.on, choice.pin) : ''}
     onchange={(event) => choose(event.currentTarget.value)}
   >
     <option value="">a pin of the controller</option>
     {#each inputs as { on, input, label, converter } (key(on, input))}<option value={key(on, input)}
-        >{label} of {converter}</option
+        >{label} of {say(converter)}</option
       >{/each}
   </select>
 </PinlessLine>

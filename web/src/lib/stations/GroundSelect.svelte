@@ -1,6 +1,6 @@
 <!-- Where the ground of a part is: with that of all others, or on a pin that the program holds low. Offered where the house rule lets pins feed parts. -->
 <script lang="ts">
-  import { freePinsFor, setGround, type Circuit, type PartNode } from '@idle-breadboard/core';
+  import { freePinsFor, setGround, type Circuit, type PartNode, say } from '@idle-breadboard/core';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, part }: { circuit: Circuit; part: PartNode } = $props();
@@ -21,13 +21,13 @@
 {#if shown}
   <select
     class="field ground"
-    aria-label="ground of {part.label}"
+    aria-label="ground of {say(part.label)}"
     value={now ?? ''}
     onchange={(event) => {
       if (workbench.plan)
         workbench.edit(
           setGround(workbench.plan, part.id, event.currentTarget.value || null),
-          `ground of ${part.label}`,
+          `ground of ${say(part.label)}`,
         );
     }}
   >

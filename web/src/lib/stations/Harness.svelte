@@ -1,5 +1,6 @@
 <!-- What colour goes on as what colour, wherever wires meet that are not alike. -->
 <script lang="ts">
+  import { say } from '@idle-breadboard/core';
   import type { ColourChange } from '@idle-breadboard/core';
   import LeadSwatch from '../kit/LeadSwatch.svelte';
 
@@ -12,13 +13,15 @@
     <table>
       <thead><tr><th>Where</th><th>Line</th><th>Wires</th></tr></thead>
       <tbody>
-        {#each changes as change (change.where + change.line)}
+        {#each changes as change, i (i)}
           <tr>
-            <td>{change.where}</td>
-            <td>{change.line}</td>
+            <td>{say(change.where)}</td>
+            <td>{say(change.line)}</td>
             <td>
               {#each change.wires as wire, i (i)}<div>
-                  <LeadSwatch lead={{ kind: 'own', colour: wire.colour, ends: ['bare', 'bare'] }} />{wire.colour} to {wire.to}
+                  <LeadSwatch lead={{ kind: 'own', colour: wire.colour, ends: ['bare', 'bare'] }} />{wire.colour} to {say(
+                    wire.to,
+                  )}
                 </div>{/each}
             </td>
           </tr>

@@ -1,5 +1,6 @@
 <!-- Leads by ends and colour, resistors by value, headers to solder. -->
 <script lang="ts">
+  import { formatQuantity } from '@idle-breadboard/core';
   import type { PartsList } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
 
@@ -26,9 +27,10 @@
         <td><span class="value">{parts.resistors.reduce((sum, { count }) => sum + count, 0)}</span> resistors</td>
         <td
           >{#each parts.resistors as resistor (resistor.ohms)}<span class="one"
-              >{#if !resistor.inBox}<Glyph severity="fault" />{/if}<span class="value">{resistor.count}</span> × {resistor.value}{resistor.inBox
-                ? ''
-                : ', not in the box'}</span
+              >{#if !resistor.inBox}<Glyph severity="fault" />{/if}<span class="value">{resistor.count}</span> × {formatQuantity(
+                resistor.ohms,
+                'Ω',
+              )}{resistor.inBox ? '' : ', not in the box'}</span
             >{/each}</td
         >
       </tr>

@@ -1,6 +1,14 @@
 <!-- How long and how thick the leads of a supply are, and whether another rail meets it there. -->
 <script lang="ts">
-  import { CABLES, changePart, LEAD_GAUGES, type Circuit, type Feed, type PartChoice } from '@idle-breadboard/core';
+  import {
+    CABLES,
+    changePart,
+    LEAD_GAUGES,
+    type Circuit,
+    type Feed,
+    type PartChoice,
+    say,
+  } from '@idle-breadboard/core';
   import QuantityField from '../kit/QuantityField.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -21,7 +29,7 @@
   });
 
   const change = (next: (choice: PartChoice) => PartChoice, what: string) =>
-    workbench.plan && workbench.edit(changePart(workbench.plan, feed.part, next), `${what} of ${label}`);
+    workbench.plan && workbench.edit(changePart(workbench.plan, feed.part, next), `${what} of ${say(label)}`);
 
   function meet(rail: string) {
     change(({ also: old, ...choice }) => {
@@ -37,14 +45,14 @@
     value={feed.lead.length}
     unit="m"
     width="5em"
-    label="leads to {label}"
+    label="leads to {say(label)}"
     check={(v) => (v > 0 && v <= 1000 ? null : 'from above 0 to 1000 m')}
     change={(lead) => change((choice) => ({ ...choice, lead }), 'leads')}
   />
   of gauge
   <select
     class="field"
-    aria-label="gauge of the leads to {label}"
+    aria-label="gauge of the leads to {say(label)}"
     value={String(feed.lead.gauge)}
     onchange={(event) => {
       const gauge = Number(event.currentTarget.value);
@@ -57,7 +65,7 @@
   </select>
   <select
     class="field"
-    aria-label="cable to {label}"
+    aria-label="cable to {say(label)}"
     value={part?.choice?.cable ?? 'loose'}
     onchange={({ currentTarget }) => {
       const cable = CABLES.find((c) => c === currentTarget.value);
@@ -69,12 +77,12 @@
   {#if others.length > 0}
     also fed from <select
       class="field second"
-      aria-label="second feed of {terminal} of {label}"
+      aria-label="second feed of {terminal} of {say(label)}"
       value={also}
       onchange={(event) => meet(event.currentTarget.value)}
     >
       <option value="">nothing</option>
-      {#each others as rail (rail.ref)}<option value={rail.ref}>{rail.label}</option>{/each}
+      {#each others as rail (rail.ref)}<option value={rail.ref}>{say(rail.label)}</option>{/each}
     </select>
   {/if}
 </span>

@@ -8,6 +8,7 @@
     type Net,
     type NetEnd,
     type Result,
+    say,
   } from '@idle-breadboard/core';
   import VoltLadder from '../charts/VoltLadder.svelte';
   import type { Roof } from '../charts/volt-ladder';
@@ -99,9 +100,11 @@
 
 <Row subjects={[net.id]} head>
   {#snippet choose()}
-    <span>{net.label}</span>
+    <span>{say(net.label)}</span>
     {#each net.pullUps as pull, i (i)}<span class="unit font-normal"
-        ><Quantity value={pull.ohms.typ} unit="Ω" /> to {circuit.rails.get(pull.rail)?.offer.name ?? pull.rail}</span
+        ><Quantity value={pull.ohms.typ} unit="Ω" /> to {say(
+          circuit.rails.get(pull.rail)?.offer.name ?? pull.rail,
+        )}</span
       >{/each}
   {/snippet}
   {#snippet prove()}
@@ -114,20 +117,21 @@
   {@const helper = circuit.parts.get(end.part)?.helper}
   <Row subjects={[`${end.part}.${end.signal}`, ...(helper || end.divider ? [end.part] : [])]} depth={1}>
     {#snippet choose()}
-      <span>{end.label}</span><span class="unit">{KIND[end.kind]}</span>
+      <span>{say(end.label)}</span><span class="unit">{KIND[end.kind]}</span>
       {#if feed && !end.controller && !end.divider}<FeedSelect circuit={settled} {feed} />{/if}
       {#if helper || end.divider}
         <button
           type="button"
           class="act"
-          aria-label="take out: {end.label}"
-          onclick={() => takeOut(end.part, end.label)}>Take {end.divider ? 'the divider' : 'the translator'} out</button
+          aria-label="take out: {say(end.label)}"
+          onclick={() => takeOut(end.part, say(end.label))}
+          >Take {end.divider ? 'the divider' : 'the translator'} out</button
         >
       {/if}
     {/snippet}
     {#snippet prove()}
       {#if results.length > 0 || roofOf(end)}
-        <VoltLadder {results} roof={roofOf(end)} label={end.label} />
+        <VoltLadder {results} roof={roofOf(end)} label={say(end.label)} />
         {#each results as result (result.key)}<Proof {result} compact />{/each}
       {:else}
         <span class="unit">{silent(end)}</span>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { analogLinks, formatQuantity, type Circuit } from '@idle-breadboard/core';
+  import { analogLinks, formatQuantity, type Circuit, say } from '@idle-breadboard/core';
   import { offerSweep } from '../kit/out-of-sight';
   import Station from '../kit/Station.svelte';
   import TryBar from '../kit/TryBar.svelte';
@@ -38,17 +38,17 @@
           aria-label="rail whose voltage is tried"
           bind:value={() => rail.ref, (ref) => (swept = ref)}
         >
-          {#each rails as r (r.ref)}<option value={r.ref}>{r.label}</option>{/each}
+          {#each rails as r (r.ref)}<option value={r.ref}>{say(r.label)}</option>{/each}
         </select></label
       >
       <TrySlider
         value={volts}
         unit="V"
-        label="voltage of {rail.label}"
+        label="voltage of {say(rail.label)}"
         min={Math.round(rail.voltage.typ * 80) / 100}
         max={Math.round(rail.voltage.typ * 120) / 100}
         step={0.01}
-        onTry={(v) => trying.set('volts', rail.ref, v, `${formatQuantity(v, 'V', 3)} on ${rail.label}`)}
+        onTry={(v) => trying.set('volts', rail.ref, v, `${formatQuantity(v, 'V', 3)} on ${say(rail.label)}`)}
       />
     {/if}
   {/snippet}

@@ -18,6 +18,7 @@
     type Edge,
     type Net,
     type Plan,
+    say,
   } from '@idle-breadboard/core';
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
@@ -86,46 +87,47 @@
     const now = workbench.circuit();
     const wanted = now?.nets.find(({ id }) => id === net.id);
     const next = now && wanted && addPullUp(now, now.plan, wanted);
-    if (next) workbench.edit(next, `add a pull-up to ${net.label}`);
-    else view.say(`No pull-up fits ${net.label}: its window is shut, or nothing feeds the rail that it would go to.`);
+    if (next) workbench.edit(next, `add a pull-up to ${say(net.label)}`);
+    else
+      view.say(`No pull-up fits ${say(net.label)}: its window is shut, or nothing feeds the rail that it would go to.`);
   }
 
   const tryOhms = (ohms: number) =>
-    own[0]?.helper && trying.set('ohms', own[0].helper, ohms, `${formatQuantity(ohms, 'Ω')} on ${net.label}`);
+    own[0]?.helper && trying.set('ohms', own[0].helper, ohms, `${formatQuantity(ohms, 'Ω')} on ${say(net.label)}`);
 </script>
 
 <Row subjects={[net.id]} depth={1}>
   {#snippet choose()}
-    <span>{net.label}</span>
+    <span>{say(net.label)}</span>
     {#each own as pull (pull.helper)}
       <span class="inline-flex items-center">
         <QuantityField
           value={pull.ohms.typ}
           unit="Ω"
-          label="pull-up on {net.label}"
+          label="pull-up on {say(net.label)}"
           width="5em"
           check={(v) => (v > 0 ? null : 'more than 0 Ω')}
           change={(ohms) =>
             edit(
               (p) => changeHelper(p, pull.helper ?? '', (h) => (h.kind === 'pull-up' ? { ...h, ohms } : h)),
-              `pull-up of ${net.label}`,
+              `pull-up of ${say(net.label)}`,
             )}
         />
         <button
           type="button"
           class="act bare"
-          aria-label="remove the pull-up of {formatQuantity(pull.ohms.typ, 'Ω')} on {net.label}"
-          onclick={() => edit((p) => removeHelper(p, pull.helper ?? ''), `remove a pull-up of ${net.label}`)}
+          aria-label="remove the pull-up of {formatQuantity(pull.ohms.typ, 'Ω')} on {say(net.label)}"
+          onclick={() => edit((p) => removeHelper(p, pull.helper ?? ''), `remove a pull-up of ${say(net.label)}`)}
           ><X size={13} /></button
         >
       </span>
     {/each}
-    <button type="button" class="act bare" aria-label="add a pull-up to {net.label}" onclick={addPull}
+    <button type="button" class="act bare" aria-label="add a pull-up to {say(net.label)}" onclick={addPull}
       ><Plus size={13} />pull-up</button
     >
     <span class="said unit">
       {#each pulls.filter((p) => p.helper === null) as pull, i (i)}<span
-          >{formatQuantity(pull.ohms.typ, 'Ω')} {pull.label}</span
+          >{formatQuantity(pull.ohms.typ, 'Ω')} {say(pull.label)}</span
         >{/each}
       {#if pulls.length > 1}<span>together {formatQuantity(effectivePullUp(net)?.typ ?? 0, 'Ω')}</span>{/if}
       <span>carries {formatQuantity(net.capacitance, 'F', 3)}</span>
@@ -138,10 +140,10 @@
   {/snippet}
   {#snippet prove()}
     {#if alike && pulls.length > 0}
-      <span class="unit">window and edge are those of {alike.label}</span>
+      <span class="unit">window and edge are those of {say(alike.label)}</span>
     {:else if pulls.length > 0}
       <PullUpWindow
-        label={net.label}
+        label={say(net.label)}
         {window}
         effective={effectivePullUp(net)}
         series={circuit.plan.rules.series}
@@ -151,7 +153,7 @@
         onLeave={() => trying.clear()}
       />
     {/if}
-    {#if edges && !alike}<EdgeView label={net.label} {...edges} />{/if}
+    {#if edges && !alike}<EdgeView label={say(net.label)} {...edges} />{/if}
     {#each shown(of(proofs, net.id, ...PROOFS)) as result (result.key)}<Proof {result} />{/each}
     {#if edges && !alike && net.protocol === 'i2c'}<SpreadView {net} allowed={edges.allowed} />{/if}
   {/snippet}

@@ -16,6 +16,7 @@
     type Member,
     type Plan,
     type PortChoice,
+    say,
   } from '@idle-breadboard/core';
   import AddressField from '../kit/AddressField.svelte';
   import Proof from '../kit/Proof.svelte';
@@ -46,13 +47,16 @@
     const supplies = circuit.parts.get(member.part)?.card.supplies ?? [];
     const rail = circuit.nets.find((net) => net.bus === bus.id)?.pullUps[0]?.rail ?? null;
     if (on || rail)
-      edit((p) => feedByLine(p, member.part, member.port, supplies, on ? null : rail), `how ${member.label} is fed`);
+      edit(
+        (p) => feedByLine(p, member.part, member.port, supplies, on ? null : rail),
+        `how ${say(member.label)} is fed`,
+      );
   }
 
   function toggleJumpers(member: Member, open: boolean) {
     edit(
       (p) => jumpers(member).reduce((q, { id }) => setOpened(q, member.part, id, open), p),
-      `${open ? 'open' : 'close'} jumpers of ${member.label}`,
+      `${open ? 'open' : 'close'} jumpers of ${say(member.label)}`,
     );
   }
 
@@ -77,17 +81,17 @@
 
 <Row subjects={[`${member.part}.${member.port}`]} depth={1}>
   {#snippet choose()}
-    <span>{member.label}</span>
+    <span>{say(member.label)}</span>
     {#if bus.protocol === 'i2c'}
       {#if member.options.length > 1}
         <select
           class="field value"
-          aria-label="address of {member.label}"
+          aria-label="address of {say(member.label)}"
           value={String(member.address)}
           onchange={(event) =>
             edit(
               (p) => setAddress(p, member.part, member.port, Number(event.currentTarget.value)),
-              `address of ${member.label}`,
+              `address of ${say(member.label)}`,
             )}
         >
           {#if !member.options.some(({ value }) => value === member.address)}<option value={String(member.address)}
@@ -100,9 +104,9 @@
       {:else}
         <AddressField
           value={member.address}
-          label="address of {member.label}"
+          label="address of {say(member.label)}"
           change={(address) =>
-            edit((p) => setAddress(p, member.part, member.port, address), `address of ${member.label}`)}
+            edit((p) => setAddress(p, member.part, member.port, address), `address of ${say(member.label)}`)}
         />
         <span class="unit">fixed</span>
       {/if}
@@ -115,10 +119,10 @@
     {#if sameKind(bus).length > 1}
       <select
         class="field"
-        aria-label="bus of {member.label}"
+        aria-label="bus of {say(member.label)}"
         value={bus.id}
         onchange={(event) =>
-          edit((p) => setBus(p, member.part, member.port, event.currentTarget.value), `bus of ${member.label}`)}
+          edit((p) => setBus(p, member.part, member.port, event.currentTarget.value), `bus of ${say(member.label)}`)}
       >
         {#each sameKind(bus) as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
       </select>
@@ -135,11 +139,11 @@
     {#if settings.length > 0}
       <select
         class="field"
-        aria-label="bits of {member.label}"
+        aria-label="bits of {say(member.label)}"
         value={String(circuit.parts.get(member.part)?.choice?.bits ?? '')}
         onchange={(event) => {
           const bits = event.currentTarget.value === '' ? null : Number(event.currentTarget.value);
-          edit((p) => setBits(p, member.part, bits), `bits of ${member.label}`);
+          edit((p) => setBits(p, member.part, bits), `bits of ${say(member.label)}`);
         }}
       >
         <option value="">all bits</option>
@@ -153,19 +157,20 @@
         <input
           type="checkbox"
           checked={choice?.together === true}
-          aria-label="channels of {member.label} together"
+          aria-label="channels of {say(member.label)} together"
           onchange={(event) => {
             const together = event.currentTarget.checked;
             change(
               ({ together: _old, ...rest }) => (together ? { ...rest, together } : rest),
-              `channels of ${member.label}`,
+              `channels of ${say(member.label)}`,
             );
           }}
         />channels on together
       </label>
     {/if}
     {#if member.beyond}<span class="unit"
-        >behind {circuit.parts.get(member.beyond)?.label ?? 'a divider'}{circuit.parts.get(member.beyond)?.helper?.gate
+        >behind {say(circuit.parts.get(member.beyond)?.label ?? 'a divider')}{circuit.parts.get(member.beyond)?.helper
+          ?.gate
           ? ', switched'
           : ''}</span
       >{/if}
@@ -176,7 +181,10 @@
           checked={choice?.noHold === true}
           onchange={(event) => {
             const noHold = event.currentTarget.checked;
-            change(({ noHold: _old, ...rest }) => (noHold ? { ...rest, noHold } : rest), `commands of ${member.label}`);
+            change(
+              ({ noHold: _old, ...rest }) => (noHold ? { ...rest, noHold } : rest),
+              `commands of ${say(member.label)}`,
+            );
           }}
         />commands without hold
       </label>
@@ -195,11 +203,12 @@
       <TrySlider
         value={lead}
         unit="m"
-        label="lead of {member.label}"
+        label="lead of {say(member.label)}"
         min={0.1}
         max={longest}
         step={0.1}
-        onTry={(m) => trying.set('lead', member.part, m, `${formatQuantity(m, 'm', 2)} of lead to ${member.label}`)}
+        onTry={(m) =>
+          trying.set('lead', member.part, m, `${formatQuantity(m, 'm', 2)} of lead to ${say(member.label)}`)}
       /></span
     >
     {#if (port?.words ?? []).length > 0}
@@ -216,12 +225,12 @@
       {#each port?.words ?? [] as word (word.id)}
         <WordComposer
           {word}
-          label={member.label}
+          label={say(member.label)}
           value={choice?.words?.[word.id] ?? 0}
           change={(next) =>
             change(
               (c) => ({ ...c, words: { ...c.words, [word.id]: next(c.words?.[word.id] ?? 0) } }),
-              `${word.name} of ${member.label}`,
+              `${word.name} of ${say(member.label)}`,
             )}
         />
       {/each}

@@ -1,6 +1,6 @@
 <!-- A need as a sentence with editable parts; across the channel who serves it, and who could. -->
 <script lang="ts">
-  import { needName, removeNeed, serveNeed, type Circuit, type Need, type Plan } from '@idle-breadboard/core';
+  import { needName, removeNeed, serveNeed, type Circuit, type Need, type Plan, say } from '@idle-breadboard/core';
   import X from '@lucide/svelte/icons/x';
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';
@@ -31,7 +31,7 @@
   const changeSense = $derived(changeOf(edit, need.id, (n) => n.kind === 'sense'));
   const changeTrigger = $derived(changeOf(edit, need.id, (n) => n.kind === 'trigger'));
   const changePlain = $derived(changeOf(edit, need.id, (n) => n.kind !== 'sense' && n.kind !== 'trigger'));
-  const name = $derived(needName(circuit.plan, need));
+  const name = $derived(say(needName(circuit.plan, need)));
   const CHECKS = ['need/interval', 'need/warm-up', 'need/trigger', 'need/selectivity'];
   /** Range and accuracy always; of the others only what is told or broken, so that a row stays a row. */
   const shown = $derived(
@@ -106,14 +106,14 @@
             >{found.able.length} {found.able.length === 1 ? 'card meets' : 'cards meet'} it</button
           >
           {#if miss}
-            <span class="unit">nearest: {miss.card.name}, which {miss.says}</span>
+            <span class="unit">nearest: {miss.card.name}, which {say(miss.says)}</span>
             {#if miss.step}
               {@const step = miss.step}
               <button
                 type="button"
                 class="act"
                 onclick={() => changeSense((now) => ({ ...now, ...step.need }), 'the need that a card meets')}
-                >{step.says}</button
+                >{say(step.says)}</button
               >
             {/if}
           {/if}

@@ -14,6 +14,7 @@
     type Circuit,
     type PartChoice,
     type Plan,
+    say,
   } from '@idle-breadboard/core';
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
@@ -45,7 +46,7 @@
     );
   });
   const serves = $derived(
-    circuit.plan.needs.filter(({ id }) => part.needs.includes(id)).map((need) => needName(circuit.plan, need)),
+    circuit.plan.needs.filter(({ id }) => part.needs.includes(id)).map((need) => say(needName(circuit.plan, need))),
   );
 
   function swap(id: string) {

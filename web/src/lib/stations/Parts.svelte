@@ -1,6 +1,14 @@
 <!-- Station 9: what to buy and what is in the drawer, beside where it comes from, what it costs and when it is there. -->
 <script lang="ts">
-  import { moneyOf, setRules, setStock, type Circuit, type HouseRules, type PartsLine } from '@idle-breadboard/core';
+  import {
+    moneyOf,
+    setRules,
+    setStock,
+    type Circuit,
+    type HouseRules,
+    type PartsLine,
+    say,
+  } from '@idle-breadboard/core';
   import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
   import CostArrival from '../charts/CostArrival.svelte';
@@ -92,7 +100,8 @@
       <Row subjects={[line.card]}>
         {#snippet choose()}
           <span class="value count">{line.needed}</span>
-          <span class="grow name">{line.name}<span class="unit use" title={line.use}>{line.use}</span></span>
+          <span class="grow name">{line.name}<span class="unit use" title={say(line.uses)}>{say(line.uses)}</span></span
+          >
           <label class="unit"
             >drawer <input
               class="field value"

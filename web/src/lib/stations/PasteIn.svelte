@@ -10,6 +10,7 @@
     type Circuit,
     type Held,
     type SheetRow,
+    say,
   } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
@@ -53,7 +54,7 @@
     if (counted && wires.length > 0)
       values.push({ row: counted, value: String(new Set(wires.map(({ serial }) => serial)).size) });
     await bringing.log(values, from);
-    view.say(values.map(({ row, value }) => `${row.title}: ${value}`).join('; '));
+    view.say(values.map(({ row, value }) => `${say(row.title)}: ${value}`).join('; '));
   }
   async function listen(port: LinePort) {
     text = '';
@@ -118,8 +119,8 @@
   {#snippet prove()}
     <div class="held">
       {#if before}<p class="unit">Before: {before.map(formatAddress).join(' ')}</p>{/if}
-      {#each held as { good, says } (says)}
-        <p><Glyph severity={good === null ? 'note' : good ? null : 'fault'} /> {says}</p>
+      {#each held as { good, says } (say(says))}
+        <p><Glyph severity={good === null ? 'note' : good ? null : 'fault'} /> {say(says)}</p>
       {/each}
       {#each scan.addresses.filter(({ halved }) => halved) as { text: was, value } (was)}
         <p>

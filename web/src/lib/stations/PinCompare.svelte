@@ -1,6 +1,6 @@
 <!-- Two assignments of the same lines side by side: the one that was kept, and the one of the plan. -->
 <script lang="ts">
-  import { type Circuit } from '@idle-breadboard/core';
+  import { type Circuit, say } from '@idle-breadboard/core';
   import { pinBoard } from '../state/pin-board.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
@@ -30,7 +30,7 @@
     {#if rows.length === 0}Every line is on the pin that was kept.
     {:else if would}
       The kept one would end {would.ends.length} and bring {would.brings.length}{would.brings[0]
-        ? `: ${would.brings[0].message}`
+        ? `: ${say(would.brings[0].message)}`
         : '.'}
     {/if}
   </p>
@@ -39,7 +39,7 @@
       <thead><tr><th scope="col">line</th><th scope="col">kept</th><th scope="col">now</th></tr></thead>
       <tbody>
         {#each rows as row (row.id)}<tr
-            ><td>{row.line}</td><td class="value">{row.kept}</td><td class="value">{row.now}</td></tr
+            ><td>{say(row.line)}</td><td class="value">{row.kept}</td><td class="value">{row.now}</td></tr
           >{/each}
       </tbody>
     </table>

@@ -2,7 +2,6 @@
 <script lang="ts">
   import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
   import {
-    ASK_NAME,
     converterInputs,
     FEED_LINE,
     GROUND_LINE,
@@ -12,6 +11,8 @@
     type PinUse,
     type PinWish,
     type Result,
+    say,
+    wordOf,
   } from '@idle-breadboard/core';
   import Grip from '@lucide/svelte/icons/grip-vertical';
   import Lock from '@lucide/svelte/icons/lock';
@@ -58,12 +59,13 @@
     if (value.startsWith(READ)) {
       const [on = '', pin = ''] = value.slice(READ.length).split(' ');
       const to = { pin, locked: false, on };
-      if (workbench.plan) workbench.edit(setPin(workbench.plan, wish.of, wish.line, to), `what reads ${wish.label}`);
+      if (workbench.plan)
+        workbench.edit(setPin(workbench.plan, wish.of, wish.line, to), `what reads ${say(wish.label)}`);
       return;
     }
     if (!value.startsWith(TIE)) return set(() => ({ pin: value || null }));
     const to = { pin: null, locked: false, tied: value.slice(TIE.length) };
-    if (workbench.plan) workbench.edit(setPin(workbench.plan, wish.of, wish.line, to), `tie ${wish.label}`);
+    if (workbench.plan) workbench.edit(setPin(workbench.plan, wish.of, wish.line, to), `tie ${say(wish.label)}`);
   }
 
   /** What holding it at the start does, where a person can: a button or switch on a pin that asks for a level. */
@@ -97,7 +99,7 @@
     const { pin, locked, weakPull, meant } = { ...now, ...change(now) };
     const kept = { ...(weakPull ? { weakPull } : {}), ...(meant && pin === now.pin ? { meant } : {}) };
     const choice = { pin, locked: pin !== null && locked, ...kept };
-    workbench.edit(setPin(plan, wish.of, wish.line, choice), `pin of ${wish.label}`);
+    workbench.edit(setPin(plan, wish.of, wish.line, choice), `pin of ${say(wish.label)}`);
   }
 
   /** Pins for the line: able and free first, then able and taken, then the rest; burdens are said. */
@@ -108,7 +110,7 @@
         const others = use.wishes.filter(({ id }) => id !== wish.id);
         const notes = [
           able ? '' : 'cannot',
-          others.length > 0 ? `has ${others.map(({ label }) => label).join(', ')}` : '',
+          others.length > 0 ? `has ${say(others.map(({ label }) => label))}` : '',
           use.pin.strap ? `${use.pin.strap.level} at boot` : '',
           use.pin.reserved?.by ?? '',
         ].filter(Boolean);
@@ -123,24 +125,24 @@
   );
 </script>
 
-<div class="line" class:current class:carried role="group" aria-label={wish.label} bind:this={element}>
+<div class="line" class:current class:carried role="group" aria-label={say(wish.label)} bind:this={element}>
   <button
     type="button"
     class="act bare grip"
     bind:this={handle}
     aria-pressed={carried}
-    aria-label="carry {wish.label} to another pin"
+    aria-label="carry {say(wish.label)} to another pin"
     title={wish.locked ? 'locked to its pin' : 'drag to a pin; or press, then choose a pin on the board'}
     disabled={wish.locked}
     onclick={() => pinBoard.carry(carried ? null : wish.id)}><Grip size={14} /></button
   >
-  <span class="label">{wish.label} <span class="unit">wants {ASK_NAME[wish.ask]}</span></span>
+  <span class="label">{say(wish.label)} <span class="unit">wants {say(wordOf('ask', wish.ask))}</span></span>
   {#if wish.ask === 'in' || wish.ask === 'irq'}
     <label class="unit own"
       ><input
         type="checkbox"
         checked={wish.weakPull}
-        aria-label="own pull of {wish.label}"
+        aria-label="own pull of {say(wish.label)}"
         onchange={(event) => set(() => ({ weakPull: event.currentTarget.checked }))}
       />own pull</label
     >
@@ -150,7 +152,7 @@
       ><input
         type="checkbox"
         checked={wish.meant}
-        aria-label="{wish.label} is meant to be held at the start"
+        aria-label="{say(wish.label)} is meant to be held at the start"
         onchange={(event) => set(() => ({ meant: event.currentTarget.checked }))}
       />meant at the start</label
     >
@@ -158,7 +160,7 @@
   <select
     class="field value"
     style:width="8.2em"
-    aria-label="pin of {wish.label}"
+    aria-label="pin of {say(wish.label)}"
     value={wish.pin ?? ''}
     disabled={fitted}
     onchange={(event) => choose(event.currentTarget.value)}
@@ -167,15 +169,15 @@
     {#each offered as pin (pin.id)}<option value={pin.id}>{pin.label}{pin.notes ? ` (${pin.notes})` : ''}</option
       >{/each}
     {#each reads as { on, input, label, converter } (on + input)}<option value="{READ}{on} {input}"
-        >{label} of {converter}</option
+        >{say(label)} of {say(converter)}</option
       >{/each}
-    {#each ties as { to, label } (to)}<option value="{TIE}{to}">tied to {label}</option>{/each}
+    {#each ties as { to, label } (to)}<option value="{TIE}{to}">tied to {say(label)}</option>{/each}
   </select>
   <button
     type="button"
     class="act bare"
     aria-pressed={wish.locked}
-    aria-label="lock {wish.label} to its pin"
+    aria-label="lock {say(wish.label)} to its pin"
     title={wish.locked ? 'locked: stays when the rest is assigned' : 'free to move'}
     disabled={wish.pin === null || fitted}
     onclick={() => set((now) => ({ locked: !now.locked }))}
@@ -183,7 +185,7 @@
     {#if wish.locked}<Lock size={14} />{:else}<LockOpen size={14} />{/if}
   </button>
   {#each findings as result (result.key)}<div class="finding">
-      <Proof {result} compact /><span class="says">{result.message}</span>
+      <Proof {result} compact /><span class="says">{say(result.message)}</span>
     </div>{/each}
 </div>
 

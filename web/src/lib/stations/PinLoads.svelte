@@ -12,6 +12,7 @@
     type Circuit,
     type Net,
     type Plan,
+    say,
   } from '@idle-breadboard/core';
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
@@ -40,8 +41,8 @@
     const now = workbench.circuit();
     const wanted = now?.nets.find(({ id }) => id === net.id);
     const made = now && wanted && withLightResistor(now, wanted);
-    if (made) workbench.edit(made.plan, `resistor for ${net.label}`);
-    else view.say(`${net.label} needs a pin first; then its resistor can be worked out.`);
+    if (made) workbench.edit(made.plan, `resistor for ${say(net.label)}`);
+    else view.say(`${say(net.label)} needs a pin first; then its resistor can be worked out.`);
   }
 
   /** Bare transistors, with the line of their base. */
@@ -85,19 +86,19 @@
     <QuantityField
       value={ohms}
       unit="Ω"
-      label="resistor of {net.label}"
+      label="resistor of {say(net.label)}"
       check={(v) => (v > 0 ? null : 'more than 0 Ω')}
       change={(value) =>
         edit(
           (p) => changeHelper(p, helper, (h) => (h.kind === 'series' ? { ...h, ohms: value } : h)),
-          `resistor of ${net.label}`,
+          `resistor of ${say(net.label)}`,
         )}
     />
     <button
       type="button"
       class="act bare"
-      aria-label="remove the resistor of {net.label}"
-      onclick={() => edit((p) => removeHelper(p, helper), `remove the resistor of ${net.label}`)}
+      aria-label="remove the resistor of {say(net.label)}"
+      onclick={() => edit((p) => removeHelper(p, helper), `remove the resistor of ${say(net.label)}`)}
       ><X size={13} /></button
     >
   {:else}
@@ -112,7 +113,7 @@
   {@const end = net.ends.find(({ kind }) => kind === 'led')}
   <Row subjects={[`${end?.part}.${end?.signal}`]}>
     {#snippet choose()}
-      <span class="grow">{net.label}</span>
+      <span class="grow">{say(net.label)}</span>
       {@render resistors(net, () => addSeries(net))}
     {/snippet}
     {#snippet prove()}{#each of(proofs, `${end?.part}.${end?.signal}`, 'drive/led') as result (result.key)}<Proof
@@ -123,8 +124,8 @@
 {#each bases as { net, driver } (net.id)}
   <Row subjects={[driver]}>
     {#snippet choose()}
-      <span class="grow">{net.label}, base</span>
-      {@render resistors(net, () => addBase(driver, net.label))}
+      <span class="grow">{say(net.label)}, base</span>
+      {@render resistors(net, () => addBase(driver, say(net.label)))}
     {/snippet}
     {#snippet prove()}{#each of(proofs, driver, 'drive/transistor').filter(({ subjects }) => subjects[1] === 'base') as result (result.key)}<Proof
           {result}
@@ -134,25 +135,25 @@
 {#each coils as { part, port } (part.id + port.id)}
   <Row subjects={[`${part.id}.${port.id}`]}>
     {#snippet choose()}
-      <span class="grow">{part.label}</span>
+      <span class="grow">{say(part.label)}</span>
       <select
         class="field"
-        aria-label="{part.label} is switched by"
+        aria-label="{say(part.label)} is switched by"
         value={part.choice?.ports[port.id]?.driver ?? ''}
         onchange={(event) => setDriver(part.id, port.id, event.currentTarget.value)}
       >
         {#if !part.choice?.ports[port.id]?.driver}<option value="" disabled>nothing switches it</option>{/if}
-        {#each drivers as driver (driver.id)}<option value={driver.id}>{driver.label}</option>{/each}
+        {#each drivers as driver (driver.id)}<option value={driver.id}>{say(driver.label)}</option>{/each}
       </select>
       {#if circuit.parts.get(part.choice?.ports[port.id]?.driver ?? '')?.card.contact?.closed}
         <select
           class="field"
-          aria-label="side of the contact of {part.label}"
+          aria-label="side of the contact of {say(part.label)}"
           value={part.choice?.ports[port.id]?.contact ?? 'open'}
           onchange={(event) =>
             edit(
               (p) => setContact(p, part.id, port.id, event.currentTarget.value === 'closed' ? 'closed' : 'open'),
-              `side of the contact of ${part.label}`,
+              `side of the contact of ${say(part.label)}`,
             )}
         >
           <option value="open">NO, on with the relay</option>
@@ -177,10 +178,10 @@
 {#each relays as relay (relay.id)}
   <Row subjects={[relay.id, `${relay.id}.contact`]}>
     {#snippet choose()}
-      <span class="grow">{relay.label}, contact</span>
+      <span class="grow">{say(relay.label)}, contact</span>
       <span class="quiet"
         >{onContact(circuit, relay.id)
-          .map(({ load, closed }) => `${load.label} (${closed ? 'NC' : 'NO'})`)
+          .map(({ load, closed }) => `${say(load.label)} (${closed ? 'NC' : 'NO'})`)
           .join(', ') || 'nothing of this plan'}</span
       >
     {/snippet}

@@ -11,6 +11,7 @@
     type Plan,
     type PinWish,
     type Result,
+    say,
   } from '@idle-breadboard/core';
   import { assignRest, savePins } from '../frame/actions';
   import Station from '../kit/Station.svelte';
@@ -68,7 +69,7 @@
 <Station
   title="Pins"
   says={circuit.controller
-    ? `${circuit.wishes.length} lines on ${uses.length} pins of ${circuit.controller.label}`
+    ? `${circuit.wishes.length} lines on ${uses.length} pins of ${say(circuit.controller.label)}`
     : 'no controller yet'}
 >
   {#snippet tools()}

@@ -1,6 +1,6 @@
 <!-- Sources, rails, regulators and every part on them; the tree of currents, the round, heat and runtime. -->
 <script lang="ts">
-  import { cellRails, railOrder, railWarmth, toInterval, type Circuit } from '@idle-breadboard/core';
+  import { cellRails, railOrder, railWarmth, toInterval, type Circuit, say } from '@idle-breadboard/core';
   import CurrentTree from '../charts/CurrentTree.svelte';
   import Quantity from '../kit/Quantity.svelte';
   import Row from '../kit/Row.svelte';
@@ -45,7 +45,7 @@
               {@const allowed = toInterval(rail.offer.limit).min * circuit.plan.rules.derating}
               <tr class:over={rail.peak > allowed}>
                 <th scope="row"
-                  ><button type="button" class="act" onclick={() => show(rail.ref)}>{rail.label}</button></th
+                  ><button type="button" class="act" onclick={() => show(rail.ref)}>{say(rail.label)}</button></th
                 >
                 <td><Quantity value={rail.typical} unit="A" /></td>
                 <td class="peak"><Quantity value={rail.peak} unit="A" /></td>

@@ -8,6 +8,7 @@
     runtimeOf,
     type Circuit,
     type Rail,
+    say,
   } from '@idle-breadboard/core';
   import RuntimeCurve from '../charts/RuntimeCurve.svelte';
   import SpanBar from '../charts/SpanBar.svelte';
@@ -53,7 +54,7 @@
 {#if runtime}
   <Row subjects={[rail.ref]} head>
     {#snippet choose()}
-      <span class="grow">{rail.label}</span>
+      <span class="grow">{say(rail.label)}</span>
       <span class="unit font-normal"
         >must last <QuantityField
           value={runFor === undefined ? null : Number((runFor / DAY).toFixed(3))}
@@ -80,12 +81,15 @@
     {/snippet}
     {#snippet prove()}
       {#each of(proofs, rail.ref, 'supply/runtime', 'supply/sag') as result (result.key)}<Proof {result} />{/each}
-      <RuntimeCurve label={rail.label} {runtime} wanted={runFor} />
+      <RuntimeCurve label={say(rail.label)} {runtime} wanted={runFor} />
     {/snippet}
   </Row>
   {#each runtime.eaters.slice(0, MOST_EATERS) as eater (eater.subject + eater.doing)}
     <Row subjects={[eater.subject]} depth={1}>
-      {#snippet choose()}<span class="grow">{eaterName(eater)}</span><Quantity value={eater.amps} unit="A" />{/snippet}
+      {#snippet choose()}<span class="grow">{say(eaterName(eater))}</span><Quantity
+          value={eater.amps}
+          unit="A"
+        />{/snippet}
       {#snippet prove()}
         <span class="share" role="img" aria-label="{percent(eater.share)} of the charge"
           ><span class="part" style:width="{eater.share * 100}%"></span></span
@@ -106,16 +110,16 @@
   {#each choices ?? [] as choice (choice.id)}
     <Row depth={1}>
       {#snippet choose()}
-        <span class="grow">{choice.title}</span>
+        <span class="grow">{say(choice.title)}</span>
         {#if choice.cost !== 0}<span class="unit value">{signedMoney(choice.cost)}</span>{/if}
         <button
           type="button"
           class="act"
           disabled={whatIfs.stale || workbench.stale}
-          aria-label="Take: {choice.title}"
-          onclick={() => workbench.edit(choice.plan, choice.title.toLowerCase())}>Take</button
+          aria-label="Take: {say(choice.title)}"
+          onclick={() => workbench.edit(choice.plan, say(choice.title).toLowerCase())}>Take</button
         >
-        {#if choice.wrong.length > 0}<span class="wrong">{choice.wrong[0]}</span>{/if}
+        {#if choice.wrong.length > 0}<span class="wrong">{say(choice.wrong[0])}</span>{/if}
       {/snippet}
       {#snippet prove()}
         <SpanBar usual={choice.usual} worst={choice.worst} wanted={runFor} {longest} />

@@ -1,6 +1,6 @@
 <!-- One supply of a part: what feeds it and when it works; beside it, what it does in one round, and its proofs. -->
 <script lang="ts">
-  import { removeHelper, type Circuit, type Feed, type Timeline } from '@idle-breadboard/core';
+  import { removeHelper, type Circuit, type Feed, type Timeline, say } from '@idle-breadboard/core';
   import X from '@lucide/svelte/icons/x';
   import LaneStrip from '../charts/LaneStrip.svelte';
   import { tallest } from '../charts/round';
@@ -47,7 +47,7 @@
 
 <Row subjects={[key, ...(first ? [feed.part] : [])]} {depth}>
   {#snippet choose()}
-    <span class="grow">{part?.label ?? feed.part}</span>
+    <span class="grow">{say(part?.label ?? feed.part)}</span>
     <Quantity value={peak} unit="A" />
     {#if part && !part.helper}<FeedSelect {circuit} {feed} />{/if}
     {#each guards as guard (guard.helper)}
@@ -56,7 +56,7 @@
           type="button"
           class="act icon"
           title="take it out"
-          aria-label="take the {guard.by} before {part?.label} out"
+          aria-label="take the {guard.by} before {say(part?.label)} out"
           onclick={() =>
             workbench.plan && workbench.edit(removeHelper(workbench.plan, guard.helper), 'take a guard out')}
           ><X size={13} /></button

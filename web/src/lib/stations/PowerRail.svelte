@@ -8,6 +8,7 @@
     toInterval,
     type Circuit,
     type Rail,
+    say,
   } from '@idle-breadboard/core';
   import RailRound from '../charts/RailRound.svelte';
   import Proof from '../kit/Proof.svelte';
@@ -41,7 +42,7 @@
     // What is built on the circuit that is shown would lose a change in between.
     const now = workbench.circuit();
     const found = now && stagger(now, rail.ref);
-    if (found) workbench.edit(found.plan, `work one after the other on ${rail.label}`);
+    if (found) workbench.edit(found.plan, `work one after the other on ${say(rail.label)}`);
     else view.say('Nothing is gained: the peak is already as low as an order makes it.');
   }
   const isSource = $derived(!rail.offer.from && !rail.pin);
@@ -55,7 +56,7 @@
 
 <Row subjects={[rail.ref, ...(isSource ? [rail.part] : [])]} head>
   {#snippet choose()}
-    <span class="grow">{rail.label}</span>
+    <span class="grow">{say(rail.label)}</span>
     {#if rail.voltage}<span class="unit font-normal value"
         >{formatQuantity(rail.voltage.min, 'V')}–{formatQuantity(rail.voltage.max, 'V')}</span
       >{/if}
@@ -71,7 +72,7 @@
                 changePart(workbench.plan, rail.part, ({ apart: _apart, ...rest }) =>
                   on ? { ...rest, apart: true } : rest,
                 ),
-                `ground of ${maker.label}`,
+                `ground of ${say(maker.label)}`,
               );
           }}
         /> ground kept apart</label
@@ -91,14 +92,14 @@
     {#each isSource ? of(proofs, rail.part, 'supply/common-ground') : [] as result (result.key)}<Proof
         {result}
       />{/each}
-    {#if line}<div class="round"><RailRound label={rail.label} {line} {limit} /></div>{/if}
+    {#if line}<div class="round"><RailRound label={say(rail.label)} {line} {limit} /></div>{/if}
   {/snippet}
 </Row>
 {#each feeds as feed (feed.part + feed.supply.id)}<PowerFeed {circuit} {proofs} {feed} {line} depth={1} />{/each}
 {#each others as load, i (i)}
   <Row depth={1}>
-    {#snippet choose()}<span class="grow unit">{load.label}</span><Quantity value={load.peak} unit="A" />{/snippet}
-    {#snippet prove()}<span class="unit">{load.sum}</span>{/snippet}
+    {#snippet choose()}<span class="grow unit">{say(load.label)}</span><Quantity value={load.peak} unit="A" />{/snippet}
+    {#snippet prove()}<span class="unit">{say(load.sum)}</span>{/snippet}
   </Row>
 {/each}
 

@@ -8,6 +8,7 @@
     visits,
     type Circuit,
     type PartChoice,
+    say,
   } from '@idle-breadboard/core';
   import X from '@lucide/svelte/icons/x';
   import Proof from '../kit/Proof.svelte';
@@ -52,7 +53,7 @@
             key: `${id} ${supply.id}`,
             part: id,
             supply: supply.id,
-            label: `${card.terminals.find((t) => t.id === supply.terminal)?.label ?? supply.id} of ${label}`,
+            label: `${card.terminals.find((t) => t.id === supply.terminal)?.label ?? supply.id} of ${say(label)}`,
           })),
     ),
   );

@@ -1,5 +1,6 @@
 <!-- Whether the plan may be wired: its verdict, and what the reader of the finished layout found. -->
 <script lang="ts">
+  import { say } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import Hazards from '../kit/Hazards.svelte';
   import { laying } from '../state/laying.svelte';
@@ -18,7 +19,7 @@
   {:else if laying.stale}
     <p class="unit">Laying out and reading back <progress value={laying.share} aria-label="laying out"></progress></p>
   {:else if laying.build?.why}
-    <p><Glyph severity="fault" /> <strong>No layout.</strong> {laying.build.why.says}</p>
+    <p><Glyph severity="fault" /> <strong>No layout.</strong> {say(laying.build.why.says)}</p>
   {:else if proof?.agrees}
     <p>
       <Glyph severity={null} /> Read back from holes, strips and leads: <span class="value">{proof.contacts}</span> ends
@@ -28,7 +29,7 @@
   {:else if proof}
     <p><Glyph severity="danger" /> <strong>The wiring is not the circuit.</strong></p>
     <ul>
-      {#each proof.discords as discord, i (i)}<li>{discord.says}</li>{/each}
+      {#each proof.discords as discord, i (i)}<li>{say(discord.says)}</li>{/each}
     </ul>
   {/if}
 </div>

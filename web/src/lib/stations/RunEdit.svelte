@@ -1,6 +1,6 @@
 <!-- When a part is at work and what it does in between, as a sentence whose parts can be changed. -->
 <script lang="ts">
-  import { formatQuantity, setRun, statesOf, type PartNode, type Rhythm, type Run } from '@idle-breadboard/core';
+  import { formatQuantity, setRun, statesOf, type PartNode, type Rhythm, type Run, say } from '@idle-breadboard/core';
   import QuantityField from '../kit/QuantityField.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -18,7 +18,7 @@
   const mode = $derived(rhythm.every !== null ? 'every' : rhythm.duty < 1 ? 'share' : 'always');
 
   function change(next: Partial<Run>, what: string) {
-    if (workbench.plan) workbench.edit(setRun(workbench.plan, part.id, next), `${what} of ${part.label}`);
+    if (workbench.plan) workbench.edit(setRun(workbench.plan, part.id, next), `${what} of ${say(part.label)}`);
   }
   function setMode(to: string) {
     if (to === 'always') change({ every: undefined, busy: undefined, after: undefined, duty: 1 }, 'rhythm');
@@ -34,14 +34,14 @@
       value={busy}
       unit="s"
       width="4.8em"
-      label="{part.label}, awake for"
+      label="{say(part.label)}, awake for"
       check={(v) => (v > 0 ? null : 'more than 0')}
       change={(v) => change({ busy: v }, 'time awake')}
     /> every {formatQuantity(rhythm.every ?? 0, 's')},
   {:else if !controller}
     <select
       class="field"
-      aria-label="{part.label}, when at work"
+      aria-label="{say(part.label)}, when at work"
       value={mode}
       onchange={(event) => setMode(event.currentTarget.value)}
     >
@@ -54,7 +54,7 @@
         value={Number((rhythm.duty * 100).toFixed(4))}
         unit="%"
         width="4.6em"
-        label="{part.label}, share of the time at work"
+        label="{say(part.label)}, share of the time at work"
         check={(v) => (v >= 0 && v <= 100 ? null : 'from 0 to 100 %')}
         change={(v) => change({ duty: v / 100 }, 'duty')}
       /> of the time,
@@ -63,7 +63,7 @@
         value={rhythm.every}
         unit="s"
         width="4.8em"
-        label="{part.label}, interval"
+        label="{say(part.label)}, interval"
         check={(v) => (v > 0 ? null : 'more than 0')}
         change={(v) => change({ every: v }, 'interval')}
       />
@@ -71,7 +71,7 @@
         value={busy}
         unit="s"
         width="5em"
-        label="{part.label}, at work for"
+        label="{say(part.label)}, at work for"
         check={(v) => (v > 0 ? null : 'more than 0')}
         change={(v) => change({ busy: v }, 'time at work')}
       />{#if rhythm.after !== null}
@@ -79,7 +79,7 @@
           value={rhythm.after}
           unit="s"
           width="4.8em"
-          label="{part.label}, begins after"
+          label="{say(part.label)}, begins after"
           check={(v) => (v >= 0 ? null : '0 or more')}
           change={(v) => change({ after: v }, 'beginning')}
         />{/if},
@@ -89,7 +89,7 @@
     {mode === 'every' || !controller ? 'then' : 'stays'}
     <select
       class="field rest"
-      aria-label="{part.label}, between"
+      aria-label="{say(part.label)}, between"
       value={rhythm.rest}
       onchange={(event) => change({ rest: event.currentTarget.value as 'idle' | 'sleep' | 'off' }, 'rest')}
     >
@@ -102,7 +102,7 @@
   {#if clocks.length > 0}
     at <select
       class="field"
-      aria-label="{part.label}, clock"
+      aria-label="{say(part.label)}, clock"
       value={String(part.choice?.run?.clock ?? '')}
       onchange={(event) =>
         change({ clock: event.currentTarget.value ? Number(event.currentTarget.value) : undefined }, 'clock')}

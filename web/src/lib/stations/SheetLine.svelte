@@ -9,6 +9,7 @@
     saysReading,
     type Reading,
     type SheetRow,
+    say,
   } from '@idle-breadboard/core';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
@@ -53,14 +54,14 @@
 <Row subjects={row.subjects}>
   {#snippet choose()}
     <div class="what" class:next>
-      <span class="title">{row.title}</span>
-      <span class="unit how">{row.how}</span>
+      <span class="title">{say(row.title)}</span>
+      <span class="unit how">{say(row.how)}</span>
     </div>
     <div class="entry">
       {#if expected === 'yes'}
         <select
           class="field"
-          aria-label="{row.title}: as it should"
+          aria-label="{say(row.title)}: as it should"
           value={old ? '' : String(entry?.value ?? '')}
           onchange={(event) => take(event.currentTarget.value)}
         >
@@ -71,7 +72,7 @@
       {:else}
         <input
           class="field value"
-          aria-label="{row.title}: measured"
+          aria-label="{say(row.title)}: measured"
           aria-invalid={trouble !== ''}
           value={shown}
           spellcheck="false"
@@ -84,7 +85,7 @@
         <button
           type="button"
           class="act"
-          aria-label="read {row.title} on the simulated bench"
+          aria-label="read {say(row.title)} on the simulated bench"
           onclick={() => bringing.read([row])}>Read</button
         >
       {/if}
@@ -100,11 +101,11 @@
       {#if typeof expected !== 'string'}<span class="grow"></span><WithinBar
           {expected}
           value={entry && !old && typeof entry.value === 'number' ? entry.value : null}
-          label="{row.title}: {shown || 'not measured'}, expected {bounds}"
+          label="{say(row.title)}: {shown || 'not measured'}, expected {bounds}"
         />{/if}
     </div>
-    {#if typeof expected !== 'string'}<p class="unit sum">{expected.sum}</p>{/if}
-    {#if look}<EdgeTrace seen={look.seen} sound={look.sound} label={row.title} />{/if}
+    {#if typeof expected !== 'string'}<p class="unit sum">{say(expected.sum)}</p>{/if}
+    {#if look}<EdgeTrace seen={look.seen} sound={look.sound} label={say(row.title)} />{/if}
   {/snippet}
 </Row>
 

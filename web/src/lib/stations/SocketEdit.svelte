@@ -1,6 +1,6 @@
 <!-- Where a part that fits a socket of another goes: into it, or onto the board and leads. Nothing is said of a part that fits none. -->
 <script lang="ts">
-  import { setOn, socketsFor, straightIn, type Circuit, type Netlist, type Socket } from '@idle-breadboard/core';
+  import { setOn, socketsFor, straightIn, type Circuit, type Netlist, type Socket, say } from '@idle-breadboard/core';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, netlist, part }: { circuit: Circuit; netlist: Netlist; part: string } = $props();
@@ -9,7 +9,7 @@
   const sockets = $derived(node?.choice && !node.helper ? socketsFor(circuit, netlist, part) : []);
   const now = $derived(node?.choice?.on);
   const says = ({ part: host, header, at, turned }: Socket) =>
-    `in the socket ${header} of ${circuit.parts.get(host)?.label ?? host}, from pin ${at}${turned ? ', turned' : ''}`;
+    `in the socket ${header} of ${say(circuit.parts.get(host)?.label ?? host)}, from pin ${at}${turned ? ', turned' : ''}`;
   // A socket that it does not belong into is shown, too: the proof says what is wrong with it.
   const shown = $derived(now && !sockets.some((on) => key(on) === key(now)) ? [now, ...sockets] : sockets);
 
@@ -26,16 +26,16 @@
 
   function put(to: string) {
     const way = ways.find(({ on: socket }) => key(socket) === to);
-    if (way && node) return workbench.edit(way.plan, `where ${node.label} stands`);
+    if (way && node) return workbench.edit(way.plan, `where ${say(node.label)} stands`);
     const on = shown.find((socket) => key(socket) === to) ?? null;
-    if (workbench.plan && node) workbench.edit(setOn(workbench.plan, part, on), `where ${node.label} stands`);
+    if (workbench.plan && node) workbench.edit(setOn(workbench.plan, part, on), `where ${say(node.label)} stands`);
   }
 </script>
 
 {#if shown.length + ways.length > 0}
   <select
     class="field"
-    aria-label="where {node?.label} stands"
+    aria-label="where {say(node?.label)} stands"
     value={now ? key(now) : ''}
     onchange={(event) => put(event.currentTarget.value)}
   >

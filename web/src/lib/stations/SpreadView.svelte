@@ -1,6 +1,6 @@
 <!-- How the rise time spreads when every figure is drawn between its ends: asked for, worked out beside, cancelled at will. -->
 <script lang="ts">
-  import { formatQuantity, type EdgeSpread, type Net } from '@idle-breadboard/core';
+  import { formatQuantity, type EdgeSpread, type Net, say } from '@idle-breadboard/core';
   import { proxy, wrap } from 'comlink';
   import ChartTable from '../charts/ChartTable.svelte';
   import { spreadBars } from '../charts/spread-bars';
@@ -53,7 +53,7 @@
 
 <div class="spread" bind:clientWidth={width}>
   {#if done !== null}
-    <progress max={DRAWS} value={done} aria-label="drawing the spread of {net.label}"></progress>
+    <progress max={DRAWS} value={done} aria-label="drawing the spread of {say(net.label)}"></progress>
     <button type="button" class="act" onclick={stop}>Stop</button>
   {:else if !found}
     <button type="button" class="act bare" onclick={run}>spread of {DRAWS.toLocaleString('en')} draws</button>
@@ -64,7 +64,7 @@
       {width}
       height={HEIGHT}
       role="img"
-      aria-label="{found.drawn} draws of {net.label}: nine in ten between {S(at(0.05))} and {S(
+      aria-label="{found.drawn} draws of {say(net.label)}: nine in ten between {S(at(0.05))} and {S(
         at(0.95),
       )}, {late} too slow"
     >
@@ -86,7 +86,7 @@
         : late} too slow
     </span>
     <ChartTable
-      caption="Spread of {net.label}"
+      caption="Spread of {say(net.label)}"
       heads={['share of draws', 'rise time at most']}
       rows={[0.05, 0.25, 0.5, 0.75, 0.95, 1].map((share) => [`${share * 100} %`, S(at(share))])}
     />

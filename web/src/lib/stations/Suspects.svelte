@@ -1,5 +1,6 @@
 <!-- What the readings point to, and what to measure next. -->
 <script lang="ts">
+  import { say } from '@idle-breadboard/core';
   import { bringing } from '../state/bringing.svelte';
   import { view } from '../state/view.svelte';
 
@@ -11,7 +12,7 @@
   function show(row: string) {
     const own = bringing.rows.get(row);
     if (!own) return;
-    view.say(own.how);
+    view.say(say(own.how));
     document.getElementById(`row-${row}`)?.scrollIntoView({ block: 'center' });
     document.getElementById(`row-${row}`)?.querySelector<HTMLElement>('input, select')?.focus();
   }
@@ -41,7 +42,7 @@
         likeliest:
         {pointed.unexplained
           .slice(0, 3)
-          .map((key) => bringing.rows.get(key)?.title ?? key)
+          .map((key) => say(bringing.rows.get(key)?.title ?? key))
           .join('; ')}. Measure again, or look for something that is in no dictionary.
       </p>
     {:else if pointed.unknown > 0.5}
@@ -54,18 +55,18 @@
       {@const row = bringing.rows.get(best.row)}
       <p class="then">
         <span class="eyebrow">measure next{row?.phase === 'off' ? ', power off' : ''}</span>
-        <button type="button" class="act" onclick={() => show(best.row)}>{row?.title ?? best.row}</button>
+        <button type="button" class="act" onclick={() => show(best.row)}>{say(row?.title ?? best.row)}</button>
         {#if bringing.bench !== 'off' && row}<button
             type="button"
             class="act"
-            aria-label="read {row.title} now"
+            aria-label="read {say(row.title)} now"
             onclick={() => bringing.read([row])}>Read it</button
           >{/if}
         <span class="unit"
           >{best.bits.toFixed(1)} bits for {best.seconds} s of work{pointed.next.length > 1
             ? `; or ${pointed.next
                 .slice(1, 3)
-                .map(({ row: key }) => bringing.rows.get(key)?.title ?? key)
+                .map(({ row: key }) => say(bringing.rows.get(key)?.title ?? key))
                 .join('; or ')}`
             : ''}</span
         >

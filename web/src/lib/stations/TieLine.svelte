@@ -1,6 +1,6 @@
 <!-- A terminal that rests nowhere by itself: tied to ground or to a supply of its part. -->
 <script lang="ts">
-  import { changePart, type PartNode, type Result, type Terminal } from '@idle-breadboard/core';
+  import { changePart, type PartNode, type Result, type Terminal, say } from '@idle-breadboard/core';
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';
   import { workbench } from '../state/workbench.svelte';
@@ -15,16 +15,16 @@
       const next = to ? { ...rest, [terminal.id]: to } : rest;
       return Object.keys(next).length > 0 ? { ...choice, ties: next } : choice;
     });
-    workbench.edit(plan, `tie ${terminal.label} of ${part.label}`);
+    workbench.edit(plan, `tie ${terminal.label} of ${say(part.label)}`);
   }
 </script>
 
 <Row subjects={[part.id, terminal.id]}>
   {#snippet choose()}
-    <span class="grow">{part.label} <span class="unit">{terminal.label} tied to</span></span>
+    <span class="grow">{say(part.label)} <span class="unit">{terminal.label} tied to</span></span>
     <select
       class="field"
-      aria-label="{terminal.label} of {part.label} is tied to"
+      aria-label="{terminal.label} of {say(part.label)} is tied to"
       value={part.choice?.ties?.[terminal.id] ?? ''}
       onchange={({ currentTarget }) => tie(currentTarget.value)}
     >

@@ -1,6 +1,6 @@
 <!-- A line that is tied to a rail or to ground in place of a pin: what it is tied to, and back. -->
 <script lang="ts">
-  import { setPin, type Circuit, type Net } from '@idle-breadboard/core';
+  import { setPin, type Circuit, type Net, say } from '@idle-breadboard/core';
   import X from '@lucide/svelte/icons/x';
   import { workbench } from '../state/workbench.svelte';
   import PinlessLine from './PinlessLine.svelte';
@@ -9,16 +9,16 @@
   const to = $derived(net.tied === 'ground' ? 'ground' : (circuit.rails.get(net.tied ?? '')?.label ?? net.tied));
 </script>
 
-<PinlessLine label={net.label}>
-  <span class="grow">{net.label} <span class="unit">tied to {to}</span></span>
+<PinlessLine label={say(net.label)}>
+  <span class="grow">{say(net.label)} <span class="unit">tied to {say(to)}</span></span>
   <button
     type="button"
     class="act icon"
     title="give it a pin"
-    aria-label="take {net.label} off {to}"
+    aria-label="take {say(net.label)} off {say(to)}"
     onclick={() =>
       workbench.plan &&
-      workbench.edit(setPin(workbench.plan, net.of, net.line, { pin: null, locked: false }), `free ${net.label}`)}
+      workbench.edit(setPin(workbench.plan, net.of, net.line, { pin: null, locked: false }), `free ${say(net.label)}`)}
     ><X size={13} /></button
   >
 </PinlessLine>

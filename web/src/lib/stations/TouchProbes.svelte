@@ -1,5 +1,6 @@
 <!-- Two probes anywhere: what they should show is worked out on the spot. -->
 <script lang="ts">
+  import { say } from '@idle-breadboard/core';
   import { tick } from 'svelte';
   import Row from '../kit/Row.svelte';
   import { bringing } from '../state/bringing.svelte';
@@ -10,7 +11,7 @@
   let black = $state<string | null>(null);
   let trouble = $state('');
   /** The black probe stays at ground until it is moved. */
-  const at = $derived(black ?? bringing.sheet?.zero ?? '');
+  const at = $derived(black ?? say(bringing.sheet?.zero));
 
   async function put(event: SubmitEvent) {
     event.preventDefault();

@@ -1,6 +1,6 @@
 <!-- "when air temperature at top shelf rises above 18 °C, set off the alarm, until acknowledged" -->
 <script lang="ts">
-  import { needName, watched, type Plan, type TriggerNeed } from '@idle-breadboard/core';
+  import { needName, watched, type Plan, type TriggerNeed, say } from '@idle-breadboard/core';
   import type { Change } from '../state/needs';
   import QuantityField from '../kit/QuantityField.svelte';
 
@@ -17,7 +17,7 @@ when <select
   value={need.of}
   onchange={(event) => change((now) => ({ ...now, of: event.currentTarget.value }), 'what a trigger watches')}
 >
-  {#each plan.needs.filter((n) => n.kind === 'sense') as n (n.id)}<option value={n.id}>{needName(plan, n)}</option
+  {#each plan.needs.filter((n) => n.kind === 'sense') as n (n.id)}<option value={n.id}>{say(needName(plan, n))}</option
     >{/each}
 </select>
 is
@@ -49,7 +49,7 @@ it sets off
     )}
 >
   <option value="">nothing yet</option>
-  {#each plain as n (n.id)}<option value={n.id}>{needName(plan, n)}</option>{/each}
+  {#each plain as n (n.id)}<option value={n.id}>{say(needName(plan, n))}</option>{/each}
 </select>
 <select
   class="field"

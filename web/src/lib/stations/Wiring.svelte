@@ -1,6 +1,6 @@
 <!-- Station 8: the steps in their order beside the boards, hole by hole, with the step in hand lit. -->
 <script lang="ts">
-  import { boardDrawing, netlistOf, setSpot, setSpots, type Circuit } from '@idle-breadboard/core';
+  import { boardDrawing, netlistOf, setSpot, setSpots, type Circuit, say } from '@idle-breadboard/core';
   import Printer from '@lucide/svelte/icons/printer';
   import BoardMap from '../charts/BoardMap.svelte';
   import { legsMovedBy, movedBy, turnedRound } from '../charts/move-part';
@@ -47,8 +47,8 @@
     if (!plan || !layout || !lead || by === 'turn') return;
     const spot = by === 'free' ? null : legsMovedBy(layout, lead, by.dx, by.dy);
     if (spot || by === 'free')
-      workbench.edit(setSpot(plan, helper, spot), spot ? `move ${lead.value}` : `let ${lead.value} go`);
-    else view.say(`${lead.value} does not fit there: each of its legs needs a hole.`);
+      workbench.edit(setSpot(plan, helper, spot), spot ? `move ${say(lead.value)}` : `let ${say(lead.value)} go`);
+    else view.say(`${say(lead.value)} does not fit there: each of its legs needs a hole.`);
   }
 
   function move(part: string, by: { dx: number; dy: number } | 'turn' | 'free') {
@@ -61,12 +61,12 @@
     const node = circuit.parts.get(part);
     if (!plan || !layout || !seat || !node) return;
     if (by === 'free') {
-      if (plan.spots?.[part]) workbench.edit(setSpot(plan, part, null), `let ${node.label} go`);
+      if (plan.spots?.[part]) workbench.edit(setSpot(plan, part, null), `let ${say(node.label)} go`);
       return;
     }
     const spot = by === 'turn' ? turnedRound(layout, node.card, seat) : movedBy(layout, node.card, seat, by.dx, by.dy);
-    if (spot) workbench.edit(setSpot(plan, part, spot), `move ${node.label}`);
-    else view.say(`${node.label} does not fit there: each of its pins needs a hole of its own.`);
+    if (spot) workbench.edit(setSpot(plan, part, spot), `move ${say(node.label)}`);
+    else view.say(`${say(node.label)} does not fit there: each of its pins needs a hole of its own.`);
   }
 
   function keepAll() {
@@ -122,7 +122,7 @@
         <div class="bar">
           <strong
             >{step && !benchView.whole
-              ? `Step ${benchView.steps.indexOf(step) + 1}: ${step.title}`
+              ? `Step ${benchView.steps.indexOf(step) + 1}: ${say(step.title)}`
               : 'All leads'}</strong
           >
           <span class="grow"></span>
@@ -141,7 +141,7 @@
         <div class="drawing">
           <BoardMap
             {drawing}
-            label="Boards with the leads of {step && !benchView.whole ? step.title : 'the whole build'}"
+            label="Boards with the leads of {say(step && !benchView.whole ? step.title : 'the whole build')}"
             {lit}
             {faint}
             {parts}

@@ -1,6 +1,6 @@
 <!-- One step of the wiring: a box to tick, what is put down, its leads hole by hole, what to measure after it. -->
 <script lang="ts">
-  import { setDone, type Circuit, type Netlist, type WiringStep } from '@idle-breadboard/core';
+  import { setDone, type Circuit, type Netlist, type WiringStep, say } from '@idle-breadboard/core';
   import { tick as changed } from 'svelte';
   import Glyph from '../kit/Glyph.svelte';
   import LeadTable from '../kit/LeadTable.svelte';
@@ -35,7 +35,7 @@
 
   function tick(on: boolean) {
     if (!workbench.plan) return;
-    workbench.edit(setDone(workbench.plan, step.key, on), on ? `tick ${step.title}` : `untick ${step.title}`);
+    workbench.edit(setDone(workbench.plan, step.key, on), on ? `tick ${say(step.title)}` : `untick ${say(step.title)}`);
     // On to the next one that is open.
     if (on) benchView.choose(null);
   }
@@ -46,11 +46,11 @@
     <input
       type="checkbox"
       checked={done}
-      aria-label="step {number} done: {step.title}"
+      aria-label="step {number} done: {say(step.title)}"
       onchange={(event) => tick(event.currentTarget.checked)}
     />
     <button type="button" class="title" class:done aria-expanded={current} onclick={choose}
-      ><span class="value unit">{number}</span><span>{step.title}</span><span class="unit count"
+      ><span class="value unit">{number}</span><span>{say(step.title)}</span><span class="unit count"
         >{step.leads.length > 0 ? `${step.leads.length} ${step.leads.length === 1 ? 'lead' : 'leads'}` : ''}</span
       ></button
     >
@@ -62,7 +62,7 @@
       {/each}
       {#each step.put as put (put.part)}
         <p class="put">
-          Put down <strong>{put.label}</strong>{put.says ? `: ${put.says}` : ', beside the boards'}. <SocketEdit
+          Put down <strong>{say(put.label)}</strong>{put.says ? `: ${say(put.says)}` : ', beside the boards'}. <SocketEdit
             {circuit}
             {netlist}
             part={put.part}
@@ -73,7 +73,7 @@
       {#if step.checks.length > 0}
         <ul aria-label="checks after step {number}">
           {#each step.checks as check, i (i)}<li>
-              <span class="kind value">{KIND[check.kind]}</span>{check.says}
+              <span class="kind value">{KIND[check.kind]}</span>{say(check.says)}
             </li>{/each}
         </ul>
       {/if}

@@ -36,6 +36,7 @@ import {
   type Observation,
   type Planned,
   type SheetRow,
+  say,
 } from '@idle-breadboard/core';
 import { expose } from 'comlink';
 import type { BenchWorker, Cause, Pointed } from './bench';
@@ -58,8 +59,8 @@ const causeOf = (faults: readonly Fault[]): Cause =>
     ? { key: SOUND, says: 'Nothing: the build is as planned.', mend: '' }
     : {
         key: faults.map(({ key }) => key).join(' and '),
-        says: faults.map(({ says }) => says).join(' And: '),
-        mend: faults.map(({ mend }) => mend).join(' '),
+        says: faults.map(({ says }) => say(says)).join(' And: '),
+        mend: faults.map(({ mend }) => say(mend)).join(' '),
       };
 
 /** Takes steps with breath between them; null once a newer plan came, or nobody wants the end any more. */
@@ -131,7 +132,7 @@ function rowOf(key: string): { row: SheetRow } | { says: string } {
   if (!plan) return { says: 'There is no layout yet.' };
   sound ??= new VirtualBuild(plan);
   const touch = touchOf(sound, key);
-  if (!touch.ok) return { says: touch.says };
+  if (!touch.ok) return { says: say(touch.says) };
   const { measurement } = touch;
   if (measurement.kind !== 'ohms' && measurement.kind !== 'volts') return { says: 'Two probes show volts or ohms.' };
   const row = touchedRow(sound, measurement);
@@ -228,7 +229,7 @@ const worker: BenchWorker = {
   programText() {
     if (!hidden || !plan) return '';
     const { parts } = plan.circuit;
-    return programText(hidden.build, [...measurements.values()], (part) => parts.get(part)?.label ?? part);
+    return programText(hidden.build, [...measurements.values()], (part) => say(parts.get(part)?.label ?? part));
   },
   reveal() {
     if (!hidden) return null;

@@ -1,7 +1,6 @@
 /** What one look at a plan gives: everything that the stations show. */
 import type {
   Card,
-  CheckMeta,
   PlanDocument,
   Read,
   Circuit,
@@ -32,8 +31,6 @@ export interface Study {
 }
 
 export interface StudyWorker {
-  /** What every check is about. */
-  metas(): CheckMeta[];
   /** What another house rule (or any other change) ends and brings. */
   compare(plan: Plan, cards: readonly Card[]): Effect | null;
   /** @param cards null: those of the call before */

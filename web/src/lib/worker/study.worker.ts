@@ -1,6 +1,5 @@
 import {
   cHeader,
-  CHECKS,
   deriveCircuit,
   devicetreeOverlay,
   fingerprint,
@@ -31,7 +30,6 @@ let asked = 0;
 const PATIENCE = 40;
 
 const worker: StudyWorker = {
-  metas: () => CHECKS.map(({ meta }) => meta),
   compare(plan, cards) {
     if (!last) return null;
     const { findings, status, unread } = verify(deriveCircuit({ plan, cards }));

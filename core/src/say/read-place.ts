@@ -1,7 +1,8 @@
 /** A place of a build as it is typed: a hole, a pin of a part, a joint. The other way round of `Places.say`. */
+import { say } from './say.ts';
 import { hasHole, parseHole, stripPlaces, stripsOf } from '../board/grid.ts';
 import type { Circuit } from '../circuit/circuit.ts';
-import type { Layout, LeadPoint } from '../layout/layout.ts';
+import type { Layout, LeadPoint } from '../circuit/laid.ts';
 
 const ROW = /^(?:board\s*)?(?:(\d)\s*[:,]\s*)?([a-j])\s*(\d{1,3})$/;
 const STRIP = /^(?:board\s*)?(?:(\d)\s*[:,]\s*)?(upper|lower|u|l)\s*([+\-−])\s*(\d{1,3})$/;
@@ -17,7 +18,7 @@ const plain = (text: string): string =>
 function pins({ parts }: Circuit): { says: string; part: string; point: LeadPoint }[] {
   return [...parts.values()].flatMap(({ id, label, card }) =>
     card.terminals.map((terminal) => ({
-      says: `${label}, ${terminal.label}`,
+      says: `${say(label)}, ${terminal.label}`,
       part: id,
       point: { kind: 'terminal', part: id, terminal: terminal.id } as const,
     })),

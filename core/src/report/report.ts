@@ -1,4 +1,5 @@
-/** The verdict as it leaves the program: a contract, described in docs/formats.md. */
+/** The verdict as it leaves the program, in words: a contract, described in docs/formats.md. */
+import { say, sayResult, type SaidResult } from '../say/say.ts';
 import { withMeasured } from '../check/measured.ts';
 import type { Library } from '../card/library.ts';
 import type { Grounds } from '../check/result.ts';
@@ -20,7 +21,7 @@ export interface ReportedPass {
   readonly margin: number | null;
   readonly message: string;
   readonly evidence: Grounds;
-  readonly workings: Result['workings'];
+  readonly workings: SaidResult['workings'];
 }
 
 export interface ReportedFinding extends ReportedPass {
@@ -43,7 +44,8 @@ export interface Report {
 }
 
 function pass(r: Result): ReportedPass {
-  const { check, subjects, measured, limit, unit, margin, message, evidence, workings } = r;
+  const { check, subjects, measured, limit, unit, margin, evidence } = r;
+  const { message, workings } = sayResult(r);
   return { check, subjects, measured, limit, unit, margin, message, evidence, workings };
 }
 
@@ -52,7 +54,7 @@ export function reportOf(document: PlanDocument, library: Library): Report {
   const circuit = deriveCircuit(document);
   const verdict = withMeasured(verify(circuit), document.plan.measured, fingerprint(document));
   const build = verdict.status === 'verified' ? buildOf(circuit) : null;
-  const says = build ? (build.why ? [build.why.says] : (build.proof?.discords ?? []).map((d) => d.says)) : [];
+  const says = build ? (build.why ? [say(build.why.says)] : (build.proof?.discords ?? []).map((d) => say(d.says))) : [];
   const wiring = build && { agrees: build.proof?.agrees === true, says };
   const all = new Map([...library, ...circuit.cards]);
   return {
@@ -63,7 +65,7 @@ export function reportOf(document: PlanDocument, library: Library): Report {
     findings: verdict.findings.map((finding) => ({
       ...pass(finding),
       severity: finding.severity ?? 'note',
-      remedies: proposeRemedies(circuit, verdict, finding, all).map(({ id, title }) => ({ id, title })),
+      remedies: proposeRemedies(circuit, verdict, finding, all).map(({ id, title }) => ({ id, title: say(title) })),
     })),
     passes: verdict.passes.map(pass),
   };

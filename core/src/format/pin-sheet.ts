@@ -1,4 +1,5 @@
 /** The pins of a plan as files for its software: each says in its first line which plan it was made of. */
+import { say } from '../say/say.ts';
 import type { Circuit, PinWish } from '../circuit/circuit.ts';
 import { formatAddress } from '../quantity/address.ts';
 
@@ -41,11 +42,11 @@ export function pinConstants(circuit: Circuit): PinConstant[] {
   const taken = new Set<string>();
   const placed = circuit.wishes.filter((wish): wish is PinWish & { pin: string } => wish.pin !== null);
   return placed.map((wish) => {
-    const base = constantName(wish.label);
+    const base = constantName(say(wish.label));
     let name = base;
     for (let n = 2; taken.has(name); n++) name = `${base}_${n}`;
     taken.add(name);
-    return { name, pin: labelOf(circuit, wish.pin), says: wish.label };
+    return { name, pin: labelOf(circuit, wish.pin), says: say(wish.label) };
   });
 }
 
@@ -60,11 +61,11 @@ export function addressConstants(circuit: Circuit): AddressConstant[] {
   return circuit.buses.flatMap(({ name: bus, members }) =>
     members.flatMap(({ label, address }) => {
       if (address === null) return [];
-      const base = `${constantName(label)}_ADDRESS`;
+      const base = `${constantName(say(label))}_ADDRESS`;
       let name = base;
       for (let n = 2; taken.has(name); n++) name = `${base}_${n}`;
       taken.add(name);
-      return [{ name, address, says: `${label}, on ${bus}` }];
+      return [{ name, address, says: `${say(label)}, ${bus}` }];
     }),
   );
 }
@@ -72,7 +73,7 @@ export function addressConstants(circuit: Circuit): AddressConstant[] {
 /** Text of a plan that cannot end a comment or begin another line. */
 const safe = (text: string): string => text.replace(/\*(?=\/)|\/(?=\*)/g, '$& ').replace(/[\r\n\\]+/g, ' ');
 const headline = (circuit: Circuit, fingerprint: string): string =>
-  `Pins of “${safe(circuit.plan.name)}” on ${safe(circuit.controller?.card.name ?? 'no controller')}, plan ${fingerprint}`;
+  `Pins of “${safe(circuit.plan.name)}” on ${safe(circuit.controller?.card.name ?? '')}, plan ${fingerprint}`;
 
 /** A pin as C writes it: its number, else the name that the board support gives it. */
 const cValue = (pin: string): string => {
@@ -129,16 +130,16 @@ function overlayNodes(circuit: Circuit): string[] {
     const n = bits(wish);
     const net = circuit.nets.find(({ id }) => id === wish.net);
     if (n === null || !net) return [];
-    const node = constantName(wish.label).toLowerCase().replaceAll('_', '-');
+    const node = constantName(say(wish.label)).toLowerCase().replaceAll('_', '-');
     if (net.protocol === 'onewire')
       return [`onewire-${node} {\n\tcompatible = "w1-gpio";\n\tgpios = <&gpio ${n} 6>;\n\tstatus = "okay";\n};`];
     if (net.protocol === 'led')
       return [
-        `leds-${node} {\n\tcompatible = "gpio-leds";\n\tstatus = "okay";\n\tlight {\n\t\tlabel = "${safe(wish.label).replaceAll('"', "'")}";\n\t\tgpios = <&gpio ${n} 0>;\n\t};\n};`,
+        `leds-${node} {\n\tcompatible = "gpio-leds";\n\tstatus = "okay";\n\tlight {\n\t\tlabel = "${safe(say(wish.label)).replaceAll('"', "'")}";\n\t\tgpios = <&gpio ${n} 0>;\n\t};\n};`,
       ];
     if (net.protocol === 'switch')
       return [
-        `keys-${node} {\n\tcompatible = "gpio-keys";\n\tstatus = "okay";\n\tbutton {\n\t\tlabel = "${safe(wish.label).replaceAll('"', "'")}";\n\t\tgpios = <&gpio ${n} 1>;\n\t\tlinux,code = <0x100>;\n\t};\n};`,
+        `keys-${node} {\n\tcompatible = "gpio-keys";\n\tstatus = "okay";\n\tbutton {\n\t\tlabel = "${safe(say(wish.label)).replaceAll('"', "'")}";\n\t\tgpios = <&gpio ${n} 1>;\n\t\tlinux,code = <0x100>;\n\t};\n};`,
       ];
     return [];
   });

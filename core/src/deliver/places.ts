@@ -1,17 +1,29 @@
 /** Where an end of a lead goes, in words. */
-import { conductorOf, parseHole, sayHole } from '../board/grid.ts';
+import { conductorOf, parseHole } from '../board/grid.ts';
+import { holeText } from '../board/hole-text.ts';
+import { labelOf } from '../circuit/label.ts';
 import { pinHoles } from '../board/footprint.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { netlistOf, type NetNode } from '../circuit/netlist.ts';
-import type { Layout, LeadPoint } from '../layout/layout.ts';
+import type { Layout, LeadPoint } from '../circuit/laid.ts';
+import { tells, type Text } from '../quantity/message.ts';
+
+/** What is said here, by the data that it takes. */
+export interface DeliverPlacesSays {
+  readonly joint: { joint: Text };
+  readonly terminal: { part: Text; terminal: string };
+  readonly holding: { hole: Text; holds: Text };
+}
+
+const tell = tells<DeliverPlacesSays>('deliver/places');
 
 /** Names of the places of one layout. */
 export class Places {
   /** Conductor -> what stands in it. */
-  private readonly pins = new Map<string, { part: string; says: string }>();
-  private readonly strips = new Map<string, string>();
-  private readonly rows = new Map<string, string>();
+  private readonly pins = new Map<string, { part: string; says: Text }>();
+  private readonly strips = new Map<string, Text>();
+  private readonly rows = new Map<string, Text>();
 
   constructor(
     readonly circuit: Circuit,
@@ -28,7 +40,7 @@ export class Places {
         if (pin.hole)
           this.pins.set(conductorOf(grids, pin.hole), {
             part,
-            says: `${circuit.parts.get(part)?.label ?? part} ${label}`,
+            says: labelOf(circuit.parts.get(part)?.label ?? part, label),
           });
       }
     }
@@ -48,7 +60,7 @@ export class Places {
     }
   }
 
-  private nameOf({ id, label }: NetNode): string {
+  private nameOf({ id, label }: NetNode): Text {
     return this.circuit.rails.get(id.replace(/^rail:/, ''))?.offer.name ?? label;
   }
 
@@ -68,12 +80,12 @@ export class Places {
   }
 
   /** "a35 (controller P10)", "upper + 30 (3.3 V)", "door contact, white 1", "joint 2". */
-  say(point: LeadPoint): string {
-    if (point.kind === 'joint') return `joint ${point.joint}`;
+  say(point: LeadPoint): Text {
+    if (point.kind === 'joint') return tell('joint', { joint: point.joint });
     if (point.kind === 'terminal') {
       const part = this.circuit.parts.get(point.part);
       const label = part?.card.terminals.find(({ id }) => id === point.terminal)?.label ?? point.terminal;
-      return `${part?.label ?? point.part}, ${label}`;
+      return tell('terminal', { part: part?.label ?? point.part, terminal: label });
     }
     const hole = parseHole(point.hole);
     if (!hole) return point.hole;
@@ -81,10 +93,11 @@ export class Places {
       hole.kind === 'strip'
         ? this.strips.get(`${hole.board}:${hole.strip}`)
         : (this.pins.get(conductorOf(this.grids(), hole))?.says ?? this.rows.get(conductorOf(this.grids(), hole)));
-    return `${this.hole(point.hole)}${in_ ? ` (${in_})` : ''}`;
+    const name = this.hole(point.hole);
+    return in_ ? tell('holding', { hole: name, holds: in_ }) : name;
   }
 
-  hole(name: string): string {
-    return sayHole(name, this.layout.boards.length);
+  hole(name: string): Text {
+    return holeText(name, this.layout.boards.length);
   }
 }

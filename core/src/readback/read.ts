@@ -6,31 +6,53 @@ import type { Card } from '../card/card.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import { covers, pinPlaces, placedBox, type Box } from '../board/footprint.ts';
 import { conductorOf, hasHole, holeAt, holeName, parseHole, pointOfHole } from '../board/grid.ts';
+import type { Quantity, Text } from '../quantity/message.ts';
 import { JOINT_WAYS, SCREW_WIRES } from '../standard/practice.ts';
-import type { Layout, Lead, LeadPoint } from './layout.ts';
+import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 
 /** A terminal of a part, or the leg of a part with two legs as "helper#1". */
 export type Contact = string;
 
+/** A row or strip of a board, as `conductorOf` names it, or a joint. */
+export type Place = { readonly kind: 'row'; readonly row: string } | { readonly kind: 'joint'; readonly joint: string };
+
 export interface Conductor {
   readonly contacts: readonly Contact[];
-  /** Rows, strips, joints and terminals that copper joins here. */
-  readonly places: readonly string[];
+  /** Rows, strips and joints that copper joins here. */
+  readonly places: readonly Place[];
 }
 
 export interface ReadLegs {
   readonly of: string;
   readonly kind: Lead['kind'];
-  readonly value: string;
+  readonly value: Text | Quantity;
   /** Index of the conductor that each leg is on. */
   readonly on: readonly [number, number];
-  readonly at: readonly [string, string];
+  readonly at: readonly [LeadPoint, LeadPoint];
 }
+
+/** What goes into a hole: the pin of a part, a lead by its colour, or a part with two legs by its value. */
+export type Thing =
+  | { readonly kind: 'pin'; readonly part: string; readonly terminal: string }
+  | { readonly kind: 'lead'; readonly colour: string }
+  | { readonly kind: 'legs'; readonly value: Text | Quantity };
+
+/** Why something cannot be built. */
+export type Hindrance =
+  | { readonly kind: 'no-hole'; readonly what: Thing; readonly hole: string }
+  | { readonly kind: 'hole-taken'; readonly what: Thing; readonly there: Thing; readonly hole: string }
+  | { readonly kind: 'no-stand'; readonly part: string }
+  | { readonly kind: 'pin-off-board'; readonly part: string; readonly terminal: string }
+  | { readonly kind: 'one-place'; readonly part: string; readonly other: string }
+  | { readonly kind: 'covered'; readonly what: Thing; readonly hole: string; readonly part: string }
+  | { readonly kind: 'joint-full'; readonly joint: string }
+  | { readonly kind: 'no-terminal'; readonly what: Thing; readonly part: string; readonly terminal: string }
+  | { readonly kind: 'terminal-full'; readonly part: string; readonly terminal: string; readonly wires: number };
 
 /** Something that cannot be built. */
 export interface Obstacle {
   readonly at: string;
-  readonly says: string;
+  readonly why: Hindrance;
 }
 
 export interface Extracted {
@@ -40,6 +62,21 @@ export interface Extracted {
   /** Conductor of a contact. */
   readonly of: ReadonlyMap<Contact, number>;
 }
+
+const ROW = 'row ';
+const JOINT = 'joint ';
+const rowKey = (row: string): string => ROW + row;
+const jointKey = (joint: string): string => JOINT + joint;
+
+/** The key of a place among the nodes of a network. */
+export const placeKey = (place: Place): string => (place.kind === 'row' ? rowKey(place.row) : jointKey(place.joint));
+
+const placeOf = (key: string): Place | null =>
+  key.startsWith(ROW)
+    ? { kind: 'row', row: key.slice(ROW.length) }
+    : key.startsWith(JOINT)
+      ? { kind: 'joint', joint: key.slice(JOINT.length) }
+      : null;
 
 class Copper {
   private readonly up = new Map<string, string>();
@@ -68,20 +105,20 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
   const grids = layout.boards.map(({ grid }) => grid);
   const copper = new Copper();
   const obstacles: Obstacle[] = [];
-  const inHole = new Map<string, string>();
+  const inHole = new Map<string, Thing>();
   const contacts = new Map<Contact, string>();
   const bodies: { part: string; box: Box }[] = [];
 
-  const plugIn = (hole: string, what: string): string | null => {
+  const plugIn = (hole: string, what: Thing): string | null => {
     const parsed = parseHole(hole);
     if (!parsed || !hasHole(grids, parsed)) {
-      obstacles.push({ at: hole, says: `${what} goes to ${hole}, which no board has` });
+      obstacles.push({ at: hole, why: { kind: 'no-hole', what, hole } });
       return null;
     }
     const there = inHole.get(hole);
-    if (there) obstacles.push({ at: hole, says: `${what} and ${there} are both in ${hole}` });
+    if (there) obstacles.push({ at: hole, why: { kind: 'hole-taken', what, there, hole } });
     inHole.set(hole, what);
-    return `row ${conductorOf(grids, parsed)}`;
+    return rowKey(conductorOf(grids, parsed));
   };
 
   for (const seat of layout.seats) {
@@ -89,7 +126,7 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
     const footprint = card && footprintOf(card);
     const hole = parseHole(seat.hole);
     if (!card || !footprint || !hole) {
-      obstacles.push({ at: seat.hole, says: `${seat.part} cannot stand on a board` });
+      obstacles.push({ at: seat.hole, why: { kind: 'no-stand', part: seat.part } });
       continue;
     }
     const placed = { hole, turned: seat.turned };
@@ -97,17 +134,17 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
       const at = holeAt(grids, place);
       const key = `${seat.part}.${terminal}`;
       if (!at) {
-        obstacles.push({ at: seat.hole, says: `pin ${terminal} of ${seat.part} meets no hole` });
+        obstacles.push({ at: seat.hole, why: { kind: 'pin-off-board', part: seat.part, terminal } });
         continue;
       }
-      const row = plugIn(holeName(at), key);
+      const row = plugIn(holeName(at), { kind: 'pin', part: seat.part, terminal });
       contacts.set(key, `pin ${key}`);
       if (row) copper.join(`pin ${key}`, row);
     }
     const box = placedBox(footprint.body, placed);
     for (const other of bodies)
       if (meet(box, other.box))
-        obstacles.push({ at: seat.hole, says: `${seat.part} and ${other.part} stand in one place` });
+        obstacles.push({ at: seat.hole, why: { kind: 'one-place', part: seat.part, other: other.part } });
     bodies.push({ part: seat.part, box });
   }
 
@@ -120,33 +157,32 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
     }
 
   const wires = new Map<string, number>();
-  const reach = (point: LeadPoint, what: string): string | null => {
+  const reach = (point: LeadPoint, what: Thing): string | null => {
     if (point.kind === 'hole') {
       const hole = parseHole(point.hole);
       const place = hole && pointOfHole(hole);
       const under = place && bodies.find(({ box }) => covers(box, place));
-      if (under) obstacles.push({ at: point.hole, says: `${what} goes to ${point.hole}, which ${under.part} covers` });
+      if (under) obstacles.push({ at: point.hole, why: { kind: 'covered', what, hole: point.hole, part: under.part } });
       return plugIn(point.hole, what);
     }
-    const key = point.kind === 'joint' ? `joint ${point.joint}` : `pin ${point.part}.${point.terminal}`;
+    const key = point.kind === 'joint' ? jointKey(point.joint) : `pin ${point.part}.${point.terminal}`;
     const count = (wires.get(key) ?? 0) + 1;
     wires.set(key, count);
     if (point.kind === 'joint') {
-      if (count === JOINT_WAYS + 1)
-        obstacles.push({ at: key, says: `joint ${point.joint} takes ${JOINT_WAYS} wires, not more` });
+      if (count === JOINT_WAYS + 1) obstacles.push({ at: key, why: { kind: 'joint-full', joint: point.joint } });
       return key;
     }
     const card = cards.get(point.part);
     const terminal = card?.terminals.find(({ id }) => id === point.terminal);
     if (!card || !terminal) {
-      obstacles.push({ at: key, says: `${what} goes to ${point.part}.${point.terminal}, which is not there` });
+      obstacles.push({ at: key, why: { kind: 'no-terminal', what, part: point.part, terminal: point.terminal } });
       return null;
     }
     const screw = card.headers.find(({ id }) => id === terminal.header)?.kind === 'screw';
     if (count === (screw ? SCREW_WIRES : 1) + 1)
       obstacles.push({
         at: key,
-        says: `${terminal.label} of ${point.part} takes ${screw ? SCREW_WIRES : 'one lead'}, not more`,
+        why: { kind: 'terminal-full', part: point.part, terminal: point.terminal, wires: screw ? SCREW_WIRES : 1 },
       });
     contacts.set(`${point.part}.${point.terminal}`, key);
     return key;
@@ -154,7 +190,10 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
 
   const legs: { lead: Lead; places: [string, string] }[] = [];
   for (const lead of leads) {
-    const what = lead.kind === 'lead' || lead.kind === 'own' ? `${lead.colour} lead` : lead.value;
+    const what: Thing =
+      lead.kind === 'lead' || lead.kind === 'own'
+        ? { kind: 'lead', colour: lead.colour }
+        : { kind: 'legs', value: lead.value };
     const [from, to] = [reach(lead.from, what), reach(lead.to, what)];
     if (!from || !to) continue;
     if (lead.kind === 'lead' || lead.kind === 'own') copper.join(from, to);
@@ -197,7 +236,7 @@ function gather(
   obstacles: readonly Obstacle[],
 ): Extracted {
   const index = new Map<string, number>();
-  const found: { contacts: Contact[]; places: string[] }[] = [];
+  const found: { contacts: Contact[]; places: Place[] }[] = [];
   const at = (place: string): number => {
     const root = copper.root(place);
     const known = index.get(root) ?? found.push({ contacts: [], places: [] }) - 1;
@@ -210,8 +249,10 @@ function gather(
     of.set(contact, i);
     found[i]?.contacts.push(contact);
   }
-  for (const place of [...copper.places()])
-    if (!place.startsWith('leg ') && !place.startsWith('pin ')) found[at(place)]?.places.push(place);
+  for (const key of [...copper.places()]) {
+    const place = placeOf(key);
+    if (place) found[at(key)]?.places.push(place);
+  }
   return {
     conductors: found,
     of,
@@ -221,14 +262,7 @@ function gather(
       kind: lead.kind,
       value: lead.value,
       on: [at(places[0]), at(places[1])],
-      at: [sayPoint(lead.from), sayPoint(lead.to)],
+      at: [lead.from, lead.to],
     })),
   };
 }
-
-const sayPoint = (point: LeadPoint): string =>
-  point.kind === 'hole'
-    ? point.hole
-    : point.kind === 'joint'
-      ? `joint ${point.joint}`
-      : `${point.part}.${point.terminal}`;

@@ -1,8 +1,9 @@
 /** A build as it lies on the table: boards, what stands in which holes, and every lead from hole to hole. Plain data. */
 import type { Box } from '../board/footprint.ts';
 import type { Grid, Strip } from '../board/grid.ts';
+import type { Message, Quantity, Text } from '../quantity/message.ts';
 import type { LeadEnd } from '../card/kinds.ts';
-import type { Legged } from '../circuit/netlist.ts';
+import type { Legged } from './netlist.ts';
 
 export interface LaidBoard {
   readonly card: string;
@@ -49,7 +50,7 @@ export interface Lead {
   readonly colour: string;
   readonly ends: readonly [LeadEnd, LeadEnd];
   /** "4.7 kΩ" for a resistor, the card's name for a diode. */
-  readonly value: string;
+  readonly value: Text | Quantity;
   /** Node of a lead; helper of a part with two legs. */
   readonly of: string;
   /** m: what it has to reach. */
@@ -75,7 +76,7 @@ export interface Layout {
 
 /** Why there is no layout. */
 export interface NoLayout {
-  readonly says: string;
+  readonly says: Message;
   readonly parts: readonly string[];
 }
 

@@ -1,17 +1,50 @@
 /** Holds what was read from a layout against what the circuit wants: missing, extra, shorted, swapped. */
-import { parseHole } from '../board/grid.ts';
-import { sayHole } from '../board/grid.ts';
+import { colourText } from '../circuit/label.ts';
+import { holeText, rowText } from '../board/hole-text.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { matedPairs } from '../circuit/mated.ts';
 import { netlistOf, type Netlist, type NetNode, type NodePin } from '../circuit/netlist.ts';
-import { extract, type Extracted } from './extract.ts';
-import type { Layout, Lead } from './layout.ts';
+import { extract, type Extracted, type Hindrance, type Thing } from './read.ts';
+import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
+import { tells, wordOf, type Message, type Quantity, type Text } from '../quantity/message.ts';
+import { JOINT_WAYS } from '../standard/practice.ts';
+
+/** What is said here, by the data that it takes. */
+export interface ReadbackProveSays {
+  readonly pin: { part: Text; terminal: string };
+  readonly lead: { colour: Text };
+  readonly joint: { joint: string };
+  readonly places: { places: readonly Text[] };
+  readonly noHole: { what: Text | Quantity; hole: Text };
+  readonly holeTaken: { what: Text | Quantity; there: Text | Quantity; hole: Text };
+  readonly noStand: { part: Text };
+  readonly pinOffBoard: { part: Text; terminal: string };
+  readonly onePlace: { part: Text; other: Text };
+  readonly covered: { what: Text | Quantity; hole: Text; part: Text };
+  readonly jointFull: { joint: string; wires: number };
+  readonly noTerminal: { what: Text | Quantity; part: Text; terminal: string };
+  readonly terminalFull: { part: Text; terminal: string; wires: number };
+  readonly exchanged: { one: Text; other: Text; node: Text; otherNode: Text };
+  readonly open: { pin: Text; to: Text; node: Text };
+  readonly oneCopper: { node: Text; other: Text; where: Text };
+  readonly astray: { pin: Text; node: Text; other: Text; where: Text };
+  readonly unusedJoined: { pin: Text; other: Text };
+  readonly groundJoined: { pin: Text; other: Text };
+  readonly legsMissing: { value: Text | Quantity; kind: Text };
+  readonly legsExtra: { value: Text | Quantity; kind: Text; places: readonly Text[] };
+  readonly legsOther: { value: Text | Quantity; wanted: Text | Quantity; places: readonly Text[] };
+  readonly legsOneStrip: { value: Text | Quantity; places: readonly Text[] };
+  readonly legsTurned: { value: Text | Quantity; leg: Text; node: Text };
+  readonly legsElsewhere: { value: Text | Quantity; places: readonly Text[]; nodes: readonly Text[] };
+}
+
+const tell = tells<ReadbackProveSays>('readback/prove');
 
 export interface Discord {
   readonly kind: 'missing' | 'extra' | 'shorted' | 'swapped' | 'legs' | 'obstacle';
   /** Terminals, helpers or holes that it is about. */
   readonly subjects: readonly string[];
-  readonly says: string;
+  readonly says: Message;
 }
 
 export interface LayoutProof {
@@ -48,7 +81,7 @@ class Comparison {
   }
 
   prove(): LayoutProof {
-    for (const { at, says } of this.read.obstacles) this.say('obstacle', [at], this.said(says));
+    for (const { at, why } of this.read.obstacles) this.say('obstacle', [at], this.hindrance(why));
     const homes = this.homes();
     const swapped = this.swaps(homes);
     this.missing(homes, swapped);
@@ -63,37 +96,90 @@ class Comparison {
     };
   }
 
-  private say(kind: Discord['kind'], subjects: readonly string[], says: string): void {
+  private say(kind: Discord['kind'], subjects: readonly string[], says: Message): void {
     this.discords.push({ kind, subjects, says });
   }
 
-  /** "Top shelf sensor, SDA", found by its key. */
-  private name(key: string): string {
+  private part = (id: string): Text => this.circuit.parts.get(id)?.label ?? id;
+  private hole = (name: string): Text => holeText(name, this.boards);
+
+  /** What is printed at a terminal. */
+  private printed = (part: string, terminal: string): string =>
+    this.circuit.parts.get(part)?.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal;
+
+  /** A contact by its key. */
+  private name(key: string): Text {
     const [part = '', terminal = ''] = key.split('.');
-    const node = this.circuit.parts.get(part);
-    const label = node?.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal;
-    return node ? `${node.label}, ${label}` : key;
+    return this.circuit.parts.has(part) ? this.pin(part, terminal) : key;
   }
 
-  private said(text: string): string {
-    return text
-      .replace(/\d:(?:[a-j]|[ul][+-])\d+/g, (hole) => (parseHole(hole) ? sayHole(hole, this.boards) : hole))
-      .replace(/[a-z0-9-]+\.[a-z0-9-]+/g, (key) =>
-        this.wanted.has(key) || this.circuit.parts.has(key.split('.')[0] ?? '') ? this.name(key) : key,
-      )
-      .replace(/(^|\s)([a-z0-9-]+)(?= (?:and|stand|covers|cannot)|$)/g, (whole, space: string, id: string) => {
-        const part = this.circuit.parts.get(id);
-        return part ? `${space}${part.label}` : whole;
-      });
+  private pin = (part: string, terminal: string): Message =>
+    tell('pin', { part: this.part(part), terminal: this.printed(part, terminal) });
+
+  private thing(what: Thing): Text | Quantity {
+    switch (what.kind) {
+      case 'pin':
+        return this.pin(what.part, what.terminal);
+      case 'lead':
+        return tell('lead', { colour: colourText(what.colour) });
+      case 'legs':
+        return what.value;
+    }
   }
 
-  private where(conductor: number): string {
+  private hindrance(why: Hindrance): Message {
+    switch (why.kind) {
+      case 'no-hole':
+        return tell('noHole', { what: this.thing(why.what), hole: this.hole(why.hole) });
+      case 'hole-taken':
+        return tell('holeTaken', {
+          what: this.thing(why.what),
+          there: this.thing(why.there),
+          hole: this.hole(why.hole),
+        });
+      case 'no-stand':
+        return tell('noStand', { part: this.part(why.part) });
+      case 'pin-off-board':
+        return tell('pinOffBoard', { part: this.part(why.part), terminal: this.printed(why.part, why.terminal) });
+      case 'one-place':
+        return tell('onePlace', { part: this.part(why.part), other: this.part(why.other) });
+      case 'covered':
+        return tell('covered', { what: this.thing(why.what), hole: this.hole(why.hole), part: this.part(why.part) });
+      case 'joint-full':
+        return tell('jointFull', { joint: why.joint, wires: JOINT_WAYS });
+      case 'no-terminal':
+        return tell('noTerminal', { what: this.thing(why.what), part: this.part(why.part), terminal: why.terminal });
+      case 'terminal-full':
+        return tell('terminalFull', {
+          part: this.part(why.part),
+          terminal: this.printed(why.part, why.terminal),
+          wires: why.wires,
+        });
+    }
+  }
+
+  private point(point: LeadPoint): Text {
+    switch (point.kind) {
+      case 'hole':
+        return this.hole(point.hole);
+      case 'joint':
+        return tell('joint', { joint: point.joint });
+      case 'terminal':
+        return this.pin(point.part, point.terminal);
+    }
+  }
+
+  private where(conductor: number): Text {
     const { places = [], contacts = [] } = this.read.conductors[conductor] ?? {};
-    const rows = places.map((place) =>
-      place.replace(/^row \d:/, this.boards > 1 ? '$&' : 'row ').replace(/^row row/, 'row'),
-    );
     const [first] = contacts;
-    return rows.length > 0 ? rows.slice(0, 3).join(', ') : first ? this.name(first) : '';
+    if (places.length === 0) return first ? this.name(first) : '';
+    return tell('places', {
+      places: places
+        .slice(0, 3)
+        .map((place) =>
+          place.kind === 'row' ? rowText(place.row, this.boards) : tell('joint', { joint: place.joint }),
+        ),
+    });
   }
 
   /** For each node the conductor that most of its contacts are on. */
@@ -131,7 +217,12 @@ class Comparison {
         this.say(
           'swapped',
           [a.key, b.key],
-          `${this.name(a.key)} and ${this.name(b.key)} are exchanged: the first is on ${b.node.label}, the second on ${a.node.label}.`,
+          tell('exchanged', {
+            one: this.name(a.key),
+            other: this.name(b.key),
+            node: b.node.label,
+            otherNode: a.node.label,
+          }),
         );
       }
     return done;
@@ -145,7 +236,7 @@ class Comparison {
         if (this.pinJoined(key, home) || swapped.has(key)) continue;
         const others = node.pins.filter((p) => keyOf(p) !== key && this.read.of.get(keyOf(p)) === home);
         const to = others[0] ? this.name(keyOf(others[0])) : node.label;
-        this.say('missing', [key], `${this.name(key)} is not joined with ${to}: ${node.label} is open there.`);
+        this.say('missing', [key], tell('open', { pin: this.name(key), to, node: node.label }));
       }
     }
   }
@@ -169,7 +260,7 @@ class Comparison {
           this.say(
             'shorted',
             [first.id, other.id],
-            `${first.label} and ${other.label} are one piece of copper, at ${this.where(conductor)}.`,
+            tell('oneCopper', { node: first.label, other: other.label, where: this.where(conductor) }),
           );
       for (const contact of this.read.conductors[conductor]?.contacts ?? []) {
         const node = this.wanted.get(contact);
@@ -177,7 +268,12 @@ class Comparison {
         this.say(
           'shorted',
           [contact, first?.id ?? ''],
-          `${this.name(contact)} belongs to ${node.label} and is joined with ${first?.label}, at ${this.where(conductor)}.`,
+          tell('astray', {
+            pin: this.name(contact),
+            node: node.label,
+            other: first?.label ?? '',
+            where: this.where(conductor),
+          }),
         );
       }
     }
@@ -198,11 +294,11 @@ class Comparison {
           (c) => c !== contact && !c.includes('#') && !inside(c, contact) && this.wanted.has(c),
         );
         if (!own && other)
-          this.say('extra', [contact], `${this.name(contact)} is not used and is joined with ${this.name(other)}.`);
+          this.say('extra', [contact], tell('unusedJoined', { pin: this.name(contact), other: this.name(other) }));
         else if (role === 'ground' && !card?.carrier && !this.isMated(part)) {
           const wrong = contacts.map((c) => this.wanted.get(c)).find((node) => node && node.role !== 'ground');
           if (wrong)
-            this.say('extra', [contact], `${this.name(contact)} is a ground and is joined with ${wrong.label}.`);
+            this.say('extra', [contact], tell('groundJoined', { pin: this.name(contact), other: wrong.label }));
         }
       }
     }
@@ -216,29 +312,35 @@ class Comparison {
     const wanted = new Map(this.netlist.legged.map((l) => [l.id, l]));
     for (const legged of this.netlist.legged)
       if (!this.read.legs.some(({ of }) => of === legged.id))
-        this.say('missing', [legged.id], `${legged.value} (${legged.kind}) is not in.`);
+        this.say(
+          'missing',
+          [legged.id],
+          tell('legsMissing', { value: legged.value, kind: wordOf('legs', legged.kind) }),
+        );
     const seen = new Set<string>();
     for (const { of, kind, value, on, at } of this.read.legs) {
       const legged = wanted.get(of);
-      const places = at.map((hole) => this.said(hole)).join(' and ');
+      const places = at.map((point) => this.point(point));
       if (!legged || seen.has(of)) {
-        this.say('extra', [of], `${value} (${kind}) at ${places} belongs to nothing.`);
+        this.say('extra', [of], tell('legsExtra', { value, kind: wordOf('legs', kind), places }));
         continue;
       }
       seen.add(of);
-      if (value !== legged.value || kind !== legged.kind)
-        this.say('legs', [of], `${value} stands at ${places}, where ${legged.value} is wanted.`);
+      if (!sameValue(value, legged.value) || kind !== legged.kind)
+        this.say('legs', [of], tell('legsOther', { value, places, wanted: legged.value }));
       const want = legged.legs.map((id) => homes.get(id));
       const names = legged.legs.map((id) => this.netlist.nodes.find((n) => n.id === id)?.label ?? id);
-      if (on[0] === on[1]) this.say('shorted', [of], `${value}: both legs are on one strip, at ${places}.`);
+      if (on[0] === on[1]) this.say('shorted', [of], tell('legsOneStrip', { value, places }));
       else if (on[0] === want[0] && on[1] === want[1]) continue;
       else if (on[0] === want[1] && on[1] === want[0]) {
         if (legged.polar)
-          this.say('swapped', [of], `${value} is the wrong way round: its ${legged.polar[1]} belongs on ${names[1]}.`);
-      } else
-        this.say('legs', [of], `${value} stands between ${places}; it belongs between ${names[0]} and ${names[1]}.`);
+          this.say('swapped', [of], tell('legsTurned', { value, leg: legged.polar[1], node: names[1] ?? '' }));
+      } else this.say('legs', [of], tell('legsElsewhere', { value, places, nodes: names }));
     }
   }
 }
 
 const keyOf = ({ part, terminal }: NodePin): string => `${part}.${terminal}`;
+
+/** A value is a name or a figure; figures are read from the layout as they were written there. */
+const sameValue = (a: Text | Quantity, b: Text | Quantity): boolean => JSON.stringify(a) === JSON.stringify(b);

@@ -1,0 +1,98 @@
+/** Words about the wiring plan. */
+import type { DeliverBoardDrawingSays } from '../../deliver/board-drawing.ts';
+import type { DeliverChecklistSays } from '../../deliver/checklist.ts';
+import type { DeliverPartsListSays } from '../../deliver/parts-list.ts';
+import type { DeliverPlacesSays } from '../../deliver/places.ts';
+import type { DeliverProgrammingStepSays } from '../../deliver/programming-step.ts';
+import type { DeliverReadBackSays } from '../../deliver/read-back.ts';
+import type { DeliverWiringSays } from '../../deliver/wiring.ts';
+import { topic, ruleOnly } from '../language.ts';
+import { commas, list, start } from './grammar.ts';
+
+export const deliver = {
+  'deliver/board-drawing': topic<DeliverBoardDrawingSays>({
+    says: {
+      cable: ({ node }) => `cable: ${node}`,
+    },
+  }),
+  'deliver/checklist': topic<DeliverChecklistSays>({
+    says: {
+      line: ({ parts, says }) => `${list(parts)}: ${says}.`,
+      capacitorStandsWithinMm: 'its capacitor stands within 20 mm of the pin that it is for',
+      leadHeldWhereComes: 'its lead is held where it comes in, so that a pull never reaches its ends',
+      supplyLeadsTooThick:
+        'its supply leads are too thick for a spring: they are screwed or clamped to the source itself, where the plan shows a hole of its strip',
+      betweenWhatContactSwitches:
+        'between what its contact switches and everything else is a way of 6 mm and more; mains is left to a licensed electrician',
+      programSwitchesOffWhen:
+        'the program switches it off when a reading is missing or stands still, after a longest time on, and when it starts anew',
+      leadHangsDripLoop: 'its lead hangs in a drip loop below where it goes in, and the entry is sealed',
+      antennaFreeCopperMetal: 'its antenna is free of copper, metal and leads for 15 mm around',
+      endsCoveredUntilLast: 'its ends are covered until the last step, and it goes in the right way round',
+      nothingMeltsOrBurns: 'nothing that melts or burns touches it, and nobody can',
+    },
+  }),
+  'deliver/parts-list': topic<DeliverPartsListSays>({
+    says: {
+      jointsBareWires: 'joints of bare wires',
+      colours: ({ colours }) => commas(colours),
+      colour: ({ colour, count }) => `${count} × ${colour}`,
+    },
+  }),
+  'deliver/places': topic<DeliverPlacesSays>({
+    says: {
+      joint: ({ joint }) => `joint ${joint}`,
+      terminal: ({ part, terminal }) => `${part}, ${terminal}`,
+      holding: ({ hole, holds }) => `${hole} (${holds})`,
+    },
+  }),
+  'deliver/programming-step': topic<DeliverProgrammingStepSays>({
+    says: {
+      to: ({ printed, printed2 }) => `${printed} to ${printed2}`,
+      board: 'the board',
+      lines: ({ lines }) => `${commas(lines)}.`,
+      programmer: ({ ground, ground2, board }) => `${ground} of the programmer to ${ground2} of ${board}`,
+      whichFeedsMeanwhile: ({ printed, printed2, fed }) =>
+        `${printed} to ${printed2} of ${fed}, which it feeds meanwhile.`,
+      wheneverCableGoesInto: ({ part, hand }) => `Whenever a cable goes into ${part}: the ${hand} off first`,
+      switchBeforeOff: ({ hand }) => `The switch before the ${hand} is off.`,
+      onlyThenCableGoes: 'Only then the cable goes in; out again before the switch goes on.',
+      onlyWhileProgramLoaded: ({ part }) => `Only while a program is loaded: ${part}`,
+      off: ({ label }) => `${label} is off.`,
+      whenProgramLoadedTake: 'When the program is loaded, take it off again.',
+    },
+  }),
+  'deliver/read-back': topic<DeliverReadBackSays>({
+    says: {
+      thereNoLayout: ({ says }) => `There is no layout: ${says}`,
+      meaning: 'Without one there is nothing to wire by.',
+      readBackFromHoles: ({ contacts, nodes }) =>
+        `Read back from holes, strips and leads: ${contacts} ends on ${nodes} nodes, all as the circuit wants them.`,
+      whoeverFollowsTheseSteps: 'Whoever follows these steps builds something else than what was proved.',
+    },
+  }),
+  'wiring/read-back': ruleOnly({
+    title: 'The wiring is the circuit',
+    rule: 'What is read back from the holes, strips, sockets, legs and leads of the steps joins the same ends as the circuit, and nothing else. A second program reads it, which knows neither the circuit nor how the layout was made.',
+    source: 'the plan itself',
+  }),
+  'deliver/wiring': topic<DeliverWiringSays>({
+    says: {
+      powerOffBeforeAny:
+        'Power off before any wire is moved; check polarity before power on. This plan covers the low-voltage side only and is no substitute for local codes and licensed practice.',
+      powerOffBoardsLeads: 'Power off. The boards, and leads that join their strips.',
+      powerOffLayParts: 'Power off. Lay the parts out.',
+      resistorsOtherHelpersWhile: 'Resistors and other helpers, while the rows are empty',
+      inHole: ({ first, hole, turned }) => `${first} in ${hole}${turned ? ', turned half round' : ''}`,
+      intoSocket: ({ card, host }) => `${card} into the socket of ${host}`,
+      cableIntoSocket: ({ host }) => `its cable into the socket of ${host}`,
+      inOf: ({ label, label2, host }) => `${label} in ${label2} of ${host}`,
+      line: ({ node }) => `The line of ${node}`,
+      lastLookPowerStill: 'Last look, power still off',
+      plugCableIntoLast: ({ from, to }) => `plug the cable of ${from} into ${to}, last`,
+      supplyLast: ({ wired }) => `Supply last: ${commas(wired)}`,
+      supplyLast2: 'Supply last',
+      supplies: ({ title }) => start(title.join('; ')),
+    },
+  }),
+};

@@ -1,0 +1,49 @@
+/** English. A second language is a second record of the same topics. */
+import type { Language } from '../language.ts';
+import { analog } from './analog.ts';
+import { body } from './body.ts';
+import { bus } from './bus.ts';
+import { circuit } from './circuit.ts';
+import { drive } from './drive.ts';
+import { levels } from './levels.ts';
+import { need } from './need.ts';
+import { physics } from './physics.ts';
+import { pins } from './pins.ts';
+import { supply } from './supply.ts';
+import { supplyCurrent } from './supply-current.ts';
+import { supplyVoltage } from './supply-voltage.ts';
+import { terms } from './terms.ts';
+import { bench } from './bench.ts';
+import { bringUp } from './bring-up.ts';
+import { compare } from './compare.ts';
+import { deliver } from './deliver.ts';
+import { layout } from './layout.ts';
+import { remedy } from './remedy.ts';
+import { remedyMore } from './remedy-more.ts';
+import { solve } from './solve.ts';
+import { word } from './word.ts';
+
+export const ENGLISH = {
+  ...need,
+  ...levels,
+  ...analog,
+  ...bus,
+  ...pins,
+  ...drive,
+  ...supplyVoltage,
+  ...supplyCurrent,
+  ...supply,
+  ...body,
+  ...terms,
+  ...circuit,
+  ...physics,
+  ...bench,
+  ...bringUp,
+  ...compare,
+  ...deliver,
+  ...layout,
+  ...remedy,
+  ...remedyMore,
+  ...solve,
+  ...word,
+} satisfies Language;
