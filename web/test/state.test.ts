@@ -3,7 +3,7 @@ import { deriveCircuit, readPlan, verify, type Circuit, type Place } from '@idle
 import { readCatalogue } from '@idle-breadboard/catalogue';
 import { readFileSync } from 'node:fs';
 import { fileName } from '../src/lib/kit/save-file.ts';
-import { money, signedMoney, WORDS } from '../src/lib/kit/words.ts';
+import { money, signedMoney } from '../src/lib/kit/words.ts';
 import { candidates, quantities } from '../src/lib/state/needs.ts';
 import { of, proofsBySubject } from '../src/lib/state/proofs.ts';
 
@@ -18,9 +18,6 @@ describe('proofs by subject', () => {
   it('finds what is about a part, only of the checks asked for', () => {
     expect(of(proofs, 'board.p0', 'pin/strap').map(({ severity }) => severity)).to.deep.equal(['fault']);
     expect(of(proofs, 'nobody')).to.deep.equal([]);
-  });
-  it('has a short word for every check that it shows', () => {
-    for (const { check } of [...verdict.findings, ...verdict.passes]) expect(WORDS, check).to.have.property(check);
   });
 });
 

@@ -34,11 +34,12 @@ export interface AnalogDeadEndsSays {
 
 const tell = tells<AnalogDeadEndsSays>('analog/dead-ends');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'analog/dead-ends',
   station: 'levels',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, link: AnalogLink): Result[] {
   const { adc, need, measure, part } = link;
@@ -116,7 +117,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   ];
 }
 
-export const analogDeadEnds: Check = {
+export const analogDeadEnds = {
   meta,
   run: (circuit) => analogLinks(circuit).flatMap((link) => judge(circuit, link)),
-};
+} satisfies Check;

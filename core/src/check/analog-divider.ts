@@ -26,11 +26,12 @@ export interface AnalogDividerSays {
 
 const tell = tells<AnalogDividerSays>('analog/divider');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'analog/divider',
   station: 'levels',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 /** Less even than this share of the best is worth a word. */
 const EVEN_ENOUGH = 0.5;
@@ -114,7 +115,7 @@ function heatResult(circuit: Circuit, link: AnalogLink, transfer: Resistive, nee
   ];
 }
 
-export const analogDivider: Check = {
+export const analogDivider = {
   meta,
   run: (circuit) =>
     analogLinks(circuit).flatMap((link) => {
@@ -122,4 +123,4 @@ export const analogDivider: Check = {
       if (!transfer || transfer.kind === 'linear' || !link.need) return [];
       return [slopeResult(circuit, link, transfer, link.need), ...heatResult(circuit, link, transfer, link.need)];
     }),
-};
+} satisfies Check;

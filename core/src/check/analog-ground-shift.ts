@@ -24,11 +24,12 @@ export interface AnalogGroundShiftSays {
 
 const tell = tells<AnalogGroundShiftSays>('analog/ground-shift');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'analog/ground-shift',
   station: 'levels',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, link: AnalogLink): Result[] {
   const { part, need, measure } = link;
@@ -92,7 +93,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   ];
 }
 
-export const analogGroundShift: Check = {
+export const analogGroundShift = {
   meta,
   run: (circuit) => analogLinks(circuit).flatMap((link) => judge(circuit, link)),
-};
+} satisfies Check;

@@ -17,11 +17,12 @@ export interface AnalogRangeSays {
 
 const tell = tells<AnalogRangeSays>('analog/range');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'analog/range',
   station: 'levels',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, link: AnalogLink): Result[] {
   const reach = reachOf(circuit, link);
@@ -57,4 +58,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   ];
 }
 
-export const analogRange: Check = { meta, run: (circuit) => analogLinks(circuit).flatMap((l) => judge(circuit, l)) };
+export const analogRange = {
+  meta,
+  run: (circuit) => analogLinks(circuit).flatMap((l) => judge(circuit, l)),
+} satisfies Check;

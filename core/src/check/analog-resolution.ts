@@ -16,11 +16,12 @@ export interface AnalogResolutionSays {
 
 const tell = tells<AnalogResolutionSays>('analog/resolution');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'analog/resolution',
   station: 'levels',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, link: AnalogLink): Result[] {
   const { part, measure, need } = link;
@@ -54,7 +55,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   ];
 }
 
-export const analogResolution: Check = {
+export const analogResolution = {
   meta,
   run: (circuit) => analogLinks(circuit).flatMap((l) => judge(circuit, l)),
-};
+} satisfies Check;

@@ -26,11 +26,12 @@ export interface AnalogSourceSays {
 
 const tell = tells<AnalogSourceSays>('analog/source');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'analog/source',
   station: 'levels',
   breaks: 'caution',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 /** Resistance seen from the pin, at its most, Ω; null where nothing is known. */
 export function sourceResistance(link: AnalogLink): { ohms: number; sum: Sum } | null {
@@ -119,4 +120,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   ];
 }
 
-export const analogSource: Check = { meta, run: (circuit) => analogLinks(circuit).flatMap((l) => judge(circuit, l)) };
+export const analogSource = {
+  meta,
+  run: (circuit) => analogLinks(circuit).flatMap((l) => judge(circuit, l)),
+} satisfies Check;

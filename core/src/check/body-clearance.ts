@@ -33,11 +33,12 @@ export interface BodyClearanceSays {
 
 const tell = tells<BodyClearanceSays>('body/clearance');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'body/clearance',
   station: 'wiring',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** Long enough for any part, so that only the way across the board counts. */
 const LONG: Grid = { rows: 150, pairs: 0, split: false };
@@ -176,7 +177,7 @@ function judgeMates(circuit: Circuit): Result[] {
   });
 }
 
-export const bodyClearance: Check = {
+export const bodyClearance = {
   meta,
   run: (circuit) => {
     const rows = circuit.plan.boards.flatMap((id) => circuit.cards.get(id)?.board?.rows ?? []);
@@ -193,4 +194,4 @@ export const bodyClearance: Check = {
       ...judgeMates(circuit),
     ];
   },
-};
+} satisfies Check;

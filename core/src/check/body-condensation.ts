@@ -14,11 +14,12 @@ export interface BodyCondensationSays {
 
 const tell = tells<BodyCondensationSays>('body/condensation');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'body/condensation',
   station: 'need',
   breaks: 'note',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** %RH at which every cold night brings dew. */
 const WET = 95;
@@ -45,7 +46,7 @@ function judge(circuit: Circuit, place: Place, parts: readonly PartNode[]): Resu
   ];
 }
 
-export const bodyCondensation: Check = {
+export const bodyCondensation = {
   meta,
   run: (circuit) =>
     circuit.plan.places.flatMap((place) =>
@@ -55,4 +56,4 @@ export const bodyCondensation: Check = {
         [...circuit.parts.values()].filter(({ id }) => placeOf(circuit, id) === place.name),
       ),
     ),
-};
+} satisfies Check;

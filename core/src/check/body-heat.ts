@@ -34,11 +34,12 @@ export interface BodyHeatSays {
 
 const tell = tells<BodyHeatSays>('body/heat');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'body/heat',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** Quantities that a warm neighbour falsifies. */
 const AIR = new Set(['air temperature', 'air humidity']);
@@ -211,7 +212,7 @@ function judge(circuit: Circuit, part: PartNode, needs: readonly SenseNeed[], ri
   ];
 }
 
-export const bodyHeat: Check = {
+export const bodyHeat = {
   meta,
   run: (circuit) => {
     const wanted = new Map<PartNode, SenseNeed[]>();
@@ -226,4 +227,4 @@ export const bodyHeat: Check = {
       return rises.length > 0 ? judge(circuit, part, needs, rises) : [];
     });
   },
-};
+} satisfies Check;

@@ -59,31 +59,36 @@ export interface BodyPlaceSays {
 
 const tell = tells<BodyPlaceSays>('body/place');
 
-const ambient: CheckMeta = {
+const ambient = {
   id: 'body/ambient',
   station: 'need',
   breaks: 'fault',
-};
-const water: CheckMeta = {
+  scope: 'plan',
+} as const satisfies CheckMeta;
+const water = {
   id: 'body/water',
   station: 'need',
   breaks: 'fault',
-};
-const lead: CheckMeta = {
+  scope: 'plan',
+} as const satisfies CheckMeta;
+const lead = {
   id: 'body/lead',
   station: 'need',
   breaks: 'fault',
-};
-const asked: CheckMeta = {
+  scope: 'plan',
+} as const satisfies CheckMeta;
+const asked = {
   id: 'body/place',
   station: 'need',
   breaks: 'note',
-};
-const wear: CheckMeta = {
+  scope: 'plan',
+} as const satisfies CheckMeta;
+const wear = {
   id: 'body/wear',
   station: 'need',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** Parts with the place that they are at, where the plan says something about it. */
 const placed = (circuit: Circuit): { part: PartNode; place: Place }[] =>
@@ -301,7 +306,7 @@ function judgeAsked(circuit: Circuit, place: Place): Result {
   });
 }
 
-export const bodyPlace: Check = {
+export const bodyPlace = {
   meta: asked,
   run: (circuit) => {
     const names = [...new Set([...circuit.parts.keys()].flatMap((id) => placeOf(circuit, id) ?? []))];
@@ -317,17 +322,17 @@ export const bodyPlace: Check = {
       }),
     ];
   },
-};
+} satisfies Check;
 
 const atPlaces =
   (judge: (circuit: Circuit, part: PartNode, place: Place) => Result[]): Check['run'] =>
   (circuit) =>
     placed(circuit).flatMap(({ part, place }) => judge(circuit, part, place));
 
-export const bodyAmbient: Check = { meta: ambient, run: atPlaces(judgeAir) };
-export const bodyWater: Check = { meta: water, run: atPlaces(judgeWater) };
-export const bodyLead: Check = { meta: lead, run: atPlaces(judgeLead) };
-export const bodyWear: Check = {
+export const bodyAmbient = { meta: ambient, run: atPlaces(judgeAir) } satisfies Check;
+export const bodyWater = { meta: water, run: atPlaces(judgeWater) } satisfies Check;
+export const bodyLead = { meta: lead, run: atPlaces(judgeLead) } satisfies Check;
+export const bodyWear = {
   meta: wear,
   run: (circuit) => [...circuit.parts.values()].flatMap((part) => judgeWear(circuit, part)),
-};
+} satisfies Check;

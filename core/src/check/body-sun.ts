@@ -17,11 +17,12 @@ export interface BodySunSays {
 
 const tell = tells<BodySunSays>('body/sun');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'body/sun',
   station: 'need',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const AIR = new Set(['air temperature', 'air humidity']);
 
@@ -54,7 +55,7 @@ function judge(circuit: Circuit, part: PartNode, place: Place, need: SenseNeed):
   ];
 }
 
-export const bodySun: Check = {
+export const bodySun = {
   meta,
   run: (circuit) =>
     [...circuit.parts.values()].flatMap((part) => {
@@ -62,4 +63,4 @@ export const bodySun: Check = {
       const [need] = sensingNeeds(circuit, part.id).filter(({ quantity }) => AIR.has(quantity));
       return place?.outdoors && need ? judge(circuit, part, place, need) : [];
     }),
-};
+} satisfies Check;

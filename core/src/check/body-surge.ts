@@ -15,11 +15,12 @@ export interface BodySurgeSays {
 
 const tell = tells<BodySurgeSays>('body/surge');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'body/surge',
   station: 'levels',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, net: Net): Result[] {
   const pin = net.ends.find((end) => end.controller);
@@ -62,4 +63,4 @@ function judge(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const bodySurge: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };
+export const bodySurge = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) } satisfies Check;

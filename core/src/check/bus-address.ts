@@ -33,12 +33,14 @@ export interface BusAddressSays {
 
 const tell = tells<BusAddressSays>('bus/address');
 
-const collision: CheckMeta = {
+const collision = {
   id: 'bus/address-collision',
   station: 'bus',
   standard: true,
   breaks: 'fault',
-};
+  scope: 'bus',
+  answeredBy: 'scan',
+} as const satisfies CheckMeta;
 
 const i2c = (circuit: Circuit): BusNode[] => circuit.buses.filter(({ protocol }) => protocol === 'i2c');
 
@@ -61,7 +63,7 @@ function groups(circuit: Circuit, bus: BusNode): Map<number, Member[]> {
   return map;
 }
 
-export const busAddressCollision: Check = {
+export const busAddressCollision = {
   meta: collision,
   run: (circuit) =>
     i2c(circuit)
@@ -104,16 +106,18 @@ export const busAddressCollision: Check = {
           });
         }),
       ),
-};
+} satisfies Check;
 
-const reserved: CheckMeta = {
+const reserved = {
   id: 'bus/address-reserved',
   station: 'bus',
   standard: true,
   breaks: 'fault',
-};
+  scope: 'bus',
+  answeredBy: 'scan',
+} as const satisfies CheckMeta;
 
-export const busAddressReserved: Check = {
+export const busAddressReserved = {
   meta: reserved,
   run: (circuit) =>
     i2c(circuit).flatMap((bus) =>
@@ -169,4 +173,4 @@ export const busAddressReserved: Check = {
         ];
       }),
     ),
-};
+} satisfies Check;

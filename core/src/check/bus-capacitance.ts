@@ -19,11 +19,12 @@ export interface BusCapacitanceSays {
 
 const tell = tells<BusCapacitanceSays>('bus/capacitance');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'bus/capacitance',
   station: 'bus',
   breaks: 'note',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 /** Nets that are one wire while a channel of a bus switch is on: those joined without a translator. */
 function together(circuit: Circuit, net: Net): readonly Net[] {
@@ -82,4 +83,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const busCapacitance: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };
+export const busCapacitance = {
+  meta,
+  run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)),
+} satisfies Check;

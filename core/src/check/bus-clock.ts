@@ -15,11 +15,12 @@ export interface BusClockSays {
 
 const tell = tells<BusClockSays>('bus/clock');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'bus/clock',
   station: 'bus',
   breaks: 'fault',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 const HZ = (x: number) => quantityOf(x, 'Hz');
 
@@ -62,4 +63,4 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
   ];
 }
 
-export const busClock: Check = { meta, run: (circuit) => circuit.buses.flatMap((bus) => judge(circuit, bus)) };
+export const busClock = { meta, run: (circuit) => circuit.buses.flatMap((bus) => judge(circuit, bus)) } satisfies Check;

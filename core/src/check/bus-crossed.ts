@@ -22,11 +22,12 @@ export interface BusCrossedSays {
 
 const tell = tells<BusCrossedSays>('bus/crossed');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'bus/crossed',
   station: 'bus',
   breaks: 'fault',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 const PAIRED: ReadonlySet<PinWish['ask']> = new Set(['i2c.sda', 'i2c.scl', 'uart.tx', 'uart.rx', 'spi.in', 'spi.out']);
 
@@ -75,11 +76,11 @@ function judge(circuit: Circuit, wishes: readonly PinWish[]): Result[] {
   ];
 }
 
-export const busCrossed: Check = {
+export const busCrossed = {
   meta,
   run: (circuit) => {
     const groups = new Map<string, PinWish[]>();
     for (const wish of circuit.wishes) groups.set(wish.of, [...(groups.get(wish.of) ?? []), wish]);
     return [...groups.values()].flatMap((wishes) => judge(circuit, wishes));
   },
-};
+} satisfies Check;

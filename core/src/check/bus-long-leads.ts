@@ -20,11 +20,12 @@ export interface BusLongLeadsSays {
 
 const tell = tells<BusLongLeadsSays>('bus/long-leads');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'bus/long-leads',
   station: 'bus',
   breaks: 'caution',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 const M = (x: number) => quantityOf(x, 'm');
 
@@ -102,7 +103,7 @@ function judgeStar(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const busLongLeads: Check = {
+export const busLongLeads = {
   meta,
   run: (circuit) => circuit.nets.flatMap((net) => [...judgeBus(circuit, net), ...judgeStar(circuit, net)]),
-};
+} satisfies Check;

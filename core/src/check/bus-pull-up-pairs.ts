@@ -16,11 +16,12 @@ export interface BusPullUpPairsSays {
 
 const tell = tells<BusPullUpPairsSays>('bus/pull-up-pairs');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'bus/pull-up-pairs',
   station: 'bus',
   breaks: 'note',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 /** Those that a maker can take away without a soldering iron. */
 const removable = ({ helper, fitted }: PullUp): boolean => helper !== null || fitted?.removable === 'jumper';
@@ -60,4 +61,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const busPullUpPairs: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };
+export const busPullUpPairs = {
+  meta,
+  run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)),
+} satisfies Check;

@@ -46,12 +46,14 @@ export interface BusPullUpSays {
 
 const tell = tells<BusPullUpSays>('bus/pull-up');
 
-const weak: CheckMeta = {
+const weak = {
   id: 'bus/pull-up-weak',
   station: 'bus',
   standard: true,
   breaks: 'fault',
-};
+  scope: 'bus',
+  answeredBy: 'edge',
+} as const satisfies CheckMeta;
 
 /** Clock of a bus that states none: standard mode. */
 const modeOf = (net: Net): BusMode | null => modeFor(net.clock ?? 100e3);
@@ -99,7 +101,7 @@ function neverThere(circuit: Circuit, net: Net, edge: Edge | undefined): Result[
   ];
 }
 
-export const busPullUpWeak: Check = {
+export const busPullUpWeak = {
   meta: weak,
   run: (circuit) =>
     i2cNets(circuit).flatMap((net): Result[] => {
@@ -165,14 +167,15 @@ export const busPullUpWeak: Check = {
         }),
       ];
     }),
-};
+} satisfies Check;
 
-const strong: CheckMeta = {
+const strong = {
   id: 'bus/pull-up-strong',
   station: 'bus',
   standard: true,
   breaks: 'fault',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 /** What one sink has to hold: the line itself, and those that a channel of a bus switch joins with it, at its strongest. */
 function heldWith(circuit: Circuit, net: Net): Net {
@@ -189,7 +192,7 @@ function heldWith(circuit: Circuit, net: Net): Net {
     .reduce((a, b) => ((effectivePullUp(b)?.min ?? Infinity) < (effectivePullUp(a)?.min ?? Infinity) ? b : a), net);
 }
 
-export const busPullUpStrong: Check = {
+export const busPullUpStrong = {
   meta: strong,
   run: (circuit) =>
     i2cNets(circuit).flatMap((own): Result[] => {
@@ -233,4 +236,4 @@ export const busPullUpStrong: Check = {
         }),
       ];
     }),
-};
+} satisfies Check;

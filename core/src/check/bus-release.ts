@@ -14,11 +14,12 @@ export interface BusReleaseSays {
 
 const tell = tells<BusReleaseSays>('bus/release');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'bus/release',
   station: 'bus',
   breaks: 'fault',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, bus: BusNode): Result[] {
   if (bus.protocol !== 'spi' || bus.members.length < 2) return [];
@@ -48,4 +49,7 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
   });
 }
 
-export const busRelease: Check = { meta, run: (circuit) => circuit.buses.flatMap((bus) => judge(circuit, bus)) };
+export const busRelease = {
+  meta,
+  run: (circuit) => circuit.buses.flatMap((bus) => judge(circuit, bus)),
+} satisfies Check;

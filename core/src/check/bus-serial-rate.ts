@@ -18,11 +18,12 @@ export interface BusSerialRateSays {
 
 const tell = tells<BusSerialRateSays>('bus/serial-rate');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'bus/serial-rate',
   station: 'bus',
   breaks: 'fault',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, part: PartNode): Result[] {
   const serial = circuit.controller?.card.controller?.serial;
@@ -83,7 +84,7 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
   });
 }
 
-export const busSerialRate: Check = {
+export const busSerialRate = {
   meta,
   run: (circuit) => [...circuit.parts.values()].flatMap((part) => judge(circuit, part)),
-};
+} satisfies Check;

@@ -22,16 +22,18 @@ export interface BusSpiSays {
 
 const tell = tells<BusSpiSays>('bus/spi');
 
-const speedMeta: CheckMeta = {
+const speedMeta = {
   id: 'bus/spi-speed',
   station: 'bus',
   breaks: 'fault',
-};
-const modeMeta: CheckMeta = {
+  scope: 'bus',
+} as const satisfies CheckMeta;
+const modeMeta = {
   id: 'bus/spi-mode',
   station: 'bus',
   breaks: 'note',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 const portOf = (circuit: Circuit, { part, port }: Member) =>
   circuit.parts.get(part)?.card.ports.find(({ id }) => id === port);
@@ -127,11 +129,11 @@ function judgeMode(circuit: Circuit, bus: BusNode): Result[] {
   ];
 }
 
-export const busSpiSpeed: Check = {
+export const busSpiSpeed = {
   meta: speedMeta,
   run: (circuit) => circuit.buses.flatMap((bus) => judgeSpeed(circuit, bus)),
-};
-export const busSpiMode: Check = {
+} satisfies Check;
+export const busSpiMode = {
   meta: modeMeta,
   run: (circuit) => circuit.buses.flatMap((bus) => judgeMode(circuit, bus)),
-};
+} satisfies Check;

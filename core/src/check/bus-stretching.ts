@@ -22,11 +22,12 @@ export interface BusStretchingSays {
 
 const tell = tells<BusStretchingSays>('bus/stretching');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'bus/stretching',
   station: 'bus',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, member: Member): Result[] {
   const part = circuit.parts.get(member.part);
@@ -68,10 +69,10 @@ function judge(circuit: Circuit, member: Member): Result[] {
   ];
 }
 
-export const busStretching: Check = {
+export const busStretching = {
   meta,
   run: (circuit) =>
     circuit.buses
       .filter(({ protocol }) => protocol === 'i2c')
       .flatMap(({ members }) => members.flatMap((member) => judge(circuit, member))),
-};
+} satisfies Check;

@@ -21,11 +21,12 @@ export interface BusTimeSays {
 
 const tell = tells<BusTimeSays>('bus/time');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'bus/time',
   station: 'bus',
   breaks: 'fault',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 /** Clocks of a byte - on I²C with its acknowledge - and of start and stop. */
 const CLOCKS = { i2c: { byte: 9, frame: 2 }, spi: { byte: 8, frame: 0 } } as const;
@@ -145,4 +146,7 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
   ];
 }
 
-export const busTimeCheck: Check = { meta, run: (circuit) => circuit.buses.flatMap((bus) => judge(circuit, bus)) };
+export const busTimeCheck = {
+  meta,
+  run: (circuit) => circuit.buses.flatMap((bus) => judge(circuit, bus)),
+} satisfies Check;

@@ -24,11 +24,12 @@ export interface DriveChainSays {
 
 const tell = tells<DriveChainSays>('drive/chain');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'drive/chain',
   station: 'pins',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, part: PartNode): Result[] {
   return part.card.ports.flatMap((port): Result[] => {
@@ -100,7 +101,7 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
   });
 }
 
-export const driveChain: Check = {
+export const driveChain = {
   meta,
   run: (circuit) => [...circuit.parts.values()].flatMap((part) => judge(circuit, part)),
-};
+} satisfies Check;

@@ -38,11 +38,12 @@ export interface DriveContactSays {
 
 const tell = tells<DriveContactSays>('drive/contact');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'drive/contact',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V');
 const A = (x: number) => quantityOf(x, 'A');
@@ -181,7 +182,7 @@ const doubled = (circuit: Circuit, relay: PartNode): Result[] => {
   ];
 };
 
-export const driveContact: Check = {
+export const driveContact = {
   meta,
   run: (circuit) => [
     ...contactLoads(circuit.parts.values()).flatMap((found) => rated(circuit, found)),
@@ -189,4 +190,4 @@ export const driveContact: Check = {
       part.card.contact && part.choice ? [...idle(circuit, part), ...doubled(circuit, part)] : [],
     ),
   ],
-};
+} satisfies Check;

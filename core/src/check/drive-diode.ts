@@ -30,11 +30,12 @@ export interface DriveDiodeSays {
 
 const tell = tells<DriveDiodeSays>('drive/diode');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'drive/diode',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');
 const V = (x: number) => quantityOf(x, 'V');
@@ -128,4 +129,7 @@ function judge(circuit: Circuit, { subjects, card, amps, volts, share, where }: 
   ];
 }
 
-export const driveDiode: Check = { meta, run: (circuit) => duties(circuit).flatMap((duty) => judge(circuit, duty)) };
+export const driveDiode = {
+  meta,
+  run: (circuit) => duties(circuit).flatMap((duty) => judge(circuit, duty)),
+} satisfies Check;

@@ -22,11 +22,12 @@ export interface DriveFlybackSays {
 
 const tell = tells<DriveFlybackSays>('drive/flyback');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'drive/flyback',
   station: 'pins',
   breaks: 'danger',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V');
 
@@ -109,7 +110,7 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
   });
 }
 
-export const driveFlyback: Check = {
+export const driveFlyback = {
   meta,
   run: (circuit) => [...circuit.parts.values()].flatMap((part) => judge(circuit, part)),
-};
+} satisfies Check;

@@ -17,11 +17,12 @@ export interface DriveGateSays {
 
 const tell = tells<DriveGateSays>('drive/gate');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'drive/gate',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, net: Net, gate: NetEnd): Result[] {
   const part = circuit.parts.get(gate.part);
@@ -58,8 +59,8 @@ function judge(circuit: Circuit, net: Net, gate: NetEnd): Result[] {
   ];
 }
 
-export const driveGate: Check = {
+export const driveGate = {
   meta,
   run: (circuit) =>
     circuit.nets.flatMap((net) => net.ends.flatMap((end) => (end.controller ? [] : judge(circuit, net, end)))),
-};
+} satisfies Check;

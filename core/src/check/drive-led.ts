@@ -25,11 +25,12 @@ export interface DriveLedSays {
 
 const tell = tells<DriveLedSays>('drive/led');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'drive/led',
   station: 'pins',
   breaks: 'danger',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 const R = (x: number) => quantityOf(x, 'Ω');
 const A = (x: number) => quantityOf(x, 'A');
@@ -125,4 +126,4 @@ function judge(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const driveLed: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };
+export const driveLed = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) } satisfies Check;

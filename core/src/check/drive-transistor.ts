@@ -43,11 +43,12 @@ export interface DriveTransistorSays {
 
 const tell = tells<DriveTransistorSays>('drive/transistor');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'drive/transistor',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');
 const V = (x: number) => quantityOf(x, 'V');
@@ -245,11 +246,11 @@ export const drivenLoads = (circuit: Circuit): { load: PartNode; driver: PartNod
     }),
   );
 
-export const driveTransistor: Check = {
+export const driveTransistor = {
   meta,
   run: (circuit) =>
     drivenLoads(circuit).flatMap(({ load, driver, amps }) => [
       ...judgeCurrent(circuit, load, driver, amps),
       ...judgeBase(circuit, driver, amps),
     ]),
-};
+} satisfies Check;

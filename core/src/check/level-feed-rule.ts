@@ -16,11 +16,13 @@ export interface LevelFeedRuleSays {
 
 const tell = tells<LevelFeedRuleSays>('level/feed-rule');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'level/feed-rule',
   station: 'levels',
   breaks: 'note',
-};
+  scope: 'part',
+  houseRule: true,
+} as const satisfies CheckMeta;
 
 /** Rails nearer than this share to a voltage count as being of it. */
 export const NEAR_RAIL = 0.1;
@@ -69,7 +71,7 @@ export function wideSupplies(circuit: Circuit): WideSupply[] {
   return found;
 }
 
-export const levelFeedRule: Check = {
+export const levelFeedRule = {
   meta,
   run: (circuit) =>
     wideSupplies(circuit)
@@ -92,4 +94,4 @@ export const levelFeedRule: Check = {
           rests: [[part.card.id, supply.range.source]],
         });
       }),
-};
+} satisfies Check;

@@ -25,11 +25,12 @@ export interface LevelHighSays {
 
 const tell = tells<LevelHighSays>('level/high');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'level/high',
   station: 'levels',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 3);
 
@@ -169,4 +170,4 @@ function restPair(
   return worst;
 }
 
-export const levelHigh: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };
+export const levelHigh = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) } satisfies Check;

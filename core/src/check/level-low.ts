@@ -21,11 +21,12 @@ export interface LevelLowSays {
 
 const tell = tells<LevelLowSays>('level/low');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'level/low',
   station: 'levels',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 3);
 
@@ -116,4 +117,4 @@ function judge(circuit: Circuit, net: Net): Result[] {
   });
 }
 
-export const levelLow: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };
+export const levelLow = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) } satisfies Check;

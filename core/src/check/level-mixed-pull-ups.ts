@@ -23,11 +23,13 @@ export interface LevelMixedPullUpsSays {
 
 const tell = tells<LevelMixedPullUpsSays>('level/mixed-pull-ups');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'level/mixed-pull-ups',
   station: 'levels',
   breaks: 'danger',
-};
+  scope: 'part',
+  answeredBy: 'rest',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 3);
 /** Rails further apart than this share of the higher one are two voltages, not two regulators of one. */
@@ -132,4 +134,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const levelMixedPullUps: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };
+export const levelMixedPullUps = {
+  meta,
+  run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)),
+} satisfies Check;

@@ -18,11 +18,13 @@ export interface LevelNoPullUpSays {
 
 const tell = tells<LevelNoPullUpSays>('level/no-pull-up');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'level/no-pull-up',
   station: 'levels',
   breaks: 'fault',
-};
+  scope: 'part',
+  answeredBy: 'rest',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, net: Net): Result[] {
   if (!net.openDrain || net.ends.length === 0) return [];
@@ -72,4 +74,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const levelNoPullUp: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };
+export const levelNoPullUp = {
+  meta,
+  run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)),
+} satisfies Check;

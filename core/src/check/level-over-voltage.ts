@@ -25,11 +25,12 @@ export interface LevelOverVoltageSays {
 
 const tell = tells<LevelOverVoltageSays>('level/over-voltage');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'level/over-voltage',
   station: 'levels',
   breaks: 'danger',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 interface Peak {
   readonly volts: number;
@@ -136,7 +137,7 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
   ];
 }
 
-export const levelOverVoltage: Check = {
+export const levelOverVoltage = {
   meta,
   run: (circuit) => circuit.nets.flatMap((net) => net.ends.flatMap((end) => judge(circuit, net, end))),
-};
+} satisfies Check;

@@ -12,13 +12,14 @@ export interface LevelTranslatedTwiceSays {
 
 const tell = tells<LevelTranslatedTwiceSays>('level/translated-twice');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'level/translated-twice',
   station: 'levels',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
-export const levelTranslatedTwice: Check = {
+export const levelTranslatedTwice = {
   meta,
   run: (circuit) =>
     circuit.plan.helpers.flatMap((helper) => {
@@ -47,4 +48,4 @@ export const levelTranslatedTwice: Check = {
         ];
       });
     }),
-};
+} satisfies Check;

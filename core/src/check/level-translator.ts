@@ -34,11 +34,12 @@ export interface LevelTranslatorSays {
 
 const tell = tells<LevelTranslatorSays>('level/translator');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'level/translator',
   station: 'levels',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 type Translator = NonNullable<PartNode['card']['translator']>;
 const names = (nets: readonly Net[]) => nets.map(({ label }) => label);
@@ -188,7 +189,7 @@ function dividerWays(circuit: Circuit): Result[] {
   });
 }
 
-export const levelTranslator: Check = {
+export const levelTranslator = {
   meta,
   run: (circuit) => [
     ...[...circuit.parts.values()].flatMap((node) => {
@@ -205,4 +206,4 @@ export const levelTranslator: Check = {
     }),
     ...dividerWays(circuit),
   ],
-};
+} satisfies Check;

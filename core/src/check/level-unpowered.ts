@@ -39,11 +39,12 @@ export interface LevelUnpoweredSays {
 
 const tell = tells<LevelUnpoweredSays>('level/unpowered');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'level/unpowered',
   station: 'levels',
   breaks: 'danger',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 /** What a protection diode drops at a milliampere, V. */
 export const DIODE = 0.6;
@@ -232,8 +233,8 @@ function dragged(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const levelUnpowered: Check = {
+export const levelUnpowered = {
   meta,
   run: (circuit) =>
     circuit.nets.flatMap((net) => [...net.ends.flatMap((end) => judge(circuit, net, end)), ...dragged(circuit, net)]),
-};
+} satisfies Check;

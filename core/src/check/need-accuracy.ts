@@ -29,13 +29,14 @@ export interface NeedAccuracySays {
 
 const tell = tells<NeedAccuracySays>('need/accuracy');
 
-const accuracyMeta: CheckMeta = {
+const accuracyMeta = {
   id: 'need/accuracy',
   station: 'need',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
-export const needAccuracy: Check = {
+export const needAccuracy = {
   meta: accuracyMeta,
   run: (circuit) =>
     circuit.plan.needs.flatMap((need): Result[] => {
@@ -123,4 +124,4 @@ export const needAccuracy: Check = {
         ];
       });
     }),
-};
+} satisfies Check;

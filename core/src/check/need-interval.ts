@@ -16,19 +16,21 @@ export interface NeedIntervalSays {
 
 const tell = tells<NeedIntervalSays>('need/interval');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'need/interval',
   station: 'need',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
-const warmUpMeta: CheckMeta = {
+const warmUpMeta = {
   id: 'need/warm-up',
   station: 'need',
   breaks: 'note',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
-export const needInterval: Check = {
+export const needInterval = {
   meta,
   run: (circuit) =>
     circuit.plan.needs.flatMap((need): Result[] => {
@@ -56,9 +58,9 @@ export const needInterval: Check = {
         ];
       });
     }),
-};
+} satisfies Check;
 
-export const needWarmUp: Check = {
+export const needWarmUp = {
   meta: warmUpMeta,
   run: (circuit) =>
     circuit.plan.needs.flatMap((need): Result[] => {
@@ -95,4 +97,4 @@ export const needWarmUp: Check = {
         ];
       });
     }),
-};
+} satisfies Check;

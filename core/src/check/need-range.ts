@@ -22,13 +22,14 @@ export interface NeedRangeSays {
 
 const tell = tells<NeedRangeSays>('need/range');
 
-const rangeMeta: CheckMeta = {
+const rangeMeta = {
   id: 'need/range',
   station: 'need',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
-export const needRange: Check = {
+export const needRange = {
   meta: rangeMeta,
   run: (circuit) =>
     circuit.plan.needs.flatMap((need): Result[] => {
@@ -113,4 +114,4 @@ export const needRange: Check = {
         });
       });
     }),
-};
+} satisfies Check;

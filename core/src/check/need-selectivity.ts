@@ -13,13 +13,14 @@ export interface NeedSelectivitySays {
 
 const tell = tells<NeedSelectivitySays>('need/selectivity');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'need/selectivity',
   station: 'need',
   breaks: 'note',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
-export const needSelectivity: Check = {
+export const needSelectivity = {
   meta,
   run: (circuit) =>
     circuit.plan.needs.flatMap((need): Result[] => {
@@ -53,4 +54,4 @@ export const needSelectivity: Check = {
         ];
       });
     }),
-};
+} satisfies Check;

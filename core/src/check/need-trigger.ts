@@ -25,11 +25,12 @@ export interface NeedTriggerSays {
 
 const tell = tells<NeedTriggerSays>('need/trigger');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'need/trigger',
   station: 'need',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** Steps of the reading that the hysteresis should span, so that one flickering digit sets nothing off twice. */
 const STEPS = 2;
@@ -57,7 +58,7 @@ function readingStep(circuit: Circuit, part: PartNode, measure: Measure, need: S
   return own ? { value: own.value, by: '', rest: [part.card.id, own.source] } : null;
 }
 
-export const needTrigger: Check = {
+export const needTrigger = {
   meta,
   run: (circuit) =>
     circuit.plan.needs.flatMap((need): Result[] => {
@@ -131,4 +132,4 @@ export const needTrigger: Check = {
         ...steps,
       ];
     }),
-};
+} satisfies Check;

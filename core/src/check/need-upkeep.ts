@@ -28,23 +28,26 @@ export interface NeedUpkeepSays {
 
 const tell = tells<NeedUpkeepSays>('need/upkeep');
 
-const selfMeta: CheckMeta = {
+const selfMeta = {
   id: 'need/self-calibration',
   station: 'need',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
-const eventMeta: CheckMeta = {
+const eventMeta = {
   id: 'need/short-events',
   station: 'need',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
-const burnMeta: CheckMeta = {
+const burnMeta = {
   id: 'need/burn-in',
   station: 'bring-up',
   breaks: 'note',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function selfCalibration(circuit: Circuit, part: PartNode, need: SenseNeed): Result[] {
   const measure = measureFor(part.card, need);
@@ -138,6 +141,6 @@ const each =
       sensingNeeds(circuit, part.id).flatMap((need) => judge(circuit, part, need)),
     );
 
-export const needSelfCalibration: Check = { meta: selfMeta, run: each(selfCalibration) };
-export const needShortEvents: Check = { meta: eventMeta, run: each(shortEvents) };
-export const needBurnIn: Check = { meta: burnMeta, run: each(burnIn) };
+export const needSelfCalibration = { meta: selfMeta, run: each(selfCalibration) } satisfies Check;
+export const needShortEvents = { meta: eventMeta, run: each(shortEvents) } satisfies Check;
+export const needBurnIn = { meta: burnMeta, run: each(burnIn) } satisfies Check;

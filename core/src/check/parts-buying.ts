@@ -25,21 +25,24 @@ export interface PartsBuyingSays {
 
 const tell = tells<PartsBuyingSays>('parts/buying');
 
-const budget: CheckMeta = {
+const budget = {
   id: 'parts/budget',
   station: 'parts',
   breaks: 'caution',
-};
-const arrival: CheckMeta = {
+  scope: 'plan',
+} as const satisfies CheckMeta;
+const arrival = {
   id: 'parts/arrival',
   station: 'parts',
   breaks: 'caution',
-};
-const solder: CheckMeta = {
+  scope: 'plan',
+} as const satisfies CheckMeta;
+const solder = {
   id: 'parts/solder',
   station: 'parts',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** What is to be bought, leads by their packs. */
 function linesOf(circuit: Circuit): OrderLine[] {
@@ -58,7 +61,7 @@ const partsOf = (circuit: Circuit, cards: readonly string[]): string[] =>
 
 const nameOf = (circuit: Circuit, id: string): string => circuit.cards.get(id)?.name ?? id;
 
-export const partsBudget: Check = {
+export const partsBudget = {
   meta: budget,
   run: (circuit): Result[] => {
     const { plan } = circuit;
@@ -102,9 +105,9 @@ export const partsBudget: Check = {
       }),
     ];
   },
-};
+} satisfies Check;
 
-export const partsArrival: Check = {
+export const partsArrival = {
   meta: arrival,
   run: (circuit): Result[] => {
     const { readyInDays } = circuit.plan;
@@ -131,9 +134,9 @@ export const partsArrival: Check = {
       });
     });
   },
-};
+} satisfies Check;
 
-export const partsSolder: Check = {
+export const partsSolder = {
   meta: solder,
   run: (circuit): Result[] => {
     if (circuit.plan.rules.soldering !== 'none') return [];
@@ -154,4 +157,4 @@ export const partsSolder: Check = {
         });
       });
   },
-};
+} satisfies Check;

@@ -31,11 +31,12 @@ export interface PinBootStateSays {
 
 const tell = tells<PinBootStateSays>('pin/boot-state');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'pin/boot-state',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V');
 
@@ -158,7 +159,7 @@ function judge(circuit: Circuit, load: Switched): Result[] {
   ];
 }
 
-export const pinBootState: Check = {
+export const pinBootState = {
   meta,
   run: (circuit) => switchedInputs(circuit).flatMap((load) => judge(circuit, load)),
-};
+} satisfies Check;

@@ -23,11 +23,12 @@ export interface PinCapabilitySays {
 
 const tell = tells<PinCapabilitySays>('pin/capability');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'pin/capability',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, wish: PinWish): Result[] {
   const card = circuit.controller?.card;
@@ -103,7 +104,7 @@ function carrier(circuit: Circuit): Result[] {
   ];
 }
 
-export const pinCapability: Check = {
+export const pinCapability = {
   meta,
   run: (circuit) => [...carrier(circuit), ...circuit.wishes.flatMap((wish) => judge(circuit, wish))],
-};
+} satisfies Check;

@@ -30,11 +30,12 @@ export interface PinCurrentSays {
 
 const tell = tells<PinCurrentSays>('pin/current');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'pin/current',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');
 
@@ -115,10 +116,10 @@ function judgeGroups(circuit: Circuit, currents: readonly PinCurrent[]): Result[
   });
 }
 
-export const pinCurrent: Check = {
+export const pinCurrent = {
   meta,
   run: (circuit) => {
     const currents = pinCurrents(circuit);
     return [...currents.flatMap((current) => judgePin(circuit, current)), ...judgeGroups(circuit, currents)];
   },
-};
+} satisfies Check;

@@ -16,11 +16,12 @@ export interface PinDoubleSays {
 
 const tell = tells<PinDoubleSays>('pin/double');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'pin/double',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** The same for the inputs of a converter. */
 function inputs(circuit: Circuit, part: PartNode): Result[] {
@@ -44,7 +45,7 @@ function inputs(circuit: Circuit, part: PartNode): Result[] {
   });
 }
 
-export const pinDouble: Check = {
+export const pinDouble = {
   meta,
   run: (circuit) => [
     ...pinUses(circuit).flatMap(({ pin, label, wishes }) => {
@@ -68,4 +69,4 @@ export const pinDouble: Check = {
     }),
     ...[...circuit.parts.values()].flatMap((part) => (part.card.converter ? inputs(circuit, part) : [])),
   ],
-};
+} satisfies Check;

@@ -13,11 +13,12 @@ export interface PinFloatingSays {
 
 const tell = tells<PinFloatingSays>('pin/floating');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'pin/floating',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, part: PartNode): Result[] {
   return part.card.terminals.flatMap(({ id, label, open }): Result[] => {
@@ -46,7 +47,7 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
   });
 }
 
-export const pinFloating: Check = {
+export const pinFloating = {
   meta,
   run: (circuit) => [...circuit.parts.values()].flatMap((part) => judge(circuit, part)),
-};
+} satisfies Check;

@@ -29,11 +29,12 @@ export interface PinStrapSays {
 
 const tell = tells<PinStrapSays>('pin/strap');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'pin/strap',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 interface Boot {
   readonly low: number;
@@ -159,7 +160,7 @@ function judgeReserved(circuit: Circuit, use: ReturnType<typeof pinUses>[number]
   ];
 }
 
-export const pinStrap: Check = {
+export const pinStrap = {
   meta,
   run: (circuit) => pinUses(circuit).flatMap((use) => [...judgeStrap(circuit, use), ...judgeReserved(circuit, use)]),
-};
+} satisfies Check;

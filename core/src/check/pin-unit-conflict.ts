@@ -27,11 +27,12 @@ export interface PinUnitConflictSays {
 
 const tell = tells<PinUnitConflictSays>('pin/unit-conflict');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'pin/unit-conflict',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const Hz = (x: number) => quantityOf(x, 'Hz');
 
@@ -170,7 +171,7 @@ function peripherals(circuit: Circuit): Result[] {
 const kindOf = (circuit: Circuit, group: string): string =>
   circuit.wishes.find((wish) => wish.group === group)?.ask.split('.')[0] ?? '';
 
-export const pinUnitConflict: Check = {
+export const pinUnitConflict = {
   meta,
   run: (circuit) => [...converters(circuit), ...channels(circuit), ...peripherals(circuit)],
-};
+} satisfies Check;

@@ -16,11 +16,12 @@ export interface PinWakeSays {
 
 const tell = tells<PinWakeSays>('pin/wake');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'pin/wake',
   station: 'pins',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** Lines on which every edge counts. */
 function edgeLines(circuit: Circuit): PinWish[] {
@@ -62,4 +63,7 @@ function judge(circuit: Circuit, wish: PinWish): Result[] {
   ];
 }
 
-export const pinWake: Check = { meta, run: (circuit) => edgeLines(circuit).flatMap((wish) => judge(circuit, wish)) };
+export const pinWake = {
+  meta,
+  run: (circuit) => edgeLines(circuit).flatMap((wish) => judge(circuit, wish)),
+} satisfies Check;

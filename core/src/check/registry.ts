@@ -62,7 +62,7 @@ import { supplyNoise } from './supply-noise.ts';
 import { supplySleep } from './supply-sleep.ts';
 import { supplyStaysOn } from './supply-stays-on.ts';
 import { supplyStepUp } from './supply-step-up.ts';
-import type { Check } from './result.ts';
+import type { Check, CheckMeta } from './result.ts';
 import { safetyHazard } from './safety-hazard.ts';
 import { supplyBackFeed } from './supply-back-feed.ts';
 import { supplyCharging, supplySolar } from './supply-charging.ts';
@@ -84,7 +84,7 @@ import { wireOverlay } from './wire-overlay.ts';
 import { wirePullUp } from './wire-pull-up.ts';
 
 /** Every check, in the order of the work. A new one is added here and nowhere else. */
-export const CHECKS: readonly Check[] = [
+export const CHECKS = [
   needRange,
   needAccuracy,
   needInterval,
@@ -182,4 +182,12 @@ export const CHECKS: readonly Check[] = [
   partsArrival,
   partsSolder,
   safetyHazard,
-];
+] as const satisfies readonly Check[];
+
+/** Every check by its name: what is kept for each of them is held to this by the compiler. */
+export type CheckId = (typeof CHECKS)[number]['meta']['id'];
+
+const METAS: ReadonlyMap<string, CheckMeta> = new Map(CHECKS.map(({ meta }) => [meta.id, meta]));
+
+/** What a check says of itself; undefined for what is no check of the registry. */
+export const metaOf = (check: string): CheckMeta | undefined => METAS.get(check);

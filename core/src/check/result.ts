@@ -63,9 +63,22 @@ export interface Result {
   readonly ranked: boolean;
 }
 
+/**
+ * What a check looks at: a part and how it is wired, so that it tells as much of that part alone; a bus and all that are on it; or
+ * the plan as a whole.
+ */
+export type Scope = 'part' | 'bus' | 'plan';
+
+/** What at bring-up answers a proof, when it shows what it should. */
+export type AnsweredBy = 'voltage' | 'current' | 'rest' | 'edge' | 'scan';
+
 export interface CheckMeta {
   /** "station/rule" */
   readonly id: string;
+  readonly scope: Scope;
+  /** Set where a rule of the house is broken and nothing physical. */
+  readonly houseRule?: true;
+  readonly answeredBy?: AnsweredBy;
   readonly station: StationId;
   /** Set where the limit is a published standard’s, so that a result without a card’s figure rests on that. */
   readonly standard?: true;

@@ -14,13 +14,14 @@ export interface SafetyHazardSays {
 
 const tell = tells<SafetyHazardSays>('safety/hazard');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'safety/hazard',
   station: 'wiring',
   breaks: 'note',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
-export const safetyHazard: Check = {
+export const safetyHazard = {
   meta,
   run: (circuit) =>
     cautionsOf(circuit).map(({ labels, parts, hazard, says, source, asks, read }) =>
@@ -36,4 +37,4 @@ export const safetyHazard: Check = {
         rests: [[source.card, source.key]],
       }),
     ),
-};
+} satisfies Check;

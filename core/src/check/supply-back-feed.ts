@@ -36,11 +36,12 @@ export interface SupplyBackFeedSays {
 
 const tell = tells<SupplyBackFeedSays>('supply/back-feed');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/back-feed',
   station: 'power',
   breaks: 'danger',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 4);
 
@@ -222,8 +223,8 @@ function judge(circuit: Circuit, part: PartNode, supply: string): Result[] {
   ];
 }
 
-export const supplyBackFeed: Check = {
+export const supplyBackFeed = {
   meta,
   run: (circuit) =>
     [...circuit.parts.values()].flatMap((part) => part.card.supplies.flatMap(({ id }) => judge(circuit, part, id))),
-};
+} satisfies Check;

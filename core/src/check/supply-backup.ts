@@ -16,11 +16,12 @@ export interface SupplyBackupSays {
 
 const tell = tells<SupplyBackupSays>('supply/backup');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/backup',
   station: 'power',
   breaks: 'danger',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, part: PartNode): Result[] {
   const { backup } = part.card;
@@ -45,7 +46,7 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
   ];
 }
 
-export const supplyBackup: Check = {
+export const supplyBackup = {
   meta,
   run: (circuit) => [...circuit.parts.values()].flatMap((part) => judge(circuit, part)),
-};
+} satisfies Check;

@@ -37,16 +37,18 @@ export interface SupplyChargingSays {
 
 const tell = tells<SupplyChargingSays>('supply/charging');
 
-const chargeMeta: CheckMeta = {
+const chargeMeta = {
   id: 'supply/charging',
   station: 'power',
   breaks: 'danger',
-};
-const sunMeta: CheckMeta = {
+  scope: 'plan',
+} as const satisfies CheckMeta;
+const sunMeta = {
   id: 'supply/solar',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 type Charger = NonNullable<Card['charger']>;
 const A = (x: number) => quantityOf(x, 'A', 3);
@@ -207,5 +209,5 @@ const eachCharger =
   (circuit) =>
     [...circuit.parts.values()].flatMap((part) => (part.card.charger ? judge(circuit, part, part.card.charger) : []));
 
-export const supplyCharging: Check = { meta: chargeMeta, run: eachCharger(judgeCharge) };
-export const supplySolar: Check = { meta: sunMeta, run: eachCharger(judgeSun) };
+export const supplyCharging = { meta: chargeMeta, run: eachCharger(judgeCharge) } satisfies Check;
+export const supplySolar = { meta: sunMeta, run: eachCharger(judgeSun) } satisfies Check;

@@ -14,11 +14,12 @@ export interface SupplyCommonGroundSays {
 
 const tell = tells<SupplyCommonGroundSays>('supply/common-ground');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/common-ground',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const isSource = ({ card }: PartNode): boolean => (card.rails ?? []).some((rail) => !rail.from);
 
@@ -54,7 +55,7 @@ function joined(circuit: Circuit): Map<string, { a: PartNode; b: PartNode; by: T
   return pairs;
 }
 
-export const supplyCommonGround: Check = {
+export const supplyCommonGround = {
   meta,
   run: (circuit) =>
     [...joined(circuit).values()].map(({ a, b, by }) => {
@@ -72,4 +73,4 @@ export const supplyCommonGround: Check = {
         rests: [],
       });
     }),
-};
+} satisfies Check;

@@ -24,11 +24,12 @@ export interface SupplyContactsSays {
 
 const tell = tells<SupplyContactsSays>('supply/contacts');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/contacts',
   station: 'power',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');
 
@@ -62,7 +63,7 @@ function atSource(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
-export const supplyContacts: Check = {
+export const supplyContacts = {
   meta,
   run: (circuit) => [
     ...[...circuit.rails.values()]
@@ -94,4 +95,4 @@ export const supplyContacts: Check = {
       ];
     }),
   ],
-};
+} satisfies Check;

@@ -16,11 +16,12 @@ export interface SupplyCutOffSays {
 
 const tell = tells<SupplyCutOffSays>('supply/cut-off');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/cut-off',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V');
 
@@ -88,7 +89,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
-export const supplyCutOff: Check = {
+export const supplyCutOff = {
   meta,
   run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
-};
+} satisfies Check;

@@ -32,11 +32,12 @@ export interface SupplyDipSays {
 
 const tell = tells<SupplyDipSays>('supply/dip');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/dip',
   station: 'power',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 3);
 const A = (x: number) => quantityOf(x, 'A', 3);
@@ -104,7 +105,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
-export const supplyDip: Check = {
+export const supplyDip = {
   meta,
   run: (circuit) => {
     const reference = circuit.controller?.card.controller?.io.reference;
@@ -113,4 +114,4 @@ export const supplyDip: Check = {
     const rail = own ?? fed;
     return rail ? judge(circuit, rail) : [];
   },
-};
+} satisfies Check;

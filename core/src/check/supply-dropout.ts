@@ -21,11 +21,13 @@ export interface SupplyDropoutSays {
 
 const tell = tells<SupplyDropoutSays>('supply/dropout');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/dropout',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+  answeredBy: 'voltage',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 4);
 
@@ -95,7 +97,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
-export const supplyDropout: Check = {
+export const supplyDropout = {
   meta,
   run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
-};
+} satisfies Check;

@@ -21,11 +21,12 @@ export interface SupplyFuseSays {
 
 const tell = tells<SupplyFuseSays>('supply/fuse');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/fuse',
   station: 'power',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, rail: Rail): Result[] {
   const { cells } = rail.offer;
@@ -72,7 +73,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
-export const supplyFuse: Check = {
+export const supplyFuse = {
   meta,
   run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
-};
+} satisfies Check;

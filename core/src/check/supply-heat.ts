@@ -22,11 +22,12 @@ export interface SupplyHeatSays {
 
 const tell = tells<SupplyHeatSays>('supply/heat');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/heat',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const W = (x: number) => quantityOf(x, 'W');
 const C = (x: number) => quantityOf(x, '°C');
@@ -99,7 +100,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
-export const supplyHeat: Check = {
+export const supplyHeat = {
   meta,
   run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
-};
+} satisfies Check;

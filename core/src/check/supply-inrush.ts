@@ -20,12 +20,13 @@ export interface SupplyInrushSays {
 
 const tell = tells<SupplyInrushSays>('supply/inrush');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/inrush',
   station: 'power',
   standard: true,
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** Leads from this on swing, m. */
 const RINGS_FROM = 1;
@@ -123,10 +124,10 @@ function ringing(circuit: Circuit, feed: Feed): Result[] {
   ];
 }
 
-export const supplyInrush: Check = {
+export const supplyInrush = {
   meta,
   run: (circuit) => [
     ...[...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
     ...[...circuit.feeds.values()].flatMap((feed) => ringing(circuit, feed)),
   ],
-};
+} satisfies Check;

@@ -23,11 +23,13 @@ export interface SupplyLeadDropSays {
 
 const tell = tells<SupplyLeadDropSays>('supply/lead-drop');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/lead-drop',
   station: 'power',
   breaks: 'caution',
-};
+  scope: 'plan',
+  answeredBy: 'voltage',
+} as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V');
 const A = (x: number) => quantityOf(x, 'A');
@@ -75,7 +77,7 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
   ];
 }
 
-export const supplyLeadDrop: Check = {
+export const supplyLeadDrop = {
   meta,
   run: (circuit) => [...circuit.feeds.values()].flatMap((feed) => judge(circuit, feed)),
-};
+} satisfies Check;

@@ -14,11 +14,12 @@ export interface SupplyNoiseSays {
 
 const tell = tells<SupplyNoiseSays>('supply/noise');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/noise',
   station: 'power',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 const isCoil = ({ card }: PartNode): boolean => card.ports.some(({ protocol }) => protocol === 'coil');
 const isRead = ({ card, choice }: PartNode): boolean =>
@@ -59,7 +60,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   });
 }
 
-export const supplyNoise: Check = {
+export const supplyNoise = {
   meta,
   run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
-};
+} satisfies Check;

@@ -20,11 +20,12 @@ export interface SupplyPinFedSays {
 
 const tell = tells<SupplyPinFedSays>('supply/pin-fed');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/pin-fed',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');
 
@@ -81,7 +82,7 @@ function judge(circuit: Circuit, rail: Rail): Result {
   });
 }
 
-export const supplyPinFed: Check = {
+export const supplyPinFed = {
   meta,
   run: (circuit) => [...circuit.rails.values()].filter(({ pin }) => pin).map((rail) => judge(circuit, rail)),
-};
+} satisfies Check;

@@ -20,11 +20,12 @@ export interface SupplyPinGroundSays {
 
 const tell = tells<SupplyPinGroundSays>('supply/pin-ground');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/pin-ground',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');
 
@@ -94,7 +95,7 @@ function judge(circuit: Circuit, on: readonly PinGround[]): Result[] {
   ];
 }
 
-export const supplyPinGround: Check = {
+export const supplyPinGround = {
   meta,
   run: (circuit) => {
     const all = pinGrounds(circuit.parts, circuit.controller);
@@ -105,4 +106,4 @@ export const supplyPinGround: Check = {
       ),
     );
   },
-};
+} satisfies Check;

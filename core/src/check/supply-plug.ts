@@ -21,11 +21,12 @@ export interface SupplyPlugSays {
 
 const tell = tells<SupplyPlugSays>('supply/plug');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/plug',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'part',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, feed: Feed): Result[] {
   const board = circuit.parts.get(feed.part);
@@ -89,7 +90,7 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
   ];
 }
 
-export const supplyPlug: Check = {
+export const supplyPlug = {
   meta,
   run: (circuit) => [...circuit.feeds.values()].flatMap((feed) => judge(circuit, feed)),
-};
+} satisfies Check;

@@ -28,11 +28,12 @@ export interface SupplyProgrammingSays {
 
 const tell = tells<SupplyProgrammingSays>('supply/programming');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/programming',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** What has to hold in that state as well. */
 const HOLDS: readonly Check[] = [
@@ -70,7 +71,7 @@ function relieved(circuit: Circuit, { part, supply, rail, other }: Relief): Resu
   ];
 }
 
-export const supplyProgramming: Check = {
+export const supplyProgramming = {
   meta,
   run: (circuit) => {
     const state = whileProgramming({ plan: circuit.plan, cards: [...circuit.cards.values()] });
@@ -111,7 +112,7 @@ export const supplyProgramming: Check = {
     });
     return [...(found.length > 0 ? found : [pass]), ...reliefs(circuit.plan).flatMap((r) => relieved(circuit, r))];
   },
-};
+} satisfies Check;
 
 /** The name by which a card has a source. */
 const keyOfSource = (circuit: Circuit, card: string, source: Result['rests'][number]['source']): string | undefined =>

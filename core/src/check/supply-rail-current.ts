@@ -10,16 +10,17 @@ export interface SupplyRailCurrentSays {
 
 const tell = tells<SupplyRailCurrentSays>('supply/rail-current');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/rail-current',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
-export const supplyRailCurrent: Check = {
+export const supplyRailCurrent = {
   meta,
   run: (circuit) =>
     [...circuit.rails.values()]
       .filter((rail) => rail.offer.from)
       .flatMap((rail) => railLoad(circuit, meta, rail, tell('canDropOutOr'), tell('whenRailSagsRadio'))),
-};
+} satisfies Check;

@@ -38,11 +38,13 @@ export interface SupplyRangeSays {
 
 const tell = tells<SupplyRangeSays>('supply/range');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/range',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'part',
+  answeredBy: 'voltage',
+} as const satisfies CheckMeta;
 
 /** V: sums of floating-point numbers that mean the same may differ by this. */
 const TOLERANCE = 1e-9;
@@ -184,8 +186,8 @@ const livesOnLine = (circuit: Circuit, feed: Feed): boolean =>
   feed.rail === null &&
   Object.values(circuit.parts.get(feed.part)?.choice?.ports ?? {}).some(({ parasite }) => parasite === true);
 
-export const supplyRange: Check = {
+export const supplyRange = {
   meta,
   run: (circuit) =>
     [...circuit.feeds.values()].filter((feed) => !livesOnLine(circuit, feed)).map((feed) => judge(circuit, feed)),
-};
+} satisfies Check;

@@ -57,17 +57,19 @@ export interface SupplyRuntimeSays {
 
 const tell = tells<SupplyRuntimeSays>('supply/runtime');
 
-const runtimeMeta: CheckMeta = {
+const runtimeMeta = {
   id: 'supply/runtime',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
-const sagMeta: CheckMeta = {
+const sagMeta = {
   id: 'supply/sag',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** From this share on what cells lose by themselves is said in the sentence. */
 const SHELF_SHARE = 0.1;
@@ -230,5 +232,5 @@ const each = (circuit: Circuit, judge: (circuit: Circuit, rail: Rail, runtime: R
     return runtime ? [judge(circuit, rail, runtime)] : [];
   });
 
-export const supplyRuntime: Check = { meta: runtimeMeta, run: (circuit) => each(circuit, judgeRuntime) };
-export const supplySag: Check = { meta: sagMeta, run: (circuit) => each(circuit, judgeSag) };
+export const supplyRuntime = { meta: runtimeMeta, run: (circuit) => each(circuit, judgeRuntime) } satisfies Check;
+export const supplySag = { meta: sagMeta, run: (circuit) => each(circuit, judgeSag) } satisfies Check;

@@ -12,11 +12,12 @@ export interface SupplySleepSays {
 
 const tell = tells<SupplySleepSays>('supply/sleep');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/sleep',
   station: 'power',
   breaks: 'caution',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 /** A, less than this is a year’s worth of self-discharge. */
 const WORTH = 10e-6;
@@ -52,7 +53,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
-export const supplySleep: Check = {
+export const supplySleep = {
   meta,
   run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
-};
+} satisfies Check;

@@ -18,11 +18,13 @@ export interface SupplySourceCurrentSays {
 
 const tell = tells<SupplySourceCurrentSays>('supply/source-current');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/source-current',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+  answeredBy: 'current',
+} as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');
 
@@ -54,7 +56,7 @@ function beforeAsking(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
-export const supplySourceCurrent: Check = {
+export const supplySourceCurrent = {
   meta,
   run: (circuit) =>
     [...circuit.rails.values()]
@@ -63,4 +65,4 @@ export const supplySourceCurrent: Check = {
         ...railLoad(circuit, meta, rail, tell('switchesOffOrVoltage'), tell('everythingHangsSourceWhen')),
         ...beforeAsking(circuit, rail),
       ]),
-};
+} satisfies Check;

@@ -17,11 +17,12 @@ export interface SupplyStaysOnSays {
 
 const tell = tells<SupplyStaysOnSays>('supply/stays-on');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/stays-on',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, rail: Rail): Result[] {
   const figure = rail.offer.staysOn;
@@ -52,7 +53,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
-export const supplyStaysOn: Check = {
+export const supplyStaysOn = {
   meta,
   run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
-};
+} satisfies Check;

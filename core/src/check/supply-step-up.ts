@@ -16,11 +16,12 @@ export interface SupplyStepUpSays {
 
 const tell = tells<SupplyStepUpSays>('supply/step-up');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'supply/step-up',
   station: 'power',
   breaks: 'fault',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, rail: Rail): Result[] {
   const { from } = rail.offer;
@@ -66,7 +67,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   ];
 }
 
-export const supplyStepUp: Check = {
+export const supplyStepUp = {
   meta,
   run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
-};
+} satisfies Check;

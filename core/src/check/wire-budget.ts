@@ -50,11 +50,12 @@ export interface WireBudgetSays {
 
 const tell = tells<WireBudgetSays>('wire/budget');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'wire/budget',
   station: 'bus',
   breaks: 'fault',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
 const S = (x: number) => quantityOf(x, 's', 3);
 
@@ -253,7 +254,7 @@ function fed(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const wireBudget: Check = {
+export const wireBudget = {
   meta,
   run: (circuit) => [
     ...circuit.nets
@@ -261,4 +262,4 @@ export const wireBudget: Check = {
       .flatMap((net) => [...rise(circuit, net), ...fed(circuit, net)]),
     ...circuit.buses.filter(({ protocol }) => protocol === 'onewire').flatMap((bus) => round(circuit, bus)),
   ],
-};
+} satisfies Check;

@@ -16,13 +16,14 @@ export interface WireOverlaySays {
 
 const tell = tells<WireOverlaySays>('wire/overlay');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'wire/overlay',
   station: 'bus',
   breaks: 'fault',
-};
+  scope: 'bus',
+} as const satisfies CheckMeta;
 
-export const wireOverlay: Check = {
+export const wireOverlay = {
   meta,
   run: (circuit: Circuit) =>
     circuit.plan.buses.flatMap((bus): Result[] => {
@@ -57,4 +58,4 @@ export const wireOverlay: Check = {
         }),
       ];
     }),
-};
+} satisfies Check;

@@ -18,11 +18,13 @@ export interface WirePullUpSays {
 
 const tell = tells<WirePullUpSays>('wire/pull-up');
 
-const meta: CheckMeta = {
+const meta = {
   id: 'wire/pull-up',
   station: 'bus',
   breaks: 'fault',
-};
+  scope: 'bus',
+  answeredBy: 'edge',
+} as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, net: Net): Result[] {
   const rp = effectivePullUp(net);
@@ -67,4 +69,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const wirePullUp: Check = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) };
+export const wirePullUp = {
+  meta,
+  run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)),
+} satisfies Check;

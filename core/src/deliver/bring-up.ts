@@ -1,9 +1,10 @@
 /** The bring-up sheet: what every measurement of a build should show, in the order in which it is safe to find out. */
+import { metaOf } from '../check/registry.ts';
 import { edgeOf, formatWord, measure, Measurements, type Measurement, type Reading } from '../bench/measurement.ts';
 import { Talk } from '../bench/talk.ts';
 import { drawBounds } from '../bench/usual.ts';
 import { VirtualBuild, type Planned } from '../bench/virtual-build.ts';
-import type { Result } from '../check/result.ts';
+import { type Result, type AnsweredBy } from '../check/result.ts';
 import type { Circuit, Net } from '../circuit/circuit.ts';
 import type { Lead } from '../circuit/laid.ts';
 import { effectivePullUp, highestRest, lowestRest } from '../physics/node.ts';
@@ -367,24 +368,22 @@ export function bringUpSheet(plan: Planned, each: (m: Measurement) => void = () 
   };
 }
 
-/** Checks whose passes a row answers when it is inside, and how their subjects name what the row is about. */
-const ANSWERS: readonly { readonly of: (row: SheetRow) => boolean; readonly checks: readonly string[] }[] = [
-  {
-    of: ({ kind, phase }) => kind === 'volts' && phase === 'power',
-    checks: ['supply/range', 'supply/lead-drop', 'supply/dropout'],
-  },
-  { of: ({ kind }) => kind === 'amps', checks: ['supply/source-current'] },
-  { of: ({ phase }) => phase === 'rest', checks: ['level/mixed-pull-ups', 'level/no-pull-up'] },
-  { of: ({ kind }) => kind === 'edge', checks: ['bus/pull-up-weak', 'wire/pull-up'] },
-  { of: ({ kind }) => kind === 'scan', checks: ['bus/address-collision', 'bus/address-reserved'] },
-];
+/** What a row answers when it shows what it should. */
+function answers({ kind, phase }: SheetRow): AnsweredBy | null {
+  if (kind === 'edge' || kind === 'scan') return kind;
+  if (kind === 'amps') return 'current';
+  if (phase === 'rest') return 'rest';
+  return kind === 'volts' && phase === 'power' ? 'voltage' : null;
+}
 
 /** Keys of the passes that a row answers when what it shows is inside. */
 export function answersOf(row: SheetRow, passes: readonly Result[]): string[] {
   if (row.touched) return [];
-  const checks = new Set(ANSWERS.filter(({ of }) => of(row)).flatMap((a) => a.checks));
-  if (checks.size === 0) return [];
+  const by = answers(row);
+  if (by === null) return [];
   const about = row.subjects.map((subject) => subject.replace(/^rail:/, ''));
   const names = (subject: string) => about.some((id) => subject === id || subject.startsWith(`${id}.`));
-  return passes.filter(({ check, subjects }) => checks.has(check) && subjects.some(names)).map(({ key }) => key);
+  return passes
+    .filter(({ check, subjects }) => metaOf(check)?.answeredBy === by && subjects.some(names))
+    .map(({ key }) => key);
 }

@@ -15,11 +15,12 @@ export interface DeliverReadBackSays {
 
 const tell = tells<DeliverReadBackSays>('deliver/read-back');
 
-export const READ_BACK: CheckMeta = {
+export const READ_BACK = {
   id: 'wiring/read-back',
   station: 'wiring',
   breaks: 'danger',
-};
+  scope: 'plan',
+} as const satisfies CheckMeta;
 
 export function readBackResults(circuit: Circuit, why: NoLayout | null, proof: LayoutProof | null): Result[] {
   if (why)

@@ -1,3 +1,4 @@
+import { type CheckId } from '../check/registry.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit } from '../circuit/circuit.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
@@ -54,7 +55,7 @@ const both =
     proposers.flatMap((propose) => propose(context));
 
 /** Who proposes what for which check. A check that is not here has no remedy. */
-const PROPOSERS: Readonly<Record<string, Proposer>> = {
+const PROPOSERS = {
   'need/range': needRemedies,
   'need/accuracy': both(needRemedies, converterRemedies),
   'need/interval': needRemedies,
@@ -138,7 +139,10 @@ const PROPOSERS: Readonly<Record<string, Proposer>> = {
   'body/clearance': roomRemedies,
   'parts/budget': solderRemedies,
   'parts/solder': solderRemedies,
-};
+} satisfies Partial<Record<CheckId, Proposer>>;
+
+const proposerOf = (check: string): Proposer | undefined =>
+  (PROPOSERS as Readonly<Record<string, Proposer | undefined>>)[check];
 
 /** More choices than this help nobody. */
 const MOST_REMEDIES = 10;
@@ -193,7 +197,7 @@ export function proofOf({ circuit, finding, library }: Context, verdict: Verdict
 
 /** What might end a finding, not yet tried. */
 export const candidatesFor = (context: Context): readonly Candidate[] =>
-  unique(PROPOSERS[context.finding.check]?.(context) ?? []);
+  unique(proposerOf(context.finding.check)?.(context) ?? []);
 
 /** True when a finding that stays has become a danger, or a fault where it was none. */
 function escalates(before: Verdict, after: Verdict): boolean {

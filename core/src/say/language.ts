@@ -29,6 +29,8 @@ export type Words<Says> = {
 
 /** What a rule is called, how it goes, and where it comes from. */
 export interface RuleWords {
+  /** A word or two, where a row has no room for the title. */
+  readonly short: string;
   readonly title: string;
   /** The rule in one sentence, with its formula. */
   readonly rule: string;
@@ -45,8 +47,11 @@ export interface Topic<Says = Record<string, never>> {
 /** The words of one topic. */
 export const topic = <Says>(words: Topic<Says>): Topic<Says> => words;
 
+/** The words of a check. */
+export const check = <Says>(words: Required<Topic<Says>>): Required<Topic<Says>> => words;
+
 /** A check whose sentences are those of its file. */
-export const ruleOnly = (rule: RuleWords): Topic => ({ rule, says: {} });
+export const ruleOnly = (rule: RuleWords): Required<Topic> => ({ rule, says: {} });
 
 type AnyWords = Readonly<Record<string, string | ((data: never) => string)>>;
 

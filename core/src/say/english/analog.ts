@@ -6,11 +6,12 @@ import type { AnalogLinksSays } from '../../check/analog-links.ts';
 import type { AnalogRangeSays } from '../../check/analog-range.ts';
 import type { AnalogResolutionSays } from '../../check/analog-resolution.ts';
 import type { AnalogSourceSays } from '../../check/analog-source.ts';
-import { topic } from '../language.ts';
+import { topic, check } from '../language.ts';
 
 export const analog = {
-  'analog/dead-ends': topic<AnalogDeadEndsSays>({
+  'analog/dead-ends': check<AnalogDeadEndsSays>({
     rule: {
+      short: 'dead ends',
       title: 'The wanted range keeps off the dead ends of the converter',
       rule: 'Over the wanted range the voltage at the pin stays between the two at which the converter counts straight; what it is beyond, ÷ volts per unit of the reading, is at most what the error leaves of the accuracy wanted.',
       source: 'the controller’s card',
@@ -34,8 +35,9 @@ export const analog = {
       per: ({ slope, unit }) => `÷ ${slope} per ${unit}`,
     },
   }),
-  'analog/divider': topic<AnalogDividerSays>({
+  'analog/divider': check<AnalogDividerSays>({
     rule: {
+      short: 'evenness',
       title: 'A resistive part has the fixed resistor that suits its range',
       rule: 'A thermistor, light-dependent or platinum resistor stands under a fixed resistor; the smallest slope over the wanted range is at least half as even as the best value of the series gives, and self-heating stays under a tenth of the wanted accuracy.',
       source: 'the divider’s transfer; common practice for the shares',
@@ -61,8 +63,9 @@ export const analog = {
       powerDissipationConstant: 'power ÷ dissipation constant',
     },
   }),
-  'analog/ground-shift': topic<AnalogGroundShiftSays>({
+  'analog/ground-shift': check<AnalogGroundShiftSays>({
     rule: {
+      short: 'ground shift',
       title: 'What a part draws does not lift its own reading',
       rule: 'From rest to peak, what the part draws × resistance of its ground lead and contacts ÷ volts per unit of the reading, is at most what its own error leaves of the accuracy wanted.',
       source: 'Ohm’s law; ASTM B258 and IEC 60028 (from memory)',
@@ -90,8 +93,9 @@ export const analog = {
       outputHighest: ({ through }) => `its output at its highest${through}`,
     },
   }),
-  'analog/range': topic<AnalogRangeSays>({
+  'analog/range': check<AnalogRangeSays>({
     rule: {
+      short: 'range',
       title: 'The output stays inside the converter’s range',
       rule: 'The voltage at the pin over the wanted range, worst case, is at most the converter’s full scale at its lowest; where one rail is full scale and feeds the part, both at the same end of it. A divider counts with its tolerance. Not said where level/over-voltage is broken at that pin.',
       source: 'the cards',
@@ -106,8 +110,9 @@ export const analog = {
       convertersReference: 'the converter’s reference',
     },
   }),
-  'analog/resolution': topic<AnalogResolutionSays>({
+  'analog/resolution': check<AnalogResolutionSays>({
     rule: {
+      short: 'counts',
       title: 'The way to the counts is fine enough',
       rule: 'Half a step, the converter’s error, its reference, and the tolerance of divider or fixed resistor, in the need’s unit at the worst place of the wanted range and all at their worst, are at most the wanted accuracy. Not said where need/accuracy is broken, of which it is a part.',
       source: 'the cards; adding all of them in full is the worst case',
@@ -122,8 +127,9 @@ export const analog = {
       at: ({ at }) => `at ${at}`,
     },
   }),
-  'analog/source': topic<AnalogSourceSays>({
+  'analog/source': check<AnalogSourceSays>({
     rule: {
+      short: 'source',
       title: 'The source is strong enough for the converter',
       rule: 'The resistance that the pin sees - of the output, of a divider’s two resistors side by side, of a bare part beside its fixed resistor - is at most what the converter tolerates. A capacitor at the pin, 2^bits times what the converter takes for a sample, gives it the sample in its place.',
       source:

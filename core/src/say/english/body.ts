@@ -5,12 +5,13 @@ import type { BodyHeatSays } from '../../check/body-heat.ts';
 import type { BodyPlaceSays } from '../../check/body-place.ts';
 import type { BodySunSays } from '../../check/body-sun.ts';
 import type { BodySurgeSays } from '../../check/body-surge.ts';
-import { topic, ruleOnly } from '../language.ts';
+import { check, ruleOnly } from '../language.ts';
 import { commas, list } from './grammar.ts';
 
 export const body = {
-  'body/clearance': topic<BodyClearanceSays>({
+  'body/clearance': check<BodyClearanceSays>({
     rule: {
+      short: 'room',
       title: 'Parts have room on the board, and nothing over them',
       rule: 'The footprint meets holes of a board and leaves one beside each pin; of parts that were put down by hand no two stand in one place, and nothing lies over what needs air, view or light; pins of a part in a socket meet their own lines, one by one.',
       source: 'the cards; the grid of solderless breadboards, common practice',
@@ -37,8 +38,9 @@ export const body = {
       words2: ({ label, other, theirs }) => `${label} of ${other}: ${theirs}`,
     },
   }),
-  'body/condensation': topic<BodyCondensationSays>({
+  'body/condensation': check<BodyCondensationSays>({
     rule: {
+      short: 'dew',
       title: 'Dew does not fall on a bare board',
       rule: 'A board that stands no splash is not at a place where dew falls: outdoors, in a closed box there as well, or where the air is wanted to be read at 95 %RH and above - unless its card says that it may be splashed.',
       source: 'common practice',
@@ -51,8 +53,9 @@ export const body = {
       cardPromisesNoSplash: 'its card promises no splash',
     },
   }),
-  'body/heat': topic<BodyHeatSays>({
+  'body/heat': check<BodyHeatSays>({
     rule: {
+      short: 'warmed',
       title: 'Nothing warms a part that feels the air',
       rule: 'Estimated rise at the part, from what it stands beside, by the maker’s word or by the holes that they were put into (P ÷ (2π·k·t) × K0(r·√(2h ÷ (k·t)))) and from all that is in one closed box (P ÷ (U × A)), against the accuracy that the part itself leaves over. A warm humidity part reads low by the Magnus formula, at the end of the air’s range where that is most.',
       source:
@@ -77,8 +80,9 @@ export const body = {
       wantedOwn: ({ accuracy, own }) => `${accuracy} wanted − ${own} of its own`,
     },
   }),
-  'body/place': topic<BodyPlaceSays>({
+  'body/place': check<BodyPlaceSays>({
     rule: {
+      short: 'place',
       title: 'What a place is has been said',
       rule: 'Of every place where a part is the plan says whether it is wet, indoors or out, a closed box, and how long the leads to it are. Until it does, jumpers are assumed, and what is proved by their length counts as on trust.',
       source: 'common practice',
@@ -141,27 +145,32 @@ export const body = {
     },
   }),
   'body/ambient': ruleOnly({
+    short: 'air',
     title: 'Parts stand the air where they are',
     rule: 'The air of the place lies inside what the card allows.',
     source: 'the cards',
   }),
   'body/water': ruleOnly({
+    short: 'water',
     title: 'Parts stand the water where they are',
     rule: 'The card’s rating (dry, splash, immersion) is at least that of the place.',
     source: 'the cards',
   }),
   'body/lead': ruleOnly({
+    short: 'reach',
     title: 'Leads reach their place',
     rule: 'The leads planned for a part and its own wires together are at least as long as the way to its place.',
     source: 'the plan and the cards',
   }),
   'body/wear': ruleOnly({
+    short: 'wear',
     title: 'Parts outlast the build',
     rule: 'Planned life × share of the time at work ≤ the life in use of the card.',
     source: 'the cards',
   }),
-  'body/sun': topic<BodySunSays>({
+  'body/sun': check<BodySunSays>({
     rule: {
+      short: 'sun',
       title: 'The sun does not read the air',
       rule: 'What the sun adds to a part that feels the air - in a closed box α·G·A ÷ (U·A), bare α·G ÷ (4·h) - is at most the accuracy wanted; in the shade nothing, under a ventilated shield a tenth.',
       source: 'heat balance; α, G, U, A and h are estimates of common practice',
@@ -175,8 +184,9 @@ export const body = {
       sunAdds: 'the sun adds',
     },
   }),
-  'body/surge': topic<BodySurgeSays>({
+  'body/surge': check<BodySurgeSays>({
     rule: {
+      short: 'surge',
       title: 'Long leads outdoors end in something that takes a surge',
       rule: 'A line of its own that comes 3 m or more from outdoors has a resistor in it at the pin (100 Ω to 1 kΩ); clamps and an earthed screen are for the hand to add.',
       source: 'common practice',

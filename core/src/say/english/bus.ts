@@ -16,7 +16,7 @@ import type { WireOverlaySays } from '../../check/wire-overlay.ts';
 import type { WirePullUpSays } from '../../check/wire-pull-up.ts';
 import { BUS_ADDRESS_SOURCE, BUS_TIMING_SOURCE } from '../../standard/bus-timing.ts';
 import { ONE_WIRE_SOURCE, ONE_WIRE_TIMING_SOURCE } from '../../standard/one-wire.ts';
-import { topic, ruleOnly } from '../language.ts';
+import { topic, check, ruleOnly } from '../language.ts';
 import { commas, list } from './grammar.ts';
 
 export const bus = {
@@ -54,17 +54,20 @@ export const bus = {
     },
   }),
   'bus/address-collision': ruleOnly({
+    short: 'address',
     title: 'One part answers at one address',
     rule: 'No two parts of one bus answer at one address at the same time, their settings considered. Parts that a bus switch, a gated translator or a switched supply takes off the bus in turn may share one.',
     source: BUS_ADDRESS_SOURCE,
   }),
   'bus/address-reserved': ruleOnly({
+    short: 'reserved',
     title: 'No part sits on a reserved address',
     rule: 'Addresses run from 0x08 to 0x77; 0x00–0x07 and 0x78–0x7F are reserved. A value above 0x7F is taken for the 8-bit form and halved.',
     source: BUS_ADDRESS_SOURCE,
   }),
-  'bus/capacitance': topic<BusCapacitanceSays>({
+  'bus/capacitance': check<BusCapacitanceSays>({
     rule: {
+      short: 'capacity',
       title: 'The bus carries no more capacitance than its mode allows',
       rule: 'Pins (10 pF each where a card says nothing), leads, board rows and translators of a segment add up to 400 pF at most, 550 pF in fast-plus mode. A channel of a bus switch adds its segment while it is on. More is a note where the line rises in time all the same, and nothing here where bus/pull-up-weak says that it does not.',
       source: BUS_TIMING_SOURCE,
@@ -80,8 +83,9 @@ export const bus = {
       spare: ({ capacitance, farads }) => `${capacitance} − ${farads} to spare`,
     },
   }),
-  'bus/clock': topic<BusClockSays>({
+  'bus/clock': check<BusClockSays>({
     rule: {
+      short: 'clock',
       title: 'The bus is not faster than its slowest part',
       rule: 'The clock of a bus is at most the fastest clock of every part on it.',
       source: 'the cards',
@@ -96,8 +100,9 @@ export const bus = {
       fastestClock: 'fastest clock',
     },
   }),
-  'bus/crossed': topic<BusCrossedSays>({
+  'bus/crossed': check<BusCrossedSays>({
     rule: {
+      short: 'crossed',
       title: 'Serial lines meet their counterparts',
       rule: 'What one end transmits the other receives: UART lines are crossed, SPI and I²C lines meet their namesakes.',
       source: 'the controller’s card; common practice',
@@ -119,8 +124,9 @@ export const bus = {
       asks: ({ ask, label }) => `asks for ${ask}, on ${label}`,
     },
   }),
-  'bus/long-leads': topic<BusLongLeadsSays>({
+  'bus/long-leads': check<BusLongLeadsSays>({
     rule: {
+      short: 'long leads',
       title: 'Long leads of a bus are twisted, and a star is damped',
       rule: 'I²C leads longer than 1 m want SDA and SCL each twisted with ground or screened, even where the rise holds. A one-wire line that goes to two or more places by stubs longer than 3 m wants 100 to 120 Ω in each stub.',
       source: 'common practice',
@@ -140,8 +146,9 @@ export const bus = {
       themLongerThan: ({ count, longstub }) => `${count} of them longer than ${longstub}`,
     },
   }),
-  'bus/pull-up-pairs': topic<BusPullUpPairsSays>({
+  'bus/pull-up-pairs': check<BusPullUpPairsSays>({
     rule: {
+      short: 'pairs',
       title: 'One pair of pull-ups for a bus',
       rule: 'Under the house rule “one pair per bus” a line has no more pull-ups than it needs: at most one that can be taken away, and none where those that cannot be taken away suffice.',
       source: 'house rule of the plan',
@@ -190,17 +197,20 @@ export const bus = {
     },
   }),
   'bus/pull-up-weak': ruleOnly({
+    short: 'rise',
     title: 'The pull-up lifts the line in time',
     rule: 'tr = 0.8473 × Rp × Cb ≤ 1000 ns (standard), 300 ns (fast), 120 ns (fast-plus), every figure at its worst. Where pins leak, pull-ups go to several rails, or a translator or bus switch joins two sides, the rise is worked out on the whole network.',
     source: BUS_TIMING_SOURCE,
   }),
   'bus/pull-up-strong': ruleOnly({
+    short: 'sink',
     title: 'Every sink can hold the line low',
     rule: 'Rp ≥ (VDD − VOL) ÷ IOL of the weakest sink: 0.4 V at what the cards say, 3 mA where one is silent at any clock; on a bus of 2 V or less 0.2 × VDD at 2 mA. Rp is the parallel value of every pull-up, those behind channels of a bus switch that are on included; with several rails VDD is their common open voltage.',
     source: BUS_TIMING_SOURCE,
   }),
-  'bus/release': topic<BusReleaseSays>({
+  'bus/release': check<BusReleaseSays>({
     rule: {
+      short: 'release',
       title: 'On SPI only who is selected speaks',
       rule: 'A part that goes on driving its output while it is not selected shares no bus; where several share one, each select line is held high while the controller starts.',
       source: 'the cards; common practice',
@@ -216,8 +226,9 @@ export const bus = {
       partSelectedChanceTakes: 'A part that is selected by chance takes part in its neighbour’s start.',
     },
   }),
-  'bus/serial-rate': topic<BusSerialRateSays>({
+  'bus/serial-rate': check<BusSerialRateSays>({
     rule: {
+      short: 'serial rate',
       title: 'Both ends of a serial line count alike',
       rule: 'Error of the controller’s rate, clock ÷ (samples × the nearest whole divisor) against the rate, and that of the part, together 2 % at most.',
       source: 'ten bits, sampled in the middle, stand about 4 % in all; half of it is common practice',
@@ -252,17 +263,20 @@ export const bus = {
     },
   }),
   'bus/spi-speed': ruleOnly({
+    short: 'SPI speed',
     title: 'On SPI the answer is there before the next edge',
     rule: 'Clock ≤ 1 ÷ (2 × (t_valid of the part + t_setup of the controller + 10 ns a metre of lead)): half a period has to hold the way there and back.',
     source: 'the cards; 50 ns, 10 ns and 10 ns/m where nothing is said are common practice',
   }),
   'bus/spi-mode': ruleOnly({
+    short: 'SPI mode',
     title: 'Parts of one SPI bus are spoken to in one mode',
     rule: 'All parts of a bus have one mode of clock and phase; where they have several the program sets it before each.',
     source: 'the cards',
   }),
-  'bus/stretching': topic<BusStretchingSays>({
+  'bus/stretching': check<BusStretchingSays>({
     rule: {
+      short: 'stretch',
       title: 'A part that stretches the clock is waited for',
       rule: 'A target that holds the clock low while it is busy stands on a controller that waits for it, or is read with commands that do not hold the clock.',
       source: 'UM10204 §3.1.9 (from memory); the cards',
@@ -284,8 +298,9 @@ export const bus = {
       none: 'none',
     },
   }),
-  'bus/time': topic<BusTimeSays>({
+  'bus/time': check<BusTimeSays>({
     rule: {
+      short: 'time',
       title: 'All readings of a bus fit into the interval',
       rule: 'Σ (bytes × 9 + start and stop) ÷ clock on I²C, bytes × 8 ÷ clock on SPI, plus every conversion one after the other, each over its own interval, is at most 1: Σ time ÷ interval. Said for the shortest interval on the bus.',
       source: 'UM10204 §3.1 (from memory): nine clocks a byte; the cards',
@@ -305,8 +320,9 @@ export const bus = {
       oneAfterOther: 'one after the other',
     },
   }),
-  'wire/budget': topic<WireBudgetSays>({
+  'wire/budget': check<WireBudgetSays>({
     rule: {
+      short: 'budget',
       title: 'A one-wire line recovers, converts and feeds in time',
       rule: 'Rp × C × ln((V − 0.4 V) ÷ (V − VIH)) ≤ 9 µs, so that a one is there when it is sampled; one conversion and the reading of every part fit into the interval; a part that lives on the line gets V − I × Rp, at least what it works at.',
       source: ONE_WIRE_TIMING_SOURCE,
@@ -346,8 +362,9 @@ export const bus = {
       leftLine: 'left on the line',
     },
   }),
-  'wire/overlay': topic<WireOverlaySays>({
+  'wire/overlay': check<WireOverlaySays>({
     rule: {
+      short: 'setting',
       title: 'The pin that the system is told is the pin that is wired',
       rule: 'On a board whose system drives a bus by a setting, the pin of that setting - its default unless the plan says another - is the pin that the bus is on.',
       source: 'the controller’s card',
@@ -365,8 +382,9 @@ export const bus = {
       wired: 'wired',
     },
   }),
-  'wire/pull-up': topic<WirePullUpSays>({
+  'wire/pull-up': check<WirePullUpSays>({
     rule: {
+      short: 'pull-up',
       title: 'A one-wire line has one effective pull-up',
       rule: 'Rp ≥ (VDD − 0.4 V) ÷ 4 mA, Rp being the parallel value of all pull-ups on the line; more than one is a caution.',
       source: ONE_WIRE_SOURCE,

@@ -72,6 +72,7 @@ export const deliver = {
     },
   }),
   'wiring/read-back': ruleOnly({
+    short: 'read back',
     title: 'The wiring is the circuit',
     rule: 'What is read back from the holes, strips, sockets, legs and leads of the steps joins the same ends as the circuit, and nothing else. A second program reads it, which knows neither the circuit nor how the layout was made.',
     source: 'the plan itself',

@@ -6,12 +6,13 @@ import type { DriveFlybackSays } from '../../check/drive-flyback.ts';
 import type { DriveGateSays } from '../../check/drive-gate.ts';
 import type { DriveLedSays } from '../../check/drive-led.ts';
 import type { DriveTransistorSays } from '../../check/drive-transistor.ts';
-import { topic } from '../language.ts';
+import { check } from '../language.ts';
 import { list } from './grammar.ts';
 
 export const drive = {
-  'drive/chain': topic<DriveChainSays>({
+  'drive/chain': check<DriveChainSays>({
     rule: {
+      short: 'chain of lights',
       title: 'A chain of lights has its resistor and its capacitor',
       rule: '220 Ω to 1 kΩ (330 to 470 Ω are usual) in the data line, 470 µF and more across the supply, and a feed at both ends from 1.5 A on.',
       source: 'common practice',
@@ -31,8 +32,9 @@ export const drive = {
       stripsOwnCopperThin: 'The strip’s own copper is thin; what is lost along it is missing at the end.',
     },
   }),
-  'drive/contact': topic<DriveContactSays>({
+  'drive/contact': check<DriveContactSays>({
     rule: {
+      short: 'contact',
       title: 'Contacts switch what they may, and every contact switches something',
       rule: 'Voltage of the load’s rail ≤ the contact’s for direct current; its current ≤ the contact’s × the derating; its highest for a moment ≤ the inrush that the contact carries. A coil on a contact has a diode. A contact of the plan switches a load of it, or serves a need for switching, whose load the plan does not know.',
       source: 'the cards; the diode is common practice',
@@ -66,8 +68,9 @@ export const drive = {
       oneRelayOneSwitch: 'One relay is one switch.',
     },
   }),
-  'drive/diode': topic<DriveDiodeSays>({
+  'drive/diode': check<DriveDiodeSays>({
     rule: {
+      short: 'diode’s rating',
       title: 'Every diode carries and blocks what it has to',
       rule: 'In a feed: the peak of what is fed ≤ the diode’s current × the house rule’s share, and the rail that it keeps apart ≤ what it blocks. Across a coil: the coil’s current, for a moment, ≤ the diode’s current, and its supply ≤ what the diode blocks.',
       source: 'the cards; a diode of which nothing is said counts as one of 1 A and 50 V (common practice)',
@@ -89,8 +92,9 @@ export const drive = {
       words: ({ blocks }) => `of ${blocks}`,
     },
   }),
-  'drive/flyback': topic<DriveFlybackSays>({
+  'drive/flyback': check<DriveFlybackSays>({
     rule: {
+      short: 'diode',
       title: 'Every coil has its diode',
       rule: 'A diode stands across every switched coil: the switch then sees supply + 1 V. Without one it sees L × I ÷ t at switch-off, against what it stands.',
       source: 'V = L × dI/dt; the diode’s drop is common practice',
@@ -112,8 +116,9 @@ export const drive = {
       stands: ({ driverNode }) => `${driverNode} stands`,
     },
   }),
-  'drive/gate': topic<DriveGateSays>({
+  'drive/gate': check<DriveGateSays>({
     rule: {
+      short: 'gate',
       title: 'The gate is driven as its resistance is stated',
       rule: 'VOH of the pin at its lowest is at least the gate voltage at which the transistor’s resistance is stated.',
       source: 'the cards',
@@ -129,8 +134,9 @@ export const drive = {
       stated: 'stated at',
     },
   }),
-  'drive/led': topic<DriveLedSays>({
+  'drive/led': check<DriveLedSays>({
     rule: {
+      short: 'resistor',
       title: 'A light has its resistor',
       rule: 'R(min) ≥ (VOH(max) − Vf(min)) ÷ I, I being the smaller of the light’s limit and the pin’s recommended current, each × derating. Between that and what light and pin stand at most is a caution, and so is too large a resistor.',
       source: 'Ohm’s law; 5 to 20 mA for one light and the pin’s recommended current are common practice',
@@ -156,8 +162,9 @@ export const drive = {
       fittedSmallest: 'fitted, at its smallest',
     },
   }),
-  'drive/transistor': topic<DriveTransistorSays>({
+  'drive/transistor': check<DriveTransistorSays>({
     rule: {
+      short: 'driver',
       title: 'Drivers carry their load, and are fully on',
       rule: 'Load ≤ the driver’s current × derating. A bare bipolar transistor saturates with a tenth of the load in its base: (VOH(min) − VBE(max)) ÷ R(max) ≥ I ÷ 10, and (VOH(max) − VBE(min)) ÷ R(min) ≤ what the pin gives. It turns VCE(sat) × I to heat, a field-effect one I² × R.',
       source: 'Ohm’s law; saturation at a forced gain of 10, as transistor sheets state VCE(sat), is common practice',

@@ -1,5 +1,6 @@
 /** English. A second language is a second record of the same topics. */
-import type { Language } from '../language.ts';
+import type { CheckId } from '../../check/registry.ts';
+import type { Language, RuleWords } from '../language.ts';
 import { analog } from './analog.ts';
 import { body } from './body.ts';
 import { bus } from './bus.ts';
@@ -46,4 +47,4 @@ export const ENGLISH = {
   ...remedyMore,
   ...solve,
   ...word,
-} satisfies Language;
+} satisfies Language & { readonly [Check in CheckId]: { readonly rule: RuleWords } };

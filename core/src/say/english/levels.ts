@@ -8,12 +8,13 @@ import type { LevelOverVoltageSays } from '../../check/level-over-voltage.ts';
 import type { LevelTranslatedTwiceSays } from '../../check/level-translated-twice.ts';
 import type { LevelTranslatorSays } from '../../check/level-translator.ts';
 import type { LevelUnpoweredSays } from '../../check/level-unpowered.ts';
-import { topic } from '../language.ts';
+import { check } from '../language.ts';
 import { list, plural, start } from './grammar.ts';
 
 export const levels = {
-  'level/feed-rule': topic<LevelFeedRuleSays>({
+  'level/feed-rule': check<LevelFeedRuleSays>({
     rule: {
+      short: 'feed',
       title: 'A wide-range part is fed as the house rule says',
       rule: 'A part with signals that works from the controller’s logic voltage and from 5 V alike is fed from the one that the house rule names.',
       source: 'house rule of the plan',
@@ -27,8 +28,9 @@ export const levels = {
       to: ({ range, range2 }) => `${range} to ${range2}`,
     },
   }),
-  'level/high': topic<LevelHighSays>({
+  'level/high': check<LevelHighSays>({
     rule: {
+      short: 'high',
       title: 'A high is read as high',
       rule: 'What is guaranteed high on the net - VOH(min) of a driver, or the resting level of an open-drain net less leakage × pull-up - is at least VIH of every receiver, worst case. Every broken pair is reported, and the tightest that holds.',
       source: 'the cards’ VOH and VIH; for families JESD8C.01, JESD8-5A, JESD8-7A (from memory)',
@@ -50,8 +52,9 @@ export const levels = {
       rest: ({ net }) => `${net} at rest`,
     },
   }),
-  'level/low': topic<LevelLowSays>({
+  'level/low': check<LevelLowSays>({
     rule: {
+      short: 'low',
       title: 'A low is read as low',
       rule: 'VOL(max) of every driver is at most VIL of every receiver on the net, worst case; on I²C where a card is silent the standard’s 0.4 V, 0.2 × VDD at 2 V and below. Every broken pair is reported, and the tightest that holds.',
       source: 'the cards’ VOL and VIL; for families JESD8C.01, JESD8-5A, JESD8-7A; UM10204 table 10 (from memory)',
@@ -68,8 +71,9 @@ export const levels = {
       lowAccepts: ({ receiver }) => `low that ${receiver} accepts`,
     },
   }),
-  'level/mixed-pull-ups': topic<LevelMixedPullUpsSays>({
+  'level/mixed-pull-ups': check<LevelMixedPullUpsSays>({
     rule: {
+      short: 'two rails',
       title: 'Pull-ups to several rails lift nothing too high',
       rule: 'Pull-ups to different rails lift a net to Σ(Vi/Ri) ÷ Σ(1/Ri), rails and tolerances at their worst; that is at most what every terminal on it stands. Rails of clearly different voltage are a caution even where all stand it: current flows from one into the other.',
       source: 'Kirchhoff’s current law; absolute maximum ratings of the cards',
@@ -91,8 +95,9 @@ export const levels = {
         'Two pull-ups to two voltages meet somewhere between. What is on the lower rail is held above it, and with that rail off the higher one feeds it backwards.',
     },
   }),
-  'level/no-pull-up': topic<LevelNoPullUpSays>({
+  'level/no-pull-up': check<LevelNoPullUpSays>({
     rule: {
+      short: 'pull-up',
       title: 'An open-drain net has a pull-up',
       rule: 'A net that nobody drives high carries at least one pull-up. The controller’s weak internal one alone is a caution.',
       source: 'UM10204 §3.1.1 (from memory); for switches common practice',
@@ -112,8 +117,9 @@ export const levels = {
       to2: ({ ohms, ohms2 }) => `${ohms} to ${ohms2}`,
     },
   }),
-  'level/over-voltage': topic<LevelOverVoltageSays>({
+  'level/over-voltage': check<LevelOverVoltageSays>({
     rule: {
+      short: 'roof',
       title: 'No terminal sees more than it stands',
       rule: 'The highest voltage on a net - of every driver, of its pull-ups, and of a fixed resistor whose part is unplugged - is at most the absolute maximum of each terminal on it, its own supply at its lowest. Beyond that by less than its protection diode conducts at (0.4 V above its supply) is a caution. Pull-ups to several rails are judged by level/mixed-pull-ups, supplies that are off by level/unpowered.',
       source: 'absolute maximum ratings of the cards',
@@ -135,8 +141,9 @@ export const levels = {
       stands: ({ end }) => `${end} stands`,
     },
   }),
-  'level/translated-twice': topic<LevelTranslatedTwiceSays>({
+  'level/translated-twice': check<LevelTranslatedTwiceSays>({
     rule: {
+      short: 'twice',
       title: 'No two translators in series',
       rule: 'A port whose breakout carries a translator of its own does not stand behind another one.',
       source: 'common practice: each translator adds its capacitance, its pull-ups and a low level of its own',
@@ -151,8 +158,9 @@ export const levels = {
       before: 'before it',
     },
   }),
-  'level/translator': topic<LevelTranslatorSays>({
+  'level/translator': check<LevelTranslatorSays>({
     rule: {
+      short: 'translator',
       title: 'A translator fits its two sides',
       rule: 'Both sides fed from two different voltages, the lower on the low side; enough channels; an open-drain style for lines that both sides pull low, one direction for all lines of the other kind; a clock that it follows (what its own pull-ups and both sides’ capacitance make of the edge is judged by bus/pull-up-weak). No line that is read by its voltage goes through one. A divider lets signals through to the controller only.',
       source: 'the translator’s card',
@@ -189,8 +197,9 @@ export const levels = {
       seenFromOtherSide: 'Seen from the other side a divider takes away from a level that is too low already.',
     },
   }),
-  'level/unpowered': topic<LevelUnpoweredSays>({
+  'level/unpowered': check<LevelUnpoweredSays>({
     rule: {
+      short: 'while off',
       title: 'A part without supply is not fed through its signals',
       rule: 'While the supply of a part can be off and something on the net stays on - another source, or a supply that is not switched with it - the net is at most what the part stands without supply. Beyond that current flows through its protection diode: driven it is a danger, through a pull-up it holds the line down; through a resistor in the line that keeps it at 1 mA or less it does nothing. Its own pull-ups leave a high for the others while its rail is off.',
       source:

@@ -6,12 +6,13 @@ import type { NeedSelectivitySays } from '../../check/need-selectivity.ts';
 import type { NeedTriggerSays } from '../../check/need-trigger.ts';
 import type { NeedUpkeepSays } from '../../check/need-upkeep.ts';
 import type { NeedWordsSays } from '../../check/need-words.ts';
-import { topic, ruleOnly } from '../language.ts';
+import { topic, check, ruleOnly } from '../language.ts';
 import { commas, list } from './grammar.ts';
 
 export const need = {
-  'need/accuracy': topic<NeedAccuracySays>({
+  'need/accuracy': check<NeedAccuracySays>({
     rule: {
+      short: 'accuracy',
       title: 'The wanted accuracy is met over the wanted range',
       rule: 'The largest error of any sub-range that touches the wanted range, plus drift a year × planned life, plus the analog chain’s error where there is one, is at most the wanted accuracy.',
       source: 'the cards; adding all of them in full is the worst case',
@@ -31,8 +32,9 @@ export const need = {
       year: ({ driftPerYear, years }) => `${driftPerYear} a year × ${years}`,
     },
   }),
-  'need/interval': topic<NeedIntervalSays>({
+  'need/interval': check<NeedIntervalSays>({
     rule: {
+      short: 'interval',
       title: 'The sensor is not asked faster than it can answer',
       rule: 'The wanted time between readings is at least the longest of the card’s shortest interval and its conversion time.',
       source: 'the cards',
@@ -50,12 +52,14 @@ export const need = {
     },
   }),
   'need/warm-up': ruleOnly({
+    short: 'warm-up',
     title: 'A long warm-up is told',
     rule: 'A sensor that warms up longer than the wanted time between readings must stay on between them; one that sleeps or is switched off meanwhile is a fault.',
     source: 'the cards',
   }),
-  'need/range': topic<NeedRangeSays>({
+  'need/range': check<NeedRangeSays>({
     rule: {
+      short: 'range',
       title: 'The wanted range is covered',
       rule: 'Every need is served by a part; a sensing part measures from the lower to the upper end of the wanted range.',
       source: 'the cards',
@@ -73,8 +77,9 @@ export const need = {
       outsideRangeSensorSticks: 'Outside its range a sensor sticks at its end or reports an error.',
     },
   }),
-  'need/selectivity': topic<NeedSelectivitySays>({
+  'need/selectivity': check<NeedSelectivitySays>({
     rule: {
+      short: 'also',
       title: 'What else moves the reading is told',
       rule: 'A sensor that also answers to something else is told with what; where that is read by another need, it is a caution.',
       source: 'the cards',
@@ -87,8 +92,9 @@ export const need = {
       meaning: 'It cannot tell them apart: a high reading may be either.',
     },
   }),
-  'need/trigger': topic<NeedTriggerSays>({
+  'need/trigger': check<NeedTriggerSays>({
     rule: {
+      short: 'level',
       title: 'A level is inside what is read, and does not chatter',
       rule: 'The level, and the level at which the event ends, lie inside the wanted range; the hysteresis is at least two steps of the reading, the card’s or the converter’s, whichever is coarser.',
       source: 'two steps: common practice',
@@ -131,16 +137,19 @@ export const need = {
     },
   }),
   'need/self-calibration': ruleOnly({
+    short: 'calibrates itself',
     title: 'A part that calibrates itself sees fresh air',
     rule: 'A part that takes the lowest reading of some days for fresh air stands where fresh air comes: not in a closed box, and not where less than the whole way down to fresh air is wanted.',
     source: 'the cards; common practice',
   }),
   'need/short-events': ruleOnly({
+    short: 'short events',
     title: 'An event lasts until it is read',
     rule: 'How long an event stays at the output is at least the time between readings, or its line wakes and interrupts the controller. While the controller stays awake its program can look in between: a note.',
     source: 'the cards',
   }),
   'need/burn-in': ruleOnly({
+    short: 'burn-in',
     title: 'A new element is burnt in',
     rule: 'An element that has to be heated for some time before its readings count gets that time once, before it is compared with anything.',
     source: 'the cards',

@@ -7,12 +7,13 @@ import type { PinFloatingSays } from '../../check/pin-floating.ts';
 import type { PinStrapSays } from '../../check/pin-strap.ts';
 import type { PinUnitConflictSays } from '../../check/pin-unit-conflict.ts';
 import type { PinWakeSays } from '../../check/pin-wake.ts';
-import { topic } from '../language.ts';
+import { check } from '../language.ts';
 import { list } from './grammar.ts';
 
 export const pins = {
-  'pin/boot-state': topic<PinBootStateSays>({
+  'pin/boot-state': check<PinBootStateSays>({
     rule: {
+      short: 'start',
       title: 'What a pin switches is off while the controller starts',
       rule: 'From power-on until the program sets the pin, the line of a load stays below VIL of its input (above VIH where low switches on): held by a resistor or the pin’s own pull, and not driven by the pin.',
       source: 'the cards; node voltage by Kirchhoff’s current law',
@@ -40,8 +41,9 @@ export const pins = {
         'Every start and every cut of the supply gives the load a kick; half on, its transistor gets hot.',
     },
   }),
-  'pin/capability': topic<PinCapabilitySays>({
+  'pin/capability': check<PinCapabilitySays>({
     rule: {
+      short: 'can',
       title: 'The pin can do what the signal asks',
       rule: 'Every line has a pin, the pin has the function that the line asks for, the lines of one bus are on one instance of the peripheral, and a carrier that sits on the controller leads the pin out.',
       source: 'the controller’s card',
@@ -67,8 +69,9 @@ export const pins = {
         'A carrier is made for the pins of certain boards. On another one its names mean nothing.',
     },
   }),
-  'pin/current': topic<PinCurrentSays>({
+  'pin/current': check<PinCurrentSays>({
     rule: {
+      short: 'current',
       title: 'Pins carry what hangs on them, alone and together',
       rule: 'What a pin gives or takes at its worst is at most its recommended current (above it a caution, above the absolute one a danger); what the pins of a group give or take together is at most the limit of the group × the derating of the house rules.',
       source: 'the controller’s card; derating is common practice',
@@ -89,8 +92,9 @@ export const pins = {
       mayBeUsed: 'may be used',
     },
   }),
-  'pin/double': topic<PinDoubleSays>({
+  'pin/double': check<PinDoubleSays>({
     rule: {
+      short: 'alone',
       title: 'One pin, one signal',
       rule: 'At most one line on each pin of the controller and each input of a converter; a shared bus line counts once.',
       source: 'common practice',
@@ -106,8 +110,9 @@ export const pins = {
         'The second part shows the mistake only when it is plugged in: one signal drowns the other.',
     },
   }),
-  'pin/floating': topic<PinFloatingSays>({
+  'pin/floating': check<PinFloatingSays>({
     rule: {
+      short: 'tied',
       title: 'No input is left in the air',
       rule: 'A terminal that rests nowhere by itself - an enable, a reset, a direction, an address, an input that is not used - is tied to ground or to the supply of its part.',
       source: 'the cards; common practice',
@@ -120,8 +125,9 @@ export const pins = {
       tied2: ({ to }) => `tied to ${to}`,
     },
   }),
-  'pin/strap': topic<PinStrapSays>({
+  'pin/strap': check<PinStrapSays>({
     rule: {
+      short: 'at boot',
       title: 'Boot pins are left in peace',
       rule: 'While the controller starts, what hangs on a strapping pin cannot hold it at the wrong level: above VIL where low is asked, below VIH where high is. Pins of flash, USB and console are not used.',
       source: 'the controller’s card',
@@ -148,8 +154,9 @@ export const pins = {
       programmingMessagesFromBoard: 'Programming and messages from the board are disturbed.',
     },
   }),
-  'pin/unit-conflict': topic<PinUnitConflictSays>({
+  'pin/unit-conflict': check<PinUnitConflictSays>({
     rule: {
+      short: 'unit',
       title: 'Units of the controller are not asked twice',
       rule: 'No analog line on a converter that a feature in use takes; PWM lines on one counter agree on a frequency, and no two are on one channel; every bus and serial pair has a peripheral of its own.',
       source: 'the controller’s card',
@@ -179,8 +186,9 @@ export const pins = {
       hasItself: ({ label, unit }) => `${label} has ${unit} to itself.`,
     },
   }),
-  'pin/wake': topic<PinWakeSays>({
+  'pin/wake': check<PinWakeSays>({
     rule: {
+      short: 'wakes',
       title: 'What happens while the controller sleeps wakes it',
       rule: 'While the controller sleeps between readings, every line on which each edge counts is on a pin that wakes it.',
       source: 'the controller’s card',

@@ -8,12 +8,13 @@ import type { SupplyRailCurrentSays } from '../../check/supply-rail-current.ts';
 import type { SupplySleepSays } from '../../check/supply-sleep.ts';
 import type { SupplySourceCurrentSays } from '../../check/supply-source-current.ts';
 import type { SupplyStaysOnSays } from '../../check/supply-stays-on.ts';
-import { topic } from '../language.ts';
+import { check } from '../language.ts';
 import { commas, plural } from './grammar.ts';
 
 export const supplyCurrent = {
-  'supply/cut-off': topic<SupplyCutOffSays>({
+  'supply/cut-off': check<SupplyCutOffSays>({
     rule: {
+      short: 'cut-off',
       title: 'Something stops before the cells are harmed',
       rule: 'Lithium and rechargeable cells: the pack cuts itself off (its card says at what), or the least input of everything that hangs on it is at or above the voltage at which they are empty.',
       source: 'common practice',
@@ -31,8 +32,9 @@ export const supplyCurrent = {
       worksDown: 'works down to',
     },
   }),
-  'supply/fuse': topic<SupplyFuseSays>({
+  'supply/fuse': check<SupplyFuseSays>({
     rule: {
+      short: 'short circuit',
       title: 'A short at the cells melts no lead',
       rule: 'Open voltage ÷ inner resistance of the cells at its least is below the current that melts the thinnest lead on them, 80 × d^1.5 (A, mm, copper); else a fuse or a protection that opens stands at the cells.',
       source: 'Preece’s formula (from memory)',
@@ -51,8 +53,9 @@ export const supplyCurrent = {
       dGauge: ({ gauge }) => `80 × d^1.5 of gauge ${gauge}`,
     },
   }),
-  'supply/heat': topic<SupplyHeatSays>({
+  'supply/heat': check<SupplyHeatSays>({
     rule: {
+      short: 'heat',
       title: 'Regulators stay cool enough',
       rule: 'P = (Vin − Vout) × I + Vin × Iq; junction = air + P × thermal resistance, against its limit with the power derated. I is what flows long enough to heat: an average, or a current that lasts 30 s. A surface over 60 °C is a caution.',
       source:
@@ -74,8 +77,9 @@ export const supplyCurrent = {
       allowed: 'allowed',
     },
   }),
-  'supply/pin-fed': topic<SupplyPinFedSays>({
+  'supply/pin-fed': check<SupplyPinFedSays>({
     rule: {
+      short: 'from pin',
       title: 'A pin that feeds a part can carry it',
       rule: 'Peak of what hangs on the pin ≤ its recommended current × the share of the house rule; beyond the absolute one is danger. Its high level under that load is the rail of the part (supply/range), and its group limit counts it (pin/current).',
       source: 'the cards; how far a pin may feed is a house rule',
@@ -97,8 +101,9 @@ export const supplyCurrent = {
       highLevelAsResistance: 'its high level, as a resistance',
     },
   }),
-  'supply/pin-ground': topic<SupplyPinGroundSays>({
+  'supply/pin-ground': check<SupplyPinGroundSays>({
     rule: {
+      short: 'onto pin',
       title: 'A pin that is a ground can take it',
       rule: 'Peak of what stands on the pin ≤ its recommended current × the share of the house rule for pins; beyond the absolute one is danger. I × VOL ÷ IOL of it is lost from the part’s supply (supply/range) and added to the levels that the part gives and takes.',
       source: 'the cards; how far a pin may feed is a house rule',
@@ -120,8 +125,9 @@ export const supplyCurrent = {
       ground: 'its ground',
     },
   }),
-  'supply/rail-current': topic<SupplyRailCurrentSays>({
+  'supply/rail-current': check<SupplyRailCurrentSays>({
     rule: {
+      short: 'current',
       title: 'Every rail carries its loads',
       rule: 'The sum of all peaks on the rail that can come together - parts, regulators below, pull-ups held low, lights - is at most its limit × the derating of the house rules. Parts that the plan puts in an order do not peak together.',
       source: 'the cards; derating is common practice',
@@ -132,8 +138,9 @@ export const supplyCurrent = {
         'When the rail sags, the radio resets the board in the middle of sending and sensors read rubbish.',
     },
   }),
-  'supply/sleep': topic<SupplySleepSays>({
+  'supply/sleep': check<SupplySleepSays>({
     rule: {
+      short: 'asleep',
       title: 'Asleep, no resistor takes more than the parts',
       rule: 'On cells, while the controller sleeps: what flows in resistors and dividers all the time is at most half of what the build takes at rest.',
       source: 'Ohm’s law; half of it is common practice',
@@ -145,8 +152,9 @@ export const supplyCurrent = {
       meaning: 'A chip that sleeps at microamperes beside a resistor that never does.',
     },
   }),
-  'supply/source-current': topic<SupplySourceCurrentSays>({
+  'supply/source-current': check<SupplySourceCurrentSays>({
     rule: {
+      short: 'current',
       title: 'The source carries the whole build',
       rule: 'All rails referred to the source - linear regulators pass the current on, switching ones the power - are at most its limit × the derating. A port of a computer gives 100 mA until it is asked for more.',
       source: 'the cards; USB 2.0 §7.2.1: 100 mA before configuration, 500 mA after (from memory)',
@@ -163,8 +171,9 @@ export const supplyCurrent = {
       everythingHangsSourceWhen: 'Everything hangs on the source: when it gives in, the whole build restarts.',
     },
   }),
-  'supply/stays-on': topic<SupplyStaysOnSays>({
+  'supply/stays-on': check<SupplyStaysOnSays>({
     rule: {
+      short: 'stays on',
       title: 'A power bank stays on',
       rule: 'What the build usually takes between two pieces of work is at least the current below which the power bank switches itself off.',
       source: 'the card; 50 to 100 mA is common practice',

@@ -8,12 +8,13 @@ import type { SupplyNoiseSays } from '../../check/supply-noise.ts';
 import type { SupplyPlugSays } from '../../check/supply-plug.ts';
 import type { SupplyRangeSays } from '../../check/supply-range.ts';
 import type { SupplyStepUpSays } from '../../check/supply-step-up.ts';
-import { topic } from '../language.ts';
+import { check } from '../language.ts';
 import { commas } from './grammar.ts';
 
 export const supplyVoltage = {
-  'supply/contacts': topic<SupplyContactsSays>({
+  'supply/contacts': check<SupplyContactsSays>({
     rule: {
+      short: 'contacts',
       title: 'Springs and leads carry what flows',
       rule: 'The peak of a source goes through one spring of the board, 1 A each; the peak of a feed through its leads, by their gauge. Four contacts of 20 to 50 mΩ on the way there and back are part of what a feed loses.',
       source: 'handbook table of chassis wiring (from memory); 1 A and 20 to 50 mΩ a spring are common practice',
@@ -36,8 +37,9 @@ export const supplyVoltage = {
       freeAir: ({ gauge }) => `${gauge}, in free air`,
     },
   }),
-  'supply/dip': topic<SupplyDipSays>({
+  'supply/dip': check<SupplyDipSays>({
     rule: {
+      short: 'dip',
       title: 'A gust of current does not start the controller anew',
       rule: 'V_min = V − ΔI × Δt ÷ C, V being the rail at its peak with what leads and contacts lose, ΔI from the average to the peak of all that hangs on it, C what is across it and Δt until it answers, stays above the controller’s brown-out.',
       source: 'the cards; where they are silent what holds a rail and the brown-out are common practice',
@@ -58,8 +60,9 @@ export const supplyVoltage = {
       assumed: ({ voltage, brownout }) => `${voltage} × ${brownout}, assumed`,
     },
   }),
-  'supply/dropout': topic<SupplyDropoutSays>({
+  'supply/dropout': check<SupplyDropoutSays>({
     rule: {
+      short: 'dropout',
       title: 'Regulators get enough to give their output',
       rule: 'Worst input at the peak load (source, leads and diodes included) − dropout ≥ lowest output. On cells, which sink, a fresh pack must do it; where they sink below it before they are empty is a caution.',
       source: 'the cards',
@@ -81,8 +84,9 @@ export const supplyVoltage = {
       lowestOutputPromised: 'lowest output promised',
     },
   }),
-  'supply/inrush': topic<SupplyInrushSays>({
+  'supply/inrush': check<SupplyInrushSays>({
     rule: {
+      short: 'inrush',
       title: 'Plugging in does not trip the port',
       rule: 'What stands across a port of a computer when it is plugged in, straight or through what only passes it on, is 10 µF at most. A ceramic capacitor at the end of 1 m of lead and more swings to twice the voltage, which its part has to stand.',
       source: 'USB 2.0 §7.2.4.1 (from memory); twice: an undamped circuit of lead and capacitor (common practice)',
@@ -103,8 +107,9 @@ export const supplyVoltage = {
       firstSwing: 'first swing',
     },
   }),
-  'supply/lead-drop': topic<SupplyLeadDropSays>({
+  'supply/lead-drop': check<SupplyLeadDropSays>({
     rule: {
+      short: 'leads',
       title: 'Leads lose little',
       rule: 'Peak current × 2 × length × resistance per metre of the gauge, against 3 % of the rail.',
       source: 'ASTM B258 and IEC 60028 (from memory); 3 % is common practice',
@@ -124,8 +129,9 @@ export const supplyVoltage = {
       mayBeLost: 'may be lost',
     },
   }),
-  'supply/noise': topic<SupplyNoiseSays>({
+  'supply/noise': check<SupplyNoiseSays>({
     rule: {
+      short: 'motor noise',
       title: 'Motors and coils keep off the rail of what is read by its voltage',
       rule: 'A motor or coil and a part whose reading is a voltage do not share a rail, unless 100 µF stand across the motor.',
       source: 'common practice',
@@ -139,8 +145,9 @@ export const supplyVoltage = {
       capacitorsPlan: 'capacitors of the plan',
     },
   }),
-  'supply/plug': topic<SupplyPlugSays>({
+  'supply/plug': check<SupplyPlugSays>({
     rule: {
+      short: 'plug',
       title: 'Plugs go into sockets, and wires into holes',
       rule: 'What goes into a board’s socket has a plug or an outlet for a cable, of that shape; a source with a plug feeds nothing by loose leads.',
       source: 'the cards',
@@ -161,8 +168,9 @@ export const supplyVoltage = {
       cableWithoutDataWires: 'A cable without data wires feeds the board and cannot program it.',
     },
   }),
-  'supply/range': topic<SupplyRangeSays>({
+  'supply/range': check<SupplyRangeSays>({
     rule: {
+      short: 'supply',
       title: 'Every part is fed inside its range',
       rule: 'Rail(min) − peak current × 2 × lead × Ω/m, to rail(max), lies inside the supply range; beyond the absolute maximum is danger. Cells, which sink, must reach it fresh and at their usual voltage; where they leave it before they are empty is a caution, and supply/runtime counts down to there. Under the rule “working” a supply that is usually inside and at the worst short of it by 5 % is a caution.',
       source: 'the cards; lead resistance ASTM B258 and IEC 60028 (from memory)',
@@ -190,8 +198,9 @@ export const supplyVoltage = {
       distanceAbove: 'distance above',
     },
   }),
-  'supply/step-up': topic<SupplyStepUpSays>({
+  'supply/step-up': check<SupplyStepUpSays>({
     rule: {
+      short: 'step-up',
       title: 'A step-up still gives enough from its lowest input',
       rule: 'Peak ≤ I_switch × efficiency × Vin at its lowest ÷ Vout, the switch’s current with the house rule’s share.',
       source: 'power balance of a step-up; the current of its switch from the card',

@@ -6,7 +6,7 @@ import type { SupplyChargingSays } from '../../check/supply-charging.ts';
 import type { SupplyCommonGroundSays } from '../../check/supply-common-ground.ts';
 import type { SupplyProgrammingSays } from '../../check/supply-programming.ts';
 import type { SupplyRuntimeSays } from '../../check/supply-runtime.ts';
-import { topic, ruleOnly } from '../language.ts';
+import { topic, check, ruleOnly } from '../language.ts';
 import { commas, list, plural } from './grammar.ts';
 
 export const supply = {
@@ -24,8 +24,9 @@ export const supply = {
       sumUsualCurrents: 'sum of the usual currents',
     },
   }),
-  'supply/back-feed': topic<SupplyBackFeedSays>({
+  'supply/back-feed': check<SupplyBackFeedSays>({
     rule: {
+      short: 'back-feed',
       title: 'No source feeds another',
       rule: 'Of the sources that meet at one supply none that stands there straight is pushed into. Straight beside straight always is; through a diode one is by the other’s voltage − 0.2 V: above the lowest of cells, above 0 V of a computer’s port or socket (it may be off), usually above the highest of any other source. A switch that a hand turns guards nothing: it is a caution. The socket of a controller counts as a source.',
       source: 'common practice; diode drop at its least 0.2 V',
@@ -58,8 +59,9 @@ export const supply = {
       to: ({ low, high, port, by }) => `${low} to ${high}${port}, ${by}`,
     },
   }),
-  'supply/backup': topic<SupplyBackupSays>({
+  'supply/backup': check<SupplyBackupSays>({
     rule: {
+      short: 'clock’s cell',
       title: 'Nothing charges a primary cell',
       rule: 'A clock that charges its holder from the supply carries a rechargeable cell; one that takes a primary cell does not charge it.',
       source: 'the cards; common practice',
@@ -76,8 +78,9 @@ export const supply = {
       no: 'no',
     },
   }),
-  'supply/charging': topic<SupplyChargingSays>({
+  'supply/charging': check<SupplyChargingSays>({
     rule: {
+      short: 'charging',
       title: 'Cells are charged as they may be',
       rule: 'A charger charges rechargeable cells only, with no more than their card allows, never lithium below 0 °C, and the load beside it stays under the tenth of its current at which it ends.',
       source:
@@ -117,12 +120,14 @@ export const supply = {
     },
   }),
   'supply/solar': ruleOnly({
+    short: 'worst month',
     title: 'The panel carries the worst month',
     rule: 'Power in full sun × hours of it a day in the worst month × 0.7 is at least what the build takes a day ÷ 0.85.',
     source: 'energy balance; hours where none are said, 0.7 and 0.85 are common practice',
   }),
-  'supply/common-ground': topic<SupplyCommonGroundSays>({
+  'supply/common-ground': check<SupplyCommonGroundSays>({
     rule: {
+      short: 'ground',
       title: 'Sources that share a signal share ground',
       rule: 'Two sources that a signal joins - a line between parts that they feed, a load that the one feeds and the other’s driver switches - have their grounds joined.',
       source: 'common practice',
@@ -138,8 +143,9 @@ export const supply = {
       list: ({ ties }) => commas(ties),
     },
   }),
-  'supply/programming': topic<SupplyProgrammingSays>({
+  'supply/programming': check<SupplyProgrammingSays>({
     rule: {
+      short: 'programmer',
       title: 'The programmer can feed the board and talk to it',
       rule: 'With the programmer on, and the supplies that it feeds on it alone: every supply in its range, every source and rail within its current, every level guaranteed, every line on a pin of its own that can be it. What also feeds such a supply is taken off before, unless a diode or switch stands between.',
       source: 'the same as for the build at work; common practice',
@@ -157,8 +163,9 @@ export const supply = {
         `${list(names)} ${feeds} to ${feeds2} while a program is loaded: ${count} rules hold then, too.`,
     },
   }),
-  'supply/runtime': topic<SupplyRuntimeSays>({
+  'supply/runtime': check<SupplyRuntimeSays>({
     rule: {
+      short: 'runtime',
       title: 'The cells last as long as they must',
       rule: 'Capacity × usable share ÷ average current, followed along the discharge curve: through a linear regulator the current is the load’s, through a switching one the power is. Usable is what comes before the cut-off or before the build stops at its worst moment. Too short even with usual figures is a fault, with the worst ones a caution.',
       source: 'the cards',
@@ -208,6 +215,7 @@ export const supply = {
     },
   }),
   'supply/sag': ruleOnly({
+    short: 'sag',
     title: 'A fresh pack carries the worst moment',
     rule: 'Fresh voltage − peak current × internal resistance ≥ the least that every part below still works at, leads, diodes and dropout included.',
     source: 'the cards',

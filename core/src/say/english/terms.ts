@@ -2,7 +2,7 @@
 import type { PartsBuyingSays } from '../../check/parts-buying.ts';
 import type { SafetyHazardSays } from '../../check/safety-hazard.ts';
 import type { Terms } from '../../check/terms.ts';
-import { topic, ruleOnly } from '../language.ts';
+import { topic, check, ruleOnly } from '../language.ts';
 import { commas } from './grammar.ts';
 
 export const terms = {
@@ -29,22 +29,26 @@ export const terms = {
     },
   }),
   'parts/budget': ruleOnly({
+    short: 'budget',
     title: 'The parts cost no more than they may',
     rule: 'An order that arrives in time (packs, spares for duds, shipping once for each supplier, the drawer considered) ≤ the budget. Leads count a pack of each kind that the drawer does not hold; the parts list counts them one by one.',
     source: 'the cards; binomial distribution for the spares',
   }),
   'parts/arrival': ruleOnly({
+    short: 'arrival',
     title: 'The parts arrive in time',
     rule: 'For each card that is to be bought somebody delivers within the days that the plan names.',
     source: 'the cards',
   }),
   'parts/solder': ruleOnly({
+    short: 'soldering',
     title: 'Soldering is as the house rule wants it',
     rule: 'Where the house rule says no soldering, each card is offered by somebody without it.',
     source: 'the cards',
   }),
-  'safety/hazard': topic<SafetyHazardSays>({
+  'safety/hazard': check<SafetyHazardSays>({
     rule: {
+      short: 'safety',
       title: 'What can hurt someone is said and read',
       rule: 'Every hazard on a card is carried onto plan, wiring and bring-up. The sentence of what can kill or burn - mains, lithium, gas, heat - is ticked off as read before the plan is called verified.',
       source: 'the cards; common practice',

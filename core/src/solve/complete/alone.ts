@@ -7,7 +7,7 @@ import { isShared } from '../../card/protocol.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import type { Circuit } from '../../circuit/circuit.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
-import { CHECKS } from '../../check/registry.ts';
+import { CHECKS, metaOf } from '../../check/registry.ts';
 import type { Result } from '../../check/result.ts';
 import { piecesCost } from '../../plan/cost.ts';
 import { documentOf } from '../../plan/document.ts';
@@ -20,32 +20,7 @@ import type { Goals } from '../joint/problem.ts';
 import type { Standing } from './standing.ts';
 
 /** Checks that look at one part and the controller. */
-const LOCAL: ReadonlySet<string> = new Set([
-  'level/over-voltage',
-  'level/mixed-pull-ups',
-  'level/unpowered',
-  'level/high',
-  'level/low',
-  'level/no-pull-up',
-  'level/translator',
-  'level/translated-twice',
-  'level/feed-rule',
-  'analog/range',
-  'analog/source',
-  'analog/divider',
-  'bus/stretching',
-  'drive/led',
-  'drive/transistor',
-  'drive/flyback',
-  'supply/range',
-  'supply/plug',
-  'supply/pin-fed',
-  'supply/pin-ground',
-  'pin/boot-state',
-  'pin/current',
-]);
-/** House rules that one part can break. */
-const RULES: ReadonlySet<string> = new Set(['level/feed-rule']);
+const LOCAL = CHECKS.filter(({ meta }) => meta.scope === 'part');
 /** Changes that concern the part alone: what it needs beside it. */
 const OWN_REMEDY = /^(series|diode|pull-up|pull-down|fixed|divider|no-hold):/;
 /** Small parts that one part may need, one after the other. */
@@ -88,7 +63,7 @@ function baselineOf(standing: Standing): ReadonlySet<string> {
 const isGrave = ({ severity }: Result) => severity === 'danger' || severity === 'fault';
 
 const judge = (circuit: Circuit): Result[] =>
-  CHECKS.flatMap((check) => (LOCAL.has(check.meta.id) ? check.run(circuit).filter((r) => r.severity !== null) : []));
+  LOCAL.flatMap((check) => check.run(circuit).filter((r) => r.severity !== null));
 
 const ownHelpers = (plan: Plan, part: string): Helper[] =>
   plan.helpers.filter(
@@ -216,7 +191,7 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
     part,
     helpers,
     goals: {
-      rules: findings.filter(({ check }) => RULES.has(check)).length,
+      rules: findings.filter(({ check }) => metaOf(check)?.houseRule).length,
       parts: Math.max(0, added),
       cents: Math.round(Math.max(0, cents) * 100),
       cautions: findings.filter(({ severity }) => severity === 'caution').length,

@@ -1,12 +1,11 @@
 <!-- One proof: what was found, the limit, and the margin, with a mark for each on a line. -->
 <script lang="ts">
-  import { COUNTED_UNITS, type Result, say } from '@idle-breadboard/core';
+  import { COUNTED_UNITS, type Result, say, ruleOf } from '@idle-breadboard/core';
   import { scaleLinear } from 'd3';
   import { view } from '../state/view.svelte';
   import Glyph from './Glyph.svelte';
   import { seen } from './out-of-sight';
   import Quantity from './Quantity.svelte';
-  import { WORDS } from './words';
 
   let props: { result: Result; word?: string; compact?: boolean } = $props();
   const shown = seen(() => props.result);
@@ -33,7 +32,7 @@
   }}
 >
   <Glyph severity={result.severity} />
-  <span class="word">{word ?? WORDS[result.check] ?? result.check}</span>
+  <span class="word">{word ?? ruleOf(result.check).short}</span>
   {#if compact}
     <span class="figure margin" class:short={(result.margin ?? 0) < 0}
       ><Quantity value={result.margin} unit={result.unit} signed /></span

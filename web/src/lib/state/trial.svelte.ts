@@ -4,6 +4,7 @@ import {
   deriveCircuit,
   tried,
   withTrial,
+  type Check,
   type Circuit,
   type Plan,
   type Result,
@@ -16,8 +17,8 @@ import { view } from './view.svelte';
 import { workbench } from './workbench.svelte';
 
 /** Only what the station shows is worked out at every step of a slider; the rest waits for the verdict. */
-const checksOf = (station: StationId) => CHECKS.filter(({ meta }) => meta.station === station);
-const checks: Readonly<Partial<Record<StationId, typeof CHECKS>>> = {
+const checksOf = (station: StationId): readonly Check[] => CHECKS.filter(({ meta }) => meta.station === station);
+const checks: Readonly<Partial<Record<StationId, readonly Check[]>>> = {
   levels: checksOf('levels'),
   bus: checksOf('bus'),
 };
