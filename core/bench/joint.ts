@@ -1,6 +1,6 @@
 /** Everything decided together, against the same model in a mixed-integer solver, at the same optimum. */
 import loadHighs from 'highs';
-import type { Circuit } from '../src/circuit/circuit.ts';
+import type { Circuit } from '../src/circuit/model.ts';
 import { deriveCircuit } from '../src/circuit/derive.ts';
 import { documentOf } from '../src/plan/document.ts';
 import { complete } from '../src/solve/complete/complete.ts';

@@ -6,6 +6,7 @@ export * from './standard/bus-timing.ts';
 export * from './standard/e-series.ts';
 export * from './card/body.ts';
 export * from './card/card.ts';
+export * from './card/card-shape.ts';
 export * from './card/carrier.ts';
 export * from './card/enter.ts';
 export * from './card/evidence.ts';
@@ -39,7 +40,7 @@ export * from './plan/swap.ts';
 export * from './plan/version.ts';
 export * from './circuit/carrier.ts';
 export * from './circuit/board-face.ts';
-export * from './circuit/circuit.ts';
+export * from './circuit/model.ts';
 export * from './circuit/derive.ts';
 export * from './circuit/pin-function.ts';
 export * from './physics/analog-chain.ts';
@@ -70,15 +71,9 @@ export * from './deliver/board-drawing.ts';
 export * from './deliver/build.ts';
 export * from './format/board-svg.ts';
 export * from './format/build-sheet.ts';
-export {
-  BENCH_RULE,
-  wiringPlan,
-  type PutDown,
-  type StepCheck,
-  type WiringLead,
-  type WiringPlan,
-  type WiringStep,
-} from './deliver/wiring.ts';
+export { BENCH_RULE, wiringPlan, type WiringPlan } from './deliver/wiring.ts';
+export type { PutDown, WiringLead, WiringStep } from './deliver/step.ts';
+export type { StepCheck } from './deliver/expect.ts';
 export type { ColourChange } from './deliver/harness.ts';
 export * from './board/grid.ts';
 export * from './board/footprint.ts';

@@ -2,7 +2,7 @@
 import { conductorOf, parseHole, type Grid } from '../board/grid.ts';
 import type { Card } from '../card/card.ts';
 import { isFitted } from '../circuit/carrier.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { extract, placeKey, type Extracted } from '../readback/read.ts';
 import type { Layout, LeadPoint, Mated } from '../circuit/laid.ts';
 

@@ -1,7 +1,7 @@
 /** The electrical elements of a laid-out build: what stands between which nodes, by the usual figures of the cards. */
-import type { Signal, Supply } from '../card/card.ts';
+import type { Signal, Supply } from '../card/card-shape.ts';
 import type { Electrical } from './usual.ts';
-import type { Circuit, NetEnd, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, NetEnd, PartNode } from '../circuit/model.ts';
 import { boardPullUps } from '../circuit/board-pull-ups.ts';
 import { lowOhms, pinGrounds } from '../circuit/pin-ground.ts';
 import type { Network } from '../physics/network.ts';

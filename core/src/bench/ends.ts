@@ -1,7 +1,7 @@
 /** Which pin of which part an end of a lead goes to, and where it could go by mistake. */
 import { conductorOf, hasHole, holeName, parseHole, pointOfHole, type Grid, type Hole } from '../board/grid.ts';
 import { covers, pinHoles, placedBox, type Box } from '../board/footprint.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import { pointKey } from '../layout/finish.ts';
 import type { Layout, LeadPoint } from '../circuit/laid.ts';

@@ -1,7 +1,7 @@
 /** Every single thing that can be wrong with this very build. */
 import { colourText } from '../circuit/label.ts';
 import { holeText } from '../board/hole-text.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import type { NetNode } from '../circuit/netlist.ts';
 import type { Lead, LeadPoint } from '../circuit/laid.ts';
 import { FAULT_PRIORS } from '../standard/fault-priors.ts';

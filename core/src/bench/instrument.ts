@@ -15,9 +15,6 @@ export const METER = {
   amps: { share: 0.015, fixed: 1e-4 },
 } as const;
 
-/** Input of a meter on a voltage range, Ω. */
-export const METER_INPUT = 10e6;
-
 /** By how much pieces of one kind differ from the usual piece: rails, resistors, what parts draw. */
 const SPREAD = { volts: 0.03, voltsFixed: 0.03, amps: 0.3, ampsFixed: 1e-3 } as const;
 

@@ -1,5 +1,5 @@
 /** What can be measured on a build, what it costs, and what a virtual build shows. Nothing is asked for that could hurt. */
-import type { Circuit, Member } from '../circuit/circuit.ts';
+import type { Circuit, Member } from '../circuit/model.ts';
 import { isFitted } from '../circuit/carrier.ts';
 import { inPlug } from '../circuit/mated.ts';
 import type { NetNode, NodePin } from '../circuit/netlist.ts';

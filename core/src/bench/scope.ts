@@ -1,5 +1,5 @@
 /** A line of a virtual build as an oscilloscope shows it: let go after it was pulled low. */
-import type { Net } from '../circuit/circuit.ts';
+import type { Net } from '../circuit/model.ts';
 import type { Network } from '../physics/network.ts';
 import { crossing, transient } from '../physics/transient.ts';
 import { withPull } from './state.ts';

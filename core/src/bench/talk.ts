@@ -1,6 +1,6 @@
 /** What the program on the controller sees of a build: who answers, which lines follow, what works when it is told to. */
-import type { Port } from '../card/card.ts';
-import type { BusNode, Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
+import type { Port } from '../card/card-shape.ts';
+import type { BusNode, Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
 import { diodeCurrent } from '../physics/currents.ts';
 import { LED_CURRENT_FAINT } from '../standard/practice.ts';

@@ -1,8 +1,9 @@
 /** The usual figures of cards as the elements of a network: what a typical piece of each part is like. */
-import type { Card, Controller, Port, RailOffer, Signal, Supply } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { Controller, Port, RailOffer, Signal, Supply } from '../card/card-shape.ts';
 import type { Measure } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { THERMAL_VOLTAGE, type DiodeModel, type TransistorModel } from '../physics/network.ts';
 import { resistanceAt } from '../physics/resistive.ts';
@@ -17,6 +18,9 @@ import {
   TYPICAL_THRESHOLD,
   USUAL_ROOM,
 } from '../standard/practice.ts';
+
+/** Input of a meter on a voltage range, Ω. */
+export const METER_INPUT = 10e6;
 
 export type Electrical = Pick<
   Controller['io'],

@@ -1,5 +1,5 @@
 /** A laid-out build as a thing on the table: it can be powered, touched with a meter, and asked what its lines do. */
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { netlistOf, type Netlist } from '../circuit/netlist.ts';
 import type { Layout, LeadPoint } from '../circuit/laid.ts';
 import { afflict, type Afflicted } from './afflict.ts';
@@ -7,7 +7,7 @@ import { Copper } from './copper.ts';
 import { elementsOf, type Elements, type LineEnd } from './elements.ts';
 import type { Fault } from './fault.ts';
 import { PowerUp, type Powered } from './power-up.ts';
-import { METER_INPUT } from './instrument.ts';
+import { METER_INPUT } from './usual.ts';
 import type { PairOhms } from './pair-ohms.ts';
 import { resistancesOf } from './resistances.ts';
 import { AT_REST, withHigh, type BenchState } from './state.ts';

@@ -1,11 +1,11 @@
-import type { Card } from './card.ts';
+import type { CardShape } from './card-shape.ts';
 import { SOCKET } from './kinds.ts';
 import { PORT_LINES } from './protocol.ts';
 
 export type Issue = (path: (string | number)[], message: string) => void;
 
 /** Every name inside a card must lead somewhere. */
-export function checkCardReferences(card: Card, issue: Issue): void {
+export function checkCardReferences(card: CardShape, issue: Issue): void {
   const ids = (list: readonly { id: string }[] | undefined) => new Set(list?.map(({ id }) => id));
   const terminals = ids(card.terminals);
   const supplies = ids(card.supplies);
@@ -101,7 +101,7 @@ export function checkCardReferences(card: Card, issue: Issue): void {
 }
 
 /** Walks the whole card: each `source` must be a key of `sources`. */
-function checkSources(card: Card, value: unknown, path: (string | number)[], issue: Issue): void {
+function checkSources(card: CardShape, value: unknown, path: (string | number)[], issue: Issue): void {
   if (Array.isArray(value)) value.forEach((item, i) => checkSources(card, item, [...path, i], issue));
   else if (value && typeof value === 'object') {
     for (const [key, item] of Object.entries(value)) {

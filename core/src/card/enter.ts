@@ -1,5 +1,6 @@
 /** From accepted figures to a card: they take the places of a template, and what they do not fill stays on trust. */
-import type { Card, Port, Signal, Supply, Terminal } from './card.ts';
+import type { Card } from './card.ts';
+import type { Port, Signal, Supply, Terminal } from './card-shape.ts';
 import type { Source } from './figure.ts';
 import type { Measure } from './measure.ts';
 import { roleOf } from './reader/terminals.ts';

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { dividerShare, outputOhms } from '../circuit/ends.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { errorOver } from './sense-error.ts';

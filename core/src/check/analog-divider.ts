@@ -1,4 +1,4 @@
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { evenness, fixedResistors, selfHeating, type Resistive } from '../physics/resistive.ts';
 import type { SenseNeed } from '../plan/plan.ts';
 import { analogLinks, type AnalogLink } from './analog-links.ts';

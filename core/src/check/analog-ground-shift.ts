@@ -1,4 +1,4 @@
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { contactOhms } from '../circuit/contacts.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';

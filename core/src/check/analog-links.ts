@@ -1,7 +1,7 @@
 /** Every analog reading of a plan: the part, its measure, the net it arrives on and the converter there. */
 import type { Measure } from '../card/measure.ts';
-import type { Controller } from '../card/card.ts';
-import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
+import type { Controller } from '../card/card-shape.ts';
+import type { Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
 import { dividerShare, outputOhms } from '../circuit/ends.ts';
 import { levelVolts } from '../circuit/level.ts';

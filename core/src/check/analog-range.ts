@@ -1,4 +1,4 @@
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { analogLinks, reachOf, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';

@@ -1,4 +1,4 @@
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { analogChain } from '../physics/analog-chain.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { analogLinks, type AnalogLink } from './analog-links.ts';

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { placesOver, resistanceAt } from '../physics/resistive.ts';
 import { SAMPLING_CAPACITOR } from '../standard/practice.ts';
 import { analogLinks, type AnalogLink } from './analog-links.ts';

@@ -1,7 +1,7 @@
 import { covers, overlaps, pinHoles, placedBox, type Box, type Footprint } from '../board/footprint.ts';
 import { COLUMNS, pointOfHole, type Grid, type Hole } from '../board/grid.ts';
 import type { Card } from '../card/card.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { carrierOf } from '../circuit/carrier.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import { putDown } from '../circuit/put-down.ts';

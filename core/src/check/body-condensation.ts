@@ -1,4 +1,4 @@
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { placeOf } from '../circuit/place.ts';
 import type { Place } from '../plan/plan.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

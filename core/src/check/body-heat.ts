@@ -1,7 +1,7 @@
 import { quantityName } from '../card/quantities.ts';
 import { gap } from '../board/footprint.ts';
 import { PITCH } from '../board/grid.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { putDown } from '../circuit/put-down.ts';
 import { airAt, boxWarmth, dissipation, riseAt } from '../physics/heat.ts';
 import { frontOf } from '../physics/analog-front.ts';

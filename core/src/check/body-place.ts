@@ -2,7 +2,7 @@
 import { sunRise } from '../physics/sun.ts';
 import { WATER } from '../card/kinds.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { placeOf } from '../circuit/place.ts';
 import type { Place } from '../plan/plan.ts';
 import { YEAR } from '../quantity/span.ts';

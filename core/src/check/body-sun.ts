@@ -1,4 +1,4 @@
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { placeOf } from '../circuit/place.ts';
 import { sunRise } from '../physics/sun.ts';
 import type { Place, SenseNeed } from '../plan/plan.ts';

@@ -1,4 +1,4 @@
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import { placeOf } from '../circuit/place.ts';
 import { LONG_OUTDOORS } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

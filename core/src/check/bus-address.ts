@@ -1,5 +1,5 @@
 import { takesTurns } from '../circuit/buses.ts';
-import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
+import type { BusNode, Circuit, Member } from '../circuit/model.ts';
 import { eightBitOf } from '../quantity/address.ts';
 import { FREE_ADDRESSES, isReservedAddress } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

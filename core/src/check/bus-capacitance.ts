@@ -1,4 +1,4 @@
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
 import { effectivePullUp } from '../physics/node.ts';
 import { linesOf } from '../physics/line.ts';

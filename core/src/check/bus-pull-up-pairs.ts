@@ -1,4 +1,4 @@
-import type { Circuit, Net, PullUp } from '../circuit/circuit.ts';
+import type { Circuit, Net, PullUp } from '../circuit/model.ts';
 import { allPullUps, effectivePullUp } from '../physics/node.ts';
 import { modeFor, riseTime } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

@@ -1,4 +1,4 @@
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import { linesOf } from '../physics/line.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
 import { isJoined, slowestEdge, type Edge } from '../physics/edge.ts';

@@ -1,4 +1,4 @@
-import type { BusNode, Circuit } from '../circuit/circuit.ts';
+import type { BusNode, Circuit } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
 

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { rateError } from '../standard/serial.ts';
 import { SERIAL_ERROR, USUAL_RATE_ERROR } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

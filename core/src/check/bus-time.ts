@@ -1,5 +1,5 @@
 import { add, divide, multiply, noted } from '../quantity/sum.ts';
-import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
+import type { BusNode, Circuit, Member } from '../circuit/model.ts';
 import { sensingNeeds } from './need-words.ts';
 import { measureFor } from './sense-error.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { contactLoads, onContact, type ContactLoad } from '../circuit/contact.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Net, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, Net, PartNode } from '../circuit/model.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { warmestAir, warmth } from '../physics/heat.ts';
 import { FORCED_GAIN, HOT_ON_RESISTANCE, HOT_SURFACE } from '../standard/practice.ts';

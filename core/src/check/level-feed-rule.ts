@@ -1,6 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Supply } from '../card/card.ts';
-import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
+import type { Supply } from '../card/card-shape.ts';
+import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { within } from '../quantity/interval.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';

@@ -1,5 +1,5 @@
 import type { LevelFigure } from '../card/figure.ts';
-import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
+import type { Circuit, Net, NetEnd } from '../circuit/model.ts';
 import { levelAt, levelVolts, pairMargin, type Resolved } from '../circuit/level.ts';
 import { lowestRest, usualRest, type NodeVoltage } from '../physics/node.ts';
 import { TYPICAL_THRESHOLD } from '../standard/practice.ts';

@@ -1,4 +1,4 @@
-import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
+import type { Circuit, Net, NetEnd } from '../circuit/model.ts';
 import { levelAt } from '../circuit/level.ts';
 import { corner, lineNetwork } from '../physics/line.ts';
 import { allPullUps, highestRest, pullsToSeveralRails, type Fed } from '../physics/node.ts';

@@ -1,6 +1,6 @@
 import type { LevelFigure } from '../card/figure.ts';
 import type { Interval } from '../quantity/interval.ts';
-import type { Circuit, Net, NetEnd } from '../circuit/circuit.ts';
+import type { Circuit, Net, NetEnd } from '../circuit/model.ts';
 import { levelAt } from '../circuit/level.ts';
 import { allPullUps, driverPeak, highestRest, pullsToSeveralRails } from '../physics/node.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

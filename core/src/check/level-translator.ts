@@ -1,5 +1,5 @@
 import { wayOf } from '../circuit/way.ts';
-import type { Circuit, Net, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, Net, PartNode } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, wordOf } from '../quantity/message.ts';
 import { term } from './terms.ts';

@@ -1,4 +1,4 @@
-import type { Circuit, Net, NetEnd, Power } from '../circuit/circuit.ts';
+import type { Circuit, Net, NetEnd, Power } from '../circuit/model.ts';
 import { levelAt, levelVolts, type Resolved } from '../circuit/level.ts';
 import { allPullUps, driverPeak, lifting, type Fed } from '../physics/node.ts';
 import { CLAMP_CURRENT } from '../standard/practice.ts';

@@ -1,5 +1,5 @@
 import type { Measure } from '../card/measure.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { analogChain, stepError } from '../physics/analog-chain.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { needName, watched } from '../plan/need-name.ts';

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { placeOf } from '../circuit/place.ts';
 import type { SenseNeed } from '../plan/plan.ts';
 import { sensingNeeds } from './need-words.ts';

@@ -1,4 +1,4 @@
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import type { SenseNeed } from '../plan/plan.ts';
 import { quantityOf, tells, type Quantity } from '../quantity/message.ts';
 

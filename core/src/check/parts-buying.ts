@@ -1,5 +1,5 @@
 /** Whether the parts can be had: for the money, in time, and without a soldering iron where the house rule says so. */
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { goodsOf, wantedOf } from '../circuit/goods.ts';
 import { lateLines, orderBounds, type OrderLine } from '../plan/order.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';

@@ -1,6 +1,6 @@
-import type { Port } from '../card/card.ts';
+import type { Port } from '../card/card-shape.ts';
 import type { LevelFigure } from '../card/figure.ts';
-import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { levelAt } from '../circuit/level.ts';
 import { pinByTerminal } from '../circuit/pin-function.ts';
 import { bootRest, type BootRest } from '../physics/at-boot.ts';

@@ -1,5 +1,5 @@
 import { carrierOf, isFitted, printedNames } from '../circuit/carrier.ts';
-import type { Circuit, PinWish } from '../circuit/circuit.ts';
+import type { Circuit, PinWish } from '../circuit/model.ts';
 import { functionsOf, groupInstances, instancesFor, isCrossed, pinByTerminal } from '../circuit/pin-function.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text, type Message, wordOf } from '../quantity/message.ts';

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import { levelAt } from '../circuit/level.ts';
 import { pinUses } from '../circuit/pin-function.ts';
 import { bootRest } from '../physics/at-boot.ts';

@@ -1,4 +1,4 @@
-import type { Circuit, PinWish } from '../circuit/circuit.ts';
+import type { Circuit, PinWish } from '../circuit/model.ts';
 import { featuresInUse, functionsOf, pinByTerminal } from '../circuit/pin-function.ts';
 import { commonFrequency, converterTakenBy, pwmLines, spreadInstances } from '../circuit/pin-units.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

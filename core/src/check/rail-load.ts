@@ -1,6 +1,6 @@
 /** What a rail has to carry against what it may. */
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/model.ts';
 import { result, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Message, type Sum } from '../quantity/message.ts';
 import { multiply, add } from '../quantity/sum.ts';

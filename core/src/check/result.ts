@@ -1,5 +1,5 @@
 import type { Message, Sum, Text } from '../quantity/message.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import type { Source } from '../card/figure.ts';
 import { ON_TRUST, weakest, type Evidence } from '../card/evidence.ts';
 

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { isPluggedIn } from '../circuit/socket.ts';
 import type { Join } from '../card/power.ts';
 import { GUARD_DROP_LEAST } from '../standard/practice.ts';

@@ -1,6 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
-import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
+import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { airAt } from '../physics/heat.ts';
 import { CHARGE_ENDS, CHARGE_SHARE, PANEL_SHARE, USUAL_CHARGE, WORST_SUN } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

@@ -1,4 +1,4 @@
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta } from './result.ts';
 import { tells, type Text, distinct } from '../quantity/message.ts';
 

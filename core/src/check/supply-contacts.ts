@@ -1,4 +1,4 @@
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/model.ts';
 import { contactOhms, THICKEST_JUMPER } from '../circuit/contacts.ts';
 import { JUMPER_GAUGE, SPRING_CURRENT } from '../standard/practice.ts';
 import { gaugeCurrent } from '../standard/wire-gauge.ts';

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/model.ts';
 import { JUMPER_GAUGE } from '../standard/practice.ts';
 import { fusingCurrent } from '../standard/wire-gauge.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/model.ts';
 import { railWarmth } from '../physics/heat.ts';
 import { HOT_SURFACE } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';

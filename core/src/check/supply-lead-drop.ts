@@ -1,4 +1,4 @@
-import type { Circuit, Feed } from '../circuit/circuit.ts';
+import type { Circuit, Feed } from '../circuit/model.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
 import { LEAD_SHARE } from '../standard/practice.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';

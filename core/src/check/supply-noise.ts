@@ -1,4 +1,4 @@
-import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
+import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { MOTOR_CAPACITOR } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';

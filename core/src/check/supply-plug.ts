@@ -1,6 +1,6 @@
 import { plugFits } from '../circuit/cable.ts';
 import { SOCKET } from '../card/kinds.ts';
-import type { Circuit, Feed } from '../circuit/circuit.ts';
+import type { Circuit, Feed } from '../circuit/model.ts';
 import { socketOf } from '../circuit/socket.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';

@@ -1,4 +1,4 @@
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { reliefs, visits, whileProgramming, type Relief } from '../circuit/programming.ts';
 import { busCrossed } from './bus-crossed.ts';

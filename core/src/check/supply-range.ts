@@ -1,7 +1,7 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { Supply } from '../card/card.ts';
+import type { Supply } from '../card/card-shape.ts';
 import type { Cells } from '../card/power.ts';
-import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Feed, Rail } from '../circuit/model.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
 import type { Interval } from '../quantity/interval.ts';
 import { NEARLY_FED } from '../standard/practice.ts';

@@ -1,4 +1,4 @@
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/model.ts';
 import { cellRails, runtimeOf, type Eater, type Runtime } from '../physics/runtime.ts';
 import { DAY } from '../quantity/span.ts';
 import { loadRests } from './rail-load.ts';

@@ -1,6 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import { efficiencyAt } from '../circuit/flow.ts';
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, multiply } from '../quantity/sum.ts';

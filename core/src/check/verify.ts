@@ -1,5 +1,5 @@
 import { unreadCautions, type Caution } from '../circuit/cautions.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { COUNTED_UNITS } from '../quantity/engineering.ts';
 import { echoesAmong } from './echo.ts';
 import { CHECKS } from './registry.ts';

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import type { BusNode, Circuit, Net } from '../circuit/circuit.ts';
+import type { BusNode, Circuit, Net } from '../circuit/model.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { allPullUps, effectivePullUp } from '../physics/node.ts';
 import {

@@ -1,4 +1,4 @@
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import { allPullUps, effectivePullUp, highestRest, pullUpSum } from '../physics/node.ts';
 import { weakestSink } from '../physics/sink.ts';
 import { pullUpMin } from '../standard/bus-timing.ts';

@@ -1,6 +1,6 @@
 /** Lengths of leads that nobody has said: jumpers are taken, and what is proved by them says so. */
 import { placeOf } from './place.ts';
-import type { Circuit } from './circuit.ts';
+import type { Circuit } from './model.ts';
 
 /** True for a part at a place to which nobody has said how far it is, and whose leads nobody has measured either. */
 export function isLeadAssumed(circuit: Circuit, part: string): boolean {

@@ -1,7 +1,7 @@
 /** The controller as it lies on the table: its pins in the order in which they stand on the board. */
-import type { Terminal } from '../card/card.ts';
+import type { Terminal } from '../card/card-shape.ts';
 import { printedNames } from './carrier.ts';
-import type { Circuit } from './circuit.ts';
+import type { Circuit } from './model.ts';
 import { pinUses, type PinUse } from './pin-function.ts';
 
 export interface FacePin {

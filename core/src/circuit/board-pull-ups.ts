@@ -1,6 +1,6 @@
 /** Pull-ups that sit on the board of the controller, or on a carrier or terminal adapter on it, beside the pin that they pull. */
 import type { Pin } from '../card/controller.ts';
-import type { PartNode } from './circuit.ts';
+import type { PartNode } from './model.ts';
 
 export interface BoardPullUp {
   /** The part that it sits on, and by what it is opened there: a pin, or a printed name. */

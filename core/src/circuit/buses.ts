@@ -1,6 +1,6 @@
 /** Buses with the parts on them, and what can take each of those off. */
 import type { Plan } from '../plan/plan.ts';
-import type { BusNode, Member, PartNode } from './circuit.ts';
+import type { BusNode, Member, PartNode } from './model.ts';
 import type { PowerGraph } from './power.ts';
 import { beyondOf, clockOf, upstreamOf } from './trunks.ts';
 

@@ -6,20 +6,8 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Plan } from '../plan/plan.ts';
 import { USUAL_CABLE } from '../standard/practice.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
-import type { Circuit, PartNode, Rail } from './circuit.ts';
+import type { CableRun, Circuit, PartNode, Rail } from './model.ts';
 import { isPluggedIn, socketOf } from './socket.ts';
-
-export interface CableRun {
-  /** The cable of the plan; null where the outlet brings its own, or the plan has none that fits. */
-  readonly card: Card | null;
-  /** Set where the source's figures hold at the plug. */
-  readonly own: boolean;
-  /** m, and American gauge. */
-  readonly length: number;
-  readonly gauge: number;
-  /** There and back with its contacts, Ω. */
-  readonly ohms: number;
-}
 
 /** Cards of the plan that are cables with this plug; any where the socket does not say. */
 export const cablesFor = (cards: Iterable<Card>, plug: string | undefined): Card[] =>

@@ -1,6 +1,6 @@
 /** The carrier that sits on a controller: which pins it leads out, and under which names. */
 import type { Card } from '../card/card.ts';
-import type { Circuit } from './circuit.ts';
+import type { Circuit } from './model.ts';
 
 /** The carrier of a plan, if it has one. */
 export function carrierOf(circuit: Circuit): { readonly part: string; readonly card: Card } | null {

@@ -1,7 +1,7 @@
 /** What can hurt someone in a build, each sentence once, and whether it was read. */
 import { type Text } from '../quantity/message.ts';
 import type { HAZARDS } from '../card/kinds.ts';
-import type { Circuit } from './circuit.ts';
+import type { Circuit } from './model.ts';
 import { visits } from './programming.ts';
 
 export type Hazard = (typeof HAZARDS)[number];

@@ -1,6 +1,6 @@
 /** Which rails the two sides of a charger may be on. */
 import type { Card } from '../card/card.ts';
-import type { Circuit, Rail } from './circuit.ts';
+import type { Circuit, Rail } from './model.ts';
 
 /** A charger charges into cells that may be charged, and from what is no cell; every other supply may be on any rail. */
 export function maySupply(circuit: Pick<Circuit, 'rails'>, { charger }: Card, supply: string, rail: Rail): boolean {

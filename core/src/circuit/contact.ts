@@ -1,6 +1,6 @@
 /** Loads on the contact of a relay: what stands between which rail and which load. */
 import type { Contact } from '../card/power.ts';
-import type { Circuit, PartNode } from './circuit.ts';
+import type { Circuit, PartNode } from './model.ts';
 
 export interface ContactLoad {
   readonly load: PartNode;

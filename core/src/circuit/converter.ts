@@ -1,8 +1,8 @@
 /** What reads an analog line: the controller's own converter, or a part that reads it for the controller. */
 import { type Text } from '../quantity/message.ts';
-import type { Controller } from '../card/card.ts';
+import type { Controller } from '../card/card-shape.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Net, NetEnd, PartNode } from './circuit.ts';
+import type { Circuit, Net, NetEnd, PartNode } from './model.ts';
 
 export interface Reader {
   /** The controller, or the part with the converter. */

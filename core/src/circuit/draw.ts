@@ -4,7 +4,8 @@ import { toInterval } from '../card/to-interval.ts';
 import { quantityOf, wordOf, type Sum } from '../quantity/message.ts';
 import { add, divide, multiply, noted } from '../quantity/sum.ts';
 import { highest, mean, round, steady, type Steps } from '../quantity/steps.ts';
-import { currentOf, surgeOf, type Doing, type Phase, type Rhythm } from './rhythm.ts';
+import { currentOf, surgeOf } from './rhythm.ts';
+import type { Doing, Phase, Rhythm } from './model.ts';
 
 /** The same draw seen in four ways, A. */
 export interface Draw {

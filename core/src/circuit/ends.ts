@@ -1,14 +1,15 @@
 /** What hangs on a net: terminals of parts, the pin of the controller, and the middle of a divider. */
 import { labelOf } from './label.ts';
 import type { LevelFigure } from '../card/figure.ts';
-import type { Card, Signal } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { Signal } from '../card/card-shape.ts';
 import type { Ask } from '../card/protocol.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { exact, spread, type Interval } from '../quantity/interval.ts';
 import type { DividerHelper } from '../plan/plan.ts';
 import { PIN_CAPACITANCE } from '../standard/bus-timing.ts';
 import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
-import type { Levels, NetEnd, PartNode, Power, PullDown, PullUp } from './circuit.ts';
+import type { Levels, NetEnd, PartNode, Power, PullDown, PullUp } from './model.ts';
 import { levelVolts } from './level.ts';
 import { powerOf, type PowerGraph } from './power.ts';
 import type { Trunk } from './trunks.ts';

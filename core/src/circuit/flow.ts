@@ -1,10 +1,10 @@
 /** Currents from the parts up to the sources, over time. */
-import type { RailOffer } from '../card/card.ts';
+import type { RailOffer } from '../card/card-shape.ts';
 import { mapSteps, steady, sumSteps, type Steps } from '../quantity/steps.ts';
 import { drawOf, type Draw } from './draw.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { PowerTree } from './power-tree.ts';
-import type { Rhythm } from './rhythm.ts';
+import type { Rhythm } from './model.ts';
 
 /** Which face of a draw is looked at. */
 export type View = 'usual' | 'most' | 'surge' | 'together' | 'lasting';

@@ -1,5 +1,5 @@
 /** Pins that are still free for a line, the least precious first. */
-import type { Circuit, PinWish } from './circuit.ts';
+import type { Circuit, PinWish } from './model.ts';
 import { instancesFor, pinUses, type PinUse } from './pin-function.ts';
 
 /** A pin that is held at boot is given away when nothing else is left. */

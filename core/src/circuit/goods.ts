@@ -1,12 +1,13 @@
 /** What a build is made of, apart from its leads: cards, and resistors by their values. */
 import { multiply } from '../quantity/sum.ts';
-import type { Card, Offer } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { Offer } from '../card/card-shape.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
 import { moneyOf, priced } from '../plan/money.ts';
 import type { Assorted } from '../plan/purchase.ts';
 import type { OrderLine } from '../plan/order.ts';
 import { seriesBetween } from '../standard/e-series.ts';
-import type { Circuit } from './circuit.ts';
+import type { Circuit } from './model.ts';
 import { quantityOf, tells, type Text, type Sum, wordOf } from '../quantity/message.ts';
 
 /** What is said here, by the data that it takes. */

@@ -4,7 +4,7 @@
  */
 import { toInterval } from '../card/to-interval.ts';
 import type { Plan } from '../plan/plan.ts';
-import type { Net, NetEnd, PartNode } from './circuit.ts';
+import type { Net, NetEnd, PartNode } from './model.ts';
 import type { ExtraLoad } from './power.ts';
 import { quantityOf, tells, type Text } from '../quantity/message.ts';
 import { divide, noted, subtract } from '../quantity/sum.ts';

@@ -1,7 +1,7 @@
 /** Levels resolved on the supply that a part really sees. */
 import type { LevelFigure } from '../card/figure.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Power } from './circuit.ts';
+import type { Power } from './model.ts';
 import { quantityOf, type Sum } from '../quantity/message.ts';
 import { add, multiply, subtract } from '../quantity/sum.ts';
 

@@ -1,7 +1,7 @@
 /** Parts that plug into one another without a lead. */
 import type { PartChoice } from '../plan/plan.ts';
 import { carrierOf, printedNames } from './carrier.ts';
-import type { Circuit, PartNode } from './circuit.ts';
+import type { Circuit, PartNode } from './model.ts';
 import type { Netlist, NetNode } from './netlist.ts';
 
 export interface MatedPart {

@@ -2,7 +2,7 @@
 import { printedNames } from './carrier.ts';
 import { carrierOf, isFitted } from './carrier.ts';
 import { contactLoads } from './contact.ts';
-import type { Circuit, Net, PartNode } from './circuit.ts';
+import type { Circuit, Net, PartNode } from './model.ts';
 import { wayOf } from './way.ts';
 import { pinGroundId, pinGrounds } from './pin-ground.ts';
 import { quantityOf, tells, type Text, type Quantity, wordOf } from '../quantity/message.ts';

@@ -1,9 +1,10 @@
 /** What a pin of a controller can do, and what a line asks of it. */
-import type { Card, Pin } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { Pin } from '../card/card-shape.ts';
 import type { Feature } from '../card/controller.ts';
 import type { Ask } from '../card/protocol.ts';
 import { printedNames } from './carrier.ts';
-import type { Circuit, PinWish } from './circuit.ts';
+import type { Circuit, PinWish } from './model.ts';
 
 /** Cards are never changed in place, so what was worked out for a pin once stays true. */
 const known = new WeakMap<Pin, readonly string[]>();

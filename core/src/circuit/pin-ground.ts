@@ -2,7 +2,7 @@
 import { type Text } from '../quantity/message.ts';
 import { labelOf } from './label.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { PartNode } from './circuit.ts';
+import type { PartNode } from './model.ts';
 
 export interface PinGround {
   readonly part: PartNode;

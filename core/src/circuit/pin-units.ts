@@ -2,7 +2,7 @@
 import type { Feature, PwmGroup } from '../card/controller.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Interval } from '../quantity/interval.ts';
-import type { Circuit, PinWish } from './circuit.ts';
+import type { Circuit, PinWish } from './model.ts';
 import { featuresInUse, functionsOf, groupInstances, pinByTerminal, unitOf } from './pin-function.ts';
 
 /** The feature that takes every converter of a pin away; null where one is left. */

@@ -2,7 +2,7 @@
 import type { Card } from '../card/card.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { JUMPER_LENGTH } from '../standard/practice.ts';
-import type { Circuit } from './circuit.ts';
+import type { Circuit } from './model.ts';
 
 /** The place of a part: its own, or that of its first need with one. */
 function placeIn(plan: Plan, choice: PartChoice): string | null {

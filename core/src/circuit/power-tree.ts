@@ -1,7 +1,7 @@
 /** Who feeds whom: the rails of a build and the supplies that hang on them, before any figure. */
 import { SOCKET_RAIL } from '../card/kinds.ts';
-import type { Supply } from '../card/card.ts';
-import type { NamedOffer, PartNode } from './circuit.ts';
+import type { Supply } from '../card/card-shape.ts';
+import type { NamedOffer, PartNode } from './model.ts';
 import { tells, type Text } from '../quantity/message.ts';
 
 /** What is said here, by the data that it takes. */

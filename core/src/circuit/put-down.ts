@@ -1,7 +1,7 @@
 /** Parts that the maker put down on the boards by hand, where they lie. */
 import { placedBox, type Box } from '../board/footprint.ts';
 import { parseHole } from '../board/grid.ts';
-import type { Circuit, PartNode } from './circuit.ts';
+import type { Circuit, PartNode } from './model.ts';
 import { footprintOf } from './footprint.ts';
 
 export function putDown(circuit: Circuit): { readonly part: PartNode; readonly box: Box }[] {

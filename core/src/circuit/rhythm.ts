@@ -1,33 +1,9 @@
 /** When each part is at work, and what it takes meanwhile: cards, needs and the plan's own rhythm together. */
 import type { States } from '../card/power.ts';
-import type { STAGES } from '../card/power.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { exact, type Interval } from '../quantity/interval.ts';
 import type { Plan, RestState, Run } from '../plan/plan.ts';
-import type { PartNode } from './circuit.ts';
-
-export type Doing = RestState | 'warm-up' | 'active' | (typeof STAGES)[number];
-
-/** A stretch of one round, s from its beginning. */
-export interface Phase {
-  readonly doing: Doing;
-  readonly from: number;
-  readonly to: number;
-}
-
-export interface Rhythm {
-  /** s from one piece of work to the next; null for what follows no clock. */
-  readonly every: number | null;
-  /** Share of the time at work, where `every` is null. */
-  readonly duty: number;
-  /** s after the beginning of the round; null where the program keeps to no order. */
-  readonly after: number | null;
-  /** In order, from the beginning of the work. */
-  readonly phases: readonly Phase[];
-  /** The same when everything takes its longest. */
-  readonly longest: readonly Phase[];
-  readonly rest: RestState;
-}
+import type { Doing, PartNode, Phase, Rhythm } from './model.ts';
 
 /** A controller that is woken takes at least this long to start, look around and lie down again, s: common practice. */
 export const SHORTEST_WAKE = 0.05;

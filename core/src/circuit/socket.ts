@@ -2,7 +2,8 @@
  * A board with a cable in its programming socket. The socket becomes a supply of the board, and what lies behind it - a diode, a
  * fuse, a switch, or nothing - a rail that the board makes of it. Everything after this sees a card like any other.
  */
-import type { Card, RailOffer } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { RailOffer } from '../card/card-shape.ts';
 import { SOCKET, SOCKET_RAIL } from '../card/kinds.ts';
 import type { UsbSocket } from '../card/power.ts';
 import type { PartChoice } from '../plan/plan.ts';

@@ -1,9 +1,9 @@
 /** A module that is plugged straight into a row of sockets of the board: what each of its pins has to be there. */
-import type { Terminal } from '../card/card.ts';
+import type { Terminal } from '../card/card-shape.ts';
 import { isBusLine } from '../card/protocol.ts';
 import { setFeed, setGround, setOn, setPin } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
-import type { Circuit, PartNode } from './circuit.ts';
+import type { Circuit, PartNode } from './model.ts';
 import { socketPlaces, type Socket } from './mated.ts';
 import { instancesFor, pinUses, type PinUse } from './pin-function.ts';
 import { PORT_LINES, type Ask } from '../card/protocol.ts';

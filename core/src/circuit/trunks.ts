@@ -1,10 +1,10 @@
 /** The lines of a plan, each from the pin of the controller (or the channel of a bus switch) to the parts on it. */
 import { labelOf } from './label.ts';
 import { type Text } from '../quantity/message.ts';
-import type { Port } from '../card/card.ts';
+import type { Port } from '../card/card-shape.ts';
 import { isBusLine, isShared, PORT_LINES, type Ask } from '../card/protocol.ts';
 import type { Bus, PinChoice, Plan } from '../plan/plan.ts';
-import type { PartNode } from './circuit.ts';
+import type { PartNode } from './model.ts';
 
 /** A port of a part on a line. */
 export interface Station {

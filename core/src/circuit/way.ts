@@ -1,6 +1,6 @@
 /** Which way the signals of a line go. */
 import { isTwoWay, PORT_LINES } from '../card/protocol.ts';
-import type { Net } from './circuit.ts';
+import type { Net } from './model.ts';
 
 /** To the parts, from them, or both ways. */
 export type Way = 'to' | 'from' | 'both';

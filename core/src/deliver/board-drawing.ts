@@ -11,7 +11,7 @@ import {
   type Point,
 } from '../board/grid.ts';
 import { pluggedSources } from '../circuit/mated.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 import { terminalPlace } from '../layout/dock.ts';

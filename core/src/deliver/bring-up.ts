@@ -5,7 +5,7 @@ import { Talk } from '../bench/talk.ts';
 import { drawBounds } from '../bench/usual.ts';
 import { VirtualBuild, type Planned } from '../bench/virtual-build.ts';
 import { type Result, type AnsweredBy } from '../check/result.ts';
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import type { Lead } from '../circuit/laid.ts';
 import { effectivePullUp, highestRest, lowestRest } from '../physics/node.ts';
 import { slowestRise, usualEdges, slowestLine } from '../physics/edge.ts';

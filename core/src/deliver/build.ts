@@ -1,6 +1,6 @@
 /** What goes to the bench: the layout, the wiring plan read back from it and compared with the circuit, and the parts list. */
 import type { Result } from '../check/result.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { proveLayout, type LayoutProof } from '../readback/prove.ts';
 import { layBuild } from '../layout/lay.ts';
 import type { Layout, LayoutResult, NoLayout } from '../circuit/laid.ts';

@@ -1,5 +1,5 @@
 /** What can hardly be computed, and is looked at instead: a list to tick, only where the build has it. Common practice. */
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { THICKEST_JUMPER } from '../circuit/contacts.ts';
 import { placeOf } from '../circuit/place.ts';
 import { JUMPER_GAUGE } from '../standard/practice.ts';

@@ -1,6 +1,6 @@
 /** What a meter should show after each step, from the figures of the build. */
 import type { Card } from '../card/card.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { inPlug, pluggedSources } from '../circuit/mated.ts';
 import type { Netlist, NetNode } from '../circuit/netlist.ts';
 import { spread, type Interval } from '../quantity/interval.ts';

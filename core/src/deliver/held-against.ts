@@ -1,7 +1,7 @@
 /** A scan or a capture held against the plan: what should be there and is not, what is there and should not. */
 import type { CaptureSummary } from '../capture/capture.ts';
 import type { EdgeTimes } from '../capture/line-watch.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { slowestRise } from '../physics/edge.ts';
 import { eightBitOf } from '../quantity/address.ts';
 import {

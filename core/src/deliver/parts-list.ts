@@ -1,9 +1,10 @@
 /** What to buy: parts, helpers, leads, joints and headers, in the packs that they are sold in, from whom, and when it is there. */
 import { colourText } from '../circuit/label.ts';
-import type { Card, Offer } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { Offer } from '../card/card-shape.ts';
 import type { LeadEnd } from '../card/kinds.ts';
 import { goodsOf, resistorCounts, wantedOf, type Demands, type ResistorCount, type Wanted } from '../circuit/goods.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import type { Layout } from '../circuit/laid.ts';
 import { cheapestOrder, lateLines, orderFront, type Order, type OrderLine, type SupplierSum } from '../plan/order.ts';
 import { moneyOf } from '../plan/money.ts';

@@ -4,7 +4,7 @@ import { holeText } from '../board/hole-text.ts';
 import { labelOf } from '../circuit/label.ts';
 import { pinHoles } from '../board/footprint.ts';
 import { footprintOf } from '../circuit/footprint.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { netlistOf, type NetNode } from '../circuit/netlist.ts';
 import type { Layout, LeadPoint } from '../circuit/laid.ts';
 import { tells, type Text } from '../quantity/message.ts';

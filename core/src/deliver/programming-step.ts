@@ -1,12 +1,12 @@
 /** What is put on while a program is loaded and taken off again: a step of its own, after everything else. */
 import { cautionsOf } from '../circuit/cautions.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { meetings } from '../check/supply-back-feed.ts';
 import { reliefs, visits } from '../circuit/programming.ts';
 import type { Card } from '../card/card.ts';
 import type { PartChoice } from '../plan/plan.ts';
 import { look } from './expect.ts';
-import type { WiringStep } from './wiring.ts';
+import type { WiringStep } from './step.ts';
 import { tells, type Text, type Message } from '../quantity/message.ts';
 
 /** What is said here, by the data that it takes. */

@@ -1,5 +1,5 @@
 /** What the reader of a finished layout says of it, as results like those of the checks: an open plan has a finding that says why. */
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { result, type CheckMeta, type Result } from '../check/result.ts';
 import type { LayoutProof } from '../readback/prove.ts';
 import type { NoLayout } from '../circuit/laid.ts';

@@ -1,7 +1,8 @@
 /** The wiring plan: what goes from which hole to which, in an order that works, with a check after each step. */
+import { type Phase, type PutDown, type WiringLead, type WiringStep } from './step.ts';
 import { carrierOf } from '../circuit/carrier.ts';
 import { cautionsOf, type Caution } from '../circuit/cautions.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { pluggedSources } from '../circuit/mated.ts';
 import { netlistOf, type Netlist, type NetNode } from '../circuit/netlist.ts';
 import type { Layout, Lead, LeadPoint, Seated } from '../circuit/laid.ts';
@@ -32,40 +33,8 @@ export interface DeliverWiringSays {
 
 const tell = tells<DeliverWiringSays>('deliver/wiring');
 
-export type { StepCheck } from './expect.ts';
-
-export interface WiringLead extends Lead {
-  readonly fromSays: Text;
-  readonly toSays: Text;
-}
-
 /** What holds for every build, and stands on everything that is taken to the bench. */
 export const BENCH_RULE = tell('powerOffBeforeAny');
-
-/** What stands in the board, or lies beside it, after a step. */
-export interface PutDown {
-  readonly part: string;
-  readonly label: Text;
-  /** "first pin in e36, turned"; null for a part beside the boards. */
-  readonly says: Message | null;
-}
-
-export const PHASES = ['board', 'helpers', 'part', 'bus', 'signal', 'look', 'supply', 'programming'] as const;
-export type Phase = (typeof PHASES)[number];
-
-export interface WiringStep {
-  readonly key: string;
-  readonly phase: Phase;
-  readonly title: Text;
-  readonly put: readonly PutDown[];
-  readonly leads: readonly WiringLead[];
-  /** What to look at or measure before going on. */
-  readonly checks: readonly StepCheck[];
-  /** What can hurt about the parts that are put down in this step. */
-  readonly cautions: readonly Caution[];
-  /** Ids of the plan that it is about. */
-  readonly subjects: readonly string[];
-}
 
 export interface WiringPlan {
   readonly steps: readonly WiringStep[];

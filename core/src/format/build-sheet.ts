@@ -4,8 +4,9 @@ import { standingOf, type Verdict } from '../check/verify.ts';
 import type { Build } from '../deliver/build.ts';
 import { say, sayUnread } from '../say/say.ts';
 import { table, tableCell } from './markdown.ts';
-import { BENCH_RULE, type WiringLead, type WiringStep } from '../deliver/wiring.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import { BENCH_RULE } from '../deliver/wiring.ts';
+import { type WiringLead, type WiringStep } from '../deliver/step.ts';
+import type { Circuit } from '../circuit/model.ts';
 
 /** "orange, male–female", "its own yellow wire", "resistor 4.7 kΩ". */
 export const leadSays = ({ kind, colour, ends, value }: WiringLead): string =>

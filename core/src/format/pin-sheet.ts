@@ -1,6 +1,6 @@
 /** The pins of a plan as files for its software: each says in its first line which plan it was made of. */
 import { say } from '../say/say.ts';
-import type { Circuit, PinWish } from '../circuit/circuit.ts';
+import type { Circuit, PinWish } from '../circuit/model.ts';
 import { formatAddress } from '../quantity/address.ts';
 
 /** What a file says about one line. */

@@ -1,4 +1,4 @@
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import type { NetNode } from '../circuit/netlist.ts';
 
 /** Rails this close to the logic supply, V, share its colour. */

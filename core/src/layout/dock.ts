@@ -1,7 +1,7 @@
 /** Where parts lie beside the boards: near to what they are joined with, along the upper and the lower edge. */
 import type { Box } from '../board/footprint.ts';
 import { BOARD_HEIGHT, BOARD_STEP, PITCH, type Point } from '../board/grid.ts';
-import type { PartNode } from '../circuit/circuit.ts';
+import type { PartNode } from '../circuit/model.ts';
 import { EDGE, type LayoutProblem, type Stand } from './problem.ts';
 import type { Docked } from '../circuit/laid.ts';
 

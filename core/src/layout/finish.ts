@@ -1,6 +1,6 @@
 /** From runs to leads: colours, ends, lengths, what of the kit they are made of, and the joints of own wires. */
 import type { LeadEnd } from '../card/kinds.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { parseHole, PITCH, pointOfHole } from '../board/grid.ts';
 import { JUMPER_LENGTH, LEAD_BENDS, LEAD_SLACK } from '../standard/practice.ts';
 import { colours } from './colour.ts';

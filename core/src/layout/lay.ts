@@ -1,5 +1,5 @@
 /** Lays a build out: places, then leads, several times from different beginnings, and takes the best. */
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { randomFrom } from '../quantity/random.ts';
 import { dockParts } from './dock.ts';
 import { finish } from './finish.ts';

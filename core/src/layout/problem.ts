@@ -11,7 +11,7 @@ import {
   type Strip,
 } from '../board/grid.ts';
 import { SOCKET } from '../card/kinds.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { carrierOf } from '../circuit/carrier.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import { netlistOf, reachedAt, type Legged, type Netlist, type NetNode, type NodePin } from '../circuit/netlist.ts';

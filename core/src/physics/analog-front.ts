@@ -2,7 +2,7 @@
 import type { Card } from '../card/card.ts';
 import type { Measure } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Net, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, Net, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
 import { dividerShare, outputOhms } from '../circuit/ends.ts';
 import type { Interval } from '../quantity/interval.ts';

@@ -1,5 +1,5 @@
 /** Where a line rests from power-on until the program sets its pin. */
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import { pinByTerminal } from '../circuit/pin-function.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { exact, type Interval } from '../quantity/interval.ts';

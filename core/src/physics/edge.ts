@@ -1,5 +1,5 @@
 /** Rising and falling edges of a bus line, through its translators, with every figure at its worst or drawn at random. */
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { corner, lineNetwork, linesOf, USUAL, type BusLine, type Corner } from './line.ts';
 import { operatingPoint } from './operating-point.ts';

@@ -1,7 +1,7 @@
 /** What turns to heat where, and how far it is felt. */
 import { toInterval } from '../card/to-interval.ts';
 import type { Thermal } from '../card/power.ts';
-import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
+import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { placeOf } from '../circuit/place.ts';
 import { sunRise } from './sun.ts';
 import { efficiencyAt } from '../circuit/flow.ts';

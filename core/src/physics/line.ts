@@ -1,7 +1,7 @@
 /** A bus line as a network: its nets on both sides of translators and bus switches, their pull-ups, rails and leakage. */
 import { isTogether } from '../circuit/buses.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Net, NetEnd, PullUp } from '../circuit/circuit.ts';
+import type { Circuit, Net, NetEnd, PullUp } from '../circuit/model.ts';
 import {
   BODY_DIODE,
   BUS_SWITCH_RESISTANCE,

@@ -1,5 +1,5 @@
 /** The voltage that resistors to several rails give a net that nobody drives. */
-import type { Net, NetEnd, PullUp } from '../circuit/circuit.ts';
+import type { Net, NetEnd, PullUp } from '../circuit/model.ts';
 import { levelAt, levelVolts } from '../circuit/level.ts';
 import { parallel, type Interval } from '../quantity/interval.ts';
 import { add, divide, inParallel, multiply, per, subtract } from '../quantity/sum.ts';

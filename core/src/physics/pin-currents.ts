@@ -1,6 +1,6 @@
 /** What flows out of and into each pin of the controller at its worst. */
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import { pinGrounds } from '../circuit/pin-ground.ts';
 import { quantityOf, tells, type Sum, type Text } from '../quantity/message.ts';
 import { divide, subtract } from '../quantity/sum.ts';

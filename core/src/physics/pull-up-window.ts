@@ -1,5 +1,5 @@
 /** Which pull-ups a line allows, and which one the house rules take. */
-import type { Net } from '../circuit/circuit.ts';
+import type { Net } from '../circuit/model.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
 import { modeFor, pullUpMax, pullUpMin } from '../standard/bus-timing.ts';
 import { seriesBetween } from '../standard/e-series.ts';

@@ -1,5 +1,5 @@
 /** What a build takes of a rail between two pieces of work. */
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/model.ts';
 import { lowest } from '../quantity/steps.ts';
 import { flowAt, treeOf } from './source-load.ts';
 

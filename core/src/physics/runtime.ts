@@ -1,10 +1,10 @@
 /** How long a build runs on its cells: a band from the usual to the worst, and what eats the charge. */
 import { toInterval } from '../card/to-interval.ts';
 import type { Cells, States } from '../card/power.ts';
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/model.ts';
 import type { PowerTree } from '../circuit/power-tree.ts';
 import { statesOver } from '../circuit/draw.ts';
-import type { Doing } from '../circuit/rhythm.ts';
+import type { Doing } from '../circuit/model.ts';
 import { mean } from '../quantity/steps.ts';
 import { USUAL_ROOM } from '../standard/practice.ts';
 import { discharge, packOf, type Discharge, type Pack } from './discharge.ts';

@@ -1,5 +1,5 @@
 /** The sink that a line has to be held by: one rule for what is proposed and for what is checked. */
-import type { Net } from '../circuit/circuit.ts';
+import type { Net } from '../circuit/model.ts';
 import { sinkAt, type SinkAt } from '../standard/bus-timing.ts';
 import { ONE_WIRE_LOW, ONE_WIRE_SINK } from '../standard/one-wire.ts';
 import { tells, type Text } from '../quantity/message.ts';

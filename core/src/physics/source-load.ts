@@ -1,6 +1,6 @@
 /** What a source sees of the build at each of its voltages: average, worst moment, and the least that everything works at. */
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { acrossOf, flow, type Flow, type View } from '../circuit/flow.ts';
 import { contactOhms } from '../circuit/contacts.ts';
 import { powerTree, type PowerTree } from '../circuit/power-tree.ts';

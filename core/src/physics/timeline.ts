@@ -1,9 +1,10 @@
 /** One round of a build: who is at work when, and what a rail carries meanwhile. */
 import { type Text } from '../quantity/message.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { drawOf } from '../circuit/draw.ts';
 import { acrossOf, flow, type View } from '../circuit/flow.ts';
-import { statesOf, type Phase, type Rhythm } from '../circuit/rhythm.ts';
+import { statesOf } from '../circuit/rhythm.ts';
+import type { Phase, Rhythm } from '../circuit/model.ts';
 import { voltages } from '../circuit/rail-voltage.ts';
 import { highest, mean, type Steps } from '../quantity/steps.ts';
 import { treeOf } from './source-load.ts';

@@ -1,4 +1,5 @@
-import type { Card, Offer } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { Offer } from '../card/card-shape.ts';
 import type { Library } from '../card/library.ts';
 import { buyingOf, priced, type Buying } from './money.ts';
 import type { Plan } from './plan.ts';

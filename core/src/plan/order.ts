@@ -1,5 +1,5 @@
 /** What to order where: the cheapest way to have everything, packs, spares and shipping counted, that arrives in time. */
-import type { Offer } from '../card/card.ts';
+import type { Offer } from '../card/card-shape.ts';
 import { equalTo, greaterEq, lessEq, solve, type Constraint } from 'yalps';
 import { purchase, type Assorted, type Purchase } from './purchase.ts';
 

@@ -1,4 +1,5 @@
-import type { Card, Port } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { Port } from '../card/card-shape.ts';
 import { openable } from '../card/openable.ts';
 import { changePart } from './edits.ts';
 import type { Helper, Plan, PortChoice } from './plan.ts';

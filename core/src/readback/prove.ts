@@ -1,7 +1,7 @@
 /** Holds what was read from a layout against what the circuit wants: missing, extra, shorted, swapped. */
 import { colourText } from '../circuit/label.ts';
 import { holeText, rowText } from '../board/hole-text.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { matedPairs } from '../circuit/mated.ts';
 import { netlistOf, type Netlist, type NetNode, type NodePin } from '../circuit/netlist.ts';
 import { extract, type Extracted, type Hindrance, type Thing } from './read.ts';

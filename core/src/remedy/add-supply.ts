@@ -5,7 +5,7 @@ import { toInterval } from '../card/to-interval.ts';
 import { isFed } from '../check/supply-range.ts';
 import type { Card } from '../card/card.ts';
 import { takesLeads } from '../circuit/cable.ts';
-import type { Circuit, Feed } from '../circuit/circuit.ts';
+import type { Circuit, Feed } from '../circuit/model.ts';
 import { cheapestFirst } from '../plan/cost.ts';
 import { changePart, newPart, setFeed, setRules } from '../plan/edits.ts';
 import { within, type Interval } from '../quantity/interval.ts';

@@ -1,6 +1,6 @@
 /** Parts with one fixed address that take turns: behind a bus switch, behind gated translators, or on switched supplies. */
 import { buyingOf } from '../plan/money.ts';
-import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
+import type { BusNode, Circuit, Member } from '../circuit/model.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
 import { addBus, addHelper, freeId, setBus, setOpened } from '../plan/edits.ts';
 import { cheapestFirst } from '../plan/cost.ts';

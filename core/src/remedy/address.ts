@@ -1,7 +1,7 @@
 /** Ways out of two parts at one address. */
 import type { Card } from '../card/card.ts';
 import { PORT_LINES } from '../card/protocol.ts';
-import type { BusNode, Circuit, Member } from '../circuit/circuit.ts';
+import type { BusNode, Circuit, Member } from '../circuit/model.ts';
 import { freeGroupPins } from '../circuit/free-pins.ts';
 import { addBus, freeId, setAddress, setBus } from '../plan/edits.ts';
 import { swapCard } from '../plan/swap.ts';

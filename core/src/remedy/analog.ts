@@ -2,7 +2,7 @@
 import type { Library } from '../card/library.ts';
 import { analogLinks, fullScale, type AnalogLink } from '../check/analog-links.ts';
 import { sampleFarads } from '../check/analog-source.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { driverPeak } from '../physics/node.ts';
 import { dividers } from '../physics/divider.ts';

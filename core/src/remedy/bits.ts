@@ -1,6 +1,6 @@
 /** Readings in fewer bits: what is lost in fineness is gained in time. */
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { setBits } from '../plan/edits.ts';
 import type { Candidate } from './remedy.ts';
 import { quantityOf, tells, type Quantity } from '../quantity/message.ts';

@@ -1,7 +1,7 @@
 /** Capacitors across a supply, for gusts that leads bring too slowly. */
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { setCapacitor } from '../plan/edits.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { tells, type Text } from '../quantity/message.ts';

@@ -2,7 +2,7 @@
 import { buyingOf } from '../plan/money.ts';
 import { switchesElse } from '../check/drive-contact.ts';
 import { takesLeads } from '../circuit/cable.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { onContact } from '../circuit/contact.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
 import { toInterval } from '../card/to-interval.ts';

@@ -2,7 +2,7 @@
 import { buyingOf } from '../plan/money.ts';
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
-import type { Circuit, PinWish } from '../circuit/circuit.ts';
+import type { Circuit, PinWish } from '../circuit/model.ts';
 import { readBy } from '../circuit/converter.ts';
 import { freeGroupPins } from '../circuit/free-pins.ts';
 import { PORT_LINES } from '../card/protocol.ts';

@@ -1,7 +1,7 @@
 /** The small parts that loads need: a resistor for a light, a diode for a coil. */
 import { lightSum } from '../check/drive-led.ts';
 import { baseSum, drivenLoads, type BaseSum } from '../check/drive-transistor.ts';
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import { addHelper, freeId, removeHelper } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { seriesAtLeast, seriesAtMost } from '../standard/e-series.ts';

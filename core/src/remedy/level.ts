@@ -1,7 +1,7 @@
 /** Ways out of a level that is too high or not guaranteed: translate, feed otherwise, move a pull-up. */
 import { isTwoWay } from '../card/protocol.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Net, NetEnd, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
 import { addHelper, changeHelper, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';

@@ -1,5 +1,5 @@
 /** Moving lines to pins that can carry them. */
-import type { Circuit, PinWish } from '../circuit/circuit.ts';
+import type { Circuit, PinWish } from '../circuit/model.ts';
 import { freeGroupPins, freePinsFor } from '../circuit/free-pins.ts';
 import { changePart, setPin } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';

@@ -4,7 +4,7 @@ import type { Card } from '../card/card.ts';
 import { SOCKET } from '../card/kinds.ts';
 import type { Library } from '../card/library.ts';
 import { cablesFor, plugFits } from '../circuit/cable.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { isPluggedIn, socketOf } from '../circuit/socket.ts';
 import { cheapestFirst } from '../plan/cost.ts';
 import { changePart, setFeed } from '../plan/edits.ts';

@@ -2,7 +2,7 @@
 import { maySupply } from '../circuit/charger.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
-import type { Circuit, Feed, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Feed, Rail } from '../circuit/model.ts';
 import { within } from '../quantity/interval.ts';
 import { newPart, setFeed, setGround } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';

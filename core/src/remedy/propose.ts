@@ -1,6 +1,6 @@
 import { type CheckId } from '../check/registry.ts';
 import type { Library } from '../card/library.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import type { Result } from '../check/result.ts';
 import { verify, type Verdict } from '../check/verify.ts';

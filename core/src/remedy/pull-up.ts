@@ -1,6 +1,6 @@
 /** Resistors added, taken away or changed on open-drain lines. */
 import { deriveCircuit } from '../circuit/derive.ts';
-import type { Circuit, Net } from '../circuit/circuit.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
 import { effectivePullUp } from '../physics/node.ts';
 import { pullUpWindow } from '../physics/pull-up-window.ts';
 import { addHelper, changeBus, feedByLine, freeId, removeHelper, setOpened } from '../plan/edits.ts';

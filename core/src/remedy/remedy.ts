@@ -1,6 +1,6 @@
 import type { Message } from '../quantity/message.ts';
 import type { Library } from '../card/library.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import type { Result } from '../check/result.ts';
 import type { Plan } from '../plan/plan.ts';
 

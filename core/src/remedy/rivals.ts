@@ -2,7 +2,7 @@ import { buyingOf } from '../plan/money.ts';
 import type { Card } from '../card/card.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Library } from '../card/library.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { disqualifies, settingOf } from '../compare/qualify.ts';
 import { piecePrice } from '../plan/cost.ts';
 import type { SenseNeed } from '../plan/plan.ts';

@@ -3,7 +3,7 @@ import { buyingOf } from '../plan/money.ts';
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, PartNode, Rail } from '../circuit/circuit.ts';
+import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { statesOf } from '../circuit/rhythm.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
 import { cheapestFirst } from '../plan/cost.ts';

@@ -1,12 +1,12 @@
 /** Reads and warm-ups one after the other, so that their currents do not come together. */
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { drawOf } from '../circuit/draw.ts';
 import { documentOf } from '../plan/document.ts';
 import { setRun } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { highest, steady, sumSteps, type Steps } from '../quantity/steps.ts';
-import type { Phase, Rhythm } from '../circuit/rhythm.ts';
+import type { Phase, Rhythm } from '../circuit/model.ts';
 import { partsBelow, timeline } from '../physics/timeline.ts';
 
 export interface Staggering {

@@ -3,7 +3,7 @@ import type { Card } from '../card/card.ts';
 import type { Buying } from '../plan/money.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { cheapestFirst } from '../plan/cost.ts';
 import { freeId, newPart, setFeed } from '../plan/edits.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';

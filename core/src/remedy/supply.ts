@@ -2,7 +2,7 @@
 import { isSteady } from '../card/source.ts';
 import { buyingOf } from '../plan/money.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { addHelper, changePart, freeId, setFeed, setRules } from '../plan/edits.ts';
 import { swapCard } from '../plan/swap.ts';
 import { cheapestFirst } from '../plan/cost.ts';

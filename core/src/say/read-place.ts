@@ -1,7 +1,7 @@
 /** A place of a build as it is typed: a hole, a pin of a part, a joint. The other way round of `Places.say`. */
 import { say } from './say.ts';
 import { hasHole, parseHole, stripPlaces, stripsOf } from '../board/grid.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import type { Layout, LeadPoint } from '../circuit/laid.ts';
 
 const ROW = /^(?:board\s*)?(?:(\d)\s*[:,]\s*)?([a-j])\s*(\d{1,3})$/;

@@ -1,10 +1,11 @@
 /** Putting a card into a plan: feed, bus, address and pins chosen as the house rules say. */
 import { maySupply } from '../circuit/charger.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Card, Port, Supply } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { Port, Supply } from '../card/card-shape.ts';
 import type { Library } from '../card/library.ts';
 import { isBusLine, isShared, type SharedProtocol } from '../card/protocol.ts';
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { railsInto, takesLeads } from '../circuit/cable.ts';
 import { isPluggedIn } from '../circuit/socket.ts';

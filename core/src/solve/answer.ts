@@ -1,7 +1,7 @@
 /** What can be said to a finding: remedies, or that no single change ends it. */
 import type { Verdict } from '../check/verify.ts';
 import type { Result } from '../check/result.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import type { Library } from '../card/library.ts';
 import { candidatesFor, grave, proofOf, proposeRemedies } from '../remedy/propose.ts';
 import type { Remedy } from '../remedy/remedy.ts';

@@ -3,7 +3,7 @@
  * so that "none ends this alone" is said of all of them.
  */
 import { isBusLine } from '../card/protocol.ts';
-import type { Circuit, PartNode } from '../circuit/circuit.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { takesLeads } from '../circuit/cable.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
 import {

@@ -2,7 +2,7 @@
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { carrierOf } from '../circuit/carrier.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { freeId, newPart, removePart } from '../plan/edits.ts';
 import type { PartChoice, Plan, PortChoice } from '../plan/plan.ts';
 

@@ -2,7 +2,7 @@
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { functionsOf, instancesFor } from '../circuit/pin-function.ts';
 import type { Interval } from '../quantity/interval.ts';
 import { moveController, type Moved } from './move-controller.ts';

@@ -3,7 +3,7 @@ import { type Message, type Text } from '../quantity/message.ts';
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit } from '../circuit/circuit.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { pinUses } from '../circuit/pin-function.ts';
 import { documentOf } from '../plan/document.ts';

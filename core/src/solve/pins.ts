@@ -1,5 +1,5 @@
 /** Exact pin assignment: every line that is not locked gets the pin that costs least over all. */
-import type { Circuit, PinWish } from '../circuit/circuit.ts';
+import type { Circuit, PinWish } from '../circuit/model.ts';
 import { pinCost } from '../circuit/free-pins.ts';
 import { instancesFor, pinUses, type PinUse } from '../circuit/pin-function.ts';
 import { setPin } from '../plan/edits.ts';

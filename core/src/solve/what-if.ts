@@ -1,7 +1,7 @@
 /** What a change of the plan would do to the runtime, side by side. */
 import { type Message } from '../quantity/message.ts';
 import type { Library } from '../card/library.ts';
-import type { Circuit, Rail } from '../circuit/circuit.ts';
+import type { Circuit, Rail } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { verify } from '../check/verify.ts';
 import { documentOf } from '../plan/document.ts';

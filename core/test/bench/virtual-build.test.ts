@@ -1,6 +1,6 @@
 import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
-import { METER_INPUT } from '../../src/bench/instrument.ts';
+import { METER_INPUT } from '../../src/bench/usual.ts';
 import { releasedLine, scopeEdge } from '../../src/bench/scope.ts';
 import { AT_REST, withHigh, withPull } from '../../src/bench/state.ts';
 import { Talk } from '../../src/bench/talk.ts';

@@ -2,7 +2,7 @@
 import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import { socketsFor } from '../../src/circuit/mated.ts';
 import { netlistOf } from '../../src/circuit/netlist.ts';
 import type { Result } from '../../src/check/result.ts';

@@ -1,7 +1,7 @@
 /** A module plugged straight into the sockets of a board, as makers do: no lead, its supply and ground from pins where need be. */
 import { expect } from 'chai';
 import { verify } from '../../src/check/verify.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import { straightIn } from '../../src/circuit/straight-in.ts';
 import { buildOf } from '../../src/deliver/build.ts';
 import { setGround, setRules } from '../../src/plan/edits.ts';

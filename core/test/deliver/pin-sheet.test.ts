@@ -5,7 +5,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import {
   addressConstants,
   cHeader,

@@ -2,7 +2,7 @@ import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { buildOf } from '../../src/deliver/build.ts';
-import { PHASES, type WiringStep } from '../../src/deliver/wiring.ts';
+import { PHASES, type WiringStep } from '../../src/deliver/step.ts';
 import { changePart } from '../../src/plan/edits.ts';
 import { demo, PLANS } from '../support/demo.ts';
 

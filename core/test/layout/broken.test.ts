@@ -3,7 +3,7 @@ import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { parseHole, holeName, type Hole } from '../../src/board/grid.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import { proveLayout, type Discord } from '../../src/readback/prove.ts';
 import { layBuild } from '../../src/layout/lay.ts';
 import type { Layout, Lead, LeadPoint } from '../../src/circuit/laid.ts';

@@ -5,7 +5,7 @@ import { conductorOf, holeName, parseHole, PITCH, type Hole } from '../../src/bo
 import type { Card } from '../../src/card/card.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { footprintOf } from '../../src/circuit/footprint.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import { buildOf, type Build } from '../../src/deliver/build.ts';
 import { proveLayout } from '../../src/readback/prove.ts';
 import { layBuild, layoutSteps } from '../../src/layout/lay.ts';

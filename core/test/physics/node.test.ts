@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { Net, PullUp } from '../../src/circuit/circuit.ts';
+import type { Net, PullUp } from '../../src/circuit/model.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { effectivePullUp, highestRest, lowestRest } from '../../src/physics/node.ts';
 import { pullUpWindow } from '../../src/physics/pull-up-window.ts';

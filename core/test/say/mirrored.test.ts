@@ -6,7 +6,7 @@ import { planned } from '../../src/bench/virtual-build.ts';
 import { verify } from '../../src/check/verify.ts';
 import { PORT_LINES } from '../../src/card/protocol.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import { isMessage, type Datum, type Message } from '../../src/quantity/message.ts';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
 import { ENGLISH } from '../../src/say/english/index.ts';

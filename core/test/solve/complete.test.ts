@@ -3,7 +3,7 @@ import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import loadHighs from 'highs';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import { verify } from '../../src/check/verify.ts';
 import { applyChanges } from '../../src/plan/changes.ts';
 import { documentOf } from '../../src/plan/document.ts';

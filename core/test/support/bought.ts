@@ -1,5 +1,5 @@
 /** Plans of parts that ship, put in one after the other as a maker would add them. */
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { documentOf } from '../../src/plan/document.ts';
 import { emptyPlan } from '../../src/plan/edits.ts';

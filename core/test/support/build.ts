@@ -3,7 +3,7 @@ import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { Card } from '../../src/card/card.ts';
 import { libraryOf } from '../../src/card/library.ts';
 import { CARD_VERSION } from '../../src/card/version.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import { verify, type Verdict } from '../../src/check/verify.ts';
 import { sayResult, type SaidResult } from '../../src/say/say.ts';
 import type { Result } from '../../src/check/result.ts';

@@ -2,7 +2,7 @@
  * Single edits of a plan, one after another, without asking what is wrong with it: what somebody would try who knows nothing. Parts and
  * needs stay, and so does the board. Written apart from the remedies and the solver, to hold them to their word.
  */
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import type { Library } from '../../src/card/library.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { documentOf } from '../../src/plan/document.ts';

@@ -1,7 +1,7 @@
 /** Small builds for which every placement can be looked at, and a length that no layout of them can be below. */
 import { distance, type Point } from '../../src/board/grid.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import type { LayoutProblem, Stand } from '../../src/layout/problem.ts';
 import { overlaps } from '../../src/board/footprint.ts';
 import { randomFrom } from '../../src/quantity/random.ts';

@@ -4,7 +4,7 @@
  */
 import type { Card } from '../../src/card/card.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import type { Circuit } from '../../src/circuit/circuit.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import { errorOver, shortestInterval } from '../../src/check/sense-error.ts';
 import type { Front } from '../../src/physics/analog-chain.ts';
 import { documentOf } from '../../src/plan/document.ts';

@@ -1,7 +1,7 @@
 /** Pin problems made from numbers: lines of every kind on pins that each can do some of it. */
 import type { PinUse } from '../../src/circuit/pin-function.ts';
 import { instancesFor } from '../../src/circuit/pin-function.ts';
-import type { PinWish } from '../../src/circuit/circuit.ts';
+import type { PinWish } from '../../src/circuit/model.ts';
 import type { Ask } from '../../src/card/protocol.ts';
 import type { PinModel } from '../../src/solve/pins.ts';
 

@@ -1,5 +1,6 @@
 /** Random set problems, small enough to try every set. */
-import type { Card, Offer } from '../../src/card/card.ts';
+import type { Card } from '../../src/card/card.ts';
+import type { Offer } from '../../src/card/card-shape.ts';
 import type { Need } from '../../src/plan/plan.ts';
 import type { Demand, Option, SetNeed, SetProblem } from '../../src/solve/sets/problem.ts';
 import { card, controller, figure } from './build.ts';

@@ -1,11 +1,11 @@
 /** Words about what is measured. */
+import type { DeliverValueTextSays } from '../../deliver/value-text.ts';
 import type { DeliverBringUpSays } from '../../deliver/bring-up.ts';
 import type { DeliverExpectSays } from '../../deliver/expect.ts';
 import type { DeliverExpectedSays } from '../../deliver/expected.ts';
 import type { DeliverFirstReadingSays } from '../../deliver/first-reading.ts';
 import type { DeliverHeldAgainstSays } from '../../deliver/held-against.ts';
 import type { DeliverTouchedSays } from '../../deliver/touched.ts';
-import type { SayValueSays } from '../../say/value.ts';
 import { topic } from '../language.ts';
 import { commas, list } from './grammar.ts';
 
@@ -148,7 +148,7 @@ export const bringUp = {
       voltsRedFirstBlack: 'Volts: red in the first, black in the second.',
     },
   }),
-  'say/value': topic<SayValueSays>({
+  'deliver/value-text': topic<DeliverValueTextSays>({
     says: {
       noEdge: 'no edge',
       open: 'open',

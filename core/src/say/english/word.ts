@@ -1,5 +1,5 @@
 /** Words of lists: one for each code. */
-import type { Doing } from '../../circuit/rhythm.ts';
+import type { Doing } from '../../circuit/model.ts';
 import type { Way } from '../../circuit/way.ts';
 import type { Ask } from '../../card/protocol.ts';
 import type { Helper, Place } from '../../plan/plan.ts';

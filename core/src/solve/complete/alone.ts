@@ -5,7 +5,7 @@
 import type { Library } from '../../card/library.ts';
 import { isShared } from '../../card/protocol.ts';
 import { toInterval } from '../../card/to-interval.ts';
-import type { Circuit } from '../../circuit/circuit.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { CHECKS, metaOf } from '../../check/registry.ts';
 import type { Result } from '../../check/result.ts';

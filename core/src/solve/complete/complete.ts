@@ -1,6 +1,6 @@
 /** The plan that completes itself: everything that is open, settled together, and judged by every check at the end. */
 import type { Library } from '../../card/library.ts';
-import type { Circuit } from '../../circuit/circuit.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import type { Result } from '../../check/result.ts';
 import { verify, type Verdict } from '../../check/verify.ts';

@@ -1,5 +1,5 @@
 /** When the checks of the whole plan refuse a solution: the same problem without it. */
-import type { Circuit } from '../../circuit/circuit.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import type { Result } from '../../check/result.ts';
 import type { Problem } from '../joint/problem.ts';
 import { CHOICE, readPlaced, type Placed } from './making.ts';

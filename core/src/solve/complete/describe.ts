@@ -1,7 +1,7 @@
 /** A change of a plan said as an instruction. */
 import { labelOf } from '../../circuit/label.ts';
 import { SOCKET } from '../../card/kinds.ts';
-import type { Circuit } from '../../circuit/circuit.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import type { Piece, PlanChange } from '../../plan/changes.ts';
 import type { Helper } from '../../plan/plan.ts';
 import {

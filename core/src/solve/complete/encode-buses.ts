@@ -1,7 +1,7 @@
 /** Buses as choices: whether they are there, at which clock, and what pulls each side of them up. */
-import type { Signal } from '../../card/card.ts';
+import type { Signal } from '../../card/card-shape.ts';
 import { toInterval } from '../../card/to-interval.ts';
-import type { Circuit } from '../../circuit/circuit.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import type { PullUpHelper } from '../../plan/plan.ts';
 import { parallel, spread } from '../../quantity/interval.ts';
 import {

@@ -1,5 +1,5 @@
 /** Lines as choices: each takes a pin, and the lines of one group take them on one peripheral. */
-import type { Circuit, PinWish } from '../../circuit/circuit.ts';
+import type { Circuit, PinWish } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { pinPreciousness } from '../../circuit/free-pins.ts';
 import { featuresInUse, instancesFor, pinUses, type PinUse } from '../../circuit/pin-function.ts';

@@ -1,7 +1,7 @@
 /** A plan as a joint problem: what may be decided otherwise, what it costs, and what excludes what. */
 import type { Library } from '../../card/library.ts';
 import { isShared, type SharedProtocol } from '../../card/protocol.ts';
-import type { Circuit, PinWish } from '../../circuit/circuit.ts';
+import type { Circuit, PinWish } from '../../circuit/model.ts';
 import { freeId } from '../../plan/edits.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
 import { toInterval } from '../../card/to-interval.ts';

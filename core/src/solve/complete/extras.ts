@@ -6,7 +6,7 @@ import { isStanding } from './is-standing.ts';
 import type { Library } from '../../card/library.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { takesLeads } from '../../circuit/cable.ts';
-import type { Circuit } from '../../circuit/circuit.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import { drawOf } from '../../circuit/draw.ts';
 import { cheapestFirst, piecePrice } from '../../plan/cost.ts';
 import { newPart } from '../../plan/edits.ts';

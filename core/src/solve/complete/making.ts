@@ -1,7 +1,7 @@
 /** What the parts of the encoding share. */
 import { buyingOf } from '../../plan/money.ts';
 import type { Card } from '../../card/card.ts';
-import type { Circuit, PinWish } from '../../circuit/circuit.ts';
+import type { Circuit, PinWish } from '../../circuit/model.ts';
 import type { TranslatorHelper } from '../../plan/plan.ts';
 import { piecePrice } from '../../plan/cost.ts';
 import type { ProblemBuilder } from '../joint/builder.ts';

@@ -2,9 +2,10 @@
 import { isSteady } from '../../card/source.ts';
 import { buyingOf } from '../../plan/money.ts';
 import { toInterval } from '../../card/to-interval.ts';
-import type { Card, Supply } from '../../card/card.ts';
+import type { Card } from '../../card/card.ts';
+import type { Supply } from '../../card/card-shape.ts';
 import type { Library } from '../../card/library.ts';
-import type { Circuit } from '../../circuit/circuit.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { SOCKET } from '../../card/kinds.ts';
 import { cheapestFirst } from '../../plan/cost.ts';

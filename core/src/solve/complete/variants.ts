@@ -8,7 +8,7 @@ import type { Card } from '../../card/card.ts';
 import { SOCKET } from '../../card/kinds.ts';
 import type { Library } from '../../card/library.ts';
 import { toInterval } from '../../card/to-interval.ts';
-import type { Circuit } from '../../circuit/circuit.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { cheapestFirst } from '../../plan/cost.ts';
 import { documentOf } from '../../plan/document.ts';

@@ -6,7 +6,7 @@ import { buyingOf } from '../../plan/money.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { isBusLine, isShared, isTwoWay } from '../../card/protocol.ts';
 import type { Card } from '../../card/card.ts';
-import type { PartNode, Rail } from '../../circuit/circuit.ts';
+import type { PartNode, Rail } from '../../circuit/model.ts';
 import type { Result } from '../../check/result.ts';
 import { FIVE_VOLTS, NEAR_RAIL } from '../../check/level-feed-rule.ts';
 import { mightFeed } from '../../check/supply-range.ts';

@@ -1,5 +1,5 @@
 /** When one partial set makes another needless: whatever completes the other completes it, too, and to nothing worse. */
-import type { Offer } from '../../card/card.ts';
+import type { Offer } from '../../card/card-shape.ts';
 import { goodsOf } from './goods.ts';
 import type { Later } from './later.ts';
 import type { Partial } from './partial.ts';

@@ -1,5 +1,6 @@
 /** What a whole set costs and gives, worked out from nothing but its choices: the measure that any search is held to. */
-import type { Card, Offer } from '../../card/card.ts';
+import type { Card } from '../../card/card.ts';
+import type { Offer } from '../../card/card-shape.ts';
 import { purchase } from '../../plan/purchase.ts';
 import type { Option, SetProblem } from './problem.ts';
 import { busesFor, pinJudge } from './resources.ts';

@@ -1,4 +1,4 @@
-import type { Offer } from '../../card/card.ts';
+import type { Offer } from '../../card/card-shape.ts';
 import { purchase } from '../../plan/purchase.ts';
 
 const known = new Map<number, WeakMap<Offer, number[]>>();

@@ -1,5 +1,5 @@
 /** What needs that are not decided yet can still meet with: the rest of a partial set no longer matters to them. */
-import type { Offer } from '../../card/card.ts';
+import type { Offer } from '../../card/card-shape.ts';
 import { plenty } from './plenty.ts';
 import type { SetProblem } from './problem.ts';
 

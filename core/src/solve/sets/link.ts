@@ -1,10 +1,17 @@
 /** Whether a part can speak with a controller: from which rail it is fed, and whether a translator has to stand between. */
-import type { Card, Signal } from '../../card/card.ts';
+import type { Card } from '../../card/card.ts';
+import type { Signal } from '../../card/card-shape.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { levelVolts } from '../../circuit/level.ts';
 import type { HouseRules } from '../../plan/house-rules.ts';
 import { within, type Interval } from '../../quantity/interval.ts';
-import type { Feedable } from './problem.ts';
+
+/** A rail that parts may be fed from. */
+export interface Feedable {
+  readonly voltage: Interval;
+  /** True for the rail whose levels the controller speaks. */
+  readonly logic: boolean;
+}
 
 export interface Link {
   /** Voltage that the part is fed with; null when it needs no feed. */

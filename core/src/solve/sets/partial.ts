@@ -1,5 +1,5 @@
 /** A set that is decided up to some need. Never changed: each further choice makes a new one. */
-import type { Offer } from '../../card/card.ts';
+import type { Offer } from '../../card/card-shape.ts';
 import { asksTwice, judgeFor, type SetFigures } from './evaluate.ts';
 import { plenty } from './plenty.ts';
 import { goodsOf } from './goods.ts';

@@ -1,5 +1,6 @@
 /** What whole sets are searched over: a controller, and for every need the offers of every card that meets it. */
-import type { Card, Offer } from '../../card/card.ts';
+import type { Card } from '../../card/card.ts';
+import type { Offer } from '../../card/card-shape.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { isBusLine, PORT_LINES, type Ask } from '../../card/protocol.ts';
 import { drawOf } from '../../circuit/draw.ts';
@@ -9,7 +10,7 @@ import { boardFront } from '../../physics/analog-front.ts';
 import { qualify, settingOf, type Reason } from '../../compare/qualify.ts';
 import type { Need, Plan } from '../../plan/plan.ts';
 import { interval, type Interval } from '../../quantity/interval.ts';
-import { linkTo, type Link } from './link.ts';
+import { linkTo, type Feedable, type Link } from './link.ts';
 
 /** An offer of a card for a need, on one controller. */
 export interface Option {
@@ -66,13 +67,6 @@ export interface Accessory {
   readonly rows: number;
   /** Lines that one of them passes. */
   readonly channels: number;
-}
-
-/** A rail that parts may be fed from. */
-export interface Feedable {
-  readonly voltage: Interval;
-  /** True for the rail whose levels the controller speaks. */
-  readonly logic: boolean;
 }
 
 /** Rows of a breadboard between the first and the last pin of the longest header. */

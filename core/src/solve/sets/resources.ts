@@ -3,7 +3,7 @@ import type { Card } from '../../card/card.ts';
 import type { Ask } from '../../card/protocol.ts';
 import { pinCost } from '../../circuit/free-pins.ts';
 import { functionsOf, instancesFor, type PinUse } from '../../circuit/pin-function.ts';
-import type { PinWish } from '../../circuit/circuit.ts';
+import type { PinWish } from '../../circuit/model.ts';
 import { solvePins, type PinModel } from '../pins.ts';
 import type { Demand } from './problem.ts';
 

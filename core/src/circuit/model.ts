@@ -1,13 +1,49 @@
 /** What plan and cards make together. Derived once per change; plain data, so that it can cross to a worker. */
 import type { Sum, Text } from '../quantity/message.ts';
-import type { Card, RailOffer, Signal, Supply } from '../card/card.ts';
+import type { Card } from '../card/card.ts';
+import type { RailOffer, Signal, Supply } from '../card/card-shape.ts';
+import type { STAGES } from '../card/power.ts';
 import type { Library } from '../card/library.ts';
 import type { Figure, LevelFigure } from '../card/figure.ts';
 import type { Ask, Protocol, SharedProtocol } from '../card/protocol.ts';
 import type { Interval } from '../quantity/interval.ts';
-import type { PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
-import type { CableRun } from './cable.ts';
-import type { Rhythm } from './rhythm.ts';
+import type { PartChoice, Plan, RestState, TranslatorHelper } from '../plan/plan.ts';
+
+/** The cable between an outlet and a board's socket. */
+export interface CableRun {
+  /** The cable of the plan; null where the outlet brings its own, or the plan has none that fits. */
+  readonly card: Card | null;
+  /** Set where the source's figures hold at the plug. */
+  readonly own: boolean;
+  /** m, and American gauge. */
+  readonly length: number;
+  readonly gauge: number;
+  /** There and back with its contacts, Ω. */
+  readonly ohms: number;
+}
+
+export type Doing = RestState | 'warm-up' | 'active' | (typeof STAGES)[number];
+
+/** A stretch of one round, s from its beginning. */
+export interface Phase {
+  readonly doing: Doing;
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface Rhythm {
+  /** s from one piece of work to the next; null for what follows no clock. */
+  readonly every: number | null;
+  /** Share of the time at work, where `every` is null. */
+  readonly duty: number;
+  /** s after the beginning of the round; null where the program keeps to no order. */
+  readonly after: number | null;
+  /** In order, from the beginning of the work. */
+  readonly phases: readonly Phase[];
+  /** The same when everything takes its longest. */
+  readonly longest: readonly Phase[];
+  readonly rest: RestState;
+}
 
 /** A part of the plan, or a translator helper, which takes part in the circuit like one. */
 export interface PartNode {
