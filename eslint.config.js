@@ -3,47 +3,8 @@ import svelte from 'eslint-plugin-svelte';
 import globals from 'globals';
 import ts from 'typescript-eslint';
 
-/** Floors of the core, lowest first. Rooms on one floor do not know each other unless named here. */
-const FLOORS = [
-  ['quantity', 'standard'],
-  ['card', 'board', 'capture'],
-  ['plan'],
-  ['circuit'],
-  ['physics'],
-  ['check'],
-  ['compare'],
-  ['remedy'],
-  ['solve'],
-  ['layout', 'readback'],
-  ['bench'],
-  ['deliver'],
-  ['say'],
-  ['format'],
-  ['report'],
-];
-
-const floorRules = FLOORS.flatMap((rooms, level) =>
-  rooms.map((room) => {
-    const above = FLOORS.slice(level + 1).flat();
-    const beside = rooms.filter((other) => other !== room);
-    return {
-      files: [`core/src/${room}/**/*.ts`],
-      rules: {
-        'no-restricted-imports': [
-          'error',
-          {
-            patterns: [...above, ...beside].map((other) => ({
-              group: [`**/${other}/*`],
-              message: `${room} is on a floor below or beside ${other} and does not know it.`,
-            })),
-          },
-        ],
-      },
-    };
-  }),
-);
-
-const publicIndexOnly = {
+/** Who may import whom inside the core is held by .dependency-cruiser.cjs. */
+const facesOnly = {
   files: ['web/**/*.{ts,svelte}', 'cli/**/*.ts'],
   rules: {
     'no-restricted-imports': [
@@ -51,8 +12,8 @@ const publicIndexOnly = {
       {
         patterns: [
           {
-            group: ['@idle-breadboard/core/*', '**/core/src/*'],
-            message: 'The core is known through its public index.',
+            group: ['**/core/src/*'],
+            message: 'The core is known through its faces, @idle-breadboard/core/…',
           },
         ],
       },
@@ -90,6 +51,5 @@ export default ts.config(
     languageOptions: { globals: { ...globals.browser } },
   },
   { files: ['core/test/**', 'cli/test/**', 'e2e/**'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
-  ...floorRules,
-  publicIndexOnly,
+  facesOnly,
 );

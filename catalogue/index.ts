@@ -1,6 +1,7 @@
 /** The cards that ship, read from their files. For the command line and for tests; the web app bundles them. */
 import { readdirSync, readFileSync } from 'node:fs';
-import { libraryOf, readCard, type Library } from '@idle-breadboard/core';
+import { libraryOf, type Library } from '@idle-breadboard/core/card';
+import { readCard } from '@idle-breadboard/core/files';
 
 export function readCatalogue(): Library {
   const folder = new URL('cards/', import.meta.url);

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/ensure.mjs';
 
 ensurePackages();
-const args = ['--import', import.meta.resolve('tsx'), join(ROOT, 'core', 'bench', 'main.ts')];
+const args = ['--import', import.meta.resolve('tsx'), join(ROOT, 'core', 'benchmarks', 'main.ts')];
 const { status } = spawnSync(process.execPath, args, { stdio: 'inherit', cwd: ROOT });
 if (status !== 0) process.exit(status ?? 1);
 

@@ -1,7 +1,8 @@
 /** Writes docs/checks.md from the checks themselves; with --check only says whether it is current. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { CHECKS, ruleOf } from '../core/src/index.ts';
+import { CHECKS } from '../core/src/faces/verify.ts';
+import { ruleOf } from '../core/src/faces/words.ts';
 import { ROOT } from './lib/ensure.mjs';
 
 const file = join(ROOT, 'docs', 'checks.md');

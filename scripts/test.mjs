@@ -57,6 +57,8 @@ mkdirSync(cache, { recursive: true });
 
 check('lint', 'npx', ['eslint', '.']);
 check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+check('rooms', 'npm', ['run', 'rooms', '--silent']);
+check('no unused export', 'npm', ['run', 'unused', '--silent']);
 check('types of core', 'npx', ['tsc', '-p', 'core/tsconfig.json']);
 check('types of tests', 'npx', ['tsc', '-p', 'core/tsconfig.test.json']);
 check('types of cli', 'npx', ['tsc', '-p', 'cli/tsconfig.json']);

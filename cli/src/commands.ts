@@ -1,29 +1,22 @@
+import { libraryOf, type Library } from '@idle-breadboard/core/card';
+import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
+import { boardDrawing, buildOf, type Build } from '@idle-breadboard/core/deliver';
 import {
-  boardDrawing,
   boardSvg,
-  buildOf,
   buildSheet,
-  CHECKS,
-  complete,
-  deriveCircuit,
-  documentOf,
-  fingerprint,
   jsonSchema,
-  libraryOf,
   partsCsv,
   readPlan,
   refused,
   reportOf,
-  ruleOf,
-  verify,
   wiringCsv,
   writePlan,
-  type Build,
-  type Circuit,
-  type Library,
-  type PlanDocument,
   type Read,
-} from '@idle-breadboard/core';
+} from '@idle-breadboard/core/files';
+import { documentOf, fingerprint, type PlanDocument } from '@idle-breadboard/core/plan';
+import { complete } from '@idle-breadboard/core/solve';
+import { CHECKS, verify } from '@idle-breadboard/core/verify';
+import { ruleOf } from '@idle-breadboard/core/words';
 import { checksText, completionText, partsText, problemsText, verdictText, wiringText } from './text.ts';
 
 export interface Output {

@@ -1,17 +1,10 @@
 /** What the commands say to a person. */
-import {
-  type Completion,
-  formatMoney,
-  formatQuantity,
-  formatSigned,
-  leadSays,
-  type PartsList,
-  type Problem,
-  type Report,
-  type WiringPlan,
-  say,
-  sayUnread,
-} from '@idle-breadboard/core';
+import type { PartsList, WiringPlan } from '@idle-breadboard/core/deliver';
+import { formatMoney, formatQuantity, formatSigned } from '@idle-breadboard/core/figures';
+import { leadSays, type Report } from '@idle-breadboard/core/files';
+import type { Problem } from '@idle-breadboard/core/plan';
+import type { Completion } from '@idle-breadboard/core/solve';
+import { say, sayUnread } from '@idle-breadboard/core/words';
 
 const lines = (...all: (string | readonly string[])[]): string => `${all.flat().join('\n')}\n`;
 

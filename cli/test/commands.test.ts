@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect } from 'chai';
-import type { Report } from '@idle-breadboard/core';
+import type { Report } from '@idle-breadboard/core/files';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 const draft = 'catalogue/plans/cupboard-first-draft.json';

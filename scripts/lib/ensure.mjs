@@ -10,7 +10,7 @@ export const CHROMIUM = '/usr/bin/chromium';
 const at = (...parts) => join(ROOT, ...parts);
 
 /** Runs a command; its output goes to stderr, so that a command's own output stays clean. */
-export function run(command, args, options = {}) {
+function run(command, args, options = {}) {
   const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: ['ignore', 2, 2], ...options });
   if (error) throw error;
   return status ?? 1;

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import type { BusNode, Lane, Result, Runtime } from '@idle-breadboard/core';
+import type { BusNode, Lane, Runtime } from '@idle-breadboard/core/circuit';
+import type { Result } from '@idle-breadboard/core/verify';
 import { comb, tagY } from '../src/lib/charts/address-comb.ts';
 import { currentTree, type CurrentNode } from '../src/lib/charts/current-tree.ts';
 import { blocks, roundAxis, stepPath, tallest } from '../src/lib/charts/round.ts';

@@ -1,6 +1,8 @@
 /** What stands behind the stations of the bench: the line of orders, and moving parts over the holes. */
 import { expect } from 'chai';
-import { holeName, parseHole, type Card, type Layout, type Seated } from '@idle-breadboard/core';
+import type { Card } from '@idle-breadboard/core/card';
+import type { Layout, Seated } from '@idle-breadboard/core/circuit';
+import { holeName, parseHole } from '@idle-breadboard/core/layout';
 import { readCatalogue } from '@idle-breadboard/catalogue';
 import { costArrival } from '../src/lib/charts/cost-arrival.ts';
 import { plain } from '../src/lib/paper/plain-text.ts';

@@ -1,10 +1,10 @@
 /** Reads a datasheet as the app does and compares what the reader proposes with what a person would take. */
 import { readFileSync } from 'node:fs';
-import { readDatasheet, type PageText, type Proposal } from '@idle-breadboard/core';
+import { readDatasheet, type PageText, type Proposal } from '@idle-breadboard/core/card';
 import { getDocument, OPS, VerbosityLevel } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { pageText } from '../src/lib/reader/page-text.ts';
 
-export interface Truth {
+interface Truth {
   readonly slot: string;
   readonly quantity?: string;
   readonly min?: number;
@@ -28,7 +28,7 @@ export interface Score {
   readonly wrongButSure: readonly Proposal[];
 }
 
-export async function pagesOf(file: string): Promise<PageText[]> {
+async function pagesOf(file: string): Promise<PageText[]> {
   const document = await getDocument({
     data: new Uint8Array(readFileSync(file)),
     verbosity: VerbosityLevel.ERRORS,
@@ -44,7 +44,7 @@ const near = (a: number | undefined, b: number | undefined): boolean =>
   a === b || (a !== undefined && b !== undefined && Math.abs(a - b) <= 1e-6 * Math.max(Math.abs(a), Math.abs(b)));
 
 /** The same figure, on the right page, with its mark on the right spot. */
-export function matches(truth: Truth, p: Proposal): boolean {
+function matches(truth: Truth, p: Proposal): boolean {
   const y = (p.box.y0 + p.box.y1) / 2;
   return (
     p.slot === truth.slot &&

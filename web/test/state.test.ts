@@ -1,5 +1,8 @@
 import { expect } from 'chai';
-import { deriveCircuit, readPlan, verify, type Circuit, type Place } from '@idle-breadboard/core';
+import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
+import { readPlan } from '@idle-breadboard/core/files';
+import type { Place } from '@idle-breadboard/core/plan';
+import { verify } from '@idle-breadboard/core/verify';
 import { readCatalogue } from '@idle-breadboard/catalogue';
 import { readFileSync } from 'node:fs';
 import { fileName } from '../src/lib/kit/save-file.ts';

@@ -43,7 +43,7 @@ export interface Regulator {
 }
 
 /** A switch in a rail that a line of its part switches. */
-export interface RailSwitch {
+interface RailSwitch {
   readonly key: string;
   readonly from: number;
   readonly to: number;

@@ -10,7 +10,7 @@ export interface Observation {
 }
 
 /** Causes that no measurement tells apart, together. */
-export interface Suspects {
+interface Suspects {
   readonly entries: readonly Entry[];
   /** 0 to 1, all of them together. */
   readonly chance: number;

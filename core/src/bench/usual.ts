@@ -75,7 +75,7 @@ export function drawBounds(supply: Pick<Supply, 'current'>): { least: number; mo
 }
 
 /** The model of a junction that carries so much before the resistance inside it counts, A. */
-export const upTo = (model: DiodeModel, amps: number): DiodeModel => ({
+const upTo = (model: DiodeModel, amps: number): DiodeModel => ({
   ...model,
   straightFrom: Math.log(amps / model.saturation),
 });
@@ -106,7 +106,7 @@ export function driverModel({ onResistance }: NonNullable<Card['driver']>): Tran
 }
 
 /** What a sensor usually shows on the bench: the middle of what is wanted of it, or a room. */
-export function usualReading(measure: Measure, circuit: Circuit, part: PartNode): number {
+function usualReading(measure: Measure, circuit: Circuit, part: PartNode): number {
   const need = circuit.plan.needs.find(
     (n) => n.kind === 'sense' && n.quantity === measure.quantity && part.choice?.needs.includes(n.id),
   );

@@ -29,7 +29,7 @@ export const BOARD_STEP = 22;
 /** Height of the holes of a board, from the upper plus strip to the lower one. */
 export const BOARD_HEIGHT = 17;
 
-export interface RowHole {
+interface RowHole {
   readonly kind: 'row';
   /** From 0. */
   readonly board: number;
@@ -37,7 +37,7 @@ export interface RowHole {
   readonly row: number;
   readonly column: Column;
 }
-export interface StripHole {
+interface StripHole {
   readonly kind: 'strip';
   readonly board: number;
   readonly strip: Strip;

@@ -4,7 +4,7 @@
  * §3.1.9 (clock stretching); quoted from memory.
  */
 
-export interface I2cByte {
+interface I2cByte {
   readonly value: number;
   readonly acknowledged: boolean;
 }

@@ -1,6 +1,6 @@
 /** What an address scanner prints, in its usual forms: hexadecimal, decimal, lists, and the grid of eight rows. */
 
-export interface ScannedAddress {
+interface ScannedAddress {
   readonly value: number;
   /** Line of the text, from 1. */
   readonly line: number;

@@ -55,7 +55,7 @@ export const Terminal = z.strictObject({
 });
 export type Terminal = z.infer<typeof Terminal>;
 
-export const Header = z.strictObject({
+const Header = z.strictObject({
   id: Id,
   kind: z.enum(['male', 'female', 'pads', 'screw', 'leads', 'socket', 'plug']),
   rows: z.int().min(1).max(4),

@@ -11,7 +11,7 @@ const Ohms = figure('Ω');
 
 const FUNCTION =
   /^(in|out|irq|touch|pwm\d{0,2}|adc\d\.\d{1,2}|dac\d|i2c\d\.(sda|scl)|uart\d\.(tx|rx)|spi\d\.(clk|in|out|select))$/;
-export const PinFunction = z.string().regex(FUNCTION, 'a pin function such as in, out, pwm, adc1.6 or i2c0.sda');
+const PinFunction = z.string().regex(FUNCTION, 'a pin function such as in, out, pwm, adc1.6 or i2c0.sda');
 
 export const Pin = z.strictObject({
   terminal: Id,

@@ -66,11 +66,9 @@ export type LeadEnd = (typeof LEAD_ENDS)[number];
 
 /** What a part may need around it. */
 export const FREE_NEEDS = ['air', 'view', 'light'] as const;
-export type FreeNeed = (typeof FREE_NEEDS)[number];
 
 /** How much water a part stands, least first. */
 export const WATER = ['dry', 'splash', 'immersion'] as const;
-export type Water = (typeof WATER)[number];
 
 /** The feed of a controller that stands for its programming socket: "board.usb". */
 export const SOCKET = 'usb';

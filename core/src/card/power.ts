@@ -52,7 +52,7 @@ export const Thermal = z.strictObject({
 });
 export type Thermal = z.infer<typeof Thermal>;
 
-export const CHEMISTRIES = ['primary', 'rechargeable', 'lithium'] as const;
+const CHEMISTRIES = ['primary', 'rechargeable', 'lithium'] as const;
 
 /** A pack of cells behind a rail. */
 export const Cells = z
@@ -147,12 +147,11 @@ export const RailOffer = z.strictObject({
 export type RailOffer = z.infer<typeof RailOffer>;
 
 /** How a second source meets a supply. */
-export const JOINS = ['straight', 'diode', 'switch'] as const;
+const JOINS = ['straight', 'diode', 'switch'] as const;
 export type Join = (typeof JOINS)[number];
 
 /** What the far end of a programming cable looks like. */
-export const PLUGS = ['B', 'C', 'micro-B', 'mini-B'] as const;
-export type Plug = (typeof PLUGS)[number];
+const PLUGS = ['B', 'C', 'micro-B', 'mini-B'] as const;
 
 /** A controller's programming socket: a feed like any other, on a way of its own. */
 export const UsbSocket = z.strictObject({

@@ -34,7 +34,7 @@ const meta = {
 } as const satisfies CheckMeta;
 
 /** Resistance seen from the pin, at its most, Ω; null where nothing is known. */
-export function sourceResistance(link: AnalogLink): { ohms: number; sum: Sum } | null {
+function sourceResistance(link: AnalogLink): { ohms: number; sum: Sum } | null {
   const { measure, need, net, end } = link;
   const transfer = measure?.analog;
   if (transfer && transfer.kind !== 'linear') {

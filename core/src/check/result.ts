@@ -6,19 +6,8 @@ import { ON_TRUST, weakest, type Evidence } from '../card/evidence.ts';
 export const SEVERITIES = ['danger', 'fault', 'caution', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
-export const STATIONS = [
-  'need',
-  'compare',
-  'control',
-  'levels',
-  'bus',
-  'pins',
-  'power',
-  'wiring',
-  'parts',
-  'bring-up',
-] as const;
-export type StationId = (typeof STATIONS)[number];
+export type StationId =
+  'need' | 'compare' | 'control' | 'levels' | 'bus' | 'pins' | 'power' | 'wiring' | 'parts' | 'bring-up';
 
 /** One step of a sum, with the numbers in it. */
 export interface Step {
@@ -29,7 +18,7 @@ export interface Step {
 }
 
 /** A figure of a card that a result rests on, by where it came from. */
-export interface Rest {
+interface Rest {
   readonly card: string;
   readonly source: Source;
 }
@@ -67,7 +56,7 @@ export interface Result {
  * What a check looks at: a part and how it is wired, so that it tells as much of that part alone; a bus and all that are on it; or
  * the plan as a whole.
  */
-export type Scope = 'part' | 'bus' | 'plan';
+type Scope = 'part' | 'bus' | 'plan';
 
 /** What at bring-up answers a proof, when it shows what it should. */
 export type AnsweredBy = 'voltage' | 'current' | 'rest' | 'edge' | 'scan';

@@ -23,7 +23,7 @@ export interface Draw {
 }
 
 /** Stretches longer than this heat a small part through, s: common practice, the time constant of a small package. */
-export const THERMAL_TIME = 30;
+const THERMAL_TIME = 30;
 
 const AMPS = (value: number) => quantityOf(value, 'A');
 const S = (value: number) => quantityOf(value, 's');

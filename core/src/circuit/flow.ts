@@ -9,7 +9,7 @@ import type { Rhythm } from './model.ts';
 /** Which face of a draw is looked at. */
 export type View = 'usual' | 'most' | 'surge' | 'together' | 'lasting';
 
-export const faceOf = (draw: Draw, view: View): Steps => (view === 'lasting' ? steady(draw.lasting) : draw[view]);
+const faceOf = (draw: Draw, view: View): Steps => (view === 'lasting' ? steady(draw.lasting) : draw[view]);
 
 /** A voltage from above to below a regulator, V. */
 export interface Across {
@@ -34,7 +34,7 @@ export function efficiencyAt(from: NonNullable<RailOffer['from']>, amps: number)
  * Current into a regulator for a current out of it, A: a linear one passes the current on, a switching one the power.
  * What the regulator itself takes is the draw of its supply.
  */
-export const currentInto = ({ from }: Pick<RailOffer, 'from'>, amps: number, across: Across | null): number =>
+const currentInto = ({ from }: Pick<RailOffer, 'from'>, amps: number, across: Across | null): number =>
   from?.by === 'switching' && across && across.above > 0
     ? (amps * across.own) / (efficiencyAt(from, amps) * across.above)
     : amps;

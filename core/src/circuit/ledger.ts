@@ -24,7 +24,7 @@ export interface CircuitLedgerSays {
 const tell = tells<CircuitLedgerSays>('circuit/ledger');
 
 /** Share of the time, usually and at the most. */
-export interface Share {
+interface Share {
   readonly usual: number;
   readonly most: number;
 }

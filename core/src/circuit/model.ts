@@ -151,7 +151,7 @@ export interface Levels {
   readonly sinkSource: string | null;
 }
 
-export type EndKind = Signal['kind'];
+type EndKind = Signal['kind'];
 
 /** One terminal on a net. */
 export interface NetEnd {

@@ -64,7 +64,7 @@ export interface Netlist {
   readonly legged: readonly Legged[];
 }
 
-export const GROUND = 'ground';
+const GROUND = 'ground';
 const pinKey = ({ part, terminal }: NodePin): string => `${part}.${terminal}`;
 
 interface Draft {

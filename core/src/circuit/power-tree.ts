@@ -22,7 +22,7 @@ export interface Offered {
   readonly pin: boolean;
 }
 
-export interface Fed {
+interface Fed {
   readonly part: PartNode;
   readonly supply: Supply;
 }

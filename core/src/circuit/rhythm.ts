@@ -6,7 +6,7 @@ import type { Plan, RestState, Run } from '../plan/plan.ts';
 import type { Doing, PartNode, Phase, Rhythm } from './model.ts';
 
 /** A controller that is woken takes at least this long to start, look around and lie down again, s: common practice. */
-export const SHORTEST_WAKE = 0.05;
+const SHORTEST_WAKE = 0.05;
 /** Rounds are kept on this grid, s. */
 const GRID = 1e-3;
 
@@ -47,7 +47,7 @@ function work(part: PartNode, run: Run, pick: 'typ' | 'max'): { doing: Doing; ti
  * @param switched whether something can take the part's supply away
  * @param controller whether it is the controller, which is awake while the others work
  */
-export function rhythmOf(plan: Plan, part: PartNode, switched: boolean, controller: boolean): Rhythm {
+function rhythmOf(plan: Plan, part: PartNode, switched: boolean, controller: boolean): Rhythm {
   const run: Run = part.choice?.run ?? {};
   const states = statesOf(part);
   if (states.length === 0) return STEADY;

@@ -19,7 +19,7 @@ export interface ComparisonRow {
   readonly differs: boolean;
 }
 
-export interface Compared {
+interface Compared {
   readonly card: Card;
   readonly ruledOut: Reason | null;
 }

@@ -5,17 +5,7 @@ import { errorOver, measureFor, rangeMargin, shortestInterval } from '../check/s
 import type { Front } from '../physics/analog-chain.ts';
 import type { Need, Place, Plan, SenseNeed } from '../plan/plan.ts';
 
-export const REASONS = [
-  'quantity',
-  'range',
-  'accuracy',
-  'interval',
-  'ambient',
-  'water',
-  'price',
-  'date',
-  'service',
-] as const;
+const REASONS = ['quantity', 'range', 'accuracy', 'interval', 'ambient', 'water', 'price', 'date', 'service'] as const;
 export type Reason = (typeof REASONS)[number];
 
 /** What a card is held against besides the need itself. */
@@ -45,7 +35,7 @@ export function disqualifies(card: Card, need: SenseNeed, setting: Setting): Rea
 }
 
 /** What rules a card out at a place, or by price and date, whatever it does. */
-export function unfit(card: Card, { place, most, days }: Setting): Reason | null {
+function unfit(card: Card, { place, most, days }: Setting): Reason | null {
   const ambient = card.body?.ambient;
   if (place?.air && ambient) {
     if ((ambient.min ?? -Infinity) > place.air.from || (ambient.max ?? Infinity) < place.air.to) return 'ambient';
@@ -67,7 +57,7 @@ export function ruledOut(card: Card, need: Need, setting: Setting): Reason | nul
 }
 
 /** Reasons that say that a card is about something else, and is not worth counting. */
-export const BESIDE: ReadonlySet<Reason> = new Set<Reason>(['quantity', 'service']);
+const BESIDE: ReadonlySet<Reason> = new Set<Reason>(['quantity', 'service']);
 
 export interface Qualified {
   readonly able: readonly Card[];

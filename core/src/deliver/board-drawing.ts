@@ -25,7 +25,7 @@ export interface DeliverBoardDrawingSays {
 
 const tell = tells<DeliverBoardDrawingSays>('deliver/board-drawing');
 
-export interface DrawnText extends Point {
+interface DrawnText extends Point {
   readonly text: string;
 }
 

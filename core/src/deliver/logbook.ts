@@ -2,10 +2,10 @@
 import type { Expected } from './expected.ts';
 
 export const LOG_KINDS = ['measured', 'note', 'photo', 'found', 'mended', 'calibrated', 'signed'] as const;
-export type LogKind = (typeof LOG_KINDS)[number];
+type LogKind = (typeof LOG_KINDS)[number];
 
 /** What was expected, as it was said then: a logbook outlives the plan. */
-export type Logged = Omit<Expected, 'sum'> & { readonly sum: string };
+type Logged = Omit<Expected, 'sum'> & { readonly sum: string };
 
 export interface LogEntry {
   readonly id: string;

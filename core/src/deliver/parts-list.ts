@@ -3,12 +3,12 @@ import { colourText } from '../circuit/label.ts';
 import type { Card } from '../card/card.ts';
 import type { Offer } from '../card/card-shape.ts';
 import type { LeadEnd } from '../card/kinds.ts';
-import { goodsOf, resistorCounts, wantedOf, type Demands, type ResistorCount, type Wanted } from '../circuit/goods.ts';
+import { goodsOf, resistorCounts, wantedOf, type Demands, type ResistorCount, type Wanted } from '../buy/goods';
 import type { Circuit } from '../circuit/model.ts';
 import type { Layout } from '../circuit/laid.ts';
-import { cheapestOrder, lateLines, orderFront, type Order, type OrderLine, type SupplierSum } from '../plan/order.ts';
-import { moneyOf } from '../plan/money.ts';
-import { chanceOfEnough, type Assorted, type Purchase } from '../plan/purchase.ts';
+import { cheapestOrder, lateLines, orderFront, type Order, type OrderLine, type SupplierSum } from '../buy/order';
+import { moneyOf } from '../buy/currency';
+import { chanceOfEnough, type Assorted, type Purchase } from '../buy/purchase';
 import { tells, type Text } from '../quantity/message.ts';
 
 /** What is said here, by the data that it takes. */
@@ -44,7 +44,7 @@ export interface PartsLine {
   readonly unpriced: readonly string[];
 }
 
-export interface LeadCount {
+interface LeadCount {
   readonly ends: string;
   /** m */
   readonly length: number;
@@ -52,7 +52,7 @@ export interface LeadCount {
   readonly count: number;
 }
 
-export interface HeaderCount {
+interface HeaderCount {
   readonly part: string;
   readonly pins: number;
 }
@@ -91,7 +91,7 @@ export interface PartsList {
 const endsName = (ends: readonly LeadEnd[]): string => [...ends].sort().reverse().join('–');
 
 /** Jumpers of a layout, counted by ends, length and colour; a lead made of several counts each. Own wires and legs are no jumpers. */
-export function countLeads(circuit: Circuit, layout: Layout): LeadCount[] {
+function countLeads(circuit: Circuit, layout: Layout): LeadCount[] {
   const counts = new Map<string, LeadCount>();
   for (const { kind, colour, kit, ends } of layout.leads) {
     if (kind !== 'lead') continue;

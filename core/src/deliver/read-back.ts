@@ -15,7 +15,7 @@ export interface DeliverReadBackSays {
 
 const tell = tells<DeliverReadBackSays>('deliver/read-back');
 
-export const READ_BACK = {
+const READ_BACK = {
   id: 'wiring/read-back',
   station: 'wiring',
   breaks: 'danger',

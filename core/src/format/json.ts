@@ -2,7 +2,7 @@ import { parse, type ParseError } from 'jsonc-parser';
 import type { Problem } from '../plan/references.ts';
 
 /** Files larger than this are not read, in characters. */
-export const LARGEST_FILE = 8_000_000;
+const LARGEST_FILE = 8_000_000;
 
 /** Parses JSON; a text that is none becomes one problem that says where. */
 export function parseJson(text: string): { ok: true; value: unknown } | { ok: false; problems: Problem[] } {

@@ -5,8 +5,8 @@ import { parseJson } from './json.ts';
 import { checkEnvelope, type Read } from './plan-file.ts';
 import { problemsOf } from './problems.ts';
 
-export const LOGBOOK_FORMAT = 'idle-breadboard/logbook';
-export const LOGBOOK_VERSION = 1;
+const LOGBOOK_FORMAT = 'idle-breadboard/logbook';
+const LOGBOOK_VERSION = 1;
 const MOST_ENTRIES = 50_000;
 /** An open circuit is no number that JSON has. */
 const OPEN = 'open';
@@ -40,7 +40,7 @@ const Entry = z.strictObject({
   reference: z.number().optional(),
 });
 
-export const LogbookFile = z.strictObject({
+const LogbookFile = z.strictObject({
   format: z.literal(LOGBOOK_FORMAT),
   version: z.literal(LOGBOOK_VERSION),
   /** Name of the plan that it was kept for. */

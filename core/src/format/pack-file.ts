@@ -5,13 +5,13 @@ import { migrateCard } from './migrate.ts';
 import { checkEnvelope, doubledCards, type Read } from './plan-file.ts';
 import { problemsOf } from './problems.ts';
 
-export const PACK_FORMAT = 'idle-breadboard/pack';
-export const PACK_VERSION = 1;
+const PACK_FORMAT = 'idle-breadboard/pack';
+const PACK_VERSION = 1;
 /** A pack with more cards than this is no drawer of parts. */
-export const MOST_CARDS = 2000;
+const MOST_CARDS = 2000;
 
 /** A pack: cards to hand on. */
-export const PackFile = z.strictObject({
+const PackFile = z.strictObject({
   format: z.literal(PACK_FORMAT),
   version: z.literal(PACK_VERSION),
   cards: z.array(Card).min(1).max(MOST_CARDS),

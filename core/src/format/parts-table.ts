@@ -1,5 +1,5 @@
 /** A CSV of one or many parts -> proposals by part, to be looked at like those of a datasheet. */
-import { FORMULA_START } from '../standard/formula.ts';
+import { FORMULA_START } from './spreadsheet';
 import Papa from 'papaparse';
 import { decimalMark } from '../card/reader/numbers.ts';
 import { surenessOf, type Draft, type Proposal } from '../card/reader/proposal.ts';
@@ -11,7 +11,7 @@ import { figuresOf } from '../card/places.ts';
 import type { Read } from './plan-file.ts';
 
 /** A table with more lines than this is no list of parts. */
-export const MOST_LINES = 5000;
+const MOST_LINES = 5000;
 
 export interface PartProposals {
   readonly name: string;

@@ -50,7 +50,7 @@ function tooMany(value: object): Problem[] {
 }
 
 /** Reads a parsed plan file. Either the whole document, or every problem with its path; never a part of it. */
-export function readPlanValue(given: unknown): Read<PlanDocument> {
+function readPlanValue(given: unknown): Read<PlanDocument> {
   const envelope = checkEnvelope(given, PLAN_FORMAT, PLAN_VERSION);
   if (!envelope.ok) return envelope;
   const value = migratePlanFile(given);

@@ -193,7 +193,7 @@ export function finish(
 }
 
 /** The straight line of a lead between two holes; null for one that leaves the board. */
-export function segmentOf({ from, to }: Lead) {
+function segmentOf({ from, to }: Lead) {
   const [a, b] = [from, to].map((point) => (point.kind === 'hole' ? parseHole(point.hole) : null));
   return a && b ? { a: pointOfHole(a), b: pointOfHole(b) } : null;
 }

@@ -37,7 +37,7 @@ export interface Stand {
 }
 
 /** A part to be placed on the boards. */
-export interface Item {
+interface Item {
   readonly part: string;
   readonly footprint: Footprint;
   readonly stands: readonly Stand[];

@@ -32,7 +32,7 @@ export interface PhysicsAnalogChainSays {
 
 const tell = tells<PhysicsAnalogChainSays>('physics/analog-chain');
 
-export interface ChainTerm {
+interface ChainTerm {
   readonly name: Text;
   readonly sum: Sum;
   /** Half the width of its band, in the unit of the measure. */

@@ -12,17 +12,13 @@ export function diodeCurrent({ saturation, emission, straightFrom = STEEPEST }: 
 }
 
 /** @returns how that current changes with the voltage, S */
-export function diodeSlope({ saturation, emission, straightFrom = STEEPEST }: DiodeModel, volts: number): number {
+function diodeSlope({ saturation, emission, straightFrom = STEEPEST }: DiodeModel, volts: number): number {
   const scale = emission * THERMAL_VOLTAGE;
   return (saturation * Math.exp(Math.min(volts / scale, straightFrom))) / scale + JUNCTION_LEAK;
 }
 
 /** @returns the current into the drain, A; voltages from gate to source and from drain to source */
-export function transistorCurrent(
-  { threshold, gain }: TransistorModel,
-  gateSource: number,
-  drainSource: number,
-): number {
+function transistorCurrent({ threshold, gain }: TransistorModel, gateSource: number, drainSource: number): number {
   const over = gateSource - threshold;
   if (over <= 0) return 0;
   return drainSource < over ? gain * (over * drainSource - (drainSource * drainSource) / 2) : (gain * over * over) / 2;

@@ -25,7 +25,7 @@ export interface Drain {
   readonly least: number;
 }
 
-export interface Point {
+interface Point {
   /** s from the beginning */
   readonly t: number;
   /** V at the terminals under the mean load, and at the worst moment. */

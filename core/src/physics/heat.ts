@@ -20,7 +20,7 @@ export interface PhysicsHeatSays {
 
 const tell = tells<PhysicsHeatSays>('physics/heat');
 
-export interface HeatTerm {
+interface HeatTerm {
   readonly name: Text;
   readonly sum: Sum;
   readonly watts: number;
@@ -50,14 +50,14 @@ export const warmestAir = (circuit: Circuit, part: string): number =>
   sunOnBox(circuit, part);
 
 /** What the sun adds inside of a closed box, K; nothing elsewhere. */
-export function sunOnBox(circuit: Circuit, part: string): number {
+function sunOnBox(circuit: Circuit, part: string): number {
   const name = placeOf(circuit, part);
   const place = circuit.plan.places.find((p) => p.name === name);
   return place?.closed ? sunRise(place).kelvin : 0;
 }
 
 /** What the regulator behind a rail turns to heat, W: a linear one the voltage that it takes away, a switching one what is lost on the way. */
-export function regulatorHeat(circuit: Circuit, rail: Rail): HeatTerm | null {
+function regulatorHeat(circuit: Circuit, rail: Rail): HeatTerm | null {
   const { from } = rail.offer;
   const feed = from && circuit.feeds.get(`${rail.part}.${from.supply}`);
   const own = rail.voltage;

@@ -15,7 +15,7 @@ import type { Interval } from '../quantity/interval.ts';
 import type { Network, TransistorModel } from './network.ts';
 
 /** Two nets of a line joined by a transistor: a translator's channel, or that of a bus switch. */
-export interface Junction {
+interface Junction {
   /** On the side of the lower supply, which the gate is on. */
   readonly low: string;
   readonly high: string;

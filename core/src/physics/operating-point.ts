@@ -18,7 +18,7 @@ const CAREFUL: Stride = { longest: LONGEST_STEP, most: MOST_STEPS };
 /** V: the next step would be smaller by its square. */
 const CLOSE_ENOUGH = 1e-7;
 
-export class NoOperatingPoint extends Error {
+class NoOperatingPoint extends Error {
   override readonly name = 'NoOperatingPoint';
 }
 

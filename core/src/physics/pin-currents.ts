@@ -12,7 +12,7 @@ export interface PhysicsPinCurrentsSays {
 
 const tell = tells<PhysicsPinCurrentsSays>('physics/pin-currents');
 
-export interface PinTerm {
+interface PinTerm {
   readonly label: Text;
   readonly sum: Sum;
   readonly amps: number;

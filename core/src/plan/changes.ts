@@ -14,7 +14,7 @@ import {
 } from './edits.ts';
 
 /** How a part stands and runs, apart from its wires. */
-export type Settings = Pick<
+type Settings = Pick<
   PartChoice,
   | 'lead'
   | 'cable'
@@ -103,7 +103,7 @@ export interface PlanChange {
 }
 
 /** Takes one piece into a plan. */
-export function applyPiece(plan: Plan, piece: Piece): Plan {
+function applyPiece(plan: Plan, piece: Piece): Plan {
   switch (piece.kind) {
     case 'add-part':
       return { ...plan, parts: [...plan.parts, piece.part] };

@@ -184,7 +184,7 @@ export const removeHelper = (plan: Plan, id: string): Plan =>
   });
 
 /** Nothing stands where it stood once it is gone. */
-export function keepSpots({ spots, ...plan }: Plan): Plan {
+function keepSpots({ spots, ...plan }: Plan): Plan {
   const there = new Set([...plan.parts, ...plan.helpers].map(({ id }) => id));
   const left = Object.entries(spots ?? {}).filter(([id]) => there.has(id.split('/')[0] ?? ''));
   return left.length > 0 ? { ...plan, spots: Object.fromEntries(left) } : plan;

@@ -8,9 +8,9 @@ import { HouseRules } from './house-rules.ts';
 export const MOST_PARTS = 2000;
 
 /** "part.rail": a rail that a part of the plan offers, or "controller.pin". */
-export const RailRef = z.string().regex(/^[a-z0-9-]+\.[a-z0-9-]+$/, 'a rail as part.rail');
+const RailRef = z.string().regex(/^[a-z0-9-]+\.[a-z0-9-]+$/, 'a rail as part.rail');
 /** A bus, or "part.port" for the lines of a port that shares nothing. */
-export const NetOf = z.string().regex(/^[a-z0-9-]+(\.[a-z0-9-]+)?$/, 'a bus or part.port');
+const NetOf = z.string().regex(/^[a-z0-9-]+(\.[a-z0-9-]+)?$/, 'a bus or part.port');
 const Line = z.string().max(16);
 
 const SenseNeed = z
@@ -111,7 +111,7 @@ export const PortChoice = z.strictObject({
 export type PortChoice = z.infer<typeof PortChoice>;
 
 /** What a part does between two pieces of work. */
-export const RESTS = ['idle', 'sleep', 'off'] as const;
+const RESTS = ['idle', 'sleep', 'off'] as const;
 export type RestState = (typeof RESTS)[number];
 
 /** When a part is at work, where card and needs do not say it. Seconds. */
@@ -131,7 +131,7 @@ export const Run = z.strictObject({
 export type Run = z.infer<typeof Run>;
 
 /** A hole: "board:row" as a12, or of a long strip as u+3 (upper plus), l-14 (lower minus). */
-export const HoleName = z.string().regex(/^[1-8]:([a-j]\d{1,3}|[ul][+-]\d{1,3})$/, 'a hole such as 1:a12 or 1:u+3');
+const HoleName = z.string().regex(/^[1-8]:([a-j]\d{1,3}|[ul][+-]\d{1,3})$/, 'a hole such as 1:a12 or 1:u+3');
 /** Where something stands: the hole of its first terminal or leg. */
 export const Spot = z.strictObject({
   hole: HoleName,
@@ -310,7 +310,7 @@ export const Helper = z.discriminatedUnion('kind', [
 export type Helper = z.infer<typeof Helper>;
 export type PullUpHelper = z.infer<typeof PullUpHelper>;
 export type DividerHelper = z.infer<typeof DividerHelper>;
-export type FixedHelper = z.infer<typeof FixedHelper>;
+type FixedHelper = z.infer<typeof FixedHelper>;
 export type GuardHelper = z.infer<typeof GuardHelper>;
 export type TranslatorHelper = z.infer<typeof TranslatorHelper>;
 

@@ -29,8 +29,6 @@ export function spread(nominal: number, tolerance: number): Interval {
 
 export const add = (a: Interval, b: Interval): Interval => interval(a.min + b.min, a.typ + b.typ, a.max + b.max);
 
-export const sum = (parts: readonly Interval[]): Interval => parts.reduce(add, exact(0));
-
 export const subtract = (a: Interval, b: Interval): Interval => interval(a.min - b.max, a.typ - b.typ, a.max - b.min);
 
 export function multiply(a: Interval, b: Interval): Interval {

@@ -3,7 +3,7 @@
 const formats = new Map<string, Intl.NumberFormat>();
 
 /** The number alone, with the digits of its currency. @example formatAmount(1234.5, 'EUR') === '1,234.50' */
-export function formatAmount(value: number, currency: string): string {
+function formatAmount(value: number, currency: string): string {
   let format = formats.get(currency);
   if (!format) {
     const { maximumFractionDigits: digits } = new Intl.NumberFormat('en', {

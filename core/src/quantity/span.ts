@@ -3,7 +3,7 @@ export const HOUR = 3600;
 export const DAY = 86400;
 export const YEAR = 365.25 * DAY;
 
-export const SPAN_UNITS = ['year', 'day', 'hour', 'minute', 'second'] as const;
+const SPAN_UNITS = ['year', 'day', 'hour', 'minute', 'second'] as const;
 export type SpanUnit = (typeof SPAN_UNITS)[number];
 
 const SECONDS: Readonly<Record<SpanUnit, number>> = { year: YEAR, day: DAY, hour: HOUR, minute: 60, second: 1 };

@@ -11,18 +11,18 @@ import { JOINT_WAYS, SCREW_WIRES } from '../standard/practice.ts';
 import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 
 /** A terminal of a part, or the leg of a part with two legs as "helper#1". */
-export type Contact = string;
+type Contact = string;
 
 /** A row or strip of a board, as `conductorOf` names it, or a joint. */
 export type Place = { readonly kind: 'row'; readonly row: string } | { readonly kind: 'joint'; readonly joint: string };
 
-export interface Conductor {
+interface Conductor {
   readonly contacts: readonly Contact[];
   /** Rows, strips and joints that copper joins here. */
   readonly places: readonly Place[];
 }
 
-export interface ReadLegs {
+interface ReadLegs {
   readonly of: string;
   readonly kind: Lead['kind'];
   readonly value: Text | Quantity;
@@ -50,7 +50,7 @@ export type Hindrance =
   | { readonly kind: 'terminal-full'; readonly part: string; readonly terminal: string; readonly wires: number };
 
 /** Something that cannot be built. */
-export interface Obstacle {
+interface Obstacle {
   readonly at: string;
   readonly why: Hindrance;
 }

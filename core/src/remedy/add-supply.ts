@@ -1,12 +1,12 @@
 /** What brings a supply that no rail of the plan gives: shorter or thicker leads, a regulator, an adapter, the rule for supplies. */
 import { isSteady } from '../card/source.ts';
-import { buyingOf } from '../plan/money.ts';
+import { buyingOf } from '../buy/currency';
 import { toInterval } from '../card/to-interval.ts';
 import { isFed } from '../check/supply-range.ts';
 import type { Card } from '../card/card.ts';
 import { takesLeads } from '../circuit/cable.ts';
 import type { Circuit, Feed } from '../circuit/model.ts';
-import { cheapestFirst } from '../plan/cost.ts';
+import { cheapestFirst } from '../buy/cost';
 import { changePart, newPart, setFeed, setRules } from '../plan/edits.ts';
 import { within, type Interval } from '../quantity/interval.ts';
 import { LEAD_GAUGES, NEARLY_FED } from '../standard/practice.ts';

@@ -1,12 +1,12 @@
 /** Analog lines on a converter of their own, where the controller has none that will do. */
-import { buyingOf } from '../plan/money.ts';
+import { buyingOf } from '../buy/currency';
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit, PinWish } from '../circuit/model.ts';
 import { readBy } from '../circuit/converter.ts';
 import { freeGroupPins } from '../circuit/free-pins.ts';
 import { PORT_LINES } from '../card/protocol.ts';
-import { cheapestFirst } from '../plan/cost.ts';
+import { cheapestFirst } from '../buy/cost';
 import { addEmptyBus, changePort, newPart, setPin } from '../plan/edits.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { addPullUps, logicRail } from './pull-up.ts';
@@ -27,7 +27,7 @@ const inputsOf = (card: Card): string[] =>
   (card.converter?.inputs ?? []).flatMap((id) => card.signals.find((s) => s.id === id)?.terminal ?? []);
 
 /** The plan with a line on the input of a converter. */
-export function readOn(plan: Plan, of: string, line: string, on: string, input: string): Plan {
+function readOn(plan: Plan, of: string, line: string, on: string, input: string): Plan {
   const [part = '', port = ''] = of.split('.');
   return changePort(plan, part, port, (choice) => ({
     ...choice,

@@ -1,12 +1,12 @@
 /** Cables: a source plugged into a board's socket, with the cable that it takes. */
-import { buyingOf } from '../plan/money.ts';
+import { buyingOf } from '../buy/currency';
 import type { Card } from '../card/card.ts';
 import { SOCKET } from '../card/kinds.ts';
 import type { Library } from '../card/library.ts';
 import { cablesFor, plugFits } from '../circuit/cable.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { isPluggedIn, socketOf } from '../circuit/socket.ts';
-import { cheapestFirst } from '../plan/cost.ts';
+import { cheapestFirst } from '../buy/cost';
 import { changePart, setFeed } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Candidate, Proposer } from './remedy.ts';
@@ -21,13 +21,7 @@ export interface RemedyPlugSays {
 const tell = tells<RemedyPlugSays>('remedy/plug');
 
 /** The plan with a cable of this plug among its leads, unless the source brings its own or the plan has one. */
-export function withCable(
-  plan: Plan,
-  library: readonly Card[],
-  plug: string | undefined,
-  rail: string,
-  cards: Library,
-): Plan {
+function withCable(plan: Plan, library: readonly Card[], plug: string | undefined, rail: string, cards: Library): Plan {
   const source = plan.parts.find(({ id }) => id === rail.split('.')[0]);
   const own = cards.get(source?.card ?? '') ?? library.find(({ id }) => id === source?.card);
   const has = plan.leads.flatMap((id) => cards.get(id) ?? library.find((card) => card.id === id) ?? []);

@@ -1,10 +1,10 @@
-import { buyingOf } from '../plan/money.ts';
+import { buyingOf } from '../buy/currency';
 import type { Card } from '../card/card.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { disqualifies, settingOf } from '../compare/qualify.ts';
-import { piecePrice } from '../plan/cost.ts';
+import { piecePrice } from '../buy/cost';
 import type { SenseNeed } from '../plan/plan.ts';
 
 /**

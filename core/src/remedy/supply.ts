@@ -1,11 +1,11 @@
 /** Ways out for what the supply checks find. */
 import { isSteady } from '../card/source.ts';
-import { buyingOf } from '../plan/money.ts';
+import { buyingOf } from '../buy/currency';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { addHelper, changePart, freeId, setFeed, setRules } from '../plan/edits.ts';
 import { swapCard } from '../plan/swap.ts';
-import { cheapestFirst } from '../plan/cost.ts';
+import { cheapestFirst } from '../buy/cost';
 import { meetings } from '../check/supply-back-feed.ts';
 import { within } from '../quantity/interval.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
@@ -34,7 +34,7 @@ const tell = tells<RemedySupplySays>('remedy/supply');
 const labelOf = (circuit: Circuit, part: string): Text => circuit.parts.get(part)?.label ?? part;
 
 /** Work one after the other. */
-export const staggerRemedies: Proposer = ({ circuit, finding }) => {
+const staggerRemedies: Proposer = ({ circuit, finding }) => {
   const rail = finding.subjects[0] ?? '';
   const order = circuit.rails.has(rail) ? stagger(circuit, rail) : null;
   return order

@@ -12,7 +12,7 @@ import { fingerprint } from '../plan/fingerprint.ts';
 import type { Problem } from '../plan/references.ts';
 import { proposeRemedies } from '../remedy/propose.ts';
 
-export interface ReportedPass {
+interface ReportedPass {
   readonly check: string;
   readonly subjects: readonly string[];
   readonly measured: number | null;
@@ -24,7 +24,7 @@ export interface ReportedPass {
   readonly workings: SaidResult['workings'];
 }
 
-export interface ReportedFinding extends ReportedPass {
+interface ReportedFinding extends ReportedPass {
   readonly severity: Severity;
   readonly remedies: readonly { id: string; title: string }[];
 }

@@ -14,7 +14,7 @@ import type {
 type Figure = Quantity | Duration | Price | BusAddress | Share | Operation | Noted | Message;
 
 /** A datum as the words see it: figures, sums and other messages are text by then. */
-export type Said<D extends Datum> = D extends Figure
+type Said<D extends Datum> = D extends Figure
   ? string
   : D extends readonly (infer Item extends Datum)[]
     ? readonly Said<Item>[]
@@ -23,7 +23,7 @@ export type Said<D extends Datum> = D extends Figure
 type SaidData<Data> = { readonly [Name in keyof Data]: Data[Name] extends Datum ? Said<Data[Name]> : never };
 
 /** Words for each message of a topic: a text, or what makes one of the data. */
-export type Words<Says> = {
+type Words<Says> = {
   readonly [Id in keyof Says]: Says[Id] extends null ? string : (data: SaidData<Says[Id]>) => string;
 };
 

@@ -7,10 +7,10 @@ import { functionsOf, instancesFor } from '../circuit/pin-function.ts';
 import type { Interval } from '../quantity/interval.ts';
 import { moveController, type Moved } from './move-controller.ts';
 
-export const ASK_KINDS = ['pins', 'analog', 'PWM', 'I²C', 'UART'] as const;
-export type AskKind = (typeof ASK_KINDS)[number];
+const ASK_KINDS = ['pins', 'analog', 'PWM', 'I²C', 'UART'] as const;
+type AskKind = (typeof ASK_KINDS)[number];
 
-export interface AskCount {
+interface AskCount {
   readonly kind: AskKind;
   readonly asked: number;
   /** What the board can give without touching pins that boot, flash, console or USB need. */

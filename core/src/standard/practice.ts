@@ -115,8 +115,6 @@ export const CHARGE_SHARE = 0.85;
 /** Of its capacity an hour a lithium cell may be charged with where its card is silent; and the share of it at which a charger ends. Common practice. */
 export const USUAL_CHARGE = 0.5;
 export const CHARGE_ENDS = 0.1;
-/** Fresh outdoor air has this much carbon dioxide, ppm (2020s, rounded). */
-export const FRESH_AIR = 420;
 /** Outer surface of a small closed box, m², and what leaves it, W/(m²·K). */
 export const BOX_SURFACE = 0.05;
 export const BOX_LOSS = 5;

@@ -2,7 +2,7 @@
  * Copper wire by American gauge. Diameter: ASTM B258, d = 0.127 mm × 92^((36 − n)/39). Resistivity of annealed
  * copper at 20 °C: IEC 60028, 17.241 nΩ·m. Both quoted from memory.
  */
-export const COPPER_RESISTIVITY = 17.241e-9;
+const COPPER_RESISTIVITY = 17.241e-9;
 
 /** @returns diameter in m. @example gauge 36 is 0.127 mm */
 export const gaugeDiameter = (gauge: number): number => 0.127e-3 * 92 ** ((36 - gauge) / 39);

@@ -182,9 +182,9 @@ export function document({ cards, parts, buses = [], helpers = [], plan = {} }: 
 }
 
 /** A result with its sentences. */
-export type Spoken = Omit<Result, keyof SaidResult> & SaidResult & { readonly result: Result };
+type Spoken = Omit<Result, keyof SaidResult> & SaidResult & { readonly result: Result };
 
-export const spoken = (result: Result): Spoken => ({ ...result, ...sayResult(result), result });
+const spoken = (result: Result): Spoken => ({ ...result, ...sayResult(result), result });
 
 export interface Judged {
   readonly circuit: Circuit;

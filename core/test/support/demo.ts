@@ -7,7 +7,7 @@ import { readCard } from '../../src/format/card-file.ts';
 import { readPlan } from '../../src/format/plan-file.ts';
 
 const root = new URL('../../../catalogue/', import.meta.url);
-export const cardFiles = readdirSync(new URL('cards/', root)).sort();
+const cardFiles = readdirSync(new URL('cards/', root)).sort();
 export const planText = (name: string): string => readFileSync(new URL(`plans/${name}.json`, root), 'utf8');
 
 export const cards: Card[] = cardFiles.map((file) => {

@@ -36,7 +36,7 @@ const IDEAL: Front = {
 const EVERY = 60;
 
 /** What a maker would want of a card: its first measure or service. Null for what serves no need. */
-export function needOf(card: Card): Need | null {
+function needOf(card: Card): Need | null {
   const [measure] = card.measures;
   if (measure) {
     const { from, to } = measure.range;
@@ -60,10 +60,10 @@ export function needOf(card: Card): Need | null {
   return service === undefined ? null : { id: 'need', kind: 'drive', what: service, place: 'bench', service };
 }
 
-export const servingCards: readonly Card[] = cards.filter((card) => card.kind === 'module' && needOf(card) !== null);
+const servingCards: readonly Card[] = cards.filter((card) => card.kind === 'module' && needOf(card) !== null);
 export const controllerCards: readonly Card[] = cards.filter(({ kind }) => kind === 'controller');
 
-export type FeedKind = 'socket' | 'adapter' | 'cells';
+type FeedKind = 'socket' | 'adapter' | 'cells';
 
 const bare = (id: string, card: Card, label: string): PartChoice => ({
   id,

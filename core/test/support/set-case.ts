@@ -131,4 +131,6 @@ export function setCase(seed: number, shape: CaseShape): SetProblem {
   };
 }
 
-export { figure };
+{
+  figure;
+}

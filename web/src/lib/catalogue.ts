@@ -1,6 +1,7 @@
 /** The cards and plans that ship with the app. Their files are read and checked by the tests, so that no reader of files
  * has to come with the first screen. */
-import { libraryOf, type Card, type Library, type Plan, type PlanDocument } from '@idle-breadboard/core';
+import { libraryOf, type Card, type Library } from '@idle-breadboard/core/card';
+import type { Plan, PlanDocument } from '@idle-breadboard/core/plan';
 
 const plans = import.meta.glob<{ plan: Plan; cards: Card[] }>('../../../catalogue/plans/*.json', { import: 'default' });
 

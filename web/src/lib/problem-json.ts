@@ -1,5 +1,5 @@
 /** Answers of the server routes that say what is wrong, as RFC 9457 describes. */
-import type { Problem } from '@idle-breadboard/core';
+import type { Problem } from '@idle-breadboard/core/plan';
 
 export const problem = (status: number, title: string, detail: string, problems: readonly Problem[] = []): Response =>
   new Response(JSON.stringify({ type: 'about:blank', title, status, detail, problems }), {
@@ -8,7 +8,7 @@ export const problem = (status: number, title: string, detail: string, problems:
   });
 
 /** Larger bodies are not read, in bytes. */
-export const LARGEST_BODY = 8_000_000;
+const LARGEST_BODY = 8_000_000;
 
 /**
  * Reads a JSON body.

@@ -15,7 +15,7 @@ const CODE =
   /\b0x([0-9a-f]{1,8})\b|\b([0-9a-f]{2,8})h\b|\b0b([01]{7,8})\b|\b([01]{7})(?:b\b|x\b|[\s_]*r\/?w|\b)|\b([01]{3,4})[\s_]([01]{4})(?:b\b|\b)|\b(\d{1,3})(?=\s*\(?(?:dec\b|decimal))/gi;
 
 /** @example codesIn('0x44 (68 decimal)') holds 0x44 in hexadecimal and 68 in decimal */
-export function codesIn(text: string): Code[] {
+function codesIn(text: string): Code[] {
   return [...text.matchAll(CODE)].map((match) => {
     const [whole, hex, tail, prefixed, bare, high, low, decimal] = match;
     const at = match.index;

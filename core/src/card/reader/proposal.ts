@@ -2,8 +2,7 @@ import type { Box } from './page.ts';
 import type { SlotId } from './slots.ts';
 
 /** How sure the reader is: "sure" is only said where nothing else was possible. */
-export const SURENESS = ['sure', 'likely', 'doubtful'] as const;
-export type Sureness = (typeof SURENESS)[number];
+export type Sureness = 'sure' | 'likely' | 'doubtful';
 
 /** A figure that the reader found, for the maker to accept, mend or drop. Values are in SI base units. */
 export interface Proposal {

@@ -86,7 +86,7 @@ function boundsOf(row: Row, unit: UnitReading | null, mark: DecimalMark): Bounds
 }
 
 /** Stretches "20 to 80 %RH" in a text, in the unit asked for. */
-export function findRange(text: string, unit: string, mark: DecimalMark): { from: number; to: number } | null {
+function findRange(text: string, unit: string, mark: DecimalMark): { from: number; to: number } | null {
   const plain = plainText(text);
   const bare = unit === '%RH' ? ['%RH', '%'] : [unit];
   for (const match of plain.matchAll(/(?<![\d.,])[+-]?\d/g)) {

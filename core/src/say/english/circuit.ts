@@ -1,7 +1,7 @@
 /** Words about what is in a circuit. */
 import type { CircuitDeriveSays } from '../../circuit/derive.ts';
 import type { CircuitEndsSays } from '../../circuit/ends.ts';
-import type { CircuitGoodsSays } from '../../circuit/goods.ts';
+import type { CircuitGoodsSays } from '../../buy/goods';
 import type { CircuitLabelSays } from '../../circuit/label.ts';
 import type { CircuitLedgerSays } from '../../circuit/ledger.ts';
 import type { CircuitNetlistSays } from '../../circuit/netlist.ts';

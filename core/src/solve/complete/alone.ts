@@ -9,7 +9,7 @@ import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { CHECKS, metaOf } from '../../check/registry.ts';
 import type { Result } from '../../check/result.ts';
-import { piecesCost } from '../../plan/cost.ts';
+import { piecesCost } from '../../buy/cost';
 import { documentOf } from '../../plan/document.ts';
 import { addEmptyBus, addHelper, forgetPins, freeId } from '../../plan/edits.ts';
 import type { Helper, PartChoice, Plan, PortChoice } from '../../plan/plan.ts';

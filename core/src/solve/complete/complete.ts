@@ -4,7 +4,7 @@ import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import type { Result } from '../../check/result.ts';
 import { verify, type Verdict } from '../../check/verify.ts';
-import { piecesCost } from '../../plan/cost.ts';
+import { piecesCost } from '../../buy/cost';
 import { documentOf } from '../../plan/document.ts';
 import { planChanges } from '../../plan/changes.ts';
 import { changePart, HEAVY_GAUGE, isHeavy } from '../../plan/edits.ts';

@@ -1,6 +1,6 @@
 /** Regulators and sources that might be added: for what no rail of the plan feeds well. */
 import { isSteady } from '../../card/source.ts';
-import { buyingOf } from '../../plan/money.ts';
+import { buyingOf } from '../../buy/currency';
 import type { Card } from '../../card/card.ts';
 import { isStanding } from './is-standing.ts';
 import type { Library } from '../../card/library.ts';
@@ -8,7 +8,7 @@ import { toInterval } from '../../card/to-interval.ts';
 import { takesLeads } from '../../circuit/cable.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import { drawOf } from '../../circuit/draw.ts';
-import { cheapestFirst, piecePrice } from '../../plan/cost.ts';
+import { cheapestFirst, piecePrice } from '../../buy/cost';
 import { newPart } from '../../plan/edits.ts';
 import type { PartChoice } from '../../plan/plan.ts';
 import { within, type Interval } from '../../quantity/interval.ts';

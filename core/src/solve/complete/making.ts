@@ -1,9 +1,9 @@
 /** What the parts of the encoding share. */
-import { buyingOf } from '../../plan/money.ts';
+import { buyingOf } from '../../buy/currency';
 import type { Card } from '../../card/card.ts';
 import type { Circuit, PinWish } from '../../circuit/model.ts';
 import type { TranslatorHelper } from '../../plan/plan.ts';
-import { piecePrice } from '../../plan/cost.ts';
+import { piecePrice } from '../../buy/cost';
 import type { ProblemBuilder } from '../joint/builder.ts';
 import type { Bench } from './alone.ts';
 import type { NewSwitch, Segment } from './segments.ts';

@@ -1,11 +1,11 @@
 /** Buses that parts may be on: those of the plan, further ones, and channels of a bus switch. */
-import { buyingOf } from '../../plan/money.ts';
+import { buyingOf } from '../../buy/currency';
 import { isBusLine, PORT_LINES, type Ask, type SharedProtocol } from '../../card/protocol.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import type { Card } from '../../card/card.ts';
 import { pinUses, instancesFor } from '../../circuit/pin-function.ts';
 import { addEmptyBus } from '../../plan/edits.ts';
-import { cheapestFirst } from '../../plan/cost.ts';
+import { cheapestFirst } from '../../buy/cost';
 import type { Bus } from '../../plan/plan.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
 import { within } from '../../quantity/interval.ts';

@@ -3,14 +3,14 @@
  * board on another source. Each is settled only where those before it could not be.
  */
 import { isSteady } from '../../card/source.ts';
-import { buyingOf } from '../../plan/money.ts';
+import { buyingOf } from '../../buy/currency';
 import type { Card } from '../../card/card.ts';
 import { SOCKET } from '../../card/kinds.ts';
 import type { Library } from '../../card/library.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
-import { cheapestFirst } from '../../plan/cost.ts';
+import { cheapestFirst } from '../../buy/cost';
 import { documentOf } from '../../plan/document.ts';
 import { changePart, changePort, freeId, newPart } from '../../plan/edits.ts';
 import type { Plan } from '../../plan/plan.ts';

@@ -2,7 +2,7 @@
 import type { Message } from '../../quantity/message.ts';
 import { maySupply } from '../../circuit/charger.ts';
 import { takesLeads } from '../../circuit/cable.ts';
-import { buyingOf } from '../../plan/money.ts';
+import { buyingOf } from '../../buy/currency';
 import { toInterval } from '../../card/to-interval.ts';
 import { isBusLine, isShared, isTwoWay } from '../../card/protocol.ts';
 import type { Card } from '../../card/card.ts';
@@ -10,7 +10,7 @@ import type { PartNode, Rail } from '../../circuit/model.ts';
 import type { Result } from '../../check/result.ts';
 import { FIVE_VOLTS, NEAR_RAIL } from '../../check/level-feed-rule.ts';
 import { mightFeed } from '../../check/supply-range.ts';
-import { cheapestFirst } from '../../plan/cost.ts';
+import { cheapestFirst } from '../../buy/cost';
 import type { PartChoice } from '../../plan/plan.ts';
 import { within } from '../../quantity/interval.ts';
 import { logicRail } from '../../remedy/pull-up.ts';

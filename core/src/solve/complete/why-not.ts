@@ -3,7 +3,7 @@ import { carrierOf, printedNames } from '../../circuit/carrier.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import type { Circuit, PinWish } from '../../circuit/model.ts';
-import { piecesCost } from '../../plan/cost.ts';
+import { piecesCost } from '../../buy/cost';
 import { documentOf } from '../../plan/document.ts';
 import { removePart, setLocked, setPin } from '../../plan/edits.ts';
 import type { Plan } from '../../plan/plan.ts';

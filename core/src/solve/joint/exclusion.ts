@@ -2,7 +2,7 @@
 import { solveJoint } from './search.ts';
 import type { Goals, Member, Problem } from './problem.ts';
 
-export interface Relaxation {
+interface Relaxation {
   readonly member: Member;
   /** What a solution comes to without it; null when giving up this one alone is not enough, or it was not worked out in time. */
   readonly goals: Goals | null;

@@ -6,7 +6,7 @@ import type { Text } from '../../quantity/message.ts';
 
 /** What is asked for, the first before all that come after it. Danger and fault are no goal: they are not allowed at all. */
 export const GOALS = ['rules', 'parts', 'cents', 'cautions', 'changes', 'untidiness'] as const;
-export type Goal = (typeof GOALS)[number];
+type Goal = (typeof GOALS)[number];
 export type Goals = Readonly<Record<Goal, number>>;
 
 /**
@@ -15,13 +15,13 @@ export type Goals = Readonly<Record<Goal, number>>;
  */
 const WEIGHTS: Goals = { rules: 4.5e14, parts: 5e12, cents: 5e7, cautions: 1e6, changes: 1e4, untidiness: 1 };
 
-export const NO_GOALS: Goals = { rules: 0, parts: 0, cents: 0, cautions: 0, changes: 0, untidiness: 0 };
+const NO_GOALS: Goals = { rules: 0, parts: 0, cents: 0, cautions: 0, changes: 0, untidiness: 0 };
 
 /** @returns one number that orders like the goals in their order */
 export const weigh = (goals: Partial<Goals>): number =>
   GOALS.reduce((sum, goal) => sum + WEIGHTS[goal] * Math.round(goals[goal] ?? 0), 0);
 
-export interface Use {
+interface Use {
   /** Index of the resource. */
   readonly resource: number;
   readonly amount: number;
@@ -70,7 +70,7 @@ export interface Problem {
 }
 
 /** Adds up goals. */
-export const addGoals = (list: readonly Partial<Goals>[]): Goals =>
+const addGoals = (list: readonly Partial<Goals>[]): Goals =>
   list.reduce<Goals>(
     (sum, goals) => ({
       rules: sum.rules + (goals.rules ?? 0),

@@ -1,7 +1,7 @@
 /** What a whole set costs and gives, worked out from nothing but its choices: the measure that any search is held to. */
 import type { Card } from '../../card/card.ts';
 import type { Offer } from '../../card/card-shape.ts';
-import { purchase } from '../../plan/purchase.ts';
+import { purchase } from '../../buy/purchase';
 import type { Option, SetProblem } from './problem.ts';
 import { busesFor, pinJudge } from './resources.ts';
 
@@ -21,13 +21,13 @@ export interface SetFigures {
 export const FIGURES = ['cost', 'error', 'current', 'rows', 'arrival'] as const satisfies readonly (keyof SetFigures)[];
 
 /** A part of a set: an option at a place, and the needs that it serves. */
-export interface SetPart {
+interface SetPart {
   readonly option: Option;
   readonly place: string;
   readonly needs: readonly number[];
 }
 
-export type Obstacle = 'address' | 'pins' | 'budget' | 'translator';
+type Obstacle = 'address' | 'pins' | 'budget' | 'translator';
 
 export interface Evaluation {
   readonly figures: SetFigures;
@@ -36,7 +36,7 @@ export interface Evaluation {
 }
 
 /** Needs of one place that chose one card share one part, unless they ask it the same thing. */
-export function partsOf(problem: SetProblem, choice: readonly number[]): SetPart[] | null {
+function partsOf(problem: SetProblem, choice: readonly number[]): SetPart[] | null {
   const parts: { option: Option; place: string; needs: number[] }[] = [];
   for (const [i, { place, options }] of problem.needs.entries()) {
     const option = options[choice[i] ?? -1];
@@ -60,13 +60,13 @@ export const asksTwice = (problem: SetProblem, needs: readonly number[], i: numb
   needs.some((k) => subject(problem, k) === subject(problem, i));
 
 /** Lines that need a translator: those of the bus once, the others each. */
-export function channelsOf(options: readonly Option[]): number {
+function channelsOf(options: readonly Option[]): number {
   const bus = options.some(({ link }) => link.bus) ? 2 : 0;
   return bus + options.reduce((sum, { link }) => sum + (link.bus ? 0 : link.channels), 0);
 }
 
 /** Goods of so many pieces of each offer, and shipping once for each supplier. */
-export function priceOf(pieces: ReadonlyMap<Offer, number>, sure: number): number {
+function priceOf(pieces: ReadonlyMap<Offer, number>, sure: number): number {
   const shipping = new Map<string, number>();
   let goods = 0;
   for (const [offer, count] of pieces) {

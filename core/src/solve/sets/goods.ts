@@ -1,5 +1,5 @@
 import type { Offer } from '../../card/card-shape.ts';
-import { purchase } from '../../plan/purchase.ts';
+import { purchase } from '../../buy/purchase';
 
 const known = new Map<number, WeakMap<Offer, number[]>>();
 

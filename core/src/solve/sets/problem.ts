@@ -61,7 +61,7 @@ export interface SetProblem {
   readonly driver: Accessory | null;
 }
 
-export interface Accessory {
+interface Accessory {
   readonly card: Card;
   readonly offer: Offer;
   readonly rows: number;
@@ -70,7 +70,7 @@ export interface Accessory {
 }
 
 /** Rows of a breadboard between the first and the last pin of the longest header. */
-export const rowsOf = (card: Card): number =>
+const rowsOf = (card: Card): number =>
   card.mount !== 'breadboard'
     ? 0
     : Math.max(
@@ -80,7 +80,7 @@ export const rowsOf = (card: Card): number =>
         ),
       );
 
-export function demandOf(card: Card): Demand {
+function demandOf(card: Card): Demand {
   const asks: { ask: Ask; group: string | null }[] = [];
   for (const port of card.ports) {
     if (port.protocol === 'coil') continue;
@@ -102,7 +102,7 @@ export function demandOf(card: Card): Demand {
 }
 
 /** The rails of a controller card at their printed voltage, and those that stand in the plan already. */
-export function feedables(controller: Card, standing: readonly Interval[]): Feedable[] {
+function feedables(controller: Card, standing: readonly Interval[]): Feedable[] {
   const own = (controller.rails ?? []).flatMap((rail) => {
     if (rail.voltage)
       return [{ voltage: toInterval(rail.voltage), logic: rail.id === controller.controller?.io.reference }];
@@ -140,7 +140,7 @@ function accessory(cards: readonly Card[], is: (card: Card) => boolean, days: nu
 }
 
 /** Needs that a search can serve: what is measured, and what asks for a service. */
-export const searchable = (need: Need): boolean =>
+const searchable = (need: Need): boolean =>
   need.kind === 'sense' || (need.kind !== 'trigger' && need.service !== undefined);
 
 /**

@@ -41,7 +41,7 @@ function matched(ports: readonly (readonly number[])[], places: number): boolean
 }
 
 /** Lines that a set of demands asks of pins, with the lines that several share counted once. */
-export function asksOf(demands: readonly Demand[], buses: number): { ask: Ask; group: string | null }[] {
+function asksOf(demands: readonly Demand[], buses: number): { ask: Ask; group: string | null }[] {
   const out: { ask: Ask; group: string | null }[] = [];
   demands.forEach((demand, i) => {
     for (const { ask, group } of demand.asks) out.push({ ask, group: group === null ? null : `${i}.${group}` });

@@ -39,7 +39,7 @@ export interface SetFront {
 }
 
 /** More partial sets than this at one need are given up: the page stays alive, and says so. */
-export const MOST_STATES = 120_000;
+const MOST_STATES = 120_000;
 /** Partial sets between two breaths, so that a cancel is heard. */
 const BREATH = 4000;
 /** Partial sets that the narrow run keeps at each need. */

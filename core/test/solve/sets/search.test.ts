@@ -6,7 +6,7 @@ import { searchSets, searchSteps } from '../../../src/solve/sets/search.ts';
 import { setCase } from '../../support/set-case.ts';
 
 /** Every set there is, one after the other. */
-export function* everyChoice(problem: SetProblem, from = 0): Generator<number[]> {
+function* everyChoice(problem: SetProblem, from = 0): Generator<number[]> {
   const need = problem.needs[from];
   if (!need) yield [];
   else

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { say } from '@idle-breadboard/core';
-  import type { BusNode } from '@idle-breadboard/core';
+  import { say } from '@idle-breadboard/core/words';
+  import type { BusNode } from '@idle-breadboard/core/circuit';
   import { comb, tagY } from './address-comb';
 
   let { bus }: { bus: BusNode } = $props();

@@ -1,6 +1,8 @@
 <!-- Leads on the board map, and the two-legged things between holes, which can be taken elsewhere. -->
 <script lang="ts">
-  import { INKS, type DrawnLead, say } from '@idle-breadboard/core';
+  import type { DrawnLead } from '@idle-breadboard/core/deliver';
+  import { INKS } from '@idle-breadboard/core/files';
+  import { say } from '@idle-breadboard/core/words';
   import type { Drag, Hands } from './move-part';
 
   interface Props {

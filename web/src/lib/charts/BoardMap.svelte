@@ -1,7 +1,7 @@
 <!-- The boards hole by hole, with the step in hand lit. Parts in the board can be taken elsewhere with the pointer or the keys. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core';
-  import type { Drawing, DrawnLead, DrawnPart } from '@idle-breadboard/core';
+  import { say } from '@idle-breadboard/core/words';
+  import type { Drawing, DrawnLead, DrawnPart } from '@idle-breadboard/core/deliver';
   import BoardLeads from './BoardLeads.svelte';
   import type { Drag } from './move-part';
 

@@ -1,6 +1,8 @@
 <!-- One round of readings on a bus, part by part, and what it is of the time between two. -->
 <script lang="ts">
-  import { formatQuantity, type BusShare, say } from '@idle-breadboard/core';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import type { BusShare } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import ChartFrame from './ChartFrame.svelte';
   import { timeChart } from './bus-time';
 

@@ -1,6 +1,6 @@
 <!-- What a day or a coin more buys: the cheapest order for each day on which it can be complete. -->
 <script lang="ts">
-  import type { Alternative } from '@idle-breadboard/core';
+  import type { Alternative } from '@idle-breadboard/core/deliver';
   import { money } from '../kit/words';
   import ChartFrame from './ChartFrame.svelte';
   import { costArrival } from './cost-arrival';

@@ -1,6 +1,7 @@
 <!-- From each source to every part: limbs as wide as the current, the usual inside the peak, with marks where a limit is. -->
 <script lang="ts">
-  import { formatQuantity, type Circuit } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
   import ChartFrame from './ChartFrame.svelte';
   import { currentNodes, currentTree, type CurrentNode, type Limb } from './current-tree';
 

@@ -1,6 +1,7 @@
 <!-- A line after somebody lets it go: as it rises on the simulated bench, and beside it as it would in a build in order. -->
 <script lang="ts">
-  import { formatQuantity, type ScopeEdge } from '@idle-breadboard/core';
+  import type { ScopeEdge } from '@idle-breadboard/core/bench';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
   import { line, scaleLinear } from 'd3';
 
   let { seen, sound, label }: { seen: ScopeEdge | null; sound: ScopeEdge | null; label: string } = $props();

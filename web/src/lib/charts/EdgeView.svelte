@@ -1,6 +1,7 @@
 <!-- How the line comes up after it is let go: usual, slowest, and the time that it may take between the thresholds. -->
 <script lang="ts">
-  import { formatQuantity, type Edge } from '@idle-breadboard/core';
+  import type { Edge } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
   import ChartFrame from './ChartFrame.svelte';
   import { edgeChart } from './edge-view';
 

@@ -1,6 +1,8 @@
 <!-- One part in the course of a round: what it does when, as tall as its current. -->
 <script lang="ts">
-  import { formatQuantity, type Lane, say, wordOf } from '@idle-breadboard/core';
+  import type { Lane } from '@idle-breadboard/core/circuit';
+  import { formatQuantity, wordOf } from '@idle-breadboard/core/figures';
+  import { say } from '@idle-breadboard/core/words';
   import { blocks, roundAxis } from './round';
 
   let { lane, lanes, most }: { lane: Lane; lanes: readonly Lane[]; most: number } = $props();

@@ -1,6 +1,7 @@
 <!-- The resistance axis: the allowed stretch, the series inside it, what the pull-ups make, and a handle for the plan's own. -->
 <script lang="ts">
-  import { formatQuantity, type Interval, type PullUpWindow, type SeriesName } from '@idle-breadboard/core';
+  import type { PullUpWindow } from '@idle-breadboard/core/circuit';
+  import { formatQuantity, type Interval, type SeriesName } from '@idle-breadboard/core/figures';
   import ChartFrame from './ChartFrame.svelte';
   import { windowChart } from './pull-up-window';
 

@@ -1,6 +1,8 @@
 <!-- What a rail carries in the course of one round: usually, and the most that comes together, under its limit. -->
 <script lang="ts">
-  import { formatQuantity, formatSpan, type Timeline } from '@idle-breadboard/core';
+  import type { Timeline } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { formatSpan } from '@idle-breadboard/core/words';
   import { scaleLinear } from 'd3';
   import ChartFrame from './ChartFrame.svelte';
   import { roundAxis, stepPath } from './round';

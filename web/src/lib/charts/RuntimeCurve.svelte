@@ -1,6 +1,8 @@
 <!-- The voltage of the cells over the time that the build runs: between the worst and the usual lies where it may turn out. -->
 <script lang="ts">
-  import { formatQuantity, formatSpan, type Runtime } from '@idle-breadboard/core';
+  import type { Runtime } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { formatSpan } from '@idle-breadboard/core/words';
   import ChartFrame from './ChartFrame.svelte';
   import { runtimeCurve } from './runtime-curve';
 

@@ -1,6 +1,6 @@
 <!-- Each dot a whole set that nothing beats. Arrow keys walk along the cost; the table beside says the same. -->
 <script lang="ts">
-  import { type FoundSet, type SetFigures } from '@idle-breadboard/core';
+  import type { FoundSet, SetFigures } from '@idle-breadboard/core/solve';
   import { FIGURE_NAME, figureText } from '../state/sets.svelte';
   import { SPREAD, spreadOf } from './set-spread';
 

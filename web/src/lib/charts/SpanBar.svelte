@@ -1,6 +1,6 @@
 <!-- From the worst to the usual runtime of one choice, against what is wanted. -->
 <script lang="ts">
-  import { formatSpan } from '@idle-breadboard/core';
+  import { formatSpan } from '@idle-breadboard/core/words';
   import { scaleLinear } from 'd3';
 
   let { usual, worst, wanted, longest }: { usual: number; worst: number; wanted: number | undefined; longest: number } =

@@ -1,6 +1,7 @@
 <!-- Lines of a capture over time, each in its lane: the lowest and highest of each stretch. -->
 <script lang="ts">
-  import { formatQuantity, type CaptureSummary } from '@idle-breadboard/core';
+  import type { CaptureSummary } from '@idle-breadboard/core/bench';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
   import { area, scaleLinear } from 'd3';
 
   let { summary }: { summary: CaptureSummary } = $props();

@@ -1,6 +1,7 @@
 <!-- Volts at the pin over what is measured: the wanted range, and where the converter ends. -->
 <script lang="ts">
-  import { formatQuantity, type TransferPoint } from '@idle-breadboard/core';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import type { TransferPoint } from '@idle-breadboard/core/verify';
   import ChartFrame from './ChartFrame.svelte';
   import { transferChart } from './transfer-curve';
 

@@ -1,6 +1,7 @@
 <!-- One value over the days, with the straight line through it. -->
 <script lang="ts">
-  import { formatQuantity, type Trend } from '@idle-breadboard/core';
+  import type { Trend } from '@idle-breadboard/core/deliver';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
   import { extent, line, scaleLinear } from 'd3';
 
   let { trend, unit }: { trend: Trend; unit: string } = $props();

@@ -1,6 +1,7 @@
 <!-- The upper rail of bars is what the driver guarantees, the lower what the receiver needs; the hatched end must not be touched. -->
 <script lang="ts">
-  import { formatQuantity, formatSigned, type Result } from '@idle-breadboard/core';
+  import { formatQuantity, formatSigned } from '@idle-breadboard/core/figures';
+  import type { Result } from '@idle-breadboard/core/verify';
   import { seen } from '../kit/out-of-sight';
   import { ladder, type Roof } from './volt-ladder';
 

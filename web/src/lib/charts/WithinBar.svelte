@@ -1,7 +1,7 @@
 <!-- What was expected as a band, and where the measured value lies. -->
 <script lang="ts">
   import { scaleLinear, scaleSymlog } from 'd3';
-  import type { Expected } from '@idle-breadboard/core';
+  import type { Expected } from '@idle-breadboard/core/deliver';
 
   let { expected, value, label }: { expected: Expected; value: number | null; label: string } = $props();
   const WIDE = 160;

@@ -1,14 +1,16 @@
 /** Geometry of the address comb: 128 teeth, the reserved ones cut short, parts hanging from theirs. */
-import { formatAddress, isReservedAddress, type BusNode, say } from '@idle-breadboard/core';
+import type { BusNode } from '@idle-breadboard/core/circuit';
+import { formatAddress, isReservedAddress } from '@idle-breadboard/core/figures';
+import { say } from '@idle-breadboard/core/words';
 import { scaleLinear } from 'd3';
 
-export interface Tooth {
+interface Tooth {
   readonly address: number;
   readonly x: number;
   readonly reserved: boolean;
 }
 
-export interface Tag {
+interface Tag {
   readonly key: string;
   readonly x: number;
   readonly address: number;

@@ -1,9 +1,9 @@
-import { say } from '@idle-breadboard/core';
+import { say } from '@idle-breadboard/core/words';
 /** Geometry of the bus time: one round of readings, part by part, and what it is of the interval. */
-import type { BusShare } from '@idle-breadboard/core';
+import type { BusShare } from '@idle-breadboard/core/verify';
 import { scaleLinear } from 'd3';
 
-export interface TimeBlock {
+interface TimeBlock {
   readonly label: string;
   readonly x: number;
   readonly width: number;

@@ -1,5 +1,5 @@
 /** Geometry of what waiting buys: orders over the day on which they are complete, against budget and date. */
-import type { Alternative } from '@idle-breadboard/core';
+import type { Alternative } from '@idle-breadboard/core/deliver';
 import { scaleLinear } from 'd3';
 
 export interface CostArrival {

@@ -1,5 +1,7 @@
 /** Geometry of the current tree: limbs from each source to its rails and parts, as wide as the current. */
-import { railWarmth, toInterval, type Circuit, type Load, type Rail, say } from '@idle-breadboard/core';
+import { toInterval } from '@idle-breadboard/core/card';
+import { railWarmth, type Circuit, type Load, type Rail } from '@idle-breadboard/core/circuit';
+import { say } from '@idle-breadboard/core/words';
 import { hierarchy, scaleLinear, type HierarchyNode } from 'd3';
 
 export interface CurrentNode {

@@ -1,5 +1,5 @@
 /** Geometry of the edge view: voltage over time after a line is let go, its thresholds, and the time it may take. */
-import type { Edge } from '@idle-breadboard/core';
+import type { Edge } from '@idle-breadboard/core/circuit';
 import { curveMonotoneX, line, scaleLinear } from 'd3';
 
 export interface EdgeChart {

@@ -1,18 +1,8 @@
 /** Moving a part over the holes: where its first pin goes, and whether all its pins meet holes there. */
-import {
-  footprintOf,
-  holeAt,
-  holeName,
-  parseHole,
-  pinHoles,
-  pinPlaces,
-  pointOfHole,
-  type Card,
-  type Layout,
-  type Lead,
-  type Seated,
-  type Spot,
-} from '@idle-breadboard/core';
+import type { Card } from '@idle-breadboard/core/card';
+import { footprintOf, type Layout, type Lead, type Seated } from '@idle-breadboard/core/circuit';
+import { holeAt, holeName, parseHole, pinHoles, pinPlaces, pointOfHole } from '@idle-breadboard/core/layout';
+import type { Spot } from '@idle-breadboard/core/plan';
 import type { DOMAttributes } from 'svelte/elements';
 
 /** What is being taken elsewhere, where the pointer took hold of it, and by how many steps it has come. */

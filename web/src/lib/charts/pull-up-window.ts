@@ -1,11 +1,6 @@
 /** Geometry of the pull-up window: a logarithmic axis of resistance, what is allowed, the series inside, what is there. */
-import {
-  formatQuantity,
-  seriesBetween,
-  type Interval,
-  type PullUpWindow,
-  type SeriesName,
-} from '@idle-breadboard/core';
+import type { PullUpWindow } from '@idle-breadboard/core/circuit';
+import { formatQuantity, seriesBetween, type Interval, type SeriesName } from '@idle-breadboard/core/figures';
 import { scaleLog } from 'd3';
 
 export interface WindowChart {

@@ -1,5 +1,6 @@
 /** Geometry of one round: who is at work when. What a build sleeps through is pressed together, so that the work can be seen. */
-import { highest, valueAt, type Doing, type Lane, type Steps } from '@idle-breadboard/core';
+import type { Doing, Lane } from '@idle-breadboard/core/circuit';
+import { highest, valueAt, type Steps } from '@idle-breadboard/core/figures';
 import { scaleLinear, type ScaleLinear } from 'd3';
 
 export interface RoundAxis {

@@ -1,5 +1,6 @@
 /** Geometry of a discharge: voltage over time, from the worst to the usual, against the time that is wanted. */
-import { DAY, HOUR, type Runtime } from '@idle-breadboard/core';
+import type { Runtime } from '@idle-breadboard/core/circuit';
+import { DAY, HOUR } from '@idle-breadboard/core/figures';
 import { area, line, scaleLinear } from 'd3';
 
 export interface RuntimeCurve {

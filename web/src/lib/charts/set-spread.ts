@@ -1,8 +1,8 @@
 /** Whole sets as points: cost along the ground, another figure upwards. */
 import { max, min, scaleLinear } from 'd3';
-import type { FoundSet, SetFigures } from '@idle-breadboard/core';
+import type { FoundSet, SetFigures } from '@idle-breadboard/core/solve';
 
-export interface SpreadPoint {
+interface SpreadPoint {
   readonly index: number;
   readonly x: number;
   readonly y: number;

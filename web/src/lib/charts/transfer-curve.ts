@@ -1,5 +1,5 @@
 /** Geometry of the analog transfer curve: volts at the pin over the reading, the wanted range, the end of the converter. */
-import type { TransferPoint } from '@idle-breadboard/core';
+import type { TransferPoint } from '@idle-breadboard/core/verify';
 import { curveMonotoneX, extent, line, scaleLinear, scaleLog } from 'd3';
 
 export interface TransferChart {

@@ -1,8 +1,8 @@
 /** Geometry of a volt ladder: what a driver gives above, what a receiver needs below, the roof to the right. */
-import type { Result } from '@idle-breadboard/core';
+import type { Result } from '@idle-breadboard/core/verify';
 import { scaleLinear } from 'd3';
 
-export interface LadderBar {
+interface LadderBar {
   readonly lane: 'given' | 'needed';
   readonly level: 'high' | 'low';
   readonly from: number;

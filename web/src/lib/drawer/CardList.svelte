@@ -1,6 +1,8 @@
 <!-- The cards by class, found by a word; packs in and out. -->
 <script lang="ts">
-  import { cardsCsv, chosenOffer, trustOf, type Card } from '@idle-breadboard/core';
+  import { trustOf, type Card } from '@idle-breadboard/core/card';
+  import { cardsCsv } from '@idle-breadboard/core/files';
+  import { chosenOffer } from '@idle-breadboard/core/plan';
   import FileInput from '@lucide/svelte/icons/file-input';
   import { fileName, saveFile } from '../kit/save-file';
   import { money } from '../kit/words';

@@ -1,15 +1,8 @@
 <!-- A card: every figure with its source, what is missing, its revisions; to be used, cloned or edited. -->
 <script lang="ts">
-  import {
-    addPart,
-    differences,
-    figuresOf,
-    formatAddress,
-    formatQuantity,
-    missingOf,
-    type Card,
-    type PlacedFigure,
-  } from '@idle-breadboard/core';
+  import { differences, figuresOf, missingOf, type Card, type PlacedFigure } from '@idle-breadboard/core/card';
+  import { formatAddress, formatQuantity } from '@idle-breadboard/core/figures';
+  import { addPart } from '@idle-breadboard/core/solve';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import { money } from '../kit/words';
   import { drawer } from '../state/drawer.svelte';

@@ -1,6 +1,6 @@
 <!-- Changes one figure of an own card; the card gets its next revision. -->
 <script lang="ts">
-  import { EVIDENCE, withFigure, type Card, type Evidence, type PlacedFigure } from '@idle-breadboard/core';
+  import { EVIDENCE, withFigure, type Card, type Evidence, type PlacedFigure } from '@idle-breadboard/core/card';
   import { untrack } from 'svelte';
   import QuantityField from '../kit/QuantityField.svelte';
   import TextField from '../kit/TextField.svelte';

@@ -1,6 +1,7 @@
 <!-- One figure that was read: take it, mend it, or drop it. -->
 <script lang="ts">
-  import { formatAddress, SLOTS } from '@idle-breadboard/core';
+  import { SLOTS } from '@idle-breadboard/core/card';
+  import { formatAddress } from '@idle-breadboard/core/figures';
   import { tick } from 'svelte';
   import Check from '@lucide/svelte/icons/check';
   import Pencil from '@lucide/svelte/icons/pencil';

@@ -1,6 +1,6 @@
 <!-- What was read, figure by figure, beside the page that it stands on. Nothing enters a card unseen. -->
 <script lang="ts">
-  import { EVIDENCE, SLOTS, type SlotId } from '@idle-breadboard/core';
+  import { EVIDENCE, SLOTS, type SlotId } from '@idle-breadboard/core/card';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import QuantityField from '../kit/QuantityField.svelte';
   import TextField from '../kit/TextField.svelte';

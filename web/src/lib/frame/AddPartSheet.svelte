@@ -1,6 +1,8 @@
 <!-- The catalogue, to take a part from. -->
 <script lang="ts">
-  import { addPart, chosenOffer, type Card } from '@idle-breadboard/core';
+  import type { Card } from '@idle-breadboard/core/card';
+  import { chosenOffer } from '@idle-breadboard/core/plan';
+  import { addPart } from '@idle-breadboard/core/solve';
   import Picker from '../kit/Picker.svelte';
   import type { PickerGroup } from '../kit/picker';
   import Sheet from '../kit/Sheet.svelte';

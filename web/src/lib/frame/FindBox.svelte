@@ -1,6 +1,7 @@
 <!-- One box to find a part, a pin, a net, a finding, or to do something. -->
 <script lang="ts">
-  import { pinUses, say } from '@idle-breadboard/core';
+  import { pinUses } from '@idle-breadboard/core/circuit';
+  import { say } from '@idle-breadboard/core/words';
   import Picker from '../kit/Picker.svelte';
   import type { PickerEntry, PickerGroup } from '../kit/picker';
   import Sheet from '../kit/Sheet.svelte';

@@ -1,7 +1,7 @@
 <!-- Everything at once: the changes that bring the plan to verified, to take in part; or why that cannot be. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core';
-  import type { Goals } from '@idle-breadboard/core';
+  import { say } from '@idle-breadboard/core/words';
+  import type { Goals } from '@idle-breadboard/core/solve';
   import Glyph from '../kit/Glyph.svelte';
   import Sheet from '../kit/Sheet.svelte';
   import { signedMoney } from '../kit/words';

@@ -1,15 +1,8 @@
 <!-- The bring-up sheet on paper: what to measure in which order, what it should show, and room to write. -->
 <script lang="ts">
-  import {
-    BENCH_RULE,
-    saysExpected,
-    saysReading,
-    SHEET_PHASES,
-    type SheetPhase,
-    type SheetRow,
-    say,
-    wordOf,
-  } from '@idle-breadboard/core';
+  import { BENCH_RULE, SHEET_PHASES, type SheetPhase, type SheetRow } from '@idle-breadboard/core/deliver';
+  import { wordOf } from '@idle-breadboard/core/figures';
+  import { saysExpected, saysReading, say } from '@idle-breadboard/core/words';
   import { bringing } from '../state/bringing.svelte';
   import { workbench } from '../state/workbench.svelte';
 

@@ -1,6 +1,8 @@
 <!-- The comparison on paper: every line and column, with conditions and sources. -->
 <script lang="ts">
-  import { needName, type Circuit, say } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { needName } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import { comparedNeed, tableOf } from '../state/comparing.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();

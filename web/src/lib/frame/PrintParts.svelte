@@ -1,7 +1,8 @@
 <!-- The parts list on paper. -->
 <script lang="ts">
-  import { say, formatQuantity } from '@idle-breadboard/core';
-  import type { PartsList } from '@idle-breadboard/core';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { say } from '@idle-breadboard/core/words';
+  import type { PartsList } from '@idle-breadboard/core/deliver';
   import { money } from '../kit/words';
 
   let { parts }: { parts: PartsList } = $props();

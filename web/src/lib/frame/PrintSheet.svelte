@@ -1,15 +1,9 @@
 <!-- What goes on paper, A4 or Letter, in colour or black and white: the wiring plan with boxes to tick, and the parts list. -->
 <script lang="ts">
-  import {
-    BENCH_RULE,
-    boardDrawing,
-    boardSvg,
-    standingOf,
-    sayUnread,
-    type Build,
-    type WiringStep,
-    say,
-  } from '@idle-breadboard/core';
+  import { BENCH_RULE, boardDrawing, type Build, type WiringStep } from '@idle-breadboard/core/deliver';
+  import { boardSvg } from '@idle-breadboard/core/files';
+  import { standingOf } from '@idle-breadboard/core/verify';
+  import { sayUnread, say } from '@idle-breadboard/core/words';
   import { laying } from '../state/laying.svelte';
   import { passes } from '../state/results';
   import { view } from '../state/view.svelte';

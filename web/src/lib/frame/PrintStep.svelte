@@ -1,6 +1,8 @@
 <!-- One step of the wiring plan on paper. -->
 <script lang="ts">
-  import { leadSays, type WiringStep, say } from '@idle-breadboard/core';
+  import type { WiringStep } from '@idle-breadboard/core/deliver';
+  import { leadSays } from '@idle-breadboard/core/files';
+  import { say } from '@idle-breadboard/core/words';
 
   let { step, number, done, picture }: { step: WiringStep; number: number; done: boolean; picture: string } = $props();
 </script>

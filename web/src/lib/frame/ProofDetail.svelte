@@ -1,6 +1,8 @@
 <!-- One result in full: the sentence, the sum, what it rests on, and its remedies. -->
 <script lang="ts">
-  import { formatQuantity, type Remedy, say, ruleOf } from '@idle-breadboard/core';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import type { Remedy } from '@idle-breadboard/core/solve';
+  import { say, ruleOf } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import Quantity from '../kit/Quantity.svelte';
   import { signedMoney } from '../kit/words';

@@ -1,6 +1,7 @@
 <!-- Every proof, passes included, sortable by margin. -->
 <script lang="ts">
-  import { relativeMargin, type Result, say } from '@idle-breadboard/core';
+  import { relativeMargin, type Result } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import Hazards from '../kit/Hazards.svelte';
   import Quantity from '../kit/Quantity.svelte';

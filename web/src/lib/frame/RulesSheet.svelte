@@ -1,6 +1,8 @@
 <!-- Name of the plan, and the house rules with the reason for each. -->
 <script lang="ts">
-  import { RULE_REASONS, setRules, type HouseRules, type Plan, type Result, say } from '@idle-breadboard/core';
+  import { RULE_REASONS, setRules, type HouseRules, type Plan } from '@idle-breadboard/core/plan';
+  import type { Result } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import type { Effect } from '../worker/study';
   import QuantityField from '../kit/QuantityField.svelte';

@@ -2,7 +2,8 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import ChevronUp from '@lucide/svelte/icons/chevron-up';
-  import { SEVERITIES, type Severity, say } from '@idle-breadboard/core';
+  import { SEVERITIES, type Severity } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import { mending } from '../state/mending.svelte';
   import { findings } from '../state/results';

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { standingOf, sayUnread } from '@idle-breadboard/core';
+  import { standingOf } from '@idle-breadboard/core/verify';
+  import { sayUnread } from '@idle-breadboard/core/words';
   import Quantity from '../kit/Quantity.svelte';
   import { laying } from '../state/laying.svelte';
   import { passes, toSettle } from '../state/results';

@@ -1,7 +1,7 @@
 <!-- The sum behind a figure, beside it while it is pointed at or has the focus. Escape puts it away. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core';
-  import type { Result } from '@idle-breadboard/core';
+  import { say } from '@idle-breadboard/core/words';
+  import type { Result } from '@idle-breadboard/core/verify';
   import { autoUpdate, computePosition, flip, offset, shift, size } from '@floating-ui/dom';
   import Quantity from '../kit/Quantity.svelte';
   import { groundsWords } from '../kit/words';

@@ -1,4 +1,4 @@
-import { say } from '@idle-breadboard/core';
+import { say } from '@idle-breadboard/core/words';
 /** What can be done from several places: menu, find box, keys. */
 import { fileName, saveBlob, saveFile } from '../kit/save-file';
 import type { PaperSize } from '../paper/pdf-page';

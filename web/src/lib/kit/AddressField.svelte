@@ -1,6 +1,6 @@
 <!-- An address in hexadecimal or decimal. The 8-bit form is kept as typed: the check asks the question. -->
 <script lang="ts">
-  import { formatAddress, parseAddress } from '@idle-breadboard/core';
+  import { formatAddress, parseAddress } from '@idle-breadboard/core/figures';
 
   let { value, label, change }: { value: number | null; label: string; change: (address: number) => void } = $props();
   let trouble = $state('');

@@ -1,6 +1,7 @@
 <!-- What can hurt someone, where the work is done. -->
 <script lang="ts">
-  import { BENCH_RULE, type WiringPlan, say } from '@idle-breadboard/core';
+  import { BENCH_RULE, type WiringPlan } from '@idle-breadboard/core/deliver';
+  import { say } from '@idle-breadboard/core/words';
 
   let { wiring }: { wiring: WiringPlan } = $props();
   /** What asks for a tick stands above with it. */

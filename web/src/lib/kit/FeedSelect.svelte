@@ -1,20 +1,11 @@
 <!-- Which rail feeds a supply. Rails outside the range are offered last and say so. -->
 <script lang="ts">
-  import {
-    feedInstead,
-    freePinsFor,
-    plugIn,
-    railsInto,
-    setFeed,
-    SOCKET,
-    takesLeads,
-    toInterval,
-    within,
-    type Circuit,
-    type Feed,
-    type Plan,
-    say,
-  } from '@idle-breadboard/core';
+  import { SOCKET, toInterval } from '@idle-breadboard/core/card';
+  import { freePinsFor, railsInto, takesLeads, type Circuit, type Feed } from '@idle-breadboard/core/circuit';
+  import { within } from '@idle-breadboard/core/figures';
+  import { setFeed, type Plan } from '@idle-breadboard/core/plan';
+  import { feedInstead, plugIn } from '@idle-breadboard/core/solve';
+  import { say } from '@idle-breadboard/core/words';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, feed }: { circuit: Circuit; feed: Feed } = $props();

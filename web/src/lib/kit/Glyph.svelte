@@ -1,6 +1,6 @@
 <!-- Two tie points: joined when a rule holds, apart when it is broken. Each severity has its own shape. -->
 <script lang="ts">
-  import type { Severity } from '@idle-breadboard/core';
+  import type { Severity } from '@idle-breadboard/core/verify';
 
   let { severity, label = true }: { severity: Severity | null; label?: boolean } = $props();
   const word = $derived(severity ?? 'pass');

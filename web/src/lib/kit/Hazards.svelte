@@ -1,6 +1,8 @@
 <!-- Sentences of what can kill or burn, each with its tick: before all are read no plan is called verified. -->
 <script lang="ts">
-  import { cautionsOf, setAcknowledged, type Circuit, say } from '@idle-breadboard/core';
+  import { cautionsOf, type Circuit } from '@idle-breadboard/core/circuit';
+  import { setAcknowledged } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();

@@ -1,6 +1,8 @@
 <!-- The wire itself, in its colour, with the ends that it has; the colour is always named beside it. -->
 <script lang="ts">
-  import { INKS, type Lead, type LeadEnd } from '@idle-breadboard/core';
+  import type { LeadEnd } from '@idle-breadboard/core/card';
+  import type { Lead } from '@idle-breadboard/core/circuit';
+  import { INKS } from '@idle-breadboard/core/files';
 
   let { lead }: { lead: Pick<Lead, 'kind' | 'colour' | 'ends'> } = $props();
   const ink = $derived(INKS[lead.colour] ?? '#8b877c');

@@ -1,7 +1,7 @@
 <!-- Leads of one step, hole by hole. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core';
-  import type { WiringLead } from '@idle-breadboard/core';
+  import { say } from '@idle-breadboard/core/words';
+  import type { WiringLead } from '@idle-breadboard/core/deliver';
   import LeadSwatch from './LeadSwatch.svelte';
 
   let { leads }: { leads: readonly WiringLead[] } = $props();

@@ -1,6 +1,8 @@
 <!-- One proof: what was found, the limit, and the margin, with a mark for each on a line. -->
 <script lang="ts">
-  import { COUNTED_UNITS, type Result, say, ruleOf } from '@idle-breadboard/core';
+  import { COUNTED_UNITS } from '@idle-breadboard/core/figures';
+  import type { Result } from '@idle-breadboard/core/verify';
+  import { say, ruleOf } from '@idle-breadboard/core/words';
   import { scaleLinear } from 'd3';
   import { view } from '../state/view.svelte';
   import Glyph from './Glyph.svelte';

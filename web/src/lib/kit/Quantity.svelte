@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { quantityText } from '@idle-breadboard/core';
+  import { quantityText } from '@idle-breadboard/core/figures';
 
   let {
     value,

@@ -1,6 +1,6 @@
 <!-- A quantity typed as makers write it. What cannot be read stays in the field with the reason beside it. -->
 <script lang="ts">
-  import { formatQuantity, parseShown } from '@idle-breadboard/core';
+  import { formatQuantity, parseShown } from '@idle-breadboard/core/figures';
 
   interface Props {
     /** Null while nothing is said. */

@@ -1,6 +1,6 @@
 <!-- A value swept with a slider: everything in the banks follows, the plan does not until the maker says so. -->
 <script lang="ts">
-  import { formatQuantity } from '@idle-breadboard/core';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
 
   interface Props {
     value: number;

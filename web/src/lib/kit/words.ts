@@ -1,4 +1,5 @@
-import { formatMoney, type Grounds } from '@idle-breadboard/core';
+import { formatMoney } from '@idle-breadboard/core/figures';
+import type { Grounds } from '@idle-breadboard/core/verify';
 
 /** One way to say an amount of money. */
 export const money = formatMoney;

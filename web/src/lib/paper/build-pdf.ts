@@ -1,18 +1,10 @@
 /** The plan for the bench as a PDF: safety, the board, each step with its picture and boxes to tick, colours at joints, parts. */
-import {
-  BENCH_RULE,
-  boardDrawing,
-  formatMoney,
-  leadSays,
-  type Build,
-  type Circuit,
-  type Drawing,
-  type Verdict,
-  type WiringStep,
-  standingOf,
-  sayUnread,
-  say,
-} from '@idle-breadboard/core';
+import type { Circuit } from '@idle-breadboard/core/circuit';
+import { BENCH_RULE, boardDrawing, type Build, type Drawing, type WiringStep } from '@idle-breadboard/core/deliver';
+import { formatMoney } from '@idle-breadboard/core/figures';
+import { leadSays } from '@idle-breadboard/core/files';
+import { type Verdict, standingOf } from '@idle-breadboard/core/verify';
+import { sayUnread, say } from '@idle-breadboard/core/words';
 import { boardHeight, drawBoard } from './pdf-board';
 import { PdfPage, type PaperFonts, type PaperSize } from './pdf-page';
 import { plain } from './plain-text';

@@ -1,5 +1,7 @@
 /** The board map in a PDF: lines and letters, each lead in its colour and with its name. */
-import { INKS, type Drawing, type DrawnLead, say } from '@idle-breadboard/core';
+import type { Drawing, DrawnLead } from '@idle-breadboard/core/deliver';
+import { INKS } from '@idle-breadboard/core/files';
+import { say } from '@idle-breadboard/core/words';
 import { plain } from './plain-text';
 
 export interface Frame {

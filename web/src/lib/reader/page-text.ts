@@ -1,5 +1,5 @@
 /** A page of a PDF -> words with places and the rulings between them, both in points from the top left. */
-import type { PageText, Ruling, TextItem } from '@idle-breadboard/core';
+import type { PageText, Ruling, TextItem } from '@idle-breadboard/core/card';
 import type { PDFPageProxy } from 'pdfjs-dist';
 
 type Matrix = readonly [number, number, number, number, number, number];
@@ -20,7 +20,7 @@ const isMatrix = (value: unknown): value is Matrix =>
   Array.isArray(value) && value.length === 6 && value.every((n) => typeof n === 'number');
 
 /** Pages with more than this are drawings or hostile; what is beyond is not read. */
-export const MOST_ITEMS = 20_000;
+const MOST_ITEMS = 20_000;
 const MOST_RULINGS = 6_000;
 
 /** The numbers by which pdf.js names drawing operations, handed in so that this file needs no part of it at run time. */

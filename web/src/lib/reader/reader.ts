@@ -1,12 +1,13 @@
 /** What the reading worker offers. It is ended to cancel, so that nothing in a file can hold the page up. */
-import type { PartProposals, Proposal, Read } from '@idle-breadboard/core';
+import type { Proposal } from '@idle-breadboard/core/card';
+import type { PartProposals, Read } from '@idle-breadboard/core/files';
 
-export interface ReadProgress {
+interface ReadProgress {
   readonly page: number;
   readonly pages: number;
 }
 
-export interface Document {
+interface Document {
   /** As the file names itself, or "". */
   readonly title: string;
   readonly pages: number;

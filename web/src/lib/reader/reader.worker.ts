@@ -6,11 +6,11 @@ import {
   pastedPage,
   readDatasheet,
   readPage,
-  readPartsTable,
   settleProposals,
   type PageReading,
   type Proposal,
-} from '@idle-breadboard/core';
+} from '@idle-breadboard/core/card';
+import { readPartsTable } from '@idle-breadboard/core/files';
 import { expose } from 'comlink';
 import { getDocument, OPS, VerbosityLevel, type PDFDocumentProxy } from 'pdfjs-dist';
 import * as pdfWorker from 'pdfjs-dist/build/pdf.worker.mjs';

@@ -1,5 +1,5 @@
 /** Where the maker is in the wiring: the step in hand, and the part that is being moved. */
-import type { WiringStep } from '@idle-breadboard/core';
+import type { WiringStep } from '@idle-breadboard/core/deliver';
 import { laying } from './laying.svelte';
 import { workbench } from './workbench.svelte';
 

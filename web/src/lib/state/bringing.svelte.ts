@@ -1,13 +1,8 @@
 /** Bringing the build up: its sheet, what was measured, what that points to, and the simulated bench. */
-import {
-  isInside,
-  type BringUpSheet,
-  type Card,
-  type LogEntry,
-  type Reading,
-  type SheetRow,
-  say,
-} from '@idle-breadboard/core';
+import type { Reading } from '@idle-breadboard/core/bench';
+import type { Card } from '@idle-breadboard/core/card';
+import { isInside, type BringUpSheet, type LogEntry, type SheetRow } from '@idle-breadboard/core/deliver';
+import { say } from '@idle-breadboard/core/words';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { BenchWorker, Cause, Look, Pointed } from '../worker/bench';
 import { setSetting, setting } from '../store/db';

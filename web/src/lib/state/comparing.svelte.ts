@@ -1,16 +1,9 @@
 /** The Compare station: which candidates, in which order, against which, and which lines. */
-import {
-  buyingOf,
-  compare,
-  qualify,
-  settingOf,
-  type Card,
-  type Circuit,
-  type ComparisonRow,
-  type Need,
-  type SenseNeed,
-  say,
-} from '@idle-breadboard/core';
+import type { Card } from '@idle-breadboard/core/card';
+import type { Circuit } from '@idle-breadboard/core/circuit';
+import { buyingOf, type Need, type SenseNeed } from '@idle-breadboard/core/plan';
+import { compare, qualify, settingOf, type ComparisonRow } from '@idle-breadboard/core/verify';
+import { say } from '@idle-breadboard/core/words';
 import { frontOf } from './needs';
 import { view } from './view.svelte';
 import { workbench } from './workbench.svelte';

@@ -1,5 +1,5 @@
 /** The drawer: cards that ship with the app, and the maker's own, every revision of them. */
-import { libraryOf, type Card, type Library } from '@idle-breadboard/core';
+import { libraryOf, type Card, type Library } from '@idle-breadboard/core/card';
 import { shelf } from '../store/db';
 
 class Drawer {

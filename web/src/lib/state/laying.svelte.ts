@@ -1,5 +1,7 @@
 /** The layout of the plan that is shown: asked of its worker whenever the hardware changed, and kept while a newer one is on the way. */
-import type { Build, Card, Result } from '@idle-breadboard/core';
+import type { Card } from '@idle-breadboard/core/card';
+import type { Build } from '@idle-breadboard/core/deliver';
+import type { Result } from '@idle-breadboard/core/verify';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { BuildFile, LayWorker } from '../worker/lay';
 import type { PaperSize } from '../paper/pdf-page';

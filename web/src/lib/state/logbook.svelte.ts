@@ -1,5 +1,6 @@
 /** The logbook of the plan that is open: kept in the browser, entry by entry. */
-import { latest, type Logbook as LogbookFile, type LogEntry } from '@idle-breadboard/core';
+import { latest, type LogEntry } from '@idle-breadboard/core/deliver';
+import type { Logbook as LogbookFile } from '@idle-breadboard/core/files';
 import { shelf } from '../store/db';
 import { workbench } from './workbench.svelte';
 

@@ -1,5 +1,7 @@
 /** Mend all: the thread that works it out, the changes that it proposes, and which of them the maker takes. */
-import { applyChanges, type Completion, type Plan, type Relaxation, say } from '@idle-breadboard/core';
+import { applyChanges, type Plan } from '@idle-breadboard/core/plan';
+import type { Completion, Relaxation } from '@idle-breadboard/core/solve';
+import { say } from '@idle-breadboard/core/words';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { CompleteWorker } from '../worker/complete';
 import type { Effect } from '../worker/study';

@@ -1,24 +1,24 @@
 /** What the Need station asks of the core: who qualifies, in words. */
+import { QUANTITIES, type Library } from '@idle-breadboard/core/card';
+import type { Circuit, Front } from '@idle-breadboard/core/circuit';
 import {
   changeNeed,
-  nearestMiss,
-  qualify,
-  ruledOut,
-  usualNeed,
-  QUANTITIES,
-  settingOf,
-  type Circuit,
-  type Front,
-  type Library,
-  type NearMiss,
   type Need,
   type PartChoice,
   type Place,
   type Plan,
+  type SenseNeed,
+} from '@idle-breadboard/core/plan';
+import {
+  nearestMiss,
+  qualify,
+  ruledOut,
+  usualNeed,
+  settingOf,
+  type NearMiss,
   type Qualified,
   type Reason,
-  type SenseNeed,
-} from '@idle-breadboard/core';
+} from '@idle-breadboard/core/verify';
 
 /** How an analog sensor's voltage would reach the controller of the plan. */
 export function frontOf(circuit: Circuit): Front {

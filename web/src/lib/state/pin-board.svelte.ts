@@ -1,5 +1,8 @@
 /** A line that is being carried to a pin, what that would cost, and the assignment that is kept for comparing. */
-import { placeLine, pinsFrom, type Circuit, type Plan, say } from '@idle-breadboard/core';
+import type { Circuit } from '@idle-breadboard/core/circuit';
+import type { Plan } from '@idle-breadboard/core/plan';
+import { placeLine, pinsFrom } from '@idle-breadboard/core/solve';
+import { say } from '@idle-breadboard/core/words';
 import type { Effect } from '../worker/study';
 import { view } from './view.svelte';
 import { workbench } from './workbench.svelte';

@@ -1,5 +1,5 @@
 /** Results by what they are about, so that a row finds its proofs. */
-import type { Result, Verdict } from '@idle-breadboard/core';
+import type { Result, Verdict } from '@idle-breadboard/core/verify';
 
 export type Proofs = ReadonlyMap<string, readonly Result[]>;
 

@@ -10,16 +10,16 @@ import {
   type Card,
   type Evidence,
   type PageText,
-  type PartProposals,
   type Proposal,
   type SlotId,
   type Source,
-} from '@idle-breadboard/core';
+} from '@idle-breadboard/core/card';
+import type { PartProposals } from '@idle-breadboard/core/files';
 import { proxy, wrap, type Remote } from 'comlink';
 import { LARGEST_PDF, type Picture, type ReaderWorker } from '../reader/reader';
 import { drawer } from './drawer.svelte';
 
-export type Decision = 'open' | 'taken' | 'dropped';
+type Decision = 'open' | 'taken' | 'dropped';
 export interface Figure extends Proposal {
   readonly decision: Decision;
   /** True when the maker changed what was read. */
@@ -28,7 +28,7 @@ export interface Figure extends Proposal {
 
 type Kind = 'pdf' | 'paste' | 'csv' | 'hand';
 
-export class Reading {
+class Reading {
   kind = $state<Kind>('pdf');
   phase = $state<'choose' | 'reading' | 'review'>('choose');
   message = $state('');

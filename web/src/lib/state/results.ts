@@ -1,5 +1,5 @@
 /** Everything that is said of the plan in hand: by the checks, and by the reader of the wiring as soon as it is laid out. */
-import type { Result } from '@idle-breadboard/core';
+import type { Result } from '@idle-breadboard/core/verify';
 import { laying } from './laying.svelte';
 import { workbench } from './workbench.svelte';
 

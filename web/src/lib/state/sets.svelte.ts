@@ -1,13 +1,9 @@
 /** The search for whole sets: its thread, its progress and what it found. */
-import {
-  FIGURES,
-  formatQuantity,
-  type Circuit,
-  type Plan,
-  type SetFigures,
-  type SetFront,
-  say,
-} from '@idle-breadboard/core';
+import type { Circuit } from '@idle-breadboard/core/circuit';
+import { formatQuantity } from '@idle-breadboard/core/figures';
+import type { Plan } from '@idle-breadboard/core/plan';
+import { FIGURES, type SetFigures, type SetFront } from '@idle-breadboard/core/solve';
+import { say } from '@idle-breadboard/core/words';
 import { proxy, wrap } from 'comlink';
 import type { SetsWorker } from '../worker/sets';
 import { workbench } from './workbench.svelte';

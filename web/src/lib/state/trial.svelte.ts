@@ -1,16 +1,7 @@
 /** What is being tried with a slider: the same plan with another value, worked out here and now, taken only when said so. */
-import {
-  CHECKS,
-  deriveCircuit,
-  tried,
-  withTrial,
-  type Check,
-  type Circuit,
-  type Plan,
-  type Result,
-  type StationId,
-  type Trial,
-} from '@idle-breadboard/core';
+import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
+import { tried, withTrial, type Plan, type Trial } from '@idle-breadboard/core/plan';
+import { CHECKS, type Check, type Result, type StationId } from '@idle-breadboard/core/verify';
 import { proofsBySubject, type Proofs } from './proofs';
 import { offerTried } from './tried-results';
 import { view } from './view.svelte';

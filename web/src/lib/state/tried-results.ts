@@ -1,5 +1,5 @@
 /** Results of what is being tried, for those who show them without bringing the sums along. */
-import type { Result } from '@idle-breadboard/core';
+import type { Result } from '@idle-breadboard/core/verify';
 
 let source: () => readonly Result[] = () => [];
 export const triedResults = (): readonly Result[] => source();

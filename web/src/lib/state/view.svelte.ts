@@ -1,5 +1,5 @@
 /** Where the maker is looking: station, row, what is open. Nothing here is part of a plan. */
-import type { Result, StationId } from '@idle-breadboard/core';
+import type { Result, StationId } from '@idle-breadboard/core/verify';
 import { setSetting, setting } from '../store/db';
 import { findings, passes } from './results';
 
@@ -24,7 +24,7 @@ export const STATIONS: readonly Station[] = [
   { id: 'bring-up', key: '0', name: 'Bring-up' },
 ];
 
-export type Sheet = 'find' | 'mend' | 'keys' | 'proofs' | 'rules' | 'add-part' | 'remove' | 'catalogue' | null;
+type Sheet = 'find' | 'mend' | 'keys' | 'proofs' | 'rules' | 'add-part' | 'remove' | 'catalogue' | null;
 
 /** How long a notice stands, ms. */
 const NOTICE_TIME = 8000;

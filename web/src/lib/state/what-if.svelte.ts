@@ -1,5 +1,5 @@
 /** What other choices would do to the runtime of a pack: asked of the worker for the plan that is shown. */
-import type { WhatIf } from '@idle-breadboard/core';
+import type { WhatIf } from '@idle-breadboard/core/solve';
 import { workbench } from './workbench.svelte';
 
 class WhatIfs {

@@ -1,24 +1,22 @@
 /** The open plan, its history and its save state: the one place where state lives. */
+import type { Card, Library } from '@idle-breadboard/core/card';
+import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
 import {
   buyingOf,
-  deriveCircuit,
   documentOf,
   emptyPlan,
   referenceProblems,
-  type Answer,
-  type Card,
-  type Circuit,
-  type Library,
   type Plan,
   type PlanDocument,
   type Problem,
-} from '@idle-breadboard/core';
+} from '@idle-breadboard/core/plan';
+import type { Answer } from '@idle-breadboard/core/solve';
 import { wrap, type Remote } from 'comlink';
 import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
 import { drawer } from './drawer.svelte';
 import type { Study, StudyWorker } from '../worker/study';
 
-export interface ShelfEntry {
+interface ShelfEntry {
   readonly id: string;
   readonly name: string;
   readonly changed: number;
@@ -29,7 +27,7 @@ interface Step {
   readonly why: string;
 }
 
-export class Workbench {
+class Workbench {
   /** Cards of the open plan, in the versions that it was made with. */
   private own = $state.raw<readonly Card[]>([]);
   private steps = $state.raw<readonly Step[]>([]);

@@ -1,18 +1,11 @@
 <!-- An analog reading: its divider or fixed resistor, the curve at the pin, and what a count is worth. -->
 <script lang="ts">
-  import {
-    changeHelper,
-    fixedResistors,
-    formatQuantity,
-    fullScale,
-    removeHelper,
-    transferPoints,
-    withFixedResistor,
-    type AnalogLink,
-    type Circuit,
-    type Plan,
-    say,
-  } from '@idle-breadboard/core';
+  import { fixedResistors, type Circuit } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { changeHelper, removeHelper, type Plan } from '@idle-breadboard/core/plan';
+  import { withFixedResistor } from '@idle-breadboard/core/solve';
+  import { fullScale, transferPoints, type AnalogLink } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import TransferCurve from '../charts/TransferCurve.svelte';
   import Proof from '../kit/Proof.svelte';
   import QuantityField from '../kit/QuantityField.svelte';

@@ -1,6 +1,8 @@
 <!-- What a part that feels the air stands beside. -->
 <script lang="ts">
-  import { setBeside, type Circuit, type PartNode, say } from '@idle-breadboard/core';
+  import type { Circuit, PartNode } from '@idle-breadboard/core/circuit';
+  import { setBeside } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import QuantityField from '../kit/QuantityField.svelte';
   import { workbench } from '../state/workbench.svelte';
 

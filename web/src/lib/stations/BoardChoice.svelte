@@ -1,6 +1,7 @@
 <!-- The boards of the build, from top to bottom, and how shared lines are laid on them. -->
 <script lang="ts">
-  import { setBoards, setRules, type Circuit } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { setBoards, setRules } from '@idle-breadboard/core/plan';
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import { workbench } from '../state/workbench.svelte';

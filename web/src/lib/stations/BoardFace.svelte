@@ -1,6 +1,9 @@
 <!-- The controller as it lies on the table. Lines are put down on its pins; a pin shows what it can do and what was proved. -->
 <script lang="ts">
-  import { boardFace, formatQuantity, pinUses, type Circuit, type Result, say } from '@idle-breadboard/core';
+  import { boardFace, pinUses, type Circuit } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import type { Result } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import Proof from '../kit/Proof.svelte';
   import { capabilityWords } from '../kit/capabilities';
   import { of, type Proofs } from '../state/proofs';

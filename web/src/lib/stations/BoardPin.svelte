@@ -1,8 +1,9 @@
 <!-- One pin at an edge of the board: its pad, number and name; what it carries or can do; a place to put a line down. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core';
+  import { say } from '@idle-breadboard/core/words';
   import { dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
-  import type { FacePin, Result } from '@idle-breadboard/core';
+  import type { FacePin } from '@idle-breadboard/core/circuit';
+  import type { Result } from '@idle-breadboard/core/verify';
   import Lock from '@lucide/svelte/icons/lock';
   import Glyph from '../kit/Glyph.svelte';
   import { capabilityWords, shortWords } from '../kit/capabilities';

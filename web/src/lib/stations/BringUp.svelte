@@ -1,15 +1,11 @@
 <!-- Station 0: the build against what it should show, phase by phase; what the mismatches point to; the logbook. -->
 <script lang="ts">
   import Printer from '@lucide/svelte/icons/printer';
-  import {
-    BENCH_RULE,
-    SHEET_PHASES,
-    sheetMarkdown,
-    type Circuit,
-    type SheetPhase,
-    say,
-    wordOf,
-  } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { BENCH_RULE, SHEET_PHASES, type SheetPhase } from '@idle-breadboard/core/deliver';
+  import { wordOf } from '@idle-breadboard/core/figures';
+  import { sheetMarkdown } from '@idle-breadboard/core/files';
+  import { say } from '@idle-breadboard/core/words';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
   import { fileName, saveFile } from '../kit/save-file';

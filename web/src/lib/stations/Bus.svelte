@@ -1,12 +1,7 @@
 <script lang="ts">
-  import {
-    addEmptyBus,
-    allPullUps,
-    type Circuit,
-    type Net,
-    type Plan,
-    type SharedProtocol,
-  } from '@idle-breadboard/core';
+  import type { SharedProtocol } from '@idle-breadboard/core/card';
+  import { allPullUps, type Circuit, type Net } from '@idle-breadboard/core/circuit';
+  import { addEmptyBus, type Plan } from '@idle-breadboard/core/plan';
   import Plus from '@lucide/svelte/icons/plus';
   import { offerSweep } from '../kit/out-of-sight';
   import Station from '../kit/Station.svelte';

@@ -1,18 +1,10 @@
 <!-- A bus: name, clock, where it begins; its addresses, and the time that a round of readings takes. -->
 <script lang="ts">
-  import {
-    busTime,
-    changeBus,
-    formatQuantity,
-    hangBus,
-    jumpersAt,
-    setOpened,
-    removeBus,
-    type BusNode,
-    type Circuit,
-    type Plan,
-    say,
-  } from '@idle-breadboard/core';
+  import { jumpersAt, type BusNode, type Circuit } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { changeBus, hangBus, setOpened, removeBus, type Plan } from '@idle-breadboard/core/plan';
+  import { busTime } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import AddressComb from '../charts/AddressComb.svelte';
   import BusTime from '../charts/BusTime.svelte';

@@ -1,6 +1,6 @@
 <!-- How one buys: fast or cheap, with or without soldering, and how sure one wants to be. -->
 <script lang="ts">
-  import type { HouseRules, Money } from '@idle-breadboard/core';
+  import type { HouseRules, Money } from '@idle-breadboard/core/plan';
   import QuantityField from '../kit/QuantityField.svelte';
 
   interface Props {

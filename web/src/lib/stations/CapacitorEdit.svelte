@@ -1,6 +1,9 @@
 <!-- A capacitor across a supply of a part, for the gusts of current that its leads bring too slowly. -->
 <script lang="ts">
-  import { formatQuantity, setCapacitor, type Circuit, type Feed, say } from '@idle-breadboard/core';
+  import type { Circuit, Feed } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { setCapacitor } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, feed }: { circuit: Circuit; feed: Feed } = $props();

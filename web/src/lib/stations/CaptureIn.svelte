@@ -1,14 +1,10 @@
 <!-- A capture of an oscilloscope or logic analyser, read without being kept, and held against the plan. -->
 <script lang="ts">
-  import {
-    formatAddress,
-    formatQuantity,
-    heldCapture,
-    type Assignment,
-    type CaptureSummary,
-    type Circuit,
-    say,
-  } from '@idle-breadboard/core';
+  import type { Assignment, CaptureSummary } from '@idle-breadboard/core/bench';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { heldCapture } from '@idle-breadboard/core/deliver';
+  import { formatAddress, formatQuantity } from '@idle-breadboard/core/figures';
+  import { say } from '@idle-breadboard/core/words';
   import { proxy } from 'comlink';
   import Trace from '../charts/Trace.svelte';
   import Glyph from '../kit/Glyph.svelte';

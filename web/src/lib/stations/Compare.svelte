@@ -1,6 +1,9 @@
 <!-- Candidates for a need side by side; across the channel the whole sets. -->
 <script lang="ts">
-  import { addPart, needName, serveNeed, swapCard, type Circuit, say } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { needName, serveNeed, swapCard } from '@idle-breadboard/core/plan';
+  import { addPart } from '@idle-breadboard/core/solve';
+  import { say } from '@idle-breadboard/core/words';
   import Copy from '@lucide/svelte/icons/copy';
   import Printer from '@lucide/svelte/icons/printer';
   import Row from '../kit/Row.svelte';

@@ -1,6 +1,9 @@
 <!-- One figure of a candidate: the value, the need behind it, its difference to the reference, where it comes from. -->
 <script lang="ts">
-  import { formatQuantity, ON_TRUST, type Cell, type ComparisonRow, say } from '@idle-breadboard/core';
+  import { ON_TRUST } from '@idle-breadboard/core/card';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import type { Cell, ComparisonRow } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import { cellBar } from '../charts/cell-bar';
 
   interface Props {

@@ -1,6 +1,9 @@
 <!-- Candidates as columns, lines of their datasheets as rows. -->
 <script lang="ts">
-  import { ROW_GROUPS, type Circuit, type Need, say } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import type { Need } from '@idle-breadboard/core/plan';
+  import { ROW_GROUPS } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import Pin from '@lucide/svelte/icons/pin';
   import X from '@lucide/svelte/icons/x';
   import { comparing, type Table } from '../state/comparing.svelte';

@@ -1,18 +1,10 @@
 <!-- Controllers and carriers against what the chosen parts ask, with what is left over. -->
 <script lang="ts">
-  import {
-    buyingOf,
-    addCarrier,
-    addPart,
-    carrierOf,
-    chosenOffer,
-    controllerFits,
-    formatQuantity,
-    removeCarrier,
-    type Circuit,
-    type ControllerFit,
-    say,
-  } from '@idle-breadboard/core';
+  import { carrierOf, type Circuit } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { buyingOf, chosenOffer } from '@idle-breadboard/core/plan';
+  import { addCarrier, addPart, controllerFits, removeCarrier, type ControllerFit } from '@idle-breadboard/core/solve';
+  import { say } from '@idle-breadboard/core/words';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
   import { money } from '../kit/words';

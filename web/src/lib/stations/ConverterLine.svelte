@@ -1,6 +1,8 @@
 <!-- An analog line that a converter reads in place of a pin of the controller: on which of its inputs. -->
 <script lang="ts">
-  import { converterInputs, setPin, type Circuit, type Net, say } from '@idle-breadboard/core';
+  import { converterInputs, type Circuit, type Net } from '@idle-breadboard/core/circuit';
+  import { setPin } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import { workbench } from '../state/workbench.svelte';
   import PinlessLine from './PinlessLine.svelte';
 

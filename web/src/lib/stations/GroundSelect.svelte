@@ -1,6 +1,8 @@
 <!-- Where the ground of a part is: with that of all others, or on a pin that the program holds low. Offered where the house rule lets pins feed parts. -->
 <script lang="ts">
-  import { freePinsFor, setGround, type Circuit, type PartNode, say } from '@idle-breadboard/core';
+  import { freePinsFor, type Circuit, type PartNode } from '@idle-breadboard/core/circuit';
+  import { setGround } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, part }: { circuit: Circuit; part: PartNode } = $props();

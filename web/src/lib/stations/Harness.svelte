@@ -1,7 +1,7 @@
 <!-- What colour goes on as what colour, wherever wires meet that are not alike. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core';
-  import type { ColourChange } from '@idle-breadboard/core';
+  import { say } from '@idle-breadboard/core/words';
+  import type { ColourChange } from '@idle-breadboard/core/deliver';
   import LeadSwatch from '../kit/LeadSwatch.svelte';
 
   let { changes }: { changes: readonly ColourChange[] } = $props();

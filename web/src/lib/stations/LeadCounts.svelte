@@ -1,7 +1,7 @@
 <!-- Leads by ends and colour, resistors by value, headers to solder. -->
 <script lang="ts">
-  import { formatQuantity } from '@idle-breadboard/core';
-  import type { PartsList } from '@idle-breadboard/core';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import type { PartsList } from '@idle-breadboard/core/deliver';
   import Glyph from '../kit/Glyph.svelte';
 
   let { parts }: { parts: PartsList } = $props();

@@ -1,14 +1,9 @@
 <!-- How long and how thick the leads of a supply are, and whether another rail meets it there. -->
 <script lang="ts">
-  import {
-    CABLES,
-    changePart,
-    LEAD_GAUGES,
-    type Circuit,
-    type Feed,
-    type PartChoice,
-    say,
-  } from '@idle-breadboard/core';
+  import type { Circuit, Feed } from '@idle-breadboard/core/circuit';
+  import { LEAD_GAUGES } from '@idle-breadboard/core/figures';
+  import { CABLES, changePart, type PartChoice } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import QuantityField from '../kit/QuantityField.svelte';
   import { workbench } from '../state/workbench.svelte';
 

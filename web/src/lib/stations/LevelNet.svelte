@@ -1,15 +1,9 @@
 <!-- A net and what hangs on it: for each end that reads, what it is given against what it needs, and what it stands. -->
 <script lang="ts">
-  import {
-    levelAt,
-    pullsToSeveralRails,
-    removeHelper,
-    type Circuit,
-    type Net,
-    type NetEnd,
-    type Result,
-    say,
-  } from '@idle-breadboard/core';
+  import { levelAt, pullsToSeveralRails, type Circuit, type Net, type NetEnd } from '@idle-breadboard/core/circuit';
+  import { removeHelper } from '@idle-breadboard/core/plan';
+  import type { Result } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import VoltLadder from '../charts/VoltLadder.svelte';
   import type { Roof } from '../charts/volt-ladder';
   import FeedSelect from '../kit/FeedSelect.svelte';

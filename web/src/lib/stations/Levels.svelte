@@ -1,5 +1,8 @@
 <script lang="ts">
-  import { analogLinks, formatQuantity, type Circuit, say } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { analogLinks } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import { offerSweep } from '../kit/out-of-sight';
   import Station from '../kit/Station.svelte';
   import TryBar from '../kit/TryBar.svelte';

@@ -1,25 +1,21 @@
 <!-- A line of a bus: its resistors, the window that they must lie in, and the edge that they make. -->
 <script lang="ts">
   import {
-    addPullUp,
     allPullUps,
-    changeHelper,
     effectivePullUp,
-    formatQuantity,
-    modeFor,
     pullUpWindow,
-    removeHelper,
-    SLOT_SAMPLE,
     slowestEdges,
     slowestLine,
     usualEdges,
-    wireLimit,
     type Circuit,
     type Edge,
     type Net,
-    type Plan,
-    say,
-  } from '@idle-breadboard/core';
+  } from '@idle-breadboard/core/circuit';
+  import { formatQuantity, modeFor, SLOT_SAMPLE } from '@idle-breadboard/core/figures';
+  import { changeHelper, removeHelper, type Plan } from '@idle-breadboard/core/plan';
+  import { addPullUp } from '@idle-breadboard/core/solve';
+  import { wireLimit } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import EdgeView from '../charts/EdgeView.svelte';

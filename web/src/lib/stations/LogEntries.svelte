@@ -1,6 +1,8 @@
 <!-- Entries of the logbook, newest first. -->
 <script lang="ts">
-  import { formatQuantity, saysEntry, saysReading, type LogEntry } from '@idle-breadboard/core';
+  import type { LogEntry } from '@idle-breadboard/core/deliver';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { saysEntry, saysReading } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import Glyph from '../kit/Glyph.svelte';
   import { logbook } from '../state/logbook.svelte';

@@ -1,16 +1,9 @@
 <!-- The logbook: what was measured, noted, found and mended, by date; trends over the days; photos; signing off. -->
 <script lang="ts">
-  import {
-    answersOf,
-    calibrationOf,
-    formatQuantity,
-    logCsv,
-    logMarkdown,
-    parseQuantity,
-    setMeasured,
-    trendOf,
-    writeLogbook,
-  } from '@idle-breadboard/core';
+  import { answersOf, calibrationOf, trendOf } from '@idle-breadboard/core/deliver';
+  import { formatQuantity, parseQuantity } from '@idle-breadboard/core/figures';
+  import { logCsv, logMarkdown, writeLogbook } from '@idle-breadboard/core/files';
+  import { setMeasured } from '@idle-breadboard/core/plan';
   import TrendLine from '../charts/TrendLine.svelte';
   import Row from '../kit/Row.svelte';
   import { fileName, saveFile } from '../kit/save-file';

@@ -1,23 +1,19 @@
 <!-- A part on a bus: its address, the bus it hangs on, the pull-ups that it carries. -->
 <script lang="ts">
+  import { toInterval } from '@idle-breadboard/core/card';
+  import type { BusNode, Circuit, Member } from '@idle-breadboard/core/circuit';
+  import { formatAddress, formatQuantity, JUMPER_LENGTH } from '@idle-breadboard/core/figures';
   import {
     changePort,
     feedByLine,
-    formatAddress,
-    formatQuantity,
-    JUMPER_LENGTH,
     setAddress,
     setBits,
     setBus,
     setOpened,
-    toInterval,
-    type BusNode,
-    type Circuit,
-    type Member,
     type Plan,
     type PortChoice,
-    say,
-  } from '@idle-breadboard/core';
+  } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import AddressField from '../kit/AddressField.svelte';
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';

@@ -1,5 +1,7 @@
 <script lang="ts">
-  import { addNeed, addPart, freeId, type Circuit, type Need, type Plan } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { addNeed, freeId, type Need, type Plan } from '@idle-breadboard/core/plan';
+  import { addPart } from '@idle-breadboard/core/solve';
   import Plus from '@lucide/svelte/icons/plus';
   import QuantityField from '../kit/QuantityField.svelte';
   import Row from '../kit/Row.svelte';

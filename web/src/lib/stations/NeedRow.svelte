@@ -1,6 +1,8 @@
 <!-- A need as a sentence with editable parts; across the channel who serves it, and who could. -->
 <script lang="ts">
-  import { needName, removeNeed, serveNeed, type Circuit, type Need, type Plan, say } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { needName, removeNeed, serveNeed, type Need, type Plan } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';

@@ -1,21 +1,21 @@
 <!-- A chosen part: its name, its card, what could stand in for it. -->
 <script lang="ts">
+  import { PROTOCOL_NAME } from '@idle-breadboard/core/card';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
   import {
     buyingOf,
     changePart,
     chosenOffer,
     needName,
-    PROTOCOL_NAME,
     setMode,
     removePart,
-    rivals,
     setLocked,
     swapCard,
-    type Circuit,
     type PartChoice,
     type Plan,
-    say,
-  } from '@idle-breadboard/core';
+  } from '@idle-breadboard/core/plan';
+  import { rivals } from '@idle-breadboard/core/solve';
+  import { say } from '@idle-breadboard/core/words';
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
   import X from '@lucide/svelte/icons/x';

@@ -1,14 +1,9 @@
 <!-- Station 9: what to buy and what is in the drawer, beside where it comes from, what it costs and when it is there. -->
 <script lang="ts">
-  import {
-    moneyOf,
-    setRules,
-    setStock,
-    type Circuit,
-    type HouseRules,
-    type PartsLine,
-    say,
-  } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import type { PartsLine } from '@idle-breadboard/core/deliver';
+  import { moneyOf, setRules, setStock, type HouseRules } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
   import CostArrival from '../charts/CostArrival.svelte';

@@ -1,17 +1,10 @@
 <!-- What programs print, taken in: scans, one-wire lists, readings; pasted or listened to. Beside it, held against the plan. -->
 <script lang="ts">
-  import {
-    formatAddress,
-    heldScan,
-    readOneWireList,
-    readReadingsLog,
-    readScanLog,
-    unplugged,
-    type Circuit,
-    type Held,
-    type SheetRow,
-    say,
-  } from '@idle-breadboard/core';
+  import { readOneWireList, readReadingsLog, readScanLog } from '@idle-breadboard/core/bench';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { heldScan, unplugged, type Held, type SheetRow } from '@idle-breadboard/core/deliver';
+  import { formatAddress } from '@idle-breadboard/core/figures';
+  import { say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
   import { hasSerial, serialPort, simulatedPort, SPEEDS, type LinePort } from '../port/line-port';

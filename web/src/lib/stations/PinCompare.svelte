@@ -1,6 +1,7 @@
 <!-- Two assignments of the same lines side by side: the one that was kept, and the one of the plan. -->
 <script lang="ts">
-  import { type Circuit, say } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { say } from '@idle-breadboard/core/words';
   import { pinBoard } from '../state/pin-board.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();

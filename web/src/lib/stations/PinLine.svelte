@@ -3,17 +3,15 @@
   import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
   import {
     converterInputs,
-    FEED_LINE,
-    GROUND_LINE,
     instancesFor,
-    setPin,
     type Circuit,
     type PinUse,
     type PinWish,
-    type Result,
-    say,
-    wordOf,
-  } from '@idle-breadboard/core';
+  } from '@idle-breadboard/core/circuit';
+  import { wordOf } from '@idle-breadboard/core/figures';
+  import { FEED_LINE, GROUND_LINE, setPin } from '@idle-breadboard/core/plan';
+  import type { Result } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import Grip from '@lucide/svelte/icons/grip-vertical';
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';

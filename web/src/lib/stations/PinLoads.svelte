@@ -1,19 +1,9 @@
 <!-- What hangs on pins and needs something beside it: lights with their resistor, coils with their driver and diode. -->
 <script lang="ts">
-  import {
-    addHelper,
-    baseResistor,
-    changeHelper,
-    freeId,
-    onContact,
-    removeHelper,
-    setContact,
-    withLightResistor,
-    type Circuit,
-    type Net,
-    type Plan,
-    say,
-  } from '@idle-breadboard/core';
+  import { onContact, type Circuit, type Net } from '@idle-breadboard/core/circuit';
+  import { addHelper, changeHelper, freeId, removeHelper, setContact, type Plan } from '@idle-breadboard/core/plan';
+  import { baseResistor, withLightResistor } from '@idle-breadboard/core/solve';
+  import { say } from '@idle-breadboard/core/words';
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import Proof from '../kit/Proof.svelte';

@@ -1,18 +1,10 @@
 <!-- Lines and their pins. The proof is the controller itself, as it lies on the table. -->
 <script lang="ts">
-  import {
-    featuresOf,
-    pinUses,
-    setPin,
-    setUsed,
-    takesOverlay,
-    type Circuit,
-    type Net,
-    type Plan,
-    type PinWish,
-    type Result,
-    say,
-  } from '@idle-breadboard/core';
+  import { featuresOf, pinUses, type Circuit, type Net, type PinWish } from '@idle-breadboard/core/circuit';
+  import { takesOverlay } from '@idle-breadboard/core/files';
+  import { setPin, setUsed, type Plan } from '@idle-breadboard/core/plan';
+  import type { Result } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import { assignRest, savePins } from '../frame/actions';
   import Station from '../kit/Station.svelte';
   import { pinBoard } from '../state/pin-board.svelte';

@@ -1,6 +1,8 @@
 <!-- What a place does to a part: water, air, weather, a lead. -->
 <script lang="ts">
-  import { SUNS, WATER, type Place, type Plan, type Result } from '@idle-breadboard/core';
+  import { WATER } from '@idle-breadboard/core/card';
+  import { SUNS, type Place, type Plan } from '@idle-breadboard/core/plan';
+  import type { Result } from '@idle-breadboard/core/verify';
   import Proof from '../kit/Proof.svelte';
   import QuantityField from '../kit/QuantityField.svelte';
   import Row from '../kit/Row.svelte';

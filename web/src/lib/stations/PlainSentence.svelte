@@ -1,6 +1,7 @@
 <!-- "show: readings as text, with text, at front" -->
 <script lang="ts">
-  import { SERVICES, type PlainNeed, type Service } from '@idle-breadboard/core';
+  import { SERVICES, type Service } from '@idle-breadboard/core/card';
+  import type { PlainNeed } from '@idle-breadboard/core/plan';
   import type { Change } from '../state/needs';
   import TextField from '../kit/TextField.svelte';
 

@@ -1,6 +1,8 @@
 <!-- Sources, rails, regulators and every part on them; the tree of currents, the round, heat and runtime. -->
 <script lang="ts">
-  import { cellRails, railOrder, railWarmth, toInterval, type Circuit, say } from '@idle-breadboard/core';
+  import { toInterval } from '@idle-breadboard/core/card';
+  import { cellRails, railOrder, railWarmth, type Circuit } from '@idle-breadboard/core/circuit';
+  import { say } from '@idle-breadboard/core/words';
   import CurrentTree from '../charts/CurrentTree.svelte';
   import Quantity from '../kit/Quantity.svelte';
   import Row from '../kit/Row.svelte';

@@ -1,15 +1,9 @@
 <!-- Cells: how long they must last and do, what eats the charge, and what other choices would buy. -->
 <script lang="ts">
-  import {
-    DAY,
-    eaterName,
-    formatQuantity,
-    formatSpan,
-    runtimeOf,
-    type Circuit,
-    type Rail,
-    say,
-  } from '@idle-breadboard/core';
+  import { runtimeOf, type Circuit, type Rail } from '@idle-breadboard/core/circuit';
+  import { DAY, formatQuantity } from '@idle-breadboard/core/figures';
+  import { eaterName } from '@idle-breadboard/core/verify';
+  import { formatSpan, say } from '@idle-breadboard/core/words';
   import RuntimeCurve from '../charts/RuntimeCurve.svelte';
   import SpanBar from '../charts/SpanBar.svelte';
   import Proof from '../kit/Proof.svelte';

@@ -1,6 +1,8 @@
 <!-- One supply of a part: what feeds it and when it works; beside it, what it does in one round, and its proofs. -->
 <script lang="ts">
-  import { removeHelper, type Circuit, type Feed, type Timeline, say } from '@idle-breadboard/core';
+  import type { Circuit, Feed, Timeline } from '@idle-breadboard/core/circuit';
+  import { removeHelper } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import LaneStrip from '../charts/LaneStrip.svelte';
   import { tallest } from '../charts/round';

@@ -1,15 +1,11 @@
 <!-- A rail: what it gives and what may be drawn, how warm its regulator gets; below it what hangs on it. -->
 <script lang="ts">
-  import {
-    changePart,
-    formatQuantity,
-    stagger,
-    timeline,
-    toInterval,
-    type Circuit,
-    type Rail,
-    say,
-  } from '@idle-breadboard/core';
+  import { toInterval } from '@idle-breadboard/core/card';
+  import { timeline, type Circuit, type Rail } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { changePart } from '@idle-breadboard/core/plan';
+  import { stagger } from '@idle-breadboard/core/solve';
+  import { say } from '@idle-breadboard/core/words';
   import RailRound from '../charts/RailRound.svelte';
   import Proof from '../kit/Proof.svelte';
   import Quantity from '../kit/Quantity.svelte';

@@ -1,15 +1,8 @@
 <!-- What is there only while a program is loaded: what it feeds, where its lines are, and what is proved of that state. -->
 <script lang="ts">
-  import {
-    changePart,
-    pinUses,
-    removePart,
-    setPin,
-    visits,
-    type Circuit,
-    type PartChoice,
-    say,
-  } from '@idle-breadboard/core';
+  import { pinUses, visits, type Circuit } from '@idle-breadboard/core/circuit';
+  import { changePart, removePart, setPin, type PartChoice } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';

@@ -1,6 +1,6 @@
 <!-- Whether the plan may be wired: its verdict, and what the reader of the finished layout found. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core';
+  import { say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import Hazards from '../kit/Hazards.svelte';
   import { laying } from '../state/laying.svelte';

@@ -1,6 +1,7 @@
 <!-- Builds of one plan side by side, where more than one was measured. -->
 <script lang="ts">
-  import { rebuilds, saysReading, type LogEntry } from '@idle-breadboard/core';
+  import { rebuilds, type LogEntry } from '@idle-breadboard/core/deliver';
+  import { saysReading } from '@idle-breadboard/core/words';
 
   let { entries }: { entries: readonly LogEntry[] } = $props();
   const rows = $derived(rebuilds(entries));

@@ -1,6 +1,9 @@
 <!-- When a part is at work and what it does in between, as a sentence whose parts can be changed. -->
 <script lang="ts">
-  import { formatQuantity, setRun, statesOf, type PartNode, type Rhythm, type Run, say } from '@idle-breadboard/core';
+  import { statesOf, type PartNode, type Rhythm } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { setRun, type Run } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import QuantityField from '../kit/QuantityField.svelte';
   import { workbench } from '../state/workbench.svelte';
 

@@ -1,6 +1,7 @@
 <!-- "air humidity from 70 to 98 %RH within ±3, every 60 s, at top shelf" -->
 <script lang="ts">
-  import type { Library, SenseNeed } from '@idle-breadboard/core';
+  import type { Library } from '@idle-breadboard/core/card';
+  import type { SenseNeed } from '@idle-breadboard/core/plan';
   import QuantityField from '../kit/QuantityField.svelte';
   import TextField from '../kit/TextField.svelte';
   import { usualRange, type Change } from '../state/needs';

@@ -1,6 +1,7 @@
 <!-- One part for each need and a controller: every set that nothing beats, to pick from. -->
 <script lang="ts">
-  import { FIGURES, takeSet, type Circuit, type FoundSet } from '@idle-breadboard/core';
+  import type { Circuit } from '@idle-breadboard/core/circuit';
+  import { FIGURES, takeSet, type FoundSet } from '@idle-breadboard/core/solve';
   import Row from '../kit/Row.svelte';
   import SetSpread from '../charts/SetSpread.svelte';
   import { money } from '../kit/words';

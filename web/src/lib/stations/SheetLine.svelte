@@ -1,16 +1,9 @@
 <!-- One line of the bring-up sheet: what to measure and the value; beside it, what was expected and where the value lies. -->
 <script lang="ts">
-  import {
-    formatAddress,
-    isInside,
-    parseQuantity,
-    readScanLog,
-    saysExpected,
-    saysReading,
-    type Reading,
-    type SheetRow,
-    say,
-  } from '@idle-breadboard/core';
+  import { readScanLog, type Reading } from '@idle-breadboard/core/bench';
+  import { isInside, type SheetRow } from '@idle-breadboard/core/deliver';
+  import { formatAddress, parseQuantity } from '@idle-breadboard/core/figures';
+  import { saysExpected, saysReading, say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
   import EdgeTrace from '../charts/EdgeTrace.svelte';

@@ -1,6 +1,8 @@
 <!-- Where a part that fits a socket of another goes: into it, or onto the board and leads. Nothing is said of a part that fits none. -->
 <script lang="ts">
-  import { setOn, socketsFor, straightIn, type Circuit, type Netlist, type Socket, say } from '@idle-breadboard/core';
+  import { socketsFor, straightIn, type Circuit, type Netlist, type Socket } from '@idle-breadboard/core/circuit';
+  import { setOn } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, netlist, part }: { circuit: Circuit; netlist: Netlist; part: string } = $props();

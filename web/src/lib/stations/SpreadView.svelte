@@ -1,6 +1,8 @@
 <!-- How the rise time spreads when every figure is drawn between its ends: asked for, worked out beside, cancelled at will. -->
 <script lang="ts">
-  import { formatQuantity, type EdgeSpread, type Net, say } from '@idle-breadboard/core';
+  import type { EdgeSpread, Net } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { say } from '@idle-breadboard/core/words';
   import { proxy, wrap } from 'comlink';
   import ChartTable from '../charts/ChartTable.svelte';
   import { spreadBars } from '../charts/spread-bars';

@@ -1,6 +1,6 @@
 <!-- What the readings point to, and what to measure next. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core';
+  import { say } from '@idle-breadboard/core/words';
   import { bringing } from '../state/bringing.svelte';
   import { view } from '../state/view.svelte';
 

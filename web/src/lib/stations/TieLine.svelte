@@ -1,6 +1,10 @@
 <!-- A terminal that rests nowhere by itself: tied to ground or to a supply of its part. -->
 <script lang="ts">
-  import { changePart, type PartNode, type Result, type Terminal, say } from '@idle-breadboard/core';
+  import type { Terminal } from '@idle-breadboard/core/card';
+  import type { PartNode } from '@idle-breadboard/core/circuit';
+  import { changePart } from '@idle-breadboard/core/plan';
+  import type { Result } from '@idle-breadboard/core/verify';
+  import { say } from '@idle-breadboard/core/words';
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';
   import { workbench } from '../state/workbench.svelte';

@@ -1,6 +1,8 @@
 <!-- A line that is tied to a rail or to ground in place of a pin: what it is tied to, and back. -->
 <script lang="ts">
-  import { setPin, type Circuit, type Net, say } from '@idle-breadboard/core';
+  import type { Circuit, Net } from '@idle-breadboard/core/circuit';
+  import { setPin } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import { workbench } from '../state/workbench.svelte';
   import PinlessLine from './PinlessLine.svelte';

@@ -1,6 +1,6 @@
 <!-- Two probes anywhere: what they should show is worked out on the spot. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core';
+  import { say } from '@idle-breadboard/core/words';
   import { tick } from 'svelte';
   import Row from '../kit/Row.svelte';
   import { bringing } from '../state/bringing.svelte';

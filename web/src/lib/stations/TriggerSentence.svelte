@@ -1,6 +1,7 @@
 <!-- "when air temperature at top shelf rises above 18 °C, set off the alarm, until acknowledged" -->
 <script lang="ts">
-  import { needName, watched, type Plan, type TriggerNeed, say } from '@idle-breadboard/core';
+  import { needName, watched, type Plan, type TriggerNeed } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import type { Change } from '../state/needs';
   import QuantityField from '../kit/QuantityField.svelte';
 

@@ -1,6 +1,9 @@
 <!-- Station 8: the steps in their order beside the boards, hole by hole, with the step in hand lit. -->
 <script lang="ts">
-  import { boardDrawing, netlistOf, setSpot, setSpots, type Circuit, say } from '@idle-breadboard/core';
+  import { netlistOf, type Circuit } from '@idle-breadboard/core/circuit';
+  import { boardDrawing } from '@idle-breadboard/core/deliver';
+  import { setSpot, setSpots } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import Printer from '@lucide/svelte/icons/printer';
   import BoardMap from '../charts/BoardMap.svelte';
   import { legsMovedBy, movedBy, turnedRound } from '../charts/move-part';

@@ -1,6 +1,9 @@
 <!-- One step of the wiring: a box to tick, what is put down, its leads hole by hole, what to measure after it. -->
 <script lang="ts">
-  import { setDone, type Circuit, type Netlist, type WiringStep, say } from '@idle-breadboard/core';
+  import type { Circuit, Netlist } from '@idle-breadboard/core/circuit';
+  import type { WiringStep } from '@idle-breadboard/core/deliver';
+  import { setDone } from '@idle-breadboard/core/plan';
+  import { say } from '@idle-breadboard/core/words';
   import { tick as changed } from 'svelte';
   import Glyph from '../kit/Glyph.svelte';
   import LeadTable from '../kit/LeadTable.svelte';

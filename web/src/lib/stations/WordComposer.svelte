@@ -1,5 +1,6 @@
 <!-- A configuration word put together from its fields, or typed and taken apart. -->
 <script lang="ts">
+  import type { RegisterWord } from '@idle-breadboard/core/card';
   import {
     bytesOf,
     fieldOf,
@@ -8,8 +9,7 @@
     mostOf,
     parseWord,
     withField,
-    type RegisterWord,
-  } from '@idle-breadboard/core';
+  } from '@idle-breadboard/core/figures';
 
   interface Props {
     word: RegisterWord;

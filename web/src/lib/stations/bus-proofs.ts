@@ -1,4 +1,4 @@
-import type { Result } from '@idle-breadboard/core';
+import type { Result } from '@idle-breadboard/core/verify';
 
 /** Passes that say only what the row shows already are left to the list of all proofs. */
 const PLAIN = ['bus/address-reserved', 'level/no-pull-up'];

@@ -1,6 +1,9 @@
 /** What the browser keeps: plans, their history, and small settings. */
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
-import { migrateCard, migrateStoredPlan, type Card, type LogEntry, type Plan } from '@idle-breadboard/core';
+import type { Card } from '@idle-breadboard/core/card';
+import type { LogEntry } from '@idle-breadboard/core/deliver';
+import { migrateCard, migrateStoredPlan } from '@idle-breadboard/core/files';
+import type { Plan } from '@idle-breadboard/core/plan';
 
 export interface StoredPlan {
   id: string;
@@ -22,7 +25,7 @@ export interface StoredStep {
 }
 
 /** A photo of an entry of the logbook. */
-export interface StoredPhoto {
+interface StoredPhoto {
   /** That of the entry. */
   id: string;
   plan: string;
@@ -79,7 +82,7 @@ async function bringUp(store: Transaction): Promise<void> {
 export const shelf = new Shelf();
 
 /** Steps kept for each plan. */
-export const MOST_STEPS = 400;
+const MOST_STEPS = 400;
 
 /** Stores one step of a plan; whatever was undone before it is gone. One transaction: all or nothing. */
 export async function storeStep(plan: StoredPlan, step: StoredStep): Promise<void> {

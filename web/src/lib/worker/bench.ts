@@ -1,16 +1,8 @@
-import type {
-  Assignment,
-  BringUpSheet,
-  CaptureSummary,
-  Logbook,
-  Card,
-  Observation,
-  Plan,
-  Read,
-  Reading,
-  ScopeEdge,
-  SheetRow,
-} from '@idle-breadboard/core';
+import type { Assignment, CaptureSummary, Observation, Reading, ScopeEdge } from '@idle-breadboard/core/bench';
+import type { Card } from '@idle-breadboard/core/card';
+import type { BringUpSheet, SheetRow } from '@idle-breadboard/core/deliver';
+import type { Logbook, Read } from '@idle-breadboard/core/files';
+import type { Plan } from '@idle-breadboard/core/plan';
 
 /** A cause as it is shown: what it is, and what mends it. */
 export interface Cause {

@@ -1,43 +1,39 @@
 /** The simulated bench and the fault finder, in a thread of their own. */
 import {
-  bringUpSheet,
   CsvCapture,
   csvHead,
-  deriveCircuit,
   dictionarySteps,
   faultsOf,
   fewest,
   Finder,
   HiddenBuild,
   hide,
-  layoutSteps,
-  placeNames,
   planned,
   probeKey,
   programText,
-  readLogbook,
-  readPlace,
   readScanLog,
   scanReading,
   scopeEdge,
   SOUND,
   SURE,
-  touchedRow,
   touchOf,
   VcdCapture,
   vcdVariables,
   VirtualBuild,
   withMeasurements,
   withPairs,
-  type Card,
   type Dictionary,
   type Fault,
   type Measurement,
   type Observation,
   type Planned,
-  type SheetRow,
-  say,
-} from '@idle-breadboard/core';
+} from '@idle-breadboard/core/bench';
+import type { Card } from '@idle-breadboard/core/card';
+import { deriveCircuit } from '@idle-breadboard/core/circuit';
+import { bringUpSheet, touchedRow, type SheetRow } from '@idle-breadboard/core/deliver';
+import { readLogbook } from '@idle-breadboard/core/files';
+import { layoutSteps } from '@idle-breadboard/core/layout';
+import { placeNames, readPlace, say } from '@idle-breadboard/core/words';
 import { expose } from 'comlink';
 import type { BenchWorker, Cause, Pointed } from './bench';
 

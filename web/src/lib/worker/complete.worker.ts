@@ -1,4 +1,6 @@
-import { completeSteps, deriveCircuit, libraryOf, type Told } from '@idle-breadboard/core';
+import { libraryOf } from '@idle-breadboard/core/card';
+import { deriveCircuit } from '@idle-breadboard/core/circuit';
+import { completeSteps, type Told } from '@idle-breadboard/core/solve';
 import { expose } from 'comlink';
 import type { CompleteWorker } from './complete';
 

@@ -1,5 +1,8 @@
 import type { PaperSize } from '../paper/pdf-page';
-import type { Build, Card, LayoutProgress, Plan } from '@idle-breadboard/core';
+import type { Card } from '@idle-breadboard/core/card';
+import type { LayoutProgress } from '@idle-breadboard/core/circuit';
+import type { Build } from '@idle-breadboard/core/deliver';
+import type { Plan } from '@idle-breadboard/core/plan';
 
 /** What can be made of the build that was laid out last. */
 export type BuildFile = 'wiring.csv' | 'parts.csv' | 'svg' | 'svg-mono' | 'sheet';

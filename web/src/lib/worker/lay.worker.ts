@@ -1,19 +1,11 @@
 /** Laying out, in a thread of its own: it takes some tenths of a second, and a newer plan ends it. */
-import {
-  boardDrawing,
-  boardSvg,
-  buildFrom,
-  buildSheet,
-  deriveCircuit,
-  fingerprint,
-  layoutSteps,
-  partsCsv,
-  verify,
-  wiringCsv,
-  type Build,
-  type Card,
-  type Circuit,
-} from '@idle-breadboard/core';
+import type { Card } from '@idle-breadboard/core/card';
+import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
+import { boardDrawing, buildFrom, type Build } from '@idle-breadboard/core/deliver';
+import { boardSvg, buildSheet, partsCsv, wiringCsv } from '@idle-breadboard/core/files';
+import { layoutSteps } from '@idle-breadboard/core/layout';
+import { fingerprint } from '@idle-breadboard/core/plan';
+import { verify } from '@idle-breadboard/core/verify';
 import valuesFont from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-400-normal.woff?url';
 import wordsFont from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
 import { expose } from 'comlink';

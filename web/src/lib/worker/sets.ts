@@ -1,4 +1,7 @@
-import type { Card, Exclusion, Interval, Plan, SetFront, SetProgress } from '@idle-breadboard/core';
+import type { Card } from '@idle-breadboard/core/card';
+import type { Interval } from '@idle-breadboard/core/figures';
+import type { Plan } from '@idle-breadboard/core/plan';
+import type { Exclusion, SetFront, SetProgress } from '@idle-breadboard/core/solve';
 
 export interface SetsWorker {
   /**

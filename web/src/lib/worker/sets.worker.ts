@@ -1,4 +1,4 @@
-import { explainSets, searchSteps, setProblem } from '@idle-breadboard/core';
+import { explainSets, searchSteps, setProblem } from '@idle-breadboard/core/solve';
 import { expose } from 'comlink';
 import type { SetsWorker } from './sets';
 

@@ -1,4 +1,5 @@
-import type { EdgeSpread, PlanDocument } from '@idle-breadboard/core';
+import type { EdgeSpread } from '@idle-breadboard/core/circuit';
+import type { PlanDocument } from '@idle-breadboard/core/plan';
 
 export interface SpreadWorker {
   /** Draws every figure at random so many times and tells the rise times of a net. */

@@ -1,4 +1,4 @@
-import { deriveCircuit, edgeSpread, slowestLine } from '@idle-breadboard/core';
+import { deriveCircuit, edgeSpread, slowestLine } from '@idle-breadboard/core/circuit';
 import { expose } from 'comlink';
 import type { SpreadWorker } from './spread';
 

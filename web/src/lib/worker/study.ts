@@ -1,17 +1,10 @@
 /** What one look at a plan gives: everything that the stations show. */
-import type {
-  Card,
-  PlanDocument,
-  Read,
-  Circuit,
-  PinSolution,
-  Plan,
-  Problem,
-  Answer,
-  Result,
-  Verdict,
-  WhatIf,
-} from '@idle-breadboard/core';
+import type { Card } from '@idle-breadboard/core/card';
+import type { Circuit } from '@idle-breadboard/core/circuit';
+import type { Read } from '@idle-breadboard/core/files';
+import type { PlanDocument, Plan, Problem } from '@idle-breadboard/core/plan';
+import type { PinSolution, Answer, WhatIf } from '@idle-breadboard/core/solve';
+import type { Result, Verdict } from '@idle-breadboard/core/verify';
 
 /** What a change of the plan does to its findings. */
 export interface Effect {

@@ -1,24 +1,18 @@
+import { libraryOf, type Card } from '@idle-breadboard/core/card';
+import { deriveCircuit } from '@idle-breadboard/core/circuit';
 import {
   cHeader,
-  deriveCircuit,
   devicetreeOverlay,
-  fingerprint,
-  libraryOf,
-  pinModel,
-  answering,
   pythonModule,
   readCard,
   readPack,
   readPlan,
   writePack,
-  solvePins,
-  verify,
-  withMeasured,
-  whatIfs,
-  withPins,
   writePlan,
-  type Card,
-} from '@idle-breadboard/core';
+} from '@idle-breadboard/core/files';
+import { fingerprint } from '@idle-breadboard/core/plan';
+import { pinModel, answering, solvePins, whatIfs, withPins } from '@idle-breadboard/core/solve';
+import { verify, withMeasured } from '@idle-breadboard/core/verify';
 import { expose } from 'comlink';
 import type { Study, StudyWorker } from './study';
 

@@ -1,4 +1,4 @@
-import { readPlan, reportOf } from '@idle-breadboard/core';
+import { readPlan, reportOf } from '@idle-breadboard/core/files';
 import { catalogue } from '$lib/server/catalogue';
 import { problem, readBody } from '$lib/problem-json';
 import type { RequestHandler } from './$types';

@@ -1,4 +1,4 @@
-import { jsonSchema } from '@idle-breadboard/core';
+import { jsonSchema } from '@idle-breadboard/core/files';
 import { problem } from '$lib/problem-json';
 import type { RequestHandler } from './$types';
 

@@ -1,7 +1,7 @@
 /** What to order where: the cheapest way to have everything, packs, spares and shipping counted, that arrives in time. */
-import type { Offer } from '../card/card-shape.ts';
+import type { Offer } from '../card/card-shape';
 import { equalTo, greaterEq, lessEq, solve, type Constraint } from 'yalps';
-import { purchase, type Assorted, type Purchase } from './purchase.ts';
+import { purchase, type Assorted, type Purchase } from './purchase';
 
 /** Something that has to be bought. */
 export interface OrderLine {

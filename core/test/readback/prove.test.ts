@@ -1,13 +1,13 @@
 /** Layouts broken by hand: each must be refused, with what is wrong and where. */
-import { say } from '../../src/say/say.ts';
+import { say } from '../../src/say/say';
 import { expect } from 'chai';
-import { parseHole, holeName, type Hole } from '../../src/board/grid.ts';
-import { deriveCircuit } from '../../src/circuit/derive.ts';
-import type { Circuit } from '../../src/circuit/model.ts';
-import { proveLayout, type Discord } from '../../src/readback/prove.ts';
-import { layBuild } from '../../src/layout/lay.ts';
-import type { Layout, Lead, LeadPoint } from '../../src/circuit/laid.ts';
-import { demo, PLANS } from '../support/demo.ts';
+import { parseHole, holeName, type Hole } from '../../src/board/grid';
+import { deriveCircuit } from '../../src/circuit/derive';
+import type { Circuit } from '../../src/circuit/model';
+import { proveLayout, type Discord } from '../../src/readback/prove';
+import { layBuild } from '../../src/layout/lay';
+import type { Layout, Lead, LeadPoint } from '../../src/circuit/laid';
+import { demo, PLANS } from '../support/demo';
 
 interface Broken {
   readonly what: string;

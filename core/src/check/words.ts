@@ -1,2 +1,0 @@
-/** The sentence-starting form of a label. */
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

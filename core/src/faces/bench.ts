@@ -1,0 +1,20 @@
+/** What an interface knows of the simulated bench, and what instruments write. */
+export { type Dictionary, SOUND, dictionarySteps, withMeasurements } from '../bench/dictionary.ts';
+export type { Fault } from '../bench/fault.ts';
+export { faultsOf } from '../bench/faults-of.ts';
+export { Finder, type Observation } from '../bench/finder.ts';
+export { HiddenBuild } from '../bench/hidden.ts';
+export { SURE } from '../bench/hunt.ts';
+export { type Measurement, type Reading, probeKey, scanReading } from '../bench/measurement.ts';
+export { withPairs } from '../bench/pairs.ts';
+export { fewest, hide } from '../bench/practice.ts';
+export { programText } from '../bench/program.ts';
+export { type ScopeEdge, scopeEdge } from '../bench/scope.ts';
+export { touchOf } from '../bench/touch.ts';
+export { type Planned, VirtualBuild, planned } from '../bench/virtual-build.ts';
+export type { Assignment, CaptureSummary } from '../capture/capture.ts';
+export { CsvCapture, csvHead } from '../capture/csv-capture.ts';
+export { readOneWireList } from '../capture/one-wire-list.ts';
+export { readReadingsLog } from '../capture/readings-log.ts';
+export { readScanLog } from '../capture/scan-log.ts';
+export { VcdCapture, vcdVariables } from '../capture/vcd-capture.ts';

@@ -1,0 +1,27 @@
+/** What an interface knows of cards, the library, and datasheets. */
+export { RegisterWord, Terminal } from '../card/card-shape.ts';
+export { Card } from '../card/card.ts';
+export { type Accepted, cloneTemplate, enterFigures } from '../card/enter.ts';
+export { EVIDENCE, type Evidence, ON_TRUST } from '../card/evidence.ts';
+export { Source } from '../card/figure.ts';
+export { type LeadEnd, SERVICES, SOCKET, type Service, WATER } from '../card/kinds.ts';
+export { type Library, libraryOf } from '../card/library.ts';
+export { missingOf, trustOf } from '../card/missing.ts';
+export { type PlacedFigure, differences, figuresOf } from '../card/places.ts';
+export { PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
+export { QUANTITIES } from '../card/quantities.ts';
+export type { PageText, Ruling, TextItem } from '../card/reader/page.ts';
+export { pastedPage } from '../card/reader/paste.ts';
+export { type Proposal, surenessOf } from '../card/reader/proposal.ts';
+export {
+  type PageReading,
+  contextOf,
+  layOut,
+  nameIn,
+  readDatasheet,
+  readPage,
+  settleProposals,
+} from '../card/reader/read.ts';
+export { SLOTS, type SlotId } from '../card/reader/slots.ts';
+export { toInterval } from '../card/to-interval.ts';
+export { withFigure } from '../card/with-figure.ts';

@@ -1,0 +1,70 @@
+/** What an interface knows of the plan and its edits, packs, orders and money. */
+export { chosenOffer } from '../buy/cost.ts';
+export { type Money, buyingOf, moneyOf } from '../buy/currency.ts';
+export { applyChanges } from '../plan/changes.ts';
+export { RULE_REASONS } from '../plan/default-rules.ts';
+export { type PlanDocument, documentOf } from '../plan/document.ts';
+export {
+  FEED_LINE,
+  GROUND_LINE,
+  addEmptyBus,
+  addHelper,
+  addNeed,
+  changeBus,
+  changeHelper,
+  changeNeed,
+  changePart,
+  changePort,
+  emptyPlan,
+  feedByLine,
+  freeId,
+  hangBus,
+  removeBus,
+  removeHelper,
+  removeNeed,
+  removePart,
+  serveNeed,
+  setAcknowledged,
+  setAddress,
+  setBeside,
+  setBits,
+  setBoards,
+  setBus,
+  setCapacitor,
+  setContact,
+  setDone,
+  setFeed,
+  setGround,
+  setLocked,
+  setMeasured,
+  setMode,
+  setOn,
+  setOpened,
+  setPin,
+  setRules,
+  setRun,
+  setSpot,
+  setSpots,
+  setStock,
+  setUsed,
+} from '../plan/edits.ts';
+export { fingerprint } from '../plan/fingerprint.ts';
+export { HouseRules } from '../plan/house-rules.ts';
+export { needName, watched } from '../plan/need-name.ts';
+export {
+  CABLES,
+  Need,
+  PartChoice,
+  Place,
+  type PlainNeed,
+  Plan,
+  PortChoice,
+  Run,
+  SUNS,
+  type SenseNeed,
+  Spot,
+  type TriggerNeed,
+} from '../plan/plan.ts';
+export { type Problem, referenceProblems } from '../plan/references.ts';
+export { swapCard } from '../plan/swap.ts';
+export { type Trial, tried, withTrial } from '../plan/trial.ts';
