@@ -16,10 +16,10 @@ const ROOMS = {
   compare: ['buy', 'card', 'check', 'physics', 'plan', 'quantity'],
   remedy: ['buy', 'card', 'check', 'circuit', 'compare', 'physics', 'plan', 'quantity', 'standard'],
   solve: ['buy', 'card', 'check', 'circuit', 'compare', 'physics', 'plan', 'quantity', 'remedy', 'standard'],
-  layout: ['board', 'card', 'circuit', 'physics', 'quantity', 'standard'],
+  layout: ['board', 'card', 'circuit', 'physics', 'plan', 'quantity', 'standard'],
   // The reader is a stranger to the engine that it judges.
-  readback: ['board', 'card', 'circuit', 'quantity', 'standard'],
-  bench: ['board', 'capture', 'card', 'circuit', 'layout', 'physics', 'quantity', 'readback', 'standard'],
+  readback: ['board', 'card', 'circuit', 'plan', 'quantity', 'standard'],
+  bench: ['board', 'capture', 'card', 'circuit', 'layout', 'physics', 'plan', 'quantity', 'readback', 'standard'],
   deliver: [
     'bench',
     'board',

@@ -1,6 +1,7 @@
 /** A build with faults put in: its layout as it lies then, and what the layout does not show. */
 import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 import type { Change, EndIndex, Fault } from './fault.ts';
+import { keyOf } from '../plan/ref.ts';
 
 export interface Afflicted {
   readonly layout: Layout;
@@ -54,13 +55,13 @@ export function afflict(layout: Layout, faults: readonly Fault[]): Afflicted {
         );
         break;
       case 'close-jumper':
-        closed.add(`${change.part}.${change.signal}`);
+        closed.add(keyOf(change.part, change.signal));
         break;
       case 'kill':
         dead.add(change.part);
         break;
       case 'address':
-        addresses.set(`${change.part}.${change.port}`, change.value);
+        addresses.set(keyOf(change.part, change.port), change.value);
     }
   };
   for (const fault of faults) fault.changes.forEach(apply);

@@ -5,6 +5,7 @@ import { isFitted } from '../circuit/carrier.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { extract, placeKey, type Extracted } from '../readback/read.ts';
 import type { Layout, LeadPoint, Mated } from '../circuit/laid.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /**
  * What a carrier brings is joined to the controller's pins on the carrier itself, where no lead of the layout shows it: its
@@ -22,7 +23,7 @@ function fittedJoins(circuit: Circuit): Mated[] {
       return own && pin ? [[own.terminal, pin.terminal] as const] : [];
     });
     const supplies = card.supplies.flatMap((supply) => {
-      const rail = circuit.rails.get(circuit.feeds.get(`${id}.${supply.id}`)?.rail ?? '');
+      const rail = circuit.rails.get(circuit.feeds.get(keyOf(id, supply.id))?.rail ?? '');
       return rail?.part === controller.id ? [[supply.terminal, rail.offer.terminal] as const] : [];
     });
     const grounds = card.terminals.flatMap((t) => (t.role === 'ground' && ground ? [[t.id, ground] as const] : []));
@@ -63,7 +64,7 @@ export class Copper {
   }
 
   pin(part: string, terminal: string): number {
-    const key = `${part}.${terminal}`;
+    const key = keyOf(part, terminal);
     return this.pins.get(key) ?? this.own(key);
   }
 

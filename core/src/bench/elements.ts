@@ -19,6 +19,7 @@ import {
   supplyOhms,
   usual,
 } from './usual.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** A source of voltage, or a regulator with what it is made from. */
 export interface Regulator {
@@ -159,7 +160,7 @@ class Gathering {
       const plus = copper.pin(part.id, offer.terminal);
       const from = offer.from;
       const supply = from && part.card.supplies.find(({ id }) => id === from.supply);
-      const key = `${part.id}.${offer.id}`;
+      const key = keyOf(part.id, offer.id);
       if (offer.ownLoad && circuit.rails.get(key)?.voltage && !this.with_.dead.has(part.id)) {
         const volts = circuit.rails.get(key)?.voltage?.typ ?? 0;
         const amps = usual(offer.ownLoad.active);
@@ -208,7 +209,7 @@ class Gathering {
   }
 
   private signal(part: PartNode, signal: Signal, ground: number): void {
-    const key = `${part.id}.${signal.id}`;
+    const key = keyOf(part.id, signal.id);
     const node = this.copper.pin(part.id, signal.terminal);
     const power = this.power(part, signal.reference);
     if (signal.fittedPullUp) {
@@ -254,7 +255,7 @@ class Gathering {
       for (const end of net.ends) {
         if (!end.controller || end.terminal === '') continue;
         const node = copper.pin(controller.id, end.terminal);
-        const key = `${controller.id}.${end.terminal}`;
+        const key = keyOf(controller.id, end.terminal);
         if (!this.ends.has(key))
           this.end({ key, part: controller.id, node, ground, power, kind: end.kind, electrical: io });
         if (net.weak && !this.with_.dead.has(controller.id)) this.resist(node, power, net.weak.ohms.typ);

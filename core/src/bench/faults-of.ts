@@ -9,6 +9,7 @@ import { LeadEnds, type PinRef } from './ends.ts';
 import type { EndIndex, Fault, FaultKind } from './fault.ts';
 import type { Planned } from './virtual-build.ts';
 import { addressOf, tells, type Text, type BusAddress, type Message, type Quantity } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BenchFaultsOfSays {
@@ -227,7 +228,7 @@ class Listing {
   }
 
   wrongRails(): void {
-    const rails = this.plan.netlist.nodes.filter(({ id, role }) => role === 'supply' && id.startsWith('rail:'));
+    const rails = this.plan.netlist.nodes.filter(({ of }) => of.is === 'rail');
     for (const lead of this.plan.layout.leads) {
       if (lead.kind !== 'lead' && lead.kind !== 'own') continue;
       for (const end of ENDS) {
@@ -269,7 +270,7 @@ class Listing {
       for (const signal of card.signals)
         if (signal.fittedPullUp && choice?.opened.includes(signal.id))
           this.add('doubled', {
-            key: `doubled:${id}.${signal.id}`,
+            key: `doubled:${keyOf(id, signal.id)}`,
             changes: [{ kind: 'close-jumper', part: id, signal: signal.id }],
             subjects: [id],
             says: tell('pullUpStillJoined', { label, signal: signal.id.toUpperCase() }),
@@ -286,7 +287,7 @@ class Listing {
       for (const { value, setting } of port.addresses)
         if (value !== now)
           this.add('strap', {
-            key: `strap:${id}.${port.id}:${value}`,
+            key: `strap:${keyOf(id, port.id)}:${value}`,
             changes: [{ kind: 'address', part: id, port: port.id, value }],
             subjects: [id],
             says: tell('addressSettingAnotherPosition', { label, setting, value: addressOf(value) }),
@@ -303,7 +304,7 @@ class Listing {
         .find((value) => !named.has(value) && value > 7 && value < 0x78);
       if (other !== undefined)
         this.add('clone', {
-          key: `clone:${id}.${port.id}`,
+          key: `clone:${keyOf(id, port.id)}`,
           changes: [{ kind: 'address', part: id, port: port.id, value: other }],
           subjects: [id],
           says: tell('cloneAnswersButAddress', { label }),

@@ -9,6 +9,7 @@ import { formatAddress } from '../quantity/address.ts';
 import { scopeEdge } from './scope.ts';
 import { Talk } from './talk.ts';
 import type { Planned, VirtualBuild } from './virtual-build.ts';
+import { keyOf } from '../plan/ref.ts';
 
 interface Common {
   /** Stable name. */
@@ -183,8 +184,7 @@ export class Measurements {
         this.probe('ohms', at, { kind: 'terminal', ...pin }, [node.id, pin.part]);
       }
       const rail = netlist.nodes.find(
-        ({ id }) =>
-          id.startsWith('rail:') && netlist.legged.some((l) => l.legs.includes(id) && l.legs.includes(node.id)),
+        ({ id, of }) => of.is === 'rail' && netlist.legged.some((l) => l.legs.includes(id) && l.legs.includes(node.id)),
       );
       if (rail && !this.live.has(rail.id)) this.probe('ohms', at, this.pointOf(rail), [node.id]);
       for (const other of signals)
@@ -214,7 +214,7 @@ export class Measurements {
     for (const { register, value, bits } of own?.identity ?? [])
       this.add({
         kind: 'word',
-        key: `word:${part}.${port}.${register}`,
+        key: `word:${keyOf(part, port, String(register))}`,
         part,
         port,
         register,
@@ -241,7 +241,14 @@ export class Measurements {
         const analog = port.protocol === 'analog';
         const kind = analog ? 'analog' : 'works';
         if (port.protocol === 'i2c' && !card.measures.length) continue;
-        this.add({ kind, key: `${kind}:${id}.${port.id}`, part: id, port: port.id, subjects: [id], cost: COST[kind] });
+        this.add({
+          kind,
+          key: `${kind}:${keyOf(id, port.id)}`,
+          part: id,
+          port: port.id,
+          subjects: [id],
+          cost: COST[kind],
+        });
       }
   }
 }

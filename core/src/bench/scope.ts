@@ -4,6 +4,7 @@ import type { Network } from '../physics/network.ts';
 import { crossing, transient } from '../physics/transient.ts';
 import { withPull } from './state.ts';
 import type { VirtualBuild } from './virtual-build.ts';
+import { keyOf } from '../plan/ref.ts';
 
 export interface ScopeEdge {
   /** From 30 to 70 % of where the line rests, s; null where it never gets there. */
@@ -30,7 +31,7 @@ export function releasedLine(
 ): { network: Network; start: Float64Array; node: number; rest: number; end: number } | null {
   const pin = net.ends.find((end) => end.controller) ?? net.ends.find((end) => end.terminal !== '');
   if (!pin) return null;
-  const end = build.elements.ends.get(`${pin.part}.${pin.controller ? pin.terminal : pin.signal}`);
+  const end = build.elements.ends.get(keyOf(pin.part, pin.controller ? pin.terminal : pin.signal));
   if (!end) return null;
   const released = build.powered();
   const pulled = build.powered(withPull(build.rest, end.key));

@@ -8,11 +8,12 @@ import type { LineEnd } from './elements.ts';
 import { withClosed, withHigh, withPull, type BenchState } from './state.ts';
 import { lightModel, usual } from './usual.ts';
 import type { VirtualBuild } from './virtual-build.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** A load counts as running from this share of its least supply on. */
 const RUNS = 0.6;
 
-const keyOf = (end: NetEnd): string => `${end.part}.${end.controller ? end.terminal : end.signal}`;
+const keyOfEnd = (end: NetEnd): string => keyOf(end.part, end.controller ? end.terminal : end.signal);
 
 export class Talk {
   private readonly circuit: Circuit;
@@ -32,7 +33,7 @@ export class Talk {
     if (!net) return undefined;
     const trunk = this.nets.get(net.trunk) ?? net;
     const own = trunk.ends.find((end) => end.controller);
-    if (own) return this.end(keyOf(own));
+    if (own) return this.end(keyOfEnd(own));
     return trunk.upstream === null ? undefined : this.pinOf(this.nets.get(trunk.upstream));
   }
 
@@ -69,7 +70,7 @@ export class Talk {
 
   private line(part: PartNode, port: Port, line: string): { own: LineEnd; pin: LineEnd } | null {
     const signal = port.lines[line];
-    const own = signal === undefined ? undefined : this.end(`${part.id}.${signal}`);
+    const own = signal === undefined ? undefined : this.end(keyOf(part.id, signal));
     const pin = signal === undefined ? undefined : this.pinOf(this.netAt(part.id, signal));
     return own && pin ? { own, pin } : null;
   }
@@ -96,7 +97,7 @@ export class Talk {
     const bus = this.circuit.buses.find(({ id }) => id === busId);
     if (!bus) return [];
     const found = bus.members.flatMap(({ part, port, address }): number[] => {
-      const at = this.build.afflicted.addresses.get(`${part}.${port}`) ?? address;
+      const at = this.build.afflicted.addresses.get(keyOf(part, port)) ?? address;
       return at !== null && this.answers(part, port, bus) ? [at] : [];
     });
     return [...new Set(found)].sort((a, b) => a - b);
@@ -158,7 +159,7 @@ export class Talk {
   private answersAsMeant(part: string, port: string): boolean {
     const bus = this.circuit.buses.find(({ members }) => members.some((m) => m.part === part && m.port === port));
     const meant = bus?.members.find((m) => m.part === part && m.port === port)?.address ?? null;
-    const at = this.build.afflicted.addresses.get(`${part}.${port}`) ?? meant;
+    const at = this.build.afflicted.addresses.get(keyOf(part, port)) ?? meant;
     return at === meant && this.answers(part, port, bus);
   }
 
@@ -201,14 +202,14 @@ export class Talk {
     const own = this.nets.get(net);
     const reader = own && readerOf(this.circuit, own)?.part;
     const end = reader && !reader.card.controller && own.ends.find(({ part }) => part === reader.id);
-    return end ? this.end(keyOf(end)) : undefined;
+    return end ? this.end(keyOfEnd(end)) : undefined;
   }
 
   /** V that the converter sees at the pin of an analog port; null where there is none. */
   analog(partId: string, portId: string): number | null {
     const part = this.circuit.parts.get(partId);
     const port = part?.card.ports.find(({ id }) => id === portId);
-    const read = port && this.readBy(`${partId}.${portId}.out`);
+    const read = port && this.readBy(keyOf(partId, portId, 'out'));
     const ends = part && port && (read ? { pin: read } : this.line(part, port, 'out'));
     if (!ends) return null;
     const { volts } = this.build.powered();

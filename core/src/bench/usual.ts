@@ -18,6 +18,7 @@ import {
   TYPICAL_THRESHOLD,
   USUAL_ROOM,
 } from '../standard/practice.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** Input of a meter on a voltage range, Ω. */
 export const METER_INPUT = 10e6;
@@ -60,7 +61,7 @@ export const sourceOhms = (offer: RailOffer): number => (offer.cells ? usual(off
  * what only works when something switches it, waiting for all others. Null when it draws nothing.
  */
 export function supplyOhms(circuit: Circuit, part: PartNode, supply: Supply): number | null {
-  const volts = circuit.feeds.get(`${part.id}.${supply.id}`)?.voltage?.typ ?? usual(supply.range);
+  const volts = circuit.feeds.get(keyOf(part.id, supply.id))?.voltage?.typ ?? usual(supply.range);
   const switched = part.card.ports.some(({ protocol }) => protocol === 'coil');
   const { idle, active } = supply.current;
   const amps = usual(switched || part.card.controller || !idle ? active : idle);
@@ -133,7 +134,7 @@ export function analogShare(
   if (!measure || transfer?.kind !== 'linear') return { kind: 'divides', share: 0.5, ohms };
   const { from, to } = measure.range;
   const at = (usualReading(measure, circuit, part) - from) / (to - from);
-  const supply = circuit.feeds.get(`${part.id}.${signal.reference ?? part.card.supplies[0]?.id}`)?.voltage?.typ ?? 3.3;
+  const supply = circuit.feeds.get(keyOf(part.id, signal.reference ?? part.card.supplies[0]?.id))?.voltage?.typ ?? 3.3;
   const volts = levelVolts(transfer.low, 'typ', supply) * (1 - at) + levelVolts(transfer.high, 'typ', supply) * at;
   return { kind: 'divides', share: Math.min(0.999, Math.max(0.001, volts / supply)), ohms };
 }

@@ -12,6 +12,7 @@ import type { PairOhms } from './pair-ohms.ts';
 import { resistancesOf } from './resistances.ts';
 import { AT_REST, withHigh, type BenchState } from './state.ts';
 import { thresholdOf } from './usual.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What stays the same however the build is afflicted. */
 export interface Planned {
@@ -67,9 +68,9 @@ export class VirtualBuild {
       );
       const activeLow = card?.ports.find(({ lines }) => Object.values(lines).includes(own?.signal ?? ''))?.active;
       const restsHigh = net.protocol === 'uart' || switches || activeLow?.level === 'low' || net.line === 'select';
-      if (pin && restsHigh) high.push(`${pin.part}.${pin.terminal}`);
+      if (pin && restsHigh) high.push(keyOf(pin.part, pin.terminal));
       if (own && (net.protocol === 'uart' || (net.protocol === 'clocked' && net.line === 'data')))
-        high.push(`${own.part}.${own.signal}`);
+        high.push(keyOf(own.part, own.signal));
     }
     return withHigh(AT_REST, ...high);
   }

@@ -35,6 +35,11 @@ export type Ask =
   | 'uart.tx'
   | 'uart.rx';
 
+/** @example peripheralOf('i2c.sda') and of a pin's function 'i2c0.sda' what stands before the role: 'i2c', 'i2c0'; '' of nothing */
+export const peripheralOf = (asked: string | undefined): string => asked?.split('.')[0] ?? '';
+/** What the line does on its peripheral; undefined of a line that is on none. */
+export const roleOf = (asked: string): string | undefined => asked.split('.')[1];
+
 export const PORT_LINES: Readonly<Record<Protocol, Readonly<Record<string, Ask>>>> = {
   i2c: { sda: 'i2c.sda', scl: 'i2c.scl' },
   onewire: { data: 'inout' },

@@ -7,6 +7,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { errorOver } from './sense-error.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface AnalogGroundShiftSays {
@@ -35,7 +36,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
   const { part, need, measure } = link;
   const slope = slopeOf(link);
   const [supply] = part.card.supplies;
-  const feed = supply && circuit.feeds.get(`${part.id}.${supply.id}`);
+  const feed = supply && circuit.feeds.get(keyOf(part.id, supply.id));
   if (!need || !measure || !slope || !feed || feed.by !== 'leads') return [];
   const rail = circuit.rails.get(feed.rail ?? '');
   const load = rail?.loads.find(({ subject }) => subject === part.id);

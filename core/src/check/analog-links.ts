@@ -11,6 +11,7 @@ import type { DividerHelper, SenseNeed } from '../plan/plan.ts';
 import { exact, type Interval } from '../quantity/interval.ts';
 import { measureFor } from './sense-error.ts';
 import { tells, type Text, type Sum } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface AnalogLinksSays {
@@ -46,7 +47,7 @@ export function analogLinks(circuit: Circuit): AnalogLink[] {
   for (const part of circuit.parts.values()) {
     for (const port of part.card.ports) {
       if (port.protocol !== 'analog') continue;
-      const net = circuit.nets.find(({ id }) => id === `${part.id}.${port.id}.out`);
+      const net = circuit.nets.find(({ id }) => id === keyOf(part.id, port.id, 'out'));
       const reader = net && readerOf(circuit, net);
       const end = net?.ends.find((e) => !e.controller && e.part !== reader?.part.id);
       if (!net || !reader || !end) continue;
@@ -134,7 +135,7 @@ export const fullScale = (link: AnalogLink): number => link.most;
 function ownRail(circuit: Circuit, { adc, reader, end, net }: AnalogLink): Interval | null {
   const follows = 'follows' in adc ? adc.follows : undefined;
   if (follows === undefined) return null;
-  const ref = `${reader.id}.${follows}`;
+  const ref = keyOf(reader.id, follows);
   const scale = circuit.rails.get(ref) ?? circuit.rails.get(circuit.feeds.get(ref)?.rail ?? '');
   const fedBy = net.fixed ? circuit.rails.get(net.fixed.rail)?.root : end.power.rail;
   return scale?.voltage && fedBy === scale.root ? scale.voltage : null;

@@ -3,6 +3,7 @@ import { placeOf } from '../circuit/place.ts';
 import type { Place } from '../plan/plan.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { placeKey } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BodyCondensationSays {
@@ -32,8 +33,8 @@ function judge(circuit: Circuit, place: Place, parts: readonly PartNode[]): Resu
   if ((!place.outdoors && !wet) || bare.length === 0) return [];
   return [
     result(circuit, meta, {
-      subjects: [`place:${place.name}`, ...bare.map(({ id }) => id)],
-      keyed: [`place:${place.name}`],
+      subjects: [placeKey(place.name), ...bare.map(({ id }) => id)],
+      keyed: [placeKey(place.name)],
       severity: 'note',
       message: tell('dewFallsCoatBoards', {
         place: place.name,

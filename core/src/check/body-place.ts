@@ -13,6 +13,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, durationOf, tells, type Text, type Quantity, type Duration, wordOf } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { placeKey } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BodyPlaceSays {
@@ -270,7 +271,7 @@ function judgeUnsaid(circuit: Circuit, names: readonly string[]): Result[] {
   const guessed = there.some(({ part }) => isLeadAssumed(circuit, part.id));
   return [
     result(circuit, asked, {
-      subjects: names.map((name) => `place:${name}`),
+      subjects: names.map((name) => placeKey(name)),
       keyed: ['unsaid'],
       severity: 'note',
       message: tell('nothingSaidYet', {
@@ -288,7 +289,7 @@ function judgeAsked(circuit: Circuit, place: Place): Result {
   const guessed = thereAt(circuit, place.name).filter(({ id }) => isLeadAssumed(circuit, id));
   const taken = M(JUMPER_LENGTH);
   return result(circuit, asked, {
-    subjects: [`place:${place.name}`],
+    subjects: [placeKey(place.name)],
     severity: guessed.length > 0 ? 'note' : null,
     message:
       guessed.length > 0

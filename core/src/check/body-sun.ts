@@ -5,6 +5,7 @@ import type { Place, SenseNeed } from '../plan/plan.ts';
 import { sensingNeeds } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { placeKey } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BodySunSays {
@@ -33,7 +34,7 @@ function judge(circuit: Circuit, part: PartNode, place: Place, need: SenseNeed):
   const K = (x: number) => quantityOf(x, 'K', 2);
   return [
     result(circuit, meta, {
-      subjects: [part.id, `place:${place.name}`],
+      subjects: [part.id, placeKey(place.name)],
       severity: margin < 0 ? 'caution' : null,
       measured: kelvin,
       limit,

@@ -4,6 +4,7 @@ import { eightBitOf } from '../quantity/address.ts';
 import { FREE_ADDRESSES, isReservedAddress } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { addressOf, tells, type Text, type BusAddress } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusAddressSays {
@@ -76,7 +77,7 @@ export const busAddressCollision = {
           const names = members.map(({ label }) => label);
           const at = addressOf(address);
           return result(circuit, collision, {
-            subjects: [bus.id, ...members.map(({ part, port }) => `${part}.${port}`)],
+            subjects: [bus.id, ...members.map(({ part, port }) => keyOf(part, port))],
             severity: clash ? 'fault' : null,
             measured: clash ? members.length : 1,
             limit: 1,
@@ -97,7 +98,7 @@ export const busAddressCollision = {
                 count2:
                   m.selectors.length > 0
                     ? tell('switched', {
-                        selectors: m.selectors.map((s) => circuit.parts.get(s.split(':')[0] ?? s)?.label ?? s),
+                        selectors: m.selectors.map(({ part }) => circuit.parts.get(part)?.label ?? part),
                       })
                     : '',
               }),
@@ -138,7 +139,7 @@ export const busAddressReserved = {
         const limit = seven < 0x08 ? 0x08 : 0x77;
         return [
           result(circuit, reserved, {
-            subjects: [`${m.part}.${m.port}`],
+            subjects: [keyOf(m.part, m.port)],
             severity: bad || eightBit || strange ? 'fault' : unsure ? 'note' : null,
             measured: m.address,
             limit,

@@ -1,6 +1,7 @@
 import type { BusNode, Circuit } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusReleaseSays {
@@ -26,7 +27,7 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
   return bus.members.flatMap(({ part, port, label }): Result[] => {
     const own = circuit.parts.get(part)?.card.ports.find(({ id }) => id === port);
     const card = circuit.parts.get(part)?.card.id ?? '';
-    const select = circuit.nets.find(({ of, line }) => of === `${part}.${port}` && line === 'select');
+    const select = circuit.nets.find(({ of, line }) => of === keyOf(part, port) && line === 'select');
     const others = bus.members.filter((m) => m.part !== part).map((m) => m.label);
     const held = select?.pullUps.some(({ voltage }) => voltage !== null) ?? true;
     return [

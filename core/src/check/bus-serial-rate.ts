@@ -5,6 +5,7 @@ import { SERIAL_ERROR, USUAL_RATE_ERROR } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusSerialRateSays {
@@ -37,7 +38,7 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
     const P = (x: number) => `${(x * 100).toFixed(2)} %`;
     return [
       result(circuit, meta, {
-        subjects: [`${part.id}.${port.id}`],
+        subjects: [keyOf(part.id, port.id)],
         severity: margin < -1e-9 ? 'fault' : null,
         measured: together,
         limit: SERIAL_ERROR,

@@ -3,6 +3,7 @@ import type { Circuit, Member } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusStretchingSays {
@@ -41,7 +42,7 @@ function judge(circuit: Circuit, member: Member): Result[] {
   const { label } = circuit.controller;
   return [
     result(circuit, meta, {
-      subjects: [`${member.part}.${member.port}`],
+      subjects: [keyOf(member.part, member.port)],
       severity: waits || noHold ? null : 'fault',
       measured: seconds,
       limit: waits ? null : 0,

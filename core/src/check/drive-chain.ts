@@ -2,6 +2,7 @@ import type { Circuit, PartNode } from '../circuit/model.ts';
 import { CHAIN } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveChainSays {
@@ -34,9 +35,9 @@ const meta = {
 function judge(circuit: Circuit, part: PartNode): Result[] {
   return part.card.ports.flatMap((port): Result[] => {
     const [line] = Object.keys(port.lines);
-    const net = circuit.nets.find(({ id }) => id === `${part.id}.${port.id}.${line}`);
+    const net = circuit.nets.find(({ id }) => id === keyOf(part.id, port.id, line));
     const [supply] = part.card.supplies;
-    const feed = supply && circuit.feeds.get(`${part.id}.${supply.id}`);
+    const feed = supply && circuit.feeds.get(keyOf(part.id, supply.id));
     if (!port.chain || !net || !feed) return [];
     const ohms = net.series.reduce((sum, { ohms: each }) => sum + each, 0);
     const farads = circuit.plan.helpers.reduce(

@@ -3,6 +3,7 @@ import type { Circuit, PartNode } from '../circuit/model.ts';
 import { contactLoads, onContact, type ContactLoad } from '../circuit/contact.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveContactSays {
@@ -57,7 +58,7 @@ export const switchesElse = (circuit: Circuit, needs: readonly string[]): boolea
 
 function rated(circuit: Circuit, found: ContactLoad): Result[] {
   const { load, relay, contact, supply, port, closed } = found;
-  const feed = circuit.feeds.get(`${load.id}.${supply}`);
+  const feed = circuit.feeds.get(keyOf(load.id, supply));
   const own = load.card.supplies.find(({ id }) => id === supply);
   if (!own) return [];
   const { derating } = circuit.plan.rules;

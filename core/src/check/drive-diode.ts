@@ -6,6 +6,7 @@ import { USUAL_DIODE } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveDiodeSays {
@@ -53,7 +54,7 @@ interface Duty {
 function duties(circuit: Circuit): Duty[] {
   const inFeeds = circuit.guards.flatMap((guard): Duty[] => {
     const card = circuit.cards.get(guard.card);
-    const feed = circuit.feeds.get(`${guard.part}.${guard.supply}`);
+    const feed = circuit.feeds.get(keyOf(guard.part, guard.supply));
     if (guard.by !== 'diode' || !card || !feed) return [];
     return [
       {
@@ -73,7 +74,7 @@ function duties(circuit: Circuit): Duty[] {
     const load = circuit.parts.get(helper.part);
     const [supply] = load?.card.supplies ?? [];
     if (!card || !load || !supply) return [];
-    const volts = circuit.feeds.get(`${load.id}.${supply.id}`)?.voltage?.max ?? 0;
+    const volts = circuit.feeds.get(keyOf(load.id, supply.id))?.voltage?.max ?? 0;
     const amps = toInterval(supply.current.active).max;
     return [
       { subjects: [helper.id, load.id], card, amps, volts, share: 1, where: tell('across', { load: load.label }) },

@@ -5,6 +5,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { add, divide, multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveFlybackSays {
@@ -39,8 +40,8 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
     if (driverNode?.card.contact) return [];
     const driver = driverNode?.card.driver;
     const supply = part.card.supplies[0];
-    const feed = supply && circuit.feeds.get(`${part.id}.${supply.id}`);
-    const subjects = [`${part.id}.${port.id}`];
+    const feed = supply && circuit.feeds.get(keyOf(part.id, supply.id));
+    const subjects = [keyOf(part.id, port.id)];
     if (!driver || !driverNode || !supply) {
       return [
         result(circuit, meta, {

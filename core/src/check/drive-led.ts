@@ -5,6 +5,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, multiply, subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveLedSays {
@@ -77,7 +78,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const severity = margin < 0 ? (hurts ? 'danger' : 'caution') : faint ? 'caution' : null;
   return [
     result(circuit, meta, {
-      subjects: [`${light.part}.${light.signal}`],
+      subjects: [keyOf(light.part, light.signal)],
       severity,
       measured: ohms,
       limit: sum.least,

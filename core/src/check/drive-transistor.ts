@@ -7,6 +7,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, multiply, subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveTransistorSays {
@@ -71,7 +72,7 @@ export interface BaseSum {
 /** What a load takes from its driver, A. */
 const loadAmps = (circuit: Circuit, load: PartNode): number => {
   const supply = load.card.supplies[0];
-  const own = supply && circuit.feeds.get(`${load.id}.${supply.id}`);
+  const own = supply && circuit.feeds.get(keyOf(load.id, supply.id));
   return own ? Math.max(own.peak, toInterval(own.supply.current.active).max) : 0;
 };
 

@@ -1,5 +1,6 @@
 /** One cause, one finding: what is left unsaid while another finding says it. */
 import type { Result } from './result.ts';
+import { ownerOf } from '../plan/ref.ts';
 
 interface Echo {
   readonly quiet: string;
@@ -8,7 +9,7 @@ interface Echo {
   readonly same: (quiet: Result, beside: Result) => boolean;
 }
 
-const partOf = ({ subjects }: Result): string => (subjects[0] ?? '').split('.')[0] ?? '';
+const partOf = ({ subjects }: Result): string => ownerOf(subjects[0] ?? '');
 
 const ECHOES: readonly Echo[] = [
   // The error on the way to the counts is a term of the error of the reading.

@@ -4,6 +4,7 @@ import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { within } from '../quantity/interval.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelFeedRuleSays {
@@ -47,7 +48,7 @@ function railsOf(circuit: Circuit, volts: number): Rail[] {
 
 /** Supplies that could be fed either way, and how they are. */
 export function wideSupplies(circuit: Circuit): WideSupply[] {
-  const io = circuit.controller && `${circuit.controller.id}.${circuit.controller.card.controller?.io.reference}`;
+  const io = circuit.controller && keyOf(circuit.controller.id, circuit.controller.card.controller?.io.reference);
   const logic = io === null ? null : (circuit.rails.get(io)?.voltage ?? circuit.feeds.get(io)?.voltage);
   if (!logic || Math.abs(logic.typ - FIVE_VOLTS) <= NEAR_RAIL * FIVE_VOLTS) return [];
   const low = railsOf(circuit, logic.typ);
@@ -57,7 +58,7 @@ export function wideSupplies(circuit: Circuit): WideSupply[] {
     if (part.helper || part.card.controller || part.card.signals.length === 0) continue;
     if (part.card.kind !== 'module' || part.choice?.fittedOn !== undefined) continue;
     for (const supply of part.card.supplies) {
-      const rail = circuit.rails.get(circuit.feeds.get(`${part.id}.${supply.id}`)?.rail ?? '');
+      const rail = circuit.rails.get(circuit.feeds.get(keyOf(part.id, supply.id))?.rail ?? '');
       const range = toInterval(supply.range);
       const fits = (r: Rail) => r.part !== part.id && r.voltage !== null && within(r.voltage, range);
       const [lower, upper] = [low.find(fits), high.find(fits)];
@@ -80,7 +81,7 @@ export const levelFeedRule = {
         const range = toInterval(supply.range);
         const V = (x: number) => quantityOf(x, 'V');
         return result(circuit, meta, {
-          subjects: [`${part.id}.${supply.id}`],
+          subjects: [keyOf(part.id, supply.id)],
           severity: 'note',
           message: tell('worksFromFedFrom', {
             part: part.label,

@@ -8,6 +8,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelHighSays {
@@ -75,7 +76,7 @@ function report(circuit: Circuit, pair: HighPair): Result {
   const given = V(pair.driver.volts);
   const needed = V(pair.receives.volts);
   return result(circuit, meta, {
-    subjects: [pair.subject, `${receiver.part}.${receiver.signal}`],
+    subjects: [pair.subject, keyOf(receiver.part, receiver.signal)],
     severity: broken ? (works ? 'caution' : 'fault') : null,
     measured: pair.driver.volts,
     limit: pair.receives.volts,
@@ -125,7 +126,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
         receives: levelAt(need, 'max', found.receiverSupply),
         margin: found.margin,
         usually: typicalOutput(driver),
-        subject: `${driver.part}.${driver.signal}`,
+        subject: keyOf(driver.part, driver.signal),
         rests: [[driver.card, level.source]],
       });
       weighed.push({ margin: found.margin, value: build });

@@ -8,6 +8,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelLowSays {
@@ -77,7 +78,7 @@ function report(circuit: Circuit, pair: LowPair, receiver: NetEnd, need: LevelFi
   const needed = V(pair.needed.volts);
   const broken = pair.margin < -1e-9;
   return result(circuit, meta, {
-    subjects: [`${driver.part}.${driver.signal}`, `${receiver.part}.${receiver.signal}`],
+    subjects: [keyOf(driver.part, driver.signal), keyOf(receiver.part, receiver.signal)],
     severity: broken ? 'fault' : null,
     measured: pair.given.volts,
     limit: pair.needed.volts,

@@ -5,6 +5,7 @@ import { allPullUps, highestRest, pullsToSeveralRails, type Fed } from '../physi
 import { operatingPoint } from '../physics/operating-point.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text, type Sum } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelMixedPullUpsSays {
@@ -104,7 +105,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const margin = worst ? worst.stands - rest.volts : null;
   return [
     result(circuit, meta, {
-      subjects: [net.id, ...hurt.map(({ end }) => `${end.part}.${end.signal}`)],
+      subjects: [net.id, ...hurt.map(({ end }) => keyOf(end.part, end.signal))],
       keyed: [net.id],
       severity: hurt.length > 0 ? 'danger' : apart ? 'caution' : null,
       measured: rest.volts,

@@ -7,6 +7,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelOverVoltageSays {
@@ -105,7 +106,7 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
   const high = peak.end?.levels.outputHigh;
   return [
     result(circuit, meta, {
-      subjects: [`${end.part}.${end.signal}`, net.id],
+      subjects: [keyOf(end.part, end.signal), net.id],
       severity: broken ? (flows ? 'danger' : 'caution') : null,
       measured: peak.volts,
       limit: limit.volts,

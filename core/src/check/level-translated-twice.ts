@@ -1,5 +1,6 @@
 import { result, type Check, type CheckMeta } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelTranslatedTwiceSays {
@@ -31,7 +32,7 @@ export const levelTranslatedTwice = {
         const label = circuit.parts.get(helper.id)?.label ?? helper.id;
         return [
           result(circuit, meta, {
-            subjects: [`${part}.${port}`, helper.id],
+            subjects: [keyOf(part, port), helper.id],
             severity: 'fault',
             measured: 2,
             limit: 1,

@@ -3,6 +3,7 @@ import type { Circuit, Net, PartNode } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, wordOf } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelTranslatorSays {
@@ -63,8 +64,8 @@ function channels(circuit: Circuit, node: PartNode, translator: Translator, far:
 }
 
 function sides(circuit: Circuit, node: PartNode, translator: Translator): Result {
-  const low = circuit.feeds.get(`${node.id}.${translator.lowSupply}`)?.voltage ?? null;
-  const high = circuit.feeds.get(`${node.id}.${translator.highSupply}`)?.voltage ?? null;
+  const low = circuit.feeds.get(keyOf(node.id, translator.lowSupply))?.voltage ?? null;
+  const high = circuit.feeds.get(keyOf(node.id, translator.highSupply))?.voltage ?? null;
   const V = (x: number) => quantityOf(x, 'V', 3);
   const alike = low && high && Math.abs(high.typ - low.typ) < 0.05 * high.typ;
   return result(circuit, meta, {
@@ -177,7 +178,7 @@ function dividerWays(circuit: Circuit): Result[] {
     const way = wayOf(net);
     return [
       result(circuit, meta, {
-        subjects: [helper.id, `${helper.part}.${helper.port}`],
+        subjects: [helper.id, keyOf(helper.part, helper.port)],
         severity: way === 'from' ? null : 'fault',
         message:
           way === 'from'

@@ -6,6 +6,7 @@ import { result, type Check, type CheckMeta, type Result, type Severity } from '
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { subtract, inParallel } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelUnpoweredSays {
@@ -144,7 +145,7 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
         : tell('flowsIntoLineHeld', { amps: quantityOf(amps, 'A', 2) });
   return [
     result(circuit, meta, {
-      subjects: [`${end.part}.${end.signal}`, net.id],
+      subjects: [keyOf(end.part, end.signal), net.id],
       severity: severityOf(worst, broken),
       ...(broken && limited
         ? { measured: amps, limit: CLAMP_CURRENT, unit: 'A', margin: CLAMP_CURRENT - (amps ?? 0) }
@@ -200,7 +201,7 @@ function dragged(circuit: Circuit, net: Net): Result[] {
       subjects: [
         net.id,
         'pull-up',
-        ...off.flatMap(({ fitted }) => (fitted ? [`${fitted.part}.${fitted.signal}`] : [])),
+        ...off.flatMap(({ fitted }) => (fitted ? [keyOf(fitted.part, fitted.signal)] : [])),
       ],
       keyed: [net.id, 'pull-up'],
       severity: margin < 0 ? 'fault' : null,

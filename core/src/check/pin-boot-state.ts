@@ -8,6 +8,7 @@ import { highestRest } from '../physics/node.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinBootStateSays {
@@ -141,7 +142,7 @@ function judge(circuit: Circuit, load: Switched): Result[] {
   ];
   return [
     result(circuit, meta, {
-      subjects: [`${part.id}.${port.id}`, trunk.id],
+      subjects: [keyOf(part.id, port.id), trunk.id],
       severity: broken ? (mains ? 'danger' : 'fault') : null,
       measured,
       limit,

@@ -3,6 +3,7 @@ import type { Circuit, PinWish } from '../circuit/model.ts';
 import { functionsOf, groupInstances, instancesFor, isCrossed, pinByTerminal } from '../circuit/pin-function.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text, type Message, wordOf } from '../quantity/message.ts';
+import { ownerOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinCapabilitySays {
@@ -63,7 +64,7 @@ function judge(circuit: Circuit, wish: PinWish): Result[] {
   if (isCrossed(circuit, wish)) return [];
   if (instances.length === 0) return broken(tell('needsCannotBeOne', { wish: wish.label, asks, label }), workings);
   const printed = printedNames(circuit);
-  if (printed && printed.get(wish.pin)?.free !== true && !isFitted(circuit, wish.of.split('.')[0] ?? '')) {
+  if (printed && printed.get(wish.pin)?.free !== true && !isFitted(circuit, ownerOf(wish.of))) {
     return broken(tell('whichCarrierCoversDoes', { wish: wish.label, label }), workings);
   }
   if (wish.group && groupInstances(circuit, wish.group).length === 0) {

@@ -5,6 +5,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { multiply, add } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinCurrentSays {
@@ -51,7 +52,7 @@ function judgePin(circuit: Circuit, current: PinCurrent): Result[] {
   const limit = severity === 'danger' ? absolute : recommended;
   return [
     result(circuit, meta, {
-      subjects: [`${controller.id}.${pin}`],
+      subjects: [keyOf(controller.id, pin)],
       severity,
       measured: amps,
       limit,
@@ -87,7 +88,7 @@ function judgeGroups(circuit: Circuit, currents: readonly PinCurrent[]): Result[
     const severity = amps > most ? 'danger' : amps > limit ? 'fault' : null;
     return [
       result(circuit, meta, {
-        subjects: [`${controller.id}.${group.id}`],
+        subjects: [keyOf(controller.id, group.id)],
         severity,
         measured: amps,
         limit,

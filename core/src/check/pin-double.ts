@@ -3,6 +3,7 @@ import type { Circuit, PartNode } from '../circuit/model.ts';
 import { readBy } from '../circuit/converter.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinDoubleSays {
@@ -29,7 +30,7 @@ function inputs(circuit: Circuit, part: PartNode): Result[] {
     const label = part.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal;
     const names = nets.map((net) => net.label);
     return result(circuit, meta, {
-      subjects: [`${part.id}.${terminal}`, ...nets.map(({ id }) => id)],
+      subjects: [keyOf(part.id, terminal), ...nets.map(({ id }) => id)],
       severity: nets.length > 1 ? 'fault' : null,
       measured: nets.length,
       limit: 1,
@@ -55,7 +56,7 @@ export const pinDouble = {
       const signals = new Set(wishes.map(({ net }) => net)).size;
       return [
         result(circuit, meta, {
-          subjects: [`${circuit.controller.id}.${pin.terminal}`, ...wishes.map(({ id }) => id)],
+          subjects: [keyOf(circuit.controller.id, pin.terminal), ...wishes.map(({ id }) => id)],
           severity: signals > 1 ? 'fault' : null,
           measured: signals,
           limit: 1,

@@ -7,6 +7,7 @@ import type { RailAt } from '../physics/node.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinStrapSays {
@@ -98,7 +99,7 @@ function judgeStrap(circuit: Circuit, use: ReturnType<typeof pinUses>[number]): 
     const broken = margin !== null && margin < 0;
     return [
       result(circuit, meta, {
-        subjects: [`${controller.id}.${pin.terminal}`, wish.id],
+        subjects: [keyOf(controller.id, pin.terminal), wish.id],
         severity: broken ? 'fault' : null,
         measured,
         limit: needed.volts,
@@ -142,7 +143,7 @@ function judgeReserved(circuit: Circuit, use: ReturnType<typeof pinUses>[number]
   const flash = reserved.by === 'flash';
   return [
     result(circuit, meta, {
-      subjects: [`${controller.id}.${pin.terminal}`, 'reserved', ...wishes.map(({ id }) => id)],
+      subjects: [keyOf(controller.id, pin.terminal), 'reserved', ...wishes.map(({ id }) => id)],
       severity: flash ? 'fault' : 'caution',
       measured: wishes.length,
       limit: 0,

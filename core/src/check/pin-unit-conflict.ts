@@ -3,6 +3,8 @@ import { featuresInUse, functionsOf, pinByTerminal } from '../circuit/pin-functi
 import { commonFrequency, converterTakenBy, pwmLines, spreadInstances } from '../circuit/pin-units.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { ownerOf } from '../plan/ref.ts';
+import { peripheralOf } from '../card/protocol.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinUnitConflictSays {
@@ -135,7 +137,7 @@ function peripherals(circuit: Circuit): Result[] {
   const { left, given } = spreadInstances(circuit);
   if (!controller || left.length + given.size === 0) return [];
   const nameOf = (group: string) =>
-    circuit.buses.find(({ id }) => id === group)?.name ?? circuit.parts.get(group.split('.')[0] ?? '')?.label ?? group;
+    circuit.buses.find(({ id }) => id === group)?.name ?? circuit.parts.get(ownerOf(group))?.label ?? group;
   const broken = left.map((group) =>
     result(circuit, meta, {
       subjects: [...circuit.wishes.filter((wish) => wish.group === group).map(({ id }) => id), 'peripheral'],
@@ -169,7 +171,7 @@ function peripherals(circuit: Circuit): Result[] {
 }
 
 const kindOf = (circuit: Circuit, group: string): string =>
-  circuit.wishes.find((wish) => wish.group === group)?.ask.split('.')[0] ?? '';
+  peripheralOf(circuit.wishes.find((wish) => wish.group === group)?.ask);
 
 export const pinUnitConflict = {
   meta,

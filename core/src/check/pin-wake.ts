@@ -1,6 +1,7 @@
 import type { Circuit, PinWish } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinWakeSays {
@@ -26,7 +27,7 @@ const meta = {
 /** Lines on which every edge counts. */
 function edgeLines(circuit: Circuit): PinWish[] {
   return circuit.wishes.filter(({ of, line, pin }) => {
-    const [part = '', port] = of.split('.');
+    const { part, own: port } = parseRef(of);
     const own = circuit.parts.get(part)?.card.ports.find(({ id }) => id === port);
     return pin !== null && own?.interrupts?.lines.includes(line);
   });
@@ -39,10 +40,10 @@ function judge(circuit: Circuit, wish: PinWish): Result[] {
   if (!controller || !chip || rest !== 'sleep') return [];
   const label = controller.card.terminals.find(({ id }) => id === wish.pin)?.label ?? wish.pin ?? '';
   const wakes = chip.wake?.pins.includes(wish.pin ?? '');
-  const [part = ''] = wish.of.split('.');
+  const { part } = parseRef(wish.of);
   return [
     result(circuit, meta, {
-      subjects: [`${controller.id}.${wish.pin}`, wish.id],
+      subjects: [keyOf(controller.id, wish.pin), wish.id],
       severity: wakes ? null : wakes === undefined ? 'caution' : 'fault',
       assumed: wakes === undefined,
       message: wakes

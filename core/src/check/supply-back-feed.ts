@@ -6,6 +6,7 @@ import { GUARD_DROP_LEAST } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result, type Severity } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Message, wordOf } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyBackFeedSays {
@@ -195,9 +196,9 @@ function judge(circuit: Circuit, part: PartNode, supply: string): Result[] {
     .toSorted((a, b) => RANK.indexOf(a.severity) - RANK.indexOf(b.severity) || b.volts - b.limit - (a.volts - a.limit));
   return [
     result(circuit, meta, {
-      subjects: [`${part.id}.${supply}`],
+      subjects: [keyOf(part.id, supply)],
       // What a hand has to remember is another thing to say than what happens by itself.
-      ...(worst && (worst.from.hand || worst.into.hand) ? { keyed: [`${part.id}.${supply}`, 'by hand'] } : {}),
+      ...(worst && (worst.from.hand || worst.into.hand) ? { keyed: [keyOf(part.id, supply), 'by hand'] } : {}),
       severity: worst?.severity ?? null,
       measured: worst?.volts ?? null,
       limit: worst?.limit ?? null,

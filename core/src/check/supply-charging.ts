@@ -7,6 +7,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, multiply, noted } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyChargingSays {
@@ -55,14 +56,14 @@ const A = (x: number) => quantityOf(x, 'A', 3);
 
 /** The cells that a charger charges. */
 function cellsOf(circuit: Circuit, part: PartNode, charger: Charger): Rail | undefined {
-  const into = circuit.rails.get(circuit.feeds.get(`${part.id}.${charger.into}`)?.rail ?? '');
+  const into = circuit.rails.get(circuit.feeds.get(keyOf(part.id, charger.into))?.rail ?? '');
   return into && circuit.rails.get(into.root);
 }
 
 function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result[] {
   const rail = cellsOf(circuit, part, charger);
   const cells = rail?.offer.cells;
-  if (!rail || !circuit.feeds.get(`${part.id}.${charger.from}`)?.rail) return [];
+  if (!rail || !circuit.feeds.get(keyOf(part.id, charger.from))?.rail) return [];
   const label = circuit.parts.get(rail.part)?.label ?? rail.part;
   const amps = toInterval(charger.current).max;
   const rests = [
@@ -85,7 +86,7 @@ function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result
   const air = airAt(circuit, part.id, { from: 20, to: 20 }).from;
   const frozen = cells.chemistry === 'lithium' && air < 0 && !charger.feelsCold;
   const out = (part.card.rails ?? []).flatMap(({ id, from }) =>
-    from?.supply === charger.into ? (circuit.rails.get(`${part.id}.${id}`) ?? []) : [],
+    from?.supply === charger.into ? (circuit.rails.get(keyOf(part.id, id)) ?? []) : [],
   );
   const load = out.reduce((sum, { typical }) => sum + typical, 0);
   const ends = amps * CHARGE_ENDS;
@@ -156,7 +157,7 @@ function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result
 
 function judgeSun(circuit: Circuit, part: PartNode, charger: Charger): Result[] {
   const cells = cellsOf(circuit, part, charger);
-  const from = circuit.rails.get(circuit.feeds.get(`${part.id}.${charger.from}`)?.rail ?? '');
+  const from = circuit.rails.get(circuit.feeds.get(keyOf(part.id, charger.from))?.rail ?? '');
   const panel = from && circuit.rails.get(from.root)?.offer.panel;
   if (!panel || !cells?.voltage) return [];
   const hours = circuit.plan.sunHours ?? WORST_SUN;

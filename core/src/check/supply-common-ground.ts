@@ -1,6 +1,7 @@
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta } from './result.ts';
 import { tells, type Text, distinct } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyCommonGroundSays {
@@ -40,12 +41,12 @@ function joined(circuit: Circuit): Map<string, { a: PartNode; b: PartNode; by: T
   };
   for (const net of circuit.nets) join(new Set(net.ends.flatMap(({ power }) => power.source ?? [])), net.label);
   const own = circuit.controller?.card.supplies[0];
-  const home = own && circuit.controller && circuit.feeds.get(`${circuit.controller.id}.${own.id}`)?.rail;
+  const home = own && circuit.controller && circuit.feeds.get(keyOf(circuit.controller.id, own.id))?.rail;
   const homeSource = circuit.rails.get(home ?? '')?.source;
   for (const part of circuit.parts.values())
     for (const choice of Object.values(part.choice?.ports ?? {})) {
       const supply = part.card.supplies[0];
-      const rail = supply && circuit.feeds.get(`${part.id}.${supply.id}`)?.rail;
+      const rail = supply && circuit.feeds.get(keyOf(part.id, supply.id))?.rail;
       const source = circuit.rails.get(rail ?? '')?.source;
       // A contact joins nothing of the load with what moves it.
       const contact = circuit.parts.get(choice.driver ?? '')?.card.contact;

@@ -6,6 +6,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyContactsSays {
@@ -76,7 +77,7 @@ export const supplyContacts = {
       const margin = limit - feed.peak;
       return [
         result(circuit, meta, {
-          subjects: [`${feed.part}.${feed.supply.id}`, 'leads'],
+          subjects: [keyOf(feed.part, feed.supply.id), 'leads'],
           severity: margin < 0 ? 'fault' : null,
           measured: feed.peak,
           limit,

@@ -6,6 +6,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 import { divide, multiply, subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyDipSays {
@@ -109,8 +110,8 @@ export const supplyDip = {
   meta,
   run: (circuit) => {
     const reference = circuit.controller?.card.controller?.io.reference;
-    const own = circuit.rails.get(`${circuit.controller?.id}.${reference}`);
-    const fed = circuit.rails.get(circuit.feeds.get(`${circuit.controller?.id}.${reference}`)?.rail ?? '');
+    const own = circuit.rails.get(keyOf(circuit.controller?.id, reference));
+    const fed = circuit.rails.get(circuit.feeds.get(keyOf(circuit.controller?.id, reference))?.rail ?? '');
     const rail = own ?? fed;
     return rail ? judge(circuit, rail) : [];
   },

@@ -4,6 +4,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyDropoutSays {
@@ -33,7 +34,7 @@ const V = (x: number) => quantityOf(x, 'V', 4);
 
 function judge(circuit: Circuit, rail: Rail): Result[] {
   const { from, voltage } = rail.offer;
-  const feed = from && circuit.feeds.get(`${rail.part}.${from.supply}`);
+  const feed = from && circuit.feeds.get(keyOf(rail.part, from.supply));
   if (!from?.dropout || !voltage || !feed?.voltage) return [];
   const part = circuit.parts.get(rail.part);
   const upper = circuit.rails.get(feed.rail ?? '');

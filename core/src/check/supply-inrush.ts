@@ -4,6 +4,7 @@ import { PORT_CAPACITANCE } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { multiply } from '../quantity/sum.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyInrushSays {
@@ -54,7 +55,7 @@ function across(circuit: Circuit, ref: string, seen: ReadonlySet<string> = new S
       return [
         ...own,
         ...fitted,
-        ...passed.flatMap(({ id }) => across(circuit, `${part}.${id}`, new Set([...seen, ref]))),
+        ...passed.flatMap(({ id }) => across(circuit, keyOf(part, id), new Set([...seen, ref]))),
       ];
     });
 }
@@ -102,7 +103,7 @@ function ringing(circuit: Circuit, feed: Feed): Result[] {
   const broken = peak > stands && !damped;
   return [
     result(circuit, meta, {
-      subjects: [`${part}.${supply.id}`, 'ringing'],
+      subjects: [keyOf(part, supply.id), 'ringing'],
       severity: broken ? 'caution' : null,
       measured: damped ? voltage.max : peak,
       limit: stands,

@@ -6,6 +6,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyLeadDropSays {
@@ -44,7 +45,7 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
   const label = circuit.parts.get(feed.part)?.label ?? feed.part;
   return [
     result(circuit, meta, {
-      subjects: [`${feed.part}.${feed.supply.id}`],
+      subjects: [keyOf(feed.part, feed.supply.id)],
       severity: drop > limit ? 'caution' : null,
       measured: drop,
       limit,

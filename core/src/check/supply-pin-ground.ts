@@ -5,6 +5,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyPinGroundSays {
@@ -36,7 +37,7 @@ function judge(circuit: Circuit, on: readonly PinGround[]): Result[] {
   if (!controller || !chip || !first) return [];
   const feeds = on.flatMap(({ part }) =>
     part.card.supplies.flatMap(({ id }) => {
-      const feed = circuit.feeds.get(`${part.id}.${id}`);
+      const feed = circuit.feeds.get(keyOf(part.id, id));
       return feed ? [{ label: part.label, peak: feed.peak }] : [];
     }),
   );
@@ -53,7 +54,7 @@ function judge(circuit: Circuit, on: readonly PinGround[]): Result[] {
   const severity = danger ? 'danger' : never || amps > limit || ohms === null ? 'fault' : null;
   return [
     result(circuit, meta, {
-      subjects: [`${controller.id}.${first.pin}`, ...on.map(({ part }) => part.id)],
+      subjects: [keyOf(controller.id, first.pin), ...on.map(({ part }) => part.id)],
       severity,
       measured: amps,
       limit,

@@ -4,6 +4,7 @@ import type { Circuit, Feed } from '../circuit/model.ts';
 import { socketOf } from '../circuit/socket.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyPlugSays {
@@ -34,7 +35,7 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
   if (!board || !source) return [];
   const socket = feed.supply.id === SOCKET;
   if (!socket && source.card.outlet === undefined) return [];
-  const subjects = [`${board.id}.${feed.supply.id}`];
+  const subjects = [keyOf(board.id, feed.supply.id)];
   const usb = socketOf(board.card);
   const rests = [
     [board.card.id, usb?.source],

@@ -13,6 +13,7 @@ import { supplyRailCurrent } from './supply-rail-current.ts';
 import { supplyRange } from './supply-range.ts';
 import { supplySourceCurrent } from './supply-source-current.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf, ownerOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyProgrammingSays {
@@ -60,10 +61,10 @@ function relieved(circuit: Circuit, { part, supply, rail, other }: Relief): Resu
   const node = circuit.parts.get(part);
   const terminal = node?.card.supplies.find(({ id }) => id === supply)?.terminal;
   const printed = node?.card.terminals.find(({ id }) => id === terminal)?.label ?? supply;
-  const nameOf = (ref: string) => label(ref.split('.')[0] ?? '');
+  const nameOf = (ref: string) => label(ownerOf(ref));
   return [
     result(circuit, meta, {
-      subjects: [`${part}.${supply}`, rail, other],
+      subjects: [keyOf(part, supply), rail, other],
       severity: 'caution',
       message: tell('takeOffBeforeGoes', { off: nameOf(other), on: nameOf(rail), printed, label: label(part) }),
       meaning: tell('meaning'),
@@ -84,7 +85,7 @@ export const supplyProgramming = {
     const visitors = circuit.plan.parts.filter(visits);
     const names = visitors.map(({ label }) => label);
     const fed = new Set(visitors.map(({ id }) => id));
-    const feeds = [...then.feeds.values()].some(({ rail }) => rail !== null && fed.has(rail.split('.')[0] ?? ''));
+    const feeds = [...then.feeds.values()].some(({ rail }) => rail !== null && fed.has(ownerOf(rail)));
     const board = circuit.controller?.label ?? tell('board');
     const found = grave.map((r): Result => ({
       ...r,

@@ -8,6 +8,7 @@ import { NEARLY_FED } from '../standard/practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyRangeSays {
@@ -103,7 +104,7 @@ function judge(circuit: Circuit, feed: Feed): Result {
   const label = part?.label ?? feed.part;
   const card = part?.card.id ?? '';
   const range = toInterval(feed.supply.range);
-  const subjects = [`${feed.part}.${feed.supply.id}`];
+  const subjects = [keyOf(feed.part, feed.supply.id)];
   const terminal = part?.card.terminals.find(({ id }) => id === feed.supply.terminal)?.label ?? feed.supply.id;
   if (!feed.voltage) {
     return result(circuit, meta, {

@@ -5,6 +5,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyStepUpSays {
@@ -25,7 +26,7 @@ const meta = {
 
 function judge(circuit: Circuit, rail: Rail): Result[] {
   const { from } = rail.offer;
-  const feed = from && circuit.feeds.get(`${rail.part}.${from.supply}`);
+  const feed = from && circuit.feeds.get(keyOf(rail.part, from.supply));
   if (!from?.switchCurrent || !feed?.voltage || !rail.voltage || rail.peak <= 0) return [];
   const { derating } = circuit.plan.rules;
   const amps = toInterval(from.switchCurrent).min;

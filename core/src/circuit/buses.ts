@@ -1,8 +1,9 @@
 /** Buses with the parts on them, and what can take each of those off. */
 import type { Plan } from '../plan/plan.ts';
-import type { BusNode, Member, PartNode } from './model.ts';
+import type { BusNode, Member, PartNode, Selector } from './model.ts';
 import type { PowerGraph } from './power.ts';
 import { beyondOf, clockOf, upstreamOf } from './trunks.ts';
+import { keyOf } from '../plan/ref.ts';
 
 export function deriveBuses(plan: Plan, parts: ReadonlyMap<string, PartNode>, power: PowerGraph): BusNode[] {
   const beyond = beyondOf(plan);
@@ -12,7 +13,9 @@ export function deriveBuses(plan: Plan, parts: ReadonlyMap<string, PartNode>, po
   const channels = new Map(
     plan.buses.map(({ id, behind }) => [
       id,
-      behind ? (isTogether(parts, behind.part) ? `${behind.part}:all` : `${behind.part}:${behind.channel}`) : null,
+      behind
+        ? { part: behind.part, channel: isTogether(parts, behind.part) ? ('all' as const) : behind.channel }
+        : null,
     ]),
   );
   for (const part of parts.values()) {
@@ -29,7 +32,7 @@ export function deriveBuses(plan: Plan, parts: ReadonlyMap<string, PartNode>, po
         options: port.addresses ?? [],
         beyond: behind,
         selectors: [
-          ...(behind && gated.has(behind) ? [behind] : []),
+          ...(behind && gated.has(behind) ? [{ part: behind, channel: null }] : []),
           ...wayUp(choice.bus, above).flatMap((bus) => channels.get(bus) ?? []),
           ...supplySwitches(part, power),
         ],
@@ -58,10 +61,10 @@ function wayUp(bus: string, above: ReadonlyMap<string, string | null>): string[]
   return way;
 }
 
-function supplySwitches(part: PartNode, power: PowerGraph): string[] {
+function supplySwitches(part: PartNode, power: PowerGraph): Selector[] {
   return part.card.supplies.flatMap(({ id }) => {
-    const rail = power.feeds.get(`${part.id}.${id}`)?.rail;
-    return rail ? (power.rails.get(rail)?.switches ?? []) : [];
+    const rail = power.feeds.get(keyOf(part.id, id))?.rail;
+    return (rail && power.rails.get(rail)?.switches.map((by) => ({ part: by, channel: null }))) || [];
   });
 }
 
@@ -70,6 +73,7 @@ function supplySwitches(part: PartNode, power: PowerGraph): string[] {
  * it off the bus and leaves the other on.
  */
 export function takesTurns(a: Member, b: Member): boolean {
-  const alone = (one: Member, other: Member) => one.selectors.some((s) => !other.selectors.includes(s));
+  const alone = (one: Member, other: Member) =>
+    one.selectors.some((s) => !other.selectors.some(({ part, channel }) => part === s.part && channel === s.channel));
   return alone(a, b) && alone(b, a);
 }

@@ -3,6 +3,7 @@ import { type Text } from '../quantity/message.ts';
 import type { Controller } from '../card/card-shape.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PartNode } from './model.ts';
+import { keyOf } from '../plan/ref.ts';
 
 export interface Reader {
   /** The controller, or the part with the converter. */
@@ -53,7 +54,7 @@ export function readerOf(circuit: Circuit, net: Net): Reader | null {
   const own = end && circuit.parts.get(end.part);
   if (own?.card.converter) {
     const { supply, inputs: _inputs, ...adc } = own.card.converter;
-    const fed = circuit.feeds.get(`${own.id}.${supply}`)?.voltage;
+    const fed = circuit.feeds.get(keyOf(own.id, supply))?.voltage;
     const scale = toInterval(adc.reference).min;
     return { part: own, adc, most: fed ? Math.min(scale, fed.min) : scale };
   }

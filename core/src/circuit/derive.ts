@@ -21,6 +21,7 @@ import { asFed } from './socket.ts';
 import { SOCKET } from '../card/kinds.ts';
 import { GUARD_DROP, RESISTOR_TOLERANCE } from '../standard/practice.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf, ownerOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface CircuitDeriveSays {
@@ -48,8 +49,8 @@ function feedWishes(
     rail !== null && controller && rails.get(rail)?.pin
       ? [
           {
-            id: `${part}.${supply.id}.${FEED_LINE}`,
-            of: `${part}.${supply.id}`,
+            id: keyOf(part, supply.id, FEED_LINE),
+            of: keyOf(part, supply.id),
             line: FEED_LINE,
             label: tell('supply', { part: parts.get(part)?.label ?? part }),
             ask: 'out' as const,
@@ -69,8 +70,8 @@ function feedWishes(
 /** A pin that is the ground of a part is taken, too; several parts may stand on one. */
 const groundWishes = (parts: ReadonlyMap<string, PartNode>, controller: PartNode | null): PinWish[] =>
   pinGrounds(parts, controller).map(({ part, pin }) => ({
-    id: `${part.id}.${GROUND_LINE}.${GROUND_LINE}`,
-    of: `${part.id}.${GROUND_LINE}`,
+    id: keyOf(part.id, GROUND_LINE, GROUND_LINE),
+    of: keyOf(part.id, GROUND_LINE),
     line: GROUND_LINE,
     label: tell('ground', { part: part.label }),
     ask: 'out' as const,
@@ -93,7 +94,7 @@ function guardOf(helper: GuardHelper, card: Card | undefined): Guard {
 function cableRuns(plan: Plan, cards: Library, parts: ReadonlyMap<string, PartNode>): Map<string, CableRun> {
   const runs = new Map<string, CableRun>();
   for (const part of parts.values()) {
-    const source = parts.get(part.choice?.feeds[SOCKET]?.split('.')[0] ?? '')?.card;
+    const source = parts.get(ownerOf(part.choice?.feeds[SOCKET]))?.card;
     const run = cableRun(plan, cards, part, source);
     if (run) runs.set(part.id, run);
   }

@@ -5,6 +5,7 @@ import { drawOf, type Draw } from './draw.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { PowerTree } from './power-tree.ts';
 import type { Rhythm } from './model.ts';
+import { keyOf, parseRef } from '../plan/ref.ts';
 
 /** Which face of a draw is looked at. */
 export type View = 'usual' | 'most' | 'surge' | 'together' | 'lasting';
@@ -93,7 +94,7 @@ export function flow({ tree, rhythms, view, still, across }: FlowInput): Flow {
   };
   const clockOf = (part: string) => tree.parts.get(part)?.choice?.run?.clock;
   const own = remembered((key) => {
-    const [part = '', id = ''] = key.split('.');
+    const { part, own: id = '' } = parseRef(key);
     const states = tree.parts.get(part)?.card.supplies.find((supply) => supply.id === id)?.current;
     return states ? faceOf(drawOf(states, rhythms.get(part), clockOf(part)), view) : steady(0);
   });
@@ -104,12 +105,12 @@ export function flow({ tree, rhythms, view, still, across }: FlowInput): Flow {
     return mapSteps(rail(ref), (amps) => currentInto(offered.offer, amps, voltages));
   });
   const supply = remembered((key) => {
-    const [part = '', id = ''] = key.split('.');
+    const { part, own: id = '' } = parseRef(key);
     const below = (tree.parts.get(part)?.card.rails ?? []).filter(
       // A rail that feeds itself has no source to draw from; its sum would depend on where one begins.
-      (offer) => offer.from?.supply === id && tree.ways.get(`${part}.${offer.id}`),
+      (offer) => offer.from?.supply === id && tree.ways.get(keyOf(part, offer.id)),
     );
-    return below.length === 0 ? own(key) : total([own(key), ...below.map((offer) => into(`${part}.${offer.id}`))]);
+    return below.length === 0 ? own(key) : total([own(key), ...below.map((offer) => into(keyOf(part, offer.id)))]);
   });
   function rail(ref: string): Steps {
     const known = rails.get(ref);
@@ -121,7 +122,7 @@ export function flow({ tree, rhythms, view, still, across }: FlowInput): Flow {
       ...(offered?.offer.ownLoad
         ? [faceOf(drawOf(offered.offer.ownLoad, rhythms.get(offered.part.id), offered.part.choice?.run?.clock), view)]
         : []),
-      ...(tree.fedBy.get(ref) ?? []).map((fed) => supply(`${fed.part.id}.${fed.supply.id}`)),
+      ...(tree.fedBy.get(ref) ?? []).map((fed) => supply(keyOf(fed.part.id, fed.supply.id))),
       ...(tree.pinsOn.get(ref) ?? []).map((pin) => rail(pin.ref)),
     ]);
     rails.set(ref, made);
@@ -129,8 +130,8 @@ export function flow({ tree, rhythms, view, still, across }: FlowInput): Flow {
   }
   return {
     rail,
-    supply: (part, id) => supply(`${part}.${id}`),
-    own: (part, id) => own(`${part}.${id}`),
+    supply: (part, id) => supply(keyOf(part, id)),
+    own: (part, id) => own(keyOf(part, id)),
     into,
     folded: () => [...folded],
   };

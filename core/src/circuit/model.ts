@@ -264,7 +264,13 @@ export interface Member {
   readonly options: readonly { value: number; setting: string }[];
   readonly beyond: string | null;
   /** What can take it off the bus: gated translators, channels of bus switches, supply switches. */
-  readonly selectors: readonly string[];
+  readonly selectors: readonly Selector[];
+}
+
+/** A part that takes others off a bus; of a bus switch the channel, "all" where the program keeps those in use on at once. */
+export interface Selector {
+  readonly part: string;
+  readonly channel: number | 'all' | null;
 }
 
 export interface BusNode {

@@ -6,6 +6,7 @@ import type { Circuit, Net, PartNode } from './model.ts';
 import { wayOf } from './way.ts';
 import { pinGroundId, pinGrounds } from './pin-ground.ts';
 import { quantityOf, tells, type Text, type Quantity, wordOf } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface CircuitNetlistSays {
@@ -29,9 +30,20 @@ export interface NodePin {
   readonly terminal: string;
 }
 
+/** What a node is of: what is read of it is read here, and never in its id. */
+type NodeOf =
+  | { readonly is: 'ground' }
+  | { readonly is: 'rail'; readonly rail: string }
+  /** What is fed through a contact, a diode, a fuse or a switch. */
+  | { readonly is: 'behind' }
+  | { readonly is: 'load'; readonly part: string; readonly port: string }
+  /** A net, or what lies beyond a resistor in it. `of` and `line` are those of the net. */
+  | { readonly is: 'line'; readonly net: string; readonly of: string; readonly line: string };
+
 /** Ground, a supply rail, what is fed through a guard, or a line by its name. */
 export interface NetNode {
   readonly id: string;
+  readonly of: NodeOf;
   readonly label: Text;
   readonly role: 'ground' | 'supply' | 'signal';
   /** "sda", "data": what the colour goes by. */
@@ -42,6 +54,9 @@ export interface NetNode {
   readonly voltage: number | undefined;
   readonly pins: readonly NodePin[];
 }
+
+/** A line goes by its net, however many resistors stand in it; anything else by its node. */
+export const lineOf = ({ id, of }: NetNode): string => (of.is === 'line' ? of.net : id);
 
 /** A helper with two legs. */
 export interface Legged {
@@ -65,10 +80,11 @@ export interface Netlist {
 }
 
 const GROUND = 'ground';
-const pinKey = ({ part, terminal }: NodePin): string => `${part}.${terminal}`;
+const pinKey = ({ part, terminal }: NodePin): string => keyOf(part, terminal);
 
 interface Draft {
   id: string;
+  of: NodeOf;
   label: Text;
   role: NetNode['role'];
   line: string;
@@ -159,7 +175,7 @@ export function netlistOf(circuit: Circuit): Netlist {
 export function railOrder(circuit: Circuit): string[] {
   const depth = (ref: string, guard = 0): number => {
     const at = circuit.rails.get(ref);
-    const from = at?.offer.from && circuit.feeds.get(`${at.part}.${at.offer.from.supply}`)?.rail;
+    const from = at?.offer.from && circuit.feeds.get(keyOf(at.part, at.offer.from.supply))?.rail;
     return from && guard < 32 ? 1 + depth(from, guard + 1) : 0;
   };
   return [...circuit.rails.keys()].sort((a, b) => depth(a) - depth(b));
@@ -172,7 +188,7 @@ function groundOf(circuit: Circuit, part: string): string {
   if (apart(part)) return `${GROUND}:${part}`;
   const sources = new Set(
     (node?.card.supplies ?? []).flatMap(({ id }) => {
-      const ref = circuit.feeds.get(`${part}.${id}`)?.rail;
+      const ref = circuit.feeds.get(keyOf(part, id))?.rail;
       return ref ? (circuit.rails.get(ref)?.source ?? []) : [];
     }),
   );
@@ -184,6 +200,7 @@ function groundNode(b: Builder, part: string): string {
   const pin = pinGrounds(b.circuit.parts, b.circuit.controller).find((on) => on.part.id === part);
   if (pin) {
     const low = b.node(pinGroundId(pin.pin), {
+      of: { is: 'ground' },
       label: tell('groundFrom', { pin: pin.label }),
       role: 'ground',
       line: 'ground',
@@ -196,6 +213,7 @@ function groundNode(b: Builder, part: string): string {
   const id = groundOf(b.circuit, part);
   const source = b.circuit.parts.get(id.slice(GROUND.length + 1));
   return b.node(id, {
+    of: { is: 'ground' },
     label: source ? tell('ground', { source: source.label }) : tell('commonGround'),
     role: 'ground',
     line: 'ground',
@@ -245,13 +263,20 @@ function directionOf(circuit: Circuit, node: PartNode): { terminal: string; rail
   return { terminal: translator.direction.terminal, rail: supply ? low : null };
 }
 
-const railId = (ref: string): string => `rail:${ref}`;
+const RAIL = 'rail:';
+const railId = (ref: string): string => `${RAIL}${ref}`;
+/** What the checks call a node: a rail goes by its own name. */
+export const subjectOf = (node: string): string => (node.startsWith(RAIL) ? node.slice(RAIL.length) : node);
+
+const switchedId = (part: string, supply: string | undefined): string => `switched:${keyOf(part, supply)}`;
+const behindId = ({ part, supply }: { part: string; supply: string }): string => `behind:${keyOf(part, supply)}`;
 
 function railNode(b: Builder, ref: string): string | null {
   const at = b.circuit.rails.get(ref);
   if (!at || !isWired(b.circuit, at.part)) return null;
   const known = b.nodes.has(b.idOf(railId(ref)));
   const id = b.node(railId(ref), {
+    of: { is: 'rail', rail: ref },
     label: at.label,
     role: 'supply',
     line: 'supply',
@@ -276,7 +301,8 @@ function rail(b: Builder, ref: string): void {
     const contact = contacts.find((c) => c.load.id === part && c.supply === supply.id);
     if (contact) {
       b.pin(id, { part: contact.relay.id, terminal: contact.contact.common });
-      const switched = b.node(`switched:${part}.${supply.id}`, {
+      const switched = b.node(switchedId(part, supply.id), {
+        of: { is: 'behind' },
         label: tell('behindContact', { offer: circuit.rails.get(ref)?.offer.name ?? ref, relay: contact.relay.label }),
         role: 'supply',
         line: 'supply',
@@ -293,7 +319,8 @@ function rail(b: Builder, ref: string): void {
       continue;
     }
     const label = circuit.parts.get(part)?.label ?? part;
-    const behind = b.node(`behind:${guard.part}.${guard.supply}`, {
+    const behind = b.node(behindId(guard), {
+      of: { is: 'behind' },
       label: tell('behind', { offer: circuit.rails.get(ref)?.offer.name ?? ref, by: wordOf('guard', guard.by), label }),
       role: 'supply',
       line: 'supply',
@@ -327,6 +354,7 @@ function rail(b: Builder, ref: string): void {
 
 const netNode = (b: Builder, net: Net, id = net.id): string =>
   b.node(id, {
+    of: { is: 'line', net: net.id, of: net.of, line: net.line },
     label: id === net.id ? net.label : tell('behindResistor', { net: net.label }),
     role: 'signal',
     line: net.line,
@@ -396,9 +424,10 @@ function coils(b: Builder): void {
       const driver = circuit.parts.get(part.choice?.ports[port.id]?.driver ?? '');
       const minus = part.card.terminals.find(({ role }) => role === 'ground');
       if (driver?.card.contact && minus)
-        diodes(b, part.id, groundNode(b, part.id), `switched:${part.id}.${part.card.supplies[0]?.id}`);
+        diodes(b, part.id, groundNode(b, part.id), switchedId(part.id, part.card.supplies[0]?.id));
       if (port.protocol !== 'coil' || !driver?.card.driver || !minus) continue;
-      const id = b.node(`load:${part.id}.${port.id}`, {
+      const id = b.node(`load:${keyOf(part.id, port.id)}`, {
+        of: { is: 'load', part: part.id, port: port.id },
         label: tell('to', { part: part.label, driver: driver.label }),
         role: 'signal',
         line: 'load',
@@ -408,7 +437,7 @@ function coils(b: Builder): void {
       b.pin(id, { part: driver.id, terminal: driver.card.driver.terminal });
       b.pin(id, { part: part.id, terminal: minus.id });
       const [supply] = part.card.supplies;
-      const feed = supply && circuit.feeds.get(`${part.id}.${supply.id}`)?.rail;
+      const feed = supply && circuit.feeds.get(keyOf(part.id, supply.id))?.rail;
       if (feed) diodes(b, part.id, id, railId(feed));
     }
 }
@@ -444,9 +473,9 @@ function capacitor(b: Builder, id: string, farads: number, legs: readonly [strin
 /** Capacitors across supplies. */
 function capacitors(b: Builder): void {
   for (const helper of b.circuit.plan.helpers) {
-    const feed = helper.kind === 'capacitor' && b.circuit.feeds.get(`${helper.part}.${helper.supply}`);
+    const feed = helper.kind === 'capacitor' && b.circuit.feeds.get(keyOf(helper.part, helper.supply));
     if (helper.kind !== 'capacitor' || !feed || !feed.rail) continue;
-    const behind = `behind:${helper.part}.${helper.supply}`;
+    const behind = behindId(helper);
     const plus = b.nodes.has(behind) ? behind : railId(feed.rail);
     capacitor(b, helper.id, helper.farads, [plus, groundNode(b, helper.part)], helper.polar);
   }

@@ -9,6 +9,7 @@ import { controllerEnd, dividerEnd, lightlyLoaded, signalEnd, tiedEnd, weakPullU
 import { powerOf, type PowerGraph } from './power.ts';
 import { deriveTrunks, type Station, type Trunk } from './trunks.ts';
 import { quantityOf, tells, type Text, type Quantity, wordOf } from '../quantity/message.ts';
+import { beyondOf, keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface CircuitNetsSays {
@@ -170,7 +171,7 @@ function pullUpHelpers(plan: Plan, power: PowerGraph, tolerance: number): Map<st
   const map = new Map<string, PullUp[]>();
   for (const helper of plan.helpers) {
     if (helper.kind !== 'pull-up') continue;
-    const key = `${helper.of}.${helper.line}${helper.beyond ? `@${helper.beyond}` : ''}`;
+    const key = beyondOf(keyOf(helper.of, helper.line), helper.beyond);
     map.set(key, [...(map.get(key) ?? []), toRail(helper, power, tolerance)]);
   }
   return map;
@@ -180,7 +181,7 @@ function seriesHelpers(plan: Plan): Map<string, { helper: string; ohms: number }
   const map = new Map<string, { helper: string; ohms: number }[]>();
   for (const helper of plan.helpers) {
     if (helper.kind !== 'series') continue;
-    const key = `${helper.part}.${helper.port}.${helper.line}`;
+    const key = keyOf(helper.part, helper.port, helper.line);
     map.set(key, [...(map.get(key) ?? []), { helper: helper.id, ohms: helper.ohms }]);
   }
   return map;
@@ -190,7 +191,7 @@ function pullDownHelpers(plan: Plan, tolerance: number): Map<string, PullDown[]>
   const map = new Map<string, PullDown[]>();
   for (const helper of plan.helpers) {
     if (helper.kind !== 'pull-down') continue;
-    const key = `${helper.part}.${helper.port}.${helper.line}`;
+    const key = keyOf(helper.part, helper.port, helper.line);
     const entry: PullDown = {
       ohms: spread(helper.ohms, tolerance),
       helper: helper.id,
@@ -206,7 +207,7 @@ function filterHelpers(plan: Plan): Map<string, { helper: string; farads: number
   const map = new Map<string, { helper: string; farads: number }[]>();
   for (const helper of plan.helpers) {
     if (helper.kind !== 'filter') continue;
-    const key = `${helper.part}.${helper.port}.${helper.line}`;
+    const key = keyOf(helper.part, helper.port, helper.line);
     map.set(key, [...(map.get(key) ?? []), { helper: helper.id, farads: helper.farads }]);
   }
   return map;
@@ -223,7 +224,7 @@ function fittedPullDown(end: NetEnd, parts: ReadonlyMap<string, PartNode>): Pull
 const fixedHelpers = (plan: Plan, power: PowerGraph, tolerance: number): Map<string, NonNullable<Net['fixed']>> =>
   new Map(
     plan.helpers.flatMap((h) =>
-      h.kind === 'fixed' ? [[`${h.part}.${h.port}.${h.line}`, toRail(h, power, tolerance)] as const] : [],
+      h.kind === 'fixed' ? [[keyOf(h.part, h.port, h.line), toRail(h, power, tolerance)] as const] : [],
     ),
   );
 
@@ -231,7 +232,7 @@ const DRIVES_HIGH: ReadonlySet<string> = new Set(['push-pull', 'bidirectional', 
 
 function finishNet(trunk: Trunk, beyond: string | null, bare: readonly NetEnd[], making: Making): Net {
   const { parts, power, controller } = making;
-  const id = beyond === null ? trunk.id : `${trunk.id}@${beyond}`;
+  const id = beyondOf(trunk.id, beyond);
   const pullUps = [
     ...(making.pullUps.get(id) ?? []),
     ...bare.flatMap((end) => fittedPullUp(end, parts, power, controller)),
@@ -314,9 +315,9 @@ function onBoard(
     const on = powerOf(power, controller, to);
     return {
       ohms: toInterval(value),
-      rail: on.rail ?? `${controller.id}.${to}`,
+      rail: on.rail ?? keyOf(controller.id, to),
       voltage: on.voltage,
-      root: on.rail ?? `${controller.id}.${to}`,
+      root: on.rail ?? keyOf(controller.id, to),
       source: on.source,
       switches: on.switches,
       helper: null,
@@ -341,9 +342,9 @@ function fittedPullUp(
   return [
     {
       ohms: toInterval(fitted.value),
-      rail: on.rail ?? `${part.id}.${fitted.to}`,
+      rail: on.rail ?? keyOf(part.id, fitted.to),
       voltage: on.voltage,
-      root: on.rail ?? `${part.id}.${fitted.to}`,
+      root: on.rail ?? keyOf(part.id, fitted.to),
       source: on.source,
       switches: on.switches,
       helper: null,

@@ -2,7 +2,7 @@
 import type { Card } from '../card/card.ts';
 import type { Pin } from '../card/card-shape.ts';
 import type { Feature } from '../card/controller.ts';
-import type { Ask } from '../card/protocol.ts';
+import { peripheralOf, roleOf, type Ask } from '../card/protocol.ts';
 import { printedNames } from './carrier.ts';
 import type { Circuit, PinWish } from './model.ts';
 
@@ -26,9 +26,9 @@ export function functionsOf(card: Card, pin: Pin): readonly string[] {
  * @example a pin with i2c0.sda and i2c1.sda serves the ask "i2c.sda" on ['0', '1']
  */
 export function instancesFor(functions: readonly string[], ask: Ask): string[] {
-  const [peripheral, role] = ask.split('.');
+  const role = roleOf(ask);
   if (role) {
-    const pattern = new RegExp(`^${peripheral}(\\d)\\.${role}$`);
+    const pattern = new RegExp(`^${peripheralOf(ask)}(\\d)\\.${role}$`);
     return functions.flatMap((f) => f.match(pattern)?.[1] ?? []);
   }
   const able =

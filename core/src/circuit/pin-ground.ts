@@ -3,6 +3,7 @@ import { type Text } from '../quantity/message.ts';
 import { labelOf } from './label.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { PartNode } from './model.ts';
+import { parseRef } from '../plan/ref.ts';
 
 export interface PinGround {
   readonly part: PartNode;
@@ -19,7 +20,7 @@ export const pinGroundId = (pin: string): string => `ground:pin:${pin}`;
 export function pinGrounds(parts: ReadonlyMap<string, PartNode>, controller: PartNode | null): PinGround[] {
   if (!controller) return [];
   return [...parts.values()].flatMap((part): PinGround[] => {
-    const [owner, pin] = part.choice?.ground?.split('.') ?? [];
+    const { part: owner, own: pin } = parseRef(part.choice?.ground);
     if (owner !== controller.id || pin === undefined) return [];
     const label = controller.card.terminals.find(({ id }) => id === pin)?.label ?? pin;
     return [{ part, pin, label: labelOf(controller.label, label) }];

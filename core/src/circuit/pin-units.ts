@@ -4,6 +4,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { Circuit, PinWish } from './model.ts';
 import { featuresInUse, functionsOf, groupInstances, pinByTerminal, unitOf } from './pin-function.ts';
+import { peripheralOf } from '../card/protocol.ts';
 
 /** The feature that takes every converter of a pin away; null where one is left. */
 export function converterTakenBy(functions: readonly string[], features: readonly Feature[]): Feature | null {
@@ -54,7 +55,7 @@ export function commonFrequency(group: PwmGroup | null, wishes: readonly PinWish
 export function spreadInstances(circuit: Circuit): { given: Map<string, string>; left: string[] } {
   const taken = new Set(featuresInUse(circuit).flatMap(({ takes }) => takes));
   const kinds = new Map<string, string>();
-  for (const { group, ask } of circuit.wishes) if (group) kinds.set(group, ask.split('.')[0] ?? '');
+  for (const { group, ask } of circuit.wishes) if (group) kinds.set(group, peripheralOf(ask));
   const holder = new Map<string, string>();
   const options = new Map<string, string[]>();
   for (const [group, kind] of kinds)

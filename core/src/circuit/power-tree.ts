@@ -3,6 +3,7 @@ import { SOCKET_RAIL } from '../card/kinds.ts';
 import type { Supply } from '../card/card-shape.ts';
 import type { NamedOffer, PartNode } from './model.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface CircuitPowerTreeSays {
@@ -45,7 +46,7 @@ const pinName = (part: PartNode, terminal: string): Text =>
 
 /** The pin behind a feed that names one, as a rail of the controller's logic supply. */
 function pinOffer(ref: string, controller: PartNode | null): Offered | null {
-  const [owner, terminal = ''] = ref.split('.');
+  const { part: owner, own: terminal = '' } = parseRef(ref);
   const chip = controller?.card.controller;
   if (!controller || !chip || owner !== controller.id || !chip.pins.some((pin) => pin.terminal === terminal))
     return null;
@@ -61,7 +62,7 @@ function pinOffer(ref: string, controller: PartNode | null): Offered | null {
       limit: chip.pinCurrent.recommended,
       ...(outputHigh ? { voltage: { ...outputHigh, unit: 'V' } } : {}),
     },
-    up: isRail ? `${controller.id}.${reference}` : feedRail(controller, reference),
+    up: isRail ? keyOf(controller.id, reference) : feedRail(controller, reference),
     pin: true,
   };
 }
@@ -74,7 +75,7 @@ export function powerTree(parts: ReadonlyMap<string, PartNode>, controller: Part
     for (const offer of part.card.rails ?? []) {
       const up = offer.from ? feedRail(part, offer.from.supply) : null;
       const named = offer.id === SOCKET_RAIL ? { ...offer, name: tell('fromSocket') } : offer;
-      offers.set(`${part.id}.${offer.id}`, { ref: `${part.id}.${offer.id}`, part, offer: named, up, pin: false });
+      offers.set(keyOf(part.id, offer.id), { ref: keyOf(part.id, offer.id), part, offer: named, up, pin: false });
     }
   for (const part of parts.values())
     for (const supply of part.card.supplies) {

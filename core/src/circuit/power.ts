@@ -16,6 +16,7 @@ import type { Rhythm } from './model.ts';
 import { voltages, type Lost } from './rail-voltage.ts';
 import type { Plan } from '../plan/plan.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+import { keyOf, ownerOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface CircuitPowerSays {
@@ -86,7 +87,7 @@ export function sketchPower(plan: Plan, parts: ReadonlyMap<string, PartNode>, co
       const rail = feedRail(part, supply.id);
       const voltage = rail === null ? null : volts(rail);
       const lead = { length: JUMPER_LENGTH, gauge: JUMPER_GAUGE };
-      feeds.set(`${part.id}.${supply.id}`, {
+      feeds.set(keyOf(part.id, supply.id), {
         part: part.id,
         supply,
         rail,
@@ -105,7 +106,7 @@ export function sketchPower(plan: Plan, parts: ReadonlyMap<string, PartNode>, co
 /** How a supply is joined with the rail that feeds it. */
 function joinedBy(part: PartNode, supply: string): Feed['by'] {
   if (supply === SOCKET) return 'cable';
-  return feedRail(part, supply)?.split('.')[0] === part.id ? 'inside' : 'leads';
+  return ownerOf(feedRail(part, supply)) === part.id ? 'inside' : 'leads';
 }
 
 /** What a rail is, apart from its figures. */
@@ -164,7 +165,7 @@ export function derivePower(
     const length = part.choice?.lead ?? JUMPER_LENGTH;
     const gauge = part.choice?.gauge ?? JUMPER_GAUGE;
     const ohms = gaugeResistance(gauge);
-    const key = `${part.id}.${supply.id}`;
+    const key = keyOf(part.id, supply.id);
     const by = joinedBy(part, supply.id);
     const cable = by === 'cable' ? cables.get(part.id) : undefined;
     if (by !== 'leads') {
@@ -183,7 +184,7 @@ export function derivePower(
     }
     const lift = lifts.get(part.id) ?? 0;
     const guard = guards.find(
-      (g) => g.drop > 0 && `${g.part}.${g.supply}` === key && g.rail === feedRail(part, supply.id),
+      (g) => g.drop > 0 && keyOf(g.part, g.supply) === key && g.rail === feedRail(part, supply.id),
     );
     const diode = guard?.drop ?? 0;
     const touched = contacts(gauge);
@@ -228,7 +229,7 @@ export function derivePower(
   const feeds = new Map<string, Feed>();
   for (const part of parts.values()) {
     for (const supply of part.card.supplies) {
-      const key = `${part.id}.${supply.id}`;
+      const key = keyOf(part.id, supply.id);
       const rail = feedRail(part, supply.id);
       const at = rail === null ? null : final(rail);
       const found = lost.get(key);
@@ -284,7 +285,7 @@ function loadsOf(
     const { sum } = drawOf(supply.current, beats.get(part.id), part.choice?.run?.clock);
     if (own.peak > 0) loads.push({ kind: 'part', subject: part.id, label: part.label, ...own, sum });
     for (const made of part.card.rails ?? []) {
-      const below = `${part.id}.${made.id}`;
+      const below = keyOf(part.id, made.id);
       if (made.from?.supply !== supply.id || !tree.ways.get(below)) continue;
       const through = of((flow) => flow.into(below));
       if (through.peak > 0)
@@ -326,7 +327,7 @@ const DEAD: Power = { rail: null, source: null, switches: [], voltage: null, dro
 /** The power that a supply or own rail of a part stands on. */
 export function powerOf(graph: PowerGraph, part: PartNode, reference: string | undefined): Power {
   const id = reference ?? part.card.supplies[0]?.id ?? '';
-  const own = graph.rails.get(`${part.id}.${id}`);
+  const own = graph.rails.get(keyOf(part.id, id));
   // A part without a supply has levels in volts only.
   if (!own && part.card.supplies.length === 0) return { ...DEAD, voltage: exact(0) };
   if (own)
@@ -338,7 +339,7 @@ export function powerOf(graph: PowerGraph, part: PartNode, reference: string | u
       drop: 0,
       lift: 0,
     };
-  const feed = graph.feeds.get(`${part.id}.${id}`);
+  const feed = graph.feeds.get(keyOf(part.id, id));
   const rail = feed?.rail ? graph.rails.get(feed.rail) : undefined;
   if (!feed || !rail?.voltage) return DEAD;
   return {

@@ -1,6 +1,7 @@
 /** Programmers that are there only while a program is loaded: two states of one plan, each of which is a circuit of its own. */
 import type { PlanDocument } from '../plan/document.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
+import { ownerOf } from '../plan/ref.ts';
 
 /** True for a part that is put on while a program is loaded and taken off again. */
 export const visits = (part: PartChoice): boolean => part.only === 'programming';
@@ -11,7 +12,7 @@ export function whileProgramming({ plan, cards }: PlanDocument): PlanDocument | 
   if (visitors.size === 0) return null;
   const parts = plan.parts.map(({ only: _only, also, ...part }): PartChoice => {
     const fed = Object.entries(also ?? {});
-    const byVisitor = fed.filter(([, rail]) => visitors.has(rail.split('.')[0] ?? ''));
+    const byVisitor = fed.filter(([, rail]) => visitors.has(ownerOf(rail)));
     const others = fed.filter(([supply]) => !byVisitor.some(([own]) => own === supply));
     return {
       ...part,
@@ -37,7 +38,7 @@ export function reliefs(plan: Plan): Relief[] {
   return plan.parts.flatMap(({ id, feeds, also }) =>
     Object.entries(also ?? {}).flatMap(([supply, rail]): Relief[] => {
       const other = feeds[supply];
-      return other !== undefined && visitors.has(rail.split('.')[0] ?? '') ? [{ part: id, supply, rail, other }] : [];
+      return other !== undefined && visitors.has(ownerOf(rail)) ? [{ part: id, supply, rail, other }] : [];
     }),
   );
 }

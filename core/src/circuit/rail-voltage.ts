@@ -4,6 +4,7 @@ import { toInterval } from '../card/to-interval.ts';
 import { exact, interval, type Interval } from '../quantity/interval.ts';
 import { levelVolts } from './level.ts';
 import type { Offered, PowerTree } from './power-tree.ts';
+import { keyOf } from '../plan/ref.ts';
 
 export interface Lost {
   /** V */
@@ -52,7 +53,7 @@ export function voltages(
     if (offer.voltage && (!offer.from || (up && of(up)))) return toInterval(offer.voltage);
     if (!offer.from || !up) return null;
     const above = of(up);
-    const drop = lost(`${part.id}.${offer.from.supply}`);
+    const drop = lost(keyOf(part.id, offer.from.supply));
     if (!above) return null;
     const way = offer.from.drop ? toInterval(offer.from.drop) : exact(0);
     const high = above.max - way.min;

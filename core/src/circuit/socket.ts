@@ -8,6 +8,7 @@ import { SOCKET, SOCKET_RAIL } from '../card/kinds.ts';
 import type { UsbSocket } from '../card/power.ts';
 import type { PartChoice } from '../plan/plan.ts';
 import { SOCKET_LIMIT } from '../standard/practice.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** The socket of a card, if it has one. */
 export const socketOf = (card: Card): UsbSocket | null => card.controller?.usb ?? null;
@@ -28,7 +29,7 @@ export function asFed(card: Card, choice: PartChoice): { card: Card; choice: Par
   const fed = held[key] ?? (usb.makes === undefined ? joined(card, usb) : direct(card, usb, usb.makes, beside));
   known.set(card, { ...held, [key]: fed });
   if (usb.makes !== undefined) return { card: fed, choice };
-  const rail = `${choice.id}.${SOCKET_RAIL}`;
+  const rail = keyOf(choice.id, SOCKET_RAIL);
   return {
     card: fed,
     choice: beside

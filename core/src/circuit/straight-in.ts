@@ -7,6 +7,7 @@ import type { Circuit, PartNode } from './model.ts';
 import { socketPlaces, type Socket } from './mated.ts';
 import { instancesFor, pinUses, type PinUse } from './pin-function.ts';
 import { PORT_LINES, type Ask } from '../card/protocol.ts';
+import { keyOf, ownerOf } from '../plan/ref.ts';
 
 export interface StraightIn {
   readonly on: Socket;
@@ -31,7 +32,7 @@ function askedBy(circuit: Circuit, part: PartNode, terminal: Terminal): Asked {
     for (const [line, id] of Object.entries(port.lines)) {
       if (id !== signal?.id) continue;
       const bus = isBusLine(port.protocol, line) ? part.choice?.ports[port.id]?.bus : undefined;
-      const of = bus ?? `${part.id}.${port.id}`;
+      const of = bus ?? keyOf(part.id, port.id);
       const wish = circuit.wishes.find((w) => w.of === of && w.line === line);
       const members =
         bus === undefined
@@ -61,7 +62,7 @@ function meet(
   const { controller } = circuit;
   const asked = askedBy(circuit, part, own);
   const use = uses.find(({ pin }) => pin.terminal === other.id);
-  const others = use?.wishes.filter(({ of }) => of !== part.id && of.split('.')[0] !== part.id) ?? [];
+  const others = use?.wishes.filter(({ of }) => of !== part.id && ownerOf(of) !== part.id) ?? [];
   const free = use !== undefined && others.length === 0 && !use.pin.strap && !use.pin.reserved;
   const drives = free && circuit.plan.rules.pinPower > 0 && instancesFor(use.functions, 'out').length > 0;
   switch (asked.kind) {
@@ -72,7 +73,7 @@ function meet(
       return drives ? setGround(plan, part.id, other.id) : null;
     case 'supply': {
       const rail = controller?.card.rails?.find(({ terminal }) => terminal === other.id);
-      const ref = rail ? `${controller?.id}.${rail.id}` : drives ? `${controller?.id}.${other.id}` : null;
+      const ref = rail ? keyOf(controller?.id, rail.id) : drives ? keyOf(controller?.id, other.id) : null;
       return ref === null ? null : setFeed(plan, part.id, asked.supply, ref);
     }
     case 'line': {
@@ -110,7 +111,7 @@ export function straightIn(circuit: Circuit, id: string): StraightIn[] {
       if (!now) return [];
       const choice = now.parts.find((p) => p.id === id);
       const fed = Object.values(choice?.feeds ?? {}).filter((ref) =>
-        uses.some(({ pin }) => ref === `${controller.id}.${pin.terminal}`),
+        uses.some(({ pin }) => ref === keyOf(controller.id, pin.terminal)),
       );
       return [{ on, plan: setOn(now, id, on), power: fed.length + (choice?.ground === undefined ? 0 : 1) }];
     })

@@ -5,6 +5,7 @@ import type { Port } from '../card/card-shape.ts';
 import { isBusLine, isShared, PORT_LINES, type Ask } from '../card/protocol.ts';
 import type { Bus, PinChoice, Plan } from '../plan/plan.ts';
 import type { PartNode } from './model.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** A port of a part on a line. */
 export interface Station {
@@ -40,10 +41,10 @@ export interface Trunk {
 export function beyondOf(plan: Plan): (part: string, port: string, line: string) => string | null {
   const map = new Map<string, string>();
   for (const helper of plan.helpers) {
-    if (helper.kind === 'translator') for (const { part, port } of helper.ports) map.set(`${part}.${port}`, helper.id);
-    if (helper.kind === 'divider') map.set(`${helper.part}.${helper.port}.${helper.line}`, helper.id);
+    if (helper.kind === 'translator') for (const { part, port } of helper.ports) map.set(keyOf(part, port), helper.id);
+    if (helper.kind === 'divider') map.set(keyOf(helper.part, helper.port, helper.line), helper.id);
   }
-  return (part, port, line) => map.get(`${part}.${port}.${line}`) ?? map.get(`${part}.${port}`) ?? null;
+  return (part, port, line) => map.get(keyOf(part, port, line)) ?? map.get(keyOf(part, port)) ?? null;
 }
 
 /** Clock of a bus: its own, or that of the bus that it is a segment of. */
@@ -81,14 +82,14 @@ function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<
   // Of several ports with one line each it is the port that tells them apart.
   const name = Object.keys(port.lines).length === 1 ? port.id : line;
   return {
-    id: `${part.id}.${port.id}.${line}`,
-    of: `${part.id}.${port.id}`,
+    id: keyOf(part.id, port.id, line),
+    of: keyOf(part.id, port.id),
     bus: null,
     line,
     label: alone && !isShared(port.protocol) ? part.label : labelOf(part.label, name),
     protocol: port.protocol,
     ask: port.interrupts?.lines.includes(line) ? 'irq' : (PORT_LINES[port.protocol][line] ?? 'inout'),
-    group: port.protocol === 'uart' ? `${part.id}.${port.id}` : null,
+    group: port.protocol === 'uart' ? keyOf(part.id, port.id) : null,
     pin: choice?.on === undefined && choice?.tied === undefined ? (choice?.pin ?? null) : null,
     locked: choice?.locked ?? false,
     weakPull: choice?.weakPull ?? false,
@@ -136,7 +137,7 @@ function busTrunks(
     const choice = bus.lines[line];
     return [
       {
-        id: `${bus.id}.${line}`,
+        id: keyOf(bus.id, line),
         of: bus.id,
         bus: bus.id,
         line,
@@ -164,5 +165,5 @@ function channelOf(plan: Plan, parts: ReadonlyMap<string, PartNode>, bus: Bus, l
   const channel = part?.card.busSwitch?.channels[bus.behind?.channel ?? -1];
   const signal = line === 'sda' ? channel?.sda : line === 'scl' ? channel?.scl : undefined;
   const upstream = upstreamOf(plan, bus);
-  return part && signal ? { part, signal, upstream: upstream ? `${upstream.id}.${line}` : null } : null;
+  return part && signal ? { part, signal, upstream: upstream ? keyOf(upstream.id, line) : null } : null;
 }

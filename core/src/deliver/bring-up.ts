@@ -15,6 +15,8 @@ import { firstReading } from './first-reading.ts';
 import { Places } from './places.ts';
 import { cautionsOf, type Caution } from '../circuit/cautions.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
+import { subjectOf } from '../circuit/netlist.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DeliverBringUpSays {
@@ -234,7 +236,7 @@ class Sheet {
         expected: this.rest(node.id, volts),
       };
     }
-    const rail = this.circuit.rails.get(node?.id.replace(/^rail:/, '') ?? '');
+    const rail = node?.of.is === 'rail' ? this.circuit.rails.get(node.of.rail) : undefined;
     if (node) {
       const at = rail?.voltage ?? { min: volts * 0.97, max: volts * 1.03 };
       return {
@@ -255,7 +257,7 @@ class Sheet {
     const supply = part?.card.supplies.find(
       ({ terminal }) => m.from.kind === 'terminal' && terminal === m.from.terminal,
     );
-    const feed = part && supply && this.circuit.feeds.get(`${part.id}.${supply.id}`)?.voltage;
+    const feed = part && supply && this.circuit.feeds.get(keyOf(part.id, supply.id))?.voltage;
     // What is switched on only when it works shows nothing until then.
     const idle = Math.abs(volts) < 0.1;
     const [min, max] =
@@ -381,7 +383,7 @@ export function answersOf(row: SheetRow, passes: readonly Result[]): string[] {
   if (row.touched) return [];
   const by = answers(row);
   if (by === null) return [];
-  const about = row.subjects.map((subject) => subject.replace(/^rail:/, ''));
+  const about = row.subjects.map(subjectOf);
   const names = (subject: string) => about.some((id) => subject === id || subject.startsWith(`${id}.`));
   return passes
     .filter(({ check, subjects }) => metaOf(check)?.answeredBy === by && subjects.some(names))

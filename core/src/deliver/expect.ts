@@ -207,7 +207,7 @@ export const expectations = {
   supply(circuit: Circuit, layout: Layout, netlist: Netlist, places: Places): StepCheck[] {
     const ground = groundOf(netlist);
     const zero = ground && pointOf(layout, places, ground);
-    const rails = netlist.nodes.filter(({ id }) => id.startsWith('rail:'));
+    const rails = netlist.nodes.filter(({ of }) => of.is === 'rail');
     const plugs = pluggedSources(circuit);
     const wired = [...circuit.parts.values()].some(
       ({ id, card }) => card.kind === 'source' && !plugs.some(({ part }) => part === id),
@@ -227,7 +227,7 @@ function given(
   zero: Text | null | undefined,
 ): StepCheck[] {
   return rails.flatMap((node): StepCheck[] => {
-    const rail = circuit.rails.get(node.id.replace(/^rail:/, ''));
+    const rail = node.of.is === 'rail' ? circuit.rails.get(node.of.rail) : undefined;
     const at = pointOf(layout, places, node);
     if (!rail?.voltage || !at || !zero) return [];
     return [

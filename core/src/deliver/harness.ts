@@ -4,6 +4,7 @@ import type { Netlist } from '../circuit/netlist.ts';
 import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 import type { Places } from './places.ts';
 import type { Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 export interface ColourChange {
   readonly where: Text;
@@ -17,7 +18,7 @@ export function harnessOf(layout: Layout, netlist: Netlist, places: Places): Col
   const grids = layout.boards.map(({ grid }) => grid);
   const placeOf = (point: LeadPoint): string => {
     if (point.kind === 'joint') return `joint ${point.joint}`;
-    if (point.kind === 'terminal') return `${point.part}.${point.terminal}`;
+    if (point.kind === 'terminal') return keyOf(point.part, point.terminal);
     const hole = parseHole(point.hole);
     return hole ? conductorOf(grids, hole) : point.hole;
   };

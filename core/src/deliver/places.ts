@@ -60,8 +60,8 @@ export class Places {
     }
   }
 
-  private nameOf({ id, label }: NetNode): Text {
-    return this.circuit.rails.get(id.replace(/^rail:/, ''))?.offer.name ?? label;
+  private nameOf({ of, label }: NetNode): Text {
+    return (of.is === 'rail' && this.circuit.rails.get(of.rail)?.offer.name) || label;
   }
 
   private grids() {

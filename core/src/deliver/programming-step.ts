@@ -8,6 +8,7 @@ import type { PartChoice } from '../plan/plan.ts';
 import { look } from './expect.ts';
 import type { WiringStep } from './step.ts';
 import { tells, type Text, type Message } from '../quantity/message.ts';
+import { keyOf, ownerOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DeliverProgrammingStepSays {
@@ -55,7 +56,7 @@ function linesSaid(circuit: Circuit, part: PartChoice, card: Card | undefined): 
 function feedsSaid(circuit: Circuit, part: PartChoice, card: Card | undefined): Message[] {
   return circuit.plan.parts.flatMap((fed) =>
     Object.entries(fed.also ?? {}).flatMap(([supply, rail]) => {
-      const [owner, id] = rail.split('.');
+      const { part: owner, own: id } = parseRef(rail);
       if (owner !== part.id) return [];
       const from = card?.rails?.find((r) => r.id === id)?.terminal;
       const own = circuit.parts.get(fed.id)?.card;
@@ -79,14 +80,14 @@ export function handSteps(circuit: Circuit): WiringStep[] {
       if (!hand || !all.some(({ socket }) => socket)) return [];
       return [
         {
-          key: `hand:${part.id}.${id}`,
+          key: `hand:${keyOf(part.id, id)}`,
           phase: 'programming',
           title: tell('wheneverCableGoesInto', { part: part.label, hand: hand.name }),
           put: [],
           leads: [],
           checks: [look(tell('switchBeforeOff', { hand: hand.name })), look(tell('onlyThenCableGoes'))],
           cautions: [],
-          subjects: [part.id, `${part.id}.${id}`],
+          subjects: [part.id, keyOf(part.id, id)],
         },
       ];
     }),
@@ -95,10 +96,10 @@ export function handSteps(circuit: Circuit): WiringStep[] {
 
 /** One step for each part that visits. */
 export function programmingSteps(circuit: Circuit): WiringStep[] {
-  const label = (ref: string) => circuit.plan.parts.find(({ id }) => id === ref.split('.')[0])?.label ?? ref;
+  const label = (ref: string) => circuit.plan.parts.find(({ id }) => id === ownerOf(ref))?.label ?? ref;
   return circuit.plan.parts.filter(visits).map((part): WiringStep => {
     const card = circuit.cards.get(part.card);
-    const off = reliefs(circuit.plan).filter(({ rail }) => rail.split('.')[0] === part.id);
+    const off = reliefs(circuit.plan).filter(({ rail }) => ownerOf(rail) === part.id);
     return {
       key: `programming:${part.id}`,
       phase: 'programming',

@@ -4,7 +4,7 @@ import { carrierOf } from '../circuit/carrier.ts';
 import { cautionsOf, type Caution } from '../circuit/cautions.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { pluggedSources } from '../circuit/mated.ts';
-import { netlistOf, type Netlist, type NetNode } from '../circuit/netlist.ts';
+import { lineOf, netlistOf, type NetNode, type Netlist } from '../circuit/netlist.ts';
 import type { Layout, Lead, LeadPoint, Seated } from '../circuit/laid.ts';
 import { checklistOf } from './checklist.ts';
 import { expectations, type StepCheck } from './expect.ts';
@@ -12,6 +12,7 @@ import { harnessOf, type ColourChange } from './harness.ts';
 import { handSteps, programmingSteps } from './programming-step.ts';
 import { Places } from './places.ts';
 import { tells, type Text, type Message } from '../quantity/message.ts';
+import { keyOf, ownerOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DeliverWiringSays {
@@ -66,6 +67,13 @@ export function wiringPlan(circuit: Circuit, layout: Layout): WiringPlan {
   };
 }
 
+/** Whose line it is, and the line of a bus or the port of a part. */
+function ownersOf({ of, bus }: NetNode): string[] {
+  if (of.is === 'load') return [of.part, keyOf(of.part, of.port)];
+  if (of.is !== 'line') return [];
+  return [ownerOf(of.of), bus === null ? of.of : keyOf(of.of, of.line)];
+}
+
 class Work {
   private readonly nodes: ReadonlyMap<string, NetNode>;
   private readonly byHome = new Map<string, WiringLead[]>();
@@ -96,8 +104,7 @@ class Work {
     const parts = [lead.to, lead.from].map((point) => this.partOf(point));
     if (parts.some((part) => this.isSource(part))) return { phase: 'supply', key: 'supply' };
     if (node?.role === 'signal') {
-      const id = node.id.replace(/~\d+$/, '');
-      return { phase: node.bus === null ? 'signal' : 'bus', key: `net:${id}` };
+      return { phase: node.bus === null ? 'signal' : 'bus', key: `net:${lineOf(node)}` };
     }
     const part = parts.find((p) => p !== null);
     return part === undefined || part === null
@@ -233,16 +240,11 @@ class Work {
       .filter(({ role }) => role === 'signal')
       .toSorted((a, b) => Number(a.bus === null) - Number(b.bus === null))
       .flatMap((node): WiringStep[] => {
-        const id = node.id.replace(/~\d+$/, '');
+        const id = lineOf(node);
         const key = `net:${id}`;
         if (done.has(key)) return [];
         done.add(key);
-        const [of = '', port] =
-          id
-            .replace(/^load:/, '')
-            .split('@')[0]
-            ?.split('.') ?? [];
-        const subjects = [id, of, port ? `${of}.${port}` : of, ...node.pins.map(({ part }) => part)];
+        const subjects = [id, ...ownersOf(node), ...node.pins.map(({ part }) => part)];
         const step = this.step(
           { phase: node.bus === null ? 'signal' : 'bus', key },
           // The one line of a part goes by the name of the part, whose own step is another.

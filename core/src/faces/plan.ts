@@ -68,3 +68,4 @@ export {
 export { type Problem, referenceProblems } from '../plan/references.ts';
 export { swapCard } from '../plan/swap.ts';
 export { type Trial, tried, withTrial } from '../plan/trial.ts';
+export { keyOf, ownerOf, parseRef, placeKey } from '../plan/ref.ts';

@@ -2,6 +2,7 @@
 import { say } from '../say/say.ts';
 import type { Circuit, PinWish } from '../circuit/model.ts';
 import { formatAddress } from '../quantity/address.ts';
+import { peripheralOf } from '../card/protocol.ts';
 
 /** What a file says about one line. */
 export interface PinConstant {
@@ -161,10 +162,10 @@ export function devicetreeOverlay(circuit: Circuit, fingerprint: string): string
       .join('\n');
   const units = new Set<string>();
   for (const { ask, pin } of circuit.wishes) {
-    const kind = ask.split('.')[0] ?? '';
+    const kind = peripheralOf(ask);
     const functions =
       circuit.controller?.card.controller?.pins.find(({ terminal }) => terminal === pin)?.functions ?? [];
-    const unit = functions.map((f) => f.split('.')[0] ?? '').find((f) => f.startsWith(kind) && f !== kind);
+    const unit = functions.map((f) => peripheralOf(f)).find((f) => f.startsWith(kind) && f !== kind);
     if ((kind === 'i2c' || kind === 'spi' || kind === 'uart') && unit) units.add(unit);
   }
   const nodes = overlayNodes(circuit);

@@ -1,5 +1,6 @@
 import type { Circuit } from '../circuit/model.ts';
 import type { NetNode } from '../circuit/netlist.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** Rails this close to the logic supply, V, share its colour. */
 const LIKE_LOGIC = 0.2;
@@ -11,7 +12,7 @@ const LIKE_LOGIC = 0.2;
 export function colours(circuit: Circuit, nodes: readonly NetNode[]): ReadonlyMap<string, string> {
   const { colours: rule } = circuit.plan.rules;
   const reference = circuit.controller?.card.controller?.io.reference;
-  const logic = circuit.controller && circuit.rails.get(`${circuit.controller.id}.${reference}`)?.voltage?.typ;
+  const logic = circuit.controller && circuit.rails.get(keyOf(circuit.controller.id, reference))?.voltage?.typ;
   let turn = 0;
   const colourOf = ({ role, line, voltage }: NetNode): string => {
     if (role === 'ground') return rule.ground;

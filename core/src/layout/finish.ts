@@ -9,13 +9,14 @@ import { fromKit } from './kit.ts';
 import type { Docked, Layout, Lead, LeadPoint, Seated } from '../circuit/laid.ts';
 import type { LayoutProblem, Stand } from './problem.ts';
 import { lengthOf, type Routed, type Run } from './route.ts';
+import { keyOf } from '../plan/ref.ts';
 
 export const pointKey = (point: LeadPoint): string =>
   point.kind === 'hole'
     ? point.hole
     : point.kind === 'joint'
       ? `joint ${point.joint}`
-      : `${point.part}.${point.terminal}`;
+      : keyOf(point.part, point.terminal);
 
 /** The point of a key; null for a text that is none. Whether a build has it is not asked. */
 export function pointOf(key: string): LeadPoint | null {

@@ -19,6 +19,7 @@ import { matedPairs, plugged } from '../circuit/mated.ts';
 import { dissipation, riseAt } from '../physics/heat.ts';
 import { Field } from './field.ts';
 import type { LaidBoard, Mated } from '../circuit/laid.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** One way in which a part can stand on the boards. */
 export interface Stand {
@@ -98,7 +99,7 @@ export function layoutProblem(circuit: Circuit): LayoutProblem {
   const field = new Field(grids);
   const stripNodes = stripsFor(netlist, grids);
   const nodeOf = new Map<string, number>();
-  netlist.nodes.forEach(({ pins }, i) => pins.forEach(({ part, terminal }) => nodeOf.set(`${part}.${terminal}`, i)));
+  netlist.nodes.forEach(({ pins }, i) => pins.forEach(({ part, terminal }) => nodeOf.set(keyOf(part, terminal), i)));
   const mated = matedPairs(circuit);
   const onBoard = boards.length > 0 ? standing(circuit) : [];
   const standingIds = new Set(onBoard.map(({ id }) => id));
@@ -108,7 +109,7 @@ export function layoutProblem(circuit: Circuit): LayoutProblem {
     mated.flatMap(({ part, host, pairs }) =>
       pairs.flatMap(([own, other]) =>
         sameNode(circuit, nodeOf, { part, terminal: own }, { part: host, terminal: other })
-          ? [`${part}.${own}`, ...(other === SOCKET ? [`${host}.${other}`] : [])]
+          ? [keyOf(part, own), ...(other === SOCKET ? [keyOf(host, other)] : [])]
           : [],
       ),
     ),
@@ -116,7 +117,7 @@ export function layoutProblem(circuit: Circuit): LayoutProblem {
   const works = netlist.nodes.map((node): NodeWork => ({
     node,
     loose: node.pins
-      .filter(({ part, terminal }) => !standingIds.has(part) && !met.has(`${part}.${terminal}`))
+      .filter(({ part, terminal }) => !standingIds.has(part) && !met.has(keyOf(part, terminal)))
       .map((pin) => reachedAt(circuit, pin)),
     legs: netlist.legged.reduce((sum, { legs }) => sum + legs.filter((id) => id === node.id).length, 0),
     strips: stripNodes
@@ -155,14 +156,14 @@ function standing(circuit: Circuit): PartNode[] {
 
 /** A mated pin wants no lead where the host's pin is the same node, or the same ground. */
 function sameNode(circuit: Circuit, nodeOf: ReadonlyMap<string, number>, own: NodePin, other: NodePin): boolean {
-  const node = nodeOf.get(`${own.part}.${own.terminal}`);
+  const node = nodeOf.get(keyOf(own.part, own.terminal));
   if (node === undefined) return true;
-  if (nodeOf.get(`${other.part}.${other.terminal}`) === node) return true;
+  if (nodeOf.get(keyOf(other.part, other.terminal)) === node) return true;
   const host = circuit.parts.get(other.part)?.card;
   const role = (id: string) => host?.terminals.find((t) => t.id === id)?.role;
   return (
     role(other.terminal) === 'ground' &&
-    (host?.terminals ?? []).some((t) => t.role === 'ground' && nodeOf.get(`${other.part}.${t.id}`) === node)
+    (host?.terminals ?? []).some((t) => t.role === 'ground' && nodeOf.get(keyOf(other.part, t.id)) === node)
   );
 }
 
@@ -185,7 +186,7 @@ function stripsFor(netlist: Netlist, grids: readonly Grid[]): LayoutProblem['str
 
 function itemOf(circuit: Circuit, field: Field, part: PartNode, nodeOf: ReadonlyMap<string, number>): Item {
   const footprint = footprintOf(part.card) as Footprint;
-  const nodes = footprint.pins.map(({ terminal }) => nodeOf.get(`${part.id}.${terminal}`) ?? -1);
+  const nodes = footprint.pins.map(({ terminal }) => nodeOf.get(keyOf(part.id, terminal)) ?? -1);
   const spot = circuit.plan.spots?.[part.id];
   const hole = spot && parseHole(spot.hole);
   const pinned = hole ? standOf(field, footprint, { hole, turned: spot.turned ?? false }, nodes) : null;

@@ -6,6 +6,7 @@ import { terminalPlace } from './dock.ts';
 import { Hubs, NoRoom, type Hub } from './hubs.ts';
 import type { Docked, LeadPoint } from '../circuit/laid.ts';
 import type { LayoutProblem, NodeWork, Stand } from './problem.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** One lead or pair of legs, before it has a colour and a kit. */
 export interface Run {
@@ -269,12 +270,12 @@ export class Router {
     const terminal = part?.card.terminals.find(({ id }) => id === pin.terminal);
     const header = part?.card.headers.find(({ id }) => id === terminal?.header)?.kind;
     const most = header === 'screw' ? SCREW_WIRES : 1;
-    return most - (this.terminals.get(`${pin.part}.${pin.terminal}`) ?? 0);
+    return most - (this.terminals.get(keyOf(pin.part, pin.terminal)) ?? 0);
   }
 
   private terminal(pins: readonly NodePin[]): { point: LeadPoint; pin: NodePin } {
     const pin = (pins.find((p) => this.wiresAt(p) > 0) ?? pins[0]) as NodePin;
-    const key = `${pin.part}.${pin.terminal}`;
+    const key = keyOf(pin.part, pin.terminal);
     this.terminals.set(key, (this.terminals.get(key) ?? 0) + 1);
     return { pin, point: { kind: 'terminal', ...pin } };
   }

@@ -8,6 +8,7 @@ import { dividerShare, outputOhms } from '../circuit/ends.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { SeriesName } from '../standard/e-series.ts';
 import type { Front } from './analog-chain.ts';
+import { keyOf } from '../plan/ref.ts';
 
 const halfShare = ({ min, typ, max }: Interval): number => (typ === 0 ? 0 : (max - min) / 2 / typ);
 
@@ -25,7 +26,7 @@ export function analogNet(circuit: Circuit, part: PartNode, measure: Measure): N
   const port = part.card.ports.find(
     ({ protocol, lines }) => protocol === 'analog' && lines.out === measure.analog?.signal,
   );
-  return port && circuit.nets.find(({ id }) => id === `${part.id}.${port.id}.out`);
+  return port && circuit.nets.find(({ id }) => id === keyOf(part.id, port.id, 'out'));
 }
 
 /** How this part's voltage reaches the controller of the plan. */
@@ -34,12 +35,12 @@ export function frontOf(circuit: Circuit, part: PartNode, measure: Measure): Fro
   const reader = net ? readerOf(circuit, net) : null;
   const adc = reader?.adc ?? circuit.controller?.card.controller?.adc;
   const helper = circuit.plan.helpers.find(
-    (h) => h.kind === 'divider' && h.part === part.id && net?.of === `${h.part}.${h.port}`,
+    (h) => h.kind === 'divider' && h.part === part.id && net?.of === keyOf(h.part, h.port),
   );
-  const feed = part.card.supplies[0] && circuit.feeds.get(`${part.id}.${part.card.supplies[0].id}`);
+  const feed = part.card.supplies[0] && circuit.feeds.get(keyOf(part.id, part.card.supplies[0].id));
   const ref = net?.fixed?.rail ?? feed?.rail ?? null;
   const rail = ref === null ? undefined : circuit.rails.get(ref);
-  const logic = circuit.rails.get(`${reader?.part.id ?? circuit.controller?.id}.${adc?.follows}`);
+  const logic = circuit.rails.get(keyOf(reader?.part.id ?? circuit.controller?.id, adc?.follows));
   // A bare part without its resistor yet is seen as it would be: from the controller's own rail.
   const supply = rail?.voltage ?? (feed ? null : (logic?.voltage ?? (adc ? toInterval(adc.reference) : null)));
   return {

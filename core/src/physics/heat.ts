@@ -9,6 +9,7 @@ import { besselK0 } from '../standard/bessel.ts';
 import { BOARD_SHEET, BOX_LOSS, BOX_SURFACE, FACE_LOSS, WARM_ROOM } from '../standard/practice.ts';
 import { quantityOf, tells, type Text, type Sum } from '../quantity/message.ts';
 import { divide, multiply, subtract } from '../quantity/sum.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PhysicsHeatSays {
@@ -59,7 +60,7 @@ function sunOnBox(circuit: Circuit, part: string): number {
 /** What the regulator behind a rail turns to heat, W: a linear one the voltage that it takes away, a switching one what is lost on the way. */
 function regulatorHeat(circuit: Circuit, rail: Rail): HeatTerm | null {
   const { from } = rail.offer;
-  const feed = from && circuit.feeds.get(`${rail.part}.${from.supply}`);
+  const feed = from && circuit.feeds.get(keyOf(rail.part, from.supply));
   const own = rail.voltage;
   if (!from || from.by === 'pass' || !feed?.voltage || !own) return null;
   if (from.by === 'linear') {
@@ -82,7 +83,7 @@ function regulatorHeat(circuit: Circuit, rail: Rail): HeatTerm | null {
 export function dissipation(circuit: Circuit, part: PartNode): Dissipation {
   const terms: HeatTerm[] = [];
   for (const supply of part.card.supplies) {
-    const feed = circuit.feeds.get(`${part.id}.${supply.id}`);
+    const feed = circuit.feeds.get(keyOf(part.id, supply.id));
     const rail = feed?.rail ? circuit.rails.get(feed.rail) : undefined;
     const own = rail?.loads.find(({ subject, kind }) => kind === 'part' && subject === part.id);
     if (feed?.voltage && own && own.lasting > 0)
@@ -93,7 +94,7 @@ export function dissipation(circuit: Circuit, part: PartNode): Dissipation {
       });
   }
   for (const offer of part.card.rails ?? []) {
-    const rail = circuit.rails.get(`${part.id}.${offer.id}`);
+    const rail = circuit.rails.get(keyOf(part.id, offer.id));
     const heat = rail && regulatorHeat(circuit, rail);
     if (heat && heat.watts > 0) terms.push(heat);
     const board = rail?.loads.find(({ kind }) => kind === 'board');
@@ -164,7 +165,7 @@ export interface RailWarmth extends Warmth {
 function regulatorsOwn(circuit: Circuit, part: PartNode, rail: Rail): HeatTerm | undefined {
   const from = rail.offer.from;
   if (!from?.quiescent) return dissipation(circuit, part).terms.find(({ name }) => name === OWN_CURRENT);
-  const volts = circuit.feeds.get(`${part.id}.${from.supply}`)?.voltage?.max ?? 0;
+  const volts = circuit.feeds.get(keyOf(part.id, from.supply))?.voltage?.max ?? 0;
   const amps = toInterval(from.quiescent).max;
   return { name: OWN_CURRENT, sum: multiply(V(volts), A(amps)), watts: volts * amps };
 }

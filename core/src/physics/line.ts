@@ -13,6 +13,7 @@ import {
 import { weakestSink } from './sink.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { Network, TransistorModel } from './network.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** Two nets of a line joined by a transistor: a translator's channel, or that of a bus switch. */
 interface Junction {
@@ -66,8 +67,8 @@ function passOf(resistance: number): number {
 function translatorJunction(circuit: Circuit, near: Net, far: Net): Junction | null {
   const node = far.beyond === null ? undefined : circuit.parts.get(far.beyond);
   const translator = node?.card.translator;
-  const low = node && circuit.feeds.get(`${node.id}.${translator?.lowSupply}`)?.voltage;
-  const highRail = node && circuit.feeds.get(`${node.id}.${translator?.highSupply}`)?.rail;
+  const low = node && circuit.feeds.get(keyOf(node.id, translator?.lowSupply))?.voltage;
+  const highRail = node && circuit.feeds.get(keyOf(node.id, translator?.highSupply))?.rail;
   if (!translator || translator.style !== 'open-drain' || !low) return null;
   const farIsHigh = node.helper?.far === highRail;
   const { pass } = translator;
@@ -248,7 +249,7 @@ export function lineNetwork(
       currents: line.nets.flatMap((net) =>
         net.ends
           .filter(({ leakage }) => leakage > 0)
-          .map((end) => ({ from: of(net.id), to: 0, amps: end.leakage * at.leak(`${end.part}.${end.signal}`) })),
+          .map((end) => ({ from: of(net.id), to: 0, amps: end.leakage * at.leak(keyOf(end.part, end.signal)) })),
       ),
       diodes: [
         ...clamps.map((c) => ({ anode: of(c.net), cathode: c.node, model: PROTECTION_DIODE })),

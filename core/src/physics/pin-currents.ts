@@ -4,6 +4,7 @@ import type { Circuit, Net } from '../circuit/model.ts';
 import { pinGrounds } from '../circuit/pin-ground.ts';
 import { quantityOf, tells, type Sum, type Text } from '../quantity/message.ts';
 import { divide, subtract } from '../quantity/sum.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PhysicsPinCurrentsSays {
@@ -89,7 +90,7 @@ function groundedByPins(circuit: Circuit): PinCurrent[] {
       part.card.supplies.map(({ id }) => ({
         label: part.label,
         sum: tell('peakReturned'),
-        amps: circuit.feeds.get(`${part.id}.${id}`)?.peak ?? 0,
+        amps: circuit.feeds.get(keyOf(part.id, id))?.peak ?? 0,
       })),
     );
     const amps = terms.reduce((sum, term) => sum + term.amps, 0);

@@ -11,6 +11,7 @@ import { discharge, packOf, type Discharge, type Pack } from './discharge.ts';
 import { airAt } from './heat.ts';
 import { drainOf, flowAt, leastInput, treeOf, type Weakest } from './source-load.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PhysicsRuntimeSays {
@@ -123,7 +124,7 @@ function eaters(circuit: Circuit, tree: PowerTree, source: string, volts: number
     for (const { part, supply } of tree.fedBy.get(ref) ?? []) {
       found.push(...byState(circuit, part.id, supply.current, factor));
       for (const offer of part.card.rails ?? []) {
-        const below = `${part.id}.${offer.id}`;
+        const below = keyOf(part.id, offer.id);
         if (offer.from?.supply !== supply.id || !tree.ways.get(below)) continue;
         const out = mean(flows.rail(below));
         const into = mean(flows.into(below));

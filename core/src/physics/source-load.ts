@@ -9,6 +9,7 @@ import { exact, type Interval } from '../quantity/interval.ts';
 import { highest, mean } from '../quantity/steps.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import type { Drain } from './discharge.ts';
+import { keyOf } from '../plan/ref.ts';
 
 export const treeOf = (circuit: Circuit): PowerTree => powerTree(circuit.parts, circuit.controller);
 
@@ -65,7 +66,7 @@ export function leastInput(circuit: Circuit, tree: PowerTree, source: string): W
       if (found && (!worst || found.volts > worst.volts)) worst = found;
     };
     for (const { part, supply } of tree.fedBy.get(ref) ?? []) {
-      const feed = circuit.feeds.get(`${part.id}.${supply.id}`);
+      const feed = circuit.feeds.get(keyOf(part.id, supply.id));
       const lost =
         (feed?.peak ?? 0) *
           (2 * (feed?.lead.length ?? 0) * gaugeResistance(feed?.lead.gauge ?? 28) +
@@ -75,7 +76,7 @@ export function leastInput(circuit: Circuit, tree: PowerTree, source: string): W
       keep(at(toInterval(supply.range).min));
       for (const offer of part.card.rails ?? []) {
         if (offer.from?.supply !== supply.id) continue;
-        const made = `${part.id}.${offer.id}`;
+        const made = keyOf(part.id, offer.id);
         const wanted = need(made);
         const dropout = offer.from.dropout ? toInterval(offer.from.dropout).max : 0;
         // A regulator gives what it can: its rail may sink as far as the parts on it allow.

@@ -8,6 +8,7 @@ import type { Phase, Rhythm } from '../circuit/model.ts';
 import { voltages } from '../circuit/rail-voltage.ts';
 import { highest, mean, type Steps } from '../quantity/steps.ts';
 import { treeOf } from './source-load.ts';
+import { keyOf } from '../plan/ref.ts';
 
 export interface Lane {
   readonly part: string;
@@ -45,7 +46,7 @@ export function partsBelow(circuit: Circuit, ref: string): string[] {
     for (const { part, supply } of tree.fedBy.get(at) ?? []) {
       found.add(part.id);
       for (const offer of part.card.rails ?? [])
-        if (offer.from?.supply === supply.id) walk(`${part.id}.${offer.id}`, guard + 1);
+        if (offer.from?.supply === supply.id) walk(keyOf(part.id, offer.id), guard + 1);
     }
     for (const pin of tree.pinsOn.get(at) ?? []) walk(pin.ref, guard + 1);
   };

@@ -12,6 +12,7 @@ import {
   removePart,
   setPin,
 } from './edits.ts';
+import { keyOf, ownerOf } from './ref.ts';
 
 /** How a part stands and runs, apart from its wires. */
 type Settings = Pick<
@@ -160,7 +161,7 @@ export function planChanges(before: Plan, after: Plan): PlanChange[] {
   const out: PlanChange[] = [];
   const added = new Map<string, string>();
   const put = (id: string, piece: Piece, ...refs: (string | null | undefined)[]) => {
-    const needs = [...new Set(refs.flatMap((ref) => added.get(ref?.split('.')[0] ?? '') ?? []))];
+    const needs = [...new Set(refs.flatMap((ref) => added.get(ownerOf(ref)) ?? []))];
     out.push({ id, piece, needs });
   };
   const olds = { parts: byId(before.parts), buses: byId(before.buses), helpers: byId(before.helpers) };
@@ -233,10 +234,10 @@ function partPieces(old: PartChoice, part: PartChoice, put: Put): void {
     const { lines: was = {}, ...plain } = old.ports[port] ?? {};
     const { lines = {}, ...now } = choice;
     if (!isSame(plain, now))
-      put(`port:${part.id}.${port}`, { kind: 'port', part: part.id, port, choice: now }, now.bus, now.driver);
+      put(`port:${keyOf(part.id, port)}`, { kind: 'port', part: part.id, port, choice: now }, now.bus, now.driver);
     for (const [line, pin] of Object.entries(lines))
       if (!isSame(was[line], pin))
-        put(`pin:${part.id}.${port}.${line}`, { kind: 'pin', of: `${part.id}.${port}`, line, choice: pin }, pin.on);
+        put(`pin:${keyOf(part.id, port, line)}`, { kind: 'pin', of: keyOf(part.id, port), line, choice: pin }, pin.on);
   }
   if (!isSame([...old.opened].sort(), [...part.opened].sort()))
     put(`opened:${part.id}`, { kind: 'opened', part: part.id, opened: part.opened });
@@ -255,5 +256,5 @@ function busPieces(old: Bus, bus: Bus, put: Put): void {
   const { lines, ...now } = bus;
   if (!isSame(plain, now)) put(`bus:${bus.id}`, { kind: 'bus', bus: bus.id, to: now }, now.behind?.part);
   for (const [line, pin] of Object.entries(lines))
-    if (!isSame(was[line], pin)) put(`pin:${bus.id}.${line}`, { kind: 'pin', of: bus.id, line, choice: pin });
+    if (!isSame(was[line], pin)) put(`pin:${keyOf(bus.id, line)}`, { kind: 'pin', of: bus.id, line, choice: pin });
 }

@@ -6,6 +6,7 @@ import type { HouseRules } from './house-rules.ts';
 import { isBusLine, PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
 import type { Bus, Helper, Need, PartChoice, PinChoice, Plan, PortChoice, Run, Spot } from './plan.ts';
+import { keyOf, ownerOf, parseRef } from './ref.ts';
 
 export function emptyPlan(id: string, name: string): Plan {
   return {
@@ -106,18 +107,18 @@ export const GROUND_LINE = 'ground';
 /** Puts the ground of a part on a pin of the controller, or (null) back on the one that all share. */
 export const setGround = (plan: Plan, part: string, pin: string | null): Plan =>
   changePart(plan, part, ({ ground: _old, ...rest }) =>
-    pin !== null && plan.controller !== null ? { ...rest, ground: `${plan.controller}.${pin}` } : rest,
+    pin !== null && plan.controller !== null ? { ...rest, ground: keyOf(plan.controller, pin) } : rest,
   );
 
 /** Sets the pin of a line of a bus, or of "part.port". */
 export function setPin(plan: Plan, of: string, line: string, choice: PinChoice): Plan {
-  const [id = '', port] = of.split('.');
+  const { part: id, own: port } = parseRef(of);
   if (plan.helpers.some((h) => h.id === id)) {
     return changeHelper(plan, id, (h) => (h.kind === 'translator' ? { ...h, gate: choice } : h));
   }
   if (port === GROUND_LINE && line === GROUND_LINE) return setGround(plan, id, choice.pin);
   if (port && line === FEED_LINE)
-    return choice.pin && plan.controller ? setFeed(plan, id, port, `${plan.controller}.${choice.pin}`) : plan;
+    return choice.pin && plan.controller ? setFeed(plan, id, port, keyOf(plan.controller, choice.pin)) : plan;
   if (port) {
     return changePort(plan, id, port, (old) => ({ ...old, lines: { ...old.lines, [line]: choice } }));
   }
@@ -274,7 +275,7 @@ export const removeBus = (plan: Plan, id: string): Plan => ({
 
 /** Takes a part away with everything that only made sense for it. */
 export function removePart(plan: Plan, id: string): Plan {
-  const gone = (ref: string) => ref.split('.')[0] === id;
+  const gone = (ref: string) => ownerOf(ref) === id;
   const helpers = plan.helpers.flatMap((helper): Helper[] => {
     if (helper.kind === 'pull-up') return gone(helper.of) || gone(helper.to) ? [] : [helper];
     if (helper.kind === 'guard') return helper.part === id || gone(helper.rail) ? [] : [helper];
@@ -323,12 +324,12 @@ function untied(choice: PortChoice, gone: (ref: string) => boolean): PortChoice 
 
 /** Nothing stands beside a part that is gone, and nothing more comes from it. */
 function leaveSide({ beside, also, on, ground, ...part }: PartChoice, id: string): PartChoice {
-  const left = Object.entries(also ?? {}).filter(([, rail]) => rail.split('.')[0] !== id);
+  const left = Object.entries(also ?? {}).filter(([, rail]) => ownerOf(rail) !== id);
   return {
     ...part,
     ...(beside && beside.part !== id ? { beside } : {}),
     ...(on && on.part !== id ? { on } : {}),
-    ...(ground && ground.split('.')[0] !== id ? { ground } : {}),
+    ...(ground && ownerOf(ground) !== id ? { ground } : {}),
     ...(left.length > 0 ? { also: Object.fromEntries(left) } : {}),
   };
 }

@@ -5,6 +5,7 @@ import { openable } from '../card/openable.ts';
 import { libraryOf } from '../card/library.ts';
 import type { PlanDocument } from './document.ts';
 import type { PartChoice, Plan } from './plan.ts';
+import { keyOf, parseRef } from './ref.ts';
 
 export interface Problem {
   /** Where in the file, as /plan/parts/3/card. */
@@ -24,9 +25,9 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
   const rails = new Set<string>();
   for (const part of plan.parts) {
     const card = library.get(part.card);
-    for (const rail of card?.rails ?? []) rails.add(`${part.id}.${rail.id}`);
+    for (const rail of card?.rails ?? []) rails.add(keyOf(part.id, rail.id));
     // What a socket passes on is a rail of the board while something is plugged into it.
-    if (card?.controller?.usb && part.feeds[SOCKET] !== undefined) rails.add(`${part.id}.${SOCKET_RAIL}`);
+    if (card?.controller?.usb && part.feeds[SOCKET] !== undefined) rails.add(keyOf(part.id, SOCKET_RAIL));
   }
   const cardAt = (id: string | null, path: string): Card | undefined => {
     const card = id === null ? undefined : library.get(id);
@@ -64,7 +65,7 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
   };
 
   // A pin of the controller can feed a part, too.
-  for (const pin of pins) rails.add(`${plan.controller}.${pin}`);
+  for (const pin of pins) rails.add(keyOf(plan.controller, pin));
 
   plan.parts.forEach((part, i) => {
     const at = `parts/${i}`;
@@ -83,7 +84,7 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
       if (part.on.part === part.id) say(`${at}/on/part`, `expected another part, found “${part.id}” itself`);
     }
     if (part.ground !== undefined) {
-      const [owner, pin = ''] = part.ground.split('.');
+      const { part: owner, own: pin = '' } = parseRef(part.ground);
       if (owner !== plan.controller || !pins.has(pin))
         say(`${at}/ground`, `expected a pin of the controller, found “${part.ground}”`);
     }
@@ -168,7 +169,7 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
     if ('card' in helper) cardAt(helper.card, `${at}/card`);
     if (helper.kind === 'pull-up') {
       known(rails, 'a rail', helper.to, `${at}/to`);
-      const [of = '', port] = helper.of.split('.');
+      const { part: of, own: port } = parseRef(helper.of);
       if (port) portOf(of, port, `${at}/of`);
       else known(buses, 'a bus', of, `${at}/of`);
       if (helper.beyond) known(translators, 'a translator', helper.beyond, `${at}/beyond`);

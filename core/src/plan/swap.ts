@@ -3,6 +3,7 @@ import type { Port } from '../card/card-shape.ts';
 import { openable } from '../card/openable.ts';
 import { changePart } from './edits.ts';
 import type { Helper, Plan, PortChoice } from './plan.ts';
+import { keyOf, parseRef } from './ref.ts';
 
 /**
  * Puts another card in a part's place. Ports keep their bus and pins where the new card has one of the same
@@ -47,8 +48,8 @@ export function swapCard(plan: Plan, part: string, from: Card, to: Card): Plan {
         return ports.length > 0 ? [{ ...helper, ports }] : [];
       }
       if (helper.kind === 'pull-up' && helper.of.startsWith(`${part}.`)) {
-        const port = portMap.get(helper.of.split('.')[1] ?? '');
-        return port ? [{ ...helper, of: `${part}.${port}` }] : [];
+        const port = portMap.get(parseRef(helper.of).own ?? '');
+        return port ? [{ ...helper, of: keyOf(part, port) }] : [];
       }
       if ('port' in helper && helper.part === part) {
         const port = portMap.get(helper.port);

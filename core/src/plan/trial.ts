@@ -3,6 +3,7 @@ import type { Card } from '../card/card.ts';
 import type { PlanDocument } from './document.ts';
 import { changeBus, changeHelper, changePart } from './edits.ts';
 import type { Plan } from './plan.ts';
+import { parseRef } from './ref.ts';
 
 export interface Trial {
   /** Pull-up helpers -> Ω. */
@@ -30,7 +31,7 @@ export function tried({ plan, cards }: PlanDocument, trial: Trial): PlanDocument
   let next = withTrial(plan, trial);
   const all = [...cards];
   for (const [ref, volts] of Object.entries(trial.volts ?? {})) {
-    const [partId, railId] = ref.split('.');
+    const { part: partId, own: railId } = parseRef(ref);
     const part = next.parts.find(({ id }) => id === partId);
     const card = all.find(({ id }) => id === part?.card);
     if (!part || !card) continue;

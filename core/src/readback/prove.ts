@@ -8,6 +8,7 @@ import { extract, type Extracted, type Hindrance, type Thing } from './read.ts';
 import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 import { tells, wordOf, type Message, type Quantity, type Text } from '../quantity/message.ts';
 import { JOINT_WAYS } from '../standard/practice.ts';
+import { keyOf, ownerOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface ReadbackProveSays {
@@ -77,7 +78,7 @@ class Comparison {
     readonly read: Extracted,
   ) {
     this.boards = layout.boards.length;
-    for (const node of netlist.nodes) for (const pin of node.pins) this.wanted.set(keyOf(pin), node);
+    for (const node of netlist.nodes) for (const pin of node.pins) this.wanted.set(keyOfPin(pin), node);
   }
 
   prove(): LayoutProof {
@@ -109,7 +110,7 @@ class Comparison {
 
   /** A contact by its key. */
   private name(key: string): Text {
-    const [part = '', terminal = ''] = key.split('.');
+    const { part, own: terminal = '' } = parseRef(key);
     return this.circuit.parts.has(part) ? this.pin(part, terminal) : key;
   }
 
@@ -191,7 +192,7 @@ class Comparison {
         const on = this.read.of.get(contact);
         if (on !== undefined) votes.set(on, (votes.get(on) ?? 0) + 1);
       };
-      for (const pin of node.pins) vote(keyOf(pin));
+      for (const pin of node.pins) vote(keyOfPin(pin));
       for (const { id, legs } of this.netlist.legged) {
         if (legs[0] === node.id) vote(`${id}#1`);
         if (legs[1] === node.id) vote(`${id}#2`);
@@ -232,10 +233,10 @@ class Comparison {
     for (const node of this.netlist.nodes) {
       const home = homes.get(node.id);
       for (const pin of node.pins) {
-        const key = keyOf(pin);
+        const key = keyOfPin(pin);
         if (this.pinJoined(key, home) || swapped.has(key)) continue;
-        const others = node.pins.filter((p) => keyOf(p) !== key && this.read.of.get(keyOf(p)) === home);
-        const to = others[0] ? this.name(keyOf(others[0])) : node.label;
+        const others = node.pins.filter((p) => keyOfPin(p) !== key && this.read.of.get(keyOfPin(p)) === home);
+        const to = others[0] ? this.name(keyOfPin(others[0])) : node.label;
         this.say('missing', [key], tell('open', { pin: this.name(key), to, node: node.label }));
       }
     }
@@ -281,11 +282,11 @@ class Comparison {
 
   /** A terminal that belongs to nothing and is joined with something. */
   private extras(): void {
-    const inside = (a: string, b: string) => a.split('.')[0] === b.split('.')[0];
+    const inside = (a: string, b: string) => ownerOf(a) === ownerOf(b);
     for (const { contacts } of this.read.conductors) {
       for (const contact of contacts) {
         if (contact.includes('#') || this.wanted.has(contact)) continue;
-        const [part = '', terminal = ''] = contact.split('.');
+        const { part, own: terminal = '' } = parseRef(contact);
         const card = this.circuit.parts.get(part)?.card;
         const role = card?.terminals.find(({ id }) => id === terminal)?.role;
         // Further grounds of a controller, and what a carrier passes on, are joined inside.
@@ -340,7 +341,7 @@ class Comparison {
   }
 }
 
-const keyOf = ({ part, terminal }: NodePin): string => `${part}.${terminal}`;
+const keyOfPin = ({ part, terminal }: NodePin): string => keyOf(part, terminal);
 
 /** A value is a name or a figure; figures are read from the layout as they were written there. */
 const sameValue = (a: Text | Quantity, b: Text | Quantity): boolean => JSON.stringify(a) === JSON.stringify(b);

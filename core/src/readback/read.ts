@@ -9,6 +9,7 @@ import { conductorOf, hasHole, holeAt, holeName, parseHole, pointOfHole } from '
 import type { Quantity, Text } from '../quantity/message.ts';
 import { JOINT_WAYS, SCREW_WIRES } from '../standard/practice.ts';
 import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** A terminal of a part, or the leg of a part with two legs as "helper#1". */
 type Contact = string;
@@ -132,7 +133,7 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
     const placed = { hole, turned: seat.turned };
     for (const { terminal, place } of pinPlaces(footprint, placed)) {
       const at = holeAt(grids, place);
-      const key = `${seat.part}.${terminal}`;
+      const key = keyOf(seat.part, terminal);
       if (!at) {
         obstacles.push({ at: seat.hole, why: { kind: 'pin-off-board', part: seat.part, terminal } });
         continue;
@@ -150,10 +151,10 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
 
   for (const { part, host, pairs } of layout.mated)
     for (const [own, other] of pairs) {
-      contacts.set(`${part}.${own}`, `pin ${part}.${own}`);
+      contacts.set(keyOf(part, own), `pin ${keyOf(part, own)}`);
       // A socket is reached by what is in it alone: no hole and no lead says that it is there.
-      if (!cards.get(host)?.carrier) contacts.set(`${host}.${other}`, `pin ${host}.${other}`);
-      copper.join(`pin ${part}.${own}`, `pin ${host}.${other}`);
+      if (!cards.get(host)?.carrier) contacts.set(keyOf(host, other), `pin ${keyOf(host, other)}`);
+      copper.join(`pin ${keyOf(part, own)}`, `pin ${keyOf(host, other)}`);
     }
 
   const wires = new Map<string, number>();
@@ -165,7 +166,7 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
       if (under) obstacles.push({ at: point.hole, why: { kind: 'covered', what, hole: point.hole, part: under.part } });
       return plugIn(point.hole, what);
     }
-    const key = point.kind === 'joint' ? jointKey(point.joint) : `pin ${point.part}.${point.terminal}`;
+    const key = point.kind === 'joint' ? jointKey(point.joint) : `pin ${keyOf(point.part, point.terminal)}`;
     const count = (wires.get(key) ?? 0) + 1;
     wires.set(key, count);
     if (point.kind === 'joint') {
@@ -184,7 +185,7 @@ export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads:
         at: key,
         why: { kind: 'terminal-full', part: point.part, terminal: point.terminal, wires: screw ? SCREW_WIRES : 1 },
       });
-    contacts.set(`${point.part}.${point.terminal}`, key);
+    contacts.set(keyOf(point.part, point.terminal), key);
     return key;
   };
 
@@ -218,7 +219,7 @@ function insideJoins(cards: ReadonlyMap<string, Card>, contacts: Map<Contact, st
   for (const [part, card] of cards) {
     const first = new Map<string, string>();
     for (const terminal of card.terminals) {
-      const key = `${part}.${terminal.id}`;
+      const key = keyOf(part, terminal.id);
       const alike = card.carrier ? terminal.label : terminal.role === 'ground' && card.controller ? 'ground' : null;
       if (alike === null) continue;
       const other = first.get(alike);

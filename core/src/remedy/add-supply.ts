@@ -12,6 +12,7 @@ import { within, type Interval } from '../quantity/interval.ts';
 import { LEAD_GAUGES, NEARLY_FED } from '../standard/practice.ts';
 import type { Candidate, Context } from './remedy.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyAddSupplySays {
@@ -84,7 +85,7 @@ function sources({ circuit, library }: Context, feed: Feed): Candidate[] {
             { ...circuit.plan, parts: [...circuit.plan.parts, added] },
             feed.part,
             feed.supply.id,
-            `${added.id}.${offer.id}`,
+            keyOf(added.id, offer.id),
           ),
         };
       });
@@ -100,7 +101,7 @@ function sources({ circuit, library }: Context, feed: Feed): Candidate[] {
           { ...circuit.plan, parts: [...circuit.plan.parts, added] },
           feed.part,
           feed.supply.id,
-          `${added.id}.${card.rails?.[0]?.id ?? ''}`,
+          keyOf(added.id, card.rails?.[0]?.id ?? ''),
         ),
       };
     });

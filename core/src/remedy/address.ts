@@ -11,6 +11,7 @@ import { byBusSwitch, byGates, bySupplies } from './address-switch.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
 import { addressOf, tells, type Text, type BusAddress } from '../quantity/message.ts';
+import { keyOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyAddressSays {
@@ -30,7 +31,7 @@ export const addressRemedies: Proposer = (context) => {
   const { circuit, finding } = context;
   const bus = circuit.buses.find(({ id }) => id === finding.subjects[0]);
   if (!bus) return [];
-  const members = bus.members.filter((m) => finding.subjects.includes(`${m.part}.${m.port}`));
+  const members = bus.members.filter((m) => finding.subjects.includes(keyOf(m.part, m.port)));
   return [
     ...members
       .toReversed() // the part added last is the one to change
@@ -51,7 +52,7 @@ function otherSetting(circuit: Circuit, bus: BusNode, member: Member): Candidate
   if (!option) return [];
   return [
     {
-      id: `address:${member.part}.${member.port}:${formatAddress(option.value)}`,
+      id: `address:${keyOf(member.part, member.port)}:${formatAddress(option.value)}`,
       title: tell('set', { member: member.label, option: addressOf(option.value), setting: option.setting }),
       plan: setAddress(circuit.plan, member.part, member.port, option.value),
     },
@@ -97,7 +98,7 @@ export function secondBus(circuit: Circuit, bus: BusNode, member: Member): Candi
   const moved = setBus(added, member.part, member.port, id);
   return [
     {
-      id: `bus:${member.part}.${member.port}:${id}`,
+      id: `bus:${keyOf(member.part, member.port)}:${id}`,
       title: tell('putSecondIC', { member: member.label }),
       plan: addPullUps(circuit, moved, id),
     },
@@ -105,11 +106,11 @@ export function secondBus(circuit: Circuit, bus: BusNode, member: Member): Candi
 }
 
 export const reservedRemedies: Proposer = ({ circuit, finding }) => {
-  const [part = '', port = ''] = (finding.subjects[0] ?? '').split('.');
+  const { part, own: port = '' } = parseRef(finding.subjects[0] ?? '');
   const member = circuit.buses.flatMap(({ members }) => members).find((m) => m.part === part && m.port === port);
   if (!member) return [];
   const set = (value: number, why: Text): Candidate => ({
-    id: `address:${part}.${port}:${formatAddress(value)}`,
+    id: `address:${keyOf(part, port)}:${formatAddress(value)}`,
     title: tell('set2', { member: member.label, value: addressOf(value), why }),
     plan: setAddress(circuit.plan, part, port, value),
   });

@@ -13,6 +13,7 @@ import { divide, feedFromLogic } from './level.ts';
 import { logicRail } from './pull-up.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { keyOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyAnalogSays {
@@ -62,7 +63,7 @@ export const analogSourceRemedies: Proposer = ({ circuit, finding, library }) =>
 
 /** The smallest capacitor that gives the converter its sample, from the pin to ground. */
 function filtered(circuit: Circuit, { net, adc, part }: AnalogLink, library: Library): Candidate[] {
-  const [own = '', port = ''] = net.of.split('.');
+  const { part: own, own: port = '' } = parseRef(net.of);
   const wanted = sampleFarads(adc.bits);
   const [card] = [...library.values()]
     .filter(({ capacitor }) => capacitor && !capacitor.polar && capacitor.farads >= wanted)
@@ -86,9 +87,9 @@ function filtered(circuit: Circuit, { net, adc, part }: AnalogLink, library: Lib
 export function withFixedResistor(circuit: Circuit, plan: Plan, link: AnalogLink, ohms: number): Plan | null {
   const { fixed, of, line } = link.net;
   if (fixed) return changeHelper(plan, fixed.helper, (h) => (h.kind === 'fixed' ? { ...h, ohms } : h));
-  const follows = `${link.reader.id}.${link.adc.follows}`;
+  const follows = keyOf(link.reader.id, link.adc.follows);
   const to = circuit.rails.has(follows) ? follows : logicRail(circuit);
-  const [part = '', port = ''] = of.split('.');
+  const { part, own: port = '' } = parseRef(of);
   if (!to) return null;
   return addHelper(plan, { id: freeId(plan, `fixed-${part}`), kind: 'fixed', part, port, line, to, ohms });
 }

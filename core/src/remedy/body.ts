@@ -6,6 +6,7 @@ import { YEAR } from '../quantity/span.ts';
 import type { Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { placeIn } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyBodySays {
@@ -45,7 +46,7 @@ export const warmRemedies: Proposer = ({ circuit, finding }) => {
 
 /** A shield, or the shade. */
 export const sunRemedies: Proposer = ({ circuit, finding }) => {
-  const name = finding.subjects[1]?.replace(/^place:/, '');
+  const name = placeIn(finding.subjects[1]);
   const place = circuit.plan.places.find((p) => p.name === name);
   if (!place) return [];
   return (['shield', 'shade'] as const).map((sun) => ({

@@ -9,6 +9,7 @@ import { pinRemedies } from './pin.ts';
 import { addPullUp } from './pull-up.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyBootSays {
@@ -25,7 +26,7 @@ const tell = tells<RemedyBootSays>('remedy/boot');
 /** A resistor that holds the input where it is off, or a pin that is quiet at the start. */
 export const bootRemedies: Proposer = (context) => {
   const { circuit, finding } = context;
-  const load = switchedInputs(circuit).find(({ part, port }) => `${part.id}.${port.id}` === finding.subjects[0]);
+  const load = switchedInputs(circuit).find(({ part, port }) => keyOf(part.id, port.id) === finding.subjects[0]);
   if (!load) return [];
   const { part, port, trunk, on } = load;
   const { series } = circuit.plan.rules;
@@ -39,14 +40,14 @@ export const bootRemedies: Proposer = (context) => {
     if (on === 'high') {
       const id = freeId(circuit.plan, `hold-${part.id}`);
       candidates.push({
-        id: `pull-down:${part.id}.${port.id}:${step}`,
+        id: `pull-down:${keyOf(part.id, port.id)}:${step}`,
         title: tell('holdOffStartGround', { part: part.label, value }),
         plan: addHelper(circuit.plan, { id, kind: 'pull-down', part: part.id, port: port.id, line, ohms }),
       });
     } else {
       const plan = addPullUp(circuit, circuit.plan, trunk, ohms);
       const title = tell('holdOffStartSupply', { part: part.label, value });
-      if (plan) candidates.push({ id: `pull-up:${part.id}.${port.id}:${step}`, title, plan });
+      if (plan) candidates.push({ id: `pull-up:${keyOf(part.id, port.id)}:${step}`, title, plan });
     }
   }
   return [...candidates, ...pinRemedies(context)];
@@ -70,10 +71,10 @@ export const currentRemedies: Proposer = ({ circuit, finding }) => {
   const { limit, measured } = finding;
   if (limit === null || measured === null) return [];
   const group = circuit.controller?.card.controller?.currentGroups?.find(
-    ({ id }) => `${circuit.controller?.id}.${id}` === finding.subjects[0],
+    ({ id }) => keyOf(circuit.controller?.id, id) === finding.subjects[0],
   );
   const pins = pinCurrents(circuit).filter(({ pin }) =>
-    group ? !group.pins || group.pins.includes(pin) : `${circuit.controller?.id}.${pin}` === finding.subjects[0],
+    group ? !group.pins || group.pins.includes(pin) : keyOf(circuit.controller?.id, pin) === finding.subjects[0],
   );
   const nets = circuit.nets.filter((net) =>
     net.ends.some((e) => e.controller && pins.some(({ pin }) => pin === e.terminal)),

@@ -10,6 +10,7 @@ import { fewerBits, membersOf } from './bits.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { keyOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyBusSays {
@@ -25,14 +26,14 @@ export interface RemedyBusSays {
 const tell = tells<RemedyBusSays>('remedy/bus');
 
 export const stretchingRemedies: Proposer = ({ circuit, finding, library }) => {
-  const [part = '', port = ''] = (finding.subjects[0] ?? '').split('.');
+  const { part, own: port = '' } = parseRef(finding.subjects[0] ?? '');
   const node = circuit.parts.get(part);
   const stretches = node?.card.ports.find(({ id }) => id === port)?.stretches;
   if (!node || !stretches) return [];
   const found: Candidate[] = stretches.noHold
     ? [
         {
-          id: `no-hold:${part}.${port}`,
+          id: `no-hold:${keyOf(part, port)}`,
           title: tell('readCommandsDoNot', { node: node.label }),
           plan: changePort(circuit.plan, part, port, (choice) => ({ ...choice, noHold: true })),
         },

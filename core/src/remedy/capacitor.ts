@@ -5,6 +5,7 @@ import type { Circuit } from '../circuit/model.ts';
 import { setCapacitor } from '../plan/edits.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyCapacitorSays {
@@ -22,7 +23,7 @@ const capacitors = (library: Library): Card[] =>
 function across(circuit: Circuit, library: Library, part: string, supply: string): Candidate[] {
   const label = circuit.parts.get(part)?.label ?? part;
   return capacitors(library).map((card) => ({
-    id: `capacitor:${part}.${supply}:${card.id}`,
+    id: `capacitor:${keyOf(part, supply)}:${card.id}`,
     title: tell('putAcrossSupply', { card: card.name, label }),
     plan: setCapacitor(circuit.plan, part, supply, card),
   }));

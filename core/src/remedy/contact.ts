@@ -13,6 +13,7 @@ import type { PartChoice, Plan } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyContactSays {
@@ -79,7 +80,7 @@ export const contactRemedies: Proposer = (context): Candidate[] => {
 /** What switches a load that nothing switches: a relay or driver of the plan, else one more, on a free pin and a rail that suits. */
 export const switchRemedies: Proposer = (context): Candidate[] => {
   const { circuit, finding, library } = context;
-  const [id = '', port = ''] = (finding.subjects[0] ?? '').split('.');
+  const { part: id, own: port = '' } = parseRef(finding.subjects[0] ?? '');
   const coil = unswitched(circuit).find((c) => c.load.id === id && c.port === port);
   if (!coil) return [];
   const busy = new Set(
@@ -131,7 +132,7 @@ function oneMore(context: Context, coil: Coil, card: Card): Candidate[] {
     ...newPart(plan, card, id, card.name, fed),
     ports: { [port.id]: { lines: { [line]: { pin: null, locked: false } } } },
   };
-  const added = setPin({ ...plan, parts: [...plan.parts, part] }, `${id}.${port.id}`, line, { pin, locked: false });
+  const added = setPin({ ...plan, parts: [...plan.parts, part] }, keyOf(id, port.id), line, { pin, locked: false });
   const driven = on(added, coil, id);
   return [
     {

@@ -12,6 +12,7 @@ import type { PartChoice, Plan } from '../plan/plan.ts';
 import { addPullUps, logicRail } from './pull-up.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { ownerOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyConverterSays {
@@ -28,7 +29,7 @@ const inputsOf = (card: Card): string[] =>
 
 /** The plan with a line on the input of a converter. */
 function readOn(plan: Plan, of: string, line: string, on: string, input: string): Plan {
-  const [part = '', port = ''] = of.split('.');
+  const { part, own: port = '' } = parseRef(of);
   return changePort(plan, part, port, (choice) => ({
     ...choice,
     lines: { ...choice.lines, [line]: { pin: input, locked: false, on } },
@@ -105,7 +106,7 @@ function wired(circuit: Circuit, library: Library, plan: Plan, part: PartChoice)
 /** The analog lines that a finding is about. */
 function linesOf(circuit: Circuit, subjects: readonly string[]): PinWish[] {
   return circuit.wishes.filter(
-    ({ id, of, ask }) => ask === 'adc' && (subjects.includes(id) || subjects.includes(of.split('.')[0] ?? '')),
+    ({ id, of, ask }) => ask === 'adc' && (subjects.includes(id) || subjects.includes(ownerOf(of))),
   );
 }
 

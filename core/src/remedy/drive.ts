@@ -10,6 +10,7 @@ import { swapCard } from '../plan/swap.ts';
 import type { Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { keyOf, ownerOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyDriveSays {
@@ -33,7 +34,7 @@ export interface LightResistor {
  */
 export function withLightResistor(circuit: Circuit, net: Net): LightResistor | null {
   const sum = lightSum(circuit, net);
-  const [part = '', port = ''] = net.of.split('.');
+  const { part, own: port = '' } = parseRef(net.of);
   if (!sum) return null;
   const comfortable = (sum.volts - sum.forward) / LED_CURRENT;
   const ohms = seriesAtLeast(circuit.plan.rules.series, Math.max(sum.least / (1 - circuit.tolerance), comfortable));
@@ -43,7 +44,7 @@ export function withLightResistor(circuit: Circuit, net: Net): LightResistor | n
 }
 
 export const lightRemedies: Proposer = ({ circuit, finding }) => {
-  const net = circuit.nets.find(({ ends }) => ends.some((end) => `${end.part}.${end.signal}` === finding.subjects[0]));
+  const net = circuit.nets.find(({ ends }) => ends.some((end) => keyOf(end.part, end.signal) === finding.subjects[0]));
   const made = net && withLightResistor(circuit, net);
   if (!net || !made) return [];
   const { ohms, plan } = made;
@@ -53,7 +54,7 @@ export const lightRemedies: Proposer = ({ circuit, finding }) => {
 };
 
 export const coilRemedies: Proposer = ({ circuit, finding, library }) => {
-  const part = (finding.subjects[0] ?? '').split('.')[0] ?? '';
+  const part = ownerOf(finding.subjects[0] ?? '');
   const label = circuit.parts.get(part)?.label ?? part;
   return [...library.values()]
     .filter(({ kind }) => kind === 'diode')
@@ -106,7 +107,7 @@ export function baseResistor(circuit: Circuit, driver: string): LightResistor | 
  */
 function withBaseResistor(circuit: Circuit, sum: BaseSum): LightResistor | null {
   const ohms = seriesAtMost(circuit.plan.rules.series, sum.most);
-  const [part = '', port = ''] = sum.net.of.split('.');
+  const { part, own: port = '' } = parseRef(sum.net.of);
   if (!(ohms >= sum.least)) return null;
   const bare = sum.net.series.reduce((plan, { helper }) => removeHelper(plan, helper), circuit.plan);
   const id = freeId(bare, `series-${part}`);

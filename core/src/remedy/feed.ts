@@ -11,6 +11,7 @@ import type { Plan } from '../plan/plan.ts';
 import { addPullUps, logicRail, pullRail } from './pull-up.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { keyOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyFeedSays {
@@ -28,16 +29,16 @@ const tell = tells<RemedyFeedSays>('remedy/feed');
 /** The rail that the house rule names. */
 export const feedRuleRemedies: Proposer = ({ circuit, finding }) =>
   wideSupplies(circuit)
-    .filter(({ part, supply }) => `${part.id}.${supply.id}` === finding.subjects[0])
+    .filter(({ part, supply }) => keyOf(part.id, supply.id) === finding.subjects[0])
     .map(({ part, supply, other }) => ({
-      id: `feed:${part.id}.${supply.id}:${other.ref}`,
+      id: `feed:${keyOf(part.id, supply.id)}:${other.ref}`,
       title: tell('feedFrom', { part: part.label, other: other.label }),
       plan: setFeed(circuit.plan, part.id, supply.id, other.ref),
     }));
 
 /** The port comes out of the outer translator; its breakout is fed from the controller's rail where that suits it. */
 export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
-  const [part = '', port = ''] = (finding.subjects[0] ?? '').split('.');
+  const { part, own: port = '' } = parseRef(finding.subjects[0] ?? '');
   const helper = circuit.plan.helpers.find(({ id }) => id === finding.subjects[1]);
   const node = circuit.parts.get(part);
   if (helper?.kind !== 'translator' || !node) return [];
@@ -47,14 +48,14 @@ export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
       ? removeHelper(circuit.plan, helper.id)
       : changeHelper(circuit.plan, helper.id, (h) => (h.kind === 'translator' ? { ...h, ports: left } : h));
   const found: Candidate[] = [
-    { id: `direct:${part}.${port}`, title: tell('takeOutFromBehind', { node: node.label }), plan },
+    { id: `direct:${keyOf(part, port)}`, title: tell('takeOutFromBehind', { node: node.label }), plan },
   ];
   const rail = logicRail(circuit);
   const volts = rail && circuit.rails.get(rail)?.voltage;
   for (const supply of node.card.supplies) {
     if (!rail || !volts || !within(volts, toInterval(supply.range)) || node.choice?.feeds[supply.id] === rail) continue;
     found.push({
-      id: `direct:${part}.${port}:${rail}`,
+      id: `direct:${keyOf(part, port)}:${rail}`,
       title: tell('takeOutFromBehind2', { node: node.label, rail: circuit.rails.get(rail)?.label ?? rail }),
       plan: setFeed(plan, part, supply.id, rail),
     });
@@ -69,7 +70,7 @@ export const unpoweredRemedies: Proposer = (context) =>
 /** A resistor in the line that keeps what flows into a part without supply at a milliampere. */
 function limiting({ circuit, finding }: Context): Candidate[] {
   const net = circuit.nets.find(({ id }) => id === finding.subjects[1]);
-  const [part = '', port = ''] = net?.of.split('.') ?? [];
+  const { part, own: port = '' } = parseRef(net?.of);
   const volts = finding.measured ?? 0;
   if (!net || net.bus !== null || net.beyond !== null || net.series.length > 0 || isTwoWay(net.protocol)) return [];
   if (!LIMITABLE.has(net.protocol) || !circuit.parts.get(part)?.choice) return [];
@@ -112,7 +113,7 @@ function lettingGo({ circuit, finding }: Context): Candidate[] {
 }
 
 function stayingOn({ circuit, finding }: Context): Candidate[] {
-  const [partId = '', signal = ''] = (finding.subjects[0] ?? '').split('.');
+  const { part: partId, own: signal = '' } = parseRef(finding.subjects[0] ?? '');
   const part = circuit.parts.get(partId);
   if (!part?.choice || part.helper) return [];
   const reference = part.card.signals.find(({ id }) => id === signal)?.reference ?? part.card.supplies[0]?.id;
@@ -123,7 +124,7 @@ function stayingOn({ circuit, finding }: Context): Candidate[] {
     if (!supply || rail.ref === now?.ref || rail.part === partId || rail.switches.length > 0 || !rail.voltage) continue;
     if (!within(rail.voltage, toInterval(supply.range))) continue;
     found.push({
-      id: `feed:${partId}.${supply.id}:${rail.ref}`,
+      id: `feed:${keyOf(partId, supply.id)}:${rail.ref}`,
       title: tell('feedFromSoOthers', { part: part.label, rail: rail.label }),
       plan: setFeed(circuit.plan, partId, supply.id, rail.ref),
     });

@@ -4,6 +4,7 @@ import { addHelper, changePart, changePort, freeId } from '../plan/edits.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import type { Proposer } from './remedy.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { keyOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyLeadSays {
@@ -36,7 +37,7 @@ const IN_LINE = { least: 330, most: 1000 } as const;
 /** A resistor in the line, at the pin. */
 export const inLineRemedies: Proposer = ({ circuit, finding }) => {
   const net = circuit.nets.find(({ id }) => id === finding.subjects[1]);
-  const [part = '', port] = net?.of.split('.') ?? [];
+  const { part, own: port } = parseRef(net?.of);
   if (!net || net.bus !== null || net.beyond !== null || net.series.length > 0 || port === undefined) return [];
   const values = seriesBetween(circuit.plan.rules.series, IN_LINE.least, IN_LINE.most);
   return [values[0], values.at(-1)].flatMap((ohms) =>
@@ -61,11 +62,11 @@ export const inLineRemedies: Proposer = ({ circuit, finding }) => {
 
 /** Another rate that both ends can be told. */
 export const rateRemedies: Proposer = ({ circuit, finding }) => {
-  const [id = '', portId = ''] = (finding.subjects[0] ?? '').split('.');
+  const { part: id, own: portId = '' } = parseRef(finding.subjects[0] ?? '');
   const part = circuit.parts.get(id);
   const port = part?.card.ports.find((p) => p.id === portId);
   return (port?.rates ?? []).map((rate) => ({
-    id: `rate:${id}.${portId}:${rate}`,
+    id: `rate:${keyOf(id, portId)}:${rate}`,
     title: tell('tellSpeakBitsSecond', { part: part?.label ?? id, rate }),
     plan: changePort(circuit.plan, id, portId, (choice) => ({ ...choice, rate })),
   }));

@@ -12,6 +12,7 @@ import { swapCard } from '../plan/swap.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyLevelSays {
@@ -40,8 +41,8 @@ export function railOf(circuit: Circuit, end: Pick<NetEnd, 'part' | 'signal'>): 
   const part = circuit.parts.get(end.part);
   const reference = part?.card.signals.find(({ id }) => id === end.signal)?.reference ?? part?.card.supplies[0]?.id;
   if (!part || !reference) return null;
-  return circuit.rails.has(`${part.id}.${reference}`)
-    ? `${part.id}.${reference}`
+  return circuit.rails.has(keyOf(part.id, reference))
+    ? keyOf(part.id, reference)
     : (part.choice?.feeds[reference] ?? null);
 }
 
@@ -60,12 +61,12 @@ function translate({ circuit, library }: Context, ends: readonly NetEnd[]): Cand
     const port = portOf(part, end.signal);
     if (!part?.choice || !port || part.helper) return [];
     if (part.card.ports.find(({ id }) => id === port)?.protocol === 'analog') return [];
-    if (!ports.has(`${end.part}.${port}`)) ports.set(`${end.part}.${port}`, { part: end.part, port });
+    if (!ports.has(keyOf(end.part, port))) ports.set(keyOf(end.part, port), { part: end.part, port });
   }
   const seen = new Set<string>();
   for (const net of circuit.nets) {
     if (
-      net.ends.some((end) => ports.has(`${end.part}.${portOf(circuit.parts.get(end.part), end.signal)}`)) &&
+      net.ends.some((end) => ports.has(keyOf(end.part, portOf(circuit.parts.get(end.part), end.signal)))) &&
       !seen.has(net.id)
     ) {
       seen.add(net.id);
@@ -105,7 +106,7 @@ export function feedFromLogic({ circuit }: Context, end: NetEnd): Candidate[] {
   if (!volts || volts.min < range.min || volts.max > range.max) return [];
   return [
     {
-      id: `feed:${part.id}.${supply.id}:${rail}`,
+      id: `feed:${keyOf(part.id, supply.id)}:${rail}`,
       title: tell('feedFrom', { part: part.label, rail: circuit.rails.get(rail)?.label ?? rail }),
       plan: setFeed(circuit.plan, part.id, supply.id, rail),
     },
@@ -151,7 +152,7 @@ export function divide({ circuit }: Context, net: Net, target: number): Candidat
   const { upper, lower } = best;
   return [
     {
-      id: `divider:${part.id}.${port}.${net.line}:${upper}:${lower}`,
+      id: `divider:${keyOf(part.id, port, net.line)}:${upper}:${lower}`,
       title: tell('putDividerBeforePin', { upper: quantityOf(upper, 'Ω'), lower: quantityOf(lower, 'Ω') }),
       plan: addHelper(circuit.plan, {
         id: freeId(circuit.plan, `divider-${part.id}`),
@@ -197,7 +198,7 @@ export const overVoltageRemedies: Proposer = (context) => {
     const lifts = net.pullUps.some(({ fitted, voltage }) => fitted?.part === end.part && (voltage?.max ?? 0) > limit);
     return drives || lifts;
   });
-  const victim = net.ends.find((end) => `${end.part}.${end.signal}` === finding.subjects[0]);
+  const victim = net.ends.find((end) => keyOf(end.part, end.signal) === finding.subjects[0]);
   const controllerDrives = net.ends.some((end) => end.controller && (end.power.voltage?.max ?? 0) > limit);
   const apart = culprits.length > 0 ? culprits : controllerDrives && victim ? [victim] : [];
   return [
@@ -225,7 +226,7 @@ function lowerFixed({ circuit }: Context, net: Net): Candidate[] {
 
 export const thresholdRemedies: Proposer = (context) => {
   const { circuit, finding } = context;
-  const named = (net: Net) => net.ends.filter((end) => finding.subjects.includes(`${end.part}.${end.signal}`));
+  const named = (net: Net) => net.ends.filter((end) => finding.subjects.includes(keyOf(end.part, end.signal)));
   const net = circuit.nets.find((n) => named(n).length === 2 || (n.id === finding.subjects[0] && named(n).length > 0));
   const parts = net ? named(net).filter((end) => !end.controller && !circuit.parts.get(end.part)?.helper) : [];
   return [

@@ -5,6 +5,7 @@ import { changePart, setPin } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyPinSays {
@@ -61,7 +62,7 @@ export const tieRemedies: Proposer = ({ circuit, finding }) => {
     { to: 'ground', says: tell('ground') },
     ...part.card.supplies.map(({ id, terminal: at }) => ({ to: id, says: named(at) })),
   ].map(({ to, says }) => ({
-    id: `tie:${part.id}.${terminal.id}:${to}`,
+    id: `tie:${keyOf(part.id, terminal.id)}:${to}`,
     title: tell('tie', { terminal: terminal.label, part: part.label, says }),
     plan: changePart(circuit.plan, part.id, (choice) => ({ ...choice, ties: { ...choice.ties, [terminal.id]: to } })),
   }));

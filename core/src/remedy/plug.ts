@@ -11,6 +11,7 @@ import { changePart, setFeed } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { ownerOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyPlugSays {
@@ -22,7 +23,7 @@ const tell = tells<RemedyPlugSays>('remedy/plug');
 
 /** The plan with a cable of this plug among its leads, unless the source brings its own or the plan has one. */
 function withCable(plan: Plan, library: readonly Card[], plug: string | undefined, rail: string, cards: Library): Plan {
-  const source = plan.parts.find(({ id }) => id === rail.split('.')[0]);
+  const source = plan.parts.find(({ id }) => id === ownerOf(rail));
   const own = cards.get(source?.card ?? '') ?? library.find(({ id }) => id === source?.card);
   const has = plan.leads.flatMap((id) => cards.get(id) ?? library.find((card) => card.id === id) ?? []);
   if (own?.outlet?.plug !== undefined || cablesFor(has, plug).length > 0) return plan;
@@ -67,7 +68,7 @@ export function plugCandidates(circuit: Circuit, library: Library, board: PartNo
 
 /** A plug that fits, a cable, or a source that is wired. */
 export const plugRemedies: Proposer = ({ circuit, finding, library }) => {
-  const [part = '', supply = ''] = (finding.subjects[0] ?? '').split('.');
+  const { part, own: supply = '' } = parseRef(finding.subjects[0] ?? '');
   const node = circuit.parts.get(part);
   if (!node?.choice) return [];
   const board = circuit.controller;

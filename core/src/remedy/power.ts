@@ -10,6 +10,7 @@ import { supplyCandidates } from './add-supply.ts';
 import { plugCandidates } from './plug.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { tells, type Text } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyPowerSays {
@@ -59,7 +60,7 @@ export function otherFeeds(circuit: Circuit, feed: Feed): Candidate[] {
         (part === undefined || maySupply(circuit, part.card, feed.supply.id, rail)),
     )
     .map((rail) => ({
-      id: `feed:${feed.part}.${feed.supply.id}:${rail.ref}`,
+      id: `feed:${keyOf(feed.part, feed.supply.id)}:${rail.ref}`,
       title: tell('feedFrom', { label, rail: rail.label }),
       plan: setFeed(circuit.plan, feed.part, feed.supply.id, rail.ref),
     }));
@@ -162,6 +163,6 @@ function addRegulator(
   return {
     id: `regulator:${card.id}:${input.ref}`,
     title: tell('addFedFrom', { card: card.name, input: input.label, names: names(circuit, feeds) }),
-    plan: refeed(plan, feeds, `${part.id}.${offer}`),
+    plan: refeed(plan, feeds, keyOf(part.id, offer)),
   };
 }

@@ -9,6 +9,7 @@ import { seriesBetween } from '../standard/e-series.ts';
 import { fewerBits, membersOf } from './bits.ts';
 import type { Candidate, Proposer } from './remedy.ts';
 import { quantityOf, tells, type Quantity, type Text, distinct } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyPullUpSays {
@@ -41,7 +42,7 @@ export function pullRail(circuit: Circuit, net: Net): string | null {
 /** The rail whose levels the controller speaks, as the plan names it. */
 export function logicRail(circuit: Circuit): string | null {
   const reference = circuit.controller?.card.controller?.io.reference;
-  const own = circuit.controller && `${circuit.controller.id}.${reference}`;
+  const own = circuit.controller && keyOf(circuit.controller.id, reference);
   if (own && circuit.rails.has(own)) return own;
   return (reference && circuit.controller?.choice?.feeds[reference]) || null;
 }

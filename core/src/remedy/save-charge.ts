@@ -16,6 +16,7 @@ import { runtimeOf } from '../physics/runtime.ts';
 import type { Candidate } from './remedy.ts';
 import { behindSwitch, supplySwitch } from './supply-switch.ts';
 import { durationOf, quantityOf, tells, type Text, type Duration, type Quantity } from '../quantity/message.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedySaveChargeSays {
@@ -62,7 +63,7 @@ function switchedOff(circuit: Circuit, library: Library, rail: Rail): Saver[] {
   const parts = [...new Set(waiting.map(({ subject }) => subject))].flatMap((id) => {
     const part = circuit.parts.get(id);
     const [supply] = part?.card.supplies ?? [];
-    const feed = supply && circuit.feeds.get(`${id}.${supply.id}`);
+    const feed = supply && circuit.feeds.get(keyOf(id, supply.id));
     const on = circuit.rails.get(feed?.rail ?? '');
     const makesRails = (part?.card.rails ?? []).length > 0;
     return part && part !== circuit.controller && on && on.switches.length === 0 && !makesRails && supply
@@ -93,7 +94,7 @@ function switchedOff(circuit: Circuit, library: Library, rail: Rail): Saver[] {
               saving: 'off' as const,
               id: `pin:${part.id}`,
               title: tell('feedFromPinSwitch', { part: part.label }),
-              plan: off(setFeed(circuit.plan, part.id, supply.id, `${circuit.controller.id}.${pin}`)),
+              plan: off(setFeed(circuit.plan, part.id, supply.id, keyOf(circuit.controller.id, pin))),
             },
           ]
         : []),
@@ -158,7 +159,7 @@ export function otherRegulators(circuit: Circuit, library: Library, part: PartNo
     const same = volts !== null && Math.abs((outputOf(card) ?? 0) - volts) < 0.03 * volts;
     if (card.kind !== 'regulator' || card.id === part.card.id || !same || !offer || !own) return [];
     const swapped = swapCard(circuit.plan, part.id, part.card, card);
-    const plan = offer.id === own.id ? swapped : renameRail(swapped, `${part.id}.${own.id}`, `${part.id}.${offer.id}`);
+    const plan = offer.id === own.id ? swapped : renameRail(swapped, keyOf(part.id, own.id), keyOf(part.id, offer.id));
     return [
       {
         id: `card:${part.id}:${card.id}`,
@@ -181,8 +182,8 @@ export function otherPacks(circuit: Circuit, library: Library, part: PartNode): 
     if (!offer?.cells || !own || card.id === part.card.id) return [];
     const plan = renameRail(
       swapCard(circuit.plan, part.id, part.card, card),
-      `${part.id}.${own.id}`,
-      `${part.id}.${offer.id}`,
+      keyOf(part.id, own.id),
+      keyOf(part.id, offer.id),
     );
     return [{ saving: 'pack', id: `pack:${part.id}:${card.id}`, title: tell('take', { card: card.name }), plan }];
   });

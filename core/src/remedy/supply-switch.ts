@@ -8,6 +8,7 @@ import { cheapestFirst } from '../buy/cost';
 import { freeId, newPart, setFeed } from '../plan/edits.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** True where a rail's voltage lies inside the range of a card's supply. */
 export const suits = (circuit: Circuit, card: Card, supply: string, rail: string): boolean => {
@@ -44,5 +45,5 @@ export function behindSwitch(
     ...newPart(plan, card, id, card.name, { [input.id]: rail }),
     ports: { [offer.switch.port]: { lines: { [line]: { pin, locked: false } } } },
   };
-  return setFeed({ ...plan, parts: [...plan.parts, part] }, node.id, supply.id, `${id}.${offer.id}`);
+  return setFeed({ ...plan, parts: [...plan.parts, part] }, node.id, supply.id, keyOf(id, offer.id));
 }

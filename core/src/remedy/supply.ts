@@ -15,6 +15,7 @@ import type { Candidate, Context, Proposer } from './remedy.ts';
 import { otherPacks, otherRegulators, renameRail, savers } from './save-charge.ts';
 import { stagger } from './stagger.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { keyOf, ownerOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedySupplySays {
@@ -65,7 +66,7 @@ function strongerSources({ circuit, finding, library }: Context): Candidate[] {
     const same = Math.abs(toInterval(offer.voltage).typ - typ) < 0.1 * typ;
     const enough = toInterval(offer.limit).min * circuit.plan.rules.derating >= rail.peak;
     if (!same || !enough) return [];
-    const plan = renameRail(swapCard(circuit.plan, part.id, part.card, card), rail.ref, `${part.id}.${offer.id}`);
+    const plan = renameRail(swapCard(circuit.plan, part.id, part.card, card), rail.ref, keyOf(part.id, offer.id));
     return [{ id: `card:${part.id}:${card.id}`, title: tell('takeAs', { card: card.name, part: part.label }), plan }];
   });
 }
@@ -80,7 +81,7 @@ export const sourceCurrentRemedies: Proposer = (context) => [
 export const dropoutRemedies: Proposer = ({ circuit, finding, library }) => {
   const rail = circuit.rails.get(finding.subjects[0] ?? '');
   const part = circuit.parts.get(rail?.part ?? '');
-  const feed = rail?.offer.from && circuit.feeds.get(`${rail.part}.${rail.offer.from.supply}`);
+  const feed = rail?.offer.from && circuit.feeds.get(keyOf(rail.part, rail.offer.from.supply));
   if (!part || !feed) return [];
   return [...otherRegulators(circuit, library, part), ...otherFeeds(circuit, feed)];
 };
@@ -90,7 +91,7 @@ export const heatRemedies: Proposer = (context) => {
   const { circuit, finding, library } = context;
   const rail = circuit.rails.get(finding.subjects[0] ?? '');
   const part = circuit.parts.get(rail?.part ?? '');
-  const feed = rail?.offer.from && circuit.feeds.get(`${rail.part}.${rail.offer.from.supply}`);
+  const feed = rail?.offer.from && circuit.feeds.get(keyOf(rail.part, rail.offer.from.supply));
   if (!rail || !part || !feed) return [];
   return [...otherRegulators(circuit, library, part), ...otherFeeds(circuit, feed), ...unloading(context, rail)];
 };
@@ -141,8 +142,8 @@ export const pinGroundRemedies: Proposer = ({ circuit, finding }) => {
 /** A diode in the lead of the one or the other, or a programmer that brings no supply. */
 export const programmingRemedies: Proposer = ({ circuit, finding, library }) => {
   const [fed = '', rail = '', other = ''] = finding.subjects;
-  const [part = '', supply = ''] = fed.split('.');
-  const label = (ref: string) => circuit.plan.parts.find(({ id }) => id === ref.split('.')[0])?.label ?? ref;
+  const { part, own: supply = '' } = parseRef(fed);
+  const label = (ref: string) => circuit.plan.parts.find(({ id }) => id === ownerOf(ref))?.label ?? ref;
   if (finding.severity !== 'caution') return [];
   const diode = cheapestFirst([...library.values()], buyingOf(circuit.plan)).find(({ kind }) => kind === 'diode');
   return [
@@ -184,7 +185,7 @@ export const groundRemedies: Proposer = ({ circuit, finding }) => [
 
 /** A diode or a switch before each that stands there straight, but for one. */
 export const backFeedRemedies: Proposer = ({ circuit, finding, library }) => {
-  const [part = '', supply = ''] = (finding.subjects[0] ?? '').split('.');
+  const { part, own: supply = '' } = parseRef(finding.subjects[0] ?? '');
   const node = circuit.parts.get(part);
   if (!node) return [];
   const refs = [node.choice?.feeds[supply], node.choice?.also?.[supply]].flatMap((ref) => ref ?? []);
@@ -195,7 +196,7 @@ export const backFeedRemedies: Proposer = ({ circuit, finding, library }) => {
       refs
         .filter((ref) => straight.some(({ name }) => name === circuit.rails.get(ref)?.label))
         .map((rail) => ({
-          id: `guard:${part}.${supply}:${rail}:${card.id}`,
+          id: `guard:${keyOf(part, supply)}:${rail}:${card.id}`,
           title: tell('putBetween2', {
             card: card.name,
             rail: circuit.rails.get(rail)?.label ?? rail,

@@ -17,6 +17,7 @@ import { modeFor, riseTime } from '../standard/bus-timing.ts';
 import type { PartChoice, PinChoice, Plan, PortChoice } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';
 import { pinModel, solvePins, withPins } from './pins.ts';
+import { keyOf, ownerOf } from '../plan/ref.ts';
 
 /** The rail that suits a supply: by the house rule, among those whose voltage lies inside its range. */
 export function bestFeed(
@@ -34,7 +35,7 @@ export function bestFeed(
       may(rail) &&
       within(rail.voltage, range),
   );
-  const logic = circuit.controller && `${circuit.controller.id}.${circuit.controller.card.controller?.io.reference}`;
+  const logic = circuit.controller && keyOf(circuit.controller.id, circuit.controller.card.controller?.io.reference);
   const wish =
     circuit.plan.rules.feed === 'logic-rail'
       ? fitting.find(({ ref }) => ref === logic)
@@ -126,7 +127,7 @@ function addProgrammer(circuit: Circuit, card: Card, label: string): { plan: Pla
     ({ range }) => rail?.voltage && within(toInterval(rail.voltage), toInterval(range)),
   );
   if (!controller?.choice || !rail || !fits || isPluggedIn(controller.choice)) return { plan, part: part.id };
-  const also = { ...controller.choice.also, [fits.id]: `${part.id}.${rail.id}` };
+  const also = { ...controller.choice.also, [fits.id]: keyOf(part.id, rail.id) };
   return { plan: changePart(plan, controller.id, (p) => ({ ...p, also })), part: part.id };
 }
 
@@ -145,9 +146,7 @@ function pluggedIn(plan: Plan, circuit: Circuit, library: Library): Plan {
   if (!board || !card?.controller?.usb) return plan;
   const now = deriveCircuit(documentOf(plan, circuit.cards.values(), library));
   const node = now.parts.get(board.id);
-  const fed = Object.values(board.feeds).some(
-    (ref) => now.parts.get(ref.split('.')[0] ?? '')?.card.outlet === undefined,
-  );
+  const fed = Object.values(board.feeds).some((ref) => now.parts.get(ownerOf(ref))?.card.outlet === undefined);
   const [rail] = railsInto(now, card);
   return !node || fed || !rail || isPluggedIn(board) ? plan : plugIn(plan, node, rail.ref, library, now.cards);
 }

@@ -32,6 +32,7 @@ import {
   type BusAddress,
   type Message,
 } from '../quantity/message.ts';
+import { keyOf, ownerOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SolveAnyChangeSays {
@@ -85,14 +86,13 @@ function nearby({ circuit, finding }: Context): PartNode[] {
   // While a program is loaded anything may hang on what feeds meanwhile.
   if (finding.check === 'supply/programming') for (const id of circuit.parts.keys()) add(id);
   for (const subject of finding.subjects) {
-    add(subject.split('.')[0]);
+    add(ownerOf(subject));
     for (const net of circuit.nets)
-      if (net.id === subject || net.of === subject || net.bus === subject.split('.')[0])
+      if (net.id === subject || net.of === subject || net.bus === ownerOf(subject))
         for (const { part } of net.ends) add(part);
     for (const { part, rail } of circuit.feeds.values()) if (rail === subject) add(part);
   }
-  for (const id of [...near])
-    for (const { part, rail } of circuit.feeds.values()) if (part === id) add(rail?.split('.')[0]);
+  for (const id of [...near]) for (const { part, rail } of circuit.feeds.values()) if (part === id) add(ownerOf(rail));
   return [...near].flatMap((id) => {
     const part = circuit.parts.get(id);
     return part?.choice && !part.helper ? [part] : [];
@@ -110,7 +110,7 @@ function ofPart({ circuit, library }: Context, part: PartNode): Candidate[] {
     for (const rail of railsOf(circuit))
       if (rail.part !== id)
         found.push({
-          id: `feed:${id}.${supply.id}:${rail.ref}`,
+          id: `feed:${keyOf(id, supply.id)}:${rail.ref}`,
           title: tell('feedFrom', { label, rail: rail.label }),
           plan: setFeed(plan, id, supply.id, rail.ref),
         });
@@ -130,7 +130,7 @@ function ofPart({ circuit, library }: Context, part: PartNode): Candidate[] {
       const open = !choice?.opened.includes(signal);
       const [off, on] = fittedPullUp.removable === 'jumper' ? ['Open', 'Close'] : ['Unsolder', tell('solder')];
       found.push({
-        id: `jumper:${id}.${signal}`,
+        id: `jumper:${keyOf(id, signal)}`,
         title: tell('pullUp', { open: open ? off : on, label, toUpperCase: signal.toUpperCase() }),
         plan: setOpened(plan, id, signal, open),
       });
@@ -159,13 +159,13 @@ function ofPort(
   const found: Candidate[] = [];
   if (port.stretches?.noHold)
     found.push({
-      id: `no-hold:${id}.${port.id}`,
+      id: `no-hold:${keyOf(id, port.id)}`,
       title: tell('readCommandsDoNot', { label }),
       plan: changePort(plan, id, port.id, (c) => ({ ...c, noHold: true })),
     });
   for (const { value } of port.addresses ?? [])
     found.push({
-      id: `address:${id}.${port.id}:${value}`,
+      id: `address:${keyOf(id, port.id)}:${value}`,
       title: tell('set', { label, value: addressOf(value) }),
       plan: changePort(plan, id, port.id, (c) => ({ ...c, address: value })),
     });
@@ -175,7 +175,7 @@ function ofPort(
       for (const far of rails)
         if (near.ref !== far.ref)
           found.push({
-            id: `translator:${id}.${port.id}:${card.id}:${near.ref}:${far.ref}`,
+            id: `translator:${keyOf(id, port.id)}:${card.id}:${near.ref}:${far.ref}`,
             title: tell('putBeforeFrom', { card: card.name, label, near: near.label, far: far.label }),
             plan: addHelper(plan, {
               id: freeId(plan, 'translator'),
@@ -188,38 +188,38 @@ function ofPort(
           });
   for (const line of Object.keys(port.lines)) {
     const shared = isBusLine(port.protocol, line);
-    const wish = circuit.wishes.find((w) => w.of === `${id}.${port.id}` && w.line === line);
+    const wish = circuit.wishes.find((w) => w.of === keyOf(id, port.id) && w.line === line);
     for (const pin of wish ? freePinsFor(circuit, wish) : [])
       found.push({
-        id: `pin:${id}.${port.id}.${line}:${pin}`,
+        id: `pin:${keyOf(id, port.id, line)}:${pin}`,
         title: tell('move', {
           wish: wish?.label ?? '',
           find: circuit.controller?.card.terminals.find((t) => t.id === pin)?.label ?? pin,
         }),
-        plan: setPin(plan, `${id}.${port.id}`, line, { pin, locked: false }),
+        plan: setPin(plan, keyOf(id, port.id), line, { pin, locked: false }),
       });
     for (const ohms of OHMS) {
       const own = { id: freeId(plan, 'resistor'), part: id, port: port.id, line, ohms };
       const said = quantityOf(ohms, 'Ω');
       found.push({
-        id: `series:${id}.${port.id}.${line}:${ohms}`,
+        id: `series:${keyOf(id, port.id, line)}:${ohms}`,
         title: tell('putSeries', { said, label }),
         plan: addHelper(plan, { ...own, kind: 'series' }),
       });
       if (shared) continue;
       found.push({
-        id: `pull-down:${id}.${port.id}.${line}:${ohms}`,
+        id: `pull-down:${keyOf(id, port.id, line)}:${ohms}`,
         title: tell('putFromLineGround', { said, label }),
         plan: addHelper(plan, { ...own, kind: 'pull-down' }),
       });
       for (const { ref, label: name } of rails)
         found.push({
-          id: `pull-up:${id}.${port.id}.${line}:${ohms}:${ref}`,
+          id: `pull-up:${keyOf(id, port.id, line)}:${ohms}:${ref}`,
           title: tell('pullLineUp', { label, name, said }),
           plan: addHelper(plan, {
             id: own.id,
             kind: 'pull-up',
-            of: `${id}.${port.id}`,
+            of: keyOf(id, port.id),
             line,
             to: ref,
             ohms,
@@ -228,7 +228,7 @@ function ofPort(
       if (port.protocol === 'analog')
         for (const { ref, label: name } of rails)
           found.push({
-            id: `fixed:${id}.${port.id}.${line}:${ohms}:${ref}`,
+            id: `fixed:${keyOf(id, port.id, line)}:${ohms}:${ref}`,
             title: tell('divideFrom', { said, name, label }),
             plan: addHelper(plan, { ...own, kind: 'fixed', to: ref }),
           });
@@ -240,7 +240,7 @@ function ofPort(
 /** Things that are no part: clocks, rules, and helpers that could go. */
 function ofPlan({ circuit, finding }: Context): Candidate[] {
   const { plan } = circuit;
-  const buses = new Set(finding.subjects.map((subject) => subject.split('.')[0]));
+  const buses = new Set(finding.subjects.map((subject) => ownerOf(subject)));
   return [
     ...plan.buses
       .filter(({ id }) => buses.has(id))

@@ -5,6 +5,7 @@ import { carrierOf } from '../circuit/carrier.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { freeId, newPart, removePart } from '../plan/edits.ts';
 import type { PartChoice, Plan, PortChoice } from '../plan/plan.ts';
+import { keyOf } from '../plan/ref.ts';
 
 /** @returns null when the card is no carrier or does not fit the controller */
 export function addCarrier(circuit: Circuit, library: Library, card: Card): Plan | null {
@@ -14,7 +15,7 @@ export function addCarrier(circuit: Circuit, library: Library, card: Card): Plan
   const old = carrierOf(circuit);
   let plan = old ? removeCarrier(circuit.plan, old.part) : circuit.plan;
   const id = freeId(plan, card.name);
-  const logic = `${controller.id}.${controller.card.controller?.io.reference ?? ''}`;
+  const logic = keyOf(controller.id, controller.card.controller?.io.reference ?? '');
   plan = {
     ...plan,
     parts: [...plan.parts, newPart(plan, card, card.name, card.name)],

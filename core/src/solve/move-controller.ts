@@ -13,6 +13,7 @@ import { leadRails } from '../plan/rails.ts';
 import { changePart, forgetBusPins, forgetGate, forgetPins, setPin } from '../plan/edits.ts';
 import { pinModel, solvePins, withPins } from './pins.ts';
 import { bestFeed } from './add-part.ts';
+import { keyOf } from '../plan/ref.ts';
 
 export interface Moved {
   readonly plan: Plan;
@@ -34,12 +35,12 @@ export function moveController(circuit: Circuit, library: Library, to: Card): Mo
   const rails = new Map<string, string | null>();
   for (const rail of old.card.rails ?? []) {
     const volts =
-      circuit.rails.get(`${old.id}.${rail.id}`)?.voltage?.typ ?? (rail.voltage && toInterval(rail.voltage).typ);
+      circuit.rails.get(keyOf(old.id, rail.id))?.voltage?.typ ?? (rail.voltage && toInterval(rail.voltage).typ);
     const alike = (to.rails ?? []).find((r) => {
       if (!r.voltage) return rail.from?.by === 'pass' && r.from?.by === 'pass';
       return volts !== undefined && Math.abs(toInterval(r.voltage).typ - volts) <= ALIKE * volts;
     });
-    rails.set(`${old.id}.${rail.id}`, alike ? `${old.id}.${alike.id}` : null);
+    rails.set(keyOf(old.id, rail.id), alike ? keyOf(old.id, alike.id) : null);
   }
   const bare = moveRails(onCarrier(forgetAll(circuit.plan, old.id), circuit, to), rails);
   const placed = changePart(bare, old.id, ({ also: _also, ...part }) => ({
@@ -80,7 +81,7 @@ export function moveController(circuit: Circuit, library: Library, to: Card): Mo
             : h.kind === 'translator' && (h.near === from || h.far === from),
         );
       const name = (ref: string | null, card: Card) =>
-        card.rails?.find(({ id }) => ref === `${old.id}.${id}`)?.name ?? null;
+        card.rails?.find(({ id }) => ref === keyOf(old.id, id))?.name ?? null;
       return used ? [{ from: name(from, old.card) ?? from, to: name(now, to) }] : [];
     }),
     trouble: solution.ok ? null : solution.explanation,
@@ -120,7 +121,7 @@ function onCarrier(plan: Plan, circuit: Circuit, to: Card): Plan {
       (q, [port, { lines = {} }]) =>
         Object.entries(lines).reduce((r, [line, choice]) => {
           const pin = names[nameOf.get(choice.pin ?? '') ?? ''];
-          return pin === undefined ? r : setPin(r, `${part.id}.${port}`, line, { ...choice, pin, locked: true });
+          return pin === undefined ? r : setPin(r, keyOf(part.id, port), line, { ...choice, pin, locked: true });
         }, q),
       p,
     );

@@ -6,6 +6,7 @@ import { setPin } from '../plan/edits.ts';
 import type { PinChoice, Plan } from '../plan/plan.ts';
 import { Assignment, crowded } from './assignment.ts';
 import { tells, type Text, type Message } from '../quantity/message.ts';
+import { peripheralOf } from '../card/protocol.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SolvePinsSays {
@@ -42,7 +43,7 @@ export function pinModel(circuit: Circuit, keep: (wish: PinWish) => boolean = ()
   const ids = [...new Set(circuit.wishes.flatMap(({ group }) => group ?? []))];
   const groups = ids.map((id) => {
     const members = circuit.wishes.filter(({ group }) => group === id);
-    const kind = members[0]?.ask.split('.')[0] ?? '';
+    const kind = peripheralOf(members[0]?.ask);
     const options = members.map((wish) => {
       const held = fixed.find((f) => f.wish === wish);
       return new Set((held ? [held.use] : pins).flatMap((use) => instancesFor(use.functions, wish.ask)));

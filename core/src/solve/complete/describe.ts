@@ -14,6 +14,7 @@ import {
   distinct,
   type Message,
 } from '../../quantity/message.ts';
+import { ownerOf } from '../../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SolveCompleteDescribeSays {
@@ -94,7 +95,7 @@ class Words {
     [this.after, this.before].flatMap(({ wishes }) => wishes.filter((w) => w.of === of && w.line === line))[0]?.label ??
     labelOf(this.of(of), line);
   /** A bus, or the part of a port. */
-  of = (id: string): Text => (id.includes('.') ? this.part(id.split('.')[0] ?? '') : this.bus(id));
+  of = (id: string): Text => (id.includes('.') ? this.part(ownerOf(id)) : this.bus(id));
 
   helper(helper: Helper): Message {
     switch (helper.kind) {
@@ -134,8 +135,7 @@ class Words {
 
 function feedsSaid(words: Words, part: string, feeds: Readonly<Record<string, string>>): Message {
   const plug = feeds[SOCKET];
-  if (plug !== undefined)
-    return tell('plugIntoSocket', { part: words.part(plug.split('.')[0] ?? ''), part2: words.part(part) });
+  if (plug !== undefined) return tell('plugIntoSocket', { part: words.part(ownerOf(plug)), part2: words.part(part) });
   const rails = distinct(Object.values(feeds).map(words.rail));
   return rails.length > 0
     ? tell('feedFrom', { part: words.part(part), rails })

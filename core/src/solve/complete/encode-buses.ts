@@ -21,6 +21,7 @@ import { addressResource, optionsAt } from './encode-parts.ts';
 import { ABSENT, cents, CHOICE, hasPullUps, isThere, type Making } from './making.ts';
 import { busLines, type Segment } from './segments.ts';
 import type { Wayfarer } from './ways.ts';
+import { keyOf } from '../../plan/ref.ts';
 
 /** Hz */
 const SLOWER_SPI = [400e3, 100e3];
@@ -177,7 +178,7 @@ function encodeHeld(making: Making): void {
         member.address === null || member.selectors.length > 0
           ? {}
           : { [builder.resource(addressResource(segment, member.address), 1, 'address')]: 1 };
-      builder.choice(`held:${member.part}.${member.port}`, [
+      builder.choice(`held:${keyOf(member.part, member.port)}`, [
         { id: 'there', uses, requires: { [CHOICE.bus(bus)]: builder.optionsOf(CHOICE.bus(bus), isThere) } },
       ]);
     }

@@ -13,6 +13,8 @@ import type { Draft } from '../joint/builder.ts';
 import { ABSENT, CHOICE, isThere, LEFT_OUT, type Making } from './making.ts';
 import type { Wayfarer } from './ways.ts';
 import { tells, type Text } from '../../quantity/message.ts';
+import { keyOf, ownerOf, parseRef } from '../../plan/ref.ts';
+import { peripheralOf } from '../../card/protocol.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SolveCompleteEncodeLinesSays {
@@ -38,7 +40,7 @@ function physicalOrder(circuit: Circuit): Map<string, number> {
 
 /** The circuit of a trial that has this line, and what the line is called there. */
 function trialOf(parts: readonly Wayfarer[], wish: PinWish): { circuit: Circuit; of: string } | null {
-  const [owner = ''] = wish.of.split('.');
+  const { part: owner } = parseRef(wish.of);
   for (const part of parts) {
     const circuit = part.ways[0]?.wired.circuit;
     if (part.choice.id === owner && circuit) return { circuit, of: wish.of };
@@ -80,7 +82,7 @@ class BootManners {
     const tried = deriveCircuit({ plan, cards: [...circuit.cards.values()] });
     return [...pinStrap.run(tried), ...pinBootState.run(tried)].every(
       ({ severity, subjects }) =>
-        (severity !== 'fault' && severity !== 'danger') || !subjects.includes(`${of}.${wish.line}`),
+        (severity !== 'fault' && severity !== 'danger') || !subjects.includes(keyOf(of, wish.line)),
     );
   }
 }
@@ -90,7 +92,7 @@ export function encodeLines(making: Making): void {
   const { bench, builder } = making;
   const circuit = bench.standing.circuit;
   const fitted = new Set(bench.circuit.plan.parts.flatMap(({ id, fittedOn }) => (fittedOn === undefined ? [] : [id])));
-  const isFitted = (wish: PinWish) => fitted.has(wish.of.split('.')[0] ?? '');
+  const isFitted = (wish: PinWish) => fitted.has(ownerOf(wish.of));
   const taken = new Set(making.wishes.flatMap((wish) => (isFitted(wish) && wish.pin ? [wish.pin] : [])));
   const uses = pinUses(circuit).filter(
     ({ pin, led }) => pin.reserved?.by !== 'flash' && led && !taken.has(pin.terminal),
@@ -109,7 +111,12 @@ export function encodeLines(making: Making): void {
     const label = circuit.controller?.card.terminals.find(({ id }) => id === wish.pin)?.label ?? '';
     const lock =
       wish.locked && wish.pin
-        ? builder.member({ id: `lock:${wish.id}`, kind: 'lock', label: tell('lock', { wish: wish.label, label }) })
+        ? builder.member({
+            id: `lock:${wish.id}`,
+            kind: 'lock',
+            of: wish.id,
+            label: tell('lock', { wish: wish.label, label }),
+          })
         : null;
     const options = uses.flatMap((use): Draft[] => {
       const { terminal, reserved, noPull } = use.pin;
@@ -158,7 +165,7 @@ function thereFor(making: Making, { of }: PinWish): Record<string, readonly stri
 /** The option of a line that is not there: its bus is not, or its part is left out. */
 function absentFor(making: Making, { of }: PinWish): Draft[] {
   if (isBus(making, of)) return [{ id: ABSENT, requires: { [CHOICE.bus(of)]: [ABSENT] } }];
-  const [part = ''] = of.split('.');
+  const { part } = parseRef(of);
   if (!making.parts.some(({ choice }) => choice.id === part)) return [];
   return [{ id: ABSENT, requires: { [CHOICE.part(part)]: [LEFT_OUT] }, freedBy: `part:${part}` }];
 }
@@ -168,7 +175,7 @@ function encodeUnits(making: Making, wishes: readonly PinWish[], uses: readonly 
   const taken = new Set(featuresInUse(bench.standing.circuit).flatMap(({ takes }) => takes));
   for (const group of new Set(wishes.flatMap((wish) => wish.group ?? []))) {
     const lines = wishes.filter((wish) => wish.group === group);
-    const kind = lines[0]?.ask.split('.')[0] ?? '';
+    const kind = peripheralOf(lines[0]?.ask);
     const all = lines.map(({ ask }) => new Set(uses.flatMap(({ functions }) => instancesFor(functions, ask))));
     const instances = [...(all[0] ?? [])].filter(
       (instance) => all.every((set) => set.has(instance)) && !taken.has(`${kind}${instance}`),

@@ -165,9 +165,9 @@ const currents = (way: Way): Record<string, number> =>
 export function encodePart(making: Making, part: Wayfarer): void {
   const { builder, bench } = making;
   const id = part.choice.id;
-  const member = builder.member({ id: `part:${id}`, kind: 'part', label: part.choice.label });
+  const member = builder.member({ id: `part:${id}`, kind: 'part', of: id, label: part.choice.label });
   const lock = part.choice.locked
-    ? builder.member({ id: `lock:${id}`, kind: 'lock', label: tell('lock', { part: part.choice.label }) })
+    ? builder.member({ id: `lock:${id}`, kind: 'lock', of: id, label: tell('lock', { part: part.choice.label }) })
     : null;
   const extras = new Map(bench.standing.extras.map((extra) => [extra.rail, CHOICE.extra(extra.part.id)]));
   const options = part.ways.flatMap((way, w): Draft[] => {

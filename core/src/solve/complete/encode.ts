@@ -15,6 +15,7 @@ import type { Making, Slot } from './making.ts';
 import { busLines, segmentsOf, type Segment } from './segments.ts';
 import { standingOf } from './standing.ts';
 import { isDecided, waysOf, type Memory, type Wayfarer } from './ways.ts';
+import { keyOf } from '../../plan/ref.ts';
 
 export interface Encoding extends Making {
   readonly problem: Problem;
@@ -60,7 +61,7 @@ function linesOfNew(circuit: Circuit, segments: readonly Segment[]): PinWish[] {
   return segments.flatMap(({ bus, protocol, behind }) => {
     if (behind || circuit.wishes.some(({ of }) => of === bus.id)) return [];
     return busLines(protocol).map(([line, ask]): PinWish => ({
-      id: `${bus.id}.${line}`,
+      id: keyOf(bus.id, line),
       of: bus.id,
       line,
       label: `${bus.name} ${line.toUpperCase()}`,
@@ -71,7 +72,7 @@ function linesOfNew(circuit: Circuit, segments: readonly Segment[]): PinWish[] {
       meant: false,
       frequency: null,
       group: protocol === 'onewire' ? null : bus.id,
-      net: `${bus.id}.${line}`,
+      net: keyOf(bus.id, line),
     }));
   });
 }

@@ -16,6 +16,7 @@ import { highest } from '../../quantity/steps.ts';
 import { JUMPER_GAUGE, JUMPER_LENGTH } from '../../standard/practice.ts';
 import { contactOhms } from '../../circuit/contacts.ts';
 import { gaugeResistance } from '../../standard/wire-gauge.ts';
+import { keyOf } from '../../plan/ref.ts';
 
 /** A regulator or source that is not there yet. */
 export interface Extra {
@@ -104,7 +105,7 @@ class Adding {
     this.taken.add(`${toInterval(offer.voltage).typ.toFixed(1)} ${toInterval(offer.limit).min}`);
     this.found.push({
       part,
-      rail: `${part.id}.${offer.id}`,
+      rail: keyOf(part.id, offer.id),
       cents: Math.round(piecePrice(card, buyingOf(plan)) * 100),
     });
   }

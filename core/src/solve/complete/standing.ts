@@ -20,6 +20,7 @@ import { plugIn } from '../../remedy/plug.ts';
 import { bestFeed } from '../add-part.ts';
 import { isStanding } from './is-standing.ts';
 import { extraSupplies, loadsOf, type Extra } from './extras.ts';
+import { keyOf } from '../../plan/ref.ts';
 
 export interface Standing {
   /** The plan with standing parts alone, all fed as far as can be. */
@@ -67,7 +68,7 @@ function fed(whole: Plan, feeding: Feeding): Plan {
 function isFedWell(circuit: Circuit, part: string): boolean {
   const supplies = circuit.parts.get(part)?.card.supplies ?? [];
   return supplies.every((supply) => {
-    const feed = circuit.feeds.get(`${part}.${supply.id}`);
+    const feed = circuit.feeds.get(keyOf(part, supply.id));
     return feed !== undefined && isFed(circuit, feed);
   });
 }
@@ -85,7 +86,7 @@ function pluggedIn(plan: Plan, { derive, library }: Feeding, part: PartChoice, c
     const own = cards.get(source.card);
     const [offer] = own?.rails ?? [];
     if (!own || !offer || !plugFits(own, card)) continue;
-    const candidate = plug(plan, `${source.id}.${offer.id}`);
+    const candidate = plug(plan, keyOf(source.id, offer.id));
     if (isGood(candidate)) return candidate;
   }
   // What lies on the table is used before anything is bought.
@@ -93,7 +94,7 @@ function pluggedIn(plan: Plan, { derive, library }: Feeding, part: PartChoice, c
   const source = sourceFor(derive(plan), library, (other) => plugFits(other, card), part.id);
   const offer = source && library.get(source.card)?.rails?.[0];
   if (!source || !offer) return null;
-  const candidate = plug({ ...plan, parts: [...plan.parts, source] }, `${source.id}.${offer.id}`);
+  const candidate = plug({ ...plan, parts: [...plan.parts, source] }, keyOf(source.id, offer.id));
   return isGood(candidate) ? candidate : null;
 }
 
@@ -101,7 +102,7 @@ function refed(plan: Plan, { derive, library }: Feeding, part: PartChoice, card:
   const range = toInterval(supply.range);
   const arrives = (candidate: Plan) => {
     const circuit = derive(candidate);
-    const feed = circuit.feeds.get(`${part.id}.${supply.id}`);
+    const feed = circuit.feeds.get(keyOf(part.id, supply.id));
     return feed !== undefined && isFed(circuit, feed);
   };
   if (supply.id === SOCKET || arrives(plan)) return plan;
@@ -126,7 +127,7 @@ function refed(plan: Plan, { derive, library }: Feeding, part: PartChoice, card:
   const source = card.controller ? sourceFor(now, library, fits, part.id) : null;
   const offer = source && library.get(source.card)?.rails?.[0];
   if (!source || !offer) return plan;
-  return setFeed({ ...plan, parts: [...plan.parts, source] }, part.id, supply.id, `${source.id}.${offer.id}`);
+  return setFeed({ ...plan, parts: [...plan.parts, source] }, part.id, supply.id, keyOf(source.id, offer.id));
 }
 
 /**

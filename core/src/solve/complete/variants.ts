@@ -17,6 +17,7 @@ import type { Plan } from '../../plan/plan.ts';
 import { within } from '../../quantity/interval.ts';
 import { onConverters } from '../../remedy/converter.ts';
 import { switchesElse } from '../../check/drive-contact.ts';
+import { keyOf } from '../../plan/ref.ts';
 
 /** Kinds of drivers and of sources that are thought of. */
 const MOST_DRIVERS = 4;
@@ -104,7 +105,7 @@ function onSources(circuit: Circuit, library: Library): Plan[] {
       if (!offer) return [];
       const id = freeId(circuit.plan, 'adapter');
       const plan = { ...circuit.plan, parts: [...circuit.plan.parts, newPart(circuit.plan, card, id, card.name)] };
-      return [changePart(plan, board.id, (part) => ({ ...part, feeds: { [supply.id]: `${id}.${offer.id}` } }))];
+      return [changePart(plan, board.id, (part) => ({ ...part, feeds: { [supply.id]: keyOf(id, offer.id) } }))];
     });
 }
 

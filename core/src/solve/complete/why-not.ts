@@ -15,6 +15,7 @@ import type { Encoding } from './encode.ts';
 import { ABSENT, CHOICE } from './making.ts';
 import { waysOf, whatIsWrong } from './ways.ts';
 import { quantityOf, tells, wordOf, type Message, type Text, type Quantity } from '../../quantity/message.ts';
+import { keyOf, ownerOf } from '../../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SolveCompleteWhyNotSays {
@@ -113,15 +114,13 @@ function sentenceOf({ bench, problem, parts }: Encoding, members: readonly Membe
 function unservedLine(problem: Problem, circuit: Circuit, part: string): PinWish | undefined {
   return circuit.wishes.find(
     ({ id, of }) =>
-      of.split('.')[0] === part &&
+      ownerOf(of) === part &&
       problem.choices.find((choice) => choice.id === CHOICE.line(id))?.options.every((o) => o.id === ABSENT),
   );
 }
 
 /** The plan without what a member asks for. */
-function givenUp(plan: Plan, circuit: Circuit, { id }: Member): Plan {
-  const [kind = '', ...rest] = id.split(':');
-  const name = rest.join(':');
+function givenUp(plan: Plan, circuit: Circuit, { kind, of: name = '' }: Member): Plan {
   if (kind === 'part') return removePart(plan, name);
   const wish = circuit.wishes.find((w) => w.id === name);
   if (!wish) return setLocked(plan, name, false);
@@ -177,7 +176,7 @@ export function carrierProblem(circuit: Circuit): WhyNot | null {
 export function notFed(circuit: Circuit): WhyNot | null {
   const controller = circuit.controller;
   if (!controller) return { sentence: tell('planHasNoController'), members: [], relaxations: [] };
-  const wanting = controller.card.supplies.find(({ id }) => !circuit.feeds.get(`${controller.id}.${id}`)?.voltage);
+  const wanting = controller.card.supplies.find(({ id }) => !circuit.feeds.get(keyOf(controller.id, id))?.voltage);
   if (!wanting) return null;
   const { min, max } = toInterval(wanting.range);
   const sentence = tell('nothingHereFeedsAsks', {

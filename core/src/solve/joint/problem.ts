@@ -60,6 +60,8 @@ export interface Resource {
 export interface Member {
   readonly id: string;
   readonly kind: 'part' | 'lock' | 'need';
+  /** The part, line or need in the plan. */
+  readonly of?: string;
   readonly label: Text;
 }
 

@@ -6,6 +6,7 @@ import { functionsOf, instancesFor, type PinUse } from '../../circuit/pin-functi
 import type { PinWish } from '../../circuit/model.ts';
 import { solvePins, type PinModel } from '../pins.ts';
 import type { Demand } from './problem.ts';
+import { peripheralOf } from '../../card/protocol.ts';
 
 /**
  * The fewest buses on which every port finds an address that no other on its bus has; Infinity when a port has none.
@@ -44,7 +45,7 @@ function matched(ports: readonly (readonly number[])[], places: number): boolean
 function asksOf(demands: readonly Demand[], buses: number): { ask: Ask; group: string | null }[] {
   const out: { ask: Ask; group: string | null }[] = [];
   demands.forEach((demand, i) => {
-    for (const { ask, group } of demand.asks) out.push({ ask, group: group === null ? null : `${i}.${group}` });
+    for (const { ask, group } of demand.asks) out.push({ ask, group: group === null ? null : `${i}/${group}` });
     for (let n = 0; n < demand.coils; n++) out.push({ ask: 'out', group: null });
   });
   if (demands.some(({ oneWire }) => oneWire)) out.push({ ask: 'inout', group: null });
@@ -100,7 +101,7 @@ function solvable(asks: readonly { ask: Ask; group: string | null }[], pins: rea
     const members = wishes.flatMap((wish, i) => (wish.group === id ? [i] : []));
     const options = members.map((i) => new Set(serves[i]?.flatMap((s) => [...s])));
     const instances = [...new Set(options.flatMap((o) => [...o]))].filter((x) => options.every((o) => o.has(x))).sort();
-    return { id, kind: wishes[members[0] ?? 0]?.ask.split('.')[0] ?? '', instances };
+    return { id, kind: peripheralOf(wishes[members[0] ?? 0]?.ask), instances };
   });
   const model: PinModel = {
     wishes,

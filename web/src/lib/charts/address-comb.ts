@@ -1,4 +1,5 @@
 /** Geometry of the address comb: 128 teeth, the reserved ones cut short, parts hanging from theirs. */
+import { keyOf } from '@idle-breadboard/core/plan';
 import type { BusNode } from '@idle-breadboard/core/circuit';
 import { formatAddress, isReservedAddress } from '@idle-breadboard/core/figures';
 import { say } from '@idle-breadboard/core/words';
@@ -43,7 +44,7 @@ export function comb(bus: BusNode, width: number): Comb {
     if (member.address === null || member.address > 127) return [];
     const text = `${formatAddress(member.address)} ${say(member.label)}`;
     const clash = (count.get(member.address) ?? 0) > 1;
-    return [{ key: `${member.part}.${member.port}`, address: member.address, label: text, clash }];
+    return [{ key: keyOf(member.part, member.port), address: member.address, label: text, clash }];
   });
   /** What is taken of each row of tags, from left to right. */
   const rows: [number, number][][] = [];
@@ -63,7 +64,7 @@ export function comb(bus: BusNode, width: number): Comb {
     member.options
       .filter(({ value }) => value !== member.address)
       .map(({ value }) => ({
-        key: `${member.part}.${member.port}.${value}`,
+        key: keyOf(member.part, member.port, String(value)),
         x: x(value),
         address: value,
         label: `${formatAddress(value)} ${say(member.label)}, other setting`,

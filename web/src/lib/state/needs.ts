@@ -2,12 +2,13 @@
 import { QUANTITIES, type Library } from '@idle-breadboard/core/card';
 import type { Circuit, Front } from '@idle-breadboard/core/circuit';
 import {
-  changeNeed,
   type Need,
   type PartChoice,
   type Place,
   type Plan,
   type SenseNeed,
+  changeNeed,
+  keyOf,
 } from '@idle-breadboard/core/plan';
 import {
   nearestMiss,
@@ -24,7 +25,7 @@ import {
 export function frontOf(circuit: Circuit): Front {
   const { controller, plan } = circuit;
   const logic = controller?.card.controller?.io.reference;
-  const rail = controller && logic ? circuit.rails.get(`${controller.id}.${logic}`) : undefined;
+  const rail = controller && logic ? circuit.rails.get(keyOf(controller.id, logic)) : undefined;
   return { adc: controller?.card.controller?.adc, supply: rail?.voltage?.typ ?? 0, series: plan.rules.series };
 }
 

@@ -1,5 +1,6 @@
 <!-- The controller as it lies on the table. Lines are put down on its pins; a pin shows what it can do and what was proved. -->
 <script lang="ts">
+  import { keyOf } from '@idle-breadboard/core/plan';
   import { boardFace, pinUses, type Circuit } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import type { Result } from '@idle-breadboard/core/verify';
@@ -25,7 +26,7 @@
 
   const ORDER = ['danger', 'fault', 'caution', 'note'];
   function worst(terminal: string): Result | null {
-    const subjects = [`${controller?.id}.${terminal}`, ...(uses.get(terminal)?.wishes.map(({ id }) => id) ?? [])];
+    const subjects = [keyOf(controller?.id, terminal), ...(uses.get(terminal)?.wishes.map(({ id }) => id) ?? [])];
     const found = subjects.flatMap((subject) =>
       (proofs.get(subject) ?? []).filter((r) => r.severity !== null && r.station === 'pins'),
     );
@@ -34,7 +35,7 @@
   /** What is proved about the pin in hand and its lines, each once. */
   const told = $derived.by(() => {
     if (!shown) return [];
-    const subjects = [`${controller?.id}.${shown.pin.terminal}`, ...shown.wishes.map(({ id }) => id)];
+    const subjects = [keyOf(controller?.id, shown.pin.terminal), ...shown.wishes.map(({ id }) => id)];
     const all = subjects.flatMap((subject) =>
       of(
         proofs,

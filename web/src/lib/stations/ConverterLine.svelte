@@ -1,14 +1,14 @@
 <!-- An analog line that a converter reads in place of a pin of the controller: on which of its inputs. -->
 <script lang="ts">
   import { converterInputs, type Circuit, type Net } from '@idle-breadboard/core/circuit';
-  import { setPin } from '@idle-breadboard/core/plan';
+  import { parseRef, setPin } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
   import { workbench } from '../state/workbench.svelte';
   import PinlessLine from './PinlessLine.svelte';
 
   let { circuit, net }: { circuit: Circuit; net: Net } = $props();
   const choice = $derived.by(() => {
-    const [part = '', port = ''] = net.of.split('.');
+    const { part, own: port = '' } = parseRef(net.of);
     return circuit.parts.get(part)?.choice?.ports[port]?.lines?.[net.line];
   });
   const inputs = $derived(converterInputs(circuit));

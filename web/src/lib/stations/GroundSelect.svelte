@@ -1,13 +1,13 @@
 <!-- Where the ground of a part is: with that of all others, or on a pin that the program holds low. Offered where the house rule lets pins feed parts. -->
 <script lang="ts">
   import { freePinsFor, type Circuit, type PartNode } from '@idle-breadboard/core/circuit';
-  import { setGround } from '@idle-breadboard/core/plan';
+  import { parseRef, setGround } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, part }: { circuit: Circuit; part: PartNode } = $props();
   const MOST_PINS = 4;
-  const now = $derived(part.choice?.ground?.split('.')[1] ?? null);
+  const now = $derived(parseRef(part.choice?.ground).own ?? null);
   const free = $derived(
     circuit.plan.rules.pinPower === 0 || (part.card.rails ?? []).length > 0
       ? []

@@ -1,7 +1,7 @@
 <!-- A net and what hangs on it: for each end that reads, what it is given against what it needs, and what it stands. -->
 <script lang="ts">
   import { levelAt, pullsToSeveralRails, type Circuit, type Net, type NetEnd } from '@idle-breadboard/core/circuit';
-  import { removeHelper } from '@idle-breadboard/core/plan';
+  import { keyOf, removeHelper } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
   import { say } from '@idle-breadboard/core/words';
   import VoltLadder from '../charts/VoltLadder.svelte';
@@ -25,11 +25,11 @@
   const LEVELS = ['level/high', 'level/low', 'level/over-voltage', 'level/unpowered'];
   const HEAD = ['level/mixed-pull-ups', 'level/no-pull-up', 'level/unpowered'];
 
-  const own = $derived(new Set([net.id, ...net.ends.map((e) => `${e.part}.${e.signal}`)]));
+  const own = $derived(new Set([net.id, ...net.ends.map((e) => keyOf(e.part, e.signal))]));
 
   /** Proofs in which this end is the one that reads, or the one that must stand the voltage. */
   function reads(end: NetEnd) {
-    const id = `${end.part}.${end.signal}`;
+    const id = keyOf(end.part, end.signal);
     return of(proofs, id, ...LEVELS).filter(
       (r) =>
         (r.check === 'level/over-voltage' || r.check === 'level/unpowered'
@@ -59,7 +59,7 @@
     const part = settled.parts.get(end.part);
     const signal = part?.card.signals.find(({ id }) => id === end.signal);
     const supply = signal?.reference ?? part?.card.supplies[0]?.id;
-    return part?.helper ? undefined : settled.feeds.get(`${end.part}.${supply}`);
+    return part?.helper ? undefined : settled.feeds.get(keyOf(end.part, supply));
   }
 
   function takeOut(id: string, label: string) {
@@ -109,7 +109,7 @@
   {@const results = reads(end)}
   {@const feed = feedOf(end)}
   {@const helper = circuit.parts.get(end.part)?.helper}
-  <Row subjects={[`${end.part}.${end.signal}`, ...(helper || end.divider ? [end.part] : [])]} depth={1}>
+  <Row subjects={[keyOf(end.part, end.signal), ...(helper || end.divider ? [end.part] : [])]} depth={1}>
     {#snippet choose()}
       <span>{say(end.label)}</span><span class="unit">{KIND[end.kind]}</span>
       {#if feed && !end.controller && !end.divider}<FeedSelect circuit={settled} {feed} />{/if}

@@ -4,14 +4,15 @@
   import type { BusNode, Circuit, Member } from '@idle-breadboard/core/circuit';
   import { formatAddress, formatQuantity, JUMPER_LENGTH } from '@idle-breadboard/core/figures';
   import {
+    type Plan,
+    type PortChoice,
     changePort,
     feedByLine,
+    keyOf,
     setAddress,
     setBits,
     setBus,
     setOpened,
-    type Plan,
-    type PortChoice,
   } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
   import AddressField from '../kit/AddressField.svelte';
@@ -75,7 +76,7 @@
   const sameKind = (bus: BusNode) => circuit.buses.filter(({ protocol }) => protocol === bus.protocol);
 </script>
 
-<Row subjects={[`${member.part}.${member.port}`]} depth={1}>
+<Row subjects={[keyOf(member.part, member.port)]} depth={1}>
   {#snippet choose()}
     <span>{say(member.label)}</span>
     {#if bus.protocol === 'i2c'}
@@ -214,7 +215,7 @@
     {/if}
   {/snippet}
   {#snippet prove()}
-    {#each shown(of(proofs, `${member.part}.${member.port}`, ...PROOFS)) as result (result.key)}<Proof
+    {#each shown(of(proofs, keyOf(member.part, member.port), ...PROOFS)) as result (result.key)}<Proof
         {result}
       />{/each}
     {#if composing}

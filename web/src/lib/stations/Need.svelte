@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Circuit } from '@idle-breadboard/core/circuit';
-  import { addNeed, freeId, type Need, type Plan } from '@idle-breadboard/core/plan';
+  import { addNeed, freeId, type Need, type Plan, placeKey } from '@idle-breadboard/core/plan';
   import { addPart } from '@idle-breadboard/core/solve';
   import Plus from '@lucide/svelte/icons/plus';
   import QuantityField from '../kit/QuantityField.svelte';
@@ -137,7 +137,7 @@
       <PlaceRow
         place={placeOf(plan, place)}
         said={plan.places.some(({ name }) => name === place)}
-        results={of(proofs, `place:${place}`, 'body/place')}
+        results={of(proofs, placeKey(place), 'body/place')}
         needs={plan.needs.filter((n) => n.kind !== 'trigger' && n.place === place).length}
         {edit}
       />

@@ -9,7 +9,7 @@
     type PinWish,
   } from '@idle-breadboard/core/circuit';
   import { wordOf } from '@idle-breadboard/core/figures';
-  import { FEED_LINE, GROUND_LINE, setPin } from '@idle-breadboard/core/plan';
+  import { FEED_LINE, GROUND_LINE, ownerOf, setPin } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
   import { say } from '@idle-breadboard/core/words';
   import Grip from '@lucide/svelte/icons/grip-vertical';
@@ -35,7 +35,7 @@
   const fitted = $derived(
     wish.line === FEED_LINE ||
       wish.line === GROUND_LINE ||
-      circuit.parts.get(wish.of.split('.')[0] ?? '')?.choice?.fittedOn !== undefined,
+      circuit.parts.get(ownerOf(wish.of))?.choice?.fittedOn !== undefined,
   );
 
   /** An enable that nobody switches is tied to a rail, or to ground. */

@@ -1,7 +1,15 @@
 <!-- What hangs on pins and needs something beside it: lights with their resistor, coils with their driver and diode. -->
 <script lang="ts">
   import { onContact, type Circuit, type Net } from '@idle-breadboard/core/circuit';
-  import { addHelper, changeHelper, freeId, removeHelper, setContact, type Plan } from '@idle-breadboard/core/plan';
+  import {
+    type Plan,
+    addHelper,
+    changeHelper,
+    freeId,
+    keyOf,
+    removeHelper,
+    setContact,
+  } from '@idle-breadboard/core/plan';
   import { baseResistor, withLightResistor } from '@idle-breadboard/core/solve';
   import { say } from '@idle-breadboard/core/words';
   import Plus from '@lucide/svelte/icons/plus';
@@ -101,12 +109,12 @@
 {/if}
 {#each lights as net (net.id)}
   {@const end = net.ends.find(({ kind }) => kind === 'led')}
-  <Row subjects={[`${end?.part}.${end?.signal}`]}>
+  <Row subjects={[keyOf(end?.part, end?.signal)]}>
     {#snippet choose()}
       <span class="grow">{say(net.label)}</span>
       {@render resistors(net, () => addSeries(net))}
     {/snippet}
-    {#snippet prove()}{#each of(proofs, `${end?.part}.${end?.signal}`, 'drive/led') as result (result.key)}<Proof
+    {#snippet prove()}{#each of(proofs, keyOf(end?.part, end?.signal), 'drive/led') as result (result.key)}<Proof
           {result}
         />{/each}{/snippet}
   </Row>
@@ -123,7 +131,7 @@
   </Row>
 {/each}
 {#each coils as { part, port } (part.id + port.id)}
-  <Row subjects={[`${part.id}.${port.id}`]}>
+  <Row subjects={[keyOf(part.id, port.id)]}>
     {#snippet choose()}
       <span class="grow">{say(part.label)}</span>
       <select
@@ -159,7 +167,7 @@
       >
     {/snippet}
     {#snippet prove()}
-      {#each [...of(proofs, `${part.id}.load`, 'drive/transistor'), ...of(proofs, `${part.id}.${port.id}`, 'drive/flyback'), ...of(proofs, part.id, 'drive/contact').filter(({ subjects }) => subjects[0] === part.id)] as result (result.key)}<Proof
+      {#each [...of(proofs, keyOf(part.id, 'load'), 'drive/transistor'), ...of(proofs, keyOf(part.id, port.id), 'drive/flyback'), ...of(proofs, part.id, 'drive/contact').filter(({ subjects }) => subjects[0] === part.id)] as result (result.key)}<Proof
           {result}
         />{/each}
     {/snippet}

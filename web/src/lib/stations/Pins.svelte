@@ -2,7 +2,7 @@
 <script lang="ts">
   import { featuresOf, pinUses, type Circuit, type Net, type PinWish } from '@idle-breadboard/core/circuit';
   import { takesOverlay } from '@idle-breadboard/core/files';
-  import { setPin, setUsed, type Plan } from '@idle-breadboard/core/plan';
+  import { type Plan, ownerOf, parseRef, setPin, setUsed } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
   import { say } from '@idle-breadboard/core/words';
   import { assignRest, savePins } from '../frame/actions';
@@ -35,7 +35,7 @@
 
   /** Lines that a converter reads: they want no pin. */
   const isConverted = ({ of, line, beyond }: Net): boolean => {
-    const [part = '', port = ''] = of.split('.');
+    const { part, own: port = '' } = parseRef(of);
     return beyond === null && circuit.parts.get(part)?.choice?.ports[port]?.lines?.[line]?.on !== undefined;
   };
 
@@ -47,7 +47,7 @@
       (plan) =>
         circuit.wishes.reduce(
           (p, { of, line, pin, weakPull, meant }) =>
-            pin === null || (circuit.parts.get(of.split('.')[0] ?? '')?.choice?.fittedOn ?? null) !== null
+            pin === null || (circuit.parts.get(ownerOf(of))?.choice?.fittedOn ?? null) !== null
               ? p
               : setPin(p, of, line, { pin, locked, ...(weakPull ? { weakPull } : {}), ...(meant ? { meant } : {}) }),
           plan,

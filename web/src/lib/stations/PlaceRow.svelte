@@ -1,7 +1,7 @@
 <!-- What a place does to a part: water, air, weather, a lead. -->
 <script lang="ts">
   import { WATER } from '@idle-breadboard/core/card';
-  import { SUNS, type Place, type Plan } from '@idle-breadboard/core/plan';
+  import { SUNS, type Place, type Plan, placeKey } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
   import Proof from '../kit/Proof.svelte';
   import QuantityField from '../kit/QuantityField.svelte';
@@ -28,7 +28,7 @@
   const WORDS = { dry: 'dry', splash: 'splashed', immersion: 'under water' };
 </script>
 
-<Row subjects={[`place:${place.name}`]}>
+<Row subjects={[placeKey(place.name)]}>
   {#snippet choose()}
     <span class="sentence">
       <span class="font-semibold">{place.name}</span> is

@@ -1,7 +1,7 @@
 <!-- One supply of a part: what feeds it and when it works; beside it, what it does in one round, and its proofs. -->
 <script lang="ts">
   import type { Circuit, Feed, Timeline } from '@idle-breadboard/core/circuit';
-  import { removeHelper } from '@idle-breadboard/core/plan';
+  import { keyOf, removeHelper } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import LaneStrip from '../charts/LaneStrip.svelte';
@@ -27,7 +27,7 @@
   }
   let { circuit, proofs, feed, line, depth }: Props = $props();
   const FEELS_AIR = new Set(['air temperature', 'air humidity']);
-  const key = $derived(`${feed.part}.${feed.supply.id}`);
+  const key = $derived(keyOf(feed.part, feed.supply.id));
   const part = $derived(circuit.parts.get(feed.part));
   const rhythm = $derived(circuit.rhythms.get(feed.part));
   const rail = $derived(circuit.rails.get(feed.rail ?? ''));

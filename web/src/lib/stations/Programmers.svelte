@@ -1,7 +1,7 @@
 <!-- What is there only while a program is loaded: what it feeds, where its lines are, and what is proved of that state. -->
 <script lang="ts">
   import { pinUses, visits, type Circuit } from '@idle-breadboard/core/circuit';
-  import { changePart, removePart, setPin, type PartChoice } from '@idle-breadboard/core/plan';
+  import { type PartChoice, changePart, keyOf, removePart, setPin } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import Proof from '../kit/Proof.svelte';
@@ -50,7 +50,7 @@
           })),
     ),
   );
-  const railOf = (part: PartChoice) => `${part.id}.${circuit.cards.get(part.card)?.rails?.[0]?.id}`;
+  const railOf = (part: PartChoice) => keyOf(part.id, circuit.cards.get(part.card)?.rails?.[0]?.id);
   const fedBy = (part: PartChoice) =>
     supplies.find(({ part: id, supply }) => circuit.parts.get(id)?.choice?.also?.[supply] === railOf(part))?.key ?? '';
 
@@ -91,7 +91,7 @@
               onchange={(event) => {
                 const to = { pin: event.currentTarget.value || null, locked: false };
                 if (workbench.plan)
-                  workbench.edit(setPin(workbench.plan, `${part.id}.${port}`, line, to), `pin of ${part.label}`);
+                  workbench.edit(setPin(workbench.plan, keyOf(part.id, port), line, to), `pin of ${part.label}`);
               }}
             >
               <option value="">none</option>
