@@ -13,6 +13,7 @@ const result = (check: string, measured: number, limit: number, severity: Result
   station: 'levels',
   severity,
   subjects: [],
+  aspect: null,
   measured,
   limit,
   unit: 'V',

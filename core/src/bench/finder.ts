@@ -2,6 +2,7 @@
 import { deviation } from './instrument.ts';
 import { SOUND, type Dictionary, type Entry } from './dictionary.ts';
 import type { Measurement, Reading } from './measurement.ts';
+import { perOwner } from '../quantity/memo.ts';
 
 export interface Observation {
   /** Key of the measurement. */
@@ -171,14 +172,10 @@ export class Finder {
   }
 }
 
-const known = new WeakMap<Dictionary, readonly Int32Array[]>();
-
 /** For each measurement the outcome of each entry: readings that cannot be told apart are one. Found once. */
-function outcomesOf(dictionary: Dictionary): readonly Int32Array[] {
-  const found = known.get(dictionary);
-  if (found) return found;
+const outcomesOf = perOwner((dictionary: Dictionary): readonly Int32Array[] => {
   const { measurements, entries } = dictionary;
-  const made = measurements.map(({ kind }, i) => {
+  return measurements.map(({ kind }, i) => {
     const outcome = new Int32Array(entries.length);
     const texts = new Map<string, number>();
     const numbers: { at: number; value: number }[] = [];
@@ -198,6 +195,4 @@ function outcomesOf(dictionary: Dictionary): readonly Int32Array[] {
     }
     return outcome;
   });
-  known.set(dictionary, made);
-  return made;
-}
+});

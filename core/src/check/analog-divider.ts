@@ -95,7 +95,8 @@ function heatResult(circuit: Circuit, link: AnalogLink, transfer: Resistive, nee
   const U = (x: number) => quantityOf(x, 'K', 2);
   return [
     result(circuit, meta, {
-      subjects: [net.id, need.id, 'heat'],
+      subjects: [net.id, need.id],
+      aspect: 'heat',
       severity: kelvin > limit ? 'caution' : null,
       measured: kelvin,
       limit,

@@ -10,6 +10,7 @@ import { netlistOf } from '../circuit/netlist.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { perOwner } from '../quantity/memo.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BodyClearanceSays {
@@ -42,12 +43,9 @@ const meta = {
 
 /** Long enough for any part, so that only the way across the board counts. */
 const LONG: Grid = { rows: 150, pairs: 0, split: false };
-const known = new WeakMap<Card, { free: number; rows: number } | null>();
 
 /** The holes that stay free beside the pins of a part, at its best place across the board, and the rows it takes. */
-function roomOf(card: Card, footprint: Footprint): { free: number; rows: number } | null {
-  const before = known.get(card);
-  if (before !== undefined) return before;
+const roomOf = perOwner((_card: Card, footprint: Footprint): { free: number; rows: number } | null => {
   const alongs = footprint.pins.map(({ along }) => along);
   const rows = Math.max(...alongs) - Math.min(...alongs) + 1;
   let free = -1;
@@ -59,10 +57,8 @@ function roomOf(card: Card, footprint: Footprint): { free: number; rows: number 
       const beside = holes.map((hole) => (hole?.kind === 'row' ? freeBeside(hole.column, hole.row, box) : -1));
       free = Math.max(free, Math.min(...beside));
     }
-  const found = free < 0 ? null : { free, rows };
-  known.set(card, found);
-  return found;
-}
+  return free < 0 ? null : { free, rows };
+});
 
 const freeBeside = (column: string, row: number, box: Box): number =>
   COLUMNS.filter((c) => c <= 'e' === column <= 'e' && c !== column).filter(
@@ -145,7 +141,8 @@ function judgeMates(circuit: Circuit): Result[] {
     const severity = wrong.length > 0 && powers ? 'danger' : wrong.length + missing.length > 0 ? 'fault' : null;
     return [
       result(circuit, meta, {
-        subjects: [part, host, 'socket'],
+        subjects: [part, host],
+        aspect: 'socket',
         severity,
         measured: pairs.length - wrong.length,
         limit: own.card.terminals.length,

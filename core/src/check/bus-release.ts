@@ -41,7 +41,8 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
         rests: [[card, own?.keepsDriving?.source]],
       }),
       result(circuit, meta, {
-        subjects: [part, bus.id, 'select'],
+        subjects: [part, bus.id],
+        aspect: 'select',
         severity: held ? null : 'caution',
         message: held ? tell('held', { label }) : tell('nothingHoldsSelectLine', { label, others }),
         meaning: tell('partSelectedChanceTakes'),

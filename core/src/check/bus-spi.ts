@@ -110,7 +110,8 @@ function judgeMode(circuit: Circuit, bus: BusNode): Result[] {
   if (bus.protocol !== 'spi' || told.length < 2) return [];
   return [
     result(circuit, modeMeta, {
-      subjects: [bus.id, 'mode'],
+      subjects: [bus.id],
+      aspect: 'mode',
       severity: modes.length > 1 ? 'note' : null,
       measured: modes.length,
       limit: 1,

@@ -65,7 +65,8 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
         rests,
       }),
       result(circuit, meta, {
-        subjects: [part.id, 'supply'],
+        subjects: [part.id],
+        aspect: 'supply',
         severity: farads >= CHAIN.farads ? null : 'caution',
         measured: farads,
         limit: CHAIN.farads,
@@ -85,7 +86,8 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
       ...(feed.peak >= CHAIN.both
         ? [
             result(circuit, meta, {
-              subjects: [part.id, 'both ends'],
+              subjects: [part.id],
+              aspect: 'both ends',
               severity: 'note',
               measured: feed.peak,
               limit: CHAIN.both,

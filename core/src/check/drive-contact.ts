@@ -134,7 +134,8 @@ function rated(circuit: Circuit, found: ContactLoad): Result[] {
     ...(inductance
       ? [
           result(circuit, meta, {
-            subjects: [load.id, 'diode'],
+            subjects: [load.id],
+            aspect: 'diode',
             severity: diode ? null : 'caution',
             message: diode ? tell('diode', { load: load.label }) : tell('coilOrMotorContact', { load: load.label }),
             meaning: tell('contactsDieArcsSome'),
@@ -153,7 +154,8 @@ function idle(circuit: Circuit, relay: PartNode): Result[] {
   );
   return [
     result(circuit, meta, {
-      subjects: [relay.id, 'contact'],
+      subjects: [relay.id],
+      aspect: 'contact',
       severity: elsewhere ? 'note' : 'fault',
       measured: 0,
       limit: 1,
@@ -175,7 +177,8 @@ const doubled = (circuit: Circuit, relay: PartNode): Result[] => {
   if (loads.length < 2) return [];
   return [
     result(circuit, meta, {
-      subjects: [relay.id, 'together'],
+      subjects: [relay.id],
+      aspect: 'together',
       severity: 'caution',
       message: tell('oneContactGoOff', { loads: loads.map(({ load }) => load.label), relay: relay.label }),
       meaning: tell('oneRelayOneSwitch'),

@@ -179,7 +179,8 @@ function judgeBase(circuit: Circuit, driver: PartNode, amps: number): Result[] {
   const severity = burns ? 'danger' : weakest < needed ? 'fault' : null;
   return [
     result(circuit, meta, {
-      subjects: [driver.id, 'base'],
+      subjects: [driver.id],
+      aspect: 'base',
       severity,
       measured: ohms === 0 ? null : burns ? strongest : weakest,
       limit: burns ? allowed : needed,

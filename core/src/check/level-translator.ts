@@ -48,7 +48,8 @@ const names = (nets: readonly Net[]) => nets.map(({ label }) => label);
 function channels(circuit: Circuit, node: PartNode, translator: Translator, far: readonly Net[]): Result {
   const spare = translator.channels.length - far.length;
   return result(circuit, meta, {
-    subjects: [node.id, 'channels'],
+    subjects: [node.id],
+    aspect: 'channels',
     severity: spare < 0 ? 'fault' : null,
     measured: far.length,
     limit: translator.channels.length,
@@ -69,7 +70,8 @@ function sides(circuit: Circuit, node: PartNode, translator: Translator): Result
   const V = (x: number) => quantityOf(x, 'V', 3);
   const alike = low && high && Math.abs(high.typ - low.typ) < 0.05 * high.typ;
   return result(circuit, meta, {
-    subjects: [node.id, 'sides'],
+    subjects: [node.id],
+    aspect: 'sides',
     severity: !low || !high ? 'fault' : alike && !node.helper?.gate ? 'caution' : null,
     measured: low?.typ ?? null,
     limit: high?.typ ?? null,
@@ -97,7 +99,8 @@ function voltages(circuit: Circuit, node: PartNode, far: readonly Net[]): Result
     ? []
     : [
         result(circuit, meta, {
-          subjects: [node.id, 'analog'],
+          subjects: [node.id],
+          aspect: 'analog',
           severity: 'fault',
           measured: read.length,
           limit: 0,
@@ -115,7 +118,8 @@ function direction(circuit: Circuit, node: PartNode, translator: Translator, far
     const follows = translator.style === 'open-drain';
     return [
       result(circuit, meta, {
-        subjects: [node.id, 'style'],
+        subjects: [node.id],
+        aspect: 'style',
         severity: follows ? null : 'fault',
         message: follows
           ? tell('follows', { node: node.label, names: names(shared) })
@@ -130,7 +134,8 @@ function direction(circuit: Circuit, node: PartNode, translator: Translator, far
   const from = far.filter((net) => wayOf(net) === 'from');
   return [
     result(circuit, meta, {
-      subjects: [node.id, 'direction'],
+      subjects: [node.id],
+      aspect: 'direction',
       severity: ways.size > 1 ? 'fault' : null,
       measured: ways.size,
       limit: 1,
@@ -152,7 +157,8 @@ function clock(circuit: Circuit, node: PartNode, translator: Translator, far: re
   if (wanted === 0) return [];
   return [
     result(circuit, meta, {
-      subjects: [node.id, 'clock'],
+      subjects: [node.id],
+      aspect: 'clock',
       severity: wanted > fastest ? 'fault' : null,
       measured: wanted,
       limit: fastest,

@@ -198,12 +198,9 @@ function dragged(circuit: Circuit, net: Net): Result[] {
     inParallel(...list.map((p) => quantityOf(p.ohms[bound], 'Ω')));
   return [
     result(circuit, meta, {
-      subjects: [
-        net.id,
-        'pull-up',
-        ...off.flatMap(({ fitted }) => (fitted ? [keyOf(fitted.part, fitted.signal)] : [])),
-      ],
-      keyed: [net.id, 'pull-up'],
+      subjects: [net.id, ...off.flatMap(({ fitted }) => (fitted ? [keyOf(fitted.part, fitted.signal)] : []))],
+      aspect: 'pull-up',
+      keyed: [net.id],
       severity: margin < 0 ? 'fault' : null,
       measured: volts,
       limit: hardest.volts,

@@ -143,7 +143,8 @@ function judgeReserved(circuit: Circuit, use: ReturnType<typeof pinUses>[number]
   const flash = reserved.by === 'flash';
   return [
     result(circuit, meta, {
-      subjects: [keyOf(controller.id, pin.terminal), 'reserved', ...wishes.map(({ id }) => id)],
+      subjects: [keyOf(controller.id, pin.terminal), ...wishes.map(({ id }) => id)],
+      aspect: 'reserved',
       severity: flash ? 'fault' : 'caution',
       measured: wishes.length,
       limit: 0,

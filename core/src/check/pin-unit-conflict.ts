@@ -50,7 +50,8 @@ function converters(circuit: Circuit): Result[] {
     const label = controller.card.terminals.find(({ id }) => id === wish.pin)?.label ?? '';
     return [
       result(circuit, meta, {
-        subjects: [wish.id, 'converter'],
+        subjects: [wish.id],
+        aspect: 'converter',
         severity: taker ? 'fault' : null,
         measured: taker ? 0 : 1,
         limit: 1,
@@ -81,7 +82,8 @@ function channels(circuit: Circuit): Result[] {
       if (same.length < 2) continue;
       found.push(
         result(circuit, meta, {
-          subjects: [...same.map(({ id }) => id), 'channel'],
+          subjects: [...same.map(({ id }) => id)],
+          aspect: 'channel',
           severity: 'fault',
           measured: same.length,
           limit: 1,
@@ -100,7 +102,8 @@ function channels(circuit: Circuit): Result[] {
     if (stated.length + (group.fixed ? 1 : 0) < 2 || stated.length === 0) return found;
     found.push(
       result(circuit, meta, {
-        subjects: [...wishes.map(({ id }) => id), 'frequency'],
+        subjects: [...wishes.map(({ id }) => id)],
+        aspect: 'frequency',
         severity: margin < 0 ? 'fault' : null,
         measured: common.max,
         limit: common.min,
@@ -140,7 +143,8 @@ function peripherals(circuit: Circuit): Result[] {
     circuit.buses.find(({ id }) => id === group)?.name ?? circuit.parts.get(ownerOf(group))?.label ?? group;
   const broken = left.map((group) =>
     result(circuit, meta, {
-      subjects: [...circuit.wishes.filter((wish) => wish.group === group).map(({ id }) => id), 'peripheral'],
+      subjects: [...circuit.wishes.filter((wish) => wish.group === group).map(({ id }) => id)],
+      aspect: 'peripheral',
       severity: 'fault',
       measured: 0,
       limit: 1,
@@ -156,7 +160,8 @@ function peripherals(circuit: Circuit): Result[] {
   );
   const held = [...given].map(([group, unit]) =>
     result(circuit, meta, {
-      subjects: [...circuit.wishes.filter((wish) => wish.group === group).map(({ id }) => id), 'peripheral'],
+      subjects: [...circuit.wishes.filter((wish) => wish.group === group).map(({ id }) => id)],
+      aspect: 'peripheral',
       severity: null,
       measured: 1,
       limit: 1,

@@ -1,4 +1,5 @@
 import type { Message, Sum, Text } from '../quantity/message.ts';
+import type { Hazard } from '../circuit/cautions.ts';
 import type { Circuit } from '../circuit/model.ts';
 import type { Source } from '../card/figure.ts';
 import { ON_TRUST, weakest, type Evidence } from '../card/evidence.ts';
@@ -35,6 +36,7 @@ export interface Result {
   readonly severity: Severity | null;
   /** Ids of the plan: "part", "part.member", "bus", "bus.line". */
   readonly subjects: readonly string[];
+  readonly aspect: Aspect | null;
   readonly measured: number | null;
   readonly limit: number | null;
   readonly unit: string;
@@ -61,6 +63,46 @@ type Scope = 'part' | 'bus' | 'plan';
 /** What at bring-up answers a proof, when it shows what it should. */
 export type AnsweredBy = 'voltage' | 'current' | 'rest' | 'edge' | 'scan';
 
+/** Which of the things that one check proves of the same subjects. */
+export type Aspect =
+  | 'analog'
+  | 'asleep'
+  | 'base'
+  | 'before'
+  | 'both ends'
+  | 'cell'
+  | 'channel'
+  | 'channels'
+  | 'clock'
+  | 'cold'
+  | 'contact'
+  | 'converter'
+  | 'diode'
+  | 'direction'
+  | 'frequency'
+  | 'heat'
+  | 'in use'
+  | 'inrush'
+  | 'leads'
+  | 'mode'
+  | 'parasite'
+  | 'peripheral'
+  | 'pull-up'
+  | 'reserved'
+  | 'ringing'
+  | 'rise'
+  | 'round'
+  | 'select'
+  | 'short'
+  | 'sides'
+  | 'socket'
+  | 'step-up'
+  | 'style'
+  | 'sun'
+  | 'supply'
+  | 'together'
+  | Hazard;
+
 export interface CheckMeta {
   /** "station/rule" */
   readonly id: string;
@@ -82,6 +124,7 @@ export interface Check {
 
 interface Draft {
   readonly subjects: readonly string[];
+  readonly aspect?: Aspect;
   /** The subjects that the name of the result is made of, where others come and go with the figures. */
   readonly keyed?: readonly string[];
   readonly severity: Severity | null;
@@ -115,11 +158,12 @@ export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result 
   const own = weakest(rests.map(({ source }) => source.kind));
   const evidence: Grounds = draft.assumed ? 'assumed' : rests.length > 0 ? own : meta.standard ? 'standard' : 'plan';
   return {
-    key: `${meta.id}|${(draft.keyed ?? draft.subjects).join('|')}`,
+    key: `${meta.id}|${[...(draft.keyed ?? draft.subjects), ...(draft.aspect ? [draft.aspect] : [])].join('|')}`,
     check: meta.id,
     station: meta.station,
     severity: draft.severity,
     subjects: draft.subjects,
+    aspect: draft.aspect ?? null,
     measured: draft.measured ?? null,
     limit: draft.limit ?? null,
     unit: draft.unit ?? '',

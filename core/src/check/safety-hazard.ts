@@ -26,7 +26,8 @@ export const safetyHazard = {
   run: (circuit) =>
     cautionsOf(circuit).map(({ labels, parts, hazard, says, source, asks, read }) =>
       result(circuit, meta, {
-        subjects: [...parts, hazard],
+        subjects: parts,
+        aspect: hazard,
         // What is still to be read the verdict itself says, with its ticks.
         severity: null,
         message: tell('says', { parts: labels, says }),

@@ -29,7 +29,8 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
   const wrong = backup.charges && backup.cell === 'primary';
   return [
     result(circuit, meta, {
-      subjects: [part.id, 'cell'],
+      subjects: [part.id],
+      aspect: 'cell',
       severity: wrong ? 'danger' : null,
       message: wrong
         ? tell('wrong', { part: part.label })

@@ -116,7 +116,8 @@ function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result
       rests,
     }),
     result(circuit, chargeMeta, {
-      subjects: [part.id, rail.ref, 'cold'],
+      subjects: [part.id, rail.ref],
+      aspect: 'cold',
       severity: frozen ? 'danger' : null,
       measured: air,
       limit: 0,
@@ -137,7 +138,8 @@ function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result
       ? []
       : [
           result(circuit, chargeMeta, {
-            subjects: [part.id, rail.ref, 'in use'],
+            subjects: [part.id, rail.ref],
+            aspect: 'in use',
             severity: load > ends ? 'caution' : null,
             measured: load,
             limit: ends,
@@ -168,7 +170,8 @@ function judgeSun(circuit: Circuit, part: PartNode, charger: Charger): Result[] 
   const J = (x: number) => quantityOf(x / 3600, 'Wh');
   return [
     result(circuit, sunMeta, {
-      subjects: [part.id, from.ref, 'sun'],
+      subjects: [part.id, from.ref],
+      aspect: 'sun',
       severity: margin < 0 ? 'fault' : null,
       measured: given / 3600,
       limit: taken / 3600,

@@ -77,7 +77,8 @@ export const supplyContacts = {
       const margin = limit - feed.peak;
       return [
         result(circuit, meta, {
-          subjects: [keyOf(feed.part, feed.supply.id), 'leads'],
+          subjects: [keyOf(feed.part, feed.supply.id)],
+          aspect: 'leads',
           severity: margin < 0 ? 'fault' : null,
           measured: feed.peak,
           limit,

@@ -44,7 +44,8 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   const margin = limit - open;
   return [
     result(circuit, meta, {
-      subjects: [rail.ref, 'short'],
+      subjects: [rail.ref],
+      aspect: 'short',
       severity: margin < 0 ? 'caution' : null,
       measured: open,
       limit,

@@ -68,7 +68,8 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   const F = (x: number) => quantityOf(x, 'F', 3);
   return [
     result(circuit, meta, {
-      subjects: [rail.ref, 'inrush'],
+      subjects: [rail.ref],
+      aspect: 'inrush',
       severity: margin < -1e-12 ? 'caution' : null,
       measured: farads,
       limit: PORT_CAPACITANCE,
@@ -103,7 +104,8 @@ function ringing(circuit: Circuit, feed: Feed): Result[] {
   const broken = peak > stands && !damped;
   return [
     result(circuit, meta, {
-      subjects: [keyOf(part, supply.id), 'ringing'],
+      subjects: [keyOf(part, supply.id)],
+      aspect: 'ringing',
       severity: broken ? 'caution' : null,
       measured: damped ? voltage.max : peak,
       limit: stands,

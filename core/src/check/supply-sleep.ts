@@ -36,7 +36,8 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   const A = (x: number) => quantityOf(x, 'A', 3);
   return [
     result(circuit, meta, {
-      subjects: [rail.ref, 'asleep'],
+      subjects: [rail.ref],
+      aspect: 'asleep',
       severity: amps > limit ? 'caution' : null,
       measured: amps,
       limit,

@@ -36,7 +36,8 @@ function beforeAsking(circuit: Circuit, rail: Rail): Result[] {
   const margin = limit - rail.most;
   return [
     result(circuit, meta, {
-      subjects: [rail.ref, 'before'],
+      subjects: [rail.ref],
+      aspect: 'before',
       severity: margin < 0 ? 'note' : null,
       measured: rail.most,
       limit,

@@ -40,7 +40,8 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   const V = (x: number) => quantityOf(x, 'V', 3);
   return [
     result(circuit, meta, {
-      subjects: [rail.ref, 'step-up'],
+      subjects: [rail.ref],
+      aspect: 'step-up',
       severity: margin < 0 ? 'fault' : null,
       measured: rail.peak,
       limit,

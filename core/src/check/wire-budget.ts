@@ -105,7 +105,8 @@ function rise(circuit: Circuit, net: Net): Result[] {
   const lead = quantityOf(Math.abs(spareLead), 'm', 2);
   return [
     result(circuit, meta, {
-      subjects: [net.id, 'rise'],
+      subjects: [net.id],
+      aspect: 'rise',
       severity: margin < 0 ? 'fault' : null,
       measured: never ? null : seconds,
       limit: SLOT_SAMPLE,
@@ -170,7 +171,8 @@ function round(circuit: Circuit, bus: BusNode): Result[] {
   const margin = interval - total;
   return [
     result(circuit, meta, {
-      subjects: [bus.id, 'round'],
+      subjects: [bus.id],
+      aspect: 'round',
       severity: margin < 0 ? 'fault' : null,
       measured: total,
       limit: interval,
@@ -219,7 +221,8 @@ function fed(circuit: Circuit, net: Net): Result[] {
   const A = quantityOf(amps, 'A', 2);
   return [
     result(circuit, meta, {
-      subjects: [net.id, 'parasite'],
+      subjects: [net.id],
+      aspect: 'parasite',
       severity: margin < 0 ? 'fault' : null,
       measured: volts,
       limit: least,

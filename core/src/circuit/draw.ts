@@ -6,6 +6,7 @@ import { add, divide, multiply, noted } from '../quantity/sum.ts';
 import { highest, mean, round, steady, type Steps } from '../quantity/steps.ts';
 import { currentOf, surgeOf } from './rhythm.ts';
 import type { Doing, Phase, Rhythm } from './model.ts';
+import { perOwnerAndKey } from '../quantity/memo.ts';
 
 /** The same draw seen in four ways, A. */
 export interface Draw {
@@ -30,24 +31,17 @@ const S = (value: number) => quantityOf(value, 's');
 
 const ABSENT: Rhythm = { every: null, duty: 1, after: null, phases: [], longest: [], rest: 'idle' };
 
-/** Cards are never changed in place, so what follows from a rhythm once stays true: by what the rhythm says, and by the
- * rhythm itself, which is asked for many times in one derivation. */
-const known = new WeakMap<States, Map<string, Draw>>();
-const atHand = new WeakMap<Rhythm, Map<States, Draw>>();
+/** By what a rhythm says. */
+const drawBy = perOwnerAndKey((states: States, _key: string, rhythm: Rhythm, clock: number | undefined): Draw =>
+  workOut(states, rhythm, clock),
+);
+/** By the rhythm itself, which is asked for many times in one derivation. */
+const drawAtHand = perOwnerAndKey((rhythm: Rhythm, states: States): Draw =>
+  drawBy(states, keyOf(rhythm, undefined), rhythm, undefined),
+);
 
-export function drawOf(states: States, rhythm: Rhythm = ABSENT, clock?: number): Draw {
-  let near = atHand.get(rhythm);
-  if (!near) atHand.set(rhythm, (near = new Map()));
-  const held = clock === undefined ? near.get(states) : undefined;
-  if (held) return held;
-  let shelf = known.get(states);
-  if (!shelf) known.set(states, (shelf = new Map()));
-  const key = keyOf(rhythm, clock);
-  let draw = shelf.get(key);
-  if (!draw) shelf.set(key, (draw = workOut(states, rhythm, clock)));
-  if (clock === undefined) near.set(states, draw);
-  return draw;
-}
+export const drawOf = (states: States, rhythm: Rhythm = ABSENT, clock?: number): Draw =>
+  clock === undefined ? drawAtHand(rhythm, states) : drawBy(states, keyOf(rhythm, clock), rhythm, clock);
 
 const ends = (phases: readonly Phase[]) => phases.map(({ doing, from, to }) => `${doing} ${from} ${to}`).join();
 

@@ -2,26 +2,20 @@
 import type { Card } from '../card/card.ts';
 import type { Measure } from '../card/measure.ts';
 import type { PartChoice } from '../plan/plan.ts';
-
-const known = new WeakMap<Card, Map<string, Card>>();
+import { perOwnerAndKey } from '../quantity/memo.ts';
 
 /** The card with what is in use of it; the same where nothing of it can be chosen, or nothing was. */
 export function inMode(card: Card, { mode = 0, bits }: Pick<PartChoice, 'mode' | 'bits'>): Card {
   const fewer = bits !== undefined && card.measures.some(({ coarser }) => coarser?.some((c) => c.bits === bits));
   if (!card.modes && !fewer) return card;
-  const held = known.get(card) ?? new Map<string, Card>();
-  known.set(card, held);
-  const key = `${mode} ${fewer ? bits : ''}`;
-  const used = held.get(key);
-  if (used) return used;
-  const made = {
-    ...card,
-    ports: portsIn(card, mode),
-    measures: fewer ? card.measures.map((measure) => withBits(measure, bits)) : card.measures,
-  };
-  held.set(key, made);
-  return made;
+  return used(card, `${mode} ${fewer ? bits : ''}`, mode, fewer ? bits : undefined);
 }
+
+const used = perOwnerAndKey((card: Card, _key: string, mode: number, bits: number | undefined): Card => ({
+  ...card,
+  ports: portsIn(card, mode),
+  measures: bits === undefined ? card.measures : card.measures.map((measure) => withBits(measure, bits)),
+}));
 
 function portsIn(card: Card, mode: number): Card['ports'] {
   if (!card.modes) return card.ports;

@@ -5,20 +5,16 @@ import type { Feature } from '../card/controller.ts';
 import { peripheralOf, roleOf, type Ask } from '../card/protocol.ts';
 import { printedNames } from './carrier.ts';
 import type { Circuit, PinWish } from './model.ts';
-
-/** Cards are never changed in place, so what was worked out for a pin once stays true. */
-const known = new WeakMap<Pin, readonly string[]>();
+import { perOwner } from '../quantity/memo.ts';
 
 /** Every function of a pin: its own, and those the chip's matrix routes to any pin that is both in and out. */
-export function functionsOf(card: Card, pin: Pin): readonly string[] {
-  let functions = known.get(pin);
-  if (!functions) {
-    const free = pin.functions.includes('in') && pin.functions.includes('out');
-    functions = free ? [...pin.functions, ...(card.controller?.matrix ?? [])] : pin.functions;
-    known.set(pin, functions);
-  }
-  return functions;
-}
+export const functionsOf = (card: Card, pin: Pin): readonly string[] => functionsOfPin(pin, card);
+
+/** A pin belongs to one card. */
+const functionsOfPin = perOwner((pin: Pin, card: Card): readonly string[] => {
+  const free = pin.functions.includes('in') && pin.functions.includes('out');
+  return free ? [...pin.functions, ...(card.controller?.matrix ?? [])] : pin.functions;
+});
 
 /**
  * The instances of a peripheral on which a pin can serve the line; [''] where instances do not matter, empty when

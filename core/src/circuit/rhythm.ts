@@ -2,8 +2,10 @@
 import type { States } from '../card/power.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { exact, type Interval } from '../quantity/interval.ts';
-import type { Plan, RestState, Run } from '../plan/plan.ts';
+import type { Card } from '../card/card.ts';
+import type { PartChoice, Plan, RestState, Run } from '../plan/plan.ts';
 import type { Doing, PartNode, Phase, Rhythm } from './model.ts';
+import { lastOfOwner } from '../quantity/memo.ts';
 
 /** A controller that is woken takes at least this long to start, look around and lie down again, s: common practice. */
 const SHORTEST_WAKE = 0.05;
@@ -82,27 +84,27 @@ function rhythmOf(plan: Plan, part: PartNode, switched: boolean, controller: boo
 const warmUpOf = ({ card }: PartNode, pick: 'typ' | 'max'): number =>
   Math.max(0, ...card.measures.flatMap(({ warmUp }) => (warmUp ? [toInterval(warmUp)[pick]] : [])));
 
-/** The last rhythm of a choice, with what it came from: between two edits most of a plan is the same. */
-interface Held {
-  readonly card: unknown;
-  readonly needs: unknown;
-  readonly switched: boolean;
-  readonly controller: boolean;
-  readonly rhythm: Rhythm;
-}
-const held = new WeakMap<object, Held>();
-const heldAwake = new WeakMap<Rhythm, Rhythm>();
+/** The last rhythm of a choice: between two edits most of a plan is the same. */
+const lastRhythm = lastOfOwner(
+  (
+    _choice: PartChoice,
+    [, , switched, controller]: readonly [Card, Plan['needs'], boolean, boolean],
+    plan: Plan,
+    part: PartNode,
+  ) => rhythmOf(plan, part, switched, controller),
+);
 
 function heldRhythm(plan: Plan, part: PartNode, switched: boolean, controller: boolean): Rhythm {
   const { choice, card } = part;
   if (!choice) return rhythmOf(plan, part, switched, controller);
-  const last = held.get(choice);
-  const isSame = last?.card === card && last.needs === plan.needs;
-  if (last && isSame && last.switched === switched && last.controller === controller) return last.rhythm;
-  const rhythm = rhythmOf(plan, part, switched, controller);
-  held.set(choice, { card, needs: plan.needs, switched, controller, rhythm });
-  return rhythm;
+  return lastRhythm(choice, [card, plan.needs, switched, controller], plan, part);
 }
+
+/** The controller's own rhythm, drawn out to as long as it waits for others. */
+const waiting = lastOfOwner((own: Rhythm, [usual, longest]: readonly [number, number]): Rhythm => {
+  const awake = (to: number): Phase[] => [{ doing: 'active', from: own.after ?? 0, to }];
+  return { ...own, phases: awake(usual), longest: awake(longest) };
+});
 
 /**
  * How long a controller is awake in its round, s: until the last of what it waits for is done. What comes in some of the
@@ -141,14 +143,7 @@ export function rhythms(
     own,
     [...all].flatMap(([id, rhythm]) => (id === controller.id ? [] : [rhythm])),
   );
-  const last = heldAwake.get(own);
-  if (last?.phases[0]?.to === ends.phases && last.longest[0]?.to === ends.longest) all.set(controller.id, last);
-  else {
-    const awake = (to: number): Phase[] => [{ doing: 'active', from: own.after ?? 0, to }];
-    const waiting = { ...own, phases: awake(ends.phases), longest: awake(ends.longest) };
-    heldAwake.set(own, waiting);
-    all.set(controller.id, waiting);
-  }
+  all.set(controller.id, waiting(own, [ends.phases, ends.longest]));
   return all;
 }
 

@@ -9,6 +9,7 @@ import type { UsbSocket } from '../card/power.ts';
 import type { PartChoice } from '../plan/plan.ts';
 import { SOCKET_LIMIT } from '../standard/practice.ts';
 import { keyOf } from '../plan/ref.ts';
+import { perOwnerAndKey } from '../quantity/memo.ts';
 
 /** The socket of a card, if it has one. */
 export const socketOf = (card: Card): UsbSocket | null => card.controller?.usb ?? null;
@@ -17,17 +18,16 @@ export const socketOf = (card: Card): UsbSocket | null => card.controller?.usb ?
 export const isPluggedIn = (choice: Pick<PartChoice, 'feeds'>): boolean => choice.feeds[SOCKET] !== undefined;
 
 /** With another source on the supply that the socket meets, or with the socket alone. */
-const known = new WeakMap<Card, { alone?: Card; beside?: Card }>();
+const fedCard = perOwnerAndKey((card: Card, beside: boolean, usb: UsbSocket): Card =>
+  usb.makes === undefined ? joined(card, usb) : direct(card, usb, usb.makes, beside),
+);
 
 /** The card and the choices of a part as its feeds make them; the same where no cable is in its socket. */
 export function asFed(card: Card, choice: PartChoice): { card: Card; choice: PartChoice } {
   const usb = socketOf(card);
   if (!usb || !isPluggedIn(choice)) return { card, choice };
   const beside = choice.feeds[usb.supply] !== undefined;
-  const held = known.get(card) ?? {};
-  const key = beside ? 'beside' : 'alone';
-  const fed = held[key] ?? (usb.makes === undefined ? joined(card, usb) : direct(card, usb, usb.makes, beside));
-  known.set(card, { ...held, [key]: fed });
+  const fed = fedCard(card, beside, usb);
   if (usb.makes !== undefined) return { card: fed, choice };
   const rail = keyOf(choice.id, SOCKET_RAIL);
   return {

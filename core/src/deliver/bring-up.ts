@@ -15,7 +15,7 @@ import { firstReading } from './first-reading.ts';
 import { Places } from './places.ts';
 import { cautionsOf, type Caution } from '../circuit/cautions.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
-import { keyOf } from '../plan/ref.ts';
+import { isOf, keyOf } from '../plan/ref.ts';
 import { subjectOf } from '../circuit/netlist.ts';
 
 /** What is said here, by the data that it takes. */
@@ -384,7 +384,7 @@ export function answersOf(row: SheetRow, passes: readonly Result[]): string[] {
   const by = answers(row);
   if (by === null) return [];
   const about = row.subjects.map(subjectOf);
-  const names = (subject: string) => about.some((id) => subject === id || subject.startsWith(`${id}.`));
+  const names = (subject: string) => about.some((id) => isOf(subject, id));
   return passes
     .filter(({ check, subjects }) => metaOf(check)?.answeredBy === by && subjects.some(names))
     .map(({ key }) => key);

@@ -4,6 +4,7 @@ import { levelVolts } from '../circuit/level.ts';
 import { corner, lineNetwork, linesOf, USUAL, type BusLine, type Corner } from './line.ts';
 import { operatingPoint } from './operating-point.ts';
 import { crossing, transient, type Moment } from './transient.ts';
+import { perKey, perOwner } from '../quantity/memo.ts';
 
 export interface Edge {
   /** From 30 to 70 % of the supply (70 to 30 % falling), s; null when it never gets there. */
@@ -107,8 +108,8 @@ const SLOW: readonly Corner[] = [
 ];
 
 /** Edges that were worked out before: a change of the plan leaves most lines as they were. */
-const known = new Map<string, readonly Edge[]>();
 const MOST_KNOWN = 400;
+const known = perKey(MOST_KNOWN, (_key: string, work: () => readonly Edge[]) => work());
 
 /** The edges of every net of a line, in its order, worked out once for each network and its levels. */
 function remembered(
@@ -123,12 +124,7 @@ function remembered(
   ]);
   const sinks = line.nets.map((net) => net.ends.map(({ levels }) => levels.sink));
   const key = JSON.stringify([rising, networks, sinks]);
-  let edges = known.get(key);
-  if (!edges) {
-    edges = work();
-    if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value ?? '');
-    known.set(key, edges);
-  }
+  const edges = known(key, work);
   return new Map(line.nets.map(({ id }, i) => [id, edges[i] ?? NO_EDGE]));
 }
 
@@ -141,18 +137,8 @@ const slower = (a: Edge, b: Edge): Edge =>
   a.seconds === null ? a : b.seconds === null || b.seconds > a.seconds ? b : a;
 
 /** Lines are plain data that nobody changes: what was found for one holds as long as it is there. */
-const slowestKnown = new WeakMap<BusLine, ReadonlyMap<string, Edge>>();
-
 /** For every net of a line its slowest rise, over the ends of every figure. */
-export function slowestEdges(line: BusLine): ReadonlyMap<string, Edge> {
-  const found = slowestKnown.get(line);
-  if (found) return found;
-  const made = findSlowest(line);
-  slowestKnown.set(line, made);
-  return made;
-}
-
-function findSlowest(line: BusLine): ReadonlyMap<string, Edge> {
+export const slowestEdges = perOwner((line: BusLine): ReadonlyMap<string, Edge> => {
   const sink = line.nets[0]?.id ?? '';
   // The first and the last of them hold every figure that the four have.
   const telling = [SLOW[0], SLOW.at(-1)].filter((at) => at !== undefined);
@@ -161,7 +147,7 @@ function findSlowest(line: BusLine): ReadonlyMap<string, Edge> {
       all.map((edge, i) => slower(edge, next[i] ?? edge)),
     ),
   );
-}
+});
 
 /** The edges of every net of a line at the usual figures. */
 export function usualEdges(line: BusLine, rising: boolean): ReadonlyMap<string, Edge> {

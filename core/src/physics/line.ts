@@ -14,6 +14,7 @@ import { weakestSink } from './sink.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { Network, TransistorModel } from './network.ts';
 import { keyOf } from '../plan/ref.ts';
+import { perOwner } from '../quantity/memo.ts';
 
 /** Two nets of a line joined by a transistor: a translator's channel, or that of a bus switch. */
 interface Junction {
@@ -106,21 +107,15 @@ interface Neighbours {
 }
 
 /** A circuit is never changed, so who is whose neighbour is found once. */
-const neighbours = new WeakMap<Circuit, Neighbours>();
-
-function neighboursOf(circuit: Circuit): Neighbours {
-  const found = neighbours.get(circuit);
-  if (found) return found;
+const neighboursOf = perOwner((circuit: Circuit): Neighbours => {
   const far = new Map<string, Net[]>();
   const segments = new Map<string, Net[]>();
   for (const net of circuit.nets) {
     if (net.beyond !== null) far.set(net.trunk, [...(far.get(net.trunk) ?? []), net]);
     if (net.upstream !== null) segments.set(net.upstream, [...(segments.get(net.upstream) ?? []), net]);
   }
-  const made = { byId: new Map(circuit.nets.map((net) => [net.id, net])), far, segments, lines: new Map() };
-  neighbours.set(circuit, made);
-  return made;
-}
+  return { byId: new Map(circuit.nets.map((net) => [net.id, net])), far, segments, lines: new Map() };
+});
 
 /** A net with what is beyond its translators. */
 function withFarSides(circuit: Circuit, near: Net): { nets: Net[]; junctions: Junction[] } {

@@ -12,6 +12,7 @@ import { airAt } from './heat.ts';
 import { drainOf, flowAt, leastInput, treeOf, type Weakest } from './source-load.ts';
 import { tells, type Text } from '../quantity/message.ts';
 import { keyOf } from '../plan/ref.ts';
+import { perOwnerAndKey } from '../quantity/memo.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PhysicsRuntimeSays {
@@ -54,19 +55,11 @@ export interface Runtime {
 export const cellRails = (circuit: Circuit): Rail[] =>
   [...circuit.rails.values()].filter((rail) => rail.offer.cells && rail.loads.length > 0);
 
-/** Runtimes are asked for by checks, by what-ifs and by the station, of the same circuit. */
-const known = new WeakMap<Circuit, Map<string, Runtime | null>>();
-
-/** @returns null for a rail that is not one of cells */
-export function runtimeOf(circuit: Circuit, rail: Rail): Runtime | null {
-  const shelf = known.get(circuit) ?? new Map<string, Runtime | null>();
-  known.set(circuit, shelf);
-  let made = shelf.get(rail.ref);
-  if (made === undefined) shelf.set(rail.ref, (made = workOut(circuit, rail)));
-  return made;
-}
-
-function workOut(circuit: Circuit, rail: Rail): Runtime | null {
+/**
+ * Asked for by checks, by what-ifs and by the station, of the same circuit.
+ * @returns null for a rail that is not one of cells
+ */
+export const runtimeOf = perOwnerAndKey((circuit: Circuit, rail: Rail): Runtime | null => {
   const { cells } = rail.offer;
   if (!cells) return null;
   const tree = treeOf(circuit);
@@ -103,7 +96,7 @@ function workOut(circuit: Circuit, rail: Rail): Runtime | null {
     least,
     eaters: eaters(circuit, tree, rail.ref, middle, packs.usual.leak),
   };
-}
+});
 
 /** Every draw below a source as it is felt there: divided by what regulators in between lose of it. */
 function eaters(circuit: Circuit, tree: PowerTree, source: string, volts: number, leak: number): Eater[] {

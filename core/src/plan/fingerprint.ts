@@ -2,6 +2,7 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Card } from '../card/card.ts';
 import { usedCards, type PlanDocument } from './document.ts';
+import { perOwner } from '../quantity/memo.ts';
 
 /** JSON with sorted keys, so that the same content always gives the same text. */
 function canonical(value: unknown): string {
@@ -16,13 +17,7 @@ function canonical(value: unknown): string {
 }
 
 /** Cards are never changed in place and are the larger part of a plan file: each is written out once. */
-const writtenCards = new WeakMap<Card, string>();
-
-function cardText(card: Card): string {
-  const known = writtenCards.get(card) ?? canonical(card);
-  writtenCards.set(card, known);
-  return known;
-}
+const cardText = perOwner((card: Card) => canonical(card));
 
 /**
  * Sixteen hexadecimal digits over everything a verdict rests on. What says nothing about the hardware is left

@@ -24,6 +24,9 @@ export function parseRef(key: string | null | undefined): Ref {
   return { part, own, line };
 }
 
+/** Whether a name is that of a thing or of something of it. @example isOf('scale.data.data', 'scale') */
+export const isOf = (key: string, thing: string): boolean => key === thing || key.startsWith(`${thing}${BETWEEN}`);
+
 /** The net that a line becomes on the far side of a helper. */
 export const beyondOf = (net: string, helper: string | null | undefined): string => (helper ? `${net}@${helper}` : net);
 

@@ -3,7 +3,7 @@ import type { Port } from '../card/card-shape.ts';
 import { openable } from '../card/openable.ts';
 import { changePart } from './edits.ts';
 import type { Helper, Plan, PortChoice } from './plan.ts';
-import { keyOf, parseRef } from './ref.ts';
+import { isOf, keyOf, parseRef } from './ref.ts';
 
 /**
  * Puts another card in a part's place. Ports keep their bus and pins where the new card has one of the same
@@ -47,7 +47,7 @@ export function swapCard(plan: Plan, part: string, from: Card, to: Card): Plan {
         const ports = helper.ports.map(rename).filter(({ port }) => port);
         return ports.length > 0 ? [{ ...helper, ports }] : [];
       }
-      if (helper.kind === 'pull-up' && helper.of.startsWith(`${part}.`)) {
+      if (helper.kind === 'pull-up' && helper.of !== part && isOf(helper.of, part)) {
         const port = portMap.get(parseRef(helper.of).own ?? '');
         return port ? [{ ...helper, of: keyOf(part, port) }] : [];
       }

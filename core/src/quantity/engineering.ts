@@ -1,4 +1,5 @@
 /** Engineering notation both ways: 4700 Ω <-> "4.7 kΩ" or "4k7", 0.12 A <-> "120 mA". */
+import { perKey } from './memo.ts';
 
 const PREFIXES: readonly (readonly [string, number])[] = [
   ['G', 9],
@@ -93,22 +94,17 @@ export function quantityText(value: number, unit: string, digits = 3): QuantityT
 }
 
 /** The same few hundred figures are written again at every edit; remembering them makes verify() several times faster. */
-const written = new Map<string, Map<number, string>>();
-const MOST_REMEMBERED = 5000;
+const writer = perKey(10, (digits: number) =>
+  perKey(200, (unit: string) =>
+    perKey(5000, (value: number) => {
+      const split = quantityText(value, unit, digits);
+      return split.unit ? `${split.number} ${split.unit}` : split.number;
+    }),
+  ),
+);
 
 /** @example formatQuantity(4700, 'Ω') === '4.7 kΩ' */
-export function formatQuantity(value: number, unit: string, digits = 3): string {
-  const shelf = digits === 3 ? unit : `${unit}/${digits}`;
-  let known = written.get(shelf);
-  if (!known || known.size > MOST_REMEMBERED) written.set(shelf, (known = new Map<number, string>()));
-  let text = known.get(value);
-  if (text === undefined) {
-    const split = quantityText(value, unit, digits);
-    text = split.unit ? `${split.number} ${split.unit}` : split.number;
-    known.set(value, text);
-  }
-  return text;
-}
+export const formatQuantity = (value: number, unit: string, digits = 3): string => writer(digits)(unit)(value);
 
 /** @example formatSigned(0.31, 'V') === '+310 mV' */
 export function formatSigned(value: number, unit: string, digits = 3): string {

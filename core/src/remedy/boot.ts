@@ -56,13 +56,14 @@ export const bootRemedies: Proposer = (context) => {
 /** Another pin, or a feature that the build can do without. */
 export const unitRemedies: Proposer = (context) => {
   const { circuit, finding } = context;
-  const off = finding.subjects.includes('converter')
-    ? featuresInUse(circuit).map(({ id, name }) => ({
-        id: `unused:${id}`,
-        title: tell('leaveOff', { name }),
-        plan: setUsed(circuit.plan, id, false),
-      }))
-    : [];
+  const off =
+    finding.aspect === 'converter'
+      ? featuresInUse(circuit).map(({ id, name }) => ({
+          id: `unused:${id}`,
+          title: tell('leaveOff', { name }),
+          plan: setUsed(circuit.plan, id, false),
+        }))
+      : [];
   return [...pinRemedies(context), ...off];
 };
 

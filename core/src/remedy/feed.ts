@@ -65,7 +65,7 @@ export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
 
 /** A part that stays on with the others, or pull-ups that let go of the line. */
 export const unpoweredRemedies: Proposer = (context) =>
-  context.finding.subjects[1] === 'pull-up' ? lettingGo(context) : [...stayingOn(context), ...limiting(context)];
+  context.finding.aspect === 'pull-up' ? lettingGo(context) : [...stayingOn(context), ...limiting(context)];
 
 /** A resistor in the line that keeps what flows into a part without supply at a milliampere. */
 function limiting({ circuit, finding }: Context): Candidate[] {

@@ -303,7 +303,7 @@ export const channelRemedies: Proposer = (context) => {
     title: tell('takeTranslatorOut'),
     plan: removeHelper(circuit.plan, helper.id),
   };
-  if (finding.subjects[1] === 'sides') return [out];
+  if (finding.aspect === 'sides') return [out];
   return [...library.values()]
     .filter((card) => card.translator && card.id !== helper.card)
     .map((card) => ({

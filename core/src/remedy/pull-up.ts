@@ -309,9 +309,9 @@ export const pairRemedies: Proposer = ({ circuit, finding }) => {
 /** A smaller pull-up where the line comes up too late; a supply wire for a part that starves on its data line. */
 export const wireBudgetRemedies: Proposer = ({ circuit, finding }) => {
   const net = netOf(circuit, finding.subjects[0]);
-  if (finding.subjects[1] === 'round') return fewerBits(circuit, membersOf(circuit, finding.subjects[0] ?? ''));
+  if (finding.aspect === 'round') return fewerBits(circuit, membersOf(circuit, finding.subjects[0] ?? ''));
   if (!net) return [];
-  if (finding.subjects[1] === 'parasite') {
+  if (finding.aspect === 'parasite') {
     const rail = pullRail(circuit, net);
     if (!rail) return [];
     const parts = net.ends.flatMap((end) => circuit.parts.get(end.part) ?? []);

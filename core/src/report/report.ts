@@ -15,6 +15,8 @@ import { proposeRemedies } from '../remedy/propose.ts';
 interface ReportedPass {
   readonly check: string;
   readonly subjects: readonly string[];
+  /** Which of the things that the check proves of them; null where it proves one. */
+  readonly aspect: Result['aspect'];
   readonly measured: number | null;
   readonly limit: number | null;
   readonly unit: string;
@@ -44,9 +46,9 @@ export interface Report {
 }
 
 function pass(r: Result): ReportedPass {
-  const { check, subjects, measured, limit, unit, margin, evidence } = r;
+  const { check, subjects, aspect, measured, limit, unit, margin, evidence } = r;
   const { message, workings } = sayResult(r);
-  return { check, subjects, measured, limit, unit, margin, message, evidence, workings };
+  return { check, subjects, aspect, measured, limit, unit, margin, message, evidence, workings };
 }
 
 /** @param library cards that remedies may take besides the plan's own */

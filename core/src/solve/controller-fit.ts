@@ -6,6 +6,7 @@ import type { Circuit } from '../circuit/model.ts';
 import { functionsOf, instancesFor } from '../circuit/pin-function.ts';
 import type { Interval } from '../quantity/interval.ts';
 import { moveController, type Moved } from './move-controller.ts';
+import { peripheralOf } from '../card/protocol.ts';
 
 const ASK_KINDS = ['pins', 'analog', 'PWM', 'I²C', 'UART'] as const;
 type AskKind = (typeof ASK_KINDS)[number];
@@ -31,7 +32,11 @@ export interface ControllerFit {
 
 function asked(circuit: Circuit): Record<AskKind, number> {
   const groups = (peripheral: string) =>
-    new Set(circuit.wishes.flatMap(({ ask, group }) => (ask.startsWith(`${peripheral}.`) ? [group ?? ''] : []))).size;
+    new Set(
+      circuit.wishes.flatMap(({ ask, group }) =>
+        ask !== peripheral && peripheralOf(ask) === peripheral ? [group ?? ''] : [],
+      ),
+    ).size;
   return {
     pins: circuit.wishes.length,
     analog: circuit.wishes.filter(({ ask }) => ask === 'adc').length,

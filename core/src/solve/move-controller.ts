@@ -13,7 +13,7 @@ import { leadRails } from '../plan/rails.ts';
 import { changePart, forgetBusPins, forgetGate, forgetPins, setPin } from '../plan/edits.ts';
 import { pinModel, solvePins, withPins } from './pins.ts';
 import { bestFeed } from './add-part.ts';
-import { keyOf } from '../plan/ref.ts';
+import { keyOf, ownerOf } from '../plan/ref.ts';
 
 export interface Moved {
   readonly plan: Plan;
@@ -55,7 +55,7 @@ export function moveController(circuit: Circuit, library: Library, to: Card): Mo
   const feeds = Object.fromEntries(
     to.supplies.flatMap((supply) => {
       // The board itself cannot feed itself.
-      const others = { ...alone, rails: new Map([...alone.rails].filter(([ref]) => !ref.startsWith(`${old.id}.`))) };
+      const others = { ...alone, rails: new Map([...alone.rails].filter(([ref]) => ownerOf(ref) !== old.id)) };
       const rail = bestFeed({ ...others, controller: null }, supply);
       return rail ? [[supply.id, rail]] : [];
     }),

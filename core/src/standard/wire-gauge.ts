@@ -8,12 +8,8 @@ const COPPER_RESISTIVITY = 17.241e-9;
 export const gaugeDiameter = (gauge: number): number => 0.127e-3 * 92 ** ((36 - gauge) / 39);
 
 /** @returns Ω per m of one conductor. @example ≈ 0.2129 for gauge 28 */
-export function gaugeResistance(gauge: number): number {
-  let ohms = known.get(gauge);
-  if (ohms === undefined) known.set(gauge, (ohms = COPPER_RESISTIVITY / ((Math.PI / 4) * gaugeDiameter(gauge) ** 2)));
-  return ohms;
-}
-const known = new Map<number, number>();
+export const gaugeResistance = (gauge: number): number =>
+  COPPER_RESISTIVITY / ((Math.PI / 4) * gaugeDiameter(gauge) ** 2);
 
 /** Chassis wiring in free air, A by gauge: handbook table (from memory). Between two entries the thinner one's holds. */
 const CHASSIS: readonly (readonly [gauge: number, amps: number])[] = [

@@ -26,7 +26,7 @@ const resultsOf = (plan: Plan, check: string): Result[] => {
 };
 const idOf = (plan: Plan, card: string): string => plan.parts.find((p) => p.card === card)?.id ?? '';
 const about = (plan: Plan, check: string, ...subjects: string[]) =>
-  resultsOf(plan, check).find((r) => subjects.every((s) => r.subjects.includes(s)));
+  resultsOf(plan, check).find((r) => subjects.every((s) => r.aspect === s || r.subjects.includes(s)));
 
 describe('body/clearance', () => {
   const plan = built('usb-adapter', 'wifi-board', 'scale-amp', 'thermo-volt');

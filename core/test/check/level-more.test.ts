@@ -112,10 +112,10 @@ describe('level/unpowered', () => {
     const a = i2cModule('a', [0x44, 0x45], { unpoweredMax: figure('V', { max: 3.6 }), ...fitted(10e3, 'jumper') });
     const found = judge(busBuild([sluice, a], [sw('x', 'p5'), sw('y', 'p6'), both('x'), both('y')]))
       .of('level/unpowered')
-      .find(({ subjects }) => subjects[0] === 'bus.sda' && subjects[1] === 'pull-up');
+      .find(({ subjects, aspect }) => subjects[0] === 'bus.sda' && aspect === 'pull-up');
     // 4.935 kΩ up, two of 10 kΩ down.
     expect(found?.measured).to.be.closeTo(3.3 / 4935 / (1 / 4935 + 2 / 10e3), 1e-9);
-    expect(found?.subjects.slice(2)).to.deep.equal(['x.sda', 'y.sda']);
+    expect(found?.subjects.slice(1)).to.deep.equal(['x.sda', 'y.sda']);
   });
   it('finds its own pull-ups dragging the line down while it is off', () => {
     const found = judge(switched({ unpoweredMax: figure('V', { max: 3.6 }), ...fitted(4700, 'jumper') })).broken(
@@ -161,7 +161,7 @@ describe('level/translator', () => {
     expect(
       judge(through('v3.out', 'v3.high', 'push-pull'))
         .broken('level/translator')
-        .map(({ subjects }) => subjects[1]),
+        .map(({ aspect }) => aspect),
     ).to.deep.equal(['style']));
   it('refuses a serial pair through one that has a single direction, and passes two inputs through it', () => {
     const serial = module('serial', { protocol: 'uart', lines: { tx: 'tx', rx: 'rx' } }, [

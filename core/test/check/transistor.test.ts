@@ -71,11 +71,11 @@ function build(amps: number, more: Json, ohms: number | null): Build & { plan: P
 const base = (amps: number, ohms: number | null) =>
   judge(build(amps, bare, ohms))
     .of('drive/transistor')
-    .find(({ subjects }) => subjects[1] === 'base');
+    .find(({ aspect }) => aspect === 'base');
 const carried = (amps: number, more: Json) =>
   judge(build(amps, more, 1000))
     .of('drive/transistor')
-    .find(({ subjects }) => subjects[1] !== 'base');
+    .find(({ aspect }) => aspect !== 'base');
 
 describe('drive/transistor', () => {
   // Saturation at IC ÷ IB = 10, as sheets of small transistors state VCE(sat) (common practice). By hand, 100 mA: 10 mA
@@ -109,16 +109,12 @@ describe('drive/transistor', () => {
   });
   it('is given the largest resistor of the series that still saturates it', () => {
     const { circuit, verdict } = judge(build(0.1, bare, null));
-    const finding = verdict.findings.find(
-      ({ check, subjects }) => check === 'drive/transistor' && subjects[1] === 'base',
-    );
+    const finding = verdict.findings.find(({ check, aspect }) => check === 'drive/transistor' && aspect === 'base');
     const [remedy] = finding ? proposeRemedies(circuit, verdict, finding, libraryOf([...circuit.cards.values()])) : [];
     // E12 between 289 and 314 Ω has nothing: the window of a pin of 20 mA is too narrow for 100 mA.
     expect(remedy).to.equal(undefined);
     const light = judge(build(0.05, bare, null));
-    const found = light.verdict.findings.find(
-      ({ check, subjects }) => check === 'drive/transistor' && subjects[1] === 'base',
-    );
+    const found = light.verdict.findings.find(({ check, aspect }) => check === 'drive/transistor' && aspect === 'base');
     // 5 mA: (4.2 − 0.9) ÷ 5 mA ÷ 1.05 = 628 Ω, so 560.
     const mended = found
       ? proposeRemedies(light.circuit, light.verdict, found, libraryOf([...light.circuit.cards.values()]))

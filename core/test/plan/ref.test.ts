@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Id } from '../../src/card/figure.ts';
-import { beyondOf, keyOf, ownerOf, parseRef, placeIn, placeKey } from '../../src/plan/ref.ts';
+import { beyondOf, isOf, keyOf, ownerOf, parseRef, placeIn, placeKey } from '../../src/plan/ref.ts';
 
 const SOURCE = join(import.meta.dirname, '../../src');
 
@@ -35,6 +35,17 @@ describe('the name of a thing of a part', () => {
     expect(ownerOf(undefined)).to.equal('');
   });
 
+  it('says whether something is of a thing, and takes no longer name for it', () => {
+    fc.assert(
+      fc.property(id, id, id, (part, own, more) => {
+        expect(
+          isOf(part, part) && isOf(keyOf(part, own), part) && isOf(keyOf(part, own, more), keyOf(part, own)),
+        ).to.equal(true);
+        expect(isOf(`${part}${more}`, part) || isOf(part, keyOf(part, own))).to.equal(false);
+      }),
+    );
+  });
+
   it('tells a place from a part of that name', () => {
     fc.assert(
       fc.property(id, (name) => {
@@ -47,7 +58,7 @@ describe('the name of a thing of a part', () => {
   it('is made and read in one file', () => {
     // A role of a peripheral, "i2c.sda", is no name of a thing of a part; datasheets and numbers have dots of their own.
     const others = /^(plan\/ref|card\/protocol)\.ts$|^card\/reader\/|^quantity\/|^say\//;
-    const grammar = /split\('[.:@~]'\)|\$\{[^{}]*\}[.@]\$\{/;
+    const grammar = /split\('[.:@~]'\)|\$\{[^{}]*\}[.@]\$\{|startsWith\(`\$\{[^{}]*\}[.:@]`/;
     const found = readdirSync(SOURCE, { recursive: true, encoding: 'utf8' })
       .filter((file) => file.endsWith('.ts') && !others.test(file))
       .flatMap((file) =>

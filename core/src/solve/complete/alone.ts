@@ -18,6 +18,8 @@ import { addPullUp, logicRail } from '../../remedy/pull-up.ts';
 import { pinModel, solvePins, withPins, type PinSolution } from '../pins.ts';
 import type { Goals } from '../joint/problem.ts';
 import type { Standing } from './standing.ts';
+import { perOwner } from '../../quantity/memo.ts';
+import { isOf } from '../../plan/ref.ts';
 
 /** Checks that look at one part and the controller. */
 const LOCAL = CHECKS.filter(({ meta }) => meta.scope === 'part');
@@ -50,15 +52,9 @@ export interface Bench {
 }
 
 /** What is wrong with the standing parts by themselves is no fault of the part that is tried. */
-const baselines = new WeakMap<Standing, ReadonlySet<string>>();
-
-function baselineOf(standing: Standing): ReadonlySet<string> {
-  const known = baselines.get(standing);
-  if (known) return known;
-  const found = new Set(judge(standing.wide).map(({ key }) => key));
-  baselines.set(standing, found);
-  return found;
-}
+const baselineOf = perOwner(
+  (standing: Standing): ReadonlySet<string> => new Set(judge(standing.wide).map(({ key }) => key)),
+);
 
 const isGrave = ({ severity }: Result) => severity === 'danger' || severity === 'fault';
 
@@ -68,7 +64,7 @@ const judge = (circuit: Circuit): Result[] =>
 const ownHelpers = (plan: Plan, part: string): Helper[] =>
   plan.helpers.filter(
     (h) =>
-      (h.kind === 'pull-up' && h.of.startsWith(`${part}.`) && h.beyond === undefined) ||
+      (h.kind === 'pull-up' && h.of !== part && isOf(h.of, part) && h.beyond === undefined) ||
       ('part' in h && h.part === part),
   );
 
@@ -162,11 +158,11 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
     if (ideal.size > 0) now = derive(plan);
   }
   const baseline = baselineOf(standing);
-  const isOf = (name: string) => (subject: string) => subject === name || subject.startsWith(`${name}.`);
+  const names = (name: string) => (subject: string) => isOf(subject, name);
   // What is wrong with the driver of a load, or with what reads it, is found when that is tried.
   const others = [...drivers, ...readers].map((part) => part.id);
   const isOthers = ({ subjects }: Result) =>
-    others.some((other) => subjects.some(isOf(other))) && !subjects.some(isOf(id));
+    others.some((other) => subjects.some(names(other))) && !subjects.some(names(id));
   const judged = (of: Circuit) => judge(of).filter((finding) => !baseline.has(finding.key) && !isOthers(finding));
   let findings = judged(now);
   for (let round = 0; round < MOST_OWN && findings.some(isGrave); round++) {

@@ -16,6 +16,7 @@ import { within } from '../../quantity/interval.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
 import { tried, tryAlone, type Bench, type Try, type Wired } from './alone.ts';
 import { isStanding } from './is-standing.ts';
+import { isOf } from '../../plan/ref.ts';
 
 export interface Way {
   readonly wired: Wired;
@@ -114,7 +115,10 @@ function remembered(memory: Memory, bench: Bench, choice: PartChoice, way: Try):
     Object.entries(lines ?? {}).map(([line, { weakPull, tied }]) => [line, weakPull ?? false, tied ?? null]),
   ]);
   const helpers = bench.circuit.plan.helpers
-    .filter((h) => ('part' in h && h.part === choice.id) || (h.kind === 'pull-up' && h.of.startsWith(`${choice.id}.`)))
+    .filter(
+      (h) =>
+        ('part' in h && h.part === choice.id) || (h.kind === 'pull-up' && h.of !== choice.id && isOf(h.of, choice.id)),
+    )
     .map((h) => ({ ...h, id: '', part: '', of: '' }));
   const key = JSON.stringify([choice.card, choice.mode, choice.ground, choice.lead, choice.needs, ports, helpers, way]);
   const known = memory.get(key);

@@ -3,6 +3,7 @@ import type { Offer } from '../../card/card-shape.ts';
 import { goodsOf } from './goods.ts';
 import type { Later } from './later.ts';
 import type { Partial } from './partial.ts';
+import { perOwner, lastOfOwner } from '../../quantity/memo.ts';
 
 const EPSILON = 1e-9;
 
@@ -67,28 +68,22 @@ function asksNoMore(a: Partial, b: Partial): boolean {
   return true;
 }
 
-const known = new WeakMap<Partial, ReadonlyMap<string, number>>();
-
-function asksOf(state: Partial): ReadonlyMap<string, number> {
-  let counts = known.get(state) as Map<string, number> | undefined;
-  if (!counts) {
-    counts = new Map();
-    const add = (key: string, by = 1) => counts?.set(key, (counts.get(key) ?? 0) + by);
-    for (const { option } of state.is.parts) {
-      const groups = new Map<string, string>();
-      for (const { ask, group } of option.demand.asks) {
-        if (group === null) add(ask);
-        else groups.set(group, `${groups.get(group) ?? ''} ${ask}`);
-      }
-      for (const asks of groups.values()) add(asks);
-      if (option.demand.coils > 0) add('coil', option.demand.coils);
+const asksOf = perOwner((state: Partial): ReadonlyMap<string, number> => {
+  const counts = new Map<string, number>();
+  const add = (key: string, by = 1) => counts.set(key, (counts.get(key) ?? 0) + by);
+  for (const { option } of state.is.parts) {
+    const groups = new Map<string, string>();
+    for (const { ask, group } of option.demand.asks) {
+      if (group === null) add(ask);
+      else groups.set(group, `${groups.get(group) ?? ''} ${ask}`);
     }
-    if (state.is.parts.some(({ option }) => option.demand.oneWire)) add('one-wire');
-    if (state.is.parts.some(({ option }) => option.demand.spi)) add('spi');
-    known.set(state, counts);
+    for (const asks of groups.values()) add(asks);
+    if (option.demand.coils > 0) add('coil', option.demand.coils);
   }
+  if (state.is.parts.some(({ option }) => option.demand.oneWire)) add('one-wire');
+  if (state.is.parts.some(({ option }) => option.demand.spi)) add('spi');
   return counts;
-}
+});
 
 /** Each port of `a` that later ones can meet has a port of `b` to itself whose addresses it has all: `b`'s settings do for `a`. */
 function addressesEasier(a: Partial, b: Partial, later: Later): boolean {
@@ -108,14 +103,12 @@ function addressesEasier(a: Partial, b: Partial, later: Later): boolean {
   return ours.length <= theirs.length && ours.every((_, i) => place(i, new Set()));
 }
 
-const ports = new WeakMap<Partial, (readonly number[])[]>();
+/** Ports whose addresses a later one can meet, directly or through others that would have to move. */
+const relevant = (state: Partial, later: Later): (readonly number[])[] =>
+  later.addresses.size === 0 ? [] : metLater(state, [later]);
 
-/** Ports whose addresses a later one can meet, directly or through others that would have to move. A state is only
- * ever asked about the needs that follow its own. */
-function relevant(state: Partial, later: Later): (readonly number[])[] {
-  if (later.addresses.size === 0) return [];
-  const known = ports.get(state);
-  if (known) return known;
+/** A state is only ever asked about the needs that follow its own. */
+const metLater = lastOfOwner((state: Partial, [later]: readonly [Later]): (readonly number[])[] => {
   const items = state.is.parts.flatMap(({ option }) => option.demand.addresses);
   const reach = new Set(later.addresses);
   const inside = new Set<number>();
@@ -128,7 +121,5 @@ function relevant(state: Partial, later: Later): (readonly number[])[] {
       grown = true;
     });
   }
-  const found = items.filter((_, i) => inside.has(i));
-  ports.set(state, found);
-  return found;
-}
+  return items.filter((_, i) => inside.has(i));
+});

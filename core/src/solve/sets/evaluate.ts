@@ -4,6 +4,7 @@ import type { Offer } from '../../card/card-shape.ts';
 import { purchase } from '../../buy/purchase';
 import type { Option, SetProblem } from './problem.ts';
 import { busesFor, pinJudge } from './resources.ts';
+import { perOwner } from '../../quantity/memo.ts';
 
 /** Each of them is better when it is less. */
 export interface SetFigures {
@@ -76,13 +77,7 @@ function priceOf(pieces: ReadonlyMap<Offer, number>, sure: number): number {
   return goods + [...shipping.values()].reduce((sum, s) => sum + s, 0);
 }
 
-type PinJudge = ReturnType<typeof pinJudge>;
-const judges = new WeakMap<Card, PinJudge>();
-export function judgeFor(controller: Card): PinJudge {
-  let judge = judges.get(controller);
-  if (!judge) judges.set(controller, (judge = pinJudge(controller)));
-  return judge;
-}
+export const judgeFor = perOwner((controller: Card) => pinJudge(controller));
 
 /** @returns null when the choice names no option of some need, or one part with two offers */
 export function evaluateSet(problem: SetProblem, choice: readonly number[]): Evaluation | null {

@@ -1,14 +1,12 @@
 import type { Offer } from '../../card/card-shape.ts';
 import { purchase } from '../../buy/purchase';
+import { perOwnerAndKey } from '../../quantity/memo.ts';
 
-const known = new Map<number, WeakMap<Offer, number[]>>();
+/** Prices of an offer by the pieces wanted; a search asks them at every step. */
+const prices = perOwnerAndKey((_offer: Offer, _sure: number): number[] => []);
 
-/** Price of so many working pieces in their packs, as sure as the house rule wants; remembered, since a search asks it at every step. */
+/** Price of so many working pieces in their packs, as sure as the house rule wants. */
 export function goodsOf(offer: Offer, pieces: number, sure: number): number {
   if (pieces === 0) return 0;
-  let offers = known.get(sure);
-  if (!offers) known.set(sure, (offers = new WeakMap<Offer, number[]>()));
-  let prices = offers.get(offer);
-  if (!prices) offers.set(offer, (prices = []));
-  return (prices[pieces] ??= purchase(offer, pieces, sure).goods);
+  return (prices(offer, sure)[pieces] ??= purchase(offer, pieces, sure).goods);
 }

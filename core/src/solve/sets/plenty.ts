@@ -1,29 +1,23 @@
 /** Whether pins and buses can ever decide between the sets of a problem. */
 import { judgeFor } from './evaluate.ts';
 import type { Option, SetProblem } from './problem.ts';
-
-const spacious = new WeakMap<SetProblem, boolean>();
+import { perOwner } from '../../quantity/memo.ts';
 
 /** True when even one option of every kind for every need together would find its pins: then pins never decide. */
-export function plenty(problem: SetProblem): boolean {
-  let answer = spacious.get(problem);
-  if (answer === undefined) {
-    const worst = problem.needs.flatMap(({ options }) => {
-      const kinds = new Map<string, Option['demand']>();
-      for (const { demand } of options) {
-        const asks = demand.asks.map(({ ask }) => ask);
-        const kind = [...asks, demand.oneWire ? 'one-wire' : '', demand.spi ? 'spi' : '', `${demand.coils} coils`]
-          .sort()
-          .join();
-        kinds.set(kind, { ...demand, addresses: [] });
-      }
-      return [...kinds.values()];
-    });
-    answer = !couldNeedSecondBus(problem) && judgeFor(problem.controller)(worst, 1);
-    spacious.set(problem, answer);
-  }
-  return answer;
-}
+export const plenty = perOwner((problem: SetProblem): boolean => {
+  const worst = problem.needs.flatMap(({ options }) => {
+    const kinds = new Map<string, Option['demand']>();
+    for (const { demand } of options) {
+      const asks = demand.asks.map(({ ask }) => ask);
+      const kind = [...asks, demand.oneWire ? 'one-wire' : '', demand.spi ? 'spi' : '', `${demand.coils} coils`]
+        .sort()
+        .join();
+      kinds.set(kind, { ...demand, addresses: [] });
+    }
+    return [...kinds.values()];
+  });
+  return !couldNeedSecondBus(problem) && judgeFor(problem.controller)(worst, 1);
+});
 
 /** True when two options of different needs, or one card at two places, may meet at one address. */
 function couldNeedSecondBus(problem: SetProblem): boolean {

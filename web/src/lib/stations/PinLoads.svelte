@@ -125,7 +125,7 @@
       <span class="grow">{say(net.label)}, base</span>
       {@render resistors(net, () => addBase(driver, say(net.label)))}
     {/snippet}
-    {#snippet prove()}{#each of(proofs, driver, 'drive/transistor').filter(({ subjects }) => subjects[1] === 'base') as result (result.key)}<Proof
+    {#snippet prove()}{#each of(proofs, driver, 'drive/transistor').filter(({ aspect }) => aspect === 'base') as result (result.key)}<Proof
           {result}
         />{/each}{/snippet}
   </Row>
