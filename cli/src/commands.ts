@@ -62,7 +62,7 @@ function checks(as: As): Output {
 
 /** Code 1 where the parts cannot be laid out, or the wiring read back is not the circuit. */
 function wiring(circuit: Circuit, build: Build, as: As): Output {
-  const wrong = build.why ? [build.why.says] : (build.proof?.discords ?? []).map(({ says }) => says);
+  const wrong = build.why ? [build.why.says] : (build.proof?.mismatches ?? []).map(({ says }) => says);
   const text =
     as === 'json'
       ? json(build.wiring)

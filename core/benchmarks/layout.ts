@@ -39,7 +39,7 @@ export function benchLayout(): void {
       continue;
     }
     const proof = proveLayout(circuit, result.layout, result.layout.leads);
-    if (!proof.agrees) throw new Error(say(proof.discords[0]?.says));
+    if (!proof.agrees) throw new Error(say(proof.mismatches[0]?.says));
     console.log(
       `${count} parts on two full boards (${result.layout.seats.length} of them standing): ${ms(time)}, ${result.layout.leads.length} leads, ${(result.layout.length * 100).toFixed(0)} cm, ${result.layout.crossings} crossings`,
     );

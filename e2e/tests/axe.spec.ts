@@ -47,7 +47,7 @@ const SHEETS: readonly (readonly [string, (bench: Bench) => Promise<void>])[] = 
   ['find or do', (bench) => bench.page.keyboard.press('/')],
   ['the keys', (bench) => bench.page.keyboard.press('?')],
   ['all proofs', (bench) => bench.verdict.click()],
-  ['the house rules', (bench) => bench.menu('Name and house rules')],
+  ['the house rules', (bench) => bench.menu('Name and my rules')],
   ['removing a plan', (bench) => bench.menu('Remove this plan')],
   ['adding a part', (bench) => bench.page.getByRole('button', { name: 'Add a part' }).click()],
   ['the catalogue', (bench) => bench.menu('Catalogue of cards')],
@@ -213,7 +213,7 @@ const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void
     'a house rule in hand',
     'bus',
     async (bench) => {
-      await bench.menu('Name and house rules');
+      await bench.menu('Name and my rules');
       await bench.page.getByRole('combobox', { name: /^Pull-ups/ }).selectOption('keep');
       await expect(bench.page.getByText('Ends 2 findings')).toBeVisible();
     },

@@ -17,9 +17,9 @@ async function cupboard(page: Page): Promise<Bench> {
   return bench;
 }
 
-/** How many proofs stand on trust, as the verdict says it. */
-const onTrust = async (page: Page): Promise<number> =>
-  Number(/(\d+) on trust/.exec((await page.locator('.verdict').textContent()) ?? '')?.[1]);
+/** How many proofs rest on assumed figures, as the verdict says it. */
+const assumed = async (page: Page): Promise<number> =>
+  Number(/(\d+) rest on assumed figures/.exec((await page.locator('.verdict').textContent()) ?? '')?.[1]);
 
 const suspects = (page: Page) => page.getByRole('region', { name: 'what the readings point to' });
 const act = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' });
@@ -37,7 +37,7 @@ test('a hidden swapped pair is found by measuring what is proposed, mended, read
   page,
 }) => {
   await cupboard(page);
-  const before = await onTrust(page);
+  const before = await assumed(page);
   await putIn(page, /SDA of carbon dioxide sensor and SCL of carbon dioxide sensor are swapped/);
   await act(page, 'Read scans').click();
   const panel = suspects(page);
@@ -78,8 +78,8 @@ test('a hidden swapped pair is found by measuring what is proposed, mended, read
   const text = await textOf(file);
   expect(text).toContain('found: SDA of carbon dioxide sensor and SCL of carbon dioxide sensor are swapped.');
   expect(text).toContain('mended: ');
-  // What the simulated bench shows is no evidence: as much stands on trust as before, and nothing of the real build is measured.
-  await expect(page.locator('.verdict')).toContainText(`${before} on trust`);
+  // What the simulated bench shows is no evidence: as much is assumed as before, and nothing of the real build is measured.
+  await expect(page.locator('.verdict')).toContainText(`${before} rest on assumed figures`);
   await act(page, 'Switch it off').click();
   await expect(page.getByText(/^0 of \d+ as expected/)).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('');
@@ -116,7 +116,7 @@ test('the simulated port prints a scan, and a part that is unplugged is named', 
 
 test('measured values lift proofs from trust when they are signed off; a value outside is said', async ({ page }) => {
   await cupboard(page);
-  const before = await onTrust(page);
+  const before = await assumed(page);
   const supply = page.getByRole('textbox', { name: 'Supply of scale: measured' });
   await supply.fill('4.1 V');
   await supply.press('Enter');
@@ -128,7 +128,7 @@ test('measured values lift proofs from trust when they are signed off; a value o
   await supply.press('Enter');
   await expect(page.locator('.row', { has: supply })).toContainText('as expected');
   await act(page, 'Sign off').click();
-  await expect(page.locator('.verdict')).toContainText(`${before - 2} on trust`);
+  await expect(page.locator('.verdict')).toContainText(`${before - 2} rest on assumed figures`);
   // A rebuild begins with nothing measured; both stand side by side once it has a value.
   await act(page, 'Begin a rebuild').click();
   await expect(supply).toHaveValue('');
@@ -137,7 +137,7 @@ test('measured values lift proofs from trust when they are signed off; a value o
   await page.getByText('2 builds side by side: 1 value').click();
   await expect(page.getByRole('row', { name: /Supply of scale 3\.31 V 3\.28 V/ })).toBeVisible();
   await act(page, /^undo/).click();
-  await expect(page.locator('.verdict')).toContainText(`${before} on trust`);
+  await expect(page.locator('.verdict')).toContainText(`${before} rest on assumed figures`);
 });
 
 test('a capture is read with its columns told apart, and a broken one says where', async ({ page }) => {

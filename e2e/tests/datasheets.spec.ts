@@ -117,7 +117,7 @@ test('from a CSV with two parts, one after the other', async ({ page }) => {
   expect(await restsOf(page, 'Second light', 'supply/range')).toContain('parts.csv');
 });
 
-test('by hand, resting on memory, so its proofs stay on trust', async ({ page }) => {
+test('by hand, resting on memory, so its proofs stay assumed', async ({ page }) => {
   await enter(page);
   await page.getByRole('button', { name: 'Enter by hand' }).click();
   await sheetOf(page).getByLabel('name of the part').fill('Drawer thermometer');
@@ -133,7 +133,7 @@ test('by hand, resting on memory, so its proofs stay on trust', async ({ page })
   }
   await takeAll(page);
   await useIt(page, 'Drawer thermometer');
-  expect(await restsOf(page, 'Drawer thermometer', 'supply/range')).toMatch(/from memory|on trust/);
+  expect(await restsOf(page, 'Drawer thermometer', 'supply/range')).toMatch(/from memory|assumed/);
 });
 
 test('files that are none, locked, scanned, damaged or circular get a clear message, and the page lives', async ({

@@ -161,7 +161,7 @@ test('a figure that is pointed at or has the focus shows its sum', async ({ page
 
 test('a house rule tells what it ends and brings before it is taken', async ({ page }) => {
   await page.keyboard.press('/');
-  await page.keyboard.type('house rules');
+  await page.keyboard.type('my rules');
   await page.keyboard.press('Enter');
   const before = page.getByRole('combobox', { name: /^Pull-ups/ });
   await before.selectOption('keep');
@@ -172,7 +172,7 @@ test('a house rule tells what it ends and brings before it is taken', async ({ p
   await page.getByRole('button', { name: 'Take the rule' }).click();
   await page.keyboard.press('Escape');
   await bench.settled();
-  await expect(page.locator('.tray .line', { hasText: 'the house rule wants one pair' })).toHaveCount(0);
+  await expect(page.locator('.tray .line', { hasText: 'my rules want one pair' })).toHaveCount(0);
 });
 
 test('the spread of an edge is drawn beside, with its share that is too slow', async ({ page }) => {

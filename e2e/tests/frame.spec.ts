@@ -79,7 +79,7 @@ test('a finding shows its sum, what it rests on, and remedies with their effect'
 test('several plans: new, duplicate, rename, remove', async ({ page }) => {
   await bench.menu('Duplicate this plan');
   await expect(page.locator('.plan-name')).toHaveText(/Cupboard, first draft, copy/);
-  await bench.menu('Name and house rules');
+  await bench.menu('Name and my rules');
   await page.getByLabel('name of the plan').fill('Mine');
   await page.getByLabel('name of the plan').press('Enter');
   await page.keyboard.press('Escape');
@@ -94,7 +94,7 @@ test('several plans: new, duplicate, rename, remove', async ({ page }) => {
 
 test('the channel: arrow keys share the width, double-click levels', async ({ page }) => {
   await bench.go('Levels');
-  const channel = page.getByRole('slider', { name: 'width of the two banks' });
+  const channel = page.getByRole('slider', { name: 'width of decisions and proofs' });
   await channel.focus();
   await page.keyboard.press('ArrowRight');
   await expect(channel).toHaveAttribute('aria-valuenow', '44');

@@ -41,7 +41,7 @@ test('the wiring plan prints with every lead, and the parts list comes as CSV', 
   await bench.open();
   await settleDraft(bench);
   await bench.verified();
-  await expect(bench.verdict).toHaveText(/Verified · \d+ proofs, tightest \+.*; \d+ on trust/);
+  await expect(bench.verdict).toHaveText(/Verified · \d+ proofs, tightest \+.*; \d+ rest on assumed figures/);
   await bench.go('Wiring');
   await expect(page.getByRole('complementary', { name: 'Safety' })).toContainText('licensed practice');
   await expect(page.locator('main')).toContainText('Read: mains');

@@ -124,7 +124,7 @@ test('a sensor beside the regulator is warmed; it is moved away, or put beside i
 
 test('power from a pin follows the house rule', async ({ page }) => {
   await bench.openFile('Thoughtless', thoughtlessProbe());
-  await bench.menu('Name and house rules');
+  await bench.menu('Name and my rules');
   await change(page, 'share of a pin’s recommended current that may feed a part', '100');
   await page.keyboard.press('Escape');
   const take = page.getByRole('button', {

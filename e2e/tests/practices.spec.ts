@@ -14,7 +14,7 @@ test('a module straight into the sockets of a board, a pin beside it as supply: 
 }) => {
   const bench = new Bench(page);
   await begin(bench, 'Hollin 9 V adapter', 'Thrift N8 board', 'Spar A1 thermometer');
-  await bench.menu('Name and house rules');
+  await bench.menu('Name and my rules');
   const share = page.getByLabel(/share of a pin’s recommended current/);
   await share.fill('50');
   await share.press('Enter');

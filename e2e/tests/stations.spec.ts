@@ -64,10 +64,10 @@ test('Bus: a pull-up that is no resistance stays in the field with the reason', 
   await expect(bench.verdict).toHaveText(/9 to settle/);
 });
 
-test('Levels: feeding the scale from 3.3 V takes its ladder off the roof', async ({ page }) => {
+test('Levels: feeding the scale from 3.3 V takes its ladder off the absolute maximum', async ({ page }) => {
   await bench.go('Levels');
   const pin = bench.row('controller P8');
-  await expect(pin.getByRole('img', { name: /roof 3.6 V/ })).toBeVisible();
+  await expect(pin.getByRole('img', { name: /absolute maximum 3.6 V/ })).toBeVisible();
   await expect(pin).toContainText('−1.55');
   await page
     .getByLabel(/rail that feeds VCC of scale/)
@@ -162,8 +162,8 @@ test('Parts: what is in the drawer is not bought', async ({ page }) => {
 });
 
 test('house rules: the derating moves the limit of every rail', async ({ page }) => {
-  await bench.menu('Name and house rules');
-  const derating = page.getByLabel('derating');
+  await bench.menu('Name and my rules');
+  const derating = page.getByLabel('share of a stated limit that is allowed');
   await derating.fill('100');
   await derating.press('Enter');
   await page.keyboard.press('Escape');

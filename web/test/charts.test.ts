@@ -23,12 +23,12 @@ const result = (check: string, measured: number, limit: number, severity: Result
   workings: [],
   rests: [],
   evidence: 'datasheet',
-  onTrust: false,
+  assumed: false,
   ranked: true,
 });
 
 describe('volt ladder', () => {
-  it('draws the gap from what is needed to what is given, and the roof to the right of both', () => {
+  it('draws the gap from what is needed to what is given, and the absolute maximum to the right of both', () => {
     const drawn = ladder(
       [result('level/high', 2.6, 2.0), result('level/low', 0.4, 0.8), result('level/over-voltage', 3.3, 3.6)],
       400,
@@ -36,7 +36,7 @@ describe('volt ladder', () => {
     const gap = drawn?.gaps.find(({ level }) => level === 'high');
     expect(gap?.margin).to.be.closeTo(0.6, 1e-9);
     expect(gap && gap.from < gap.to).to.equal(true);
-    expect(drawn?.roof && drawn.roof.x > drawn.roof.peakX).to.equal(true);
+    expect(drawn?.absoluteMaximum && drawn.absoluteMaximum.x > drawn.absoluteMaximum.peakX).to.equal(true);
   });
   it('turns the gap round where the link is not guaranteed, and keeps everything inside the width', () => {
     const drawn = ladder(
@@ -44,7 +44,7 @@ describe('volt ladder', () => {
       300,
     );
     expect(drawn?.gaps[0] && drawn.gaps[0].from > drawn.gaps[0].to).to.equal(true);
-    expect(drawn?.roof).to.include({ broken: true });
+    expect(drawn?.absoluteMaximum).to.include({ broken: true });
     for (const bar of drawn?.bars ?? []) expect([bar.from, bar.to].every((x) => x >= 0 && x <= 300)).to.equal(true);
   });
   it('draws nothing of nothing', () => expect(ladder([], 300)).to.equal(null));

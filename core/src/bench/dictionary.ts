@@ -2,7 +2,7 @@
 import type { Fault } from './fault.ts';
 import { faultsOf } from './faults-of.ts';
 import { measure, Measurements, type Measurement, type Reading } from './measurement.ts';
-import { Talk } from './talk.ts';
+import { FirmwareModel } from './firmware-model.ts';
 import { VirtualBuild, type Planned } from './virtual-build.ts';
 
 export interface Entry {
@@ -33,7 +33,7 @@ export function entryOf(
   sound?: VirtualBuild,
 ): Entry {
   const build = new VirtualBuild(plan, faults, sound);
-  const talk = new Talk(build);
+  const talk = new FirmwareModel(build);
   return {
     faults,
     key: faults.map(({ key }) => key).join(' and ') || SOUND,

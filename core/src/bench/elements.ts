@@ -5,8 +5,8 @@ import type { Circuit, NetEnd, PartNode } from '../circuit/model.ts';
 import { boardPullUps } from '../circuit/board-pull-ups.ts';
 import { lowOhms, pinGrounds } from '../circuit/pin-ground.ts';
 import type { Network } from '../physics/network.ts';
-import type { Afflicted } from './afflict.ts';
-import type { Copper } from './copper.ts';
+import type { Faulty } from './inject-fault.ts';
+import type { Connectivity } from './connectivity.ts';
 import {
   analogShare,
   CHIP_DIODE,
@@ -109,8 +109,8 @@ class Gathering {
 
   constructor(
     readonly circuit: Circuit,
-    readonly copper: Copper,
-    readonly with_: Afflicted,
+    readonly copper: Connectivity,
+    readonly with_: Faulty,
   ) {}
 
   resist(a: number, b: number, ohms: number): void {
@@ -350,11 +350,11 @@ class Gathering {
 /** @param ohms value of each resistor of the plan, by its id, Ω */
 export function elementsOf(
   circuit: Circuit,
-  copper: Copper,
-  afflicted: Afflicted,
+  copper: Connectivity,
+  faulty: Faulty,
   ohms: ReadonlyMap<string, number>,
 ): Elements {
-  const g = new Gathering(circuit, copper, afflicted);
+  const g = new Gathering(circuit, copper, faulty);
   for (const part of circuit.parts.values()) if (!part.card.carrier) g.part(part);
   if (circuit.controller) g.pins(circuit.controller);
   g.legs(ohms);

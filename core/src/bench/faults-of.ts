@@ -2,7 +2,7 @@
 import { colourText } from '../circuit/label.ts';
 import { holeText } from '../board/hole-text.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
-import type { NetNode } from '../circuit/netlist.ts';
+import type { NetNode } from '../circuit/netlist-model.ts';
 import type { Lead, LeadPoint } from '../circuit/laid.ts';
 import { FAULT_PRIORS } from '../standard/fault-priors.ts';
 import { LeadEnds, type PinRef } from './ends.ts';
@@ -138,7 +138,7 @@ class Listing {
 
   private legs(lead: Lead): void {
     const subjects = [lead.of, ...this.partsOf(lead)];
-    const helper = this.plan.netlist.legged.find(({ id }) => id === lead.of);
+    const helper = this.plan.netlist.twoTerminals.find(({ id }) => id === lead.of);
     this.add('missing', {
       key: `missing:${lead.key}`,
       changes: [{ kind: 'take-out', lead: lead.key }],

@@ -3,7 +3,7 @@ import { randomFrom } from '../quantity/random.ts';
 import type { Fault } from './fault.ts';
 import { shown } from './instrument.ts';
 import { measure, type Measurement, type Reading } from './measurement.ts';
-import { Talk } from './talk.ts';
+import { FirmwareModel } from './firmware-model.ts';
 import { VirtualBuild, type Planned } from './virtual-build.ts';
 
 /** By how much the resistors in the drawer differ from what is printed on them, at most: the common ones. */
@@ -11,7 +11,7 @@ const PIECE = 0.03;
 
 export class HiddenBuild {
   readonly build: VirtualBuild;
-  private readonly talk: Talk;
+  private readonly talk: FirmwareModel;
   private readonly seed: number;
 
   /** @param seed draws its resistors and the errors of the instrument; the same seed is the same bench */
@@ -23,7 +23,7 @@ export class HiddenBuild {
     const roll = randomFrom(seed);
     const ohms = new Map([...plan.ohms].map(([id, value]) => [id, value * (1 + PIECE * (2 * roll() - 1))]));
     this.build = new VirtualBuild({ ...plan, ohms }, faults);
-    this.talk = new Talk(this.build);
+    this.talk = new FirmwareModel(this.build);
     this.seed = seed;
   }
 

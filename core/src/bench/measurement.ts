@@ -2,12 +2,12 @@
 import type { Circuit, Member } from '../circuit/model.ts';
 import { isFitted } from '../circuit/carrier.ts';
 import { inPlug } from '../circuit/mated.ts';
-import type { NetNode, NodePin } from '../circuit/netlist.ts';
+import type { NetNode, NodePin } from '../circuit/netlist-model.ts';
 import type { LeadPoint } from '../circuit/laid.ts';
 import { pointKey } from '../layout/finish.ts';
 import { formatAddress } from '../quantity/address.ts';
 import { scopeEdge } from './scope.ts';
-import { Talk } from './talk.ts';
+import { FirmwareModel } from './firmware-model.ts';
 import type { Planned, VirtualBuild } from './virtual-build.ts';
 import { keyOf } from '../plan/ref.ts';
 
@@ -56,7 +56,7 @@ export function liveNodes({ circuit, netlist }: Planned): ReadonlySet<string> {
       .filter(({ role, pins }) => role === 'supply' && pins.some(({ part }) => untouchable(circuit, part)))
       .map(({ id }) => id),
   );
-  const bridges = netlist.legged.filter(({ kind }) => kind === 'diode' || kind === 'switch');
+  const bridges = netlist.twoTerminals.filter(({ kind }) => kind === 'diode' || kind === 'switch');
   const supplies = new Set(netlist.nodes.filter(({ role }) => role === 'supply').map(({ id }) => id));
   for (let size = -1; size !== live.size;) {
     size = live.size;
@@ -184,7 +184,8 @@ export class Measurements {
         this.probe('ohms', at, { kind: 'terminal', ...pin }, [node.id, pin.part]);
       }
       const rail = netlist.nodes.find(
-        ({ id, of }) => of.is === 'rail' && netlist.legged.some((l) => l.legs.includes(id) && l.legs.includes(node.id)),
+        ({ id, of }) =>
+          of.is === 'rail' && netlist.twoTerminals.some((l) => l.legs.includes(id) && l.legs.includes(node.id)),
       );
       if (rail && !this.live.has(rail.id)) this.probe('ohms', at, this.pointOf(rail), [node.id]);
       for (const other of signals)
@@ -202,7 +203,7 @@ export class Measurements {
   private leads(): void {
     const { layout, netlist } = this.plan;
     for (const { from, to, of } of layout.leads) {
-      const legs = netlist.legged.find(({ id }) => id === of)?.legs ?? [of];
+      const legs = netlist.twoTerminals.find(({ id }) => id === of)?.legs ?? [of];
       const live = legs.some((id) => this.live.has(id));
       if (!live) this.probe('ohms', from, to, [of]);
     }
@@ -278,7 +279,7 @@ export const formatWord = (value: number, bits: number): string =>
     .padStart(bits / 4, '0')}`;
 
 /** What a virtual build shows, without any instrument's error. */
-export function measure(build: VirtualBuild, m: Measurement, talk = new Talk(build)): Reading {
+export function measure(build: VirtualBuild, m: Measurement, talk = new FirmwareModel(build)): Reading {
   switch (m.kind) {
     case 'ohms':
       return build.resistance(m.from, m.to);

@@ -4,7 +4,7 @@ import type { Observation } from './finder.ts';
 import { deviation } from './instrument.ts';
 
 /** Single faults that are tried with one another. */
-const MOST_SINGLES = 12;
+const MAX_SINGLES = 12;
 /** A reading is explained when it deviates less than this from what a fault would show. */
 const EXPLAINED = 3;
 
@@ -29,7 +29,7 @@ export function withPairs(dictionary: Dictionary, observations: readonly Observa
     .filter(({ count }) => count > 0)
     .sort((a, b) => b.count - a.count || b.entry.prior - a.entry.prior);
   // Of causes that explain the same, a few are enough; what explains other readings must come along.
-  const chosen = spreadOver(explains, odd, MOST_SINGLES);
+  const chosen = spreadOver(explains, odd, MAX_SINGLES);
   const known = new Set(entries.map(({ key }) => key));
   const singles = entries.reduce((sum, { faults, prior }) => sum + (faults.length === 1 ? prior : 0), 0);
   const pairs = chosen.flatMap((a, i) =>

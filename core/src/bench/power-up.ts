@@ -1,7 +1,7 @@
 /** A build under power: the voltages of its nodes in a state, by the same sums as the checks. */
 import { balanceAt, emptyBalance } from '../physics/currents.ts';
 import type { Network } from '../physics/network.ts';
-import { BUS_SWITCH_RESISTANCE } from '../standard/practice.ts';
+import { BUS_SWITCH_RESISTANCE } from '../standard/common-practice.ts';
 import { settle, workspaceOf } from '../physics/operating-point.ts';
 import { CLOSED, type Elements, type LineEnd, type Regulator } from './elements.ts';
 import { PairOhms } from './pair-ohms.ts';
@@ -38,9 +38,9 @@ export interface Powered {
 /** Most states leave the junctions shut: one long step then does. */
 const BOLD = { longest: 1.5, most: 20 };
 /** Rounds of regulators taking what they give. */
-const MOST_ROUNDS = 40;
+const MAX_ROUNDS = 40;
 const SWINGS_FROM = 6;
-const MOST_TRIPS = 3;
+const MAX_TRIPS = 3;
 /** A and V: what still counts as no change. */
 const SAME = 1e-4;
 /** A linear regulator with less than this at its input gives nothing, V. */
@@ -104,7 +104,7 @@ export class PowerUp {
     const fixed = driven(this.elements, state, this.dead);
     let unsettled = false;
     let solved = this.network(fixed);
-    for (let round = 0; round < MOST_ROUNDS; round++) {
+    for (let round = 0; round < MAX_ROUNDS; round++) {
       const network = this.network(fixed);
       const space = workspaceOf(network);
       const bold = Float64Array.from(volts);
@@ -194,7 +194,7 @@ export class PowerUp {
       if (r.from && (input < least || wanted <= 0)) {
         if (run.mode !== 'off') run.trips += 1;
         mode = 'off';
-      } else if (run.trips >= MOST_TRIPS) mode = 'off';
+      } else if (run.trips >= MAX_TRIPS) mode = 'off';
       else if (run.mode === 'gives' && amps > r.limit) mode = 'limits';
       // What is held up from elsewhere is given nothing.
       else if (run.mode === 'gives' && r.from && amps < -SAME) mode = 'off';

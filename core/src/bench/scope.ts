@@ -22,7 +22,7 @@ const LONG_ENOUGH = 12;
 /** A line that rests lower than this shows no edge, V. */
 const LEAST = 0.5;
 /** What pulls lines that nothing pulls is no pull-up, Ω. */
-const MOST_OHMS = 200e3;
+const MAX_OHMS = 200e3;
 
 /** The network of a build while a line rises, where it starts, and the node to watch. */
 export function releasedLine(
@@ -46,7 +46,7 @@ export function releasedLine(
   const start = new Float64Array(released.network.nodes);
   pulled.volts.forEach((volts, n) => (start[numbered(n)] = volts));
   const rest = (released.volts[end.node] ?? 0) - (released.volts[end.ground] ?? 0);
-  const ohms = Math.min(MOST_OHMS, released.behind(end.node, end.ground));
+  const ohms = Math.min(MAX_OHMS, released.behind(end.node, end.ground));
   const farads = capacitance.reduce((sum, c) => sum + c, 0);
   return {
     network: { ...released.network, capacitance },

@@ -17,7 +17,7 @@ import {
   SINK_RESISTANCE,
   TYPICAL_THRESHOLD,
   USUAL_ROOM,
-} from '../standard/practice.ts';
+} from '../standard/common-practice.ts';
 import { keyOf } from '../plan/ref.ts';
 
 /** Input of a meter on a voltage range, Ω. */

@@ -1,9 +1,10 @@
 /** A laid-out build as a thing on the table: it can be powered, touched with a meter, and asked what its lines do. */
 import type { Circuit } from '../circuit/model.ts';
-import { netlistOf, type Netlist } from '../circuit/netlist.ts';
+import { netlistOf } from '../circuit/netlist.ts';
+import { type Netlist } from '../circuit/netlist-model.ts';
 import type { Layout, LeadPoint } from '../circuit/laid.ts';
-import { afflict, type Afflicted } from './afflict.ts';
-import { Copper } from './copper.ts';
+import { injectFault, type Faulty } from './inject-fault.ts';
+import { Connectivity } from './connectivity.ts';
 import { elementsOf, type Elements, type LineEnd } from './elements.ts';
 import type { Fault } from './fault.ts';
 import { PowerUp, type Powered } from './power-up.ts';
@@ -14,7 +15,7 @@ import { AT_REST, withHigh, type BenchState } from './state.ts';
 import { thresholdOf } from './usual.ts';
 import { keyOf } from '../plan/ref.ts';
 
-/** What stays the same however the build is afflicted. */
+/** What stays the same however the build is faulty. */
 export interface Planned {
   readonly circuit: Circuit;
   readonly layout: Layout;
@@ -24,7 +25,7 @@ export interface Planned {
 
 export function planned(circuit: Circuit, layout: Layout): Planned {
   const netlist = netlistOf(circuit);
-  const ohms = new Map(netlist.legged.flatMap(({ id, ohms: r }) => (r === null ? [] : [[id, r] as const])));
+  const ohms = new Map(netlist.twoTerminals.flatMap(({ id, ohms: r }) => (r === null ? [] : [[id, r] as const])));
   return { circuit, layout, netlist, ohms };
 }
 
@@ -33,8 +34,8 @@ const SUPPLY_SHARE = 0.97;
 
 export class VirtualBuild {
   readonly circuit: Circuit;
-  readonly afflicted: Afflicted;
-  readonly copper: Copper;
+  readonly faulty: Faulty;
+  readonly copper: Connectivity;
   readonly elements: Elements;
   private readonly states = new Map<string, Powered>();
   private first: PowerUp | undefined;
@@ -48,9 +49,9 @@ export class VirtualBuild {
     private readonly like?: VirtualBuild,
   ) {
     this.circuit = plan.circuit;
-    this.afflicted = afflict(plan.layout, faults);
-    this.copper = new Copper(plan.circuit, this.afflicted.layout);
-    this.elements = elementsOf(plan.circuit, this.copper, this.afflicted, plan.ohms);
+    this.faulty = injectFault(plan.layout, faults);
+    this.copper = new Connectivity(plan.circuit, this.faulty.layout);
+    this.elements = elementsOf(plan.circuit, this.copper, this.faulty, plan.ohms);
     this.resting = this.restState();
   }
 
@@ -87,7 +88,7 @@ export class VirtualBuild {
       const { like, copper } = this;
       const resting = state === this.resting;
       const guess = !resting ? this.powered().volts : like && copper.guessFrom(like.copper, like.powered().volts);
-      const power = new PowerUp(this.elements, copper.nodes, this.afflicted.dead, resting ? undefined : this.first);
+      const power = new PowerUp(this.elements, copper.nodes, this.faulty.dead, resting ? undefined : this.first);
       found = power.solve(state, guess);
       if (resting) this.first = power;
       this.states.set(key, found);
@@ -127,7 +128,7 @@ export class VirtualBuild {
   /** Whether a part has what it needs to work, and is no dud. */
   alive(part: string, state: BenchState = this.resting): boolean {
     const node = this.circuit.parts.get(part);
-    if (!node || this.afflicted.dead.has(part)) return false;
+    if (!node || this.faulty.dead.has(part)) return false;
     const parasite = Object.values(node.choice?.ports ?? {}).some(({ parasite: p }) => p === true);
     return node.card.supplies.every((supply) => {
       if (parasite) return true;

@@ -1,8 +1,8 @@
-import type { Card } from '../card/card';
-import type { Offer } from '../card/card-shape';
-import type { Library } from '../card/library';
-import { buyingOf, priced, type Buying } from './currency';
-import type { Plan } from '../plan/plan';
+import type { Card } from '../card/card.ts';
+import type { Offer } from '../card/card-shape.ts';
+import type { Library } from '../card/library.ts';
+import { buyingOf, priced, type Buying } from './currency.ts';
+import type { Plan } from '../plan/plan.ts';
 
 /** The offer that the house rule takes: the first to arrive, or the cheapest piece with its share of duds. */
 export function chosenOffer(card: Card, { by, money }: Buying): Offer | undefined {

@@ -1,7 +1,7 @@
 /** One currency for a plan: offers in another one count at the rate that the maker entered, or not at all. */
-import type { Offer } from '../card/card-shape';
-import type { HouseRules } from '../plan/house-rules';
-import type { Plan } from '../plan/plan';
+import type { Offer } from '../card/card-shape.ts';
+import type { HouseRules } from '../plan/house-rules.ts';
+import type { Plan } from '../plan/plan.ts';
 
 export interface Money {
   readonly currency: string;

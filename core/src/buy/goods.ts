@@ -1,14 +1,14 @@
 /** What a build is made of, apart from its leads: cards, and resistors by their values. */
-import { multiply } from '../quantity/sum';
-import type { Card } from '../card/card';
-import type { Offer } from '../card/card-shape';
-import type { HouseRules } from '../plan/house-rules';
-import { moneyOf, priced } from './currency';
-import type { Assorted } from './purchase';
-import type { OrderLine } from './order';
-import { seriesBetween } from '../standard/e-series';
-import type { Circuit } from '../circuit/model';
-import { quantityOf, tells, type Text, type Sum, wordOf } from '../quantity/message';
+import { multiply } from '../quantity/sum.ts';
+import type { Card } from '../card/card.ts';
+import type { Offer } from '../card/card-shape.ts';
+import type { HouseRules } from '../plan/house-rules.ts';
+import { moneyOf, priced } from './currency.ts';
+import type { Assorted } from './purchase.ts';
+import type { OrderLine } from './order.ts';
+import { seriesBetween } from '../standard/e-series.ts';
+import type { Circuit } from '../circuit/model.ts';
+import { quantityOf, tells, type Text, type Sum, wordOf } from '../quantity/message.ts';
 
 /** What is said here, by the data that it takes. */
 export interface CircuitGoodsSays {

@@ -1,7 +1,7 @@
 /** What to order where: the cheapest way to have everything, packs, spares and shipping counted, that arrives in time. */
-import type { Offer } from '../card/card-shape';
+import type { Offer } from '../card/card-shape.ts';
 import { equalTo, greaterEq, lessEq, solve, type Constraint } from 'yalps';
-import { purchase, type Assorted, type Purchase } from './purchase';
+import { purchase, type Assorted, type Purchase } from './purchase.ts';
 
 /** Something that has to be bought. */
 export interface OrderLine {
@@ -178,7 +178,7 @@ function program(bought: readonly Bought[], suppliers: readonly Supplier[]) {
 }
 
 /** Suppliers of whom every set is tried for a quick order. */
-const MOST_SETS = 6;
+const MAX_SETS = 6;
 
 /**
  * What an order costs, found at once: no order costs less than `least`, and one that costs `most` is at hand. Between the two only
@@ -208,7 +208,7 @@ export function orderBounds(lines: readonly OrderLine[], limits: OrderLimits): {
     return true;
   };
   const all = [...new Set(bought.flatMap(({ ways }) => ways.map(({ offer }) => offer.supplier)))];
-  if (all.length <= MOST_SETS)
+  if (all.length <= MAX_SETS)
     for (let set = 1; set < 1 << all.length; set++) tryWith(all.filter((_name, i) => set & (1 << i)));
   // One supplier after the other is left out as long as that saves something.
   else

@@ -1,5 +1,5 @@
 /** What has to be paid to have so many working pieces of a card. */
-import type { Offer } from '../card/card-shape';
+import type { Offer } from '../card/card-shape.ts';
 
 /**
  * The chance that of `order` pieces at least `needed` work, when each is dead on arrival with probability `duds` (binomial

@@ -13,7 +13,7 @@ export interface CsvHead {
 }
 
 /** Rows before the table that instruments write about themselves. */
-const MOST_HEAD_ROWS = 60;
+const MAX_HEAD_ROWS = 60;
 /** Longer than any row of numbers: a file that has no line ends is no table. */
 const LONGEST_ROW = 100_000;
 const UNITS: Readonly<Record<string, number>> = { s: 1, ms: 1e-3, us: 1e-6, µs: 1e-6, μs: 1e-6, ns: 1e-9 };
@@ -29,7 +29,7 @@ const cells = (row: string, delimiter: string): string[] =>
  * @throws CaptureError where there is no table
  */
 export function csvHead(text: string): CsvHead {
-  const rows = text.split(/\r?\n/).slice(0, MOST_HEAD_ROWS);
+  const rows = text.split(/\r?\n/).slice(0, MAX_HEAD_ROWS);
   for (const [i, row] of rows.entries()) {
     for (const delimiter of [',', ';', '\t']) {
       const numbers = cells(row, delimiter);

@@ -38,12 +38,12 @@ export interface I2cReading {
   readonly faults: readonly { readonly at: number; readonly says: string }[];
 }
 
-const MOST_MESSAGES = 20_000;
-const MOST_FAULTS = 200;
+const MAX_MESSAGES = 20_000;
+const MAX_FAULTS = 200;
 /** Clock lows so many times as long as the middle one count as held. */
 const STRETCH = 3;
 /** Periods and lows of which the middle is taken: those that came first. */
-const MOST_PERIODS = 10_000;
+const MAX_PERIODS = 10_000;
 
 interface Open {
   at: number;
@@ -101,10 +101,10 @@ export class I2cDecoder {
     if (this.lastFall !== null) {
       const low = time - this.lastFall;
       this.longestLow = Math.max(this.longestLow, low);
-      if (this.lows.length < MOST_PERIODS) this.lows.push(low);
+      if (this.lows.length < MAX_PERIODS) this.lows.push(low);
     }
     // Between bytes masters pause: only clocks within a byte tell the speed.
-    if (this.lastRise !== null && this.open.bits > 0 && this.periods.length < MOST_PERIODS)
+    if (this.lastRise !== null && this.open.bits > 0 && this.periods.length < MAX_PERIODS)
       this.periods.push(time - this.lastRise);
     this.lastRise = time;
     this.open.bits += 1;
@@ -121,7 +121,7 @@ export class I2cDecoder {
     this.open = null;
     if (!open) return;
     const [head, ...bytes] = open.bytes;
-    if (this.messages.length >= MOST_MESSAGES) {
+    if (this.messages.length >= MAX_MESSAGES) {
       this.dropped += 1;
       return;
     }
@@ -137,7 +137,7 @@ export class I2cDecoder {
   }
 
   private fault(at: number, says: string): void {
-    if (this.faults.length < MOST_FAULTS) this.faults.push({ at, says });
+    if (this.faults.length < MAX_FAULTS) this.faults.push({ at, says });
   }
 
   end(): I2cReading {

@@ -25,7 +25,7 @@ export interface EdgeTimes {
   readonly most: number;
 }
 
-const MOST_EDGES = 20_000;
+const MAX_EDGES = 20_000;
 /** Stretches of the picture: when there are twice as many, neighbours are put together. */
 const STRETCHES = 1024;
 
@@ -41,7 +41,7 @@ class Edges {
 
   /** @param before time of the sample before its end */
   add({ crossed, since }: Begun, end: number, before: number, time: number): void {
-    if (this.seconds.length >= MOST_EDGES) return;
+    if (this.seconds.length >= MAX_EDGES) return;
     // Between two samples a straight line would be a guess; the step is what is sure.
     const inStep = since === before;
     if (inStep) this.within += 1;

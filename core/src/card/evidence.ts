@@ -3,7 +3,7 @@ export const EVIDENCE = ['measured', 'datasheet', 'seller', 'class-typical', 'me
 export type Evidence = (typeof EVIDENCE)[number];
 
 /** A result that rests on one of these is "on trust". */
-export const ON_TRUST: ReadonlySet<Evidence> = new Set<Evidence>(['class-typical', 'memory']);
+export const ASSUMED: ReadonlySet<Evidence> = new Set<Evidence>(['class-typical', 'memory']);
 
 /** The weakest of several; measured when nothing is given. @example weakest(['measured', 'seller']) === 'seller' */
 export const weakest = (kinds: readonly Evidence[]): Evidence =>

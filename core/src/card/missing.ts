@@ -1,7 +1,7 @@
 /** What the checks will ask of a card and it does not say. */
 import type { Card } from './card.ts';
 import { figuresOf } from './places.ts';
-import { ON_TRUST } from './evidence.ts';
+import { ASSUMED } from './evidence.ts';
 
 export interface Missing {
   readonly title: string;
@@ -50,7 +50,7 @@ export function missingOf(card: Card): Missing[] {
 }
 
 /** How many figures rest on what. */
-export function trustOf(card: Card): { figures: number; onTrust: number } {
+export function trustOf(card: Card): { figures: number; assumed: number } {
   const all = figuresOf(card);
-  return { figures: all.length, onTrust: all.filter(({ source }) => source && ON_TRUST.has(source.kind)).length };
+  return { figures: all.length, assumed: all.filter(({ source }) => source && ASSUMED.has(source.kind)).length };
 }

@@ -1,7 +1,7 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { placesOver, resistanceAt } from '../physics/resistive.ts';
-import { SAMPLING_CAPACITOR } from '../standard/practice.ts';
+import { SAMPLING_CAPACITOR } from '../standard/common-practice.ts';
 import { analogLinks, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';

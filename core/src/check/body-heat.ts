@@ -7,7 +7,7 @@ import { airAt, boxWarmth, dissipation, riseAt } from '../physics/heat.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import type { SenseNeed } from '../plan/plan.ts';
 import { humidityShift } from '../standard/humidity.ts';
-import { BOX_LOSS, BOX_SURFACE, USUAL_ROOM } from '../standard/practice.ts';
+import { BOX_LOSS, BOX_SURFACE, USUAL_ROOM } from '../standard/common-practice.ts';
 import { servants } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
 import { errorOver, measureFor } from './sense-error.ts';

@@ -7,7 +7,7 @@ import { placeOf } from '../circuit/place.ts';
 import type { Place } from '../plan/plan.ts';
 import { YEAR } from '../quantity/span.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
-import { JUMPER_LENGTH } from '../standard/practice.ts';
+import { JUMPER_LENGTH } from '../standard/common-practice.ts';
 import { busyShare } from '../circuit/draw.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, durationOf, tells, type Text, type Quantity, type Duration, wordOf } from '../quantity/message.ts';

@@ -1,6 +1,6 @@
 import type { Circuit, Net } from '../circuit/model.ts';
 import { placeOf } from '../circuit/place.ts';
-import { LONG_OUTDOORS } from '../standard/practice.ts';
+import { LONG_OUTDOORS } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 

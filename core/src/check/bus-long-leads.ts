@@ -1,5 +1,5 @@
 import type { Circuit, Net } from '../circuit/model.ts';
-import { LONG_BUS, LONG_STUB } from '../standard/practice.ts';
+import { LONG_BUS, LONG_STUB } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 import { term } from './terms.ts';

@@ -1,7 +1,7 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { rateError } from '../standard/serial.ts';
-import { SERIAL_ERROR, USUAL_RATE_ERROR } from '../standard/practice.ts';
+import { SERIAL_ERROR, USUAL_RATE_ERROR } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { term } from './terms.ts';

@@ -1,6 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { BusNode, Circuit, Member } from '../circuit/model.ts';
-import { JUMPER_LENGTH, LEAD_DELAY, SPI_SETUP, SPI_VALID } from '../standard/practice.ts';
+import { JUMPER_LENGTH, LEAD_DELAY, SPI_SETUP, SPI_VALID } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, multiply } from '../quantity/sum.ts';

@@ -1,5 +1,5 @@
 import type { Circuit, PartNode } from '../circuit/model.ts';
-import { CHAIN } from '../standard/practice.ts';
+import { CHAIN } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 import { keyOf } from '../plan/ref.ts';

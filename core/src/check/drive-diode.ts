@@ -2,7 +2,7 @@ import { multiply } from '../quantity/sum.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
 import type { Circuit } from '../circuit/model.ts';
-import { USUAL_DIODE } from '../standard/practice.ts';
+import { USUAL_DIODE } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { term } from './terms.ts';

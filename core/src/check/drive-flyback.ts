@@ -1,6 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
-import { DIODE_DROP } from '../standard/practice.ts';
+import { DIODE_DROP } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { add, divide, multiply } from '../quantity/sum.ts';

@@ -1,6 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net } from '../circuit/model.ts';
-import { LED_CURRENT_FAINT } from '../standard/practice.ts';
+import { LED_CURRENT_FAINT } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, multiply, subtract } from '../quantity/sum.ts';

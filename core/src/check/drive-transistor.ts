@@ -2,7 +2,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, PartNode } from '../circuit/model.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { warmestAir, warmth } from '../physics/heat.ts';
-import { FORCED_GAIN, HOT_ON_RESISTANCE, HOT_SURFACE } from '../standard/practice.ts';
+import { FORCED_GAIN, HOT_ON_RESISTANCE, HOT_SURFACE } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, multiply, subtract } from '../quantity/sum.ts';

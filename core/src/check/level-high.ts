@@ -2,7 +2,7 @@ import type { LevelFigure } from '../card/figure.ts';
 import type { Circuit, Net, NetEnd } from '../circuit/model.ts';
 import { levelAt, levelVolts, pairMargin, type Resolved } from '../circuit/level.ts';
 import { lowestRest, usualRest, type NodeVoltage } from '../physics/node.ts';
-import { TYPICAL_THRESHOLD } from '../standard/practice.ts';
+import { TYPICAL_THRESHOLD } from '../standard/common-practice.ts';
 import { brokenOrTightest, type Weighed } from './pairs.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';

@@ -2,7 +2,7 @@ import type { LevelFigure } from '../card/figure.ts';
 import type { Circuit, Net, NetEnd } from '../circuit/model.ts';
 import { levelAt, levelVolts, pairMargin, type Resolved } from '../circuit/level.ts';
 import { sinkAt } from '../standard/bus-timing.ts';
-import { SWITCH_LOW } from '../standard/practice.ts';
+import { SWITCH_LOW } from '../standard/common-practice.ts';
 import { brokenOrTightest, type Weighed } from './pairs.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';

@@ -1,7 +1,7 @@
 import type { Circuit, Net, NetEnd, Power } from '../circuit/model.ts';
 import { levelAt, levelVolts, type Resolved } from '../circuit/level.ts';
 import { allPullUps, driverPeak, lifting, type Fed } from '../physics/node.ts';
-import { CLAMP_CURRENT } from '../standard/practice.ts';
+import { CLAMP_CURRENT } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result, type Severity } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { subtract, inParallel } from '../quantity/sum.ts';

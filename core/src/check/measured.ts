@@ -11,7 +11,7 @@ export function withMeasured(verdict: Verdict, measured: Plan['measured'], finge
   if (!measured || measured.fingerprint !== fingerprint) return verdict;
   const keys = new Set(measured.results);
   const passes = verdict.passes.map((r): Result =>
-    keys.has(r.key) ? { ...r, evidence: 'measured', onTrust: false } : r,
+    keys.has(r.key) ? { ...r, evidence: 'measured', assumed: false } : r,
   );
-  return { ...verdict, passes, onTrust: passes.filter((r) => r.onTrust).length };
+  return { ...verdict, passes, assumed: passes.filter((r) => r.assumed).length };
 }

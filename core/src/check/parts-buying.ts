@@ -1,7 +1,7 @@
 /** Whether the parts can be had: for the money, in time, and without a soldering iron where the house rule says so. */
 import type { Circuit } from '../circuit/model.ts';
-import { goodsOf, wantedOf } from '../buy/goods';
-import { lateLines, orderBounds, type OrderLine } from '../buy/order';
+import { goodsOf, wantedOf } from '../buy/goods.ts';
+import { lateLines, orderBounds, type OrderLine } from '../buy/order.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
 import { priceOf, tells, type Text, type Price } from '../quantity/message.ts';
 

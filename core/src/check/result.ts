@@ -2,7 +2,7 @@ import type { Message, Sum, Text } from '../quantity/message.ts';
 import type { Hazard } from '../circuit/cautions.ts';
 import type { Circuit } from '../circuit/model.ts';
 import type { Source } from '../card/figure.ts';
-import { ON_TRUST, weakest, type Evidence } from '../card/evidence.ts';
+import { ASSUMED, weakest, type Evidence } from '../card/evidence.ts';
 
 export const SEVERITIES = ['danger', 'fault', 'caution', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
@@ -49,7 +49,7 @@ export interface Result {
   readonly rests: readonly Rest[];
   /** The weakest source of its figures; where it rests on none, what it follows from. */
   readonly evidence: Grounds;
-  readonly onTrust: boolean;
+  readonly assumed: boolean;
   /** False where meeting the limit exactly is as good as it gets, so that the margin says nothing about tightness. */
   readonly ranked: boolean;
 }
@@ -64,7 +64,7 @@ type Scope = 'part' | 'bus' | 'plan';
 export type AnsweredBy = 'voltage' | 'current' | 'rest' | 'edge' | 'scan';
 
 /** Which of the things that one check proves of the same subjects. */
-export type Aspect =
+type Aspect =
   | 'analog'
   | 'asleep'
   | 'base'
@@ -174,7 +174,7 @@ export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result 
     workings: draft.workings ?? [],
     rests,
     evidence,
-    onTrust: draft.assumed === true || (rests.length > 0 && ON_TRUST.has(own)),
+    assumed: draft.assumed === true || (rests.length > 0 && ASSUMED.has(own)),
     ranked: draft.ranked ?? true,
   };
 }

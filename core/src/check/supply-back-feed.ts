@@ -2,7 +2,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { isPluggedIn } from '../circuit/socket.ts';
 import type { Join } from '../card/power.ts';
-import { GUARD_DROP_LEAST } from '../standard/practice.ts';
+import { GUARD_DROP_LEAST } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result, type Severity } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Message, wordOf } from '../quantity/message.ts';
 import { term } from './terms.ts';

@@ -2,7 +2,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
 import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { airAt } from '../physics/heat.ts';
-import { CHARGE_ENDS, CHARGE_SHARE, PANEL_SHARE, USUAL_CHARGE, WORST_SUN } from '../standard/practice.ts';
+import { CHARGE_ENDS, CHARGE_SHARE, PANEL_SHARE, USUAL_CHARGE, WORST_SUN } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, multiply, noted } from '../quantity/sum.ts';

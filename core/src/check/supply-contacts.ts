@@ -1,6 +1,6 @@
 import type { Circuit, Rail } from '../circuit/model.ts';
 import { contactOhms, THICKEST_JUMPER } from '../circuit/contacts.ts';
-import { JUMPER_GAUGE, SPRING_CURRENT } from '../standard/practice.ts';
+import { JUMPER_GAUGE, SPRING_CURRENT } from '../standard/common-practice.ts';
 import { gaugeCurrent } from '../standard/wire-gauge.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';

@@ -1,7 +1,7 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/model.ts';
 import { gustOf } from '../physics/gust.ts';
-import { BROWN_OUT } from '../standard/practice.ts';
+import { BROWN_OUT } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 import { divide, multiply, subtract } from '../quantity/sum.ts';

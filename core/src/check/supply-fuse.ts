@@ -1,6 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/model.ts';
-import { JUMPER_GAUGE } from '../standard/practice.ts';
+import { JUMPER_GAUGE } from '../standard/common-practice.ts';
 import { fusingCurrent } from '../standard/wire-gauge.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';

@@ -1,7 +1,7 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/model.ts';
 import { railWarmth } from '../physics/heat.ts';
-import { HOT_SURFACE } from '../standard/practice.ts';
+import { HOT_SURFACE } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { add, multiply, subtract } from '../quantity/sum.ts';

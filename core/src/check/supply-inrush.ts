@@ -1,6 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Feed, Rail } from '../circuit/model.ts';
-import { PORT_CAPACITANCE } from '../standard/practice.ts';
+import { PORT_CAPACITANCE } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { multiply } from '../quantity/sum.ts';

@@ -1,6 +1,6 @@
 import type { Circuit, Feed } from '../circuit/model.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
-import { LEAD_SHARE } from '../standard/practice.ts';
+import { LEAD_SHARE } from '../standard/common-practice.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';

@@ -1,5 +1,5 @@
 import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
-import { MOTOR_CAPACITOR } from '../standard/practice.ts';
+import { MOTOR_CAPACITOR } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 

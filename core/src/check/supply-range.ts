@@ -4,7 +4,7 @@ import type { Cells } from '../card/power.ts';
 import type { Circuit, Feed, Rail } from '../circuit/model.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
 import type { Interval } from '../quantity/interval.ts';
-import { NEARLY_FED } from '../standard/practice.ts';
+import { NEARLY_FED } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';

@@ -17,7 +17,7 @@ export interface Verdict {
   /** Hazards whose sentence nobody has ticked off: the proofs hold, and the plan is not called verified. */
   readonly unread: readonly Caution[];
   /** Passes that rest on class-typical figures or memory. */
-  readonly onTrust: number;
+  readonly assumed: number;
 }
 
 /** What a plan is called, on screen and on paper: proved, with hazards still to be read, is not yet verified. */
@@ -59,6 +59,6 @@ export function verify(circuit: Circuit): Verdict {
     passes,
     tightest,
     unread: unreadCautions(circuit),
-    onTrust: passes.filter((r) => r.onTrust).length,
+    assumed: passes.filter((r) => r.assumed).length,
   };
 }

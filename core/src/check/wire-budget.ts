@@ -4,7 +4,7 @@ import { levelVolts } from '../circuit/level.ts';
 import { allPullUps, effectivePullUp } from '../physics/node.ts';
 import {
   CONVERT_BITS,
-  MOST_BITS,
+  MAX_BITS,
   oneWireConversion,
   ONE_WIRE_LOW,
   READING_BITS,
@@ -13,7 +13,7 @@ import {
   SLOT_SAMPLE,
   SLOT_TIME,
 } from '../standard/one-wire.ts';
-import { LEAD_CAPACITANCE } from '../standard/practice.ts';
+import { LEAD_CAPACITANCE } from '../standard/common-practice.ts';
 import { sensingNeeds } from './need-words.ts';
 import { measureFor } from './sense-error.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -160,7 +160,7 @@ function round(circuit: Circuit, bus: BusNode): Result[] {
       const figure = node && measureFor(node.card, need)?.conversion;
       interval = Math.min(interval, need.interval);
       // Where a card says nothing, the longest of its class.
-      conversion = Math.max(conversion, figure?.max ?? figure?.typ ?? oneWireConversion(MOST_BITS));
+      conversion = Math.max(conversion, figure?.max ?? figure?.typ ?? oneWireConversion(MAX_BITS));
       if (node && figure) rests.push([node.card.id, figure.source]);
     }
   }

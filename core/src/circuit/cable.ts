@@ -4,7 +4,7 @@ import { SOCKET } from '../card/kinds.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Plan } from '../plan/plan.ts';
-import { USUAL_CABLE } from '../standard/practice.ts';
+import { USUAL_CABLE } from '../standard/common-practice.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import type { CableRun, Circuit, PartNode, Rail } from './model.ts';
 import { isPluggedIn, socketOf } from './socket.ts';

@@ -1,6 +1,6 @@
 /** Contacts on the way of a feed. */
 import type { Plan } from '../plan/plan.ts';
-import { CONTACT_OHMS, FEED_CONTACTS } from '../standard/practice.ts';
+import { CONTACT_OHMS, FEED_CONTACTS } from '../standard/common-practice.ts';
 
 /** The thickest lead whose end goes into a spring of a board or a crimp for its pins. Common practice. */
 export const THICKEST_JUMPER = 22;

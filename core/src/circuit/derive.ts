@@ -19,7 +19,7 @@ import { visits } from './programming.ts';
 import { asPlaced } from './place.ts';
 import { asFed } from './socket.ts';
 import { SOCKET } from '../card/kinds.ts';
-import { GUARD_DROP, RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { GUARD_DROP, RESISTOR_TOLERANCE } from '../standard/common-practice.ts';
 import { tells, type Text } from '../quantity/message.ts';
 import { keyOf, ownerOf } from '../plan/ref.ts';
 

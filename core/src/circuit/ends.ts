@@ -8,7 +8,7 @@ import { toInterval } from '../card/to-interval.ts';
 import { exact, spread, type Interval } from '../quantity/interval.ts';
 import type { DividerHelper } from '../plan/plan.ts';
 import { PIN_CAPACITANCE } from '../standard/bus-timing.ts';
-import { RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { RESISTOR_TOLERANCE } from '../standard/common-practice.ts';
 import type { Levels, NetEnd, PartNode, Power, PullDown, PullUp } from './model.ts';
 import { levelVolts } from './level.ts';
 import { powerOf, type PowerGraph } from './power.ts';

@@ -3,7 +3,7 @@ import type { Box } from '../board/footprint.ts';
 import type { Grid, Strip } from '../board/grid.ts';
 import type { Message, Quantity, Text } from '../quantity/message.ts';
 import type { LeadEnd } from '../card/kinds.ts';
-import type { Legged } from './netlist.ts';
+import type { TwoTerminal } from './netlist-model.ts';
 
 export interface LaidBoard {
   readonly card: string;
@@ -46,7 +46,7 @@ export interface Lead {
   readonly from: LeadPoint;
   readonly to: LeadPoint;
   /** A jumper, a wire that the part itself ends in, or a part with two legs. */
-  readonly kind: 'lead' | 'own' | Legged['kind'];
+  readonly kind: 'lead' | 'own' | TwoTerminal['kind'];
   readonly colour: string;
   readonly ends: readonly [LeadEnd, LeadEnd];
   /** "4.7 kΩ" for a resistor, the card's name for a diode. */

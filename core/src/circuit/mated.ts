@@ -2,7 +2,7 @@
 import type { PartChoice } from '../plan/plan.ts';
 import { carrierOf, printedNames } from './carrier.ts';
 import type { Circuit, PartNode } from './model.ts';
-import type { Netlist, NetNode } from './netlist.ts';
+import type { Netlist, NetNode } from './netlist-model.ts';
 
 export interface MatedPart {
   readonly part: string;

@@ -2,7 +2,7 @@
 import { toInterval } from '../card/to-interval.ts';
 import { spread } from '../quantity/interval.ts';
 import type { DividerHelper, Plan, TranslatorHelper } from '../plan/plan.ts';
-import { CABLE_CAPACITANCE, JUMPER_LENGTH, ROW_CAPACITANCE } from '../standard/practice.ts';
+import { CABLE_CAPACITANCE, JUMPER_LENGTH, ROW_CAPACITANCE } from '../standard/common-practice.ts';
 import type { Net, NetEnd, PartNode, PinWish, PullDown, PullUp } from './model.ts';
 import { boardPullUps } from './board-pull-ups.ts';
 import { controllerEnd, dividerEnd, lightlyLoaded, signalEnd, tiedEnd, weakPullUp } from './ends.ts';

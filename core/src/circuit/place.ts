@@ -1,7 +1,7 @@
 /** Where a part is, and how far that is. */
 import type { Card } from '../card/card.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
-import { JUMPER_LENGTH } from '../standard/practice.ts';
+import { JUMPER_LENGTH } from '../standard/common-practice.ts';
 import type { Circuit } from './model.ts';
 
 /** The place of a part: its own, or that of its first need with one. */

@@ -4,7 +4,7 @@ import { exact, interval, type Interval } from '../quantity/interval.ts';
 import { highest, mean } from '../quantity/steps.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import { SOCKET } from '../card/kinds.ts';
-import { JUMPER_GAUGE, JUMPER_LENGTH } from '../standard/practice.ts';
+import { JUMPER_GAUGE, JUMPER_LENGTH } from '../standard/common-practice.ts';
 import type { Feed, Guard, Load, PartNode, Power, Rail } from './model.ts';
 import { drawOf } from './draw.ts';
 import { acrossOf, efficiencyAt, flow, type Flow, type View } from './flow.ts';

@@ -7,7 +7,7 @@ import type { RailOffer } from '../card/card-shape.ts';
 import { SOCKET, SOCKET_RAIL } from '../card/kinds.ts';
 import type { UsbSocket } from '../card/power.ts';
 import type { PartChoice } from '../plan/plan.ts';
-import { SOCKET_LIMIT } from '../standard/practice.ts';
+import { SOCKET_LIMIT } from '../standard/common-practice.ts';
 import { keyOf } from '../plan/ref.ts';
 import { perOwnerAndKey } from '../quantity/memo.ts';
 

@@ -1,6 +1,6 @@
 import type { Card } from '../card/card.ts';
-import { chosenOffer } from '../buy/cost';
-import { purchase } from '../buy/purchase';
+import { chosenOffer } from '../buy/cost.ts';
+import { purchase } from '../buy/purchase.ts';
 import { NOTHING, said, type Cell, type Comparing, type Line } from './cell.ts';
 import { priceOf, tells, type Text, type Price } from '../quantity/message.ts';
 import { divide, multiply } from '../quantity/sum.ts';

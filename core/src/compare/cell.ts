@@ -2,7 +2,7 @@
 import type { Card } from '../card/card.ts';
 import type { Figure, Source } from '../card/figure.ts';
 import type { Step } from '../check/result.ts';
-import type { Buying } from '../buy/currency';
+import type { Buying } from '../buy/currency.ts';
 import type { SenseNeed } from '../plan/plan.ts';
 import type { Setting } from './qualify.ts';
 import {

@@ -42,7 +42,7 @@ export interface CompareGeneralLinesSays {
   readonly standsSplashes: null;
   readonly mayBeImmersed: null;
   readonly figuresTrust: null;
-  readonly words2: { onTrust: number; figures: number };
+  readonly words2: { assumed: number; figures: number };
 }
 
 const tell = tells<CompareGeneralLinesSays>('compare/general-lines');
@@ -202,8 +202,8 @@ export const GENERAL: readonly Line[] = [
     group: 'body',
     better: 'less',
     cell: (card) => {
-      const { figures, onTrust } = trustOf(card);
-      return said(tell('words2', { onTrust, figures }), onTrust);
+      const { figures, assumed } = trustOf(card);
+      return said(tell('words2', { assumed, figures }), assumed);
     },
   },
 ];

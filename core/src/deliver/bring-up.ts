@@ -1,7 +1,7 @@
 /** The bring-up sheet: what every measurement of a build should show, in the order in which it is safe to find out. */
 import { metaOf } from '../check/registry.ts';
 import { edgeOf, formatWord, measure, Measurements, type Measurement, type Reading } from '../bench/measurement.ts';
-import { Talk } from '../bench/talk.ts';
+import { FirmwareModel } from '../bench/firmware-model.ts';
 import { drawBounds } from '../bench/usual.ts';
 import { VirtualBuild, type Planned } from '../bench/virtual-build.ts';
 import { type Result, type AnsweredBy } from '../check/result.ts';
@@ -9,14 +9,14 @@ import type { Circuit, Net } from '../circuit/model.ts';
 import type { Lead } from '../circuit/laid.ts';
 import { effectivePullUp, highestRest, lowestRest } from '../physics/node.ts';
 import { slowestRise, usualEdges, slowestLine } from '../physics/edge.ts';
-import { SHORT_LIMIT } from '../standard/practice.ts';
+import { SHORT_LIMIT } from '../standard/common-practice.ts';
 import { expectedOhms, widened, type Expected } from './expected.ts';
 import { firstReading } from './first-reading.ts';
 import { Places } from './places.ts';
 import { cautionsOf, type Caution } from '../circuit/cautions.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { isOf, keyOf } from '../plan/ref.ts';
-import { subjectOf } from '../circuit/netlist.ts';
+import { subjectOf } from '../circuit/netlist-builder.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DeliverBringUpSays {
@@ -95,7 +95,7 @@ class Sheet {
   readonly rows: SheetRow[] = [];
   private readonly circuit: Circuit;
   private readonly sound: VirtualBuild;
-  private readonly talk: Talk;
+  private readonly talk: FirmwareModel;
   private readonly places: Places;
   readonly zero: Text;
   private readonly zeroKey: string;
@@ -106,7 +106,7 @@ class Sheet {
   ) {
     this.circuit = plan.circuit;
     this.sound = new VirtualBuild(plan);
-    this.talk = new Talk(this.sound);
+    this.talk = new FirmwareModel(this.sound);
     this.places = new Places(plan.circuit, plan.layout);
     this.zero = measurements.zero ? this.places.say(measurements.zero) : tell('ground');
     this.zeroKey = measurements.zero ? JSON.stringify(measurements.zero) : '';

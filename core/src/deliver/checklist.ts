@@ -2,7 +2,7 @@
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { THICKEST_JUMPER } from '../circuit/contacts.ts';
 import { placeOf } from '../circuit/place.ts';
-import { JUMPER_GAUGE } from '../standard/practice.ts';
+import { JUMPER_GAUGE } from '../standard/common-practice.ts';
 import { tells, type Text, distinct, type Message } from '../quantity/message.ts';
 
 /** What is said here, by the data that it takes. */

@@ -2,10 +2,10 @@
 import type { Card } from '../card/card.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { inPlug, pluggedSources } from '../circuit/mated.ts';
-import type { Netlist, NetNode } from '../circuit/netlist.ts';
+import type { Netlist, NetNode } from '../circuit/netlist-model.ts';
 import { spread, type Interval } from '../quantity/interval.ts';
 import type { Layout, Lead } from '../circuit/laid.ts';
-import { SHORT_LIMIT } from '../standard/practice.ts';
+import { SHORT_LIMIT } from '../standard/common-practice.ts';
 import type { Places } from './places.ts';
 import { quantityOf, tells, type Text, type Quantity, distinct, type Message } from '../quantity/message.ts';
 
@@ -18,8 +18,8 @@ export interface DeliverExpectSays {
   readonly noBoardEveryLead: null;
   readonly noBeepBetweenStrips: { strips: readonly Text[] };
   readonly lowVoltageOnlyWhere: null;
-  readonly otherWayRoundShort: { legged: Text | Quantity; polar: Text; from: Text; polar2: Text; to: Text };
-  readonly from2: { legged: Text | Quantity; from: Text; to: Text };
+  readonly otherWayRoundShort: { twoTerminal: Text | Quantity; polar: Text; from: Text; polar2: Text; to: Text };
+  readonly from2: { twoTerminal: Text | Quantity; from: Text; to: Text };
   readonly readLabelsOnceMore: { cover: readonly Text[] };
   readonly whileSwitchOpen: null;
   readonly noBeepFrom: { say: Text; toGround: Text; open: Text };
@@ -87,7 +87,7 @@ const groundOf = (netlist: Netlist): NetNode | undefined => netlist.nodes.find((
 
 /** What two resistors between the same nodes make together. */
 function together(netlist: Netlist, legs: readonly [string, string], tolerance: number): Interval {
-  const alike = netlist.legged.filter(
+  const alike = netlist.twoTerminals.filter(
     ({ kind, legs: l }) =>
       kind === 'resistor' && ((l[0] === legs[0] && l[1] === legs[1]) || (l[0] === legs[1] && l[1] === legs[0])),
   );
@@ -116,26 +116,26 @@ export const expectations = {
   },
 
   helpers(netlist: Netlist, leads: readonly Lead[], places: Places, tolerance: number): StepCheck[] {
-    return netlist.legged.flatMap((legged): StepCheck[] => {
-      const lead = leads.find(({ of }) => of === legged.id);
+    return netlist.twoTerminals.flatMap((twoTerminal): StepCheck[] => {
+      const lead = leads.find(({ of }) => of === twoTerminal.id);
       if (!lead) return [];
       const [from, to] = [places.say(lead.from), places.say(lead.to)];
-      if (legged.kind === 'resistor')
-        return [resistance(from, to, together(netlist, legged.legs, tolerance), legged.value)];
-      if (legged.polar)
+      if (twoTerminal.kind === 'resistor')
+        return [resistance(from, to, together(netlist, twoTerminal.legs, tolerance), twoTerminal.value)];
+      if (twoTerminal.polar)
         return [
           look(
             tell('otherWayRoundShort', {
-              legged: legged.value,
-              polar: legged.polar[0],
+              twoTerminal: twoTerminal.value,
+              polar: twoTerminal.polar[0],
               from,
-              polar2: legged.polar[1],
+              polar2: twoTerminal.polar[1],
               to,
             }),
           ),
         ];
-      if (legged.kind === 'switch') return [beep(from, to)];
-      return [look(tell('from2', { legged: legged.value, from, to }))];
+      if (twoTerminal.kind === 'switch') return [beep(from, to)];
+      return [look(tell('from2', { twoTerminal: twoTerminal.value, from, to }))];
     });
   },
 

@@ -1,7 +1,7 @@
 /** What a measurement should show, the error of the instrument included. */
 import { METER } from '../bench/instrument.ts';
 import type { Reading } from '../bench/measurement.ts';
-import { RESISTOR_TOLERANCE, SHORT_LIMIT } from '../standard/practice.ts';
+import { RESISTOR_TOLERANCE, SHORT_LIMIT } from '../standard/common-practice.ts';
 import { quantityOf, tells, type Quantity, type Sum } from '../quantity/message.ts';
 
 /** What is said here, by the data that it takes. */

@@ -1,6 +1,6 @@
 /** What colour becomes what colour where wires meet. */
 import { conductorOf, parseHole } from '../board/grid.ts';
-import type { Netlist } from '../circuit/netlist.ts';
+import type { Netlist } from '../circuit/netlist-model.ts';
 import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 import type { Places } from './places.ts';
 import type { Text } from '../quantity/message.ts';

@@ -3,12 +3,12 @@ import { colourText } from '../circuit/label.ts';
 import type { Card } from '../card/card.ts';
 import type { Offer } from '../card/card-shape.ts';
 import type { LeadEnd } from '../card/kinds.ts';
-import { goodsOf, resistorCounts, wantedOf, type Demands, type ResistorCount, type Wanted } from '../buy/goods';
+import { goodsOf, resistorCounts, wantedOf, type Demands, type ResistorCount, type Wanted } from '../buy/goods.ts';
 import type { Circuit } from '../circuit/model.ts';
 import type { Layout } from '../circuit/laid.ts';
-import { cheapestOrder, lateLines, orderFront, type Order, type OrderLine, type SupplierSum } from '../buy/order';
-import { moneyOf } from '../buy/currency';
-import { chanceOfEnough, type Assorted, type Purchase } from '../buy/purchase';
+import { cheapestOrder, lateLines, orderFront, type Order, type OrderLine, type SupplierSum } from '../buy/order.ts';
+import { moneyOf } from '../buy/currency.ts';
+import { chanceOfEnough, type Assorted, type Purchase } from '../buy/purchase.ts';
 import { tells, type Text } from '../quantity/message.ts';
 
 /** What is said here, by the data that it takes. */

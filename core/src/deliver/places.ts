@@ -5,7 +5,8 @@ import { labelOf } from '../circuit/label.ts';
 import { pinHoles } from '../board/footprint.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import type { Circuit } from '../circuit/model.ts';
-import { netlistOf, type NetNode } from '../circuit/netlist.ts';
+import { netlistOf } from '../circuit/netlist.ts';
+import { type NetNode } from '../circuit/netlist-model.ts';
 import type { Layout, LeadPoint } from '../circuit/laid.ts';
 import { tells, type Text } from '../quantity/message.ts';
 

@@ -45,7 +45,7 @@ export function readBackResults(circuit: Circuit, why: NoLayout | null, proof: L
         message: tell('readBackFromHoles', { contacts: proof.contacts, nodes: proof.nodes }),
       }),
     ];
-  return proof.discords.map(({ subjects, says }, i) =>
+  return proof.mismatches.map(({ subjects, says }, i) =>
     result(circuit, READ_BACK, {
       subjects,
       keyed: [...subjects, String(i)],

@@ -4,7 +4,8 @@ import { carrierOf } from '../circuit/carrier.ts';
 import { cautionsOf, type Caution } from '../circuit/cautions.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { pluggedSources } from '../circuit/mated.ts';
-import { lineOf, netlistOf, type NetNode, type Netlist } from '../circuit/netlist.ts';
+import { lineOf, type NetNode, type Netlist } from '../circuit/netlist-model.ts';
+import { netlistOf } from '../circuit/netlist.ts';
 import type { Layout, Lead, LeadPoint, Seated } from '../circuit/laid.ts';
 import { checklistOf } from './checklist.ts';
 import { expectations, type StepCheck } from './expect.ts';
@@ -179,7 +180,7 @@ class Work {
       { phase: 'helpers', key: 'helpers' },
       tell('resistorsOtherHelpersWhile'),
       put,
-      this.netlist.legged.map(({ id }) => id.split('/')[0] ?? id),
+      this.netlist.twoTerminals.map(({ id }) => id.split('/')[0] ?? id),
     );
     return { ...step, checks: expectations.helpers(this.netlist, step.leads, this.places, this.circuit.tolerance) };
   }

@@ -7,7 +7,7 @@ export { HiddenBuild } from '../bench/hidden.ts';
 export { SURE } from '../bench/hunt.ts';
 export { type Measurement, type Reading, probeKey, scanReading } from '../bench/measurement.ts';
 export { withPairs } from '../bench/pairs.ts';
-export { fewest, hide } from '../bench/practice.ts';
+export { fewest, hide } from '../bench/hide-a-fault.ts';
 export { programText } from '../bench/program.ts';
 export { type ScopeEdge, scopeEdge } from '../bench/scope.ts';
 export { touchOf } from '../bench/touch.ts';

@@ -2,7 +2,7 @@
 export { RegisterWord, Terminal } from '../card/card-shape.ts';
 export { Card } from '../card/card.ts';
 export { type Accepted, cloneTemplate, enterFigures } from '../card/enter.ts';
-export { EVIDENCE, type Evidence, ON_TRUST } from '../card/evidence.ts';
+export { EVIDENCE, type Evidence, ASSUMED } from '../card/evidence.ts';
 export { Source } from '../card/figure.ts';
 export { type LeadEnd, SERVICES, SOCKET, type Service, WATER } from '../card/kinds.ts';
 export { type Library, libraryOf } from '../card/library.ts';

@@ -26,7 +26,8 @@ export type {
   Rail,
   Rhythm,
 } from '../circuit/model.ts';
-export { type Netlist, netlistOf, railOrder } from '../circuit/netlist.ts';
+export { type Netlist } from '../circuit/netlist-model.ts';
+export { netlistOf, railOrder } from '../circuit/netlist.ts';
 export { type PinUse, featuresOf, instancesFor, pinUses } from '../circuit/pin-function.ts';
 export { visits } from '../circuit/programming.ts';
 export { statesOf } from '../circuit/rhythm.ts';

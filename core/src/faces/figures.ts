@@ -1,6 +1,6 @@
 /** What an interface knows of figures with their units, and what is published of them. */
 export { formatAddress, parseAddress } from '../quantity/address.ts';
-export { bytesOf, fieldOf, formatBits, formatWord, mostOf, parseWord, withField } from '../quantity/bits.ts';
+export { bytesOf, fieldOf, formatBits, formatWord, maximumOf, parseWord, withField } from '../quantity/bits.ts';
 export {
   COUNTED_UNITS,
   formatQuantity,
@@ -17,4 +17,4 @@ export { type Steps, highest, valueAt } from '../quantity/steps.ts';
 export { isReservedAddress, modeFor } from '../standard/bus-timing.ts';
 export { type SeriesName, seriesBetween } from '../standard/e-series.ts';
 export { SLOT_SAMPLE } from '../standard/one-wire.ts';
-export { JUMPER_LENGTH, LEAD_GAUGES } from '../standard/practice.ts';
+export { JUMPER_LENGTH, LEAD_GAUGES } from '../standard/common-practice.ts';

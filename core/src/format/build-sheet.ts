@@ -54,7 +54,7 @@ export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fin
         : `**Not verified. Do not wire this.** Fingerprint ${fingerprint}.`,
     '',
     ...(build.why ? [tableCell(say(build.why.says)), ''] : []),
-    ...(build.proof?.discords ?? []).map(({ says }) => `- ${tableCell(say(says))}`),
+    ...(build.proof?.mismatches ?? []).map(({ says }) => `- ${tableCell(say(says))}`),
     '## Safety',
     '',
     ...wiring.cautions.map(

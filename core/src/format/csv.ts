@@ -1,5 +1,5 @@
 import { say } from '../say/say.ts';
-import { FORMULA_START } from './spreadsheet';
+import { FORMULA_START } from './spreadsheet.ts';
 import Papa from 'papaparse';
 import type { PartsList } from '../deliver/parts-list.ts';
 import type { WiringPlan } from '../deliver/wiring.ts';

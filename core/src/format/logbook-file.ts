@@ -7,7 +7,7 @@ import { problemsOf } from './problems.ts';
 
 const LOGBOOK_FORMAT = 'idle-breadboard/logbook';
 const LOGBOOK_VERSION = 1;
-const MOST_ENTRIES = 50_000;
+const MAX_ENTRIES = 50_000;
 /** An open circuit is no number that JSON has. */
 const OPEN = 'open';
 
@@ -45,7 +45,7 @@ const LogbookFile = z.strictObject({
   version: z.literal(LOGBOOK_VERSION),
   /** Name of the plan that it was kept for. */
   plan: words(80),
-  entries: z.array(Entry).max(MOST_ENTRIES),
+  entries: z.array(Entry).max(MAX_ENTRIES),
 });
 
 export interface Logbook {

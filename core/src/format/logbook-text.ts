@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import type { LogEntry } from '../deliver/logbook.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { saysEntry, saysExpected, saysReading } from '../say/value.ts';
-import { FORMULA_START } from './spreadsheet';
+import { FORMULA_START } from './spreadsheet.ts';
 import { tableCell } from './markdown.ts';
 
 const limits = ({ expected }: LogEntry): string => (expected === undefined ? '' : saysExpected(expected));

@@ -8,13 +8,13 @@ import { problemsOf } from './problems.ts';
 const PACK_FORMAT = 'idle-breadboard/pack';
 const PACK_VERSION = 1;
 /** A pack with more cards than this is no drawer of parts. */
-const MOST_CARDS = 2000;
+const MAX_CARDS = 2000;
 
 /** A pack: cards to hand on. */
 const PackFile = z.strictObject({
   format: z.literal(PACK_FORMAT),
   version: z.literal(PACK_VERSION),
-  cards: z.array(Card).min(1).max(MOST_CARDS),
+  cards: z.array(Card).min(1).max(MAX_CARDS),
 });
 
 /** Reads the text of a pack: all of its cards, or every problem with its path; never a part of them. */

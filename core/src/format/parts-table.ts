@@ -1,5 +1,5 @@
 /** A CSV of one or many parts -> proposals by part, to be looked at like those of a datasheet. */
-import { FORMULA_START } from './spreadsheet';
+import { FORMULA_START } from './spreadsheet.ts';
 import Papa from 'papaparse';
 import { decimalMark } from '../card/reader/numbers.ts';
 import { surenessOf, type Draft, type Proposal } from '../card/reader/proposal.ts';
@@ -11,7 +11,7 @@ import { figuresOf } from '../card/places.ts';
 import type { Read } from './plan-file.ts';
 
 /** A table with more lines than this is no list of parts. */
-const MOST_LINES = 5000;
+const MAX_LINES = 5000;
 
 export interface PartProposals {
   readonly name: string;
@@ -48,7 +48,7 @@ export function readPartsTable(text: string): Read<readonly PartProposals[]> {
   if (quote) return no(`/${(quote.row ?? 0) + 1}`, 'expected a closing quotation mark, found none');
   const [head, ...lines] = parsed.data as Table;
   if (!head || lines.length === 0) return no('', 'expected a line of heads and at least one line below it');
-  if (lines.length > MOST_LINES) return no('', `expected at most ${MOST_LINES} lines, found ${lines.length}`);
+  if (lines.length > MAX_LINES) return no('', `expected at most ${MAX_LINES} lines, found ${lines.length}`);
   const long = lines.findIndex((line) => line.length > head.length);
   if (long >= 0) {
     return no(

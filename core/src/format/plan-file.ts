@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Card } from '../card/card.ts';
 import type { PlanDocument } from '../plan/document.ts';
-import { MOST_PARTS, Plan } from '../plan/plan.ts';
+import { MAX_PARTS, Plan } from '../plan/plan.ts';
 import { PLAN_FORMAT, PLAN_VERSION } from '../plan/version.ts';
 import { referenceProblems, type Problem } from '../plan/references.ts';
 import { parseJson } from './json.ts';
@@ -13,7 +13,7 @@ export const PlanFile = z.strictObject({
   format: z.literal(PLAN_FORMAT),
   version: z.literal(PLAN_VERSION),
   plan: Plan,
-  cards: z.array(Card).max(MOST_PARTS),
+  cards: z.array(Card).max(MAX_PARTS),
 });
 
 export type Read<T> =
@@ -43,8 +43,8 @@ function tooMany(value: object): Problem[] {
   if (plan === null || typeof plan !== 'object') return [];
   return ['parts', 'helpers', 'needs', 'buses'].flatMap((list) => {
     const items: unknown = Reflect.get(plan, list);
-    return Array.isArray(items) && items.length > MOST_PARTS
-      ? [{ path: `/plan/${list}`, message: `expected at most ${MOST_PARTS} entries, found ${items.length}` }]
+    return Array.isArray(items) && items.length > MAX_PARTS
+      ? [{ path: `/plan/${list}`, message: `expected at most ${MAX_PARTS} entries, found ${items.length}` }]
       : [];
   });
 }

@@ -1,5 +1,5 @@
 import type { Circuit } from '../circuit/model.ts';
-import type { NetNode } from '../circuit/netlist.ts';
+import type { NetNode } from '../circuit/netlist-model.ts';
 import { keyOf } from '../plan/ref.ts';
 
 /** Rails this close to the logic supply, V, share its colour. */

@@ -2,7 +2,7 @@
 import type { LeadEnd } from '../card/kinds.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { parseHole, PITCH, pointOfHole } from '../board/grid.ts';
-import { JUMPER_LENGTH, LEAD_BENDS, LEAD_SLACK } from '../standard/practice.ts';
+import { JUMPER_LENGTH, LEAD_BENDS, LEAD_SLACK } from '../standard/common-practice.ts';
 import { colours } from './colour.ts';
 import { crossings } from './crossings.ts';
 import { fromKit } from './kit.ts';
@@ -77,16 +77,16 @@ class Finisher {
   }
 
   private add(run: Run): void {
-    const { legged } = run;
-    if (legged) {
+    const { twoTerminal } = run;
+    if (twoTerminal) {
       this.push({
         from: run.from,
         to: run.to,
-        kind: legged.kind,
+        kind: twoTerminal.kind,
         colour: '',
         ends: ['bare', 'bare'],
-        value: legged.value,
-        of: legged.id,
+        value: twoTerminal.value,
+        of: twoTerminal.id,
         length: 0,
       });
       return;

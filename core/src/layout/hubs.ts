@@ -1,6 +1,6 @@
 /** The rows, strips and joints that take ends of leads, and which of their holes are taken. */
 import { distance, type Point } from '../board/grid.ts';
-import { JOINT_WAYS } from '../standard/practice.ts';
+import { JOINT_WAYS } from '../standard/common-practice.ts';
 import type { LeadPoint } from '../circuit/laid.ts';
 import type { LayoutProblem, NodeWork, Stand } from './problem.ts';
 

@@ -24,7 +24,7 @@ const STARTS_SMALL = 8;
 /** Parts on the boards up to which there are as many. */
 const SMALL = 8;
 /** While none has led to a layout, so many. */
-const MOST_STARTS = 12;
+const MAX_STARTS = 12;
 const MOVES = 1500;
 const MOVES_EACH = 700;
 /** What a crossing counts, m of lead. */
@@ -75,7 +75,7 @@ export function* layoutSteps(circuit: Circuit, most = STARTS_SMALL): Generator<L
   let failed: LayoutResult | null = null;
   const free = problem.items.filter(({ stands }) => stands.length > 1).length;
   const starts = free === 0 ? 1 : Math.min(most, free > SMALL ? STARTS : STARTS_SMALL);
-  for (let start = 0; start < starts || (!best && start < MOST_STARTS); start++) {
+  for (let start = 0; start < starts || (!best && start < MAX_STARTS); start++) {
     const placing = new Placing(problem);
     const stuck = firstPlaces(placing, orderOf(problem, start, random), start % 2 === 1);
     if (stuck !== null) {

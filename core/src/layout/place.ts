@@ -58,7 +58,7 @@ export class Placing {
     this.used = new Uint8Array(field.groups.length);
     this.nodeAt = new Int16Array(field.groups.length).fill(-1);
     this.costs = new Float64Array(works.length);
-    this.legCosts = new Float64Array(problem.legged.length);
+    this.legCosts = new Float64Array(problem.twoTerminals.length);
     works.forEach((_, node) => this.dirty.add(node));
     this.warm = items.some(({ feels }) => feels) && items.some(({ watts }) => watts > 0);
     this.pinsOf = works.map(() => []);
@@ -121,7 +121,7 @@ export class Placing {
   /** The cost of everything that stands, in steps. Only what was touched since the last time is worked out again. */
   measure(): number {
     for (const node of this.dirty) this.costs[node] = this.nodeCost(node);
-    this.problem.legged.forEach(({ a, b }, i) => {
+    this.problem.twoTerminals.forEach(({ a, b }, i) => {
       if (this.dirty.has(a) || this.dirty.has(b)) this.legCosts[i] = COST.leg * this.between(a, b);
     });
     this.dirty.clear();

@@ -14,7 +14,8 @@ import { SOCKET } from '../card/kinds.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { carrierOf } from '../circuit/carrier.ts';
 import { footprintOf } from '../circuit/footprint.ts';
-import { netlistOf, reachedAt, type Legged, type Netlist, type NetNode, type NodePin } from '../circuit/netlist.ts';
+import { netlistOf, reachedAt } from '../circuit/netlist.ts';
+import { type TwoTerminal, type Netlist, type NetNode, type NodePin } from '../circuit/netlist-model.ts';
 import { matedPairs, plugged } from '../circuit/mated.ts';
 import { dissipation, riseAt } from '../physics/heat.ts';
 import { Field } from './field.ts';
@@ -68,7 +69,7 @@ export interface LayoutProblem {
   readonly field: Field;
   readonly items: readonly Item[];
   readonly works: readonly NodeWork[];
-  readonly legged: readonly (Legged & { readonly a: number; readonly b: number })[];
+  readonly twoTerminals: readonly (TwoTerminal & { readonly a: number; readonly b: number })[];
   readonly mated: readonly Mated[];
   /** Parts beside the boards that leads go to. */
   readonly loose: readonly PartNode[];
@@ -119,7 +120,7 @@ export function layoutProblem(circuit: Circuit): LayoutProblem {
     loose: node.pins
       .filter(({ part, terminal }) => !standingIds.has(part) && !met.has(keyOf(part, terminal)))
       .map((pin) => reachedAt(circuit, pin)),
-    legs: netlist.legged.reduce((sum, { legs }) => sum + legs.filter((id) => id === node.id).length, 0),
+    legs: netlist.twoTerminals.reduce((sum, { legs }) => sum + legs.filter((id) => id === node.id).length, 0),
     strips: stripNodes
       .filter((s) => s.node === node.id)
       .flatMap(({ board, strip }) =>
@@ -134,7 +135,7 @@ export function layoutProblem(circuit: Circuit): LayoutProblem {
     field,
     items,
     works,
-    legged: netlist.legged.map((l) => ({ ...l, a: ids.get(l.legs[0]) ?? -1, b: ids.get(l.legs[1]) ?? -1 })),
+    twoTerminals: netlist.twoTerminals.map((l) => ({ ...l, a: ids.get(l.legs[0]) ?? -1, b: ids.get(l.legs[1]) ?? -1 })),
     mated,
     loose: [...circuit.parts.values()].filter(({ id }) => looseIds.has(id)),
     stripNodes,
@@ -171,7 +172,7 @@ function sameNode(circuit: Circuit, nodeOf: ReadonlyMap<string, number>, own: No
 function stripsFor(netlist: Netlist, grids: readonly Grid[]): LayoutProblem['stripNodes'] {
   const load = (id: string) =>
     (netlist.nodes.find((n) => n.id === id)?.pins.length ?? 0) +
-    netlist.legged.filter(({ legs }) => legs.includes(id)).length;
+    netlist.twoTerminals.filter(({ legs }) => legs.includes(id)).length;
   const ground = netlist.nodes.find(({ role }) => role === 'ground')?.id;
   const [first, second] = netlist.nodes
     .filter(({ id, role }) => role === 'supply' && load(id) > 2)

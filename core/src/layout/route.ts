@@ -1,7 +1,7 @@
 /** Joins what belongs to one node: which hole each end of each lead goes to. */
 import { distance, PITCH, type Point } from '../board/grid.ts';
-import type { Legged, NodePin } from '../circuit/netlist.ts';
-import { LEG_SPAN, SCREW_WIRES } from '../standard/practice.ts';
+import type { TwoTerminal, NodePin } from '../circuit/netlist-model.ts';
+import { LEG_SPAN, SCREW_WIRES } from '../standard/common-practice.ts';
 import { terminalPlace } from './dock.ts';
 import { Hubs, NoRoom, type Hub } from './hubs.ts';
 import type { Docked, LeadPoint } from '../circuit/laid.ts';
@@ -13,7 +13,7 @@ export interface Run {
   readonly node: string;
   readonly from: LeadPoint;
   readonly to: LeadPoint;
-  readonly legged: Legged | null;
+  readonly twoTerminal: TwoTerminal | null;
   /** Steps between holes of the board; 0 for what goes beside it. */
   readonly steps: number;
 }
@@ -47,8 +47,8 @@ export class Router {
   }
 
   route(): Routed {
-    const { works, legged } = this.problem;
-    const free = legged.filter((legs) => !this.pinned(legs, legs.a, legs.b));
+    const { works, twoTerminals } = this.problem;
+    const free = twoTerminals.filter((legs) => !this.pinned(legs, legs.a, legs.b));
     works.forEach((work, node) => this.makeRoom(work, node));
     for (const legs of free.toSorted((a, b) => this.rigid(a) - this.rigid(b))) this.legs(legs, legs.a, legs.b);
     works.forEach((work, node) => (work.strips.length > 0 ? this.toStrips(node) : this.tree(node)));
@@ -58,18 +58,18 @@ export class Router {
   }
 
   /** Puts two legs where the maker wants them, as far as these holes are free and on nothing else. */
-  private pinned(legged: Legged, a: number, b: number): boolean {
-    const spot = this.problem.circuit.plan.spots?.[legged.id];
+  private pinned(twoTerminal: TwoTerminal, a: number, b: number): boolean {
+    const spot = this.problem.circuit.plan.spots?.[twoTerminal.id];
     const [from, to] = [spot?.hole, spot?.to].map((name) => this.problem.field.byName.get(name ?? ''));
     if (from === undefined || to === undefined) return false;
     if (!this.hubs.isOpen(a, from) || !this.hubs.isOpen(b, to) || this.hubs.isOneRow(from, to)) return false;
     const [one, other] = [this.hubs.claim(a, from), this.hubs.claim(b, to)];
-    this.put(legged, a, b, { one, from, other, to });
+    this.put(twoTerminal, a, b, { one, from, other, to });
     return true;
   }
 
   private put(
-    legged: Legged,
+    twoTerminal: TwoTerminal,
     a: number,
     b: number,
     at: { one: Hub; from: number | null; other: Hub; to: number | null },
@@ -79,13 +79,13 @@ export class Router {
       node: this.problem.works[a]?.node.id ?? '',
       from: this.hubs.take(at.one, at.from),
       to: this.hubs.take(at.other, at.to),
-      legged,
+      twoTerminal,
       steps: 0,
     });
   }
 
   /** What bends least goes first. */
-  private rigid({ kind, a, b }: { kind: Legged['kind']; a: number; b: number }): number {
+  private rigid({ kind, a, b }: { kind: TwoTerminal['kind']; a: number; b: number }): number {
     const strips = [a, b].filter((n) => (this.problem.works[n]?.strips.length ?? 0) > 0).length;
     return kind === 'switch' ? -1 : strips;
   }
@@ -146,7 +146,7 @@ export class Router {
         node: id,
         from: this.hubs.take(a, hole(a)),
         to: this.hubs.take(b, hole(b)),
-        legged: null,
+        twoTerminal: null,
         steps: 0,
       });
       return;
@@ -157,17 +157,17 @@ export class Router {
       node: id,
       from: this.hubs.take(a, pair.from),
       to: this.hubs.take(b, pair.to),
-      legged: null,
+      twoTerminal: null,
       steps: pair.steps,
     });
   }
 
   /** Holes for two legs: of the rows that are there, the pair whose span suits best; else a new row near the other leg. */
-  private legs(legged: Legged, a: number, b: number): void {
+  private legs(twoTerminal: TwoTerminal, a: number, b: number): void {
     const workA = this.problem.works[a];
     const workB = this.problem.works[b];
     if (!workA || !workB) return;
-    const [least, most] = legged.kind === 'switch' ? [1, 1] : [LEG_SPAN.least, LEG_SPAN.most];
+    const [least, most] = twoTerminal.kind === 'switch' ? [1, 1] : [LEG_SPAN.least, LEG_SPAN.most];
     const side = (node: number, work: NodeWork) =>
       work.strips.length > 0 ? this.hubs.strips(node) : this.rowsOf(node).filter((hub) => this.hubs.ways(hub) > 0);
     const attempt = (): boolean => {
@@ -181,18 +181,18 @@ export class Router {
             for (const to of this.hubs.freeHoles(hb)) {
               const [p, q] = [this.problem.field.hole(from), this.problem.field.hole(to)];
               const steps = distance(p, q);
-              if (steps < least || steps > most || (legged.kind === 'switch' && p.y !== q.y)) continue;
+              if (steps < least || steps > most || (twoTerminal.kind === 'switch' && p.y !== q.y)) continue;
               if (!best || steps < best.steps - 1e-9) best = { ha, hb, from, to, steps };
             }
         }
       if (!best) return false;
-      this.put(legged, a, b, { one: best.ha, from: best.from, other: best.hb, to: best.to });
+      this.put(twoTerminal, a, b, { one: best.ha, from: best.from, other: best.hb, to: best.to });
       return true;
     };
     if (attempt()) return;
     const joints = [side(a, workA), side(b, workB)].map((hubs) => hubs.find(({ group }) => group < 0));
     if (joints[0] && joints[1]) {
-      this.put(legged, a, b, { one: joints[0], from: null, other: joints[1], to: null });
+      this.put(twoTerminal, a, b, { one: joints[0], from: null, other: joints[1], to: null });
       return;
     }
     for (const [work, node, other] of [
@@ -286,7 +286,13 @@ export class Router {
     if (this.direct(work, node)) {
       const [a, b] = work.loose;
       if (a && b)
-        this.runs.push({ node: id, from: this.terminal(a).point, to: this.terminal(b).point, legged: null, steps: 0 });
+        this.runs.push({
+          node: id,
+          from: this.terminal(a).point,
+          to: this.terminal(b).point,
+          twoTerminal: null,
+          steps: 0,
+        });
       return;
     }
     for (const pins of work.loose) {
@@ -304,7 +310,7 @@ export class Router {
         }
       }
       if (!best) throw new NoRoom(id);
-      this.runs.push({ node: id, from: this.hubs.take(best.hub, best.hole), to: point, legged: null, steps: 0 });
+      this.runs.push({ node: id, from: this.hubs.take(best.hub, best.hole), to: point, twoTerminal: null, steps: 0 });
     }
   }
 

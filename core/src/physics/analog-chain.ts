@@ -6,7 +6,7 @@ import type { Measure, Transfer } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { SeriesName } from '../standard/e-series.ts';
-import { BETA_BETWEEN, BETA_BEYOND, RESISTOR_TOLERANCE } from '../standard/practice.ts';
+import { BETA_BETWEEN, BETA_BEYOND, RESISTOR_TOLERANCE } from '../standard/common-practice.ts';
 import { fixedResistors, resistanceAt, resistanceSlope, shareAt, shareSlope, type Resistive } from './resistive.ts';
 import { quantityOf, tells, type Quantity, type Sum, type Text } from '../quantity/message.ts';
 import { divide, multiply, per, raise } from '../quantity/sum.ts';

@@ -1,7 +1,7 @@
 /** How long cells last under a load that follows their voltage. */
 import type { Cells } from '../card/power.ts';
 import { toInterval } from '../card/to-interval.ts';
-import { COLD_RESISTANCE } from '../standard/practice.ts';
+import { COLD_RESISTANCE } from '../standard/common-practice.ts';
 
 /** One way that a pack may turn out. SI units. */
 export interface Pack {

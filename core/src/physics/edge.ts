@@ -108,8 +108,8 @@ const SLOW: readonly Corner[] = [
 ];
 
 /** Edges that were worked out before: a change of the plan leaves most lines as they were. */
-const MOST_KNOWN = 400;
-const known = perKey(MOST_KNOWN, (_key: string, work: () => readonly Edge[]) => work());
+const MAX_KNOWN = 400;
+const known = perKey(MAX_KNOWN, (_key: string, work: () => readonly Edge[]) => work());
 
 /** The edges of every net of a line, in its order, worked out once for each network and its levels. */
 function remembered(

@@ -1,7 +1,7 @@
 /** What a rail loses while a load takes a gust and its regulator has not answered yet. */
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/model.ts';
-import { GUST } from '../standard/practice.ts';
+import { GUST } from '../standard/common-practice.ts';
 import { add, noted } from '../quantity/sum.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum, wordOf } from '../quantity/message.ts';
 

@@ -6,7 +6,7 @@ import { placeOf } from '../circuit/place.ts';
 import { sunRise } from './sun.ts';
 import { efficiencyAt } from '../circuit/flow.ts';
 import { besselK0 } from '../standard/bessel.ts';
-import { BOARD_SHEET, BOX_LOSS, BOX_SURFACE, FACE_LOSS, WARM_ROOM } from '../standard/practice.ts';
+import { BOARD_SHEET, BOX_LOSS, BOX_SURFACE, FACE_LOSS, WARM_ROOM } from '../standard/common-practice.ts';
 import { quantityOf, tells, type Text, type Sum } from '../quantity/message.ts';
 import { divide, multiply, subtract } from '../quantity/sum.ts';
 import { keyOf } from '../plan/ref.ts';

@@ -9,7 +9,7 @@ import {
   PASS_RESISTANCE,
   PASS_THRESHOLD,
   PROTECTION_DIODE,
-} from '../standard/practice.ts';
+} from '../standard/common-practice.ts';
 import { weakestSink } from './sink.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { Network, TransistorModel } from './network.ts';

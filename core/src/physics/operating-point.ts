@@ -7,14 +7,14 @@ import { solveLinear } from './solve-linear.ts';
 const FLOATING = 1e-12;
 /** Newton's method moves no node further than this in one step, V: a junction's curve is too steep for more. */
 const LONGEST_STEP = 0.3;
-const MOST_STEPS = 400;
+const MAX_STEPS = 400;
 
 /** How boldly to step: the longest step, V, and how many at most. */
 export interface Stride {
   readonly longest: number;
   readonly most: number;
 }
-const CAREFUL: Stride = { longest: LONGEST_STEP, most: MOST_STEPS };
+const CAREFUL: Stride = { longest: LONGEST_STEP, most: MAX_STEPS };
 /** V: the next step would be smaller by its square. */
 const CLOSE_ENOUGH = 1e-7;
 

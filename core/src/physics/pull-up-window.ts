@@ -4,7 +4,7 @@ import type { HouseRules } from '../plan/house-rules.ts';
 import { modeFor, pullUpMax, pullUpMin } from '../standard/bus-timing.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import { weakestSink } from './sink.ts';
-import { ONE_WIRE_PULL_UP, RESISTOR_TOLERANCE, SWITCH_PULL_UP } from '../standard/practice.ts';
+import { ONE_WIRE_PULL_UP, RESISTOR_TOLERANCE, SWITCH_PULL_UP } from '../standard/common-practice.ts';
 
 export interface PullUpWindow {
   /** Ω, nominal values that stay inside with their tolerance. */

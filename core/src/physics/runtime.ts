@@ -6,7 +6,7 @@ import type { PowerTree } from '../circuit/power-tree.ts';
 import { statesOver } from '../circuit/draw.ts';
 import type { Doing } from '../circuit/model.ts';
 import { mean } from '../quantity/steps.ts';
-import { USUAL_ROOM } from '../standard/practice.ts';
+import { USUAL_ROOM } from '../standard/common-practice.ts';
 import { discharge, packOf, type Discharge, type Pack } from './discharge.ts';
 import { airAt } from './heat.ts';
 import { drainOf, flowAt, leastInput, treeOf, type Weakest } from './source-load.ts';

@@ -1,6 +1,6 @@
 /** What the sun adds to a place outdoors. */
 import type { Place } from '../plan/plan.ts';
-import { BOX_LOSS, BOX_SURFACE, BREEZE_LOSS, SHIELDED, SUNLIGHT } from '../standard/practice.ts';
+import { BOX_LOSS, BOX_SURFACE, BREEZE_LOSS, SHIELDED, SUNLIGHT } from '../standard/common-practice.ts';
 import { divide, multiply, noted } from '../quantity/sum.ts';
 import { quantityOf, tells, type Sum } from '../quantity/message.ts';
 

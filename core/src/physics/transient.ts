@@ -25,7 +25,7 @@ const LAST = (2 - GAMMA) / (1 - GAMMA);
 const ERROR = Math.abs((-3 * GAMMA ** 2 + 4 * GAMMA - 2) / (12 * (2 - GAMMA)));
 /** Error allowed in one step where nothing is said, V: a share of a logic level that nobody can see. */
 const TOLERANCE = 1e-4;
-const MOST_STEPS = 4000;
+const MAX_STEPS = 4000;
 /** S */
 const HOLD = 1e6;
 
@@ -67,7 +67,7 @@ export function transient(
   let time = 0;
   let step = end / 1000;
 
-  for (let count = 0; count < MOST_STEPS && time < end; count++) {
+  for (let count = 0; count < MAX_STEPS && time < end; count++) {
     step = Math.min(step, end - time);
     const first = Float64Array.from(volts);
     const middle = Float64Array.from(volts);

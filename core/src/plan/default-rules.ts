@@ -1,4 +1,4 @@
-import { USUAL_SURENESS } from '../standard/practice.ts';
+import { USUAL_SURENESS } from '../standard/common-practice.ts';
 import type { HouseRules } from './house-rules.ts';
 
 export const DEFAULT_RULES: HouseRules = {

@@ -1,7 +1,7 @@
 /** Changes of a plan. Each takes a plan and gives a new one; none looks at anything but its arguments. */
 import type { Card } from '../card/card.ts';
 import { toInterval } from '../card/to-interval.ts';
-import { SPRING_CURRENT } from '../standard/practice.ts';
+import { SPRING_CURRENT } from '../standard/common-practice.ts';
 import type { HouseRules } from './house-rules.ts';
 import { isBusLine, PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
 import { DEFAULT_RULES } from './default-rules.ts';

@@ -5,7 +5,7 @@ import { SHARED_PROTOCOLS } from '../card/protocol.ts';
 import { HouseRules } from './house-rules.ts';
 
 /** A plan larger than this is no sensor build; the limit keeps a hostile file from stalling the page. */
-export const MOST_PARTS = 2000;
+export const MAX_PARTS = 2000;
 
 /** "part.rail": a rail that a part of the plan offers, or "controller.pin". */
 const RailRef = z.string().regex(/^[a-z0-9-]+\.[a-z0-9-]+$/, 'a rail as part.rail');
@@ -328,13 +328,13 @@ export const Plan = z.strictObject({
   sunHours: z.number().positive().max(24).optional(),
   budget: z.strictObject({ most: z.number().positive(), currency: z.string().regex(/^[A-Z]{3}$/) }).optional(),
   readyInDays: z.number().positive().max(3650).optional(),
-  parts: z.array(PartChoice).max(MOST_PARTS),
+  parts: z.array(PartChoice).max(MAX_PARTS),
   /** Card -> the revision that the plan was made with, where it is not the one that came with it. */
   revisions: z.record(Id, z.int().positive()),
   /** The part that the signals go to. */
   controller: Id.nullable(),
   buses: z.array(Bus).max(64),
-  helpers: z.array(Helper).max(MOST_PARTS),
+  helpers: z.array(Helper).max(MAX_PARTS),
   rules: HouseRules,
   /** Features of the controller that the build does not use: a radio that stays off leaves its units free. */
   unused: z.array(Id).max(8).optional(),

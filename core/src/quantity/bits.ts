@@ -9,7 +9,7 @@ export interface BitField {
 const width = ({ high, low }: BitField): number => high - low + 1;
 
 /** The most that a field holds. @example three bits hold 7 */
-export const mostOf = (field: BitField): number => 2 ** width(field) - 1;
+export const maximumOf = (field: BitField): number => 2 ** width(field) - 1;
 
 /** What a field of a word holds. @example fieldOf(0x4200, { high: 14, low: 14 }) === 1 */
 export const fieldOf = (word: number, field: BitField): number => Math.floor(word / 2 ** field.low) % 2 ** width(field);
@@ -19,8 +19,8 @@ export const fieldOf = (word: number, field: BitField): number => Math.floor(wor
  * @throws RangeError when the value does not fit into the field
  */
 export function withField(word: number, field: BitField, value: number): number {
-  if (!Number.isInteger(value) || value < 0 || value > mostOf(field)) {
-    throw new RangeError(`${value} does not fit into bits ${field.high} to ${field.low}: 0 to ${mostOf(field)}`);
+  if (!Number.isInteger(value) || value < 0 || value > maximumOf(field)) {
+    throw new RangeError(`${value} does not fit into bits ${field.high} to ${field.low}: 0 to ${maximumOf(field)}`);
   }
   return word + (value - fieldOf(word, field)) * 2 ** field.low;
 }

@@ -15,7 +15,7 @@ export interface Steps {
 const GRID = 1e-3;
 const GRAIN = GRID / 1e6;
 /** More steps than this in one period are not laid out. */
-export const MOST_STEPS = 100_000;
+export const MAX_STEPS = 100_000;
 
 export const steady = (value: number): Steps => ({ period: 0, at: [0], value: [value] });
 
@@ -96,7 +96,7 @@ export interface Sum {
 
 /**
  * The sum over the shortest time after which all begin again together. Periods with which that would take more than
- * MOST_STEPS steps are taken as one value: their mean, or their highest.
+ * MAX_STEPS steps are taken as one value: their mean, or their highest.
  */
 export function sumSteps(list: readonly Steps[], fold: 'mean' | 'highest'): Sum {
   let base = 0;
@@ -112,7 +112,7 @@ export function sumSteps(list: readonly Steps[], fold: 'mean' | 'highest'): Sum 
   for (const steps of periodic.toSorted((a, b) => b.period - a.period)) {
     const next = leastCommon(common, ticks(steps.period));
     const count = [...kept, steps].reduce((n, { at, period }) => n + (at.length * next) / ticks(period), 0);
-    if (count > MOST_STEPS) {
+    if (count > MAX_STEPS) {
       folded.push(steps.period);
       base += fold === 'mean' ? mean(steps) : highest(steps);
       continue;

@@ -3,11 +3,12 @@ import { colourText } from '../circuit/label.ts';
 import { holeText, rowText } from '../board/hole-text.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { matedPairs } from '../circuit/mated.ts';
-import { netlistOf, type Netlist, type NetNode, type NodePin } from '../circuit/netlist.ts';
+import { netlistOf } from '../circuit/netlist.ts';
+import { type Netlist, type NetNode, type NodePin } from '../circuit/netlist-model.ts';
 import { extract, type Extracted, type Hindrance, type Thing } from './read.ts';
 import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 import { tells, wordOf, type Message, type Quantity, type Text } from '../quantity/message.ts';
-import { JOINT_WAYS } from '../standard/practice.ts';
+import { JOINT_WAYS } from '../standard/common-practice.ts';
 import { keyOf, ownerOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
@@ -41,7 +42,7 @@ export interface ReadbackProveSays {
 
 const tell = tells<ReadbackProveSays>('readback/prove');
 
-export interface Discord {
+export interface Mismatch {
   readonly kind: 'missing' | 'extra' | 'shorted' | 'swapped' | 'legs' | 'obstacle';
   /** Terminals, helpers or holes that it is about. */
   readonly subjects: readonly string[];
@@ -50,7 +51,7 @@ export interface Discord {
 
 export interface LayoutProof {
   readonly agrees: boolean;
-  readonly discords: readonly Discord[];
+  readonly mismatches: readonly Mismatch[];
   /** Nodes that were followed, and joints of them that hold. */
   readonly nodes: number;
   readonly contacts: number;
@@ -66,7 +67,7 @@ export function proveLayout(circuit: Circuit, layout: Layout, leads: readonly Le
 }
 
 class Comparison {
-  private readonly discords: Discord[] = [];
+  private readonly mismatches: Mismatch[] = [];
   /** Node of a contact, by the circuit. */
   private readonly wanted = new Map<string, NetNode>();
   private readonly boards: number;
@@ -90,15 +91,15 @@ class Comparison {
     this.extras();
     this.legs(homes);
     return {
-      agrees: this.discords.length === 0,
-      discords: this.discords,
+      agrees: this.mismatches.length === 0,
+      mismatches: this.mismatches,
       nodes: this.netlist.nodes.length,
-      contacts: this.wanted.size + 2 * this.netlist.legged.length,
+      contacts: this.wanted.size + 2 * this.netlist.twoTerminals.length,
     };
   }
 
-  private say(kind: Discord['kind'], subjects: readonly string[], says: Message): void {
-    this.discords.push({ kind, subjects, says });
+  private say(kind: Mismatch['kind'], subjects: readonly string[], says: Message): void {
+    this.mismatches.push({ kind, subjects, says });
   }
 
   private part = (id: string): Text => this.circuit.parts.get(id)?.label ?? id;
@@ -193,7 +194,7 @@ class Comparison {
         if (on !== undefined) votes.set(on, (votes.get(on) ?? 0) + 1);
       };
       for (const pin of node.pins) vote(keyOfPin(pin));
-      for (const { id, legs } of this.netlist.legged) {
+      for (const { id, legs } of this.netlist.twoTerminals) {
         if (legs[0] === node.id) vote(`${id}#1`);
         if (legs[1] === node.id) vote(`${id}#2`);
       }
@@ -310,32 +311,32 @@ class Comparison {
   }
 
   private legs(homes: ReadonlyMap<string, number>): void {
-    const wanted = new Map(this.netlist.legged.map((l) => [l.id, l]));
-    for (const legged of this.netlist.legged)
-      if (!this.read.legs.some(({ of }) => of === legged.id))
+    const wanted = new Map(this.netlist.twoTerminals.map((l) => [l.id, l]));
+    for (const twoTerminal of this.netlist.twoTerminals)
+      if (!this.read.legs.some(({ of }) => of === twoTerminal.id))
         this.say(
           'missing',
-          [legged.id],
-          tell('legsMissing', { value: legged.value, kind: wordOf('legs', legged.kind) }),
+          [twoTerminal.id],
+          tell('legsMissing', { value: twoTerminal.value, kind: wordOf('legs', twoTerminal.kind) }),
         );
     const seen = new Set<string>();
     for (const { of, kind, value, on, at } of this.read.legs) {
-      const legged = wanted.get(of);
+      const twoTerminal = wanted.get(of);
       const places = at.map((point) => this.point(point));
-      if (!legged || seen.has(of)) {
+      if (!twoTerminal || seen.has(of)) {
         this.say('extra', [of], tell('legsExtra', { value, kind: wordOf('legs', kind), places }));
         continue;
       }
       seen.add(of);
-      if (!sameValue(value, legged.value) || kind !== legged.kind)
-        this.say('legs', [of], tell('legsOther', { value, places, wanted: legged.value }));
-      const want = legged.legs.map((id) => homes.get(id));
-      const names = legged.legs.map((id) => this.netlist.nodes.find((n) => n.id === id)?.label ?? id);
+      if (!sameValue(value, twoTerminal.value) || kind !== twoTerminal.kind)
+        this.say('legs', [of], tell('legsOther', { value, places, wanted: twoTerminal.value }));
+      const want = twoTerminal.legs.map((id) => homes.get(id));
+      const names = twoTerminal.legs.map((id) => this.netlist.nodes.find((n) => n.id === id)?.label ?? id);
       if (on[0] === on[1]) this.say('shorted', [of], tell('legsOneStrip', { value, places }));
       else if (on[0] === want[0] && on[1] === want[1]) continue;
       else if (on[0] === want[1] && on[1] === want[0]) {
-        if (legged.polar)
-          this.say('swapped', [of], tell('legsTurned', { value, leg: legged.polar[1], node: names[1] ?? '' }));
+        if (twoTerminal.polar)
+          this.say('swapped', [of], tell('legsTurned', { value, leg: twoTerminal.polar[1], node: names[1] ?? '' }));
       } else this.say('legs', [of], tell('legsElsewhere', { value, places, nodes: names }));
     }
   }

@@ -7,7 +7,7 @@ import { footprintOf } from '../circuit/footprint.ts';
 import { covers, pinPlaces, placedBox, type Box } from '../board/footprint.ts';
 import { conductorOf, hasHole, holeAt, holeName, parseHole, pointOfHole } from '../board/grid.ts';
 import type { Quantity, Text } from '../quantity/message.ts';
-import { JOINT_WAYS, SCREW_WIRES } from '../standard/practice.ts';
+import { JOINT_WAYS, SCREW_WIRES } from '../standard/common-practice.ts';
 import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 import { keyOf } from '../plan/ref.ts';
 
@@ -79,7 +79,7 @@ const placeOf = (key: string): Place | null =>
       ? { kind: 'joint', joint: key.slice(JOINT.length) }
       : null;
 
-class Copper {
+class Connectivity {
   private readonly up = new Map<string, string>();
 
   root(place: string): string {
@@ -104,7 +104,7 @@ class Copper {
  */
 export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads: readonly Lead[]): Extracted {
   const grids = layout.boards.map(({ grid }) => grid);
-  const copper = new Copper();
+  const copper = new Connectivity();
   const obstacles: Obstacle[] = [];
   const inHole = new Map<string, Thing>();
   const contacts = new Map<Contact, string>();
@@ -215,7 +215,7 @@ const meet = (a: Box, b: Box): boolean =>
   a.left < b.right - 1e-9 && b.left < a.right - 1e-9 && a.top < b.bottom - 1e-9 && b.top < a.bottom - 1e-9;
 
 /** Grounds of one part are one inside it, and so are the pins of one name on a carrier. */
-function insideJoins(cards: ReadonlyMap<string, Card>, contacts: Map<Contact, string>, copper: Copper): void {
+function insideJoins(cards: ReadonlyMap<string, Card>, contacts: Map<Contact, string>, copper: Connectivity): void {
   for (const [part, card] of cards) {
     const first = new Map<string, string>();
     for (const terminal of card.terminals) {
@@ -231,7 +231,7 @@ function insideJoins(cards: ReadonlyMap<string, Card>, contacts: Map<Contact, st
 }
 
 function gather(
-  copper: Copper,
+  copper: Connectivity,
   contacts: ReadonlyMap<Contact, string>,
   legs: readonly { lead: Lead; places: [string, string] }[],
   obstacles: readonly Obstacle[],

@@ -1,15 +1,15 @@
 /** What brings a supply that no rail of the plan gives: shorter or thicker leads, a regulator, an adapter, the rule for supplies. */
 import { isSteady } from '../card/source.ts';
-import { buyingOf } from '../buy/currency';
+import { buyingOf } from '../buy/currency.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { isFed } from '../check/supply-range.ts';
 import type { Card } from '../card/card.ts';
 import { takesLeads } from '../circuit/cable.ts';
 import type { Circuit, Feed } from '../circuit/model.ts';
-import { cheapestFirst } from '../buy/cost';
+import { cheapestFirst } from '../buy/cost.ts';
 import { changePart, newPart, setFeed, setRules } from '../plan/edits.ts';
 import { within, type Interval } from '../quantity/interval.ts';
-import { LEAD_GAUGES, NEARLY_FED } from '../standard/practice.ts';
+import { LEAD_GAUGES, NEARLY_FED } from '../standard/common-practice.ts';
 import type { Candidate, Context } from './remedy.ts';
 import { tells, type Text } from '../quantity/message.ts';
 import { keyOf } from '../plan/ref.ts';

@@ -1,9 +1,9 @@
 /** Parts with one fixed address that take turns: behind a bus switch, behind gated translators, or on switched supplies. */
-import { buyingOf } from '../buy/currency';
+import { buyingOf } from '../buy/currency.ts';
 import type { BusNode, Circuit, Member } from '../circuit/model.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
 import { addBus, addHelper, freeId, setBus, setOpened } from '../plan/edits.ts';
-import { cheapestFirst } from '../buy/cost';
+import { cheapestFirst } from '../buy/cost.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { railOf } from './level.ts';
 import { addPullUps, logicRail } from './pull-up.ts';

@@ -3,7 +3,7 @@ import { switchedInputs } from '../check/pin-boot-state.ts';
 import { featuresInUse } from '../circuit/pin-function.ts';
 import { addHelper, changeHelper, freeId, setUsed } from '../plan/edits.ts';
 import { seriesBetween } from '../standard/e-series.ts';
-import { HOLDING_RESISTOR } from '../standard/practice.ts';
+import { HOLDING_RESISTOR } from '../standard/common-practice.ts';
 import { pinCurrents } from '../physics/pin-currents.ts';
 import { pinRemedies } from './pin.ts';
 import { addPullUp } from './pull-up.ts';

@@ -1,5 +1,5 @@
 /** Something on a contact that switches nothing, a contact or driver for a load that nothing switches. */
-import { buyingOf } from '../buy/currency';
+import { buyingOf } from '../buy/currency.ts';
 import { switchesElse } from '../check/drive-contact.ts';
 import { takesLeads } from '../circuit/cable.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
@@ -7,7 +7,7 @@ import { onContact } from '../circuit/contact.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
-import { cheapestFirst } from '../buy/cost';
+import { cheapestFirst } from '../buy/cost.ts';
 import { addHelper, changePort, freeId, newPart, removePart, setPin } from '../plan/edits.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';

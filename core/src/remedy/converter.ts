@@ -1,12 +1,12 @@
 /** Analog lines on a converter of their own, where the controller has none that will do. */
-import { buyingOf } from '../buy/currency';
+import { buyingOf } from '../buy/currency.ts';
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit, PinWish } from '../circuit/model.ts';
 import { readBy } from '../circuit/converter.ts';
 import { freeGroupPins } from '../circuit/free-pins.ts';
 import { PORT_LINES } from '../card/protocol.ts';
-import { cheapestFirst } from '../buy/cost';
+import { cheapestFirst } from '../buy/cost.ts';
 import { addEmptyBus, changePort, newPart, setPin } from '../plan/edits.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { addPullUps, logicRail } from './pull-up.ts';

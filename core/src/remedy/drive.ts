@@ -5,7 +5,7 @@ import type { Circuit, Net } from '../circuit/model.ts';
 import { addHelper, freeId, removeHelper } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { seriesAtLeast, seriesAtMost } from '../standard/e-series.ts';
-import { LED_CURRENT } from '../standard/practice.ts';
+import { LED_CURRENT } from '../standard/common-practice.ts';
 import { swapCard } from '../plan/swap.ts';
 import type { Proposer } from './remedy.ts';
 import { rivals } from './rivals.ts';

@@ -6,7 +6,7 @@ import { within } from '../quantity/interval.ts';
 import { isTwoWay } from '../card/protocol.ts';
 import { addHelper, changeHelper, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
 import { seriesAtLeast } from '../standard/e-series.ts';
-import { CLAMP_CURRENT } from '../standard/practice.ts';
+import { CLAMP_CURRENT } from '../standard/common-practice.ts';
 import type { Plan } from '../plan/plan.ts';
 import { addPullUps, logicRail, pullRail } from './pull-up.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';

@@ -1,12 +1,12 @@
 /** Cables: a source plugged into a board's socket, with the cable that it takes. */
-import { buyingOf } from '../buy/currency';
+import { buyingOf } from '../buy/currency.ts';
 import type { Card } from '../card/card.ts';
 import { SOCKET } from '../card/kinds.ts';
 import type { Library } from '../card/library.ts';
 import { cablesFor, plugFits } from '../circuit/cable.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { isPluggedIn, socketOf } from '../circuit/socket.ts';
-import { cheapestFirst } from '../buy/cost';
+import { cheapestFirst } from '../buy/cost.ts';
 import { changePart, setFeed } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Candidate, Proposer } from './remedy.ts';

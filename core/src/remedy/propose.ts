@@ -4,7 +4,7 @@ import type { Circuit } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import type { Result } from '../check/result.ts';
 import { verify, type Verdict } from '../check/verify.ts';
-import { piecesCost } from '../buy/cost';
+import { piecesCost } from '../buy/cost.ts';
 import { documentOf } from '../plan/document.ts';
 import { addressRemedies, reservedRemedies } from './address.ts';
 import { analogRangeRemedies, analogSourceRemedies, fixedResistorRemedies } from './analog.ts';
@@ -145,7 +145,7 @@ const proposerOf = (check: string): Proposer | undefined =>
   (PROPOSERS as Readonly<Record<string, Proposer | undefined>>)[check];
 
 /** More choices than this help nobody. */
-const MOST_REMEDIES = 10;
+const MAX_REMEDIES = 10;
 
 export const grave = (r: Result) => r.severity === 'danger' || r.severity === 'fault';
 
@@ -174,7 +174,7 @@ export function proposeRemedies(
       a.pieces - b.pieces ||
       (a.id < b.id ? -1 : 1),
   );
-  return proved.slice(0, MOST_REMEDIES);
+  return proved.slice(0, MAX_REMEDIES);
 }
 
 /** What a change does; null where it leaves the finding, or brings a danger or fault. */

@@ -1,10 +1,10 @@
-import { buyingOf } from '../buy/currency';
+import { buyingOf } from '../buy/currency.ts';
 import type { Card } from '../card/card.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { disqualifies, settingOf } from '../compare/qualify.ts';
-import { piecePrice } from '../buy/cost';
+import { piecePrice } from '../buy/cost.ts';
 import type { SenseNeed } from '../plan/plan.ts';
 
 /**

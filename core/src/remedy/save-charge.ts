@@ -1,12 +1,12 @@
 /** Changes that make a charge last longer, one by one. */
-import { buyingOf } from '../buy/currency';
+import { buyingOf } from '../buy/currency.ts';
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { statesOf } from '../circuit/rhythm.ts';
 import { freePinsFor } from '../circuit/free-pins.ts';
-import { cheapestFirst } from '../buy/cost';
+import { cheapestFirst } from '../buy/cost.ts';
 import { changeNeed, setFeed, setRun } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { leadRails } from '../plan/rails.ts';

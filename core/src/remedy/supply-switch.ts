@@ -1,10 +1,10 @@
 /** A switch in the supply of a part, on a pin of the controller. */
 import type { Card } from '../card/card.ts';
-import type { Buying } from '../buy/currency';
+import type { Buying } from '../buy/currency.ts';
 import type { Library } from '../card/library.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
-import { cheapestFirst } from '../buy/cost';
+import { cheapestFirst } from '../buy/cost.ts';
 import { freeId, newPart, setFeed } from '../plan/edits.ts';
 import type { PartChoice, Plan } from '../plan/plan.ts';
 import { within } from '../quantity/interval.ts';

@@ -1,15 +1,15 @@
 /** Ways out for what the supply checks find. */
 import { isSteady } from '../card/source.ts';
-import { buyingOf } from '../buy/currency';
+import { buyingOf } from '../buy/currency.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { addHelper, changePart, freeId, setFeed, setRules } from '../plan/edits.ts';
 import { swapCard } from '../plan/swap.ts';
-import { cheapestFirst } from '../buy/cost';
+import { cheapestFirst } from '../buy/cost.ts';
 import { meetings } from '../check/supply-back-feed.ts';
 import { within } from '../quantity/interval.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
-import { LEAD_SHARE } from '../standard/practice.ts';
+import { LEAD_SHARE } from '../standard/common-practice.ts';
 import { commonGround, otherFeeds, railRemedies, unloading } from './power.ts';
 import type { Candidate, Context, Proposer } from './remedy.ts';
 import { otherPacks, otherRegulators, renameRail, savers } from './save-charge.ts';

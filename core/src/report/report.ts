@@ -56,7 +56,11 @@ export function reportOf(document: PlanDocument, library: Library): Report {
   const circuit = deriveCircuit(document);
   const verdict = withMeasured(verify(circuit), document.plan.measured, fingerprint(document));
   const build = verdict.status === 'verified' ? buildOf(circuit) : null;
-  const says = build ? (build.why ? [say(build.why.says)] : (build.proof?.discords ?? []).map((d) => say(d.says))) : [];
+  const says = build
+    ? build.why
+      ? [say(build.why.says)]
+      : (build.proof?.mismatches ?? []).map((d) => say(d.says))
+    : [];
   const wiring = build && { agrees: build.proof?.agrees === true, says };
   const all = new Map([...library, ...circuit.cards]);
   return {

@@ -75,6 +75,8 @@ export function speaker(language: Language): Speaker {
 
   /** A datum as words take it: plain values stay what they are. */
   function heard(datum: Datum): unknown {
+    // Words count with numbers, and no count is below nought.
+    if (typeof datum === 'number' && datum < 0) return say(datum);
     if (Array.isArray(datum)) return datum.map((item: Datum) => heard(item));
     return typeof datum === 'object' && datum !== null ? say(datum) : datum;
   }
@@ -94,6 +96,7 @@ export function speaker(language: Language): Speaker {
 
   function say(of: Datum): string {
     if (of === null || of === undefined) return '';
+    if (typeof of === 'number' && of < 0) return `−${-of}`;
     if (typeof of !== 'object') return String(of);
     if ('topic' in of) return message(of);
     if ('op' in of) return operation(of);

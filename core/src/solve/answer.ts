@@ -14,7 +14,7 @@ export interface Answer {
 }
 
 /** More than this of the unlikely ones are not looked for. */
-const MOST_UNLIKELY = 3;
+const MAX_UNLIKELY = 3;
 
 /**
  * Remedies of a finding; where none of the likely changes ends it, every single change of what it is about is tried. So where none is
@@ -37,7 +37,7 @@ export function* answering(
     if (known.has(candidate.id)) continue;
     tried += 1;
     const proof = proofOf(context, verdict, candidate);
-    if (proof && found.push(proof) >= MOST_UNLIKELY) break;
+    if (proof && found.push(proof) >= MAX_UNLIKELY) break;
     yield tried;
   }
   return { remedies: found, tried };

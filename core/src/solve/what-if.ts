@@ -5,7 +5,7 @@ import type { Circuit, Rail } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { verify } from '../check/verify.ts';
 import { documentOf } from '../plan/document.ts';
-import { piecesCost } from '../buy/cost';
+import { piecesCost } from '../buy/cost.ts';
 import type { Plan } from '../plan/plan.ts';
 import { cellRails, runtimeOf } from '../physics/runtime.ts';
 import { savers, type Saving } from '../remedy/save-charge.ts';

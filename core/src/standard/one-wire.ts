@@ -21,7 +21,7 @@ export const READING_BITS = 152;
 export const CONVERT_BITS = 16;
 
 /** Bits that the digital thermometers on this bus have as they come. */
-export const MOST_BITS = 12;
+export const MAX_BITS = 12;
 
 /**
  * Conversion time of the digital thermometers on this bus by resolution, s: halved for each bit less.

@@ -2,7 +2,7 @@ import { say } from '../../src/say/say.ts';
 import { randomFrom } from '../../src/quantity/random.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { afflict } from '../../src/bench/afflict.ts';
+import { injectFault } from '../../src/bench/inject-fault.ts';
 import { FAULT_KINDS, type Fault } from '../../src/bench/fault.ts';
 import { faultsOf } from '../../src/bench/faults-of.ts';
 import { deviation, OPEN_FROM, shown } from '../../src/bench/instrument.ts';
@@ -17,11 +17,11 @@ describe('faults of a build', () => {
       const plan = benchOf(name);
       const faults = faultsOf(plan);
       expect(new Set(faults.map(({ key }) => key)).size).to.equal(faults.length);
-      const sound = afflict(plan.layout, []);
+      const sound = injectFault(plan.layout, []);
       for (const fault of faults) {
         expect(fault.prior, fault.key).to.be.above(0);
         expect(say(fault.says)).to.match(/^\S.*\.$/);
-        expect(afflict(plan.layout, [fault]), fault.key).to.not.deep.equal(sound);
+        expect(injectFault(plan.layout, [fault]), fault.key).to.not.deep.equal(sound);
       }
     }
   });
@@ -52,8 +52,8 @@ describe('faults of a build', () => {
     for (const fault of faultsOf(plan).filter(
       ({ kind }) => kind === 'crossed' || kind === 'reversed' || kind === 'turned',
     )) {
-      const once = afflict(plan.layout, [fault]).layout;
-      const twice = afflict(once, [fault]).layout;
+      const once = injectFault(plan.layout, [fault]).layout;
+      const twice = injectFault(once, [fault]).layout;
       expect(once.leads, fault.key).to.not.deep.equal(plan.layout.leads);
       expect(twice.leads, fault.key).to.deep.equal(plan.layout.leads);
     }
@@ -63,13 +63,13 @@ describe('faults of a build', () => {
     const plan = benchOf('cupboard-verified');
     const faults = faultsOf(plan);
     const one = (kind: Fault['kind']) => faults.filter((fault) => fault.kind === kind).slice(0, 1);
-    expect(afflict(plan.layout, one('open')).layout.leads).to.have.length(plan.layout.leads.length - 1);
-    const cold = afflict(plan.layout, one('cold'));
+    expect(injectFault(plan.layout, one('open')).layout.leads).to.have.length(plan.layout.leads.length - 1);
+    const cold = injectFault(plan.layout, one('cold'));
     expect([...cold.ohms.values()]).to.deep.equal([220]);
     expect(cold.layout.leads.filter(({ of }) => of.startsWith('cold:'))).to.have.length(1);
-    expect(afflict(plan.layout, one('dead')).dead.size).to.equal(1);
-    expect(afflict(plan.layout, one('doubled')).closed.size).to.equal(1);
-    expect(afflict(plan.layout, one('strap')).addresses.size).to.equal(1);
+    expect(injectFault(plan.layout, one('dead')).dead.size).to.equal(1);
+    expect(injectFault(plan.layout, one('doubled')).closed.size).to.equal(1);
+    expect(injectFault(plan.layout, one('strap')).addresses.size).to.equal(1);
   });
 });
 

@@ -8,7 +8,7 @@ import { Finder, type Observation } from '../../src/bench/finder.ts';
 import { HiddenBuild } from '../../src/bench/hidden.ts';
 import { hunt } from '../../src/bench/hunt.ts';
 import { withPairs } from '../../src/bench/pairs.ts';
-import { fewest, hide } from '../../src/bench/practice.ts';
+import { fewest, hide } from '../../src/bench/hide-a-fault.ts';
 import { edgeOf, Measurements } from '../../src/bench/measurement.ts';
 import { benchOf, dictionaryFor, laidOut, theFault } from '../support/bench-case.ts';
 import { demo, library, PLANS } from '../support/demo.ts';
@@ -117,7 +117,7 @@ describe('the fault finder', function () {
       if (m.kind === 'ohms') {
         expect(m.subjects).to.not.include(live?.id);
         expect(m.subjects, 'behind its guard').to.not.include('behind:controller.vin');
-        for (const { id, legs } of bench.netlist.legged)
+        for (const { id, legs } of bench.netlist.twoTerminals)
           if (legs.includes('behind:controller.vin')) expect(m.subjects, 'across its guard').to.not.include(id);
       }
       expect(m.kind).to.not.equal('amps');

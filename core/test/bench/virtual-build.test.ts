@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { METER_INPUT } from '../../src/bench/usual.ts';
 import { releasedLine, scopeEdge } from '../../src/bench/scope.ts';
 import { AT_REST, withHigh, withPull } from '../../src/bench/state.ts';
-import { Talk } from '../../src/bench/talk.ts';
+import { FirmwareModel } from '../../src/bench/firmware-model.ts';
 import { faultsOf } from '../../src/bench/faults-of.ts';
 import { planned, VirtualBuild } from '../../src/bench/virtual-build.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
@@ -28,7 +28,7 @@ describe('a build on the simulated bench', function () {
   it('as planned gives every part its supply, and every part answers, in all demo plans', () => {
     for (const name of PLANS) {
       const build = new VirtualBuild(benchOf(name));
-      const talk = new Talk(build);
+      const talk = new FirmwareModel(build);
       for (const { id, card } of build.circuit.parts.values()) {
         const coil = card.ports.some(({ protocol }) => protocol === 'coil');
         if (!coil && !card.carrier) expect(build.alive(id), `${name}: ${id}`).to.equal(true);
@@ -159,10 +159,10 @@ describe('a line on the oscilloscope', function () {
 describe('what the program sees', () => {
   const plan = benchOf('cupboard-verified');
   const scanWith = (is: Parameters<typeof theFault>[1]) =>
-    new Talk(new VirtualBuild(plan, [theFault(plan, is)])).scan('i2c');
+    new FirmwareModel(new VirtualBuild(plan, [theFault(plan, is)])).scan('i2c');
 
   it('finds every address of the plan', () => {
-    expect(new Talk(new VirtualBuild(plan)).scan('i2c')).to.deep.equal([0x26, 0x44, 0x45, 0x6a]);
+    expect(new FirmwareModel(new VirtualBuild(plan)).scan('i2c')).to.deep.equal([0x26, 0x44, 0x45, 0x6a]);
   });
   it('loses the one part whose clock and data are swapped, and no other', () => {
     const swapped = scanWith(
@@ -189,14 +189,14 @@ describe('what the program sees', () => {
   });
   it('counts the probes that are left when one has lost its data wire', () => {
     const fault = theFault(plan, ({ kind, key }) => kind === 'open' && /probe-2\.data/.test(key));
-    const talk = new Talk(new VirtualBuild(plan, [fault]));
+    const talk = new FirmwareModel(new VirtualBuild(plan, [fault]));
     expect(talk.count('one-wire')).to.equal(2);
     expect(talk.works('probe-2', 'wire')).to.equal(false);
     expect(talk.works('probe-1', 'wire')).to.equal(true);
   });
   it('a diode the wrong way round across the fan takes the fan’s place', () => {
     const fault = theFault(plan, ({ kind }) => kind === 'turned');
-    expect(new Talk(new VirtualBuild(plan, [fault])).works('fan', 'coil')).to.equal(false);
+    expect(new FirmwareModel(new VirtualBuild(plan, [fault])).works('fan', 'coil')).to.equal(false);
   });
 });
 

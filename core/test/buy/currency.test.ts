@@ -1,12 +1,12 @@
 /** One currency for a plan: converted at the rates that the maker entered, or named as unpriced; never added. */
 import { expect } from 'chai';
-import { deriveCircuit } from '../../src/circuit/derive';
-import { goodsOf, wantedOf } from '../../src/buy/goods';
-import { buildOf } from '../../src/deliver/build';
-import { piecePrice, piecesCost } from '../../src/buy/cost';
-import { buyingOf, inMoney, moneyOf } from '../../src/buy/currency';
-import { formatMoney } from '../../src/quantity/money';
-import { card, document, part } from '../support/build';
+import { deriveCircuit } from '../../src/circuit/derive.ts';
+import { goodsOf, wantedOf } from '../../src/buy/goods.ts';
+import { buildOf } from '../../src/deliver/build.ts';
+import { piecePrice, piecesCost } from '../../src/buy/cost.ts';
+import { buyingOf, inMoney, moneyOf } from '../../src/buy/currency.ts';
+import { formatMoney } from '../../src/quantity/money.ts';
+import { card, document, part } from '../support/build.ts';
 
 const offer = (price: number, currency: string, supplier = 'shop') => ({
   supplier,

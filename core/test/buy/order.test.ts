@@ -1,9 +1,9 @@
 /** Orders against every choice there is, and the chance of enough working pieces against its definition. */
 import { expect } from 'chai';
-import type { Offer } from '../../src/card/card-shape';
-import { cheapestOrder, orderBounds, orderFront, orderOf, type OrderLine } from '../../src/buy/order';
-import { chanceOfEnough, piecesToBuy, purchase, type Purchase } from '../../src/buy/purchase';
-import { randomFrom } from '../../src/quantity/random';
+import type { Offer } from '../../src/card/card-shape.ts';
+import { cheapestOrder, orderBounds, orderFront, orderOf, type OrderLine } from '../../src/buy/order.ts';
+import { chanceOfEnough, piecesToBuy, purchase, type Purchase } from '../../src/buy/purchase.ts';
+import { randomFrom } from '../../src/quantity/random.ts';
 
 const SURE = 0.9;
 const offer = (supplier: string, price: number, more: Partial<Offer> = {}): Offer => ({

@@ -29,7 +29,7 @@ const enter = (...figures: Accepted[]) => enterFigures(base, figures, sheet);
 describe('a card from accepted figures', () => {
   it('begins on trust in everything, without offers, under its own name', () => {
     expect(base).to.include({ id: 'mine', name: 'my part', revision: 1 });
-    expect(trustOf(base).onTrust).to.equal(trustOf(base).figures);
+    expect(trustOf(base).assumed).to.equal(trustOf(base).figures);
     expect(base.offers).to.deep.equal([]);
   });
   it('takes a figure to its place, citing the page, and stays a valid card', () => {
@@ -42,8 +42,8 @@ describe('a card from accepted figures', () => {
     expect(card.sources['page-3']).to.deep.equal(sheet(3));
     expect(card.signals.map(({ inputHigh }) => inputHigh?.min)).to.deep.equal([0.65, 0.65]);
     expect(Card.safeParse(card).success).to.equal(true);
-    const { figures, onTrust } = trustOf(card);
-    expect(figures - onTrust).to.equal(3);
+    const { figures, assumed } = trustOf(card);
+    expect(figures - assumed).to.equal(3);
   });
   it('lets the first stated accuracy end the template’s, and adds the others', () => {
     const { card } = enter(

@@ -4,7 +4,7 @@ import { expect } from 'chai';
 import { bringUpSheet } from '../../src/deliver/bring-up.ts';
 import { buildOf } from '../../src/deliver/build.ts';
 import { planned, VirtualBuild } from '../../src/bench/virtual-build.ts';
-import { Talk } from '../../src/bench/talk.ts';
+import { FirmwareModel } from '../../src/bench/firmware-model.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { netlistOf } from '../../src/circuit/netlist.ts';
 import { verify } from '../../src/check/verify.ts';
@@ -185,7 +185,7 @@ describe('a greenhouse logger', () => {
     const relay = circuit.plan.parts.find(({ card: c }) => c === 'relay-one');
     expect(fan?.ports.coil?.driver).to.equal(relay?.id);
     const made = buildOf(circuit);
-    expect(made.proof?.discords ?? []).to.deep.equal([]);
+    expect(made.proof?.mismatches ?? []).to.deep.equal([]);
     if (!made.layout) throw new Error('not laid out');
     const steps = made.wiring.steps
       .flatMap(({ leads }) => leads.map((lead) => `${say(lead.fromSays)} ${say(lead.toSays)}`))
@@ -194,6 +194,8 @@ describe('a greenhouse logger', () => {
     const sheet = bringUpSheet(planned(circuit, made.layout));
     expect(sheet.rows.some(({ key }) => key === `works:${fan?.id}.coil`)).to.equal(true);
     // On the simulated bench it stands while the pin is at rest and runs while it is high.
-    expect(new Talk(new VirtualBuild(planned(circuit, made.layout))).works(fan?.id ?? '', 'coil')).to.equal(true);
+    expect(new FirmwareModel(new VirtualBuild(planned(circuit, made.layout))).works(fan?.id ?? '', 'coil')).to.equal(
+      true,
+    );
   });
 });

@@ -91,7 +91,7 @@ describe('cupboard, verified', () => {
     expect(verdict.findings.filter(({ severity }) => severity !== 'note')).to.deep.equal([]);
   });
   it('says what stands on trust, and its tightest margin', () => {
-    expect(verdict.onTrust).to.be.greaterThan(100).and.at.most(verdict.passes.length);
+    expect(verdict.assumed).to.be.greaterThan(100).and.at.most(verdict.passes.length);
     expect(verdict.tightest?.margin).to.be.greaterThan(0);
   });
 });

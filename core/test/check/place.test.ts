@@ -3,7 +3,7 @@ import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import type { Place } from '../../src/plan/plan.ts';
 import { verify } from '../../src/check/verify.ts';
-import { BOX_LOSS, BOX_SURFACE } from '../../src/standard/practice.ts';
+import { BOX_LOSS, BOX_SURFACE } from '../../src/standard/common-practice.ts';
 import { circuitOf, TABLE, withParts } from '../support/bought.ts';
 
 const need = {
@@ -61,7 +61,7 @@ describe('body/place', () => {
       'bus/capacitance',
       'bus/pull-up-weak',
     ]);
-    expect(assumed.every(({ onTrust, severity }) => onTrust || severity !== null)).to.equal(true);
+    expect(assumed.every(({ assumed, severity }) => assumed || severity !== null)).to.equal(true);
     expect(built([place({ lead: 3 })], 3).all.some(({ evidence }) => evidence === 'assumed')).to.equal(false);
   });
   it('a closed box warms what is in it indoors as well: all that is turned to heat ÷ (U × A)', () => {

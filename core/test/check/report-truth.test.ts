@@ -28,7 +28,7 @@ describe('results of 150 random plans and the four that ship', () => {
     expect(lone).to.not.deep.equal([]);
     // A length that nobody has said is on trust, whatever else there is.
     expect(new Set(lone.map(({ evidence }) => evidence))).to.deep.equal(new Set(['plan', 'assumed', 'standard']));
-    expect(lone.filter(({ onTrust, evidence }) => onTrust !== (evidence === 'assumed'))).to.deep.equal([]);
+    expect(lone.filter(({ assumed, evidence }) => assumed !== (evidence === 'assumed'))).to.deep.equal([]);
     // Nobody has measured anything on these.
     expect(all.filter(({ evidence }) => evidence === 'measured')).to.deep.equal([]);
   });

@@ -165,7 +165,7 @@ describe('a shipped board on a computer', () => {
       const controller = circuit.controller;
       expect(controller?.choice?.feeds.usb).to.equal(`${circuit.plan.parts[1]?.id}.5v`);
       const build = buildOf(circuit);
-      expect(build.proof?.discords ?? []).to.deep.equal([]);
+      expect(build.proof?.mismatches ?? []).to.deep.equal([]);
       const last = build.wiring.steps.at(-1);
       expect(say(last?.title)).to.match(/^Plug the cable of Port of a computer into .*, last$/);
       expect(last?.leads).to.deep.equal([]);

@@ -7,7 +7,7 @@ import { proposeRemedies } from '../../src/remedy/propose.ts';
 import { sunRise } from '../../src/physics/sun.ts';
 import { rateError } from '../../src/standard/serial.ts';
 import { fusingCurrent, gaugeCurrent, gaugeResistance } from '../../src/standard/wire-gauge.ts';
-import { SPRING_CURRENT } from '../../src/standard/practice.ts';
+import { SPRING_CURRENT } from '../../src/standard/common-practice.ts';
 import type { Helper, PartChoice, Place, Plan, SenseNeed } from '../../src/plan/plan.ts';
 import { cableRun } from '../../src/circuit/cable.ts';
 import { netlistOf } from '../../src/circuit/netlist.ts';

@@ -339,7 +339,7 @@ describe('a capacitor at the pin', () => {
     const [remedy] = proposeRemedies(judged.circuit, judged.verdict, found.result, libraryOf([box]));
     expect(say(remedy?.title)).to.equal('Put 100 nF from the pin of bead to ground');
     const { circuit } = judge(seen(100e-9));
-    const legs = netlistOf(circuit).legged.find(({ id }) => id === 'c')?.legs;
+    const legs = netlistOf(circuit).twoTerminals.find(({ id }) => id === 'c')?.legs;
     expect(legs).to.deep.equal(['bead.port.out', 'ground']);
   });
 });

@@ -2,7 +2,7 @@
 import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { pinCurrents } from '../../src/physics/pin-currents.ts';
-import { RESISTOR_TOLERANCE } from '../../src/standard/practice.ts';
+import { RESISTOR_TOLERANCE } from '../../src/standard/common-practice.ts';
 import {
   CMOS,
   card,

@@ -3,7 +3,8 @@ import { quantityOf } from '../../src/quantity/message.ts';
 import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import { netlistOf, reachedAt, type Netlist } from '../../src/circuit/netlist.ts';
+import { netlistOf, reachedAt } from '../../src/circuit/netlist.ts';
+import { type Netlist } from '../../src/circuit/netlist-model.ts';
 import type { Helper } from '../../src/plan/plan.ts';
 import { documentOf } from '../../src/plan/document.ts';
 import { MCU, onBus, output, PAIR, pinned, translator, TWO_RAILS } from '../support/boards.ts';
@@ -30,7 +31,7 @@ import { demo, PLANS } from '../support/demo.ts';
 const listOf = (build: Build): Netlist => netlistOf(judge(build).circuit);
 const nodeOf = (list: Netlist, part: string, terminal: string) =>
   list.nodes.find(({ pins }) => pins.some((p) => p.part === part && p.terminal === terminal))?.id;
-const legs = (list: Netlist, id: string) => list.legged.find((l) => l.id === id)?.legs;
+const legs = (list: Netlist, id: string) => list.twoTerminals.find((l) => l.id === id)?.legs;
 
 for (const name of PLANS)
   describe(`netlist of ${name}`, () => {
@@ -65,8 +66,8 @@ for (const name of PLANS)
       const wanted = circuit.plan.helpers.flatMap((h) =>
         h.kind === 'divider' ? [`${h.id}/upper`, `${h.id}/lower`] : h.kind === 'translator' ? [] : [h.id],
       );
-      expect(list.legged.map(({ id }) => id).sort()).to.deep.equal(wanted.sort());
-      for (const { id, legs: two } of list.legged) expect(two[0], id).to.not.equal(two[1]);
+      expect(list.twoTerminals.map(({ id }) => id).sort()).to.deep.equal(wanted.sort());
+      for (const { id, legs: two } of list.twoTerminals) expect(two[0], id).to.not.equal(two[1]);
     });
   });
 
@@ -80,7 +81,7 @@ describe('netlist', () => {
     const [above, below] = [nodeOf(list, 'chip', 'out1'), nodeOf(list, 'mcu', 'p2')];
     expect(legs(list, 'div/upper')).to.deep.equal([above, below]);
     expect(legs(list, 'div/lower')).to.deep.equal([below, 'ground']);
-    expect(list.legged.map(({ ohms }) => ohms)).to.deep.equal([1500, 2700]);
+    expect(list.twoTerminals.map(({ ohms }) => ohms)).to.deep.equal([1500, 2700]);
   });
 
   it('lays a fixed resistor from its rail to the pin that the bare part is on', () => {
@@ -171,7 +172,7 @@ describe('netlist', () => {
     const behind = nodeOf(list, 'x', 'vcc');
     expect(legs(list, 'g1')).to.deep.equal([nodeOf(list, 'a', 'out'), behind]);
     expect(legs(list, 'g2')).to.deep.equal([nodeOf(list, 'b', 'out'), behind]);
-    expect(list.legged.find(({ id }) => id === 'g1')?.polar?.map(say)).to.deep.equal(['plain end', 'ring end']);
+    expect(list.twoTerminals.find(({ id }) => id === 'g1')?.polar?.map(say)).to.deep.equal(['plain end', 'ring end']);
   });
 
   it('joins a pin with the part that it feeds', () => {
@@ -206,16 +207,16 @@ describe('netlist', () => {
       parts: [part('a', 's5'), part('x', 'x', { feeds: { vcc: 'a.out' } })],
       helpers: [{ id: 'c', kind: 'capacitor', part: 'x', supply: 'vcc', farads: 100e-6, polar: true, card: 'can' }],
     });
-    expect(list.legged).to.deep.include({
+    expect(list.twoTerminals).to.deep.include({
       id: 'c',
       kind: 'capacitor',
       value: quantityOf(100e-6, 'F'),
       ohms: null,
       card: 'can',
       legs: ['rail:a.out', 'ground'],
-      polar: list.legged[0]?.polar ?? null,
+      polar: list.twoTerminals[0]?.polar ?? null,
     });
-    expect(list.legged[0]?.polar?.map(say)).to.deep.equal(['long leg', 'short leg']);
+    expect(list.twoTerminals[0]?.polar?.map(say)).to.deep.equal(['long leg', 'short leg']);
   });
 
   it('reaches the pins of a controller in its carrier where the carrier leads them out', () => {

@@ -30,7 +30,7 @@ describe('straight into the sockets of a board', () => {
     const circuit = circuitOf(best.plan);
     expect(severe(circuit)).to.deep.equal([]);
     const build = buildOf(circuit);
-    expect(build.proof?.discords).to.deep.equal([]);
+    expect(build.proof?.mismatches).to.deep.equal([]);
     expect(build.proof?.agrees).to.equal(true);
     expect(build.layout?.leads.filter(({ key }) => key.includes(part))).to.deep.equal([]);
   });
@@ -65,10 +65,10 @@ describe('straight into the sockets of a board', () => {
         tried += 1;
         const circuit = circuitOf(there);
         const proof = buildOf(circuit).proof;
-        expect(proof?.discords ?? [], `${card.id} at ${on.header} ${on.at}`).to.deep.equal([]);
+        expect(proof?.mismatches ?? [], `${card.id} at ${on.header} ${on.at}`).to.deep.equal([]);
         const mate = verify(circuit);
         const about = [...mate.findings, ...mate.passes].find(
-          (r) => r.check === 'body/clearance' && r.subjects.includes('socket'),
+          (r) => r.check === 'body/clearance' && r.aspect === 'socket',
         );
         expect(about?.severity, `${card.id}: ${about?.message}`).to.equal(null);
       }

@@ -157,7 +157,7 @@ describe('what was measured', () => {
     const signed = setMeasured(document.plan, { fingerprint: print, at: '2026-01-01T12:00:00.000Z', results });
     expect(fingerprint({ ...document, plan: signed })).to.equal(print);
     const lifted = withMeasured(verdict, signed.measured, print);
-    expect(lifted.onTrust).to.equal(verdict.onTrust - results.length);
+    expect(lifted.assumed).to.equal(verdict.assumed - results.length);
     expect(lifted.passes.find(({ key }) => key === 'supply/range|scale.vcc')?.evidence).to.equal('measured');
     const other = fingerprint({ ...document, plan: setRules(signed, { series: 'E24' }) });
     expect(withMeasured(verdict, signed.measured, other)).to.equal(verdict);

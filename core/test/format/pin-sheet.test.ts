@@ -4,8 +4,8 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { deriveCircuit } from '../../src/circuit/derive';
-import type { Circuit } from '../../src/circuit/model';
+import { deriveCircuit } from '../../src/circuit/derive.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
 import {
   addressConstants,
   cHeader,
@@ -15,12 +15,12 @@ import {
   pinNumber,
   pythonModule,
   takesOverlay,
-} from '../../src/format/pin-sheet';
-import { documentOf } from '../../src/plan/document';
-import { changePart } from '../../src/plan/edits';
-import { fingerprint } from '../../src/plan/fingerprint';
-import { moveController } from '../../src/solve/move-controller';
-import { demo, library } from '../support/demo';
+} from '../../src/format/pin-sheet.ts';
+import { documentOf } from '../../src/plan/document.ts';
+import { changePart } from '../../src/plan/edits.ts';
+import { fingerprint } from '../../src/plan/fingerprint.ts';
+import { moveController } from '../../src/solve/move-controller.ts';
+import { demo, library } from '../support/demo.ts';
 
 const draft = deriveCircuit(documentOf(demo('cupboard-verified').plan, [], library));
 function on(board: string): Circuit {

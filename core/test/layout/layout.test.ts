@@ -32,7 +32,7 @@ const boxOf = (circuit: Circuit, { seats }: Layout, part: string): Box => {
 };
 const agrees = (build: Build): void => {
   expect(build.why).to.equal(null);
-  expect(build.proof?.discords).to.deep.equal([]);
+  expect(build.proof?.mismatches).to.deep.equal([]);
   expect(build.proof?.agrees).to.equal(true);
 };
 
@@ -60,7 +60,7 @@ describe('layout', function () {
       built += 1;
       const proof = proveLayout(circuit, result.layout, result.layout.leads);
       expect(
-        proof.discords.map(({ says }) => say(says)),
+        proof.mismatches.map(({ says }) => say(says)),
         `seed ${seed}`,
       ).to.deep.equal([]);
     }
@@ -127,7 +127,7 @@ describe('layout', function () {
     const { plan } = demo('cupboard-verified');
     const build = buildOf(circuitOf(setSpot(setSpot(plan, 'scale', { hole: '1:a20' }), 'sounder', { hole: '1:a21' })));
     expect(build.proof?.agrees ?? false).to.equal(false);
-    const says = build.why ? say(build.why.says) : (build.proof?.discords.map((d) => say(d.says)).join(' ') ?? '');
+    const says = build.why ? say(build.why.says) : (build.proof?.mismatches.map((d) => say(d.says)).join(' ') ?? '');
     expect(says).to.match(/scale|buzzer/);
   });
 
@@ -266,6 +266,6 @@ describe('layout', function () {
     const stuck = setOn(built, baro.id, { part: board.id, header: 'right', at: 7 });
     const build = buildOf(circuitOf(stuck));
     expect(build.proof?.agrees).to.equal(false);
-    expect(build.proof?.discords.map(({ says }) => say(says)).join(' ')).to.match(/VCC|GND|SCL|SDA/);
+    expect(build.proof?.mismatches.map(({ says }) => say(says)).join(' ')).to.match(/VCC|GND|SCL|SDA/);
   });
 });

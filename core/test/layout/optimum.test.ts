@@ -13,7 +13,7 @@ describe('length of leads', () => {
       const circuit = smallBuild(seed);
       const result = layBuild(circuit);
       if (!result.ok) throw new Error(say(result.why.says));
-      expect(proveLayout(circuit, result.layout, result.layout.leads).discords).to.deep.equal([]);
+      expect(proveLayout(circuit, result.layout, result.layout.leads).mismatches).to.deep.equal([]);
       const least = leastLength(layoutProblem(circuit)) * PITCH;
       expect(least).to.be.above(0);
       expect(result.layout.length).to.be.at.least(least - 1e-9);

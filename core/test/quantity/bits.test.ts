@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { bytesOf, fieldOf, formatBits, formatWord, mostOf, parseWord, withField } from '../../src/quantity/bits.ts';
+import { bytesOf, fieldOf, formatBits, formatWord, maximumOf, parseWord, withField } from '../../src/quantity/bits.ts';
 
 describe('bit fields', () => {
   // Arithmetic of binary numbers: 2^14 + 2^9.
@@ -13,7 +13,7 @@ describe('bit fields', () => {
     const field = fc.tuple(fc.nat(31), fc.nat(31)).map(([a, b]) => ({ high: Math.max(a, b), low: Math.min(a, b) }));
     fc.assert(
       fc.property(fc.nat(0xffffffff), field, fc.double({ min: 0, max: 1, noNaN: true }), (word, f, share) => {
-        const value = Math.floor(share * mostOf(f));
+        const value = Math.floor(share * maximumOf(f));
         const next = withField(word, f, value);
         expect(fieldOf(next, f)).to.equal(value);
         expect(withField(next, f, fieldOf(word, f))).to.equal(word);

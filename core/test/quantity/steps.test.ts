@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { highest, mean, MOST_STEPS, round, steady, sumSteps, valueAt, type Steps } from '../../src/quantity/steps.ts';
+import { highest, mean, MAX_STEPS, round, steady, sumSteps, valueAt, type Steps } from '../../src/quantity/steps.ts';
 
 describe('steps', () => {
   it('lay pieces over a rest, around the end of the round, and the higher where two meet', () => {
@@ -32,7 +32,7 @@ describe('steps', () => {
     expect(low?.folded).to.deep.equal([1.009, 0.997]);
     expect(mean(low?.steps ?? steady(0))).to.be.closeTo(8 * 0.5 * (1 / 86399.999 + 1 / 0.997 + 1 / 1.009), 1e-9);
     expect(highest(high?.steps ?? steady(0))).to.equal(24);
-    expect(high?.steps.at.length).to.be.below(MOST_STEPS);
+    expect(high?.steps.at.length).to.be.below(MAX_STEPS);
   });
 
   const arbitrary = fc.record({

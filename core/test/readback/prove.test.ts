@@ -1,20 +1,20 @@
 /** Layouts broken by hand: each must be refused, with what is wrong and where. */
-import { say } from '../../src/say/say';
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
-import { parseHole, holeName, type Hole } from '../../src/board/grid';
-import { deriveCircuit } from '../../src/circuit/derive';
-import type { Circuit } from '../../src/circuit/model';
-import { proveLayout, type Discord } from '../../src/readback/prove';
-import { layBuild } from '../../src/layout/lay';
-import type { Layout, Lead, LeadPoint } from '../../src/circuit/laid';
-import { demo, PLANS } from '../support/demo';
+import { parseHole, holeName, type Hole } from '../../src/board/grid.ts';
+import { deriveCircuit } from '../../src/circuit/derive.ts';
+import type { Circuit } from '../../src/circuit/model.ts';
+import { proveLayout, type Mismatch } from '../../src/readback/prove.ts';
+import { layBuild } from '../../src/layout/lay.ts';
+import type { Layout, Lead, LeadPoint } from '../../src/circuit/laid.ts';
+import { demo, PLANS } from '../support/demo.ts';
 
 interface Broken {
   readonly what: string;
   readonly circuit: Circuit;
   readonly layout: Layout;
   /** Any of these kinds will do: one mistake may be read in more than one way. */
-  readonly kinds: readonly Discord['kind'][];
+  readonly kinds: readonly Mismatch['kind'][];
   /** What one of the sentences must say. */
   readonly says: RegExp;
 }
@@ -247,9 +247,9 @@ describe('layouts broken by hand', () => {
     it(what, () => {
       const proof = proveLayout(circuit, layout, layout.leads);
       expect(proof.agrees).to.equal(false);
-      const sentences = proof.discords.map((d) => d.says);
+      const sentences = proof.mismatches.map((d) => d.says);
       expect(
-        proof.discords.some(({ kind }) => kinds.includes(kind)),
+        proof.mismatches.some(({ kind }) => kinds.includes(kind)),
         sentences.join('\n'),
       ).to.equal(true);
       expect(

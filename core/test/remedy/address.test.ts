@@ -51,7 +51,7 @@ describe('two parts at one fixed address', function () {
       expect(judged.findings.map(({ key }) => key)).to.not.include(finding?.key);
       // What was proved can be built: the wiring read back is the circuit, and the list has a price for all of it.
       const build = buildOf(mended);
-      expect(build.proof?.discords).to.deep.equal([]);
+      expect(build.proof?.mismatches).to.deep.equal([]);
       expect(build.parts.lines.filter(({ unsold }) => unsold)).to.deep.equal([]);
       // Whatever is taken away afterwards, or wherever it is moved, the rest holds together.
       const whole = (plan: typeof one.plan) => referenceProblems(documentOf(plan, doc.cards, library));

@@ -1,10 +1,10 @@
-import { say } from '../../src/say/say';
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
-import { placeNames, readPlace } from '../../src/say/read-place';
-import { Places } from '../../src/deliver/places';
-import { pointKey, pointOf } from '../../src/layout/finish';
-import { benchOf } from '../support/bench-case';
-import { PLANS } from '../support/demo';
+import { placeNames, readPlace } from '../../src/say/read-place.ts';
+import { Places } from '../../src/deliver/places.ts';
+import { pointKey, pointOf } from '../../src/layout/finish.ts';
+import { benchOf } from '../support/bench-case.ts';
+import { PLANS } from '../support/demo.ts';
 
 describe('a place as it is typed', () => {
   it('is what it is called: every end of every lead of the demo plans, its name and its key', () => {

@@ -84,7 +84,7 @@ export const body = {
     rule: {
       short: 'place',
       title: 'What a place is has been said',
-      rule: 'Of every place where a part is the plan says whether it is wet, indoors or out, a closed box, and how long the leads to it are. Until it does, jumpers are assumed, and what is proved by their length counts as on trust.',
+      rule: 'Of every place where a part is the plan says whether it is wet, indoors or out, a closed box, and how long the leads to it are. Until it does, jumpers are assumed, and what is proved by their length counts as assumed.',
       source: 'common practice',
     },
     says: {

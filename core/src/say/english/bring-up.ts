@@ -59,9 +59,9 @@ export const bringUp = {
       noBeepBetweenStrips: ({ strips }) => `No beep between strips that carry different things: ${commas(strips)}.`,
       lowVoltageOnlyWhere:
         'Low voltage only where it is wet, a drip loop in every lead, and mains supplies out of reach of water.',
-      otherWayRoundShort: ({ legged, polar, from, polar2, to }) =>
-        `${legged}: ${polar} in ${from}, ${polar2} in ${to}. The other way round it is a short or bursts.`,
-      from2: ({ legged, from, to }) => `${legged} from ${from} to ${to}.`,
+      otherWayRoundShort: ({ twoTerminal, polar, from, polar2, to }) =>
+        `${twoTerminal}: ${polar} in ${from}, ${polar2} in ${to}. The other way round it is a short or bursts.`,
+      from2: ({ twoTerminal, from, to }) => `${twoTerminal} from ${from} to ${to}.`,
       readLabelsOnceMore: ({ cover }) => `Read the labels once more: ${cover.join(' ')}.`,
       whileSwitchOpen: ' while the switch is open',
       noBeepFrom: ({ say, toGround, open }) => `No beep from ${say} to ${toGround}${open}.`,

@@ -150,12 +150,12 @@ export const bus = {
     rule: {
       short: 'pairs',
       title: 'One pair of pull-ups for a bus',
-      rule: 'Under the house rule “one pair per bus” a line has no more pull-ups than it needs: at most one that can be taken away, and none where those that cannot be taken away suffice.',
-      source: 'house rule of the plan',
+      rule: 'Where my rules say “one pair per bus” a line has no more pull-ups than it needs: at most one that can be taken away, and none where those that cannot be taken away suffice.',
+      source: 'rule of the plan',
     },
     says: {
       broken: ({ net, count, rp }) =>
-        `${net} has ${count} pull-ups that make ${rp} together; the house rule wants one pair for the bus.`,
+        `${net} has ${count} pull-ups that make ${rp} together; my rules want one pair for the bus.`,
       holds: ({ net, count, rp }) => `${net} has ${count} pull-ups that make ${rp}, and none too many.`,
       meaning: 'Pull-ups on every module add up in parallel: with each further module the sinks have to work harder.',
       pullUp: ({ p }) => `pull-up ${p}`,

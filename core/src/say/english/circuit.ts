@@ -1,10 +1,10 @@
 /** Words about what is in a circuit. */
 import type { CircuitDeriveSays } from '../../circuit/derive.ts';
 import type { CircuitEndsSays } from '../../circuit/ends.ts';
-import type { CircuitGoodsSays } from '../../buy/goods';
+import type { CircuitGoodsSays } from '../../buy/goods.ts';
 import type { CircuitLabelSays } from '../../circuit/label.ts';
 import type { CircuitLedgerSays } from '../../circuit/ledger.ts';
-import type { CircuitNetlistSays } from '../../circuit/netlist.ts';
+import type { CircuitNetlistSays } from '../../circuit/netlist-builder.ts';
 import type { CircuitNetsSays } from '../../circuit/nets.ts';
 import type { CircuitPowerTreeSays } from '../../circuit/power-tree.ts';
 import type { CircuitPowerSays } from '../../circuit/power.ts';

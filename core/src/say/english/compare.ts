@@ -73,7 +73,7 @@ export const compare = {
       standsSplashes: 'stands splashes',
       mayBeImmersed: 'may be immersed',
       figuresTrust: 'assumed figures',
-      words2: ({ onTrust, figures }) => `${onTrust} of ${figures}`,
+      words2: ({ assumed, figures }) => `${assumed} of ${figures}`,
     },
   }),
   'compare/measuring-lines': topic<CompareMeasuringLinesSays>({
@@ -100,7 +100,7 @@ export const compare = {
       spread3: ({ total, rss }) => `±${total}; spread ±${rss}`,
       asIndependentErrors: 'as independent errors',
       resolution: 'resolution',
-      alsoAnswers: 'also answers to',
+      alsoAnswers: 'also reacts to',
       nothingStated: 'nothing stated',
       shortestTimeBetweenReadings: 'shortest time between readings',
       conversion: 'conversion',

@@ -72,7 +72,7 @@ export const drive = {
     rule: {
       short: 'diode’s rating',
       title: 'Every diode carries and blocks what it has to',
-      rule: 'In a feed: the peak of what is fed ≤ the diode’s current × the house rule’s share, and the rail that it keeps apart ≤ what it blocks. Across a coil: the coil’s current, for a moment, ≤ the diode’s current, and its supply ≤ what the diode blocks.',
+      rule: 'In a feed: the peak of what is fed ≤ the diode’s current × the share that my rules allow, and the rail that it keeps apart ≤ what it blocks. Across a coil: the coil’s current, for a moment, ≤ the diode’s current, and its supply ≤ what the diode blocks.',
       source: 'the cards; a diode of which nothing is said counts as one of 1 A and 50 V (common practice)',
     },
     says: {

@@ -15,13 +15,13 @@ export const levels = {
   'level/feed-rule': check<LevelFeedRuleSays>({
     rule: {
       short: 'feed',
-      title: 'A wide-range part is fed as the house rule says',
-      rule: 'A part with signals that works from the controller’s logic voltage and from 5 V alike is fed from the one that the house rule names.',
-      source: 'house rule of the plan',
+      title: 'A wide-range part is fed as my rules say',
+      rule: 'A part with signals that works from the controller’s logic voltage and from 5 V alike is fed from the one that my rules name.',
+      source: 'rule of the plan',
     },
     says: {
       worksFromFedFrom: ({ part, range, range2, rail, other }) =>
-        `${part} works from ${range} to ${range2} and is fed from ${rail}; the house rule would feed it from ${other}.`,
+        `${part} works from ${range} to ${range2} and is fed from ${rail}; my rules would feed it from ${other}.`,
       meaning: 'On the controller’s own voltage it speaks the controller’s levels.',
       vHasMoreHeadroom: 'On 5 V it has more headroom, and its signals need translation.',
       range: 'its range',
@@ -119,7 +119,7 @@ export const levels = {
   }),
   'level/over-voltage': check<LevelOverVoltageSays>({
     rule: {
-      short: 'roof',
+      short: 'absolute maximum',
       title: 'No terminal sees more than it stands',
       rule: 'The highest voltage on a net - of every driver, of its pull-ups, and of a fixed resistor whose part is unplugged - is at most the absolute maximum of each terminal on it, its own supply at its lowest. Beyond that by less than its protection diode conducts at (0.4 V above its supply) is a caution. Pull-ups to several rails are judged by level/mixed-pull-ups, supplies that are off by level/unpowered.',
       source: 'absolute maximum ratings of the cards',

@@ -81,14 +81,13 @@ export const need = {
     rule: {
       short: 'also',
       title: 'What else moves the reading is told',
-      rule: 'A sensor that also answers to something else is told with what; where that is read by another need, it is a caution.',
+      rule: 'A sensor that also reacts to something else is told with what; where that is read by another need, it is a caution.',
       source: 'the cards',
     },
     says: {
       readsAlsoAnswersWhich: ({ part, quantity, names }) =>
-        `${part} reads ${quantity} and also answers to ${commas(names)}, which this build expects.`,
-      readsAlsoAnswers: ({ part, quantity, names }) =>
-        `${part} reads ${quantity} and also answers to ${commas(names)}.`,
+        `${part} reads ${quantity} and also reacts to ${commas(names)}, which this build expects.`,
+      readsAlsoAnswers: ({ part, quantity, names }) => `${part} reads ${quantity} and also reacts to ${commas(names)}.`,
       meaning: 'It cannot tell them apart: a high reading may be either.',
     },
   }),

@@ -73,7 +73,7 @@ export const pins = {
     rule: {
       short: 'current',
       title: 'Pins carry what hangs on them, alone and together',
-      rule: 'What a pin gives or takes at its worst is at most its recommended current (above it a caution, above the absolute one a danger); what the pins of a group give or take together is at most the limit of the group × the derating of the house rules.',
+      rule: 'What a pin gives or takes at its worst is at most its recommended current (above it a caution, above the absolute one a danger); what the pins of a group give or take together is at most the limit of the group × the derating of my ruless.',
       source: 'the controller’s card; derating is common practice',
     },
     says: {

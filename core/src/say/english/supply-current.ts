@@ -81,8 +81,8 @@ export const supplyCurrent = {
     rule: {
       short: 'from pin',
       title: 'A pin that feeds a part can carry it',
-      rule: 'Peak of what hangs on the pin ≤ its recommended current × the share of the house rule; beyond the absolute one is danger. Its high level under that load is the rail of the part (supply/range), and its group limit counts it (pin/current).',
-      source: 'the cards; how far a pin may feed is a house rule',
+      rule: 'Peak of what hangs on the pin ≤ its recommended current × the share that my rules allow; beyond the absolute one is danger. Its high level under that load is the rail of the part (supply/range), and its group limit counts it (pin/current).',
+      source: 'the cards; how far a pin may feed is one of my rules',
     },
     says: {
       danger: ({ names, peak, rail, absolute }) =>
@@ -90,7 +90,7 @@ export const supplyCurrent = {
       broken: ({ names, peak, rail, limit }) =>
         `${commas(names) || 'Nothing'} ${plural(names.length, 'takes', 'take')} ${peak} from the ${rail}; ${limit} may be drawn.`,
       never: ({ names, rail, peak, recommended }) =>
-        `${commas(names) || 'Nothing'} ${plural(names.length, 'is', 'are')} fed by the ${rail}; the house rule is never to. ${peak} of ${recommended} would be within its rating.`,
+        `${commas(names) || 'Nothing'} ${plural(names.length, 'is', 'are')} fed by the ${rail}; my rules say never. ${peak} of ${recommended} would be within its rating.`,
       holds: ({ names, peak, limit, rail }) =>
         `${commas(names) || 'Nothing'} ${plural(names.length, 'takes', 'take')} ${peak} of the ${limit} that the ${rail} may feed with.`,
       meaning:
@@ -105,14 +105,14 @@ export const supplyCurrent = {
     rule: {
       short: 'onto pin',
       title: 'A pin that is a ground can take it',
-      rule: 'Peak of what stands on the pin ≤ its recommended current × the share of the house rule for pins; beyond the absolute one is danger. I × VOL ÷ IOL of it is lost from the part’s supply (supply/range) and added to the levels that the part gives and takes.',
-      source: 'the cards; how far a pin may feed is a house rule',
+      rule: 'Peak of what stands on the pin ≤ its recommended current × the share that my rules allow for pins; beyond the absolute one is danger. I × VOL ÷ IOL of it is lost from the part’s supply (supply/range) and added to the levels that the part gives and takes.',
+      source: 'the cards; how far a pin may feed is one of my rules',
     },
     says: {
       danger: ({ names, amps, first, absolute }) =>
         `${commas(names)} ${plural(names.length, 'returns', 'return')} ${amps} through ${first}; ${absolute} is the most it stands. It can be destroyed.`,
       never: ({ names, first, amps, recommended }) =>
-        `${commas(names)} ${plural(names.length, 'has its', 'have their')} ground on ${first}; the house rule is never to. ${amps} of ${recommended} would be within its rating.`,
+        `${commas(names)} ${plural(names.length, 'has its', 'have their')} ground on ${first}; my rules say never. ${amps} of ${recommended} would be within its rating.`,
       returnsThroughMayFlow: ({ names, amps, first, limit }) =>
         `${commas(names)} ${plural(names.length, 'returns', 'return')} ${amps} through ${first}; ${limit} may flow there.`,
       hasGroundCardDoes: ({ names, first }) =>
@@ -121,7 +121,7 @@ export const supplyCurrent = {
         `${commas(names)} ${plural(names.length, 'returns', 'return')} ${amps} of the ${limit} that ${first} may take as a ground; ${plural(names.length, 'its', 'their')} ground is up to ${ohms} high.`,
       meaning:
         'A pin that is held low is a resistance to ground: what flows through it lifts the part. Until the program holds it low the part has no ground at all.',
-      neverHouseRule: 'never, by the house rule',
+      neverHouseRule: 'never, by my rules',
       ground: 'its ground',
     },
   }),
@@ -129,7 +129,7 @@ export const supplyCurrent = {
     rule: {
       short: 'current',
       title: 'Every rail carries its loads',
-      rule: 'The sum of all peaks on the rail that can come together - parts, regulators below, pull-ups held low, lights - is at most its limit × the derating of the house rules. Parts that the plan puts in an order do not peak together.',
+      rule: 'The sum of all peaks on the rail that can come together - parts, regulators below, pull-ups held low, lights - is at most its limit × the share that my rules allow. Parts that the plan puts in an order do not peak together.',
       source: 'the cards; derating is common practice',
     },
     says: {

@@ -202,7 +202,7 @@ export const supplyVoltage = {
     rule: {
       short: 'step-up',
       title: 'A step-up still gives enough from its lowest input',
-      rule: 'Peak ≤ I_switch × efficiency × Vin at its lowest ÷ Vout, the switch’s current with the house rule’s share.',
+      rule: 'Peak ≤ I_switch × efficiency × Vin at its lowest ÷ Vout, the switch’s current with the share that my rules allow.',
       source: 'power balance of a step-up; the current of its switch from the card',
     },
     says: {

@@ -23,7 +23,7 @@ export const terms = {
       canBeHereDays: ({ name, soonest, readyInDays }) => `${name} can be here in ${soonest} days of ${readyInDays}.`,
       whatComesLateHolds: 'What comes late holds up the whole build.',
       plain: ({ card }) => `${card} comes without soldering.`,
-      hasBeSolderedHouse: ({ card }) => `${card} has to be soldered, and the house rule says no soldering.`,
+      hasBeSolderedHouse: ({ card }) => `${card} has to be soldered, and my rules say no soldering.`,
       solderingIronHotFumes:
         'A soldering iron is hot and its fumes are not to be breathed; a breakout of the same class plugs in as it comes.',
     },
@@ -42,8 +42,8 @@ export const terms = {
   }),
   'parts/solder': ruleOnly({
     short: 'soldering',
-    title: 'Soldering is as the house rule wants it',
-    rule: 'Where the house rule says no soldering, each card is offered by somebody without it.',
+    title: 'Soldering is as my rules want it',
+    rule: 'Where my rules say no soldering, each card is offered by somebody without it.',
     source: 'the cards',
   }),
   'safety/hazard': check<SafetyHazardSays>({

@@ -4,7 +4,7 @@ import type { Way } from '../../circuit/way.ts';
 import type { Ask } from '../../card/protocol.ts';
 import type { Helper, Place } from '../../plan/plan.ts';
 import type { Card } from '../../card/card.ts';
-import type { Legged } from '../../circuit/netlist.ts';
+import type { TwoTerminal } from '../../circuit/netlist-model.ts';
 import type { Reason } from '../../compare/qualify.ts';
 import type { SheetPhase } from '../../deliver/bring-up.ts';
 import type { SpanUnit } from '../../quantity/span.ts';
@@ -130,7 +130,7 @@ export const word = {
       service: 'service',
     },
   }),
-  'word/legs': topic<List<Legged['kind']>>({
+  'word/legs': topic<List<TwoTerminal['kind']>>({
     says: { resistor: 'resistor', capacitor: 'capacitor', diode: 'diode', switch: 'switch' },
   }),
   'word/sheet-phase': topic<List<SheetPhase>>({

@@ -9,7 +9,7 @@ import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { CHECKS, metaOf } from '../../check/registry.ts';
 import type { Result } from '../../check/result.ts';
-import { piecesCost } from '../../buy/cost';
+import { piecesCost } from '../../buy/cost.ts';
 import { documentOf } from '../../plan/document.ts';
 import { addEmptyBus, addHelper, forgetPins, freeId } from '../../plan/edits.ts';
 import type { Helper, PartChoice, Plan, PortChoice } from '../../plan/plan.ts';
@@ -26,7 +26,7 @@ const LOCAL = CHECKS.filter(({ meta }) => meta.scope === 'part');
 /** Changes that concern the part alone: what it needs beside it. */
 const OWN_REMEDY = /^(series|diode|pull-up|pull-down|fixed|divider|no-hold):/;
 /** Small parts that one part may need, one after the other. */
-const MOST_OWN = 4;
+const MAX_OWN = 4;
 
 /** How a part is wired, tried alone. */
 export interface Wired {
@@ -165,7 +165,7 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
     others.some((other) => subjects.some(names(other))) && !subjects.some(names(id));
   const judged = (of: Circuit) => judge(of).filter((finding) => !baseline.has(finding.key) && !isOthers(finding));
   let findings = judged(now);
-  for (let round = 0; round < MOST_OWN && findings.some(isGrave); round++) {
+  for (let round = 0; round < MAX_OWN && findings.some(isGrave); round++) {
     const mended = mendOwn(now, findings.filter(isGrave), library, (next) => judged(derive(next)));
     if (!mended) break;
     plan = mended;

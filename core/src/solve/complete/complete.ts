@@ -4,7 +4,7 @@ import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import type { Result } from '../../check/result.ts';
 import { verify, type Verdict } from '../../check/verify.ts';
-import { piecesCost } from '../../buy/cost';
+import { piecesCost } from '../../buy/cost.ts';
 import { documentOf } from '../../plan/document.ts';
 import { planChanges } from '../../plan/changes.ts';
 import { changePart, HEAVY_GAUGE, isHeavy } from '../../plan/edits.ts';
@@ -35,9 +35,9 @@ export interface Completion {
 }
 
 /** Solutions that every check refused are left aside this many times. */
-const MOST_CUTS = 24;
+const MAX_CUTS = 24;
 /** Changes one by one, for what the joint problem does not know. */
-const MOST_SINGLE = 6;
+const MAX_SINGLE = 6;
 
 /** A solution is also given up for what is past a sheet by millivolts: mostly another way keeps to it. */
 const isGrave = ({ severity, check }: Result) =>
@@ -112,7 +112,7 @@ export function complete(circuit: Circuit, library: Library): Completion {
 function* solved(encoding: Encoding, judge: (plan: Plan) => Judged): Generator<Progress, Judged | null, Told> {
   let problem: Problem = encoding.problem;
   let first: Judged | null = null;
-  for (let round = 0; round <= MOST_CUTS; round++) {
+  for (let round = 0; round <= MAX_CUTS; round++) {
     const found: Found | null = yield* searchSteps(problem);
     if (!found) return first;
     const judged = judge(decode(encoding, found.taken));
@@ -129,7 +129,7 @@ function* solved(encoding: Encoding, judge: (plan: Plan) => Judged): Generator<P
 /** What is left is ended finding by finding, by the remedy that ends most. */
 function bySingles(from: Judged, library: Library, judge: (plan: Plan) => Judged): Judged {
   let now = from;
-  for (let round = 0; round < MOST_SINGLE; round++) {
+  for (let round = 0; round < MAX_SINGLE; round++) {
     const remedy = grave(now.verdict)
       .flatMap((finding) => proposeRemedies(now.circuit, now.verdict, finding, library).slice(0, 1))
       .find(({ deepens }) => deepens.length === 0);

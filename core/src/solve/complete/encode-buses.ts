@@ -14,13 +14,13 @@ import {
   type BusMode,
 } from '../../standard/bus-timing.ts';
 import { seriesAtLeast } from '../../standard/e-series.ts';
-import { ROW_CAPACITANCE } from '../../standard/practice.ts';
+import { ROW_CAPACITANCE } from '../../standard/common-practice.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
 import type { Draft } from '../joint/builder.ts';
 import { addressResource, optionsAt } from './encode-parts.ts';
-import { ABSENT, cents, CHOICE, hasPullUps, isThere, type Making } from './making.ts';
+import { ABSENT, cents, CHOICE, hasPullUps, isThere, type EncodingContext } from './making.ts';
 import { busLines, type Segment } from './segments.ts';
-import type { Wayfarer } from './ways.ts';
+import type { PartOptions } from './ways.ts';
 import { keyOf } from '../../plan/ref.ts';
 
 /** Hz */
@@ -36,7 +36,7 @@ function clocksOf({ bus, protocol }: Segment): number[] {
   return protocol === 'i2c' && slowest && bus.clock > slowest.clock ? [bus.clock, slowest.clock] : [bus.clock];
 }
 
-function encodeBus({ builder, newSwitch }: Making, segment: Segment): void {
+function encodeBus({ builder, newSwitch }: EncodingContext, segment: Segment): void {
   const { bus, after, behind } = segment;
   const clocks = clocksOf(segment);
   const requires: Record<string, readonly string[]> = {};
@@ -52,7 +52,7 @@ function encodeBus({ builder, newSwitch }: Making, segment: Segment): void {
 }
 
 /** Resistors of the plan on one side of a bus, by line. */
-function keptOn({ bench }: Making, { bus }: Segment, beyond: string | null): Map<string, PullUpHelper[]> {
+function keptOn({ bench }: EncodingContext, { bus }: Segment, beyond: string | null): Map<string, PullUpHelper[]> {
   const byLine = new Map<string, PullUpHelper[]>();
   for (const helper of bench.circuit.plan.helpers) {
     if (helper.kind !== 'pull-up' || helper.of !== bus.id || (helper.beyond ?? null) !== beyond) continue;
@@ -72,7 +72,7 @@ interface Puller {
   readonly ohms: number | null;
 }
 
-function pullersOn(making: Making, segment: Segment, far: string | null): Puller[] {
+function pullersOn(making: EncodingContext, segment: Segment, far: string | null): Puller[] {
   const { bench, slots, parts } = making;
   const { bus, protocol } = segment;
   const lines = busLines(protocol).length;
@@ -132,14 +132,14 @@ const hasBoardPullUps = ({ parts }: Circuit): boolean =>
 const isSoldered = ({ fittedPullUp }: Signal): boolean =>
   fittedPullUp !== undefined && fittedPullUp.removable !== 'jumper';
 
-const ownOhms = ({ node }: Wayfarer): number | null => {
+const ownOhms = ({ node }: PartOptions): number | null => {
   const all = node.card.signals.flatMap(({ fittedPullUp }) =>
     fittedPullUp ? [toInterval(fittedPullUp.value).max] : [],
   );
   return all.length > 0 ? Math.max(...all) : null;
 };
 
-function encodePulls(making: Making, segment: Segment, far: string | null): void {
+function encodePulls(making: EncodingContext, segment: Segment, far: string | null): void {
   const { builder } = making;
   if (segment.protocol === 'spi') return;
   const id = CHOICE.pull(segment.bus.id, far);
@@ -167,7 +167,7 @@ function encodePulls(making: Making, segment: Segment, far: string | null): void
 }
 
 /** Members whose wiring is not decided hold their address and their bus. */
-function encodeHeld(making: Making): void {
+function encodeHeld(making: EncodingContext): void {
   const { bench, builder, segments, parts } = making;
   const decided = new Set(parts.map(({ choice }) => choice.id));
   for (const { id: bus, members } of bench.circuit.buses) {
@@ -186,7 +186,7 @@ function encodeHeld(making: Making): void {
 }
 
 /** To be called when additions are there and before parts. */
-export function encodeBuses(making: Making): void {
+export function encodeBuses(making: EncodingContext): void {
   for (const segment of making.segments) encodeBus(making, segment);
   const fars = [...new Set(making.slots.map(({ far }) => far))];
   for (const segment of making.segments) {

@@ -10,8 +10,8 @@ import { toInterval } from '../../card/to-interval.ts';
 import { pinCurrents } from '../../physics/pin-currents.ts';
 import { setPin } from '../../plan/edits.ts';
 import type { Draft } from '../joint/builder.ts';
-import { ABSENT, CHOICE, isThere, LEFT_OUT, type Making } from './making.ts';
-import type { Wayfarer } from './ways.ts';
+import { ABSENT, CHOICE, isThere, LEFT_OUT, type EncodingContext } from './making.ts';
+import type { PartOptions } from './ways.ts';
 import { tells, type Text } from '../../quantity/message.ts';
 import { keyOf, ownerOf, parseRef } from '../../plan/ref.ts';
 import { peripheralOf } from '../../card/protocol.ts';
@@ -39,7 +39,7 @@ function physicalOrder(circuit: Circuit): Map<string, number> {
 }
 
 /** The circuit of a trial that has this line, and what the line is called there. */
-function trialOf(parts: readonly Wayfarer[], wish: PinWish): { circuit: Circuit; of: string } | null {
+function trialOf(parts: readonly PartOptions[], wish: PinWish): { circuit: Circuit; of: string } | null {
   const { part: owner } = parseRef(wish.of);
   for (const part of parts) {
     const circuit = part.ways[0]?.wired.circuit;
@@ -51,7 +51,7 @@ function trialOf(parts: readonly Wayfarer[], wish: PinWish): { circuit: Circuit;
 }
 
 /** The trial's own name for a bus that a part is on. */
-function busIn(part: Wayfarer, bus: string): string | undefined {
+function busIn(part: PartOptions, bus: string): string | undefined {
   const ports = Object.entries(part.choice.ports).filter(([, choice]) => choice.bus === bus);
   const [port] = ports[0] ?? [];
   return port === undefined ? undefined : part.ways[0]?.wired.part.ports[port]?.bus;
@@ -61,7 +61,7 @@ function busIn(part: Wayfarer, bus: string): string | undefined {
 class BootManners {
   private readonly known = new Map<string, boolean>();
 
-  constructor(private readonly making: Making) {}
+  constructor(private readonly making: EncodingContext) {}
 
   allows(wish: PinWish, use: PinUse): boolean {
     const { strap, boot } = use.pin;
@@ -88,7 +88,7 @@ class BootManners {
 }
 
 /** Lines of the plan, and those of buses that may be added. Lines of what sits on a carrier are where it leads them. */
-export function encodeLines(making: Making): void {
+export function encodeLines(making: EncodingContext): void {
   const { bench, builder } = making;
   const circuit = bench.standing.circuit;
   const fitted = new Set(bench.circuit.plan.parts.flatMap(({ id, fittedOn }) => (fittedOn === undefined ? [] : [id])));
@@ -155,22 +155,22 @@ export function encodeLines(making: Making): void {
   });
 }
 
-const isBus = ({ segments }: Making, of: string): boolean => segments.some(({ bus }) => bus.id === of);
+const isBus = ({ segments }: EncodingContext, of: string): boolean => segments.some(({ bus }) => bus.id === of);
 
 /** What must be there for a line to want a pin. */
-function thereFor(making: Making, { of }: PinWish): Record<string, readonly string[]> {
+function thereFor(making: EncodingContext, { of }: PinWish): Record<string, readonly string[]> {
   return isBus(making, of) ? { [CHOICE.bus(of)]: making.builder.optionsOf(CHOICE.bus(of), isThere) } : {};
 }
 
 /** The option of a line that is not there: its bus is not, or its part is left out. */
-function absentFor(making: Making, { of }: PinWish): Draft[] {
+function absentFor(making: EncodingContext, { of }: PinWish): Draft[] {
   if (isBus(making, of)) return [{ id: ABSENT, requires: { [CHOICE.bus(of)]: [ABSENT] } }];
   const { part } = parseRef(of);
   if (!making.parts.some(({ choice }) => choice.id === part)) return [];
   return [{ id: ABSENT, requires: { [CHOICE.part(part)]: [LEFT_OUT] }, freedBy: `part:${part}` }];
 }
 
-function encodeUnits(making: Making, wishes: readonly PinWish[], uses: readonly PinUse[]): void {
+function encodeUnits(making: EncodingContext, wishes: readonly PinWish[], uses: readonly PinUse[]): void {
   const { builder, bench } = making;
   const taken = new Set(featuresInUse(bench.standing.circuit).flatMap(({ takes }) => takes));
   for (const group of new Set(wishes.flatMap((wish) => wish.group ?? []))) {
@@ -191,7 +191,7 @@ function encodeUnits(making: Making, wishes: readonly PinWish[], uses: readonly 
 }
 
 /** Counters that PWM channels share: one frequency each, of those that the lines can agree on. */
-function encodeCounters(making: Making, wishes: readonly PinWish[]) {
+function encodeCounters(making: EncodingContext, wishes: readonly PinWish[]) {
   const { builder, bench } = making;
   const groups = bench.standing.circuit.controller?.card.controller?.pwmGroups ?? [];
   const stated = wishes.flatMap(({ ask, frequency }) => (ask === 'pwm' && frequency ? [frequency] : []));

@@ -5,17 +5,17 @@ import { isShared, type SharedProtocol } from '../../card/protocol.ts';
 import { eightBitOf } from '../../quantity/address.ts';
 import type { Port } from '../../card/card-shape.ts';
 import type { Draft } from '../joint/builder.ts';
-import { ABSENT, cents, CHOICE, isThere, LEFT_OUT, placedId, type Making, type Slot } from './making.ts';
+import { ABSENT, cents, CHOICE, isThere, LEFT_OUT, placedId, type EncodingContext, type Slot } from './making.ts';
 import type { Segment } from './segments.ts';
 import { busLines } from './segments.ts';
-import type { Way, Wayfarer } from './ways.ts';
+import type { Way, PartOptions } from './ways.ts';
 
 /** The port of a part that is on a bus, if it has one. */
-export const busPort = (part: Wayfarer): (Port & { protocol: SharedProtocol }) | undefined =>
+export const busPort = (part: PartOptions): (Port & { protocol: SharedProtocol }) | undefined =>
   part.node.card.ports.find((port): port is Port & { protocol: SharedProtocol } => isShared(port.protocol));
 
 /** Addresses that a port may be given; where the plan has the 8-bit form of one of them, that one is meant. */
-function addressesOf(part: Wayfarer, port: Port): (number | null)[] {
+function addressesOf(part: PartOptions, port: Port): (number | null)[] {
   const known = port.addresses?.map(({ value }) => value) ?? [];
   const typed = part.choice.ports[port.id]?.address;
   const half = typed === undefined ? null : eightBitOf(typed, known);
@@ -25,13 +25,13 @@ function addressesOf(part: Wayfarer, port: Port): (number | null)[] {
 export const addressResource = (segment: Segment, address: number): string => `address:${segment.bus.id}:${address}`;
 
 /** True for a part that something takes off the bus in turn: its address is nobody's alone. */
-const takesTurns = ({ bench }: Making, part: Wayfarer, port: Port): boolean =>
+const takesTurns = ({ bench }: EncodingContext, part: PartOptions, port: Port): boolean =>
   bench.circuit.buses.some(({ members }) =>
     members.some((m) => m.part === part.choice.id && m.port === port.id && m.selectors.length > 0),
   );
 
 /** Uses of an address: on a channel also of the bus above it, where it would answer too. */
-function addressUses(making: Making, segment: Segment, address: number): Record<string, number> {
+function addressUses(making: EncodingContext, segment: Segment, address: number): Record<string, number> {
   const { builder, segments } = making;
   const uses: Record<string, number> = {};
   const use = (id: string) => (uses[builder.resource(id, 1, 'address')] = 1);
@@ -45,7 +45,7 @@ function addressUses(making: Making, segment: Segment, address: number): Record<
 }
 
 /** The most that the bus may be clocked with this part on it. */
-const clocksFor = ({ builder, bench }: Making, port: Port, bus: string, way: Way): string[] => {
+const clocksFor = ({ builder, bench }: EncodingContext, port: Port, bus: string, way: Way): string[] => {
   const through = bench.library.get(way.wired.through?.card ?? '')?.translator;
   const most = Math.min(
     port.clock ? toInterval(port.clock).max : Infinity,
@@ -54,7 +54,7 @@ const clocksFor = ({ builder, bench }: Making, port: Port, bus: string, way: Way
   return builder.optionsOf(CHOICE.bus(bus), (id) => isThere(id) && (id === 'there' || Number(id) <= most));
 };
 
-function busDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Omit<Draft, 'id'>): Draft[] {
+function busDrafts(making: EncodingContext, part: PartOptions, way: Way, w: number, base: Omit<Draft, 'id'>): Draft[] {
   const { segments, slots, builder } = making;
   const port = busPort(part);
   if (!port) return [];
@@ -96,7 +96,7 @@ function busDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Om
 
 /** Options of a part in which it is on this side of the bus, by name. @param pulling only those in which its own pull-ups can serve */
 export function optionsAt(
-  part: Wayfarer,
+  part: PartOptions,
   { bus, protocol, behind }: Segment,
   far: string | null,
   pulling = false,
@@ -113,8 +113,8 @@ export function optionsAt(
 
 /** What a part adds to the capacitance of its side of the bus, F. */
 function loadOn(
-  making: Making,
-  part: Wayfarer,
+  making: EncodingContext,
+  part: PartOptions,
   way: Way,
   segment: Segment,
   far: string | null,
@@ -133,7 +133,7 @@ function loadOn(
 }
 
 /** Lines of its own that pass a translator, where the part has no port on a bus. */
-function ownDrafts(making: Making, part: Wayfarer, way: Way, w: number, base: Omit<Draft, 'id'>): Draft[] {
+function ownDrafts(making: EncodingContext, part: PartOptions, way: Way, w: number, base: Omit<Draft, 'id'>): Draft[] {
   const { through } = way.wired;
   if (!through) return [{ ...base, id: placedId({ way: w, bus: null, address: null, slot: null }) }];
   const lines = part.node.card.ports.reduce((sum, port) => sum + Object.keys(port.lines).length, 0);
@@ -162,7 +162,7 @@ const tell = tells<SolveCompleteEncodePartsSays>('solve/complete-encode-parts');
 const currents = (way: Way): Record<string, number> =>
   Object.fromEntries([...way.wired.loads].map(([rail, amps]) => [`current:${rail}`, amps * 1e3]));
 
-export function encodePart(making: Making, part: Wayfarer): void {
+export function encodePart(making: EncodingContext, part: PartOptions): void {
   const { builder, bench } = making;
   const id = part.choice.id;
   const member = builder.member({ id: `part:${id}`, kind: 'part', of: id, label: part.choice.label });
@@ -198,7 +198,7 @@ export function encodePart(making: Making, part: Wayfarer): void {
 }
 
 /** Regulators and translators that may be added, and the bus switch. */
-export function encodeAdditions({ bench, builder, slots, newSwitch, segments, parts }: Making): void {
+export function encodeAdditions({ bench, builder, slots, newSwitch, segments, parts }: EncodingContext): void {
   for (const extra of bench.standing.extras)
     builder.choice(CHOICE.extra(extra.part.id), [
       { id: ABSENT },

@@ -11,20 +11,20 @@ import type { Bench } from './alone.ts';
 import { encodeBuses } from './encode-buses.ts';
 import { encodeLines } from './encode-lines.ts';
 import { encodeAdditions, encodePart } from './encode-parts.ts';
-import type { Making, Slot } from './making.ts';
+import type { EncodingContext, Slot } from './making.ts';
 import { busLines, segmentsOf, type Segment } from './segments.ts';
 import { standingOf } from './standing.ts';
-import { isDecided, waysOf, type Memory, type Wayfarer } from './ways.ts';
+import { isDecided, waysOf, type Memory, type PartOptions } from './ways.ts';
 import { keyOf } from '../../plan/ref.ts';
 
-export interface Encoding extends Making {
+export interface Encoding extends EncodingContext {
   readonly problem: Problem;
 }
 
 /** New translators of one kind that are thought of. */
-const MOST_SLOTS = 2;
+const MAX_SLOTS = 2;
 
-function slotsOf(bench: Bench, parts: readonly Wayfarer[]): Slot[] {
+function slotsOf(bench: Bench, parts: readonly PartOptions[]): Slot[] {
   const slots: Slot[] = [];
   const cards = new Map(bench.library);
   for (const helper of bench.circuit.plan.helpers) {
@@ -46,7 +46,7 @@ function slotsOf(bench: Bench, parts: readonly Wayfarer[]): Slot[] {
   for (const { card: id, near, far, users } of wanted.values()) {
     const card = bench.circuit.cards.get(id) ?? cards.get(id);
     let after: string | null = null;
-    for (let k = 0; card && k < Math.min(MOST_SLOTS, users); k++) {
+    for (let k = 0; card && k < Math.min(MAX_SLOTS, users); k++) {
       const name = freeId(plan, 'translator');
       plan = { ...plan, helpers: [...plan.helpers, { id: name, kind: 'translator', card: id, near, far, ports: [] }] };
       slots.push({ id: name, card, near, far, helper: null, after });
@@ -98,7 +98,7 @@ export function encode(circuit: Circuit, library: Library, againstRules = false)
   for (const { card } of circuit.parts.values())
     for (const { protocol } of card.ports) if (isShared(protocol)) shared.add(protocol);
   const { segments, newSwitch } = segmentsOf(bench, shared);
-  const making: Making = {
+  const making: EncodingContext = {
     bench,
     builder: new ProblemBuilder(),
     parts,
@@ -116,7 +116,7 @@ export function encode(circuit: Circuit, library: Library, againstRules = false)
 }
 
 /** What each rail has left for the parts, mA. Regulators that are not there take nothing. */
-function encodeRails({ bench, builder }: Making): void {
+function encodeRails({ bench, builder }: EncodingContext): void {
   const { derating } = bench.circuit.plan.rules;
   for (const [ref, rail] of bench.standing.wide.rails) {
     const most = toInterval(rail.offer.limit).min * derating;

@@ -1,6 +1,6 @@
 /** Regulators and sources that might be added: for what no rail of the plan feeds well. */
 import { isSteady } from '../../card/source.ts';
-import { buyingOf } from '../../buy/currency';
+import { buyingOf } from '../../buy/currency.ts';
 import type { Card } from '../../card/card.ts';
 import { isStanding } from './is-standing.ts';
 import type { Library } from '../../card/library.ts';
@@ -8,12 +8,12 @@ import { toInterval } from '../../card/to-interval.ts';
 import { takesLeads } from '../../circuit/cable.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import { drawOf } from '../../circuit/draw.ts';
-import { cheapestFirst, piecePrice } from '../../buy/cost';
+import { cheapestFirst, piecePrice } from '../../buy/cost.ts';
 import { newPart } from '../../plan/edits.ts';
 import type { PartChoice } from '../../plan/plan.ts';
 import { within, type Interval } from '../../quantity/interval.ts';
 import { highest } from '../../quantity/steps.ts';
-import { JUMPER_GAUGE, JUMPER_LENGTH } from '../../standard/practice.ts';
+import { JUMPER_GAUGE, JUMPER_LENGTH } from '../../standard/common-practice.ts';
 import { contactOhms } from '../../circuit/contacts.ts';
 import { gaugeResistance } from '../../standard/wire-gauge.ts';
 import { keyOf } from '../../plan/ref.ts';
@@ -27,8 +27,8 @@ export interface Extra {
 }
 
 /** Kinds of regulators and of sources that are tried. */
-const MOST_REGULATORS = 4;
-const MOST_SOURCES = 3;
+const MAX_REGULATORS = 4;
+const MAX_SOURCES = 3;
 /** Room for resistors and lights that are no part of their own, A. */
 const PULL_UPS = 0.03;
 
@@ -119,7 +119,7 @@ export function extraSupplies(circuit: Circuit, library: Library, asked: readonl
     const [offer] = card.rails ?? [];
     const [supply] = card.supplies;
     if (card.kind !== 'regulator' || !offer?.voltage || !supply || card.supplies.length > 1) continue;
-    if (adding.found.length >= MOST_REGULATORS) break;
+    if (adding.found.length >= MAX_REGULATORS) break;
     if (!adding.wants(toInterval(offer.voltage), toInterval(offer.limit).min)) continue;
     const input = [...circuit.rails.values()].find(
       (rail) =>
@@ -136,7 +136,7 @@ export function extraSupplies(circuit: Circuit, library: Library, asked: readonl
   for (const card of cards) {
     const [offer] = card.rails ?? [];
     if (!isSteady(card) || card.outlet || offer?.cells || !offer?.voltage) continue;
-    if (adding.found.length - regulators >= MOST_SOURCES) break;
+    if (adding.found.length - regulators >= MAX_SOURCES) break;
     const volts = toInterval(offer.voltage);
     if (short.some((one) => feeds(volts, one)) && adding.wants(volts, toInterval(offer.limit).min))
       adding.add(card, 'adapter', card.name, {});

@@ -1,13 +1,13 @@
 /** What the parts of the encoding share. */
-import { buyingOf } from '../../buy/currency';
+import { buyingOf } from '../../buy/currency.ts';
 import type { Card } from '../../card/card.ts';
 import type { Circuit, PinWish } from '../../circuit/model.ts';
 import type { TranslatorHelper } from '../../plan/plan.ts';
-import { piecePrice } from '../../buy/cost';
+import { piecePrice } from '../../buy/cost.ts';
 import type { ProblemBuilder } from '../joint/builder.ts';
 import type { Bench } from './alone.ts';
 import type { NewSwitch, Segment } from './segments.ts';
-import type { Wayfarer } from './ways.ts';
+import type { PartOptions } from './ways.ts';
 
 /** A translator that is there or may be added. */
 export interface Slot {
@@ -21,10 +21,10 @@ export interface Slot {
   readonly after: string | null;
 }
 
-export interface Making {
+export interface EncodingContext {
   readonly bench: Bench;
   readonly builder: ProblemBuilder;
-  readonly parts: readonly Wayfarer[];
+  readonly parts: readonly PartOptions[];
   readonly segments: readonly Segment[];
   readonly newSwitch: NewSwitch | null;
   readonly slots: readonly Slot[];

@@ -1,11 +1,11 @@
 /** Buses that parts may be on: those of the plan, further ones, and channels of a bus switch. */
-import { buyingOf } from '../../buy/currency';
+import { buyingOf } from '../../buy/currency.ts';
 import { isBusLine, PORT_LINES, type Ask, type SharedProtocol } from '../../card/protocol.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import type { Card } from '../../card/card.ts';
 import { pinUses, instancesFor } from '../../circuit/pin-function.ts';
 import { addEmptyBus } from '../../plan/edits.ts';
-import { cheapestFirst } from '../../buy/cost';
+import { cheapestFirst } from '../../buy/cost.ts';
 import type { Bus } from '../../plan/plan.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
 import { within } from '../../quantity/interval.ts';
@@ -30,9 +30,9 @@ export interface NewSwitch {
 }
 
 /** Channels of a new bus switch that are thought of. */
-const MOST_CHANNELS = 4;
+const MAX_CHANNELS = 4;
 /** Buses of one protocol that are thought of, those of the plan included. */
-const MOST_BUSES = 3;
+const MAX_BUSES = 3;
 
 export const busLines = (protocol: SharedProtocol): [line: string, ask: Ask][] =>
   Object.entries(PORT_LINES[protocol]).filter(([line]) => isBusLine(protocol, line));
@@ -57,7 +57,7 @@ export function segmentsOf(
     const own = circuit.plan.buses.filter((bus) => bus.protocol === protocol);
     const main = own.filter(({ behind }) => !behind);
     for (const bus of main) segments.push({ bus, protocol, isNew: false, after: null, behind: null });
-    const wanted = Math.min(MOST_BUSES, Math.max(1, instances(bench, protocol)));
+    const wanted = Math.min(MAX_BUSES, Math.max(1, instances(bench, protocol)));
     let after: string | null = null;
     for (let n = main.length; n < wanted; n++) {
       const made = addEmptyBus(plan, protocol);
@@ -83,11 +83,7 @@ export function segmentsOf(
   const newSwitch = protocols.has('i2c') ? switchFor(bench, segments) : null;
   if (newSwitch) {
     let after: string | null = null;
-    for (
-      let channel = 0;
-      channel < Math.min(MOST_CHANNELS, newSwitch.card.busSwitch?.channels.length ?? 0);
-      channel++
-    ) {
+    for (let channel = 0; channel < Math.min(MAX_CHANNELS, newSwitch.card.busSwitch?.channels.length ?? 0); channel++) {
       const id = `${newSwitch.upstream}-channel-${channel}`;
       const above = segments.find(({ bus }) => bus.id === newSwitch.upstream)?.bus.name ?? newSwitch.upstream;
       const name = `${above} ${channel}`.slice(0, 40);

@@ -7,7 +7,7 @@ import type { Plan } from '../../plan/plan.ts';
 import { addPullUps } from '../../remedy/pull-up.ts';
 import type { Encoding } from './encode.ts';
 import { CHOICE, isThere, readPlaced } from './making.ts';
-import type { Way, Wayfarer } from './ways.ts';
+import type { Way, PartOptions } from './ways.ts';
 
 /** The option that was taken of a choice. */
 export type Taken = (choice: string) => string | null;
@@ -16,7 +16,7 @@ interface Side {
   readonly bus: string;
   /** Null on the controller's side. */
   readonly far: string | null;
-  readonly members: readonly { readonly part: Wayfarer; readonly way: Way }[];
+  readonly members: readonly { readonly part: PartOptions; readonly way: Way }[];
   /** What was decided to pull it. */
   readonly option: string;
   /** The translator that takes the bus there. */
@@ -59,13 +59,13 @@ function calmBuses({ bench, parts }: Encoding, of: Taken): Set<string> {
   return new Set(circuit.plan.buses.flatMap(({ id }) => (troubled.has(id) || moved.has(id) ? [] : [id])));
 }
 
-const jumpersOf = ({ node }: Wayfarer): string[] =>
+const jumpersOf = ({ node }: PartOptions): string[] =>
   node.card.signals.flatMap(({ id, fittedPullUp }) => (fittedPullUp?.removable === 'jumper' ? [id] : []));
 
 /** One of the parts keeps its jumpers closed where it is to pull; under the rule of one pair the others open theirs. */
 function setJumpers(plan: Plan, { members, option }: Side): Plan {
   const able = option === 'own' ? members.filter(({ way }) => way.canPull) : [];
-  const isClosed = (part: Wayfarer) => jumpersOf(part).every((signal) => !part.choice.opened.includes(signal));
+  const isClosed = (part: PartOptions) => jumpersOf(part).every((signal) => !part.choice.opened.includes(signal));
   const locked = able.find(({ part }) => part.choice.locked && isClosed(part));
   const puller = (locked ?? able.find(({ part }) => isClosed(part)) ?? able.find(({ part }) => !part.choice.locked))
     ?.part.choice.id;

@@ -1,6 +1,6 @@
 /** What stands before anything is decided: sources, regulators and the controller, and what might be added to them. */
 import { isSteady } from '../../card/source.ts';
-import { buyingOf } from '../../buy/currency';
+import { buyingOf } from '../../buy/currency.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import type { Card } from '../../card/card.ts';
 import type { Supply } from '../../card/card-shape.ts';
@@ -8,7 +8,7 @@ import type { Library } from '../../card/library.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { SOCKET } from '../../card/kinds.ts';
-import { cheapestFirst } from '../../buy/cost';
+import { cheapestFirst } from '../../buy/cost.ts';
 import { documentOf } from '../../plan/document.ts';
 import { newPart, setFeed } from '../../plan/edits.ts';
 import type { PartChoice, Plan } from '../../plan/plan.ts';

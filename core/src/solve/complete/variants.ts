@@ -3,14 +3,14 @@
  * board on another source. Each is settled only where those before it could not be.
  */
 import { isSteady } from '../../card/source.ts';
-import { buyingOf } from '../../buy/currency';
+import { buyingOf } from '../../buy/currency.ts';
 import type { Card } from '../../card/card.ts';
 import { SOCKET } from '../../card/kinds.ts';
 import type { Library } from '../../card/library.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
-import { cheapestFirst } from '../../buy/cost';
+import { cheapestFirst } from '../../buy/cost.ts';
 import { documentOf } from '../../plan/document.ts';
 import { changePart, changePort, freeId, newPart } from '../../plan/edits.ts';
 import type { Plan } from '../../plan/plan.ts';
@@ -20,8 +20,8 @@ import { switchesElse } from '../../check/drive-contact.ts';
 import { keyOf } from '../../plan/ref.ts';
 
 /** Kinds of drivers and of sources that are thought of. */
-const MOST_DRIVERS = 4;
-const MOST_SOURCES = 2;
+const MAX_DRIVERS = 4;
+const MAX_SOURCES = 2;
 
 interface Load {
   readonly part: string;
@@ -99,7 +99,7 @@ function onSources(circuit: Circuit, library: Library): Plan[] {
       if (!isSteady(card) || card.outlet || !offer?.voltage || offer.cells) return false;
       return within(toInterval(offer.voltage), toInterval(supply.range));
     })
-    .slice(0, MOST_SOURCES)
+    .slice(0, MAX_SOURCES)
     .flatMap((card): Plan[] => {
       const offer = card.rails?.[0];
       if (!offer) return [];
@@ -132,5 +132,5 @@ function driven(circuit: Circuit, library: Library): Plan[] {
   const loads = unswitched(circuit);
   if (loads.length === 0) return [circuit.plan];
   const cards = cheapestFirst([...library.values()], buyingOf(circuit.plan)).filter(({ driver }) => driver);
-  return cards.flatMap((card) => withDrivers(circuit, loads, card) ?? []).slice(0, MOST_DRIVERS);
+  return cards.flatMap((card) => withDrivers(circuit, loads, card) ?? []).slice(0, MAX_DRIVERS);
 }

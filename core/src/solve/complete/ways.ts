@@ -2,7 +2,7 @@
 import type { Message } from '../../quantity/message.ts';
 import { maySupply } from '../../circuit/charger.ts';
 import { takesLeads } from '../../circuit/cable.ts';
-import { buyingOf } from '../../buy/currency';
+import { buyingOf } from '../../buy/currency.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { isBusLine, isShared, isTwoWay } from '../../card/protocol.ts';
 import type { Card } from '../../card/card.ts';
@@ -10,7 +10,7 @@ import type { PartNode, Rail } from '../../circuit/model.ts';
 import type { Result } from '../../check/result.ts';
 import { FIVE_VOLTS, NEAR_RAIL } from '../../check/level-feed-rule.ts';
 import { mightFeed } from '../../check/supply-range.ts';
-import { cheapestFirst } from '../../buy/cost';
+import { cheapestFirst } from '../../buy/cost.ts';
 import type { PartChoice } from '../../plan/plan.ts';
 import { within } from '../../quantity/interval.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
@@ -24,7 +24,7 @@ export interface Way {
   readonly canPull: boolean;
 }
 
-export interface Wayfarer {
+export interface PartOptions {
   readonly node: PartNode;
   readonly choice: PartChoice;
   readonly ways: readonly Way[];
@@ -169,7 +169,7 @@ function throughNow({ circuit }: Bench, choice: PartChoice): { card: string; nea
   return helper?.kind === 'translator' ? { card: helper.card, near: helper.near, far: helper.far } : null;
 }
 
-export function waysOf(bench: Bench, node: PartNode, memory: Memory): Wayfarer | null {
+export function waysOf(bench: Bench, node: PartNode, memory: Memory): PartOptions | null {
   const { choice, card } = node;
   const near = logicRail(bench.standing.wide);
   if (!choice || near === null) return null;

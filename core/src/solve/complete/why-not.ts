@@ -3,7 +3,7 @@ import { carrierOf, printedNames } from '../../circuit/carrier.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import type { Circuit, PinWish } from '../../circuit/model.ts';
-import { piecesCost } from '../../buy/cost';
+import { piecesCost } from '../../buy/cost.ts';
 import { documentOf } from '../../plan/document.ts';
 import { removePart, setLocked, setPin } from '../../plan/edits.ts';
 import type { Plan } from '../../plan/plan.ts';
@@ -75,9 +75,9 @@ export interface WhyNot {
 }
 
 /** Exclusions that have nothing in common are told one after the other. */
-const MOST_EXCLUSIONS = 4;
+const MAX_EXCLUSIONS = 4;
 /** Other cards that are tried for a part that cannot be wired. */
-const MOST_STAND_INS = 3;
+const MAX_STAND_INS = 3;
 
 /** The resources without whose limit the same members could all be had. */
 function quarrels(problem: Problem, members: readonly Member[]): Message[] {
@@ -151,7 +151,7 @@ function standIns({ bench, parts }: Encoding, members: readonly Member[]): Relax
   const before = piecesCost(circuit.plan, library);
   const found: Relaxation[] = [];
   for (const card of rivals(circuit, library, part.node)) {
-    if (found.length >= MOST_STAND_INS) break;
+    if (found.length >= MAX_STAND_INS) break;
     const plan = swapCard(circuit.plan, part.choice.id, part.node.card, card);
     const swapped = deriveCircuit(documentOf(plan, circuit.cards.values(), library));
     const node = swapped.parts.get(part.choice.id);
@@ -212,7 +212,7 @@ function stranded({ bench, problem, parts }: Encoding): WhyNot[] {
 export function whyNot(encoding: Encoding): WhyNot[] {
   const found: WhyNot[] = [];
   let given: ReadonlySet<number> = new Set();
-  while (found.length < MOST_EXCLUSIONS) {
+  while (found.length < MAX_EXCLUSIONS) {
     const exclusion = exclusionOf(encoding.problem, given);
     const [first] = exclusion?.members ?? [];
     if (!exclusion || !first) break;

@@ -18,7 +18,7 @@ export interface Exclusion {
 }
 
 /** What giving one up comes to is worked out only where that is soon done. */
-const MOST_NODES = 3000;
+const MAX_NODES = 3000;
 
 const without = (all: ReadonlySet<number>, ...gone: readonly number[]): ReadonlySet<number> =>
   new Set([...all].filter((m) => !gone.includes(m)));
@@ -50,7 +50,7 @@ export function exclusionOf(problem: Problem, gone: ReadonlySet<number> = new Se
     relaxations: members.flatMap((m): Relaxation[] => {
       const member = problem.members[m];
       if (!member) return [];
-      const found = solveJoint(problem, { given: new Set([...gone, m]), most: MOST_NODES });
+      const found = solveJoint(problem, { given: new Set([...gone, m]), most: MAX_NODES });
       return [{ member, goals: found?.goals ?? null, taken: found?.taken ?? null }];
     }),
   };

@@ -42,7 +42,7 @@ const LONG = 400;
 const ROUND = weigh({ cents: 1 });
 
 /** Options of a choice that are looked at before one is gone into. */
-const MOST_LOOKED_AT = 16;
+const MAX_LOOKED_AT = 16;
 
 /** Nodes between two reports. */
 const REPORT = 256;
@@ -193,7 +193,7 @@ class Search {
   ): { readonly option: number; readonly least: number }[] {
     const { state, p } = this;
     const found: { option: number; least: number }[] = [];
-    const looks = !this.any && (state.left[choice] ?? 0) <= MOST_LOOKED_AT;
+    const looks = !this.any && (state.left[choice] ?? 0) <= MAX_LOOKED_AT;
     for (let o = p.first[choice] ?? 0; o < (p.first[choice + 1] ?? 0); o++) {
       if (!state.alive[o]) continue;
       const least = looks ? this.lookAhead(o, matched) : 0;

@@ -1,7 +1,7 @@
 /** What a whole set costs and gives, worked out from nothing but its choices: the measure that any search is held to. */
 import type { Card } from '../../card/card.ts';
 import type { Offer } from '../../card/card-shape.ts';
-import { purchase } from '../../buy/purchase';
+import { purchase } from '../../buy/purchase.ts';
 import type { Option, SetProblem } from './problem.ts';
 import { busesFor, pinJudge } from './resources.ts';
 import { perOwner } from '../../quantity/memo.ts';

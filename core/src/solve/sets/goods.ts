@@ -1,5 +1,5 @@
 import type { Offer } from '../../card/card-shape.ts';
-import { purchase } from '../../buy/purchase';
+import { purchase } from '../../buy/purchase.ts';
 import { perOwnerAndKey } from '../../quantity/memo.ts';
 
 /** Prices of an offer by the pieces wanted; a search asks them at every step. */

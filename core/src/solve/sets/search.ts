@@ -39,7 +39,7 @@ export interface SetFront {
 }
 
 /** More partial sets than this at one need are given up: the page stays alive, and says so. */
-const MOST_STATES = 120_000;
+const MAX_STATES = 120_000;
 /** Partial sets between two breaths, so that a cancel is heard. */
 const BREATH = 4000;
 /** Partial sets that the narrow run keeps at each need. */
@@ -59,7 +59,7 @@ export function* searchSteps(problems: readonly SetProblem[]): Generator<SetProg
   const front = new Front();
   let looked = 0;
   let complete = true;
-  for (const width of [NARROW, MOST_STATES]) {
+  for (const width of [NARROW, MAX_STATES]) {
     for (const problem of problems) {
       if (problem.needs.length === 0 || problem.needs.some(({ options }) => options.length === 0)) continue;
       const count = problem.needs.length;
@@ -84,7 +84,7 @@ export function* searchSteps(problems: readonly SetProblem[]): Generator<SetProg
             if (front.beats(best) || !grown.fits()) continue;
             next.push(grown);
           }
-          if (next.length > MOST_STATES * 8) break;
+          if (next.length > MAX_STATES * 8) break;
         }
         const layer = undominated(next, laterThan(problem, n + 1));
         let step = layer.next();
@@ -93,7 +93,7 @@ export function* searchSteps(problems: readonly SetProblem[]): Generator<SetProg
           step = layer.next();
         }
         states = step.value;
-        if (states.length > MOST_STATES || next.length > MOST_STATES * 8) complete = false;
+        if (states.length > MAX_STATES || next.length > MAX_STATES * 8) complete = false;
         if (!complete) return { sets: front.sorted(), covered: coveredBy(problems), looked, complete };
         if (states.length > width) states = spread(states, width);
       }

@@ -55,7 +55,7 @@
     ['weakest allowed', chart.allowed ? R(window.max) : 'none'],
     ...(effective ? [['together', `${R(effective.min)} to ${R(effective.max)}`]] : []),
     ['values of the series inside', window.values.map(R).join(', ') || 'none'],
-    ['house rule takes', window.choice === null ? 'none' : R(window.choice)],
+    ['my rules take', window.choice === null ? 'none' : R(window.choice)],
   ]}
   bind:width
 >

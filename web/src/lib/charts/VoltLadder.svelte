@@ -3,15 +3,19 @@
   import { formatQuantity, formatSigned } from '@idle-breadboard/core/figures';
   import type { Result } from '@idle-breadboard/core/verify';
   import { seen } from '../kit/out-of-sight';
-  import { ladder, type Roof } from './volt-ladder';
+  import { ladder, type AbsoluteMaximum } from './volt-ladder';
 
-  let { results, label, roof }: { results: readonly Result[]; label: string; roof?: Roof | undefined } = $props();
+  let {
+    results,
+    label,
+    absoluteMaximum,
+  }: { results: readonly Result[]; label: string; absoluteMaximum?: AbsoluteMaximum | undefined } = $props();
   let width = $state(300);
-  const shown = seen(() => ladder(results, width, roof));
+  const shown = seen(() => ladder(results, width, absoluteMaximum));
   const drawn = $derived(shown());
   const words = $derived(
     drawn
-      ? `${label}. ${drawn.gaps.map((g) => `${g.level} margin ${formatSigned(g.margin, 'V')}`).join(', ')}${drawn.roof ? `; at most ${formatQuantity(drawn.roof.peak, 'V')}, roof ${formatQuantity(drawn.roof.volts, 'V')}` : ''}`
+      ? `${label}. ${drawn.gaps.map((g) => `${g.level} margin ${formatSigned(g.margin, 'V')}`).join(', ')}${drawn.absoluteMaximum ? `; at most ${formatQuantity(drawn.absoluteMaximum.peak, 'V')}, absolute maximum ${formatQuantity(drawn.absoluteMaximum.volts, 'V')}` : ''}`
       : '',
   );
   const id = $props.id();
@@ -25,16 +29,16 @@
           <path d="M0 0V5" stroke="var(--danger)" stroke-width="1.6" />
         </pattern>
       </defs>
-      {#if drawn.roof}
+      {#if drawn.absoluteMaximum}
         <rect
-          x={drawn.roof.x}
+          x={drawn.absoluteMaximum.x}
           y="2"
-          width={Math.max(0, width - drawn.roof.x)}
+          width={Math.max(0, width - drawn.absoluteMaximum.x)}
           height="31"
           fill="url(#{id}-hatch)"
           opacity="0.55"
         />
-        <path d="M{drawn.roof.x} 1V34" stroke="var(--danger)" stroke-width="1.6" />
+        <path d="M{drawn.absoluteMaximum.x} 1V34" stroke="var(--danger)" stroke-width="1.6" />
       {/if}
       {#each drawn.bars as bar (bar.lane + bar.level)}
         <rect
@@ -55,8 +59,11 @@
           stroke-dasharray={gap.margin < 0 ? '3 2' : undefined}
         />
       {/each}
-      {#if drawn.roof}
-        <path d="M{drawn.roof.peakX - 4} 1h8l-4 6z" fill={drawn.roof.broken ? 'var(--danger)' : 'var(--ink)'} />
+      {#if drawn.absoluteMaximum}
+        <path
+          d="M{drawn.absoluteMaximum.peakX - 4} 1h8l-4 6z"
+          fill={drawn.absoluteMaximum.broken ? 'var(--danger)' : 'var(--ink)'}
+        />
       {/if}
       <path d="M0 34.5H{width}" stroke="var(--line)" />
       {#each drawn.ticks as tick, i (i)}

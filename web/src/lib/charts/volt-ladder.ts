@@ -11,7 +11,7 @@ interface LadderBar {
 }
 
 /** What an end stands, where the highest voltage is not one of its own results. */
-export interface Roof {
+export interface AbsoluteMaximum {
   readonly volts: number;
   readonly peak: number;
   readonly broken: boolean;
@@ -22,7 +22,7 @@ export interface Ladder {
   readonly bars: readonly LadderBar[];
   /** The gaps between the lanes: positive where the link holds. */
   readonly gaps: readonly { level: 'high' | 'low'; from: number; to: number; margin: number }[];
-  readonly roof: { x: number; volts: number; peak: number; peakX: number; broken: boolean } | null;
+  readonly absoluteMaximum: { x: number; volts: number; peak: number; peakX: number; broken: boolean } | null;
   readonly ticks: readonly { x: number; text: string }[];
 }
 
@@ -33,17 +33,17 @@ const find = (results: readonly Result[], check: string) =>
  * @param results of one receiver: level/high, level/low, level/over-voltage
  * @param width px
  */
-export function ladder(results: readonly Result[], width: number, given?: Roof): Ladder | null {
+export function ladder(results: readonly Result[], width: number, given?: AbsoluteMaximum): Ladder | null {
   const high = find(results, 'level/high');
   const low = find(results, 'level/low');
   const over = find(results, 'level/over-voltage');
-  const roof: Roof | undefined =
+  const absoluteMaximum: AbsoluteMaximum | undefined =
     over && over.limit !== null && over.measured !== null && (!given || (over.margin ?? 0) < given.volts - given.peak)
       ? { volts: over.limit, peak: over.measured, broken: over.severity !== null }
       : given;
   const volts = [high, low]
     .flatMap((r) => [r?.measured ?? null, r?.limit ?? null])
-    .concat(roof ? [roof.volts, roof.peak] : [])
+    .concat(absoluteMaximum ? [absoluteMaximum.volts, absoluteMaximum.peak] : [])
     .filter((v) => v !== null);
   if (volts.length === 0) return null;
   // The axis stands still while a value is swept, and jumps only now and then.
@@ -51,7 +51,7 @@ export function ladder(results: readonly Result[], width: number, given?: Roof):
   const x = scaleLinear([0, top], [4, width - 4]);
   const bars: LadderBar[] = [];
   const gaps: Ladder['gaps'][number][] = [];
-  const end = x(roof?.peak ?? Math.max(...volts));
+  const end = x(absoluteMaximum?.peak ?? Math.max(...volts));
   if (high && high.measured !== null && high.limit !== null) {
     bars.push({
       lane: 'given',
@@ -78,7 +78,9 @@ export function ladder(results: readonly Result[], width: number, given?: Roof):
     width,
     bars,
     gaps,
-    roof: roof ? { ...roof, x: x(roof.volts), peakX: x(roof.peak) } : null,
+    absoluteMaximum: absoluteMaximum
+      ? { ...absoluteMaximum, x: x(absoluteMaximum.volts), peakX: x(absoluteMaximum.peak) }
+      : null,
     ticks: x.ticks(Math.max(2, Math.floor(width / 60))).map((t) => ({ x: x(t), text: `${t}` })),
   };
 }

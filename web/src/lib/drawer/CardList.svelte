@@ -106,7 +106,7 @@
             >{card.name}{#if drawer.isOwn(card.id)}<span class="mine"> mine, {card.revision}</span>{/if}</span
           >
           <span class="unit grow">{card.class}</span>
-          <span class="unit">{trust.figures - trust.onTrust} of {trust.figures} figures sourced</span>
+          <span class="unit">{trust.figures - trust.assumed} of {trust.figures} figures sourced</span>
           <span class="value price">{price(card)}</span>
         </button>
       {/each}

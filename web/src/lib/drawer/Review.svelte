@@ -161,7 +161,7 @@
           <summary
             >{reading.made.missing.length}
             {reading.made.missing.length === 1 ? 'figure is' : 'figures are'} missing that checks ask for; what the template
-            says stays on trust</summary
+            says stays assumed</summary
           >
           <ul>
             {#each reading.made.missing as miss (miss.title)}<li>
@@ -170,7 +170,9 @@
           </ul>
         </details>
       {:else}
-        <p class="m-0">Choose a card of its class: what this datasheet does not say is taken over from it, on trust.</p>
+        <p class="m-0">
+          Choose a card of its class: what this datasheet does not say is taken over from it, as assumed.
+        </p>
       {/if}
       {#if trouble}<p role="alert" class="m-0 text-danger">{trouble}</p>{/if}
       <button

@@ -40,7 +40,7 @@
             { id: 'do-assign', name: 'Assign the rest of the pins', hint: '', run: () => void assignRest() },
             { id: 'do-export', name: 'Export this plan', hint: '', run: doExport },
             { id: 'do-print', name: 'Print', hint: 'wiring or parts', run: () => window.print() },
-            { id: 'do-rules', name: 'Name and house rules', hint: '', run: () => (view.sheet = 'rules') },
+            { id: 'do-rules', name: 'Name and my rules', hint: '', run: () => (view.sheet = 'rules') },
             { id: 'do-proofs', name: 'All proofs', hint: '', run: () => (view.sheet = 'proofs') },
           ]
         : []),

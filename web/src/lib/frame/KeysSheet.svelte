@@ -7,7 +7,7 @@
     [']', 'the next finding'],
     ['[', 'the finding before'],
     ['m', 'mend all: everything that is open, settled together'],
-    ['Enter', 'take the first remedy of the finding in hand'],
+    ['Enter', 'take the first remedy of the current finding'],
     ['Ctrl+Z', 'take back'],
     ['Ctrl+Shift+Z', 'do again'],
     ['?', 'this list'],

@@ -34,7 +34,7 @@
           >Duplicate this plan</DropdownMenu.Item
         >
         <DropdownMenu.Item class="menu-item" onSelect={() => (view.sheet = 'rules')}
-          >Name and house rules</DropdownMenu.Item
+          >Name and my rules</DropdownMenu.Item
         >
         <DropdownMenu.Item class="menu-item text-danger" onSelect={() => (view.sheet = 'remove')}
           >Remove this plan</DropdownMenu.Item

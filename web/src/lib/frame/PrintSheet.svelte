@@ -34,7 +34,7 @@
   <h1>{plan.name}</h1>
   <p>
     {standing === 'verified'
-      ? `Verified, ${passes().length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit`
+      ? `Verified, ${passes().length} proofs, ${verdict.assumed} rest on assumed figures; the wiring was read back and agrees with the circuit`
       : standing === 'unread'
         ? `PROVED, NOT YET VERIFIED: ${sayUnread(verdict.unread.length)} Read them below before you wire this`
         : verdict.status === 'verified'
@@ -44,7 +44,7 @@
   </p>
   {#each open as finding (finding.key)}<p><strong>{finding.severity}</strong>: {say(finding.message)}</p>{/each}
   {#if build?.why}<p>{say(build.why.says)}</p>{/if}
-  {#each build?.proof?.discords ?? [] as discord, i (i)}<p>{say(discord.says)}</p>{/each}
+  {#each build?.proof?.mismatches ?? [] as mismatch, i (i)}<p>{say(mismatch.says)}</p>{/each}
   {#if build && view.station !== 'parts'}
     <h2>Safety</h2>
     <ul>

@@ -35,7 +35,9 @@
   function effectOf(remedy: Remedy): string {
     const parts = [`ends ${remedy.ends.length} ${remedy.ends.length === 1 ? 'finding' : 'findings'}`];
     if (remedy.brings.length > 0) parts.push(`brings ${remedy.brings.length} ${remedy.brings[0]?.severity ?? ''}`);
-    if (remedy.deepens.length > 0) parts.push(`makes ${remedy.deepens.length} worse until settled`);
+    const worse = remedy.deepens.length;
+    if (worse === 1) parts.push('another finding gets worse until its own remedy is taken');
+    if (worse > 1) parts.push(`${worse} other findings get worse until their own remedies are taken`);
     if (remedy.pieces > 0) parts.push(`adds ${remedy.pieces} ${remedy.pieces === 1 ? 'part' : 'parts'}`);
     if (remedy.pieces < 0) parts.push(`saves ${-remedy.pieces} ${remedy.pieces === -1 ? 'part' : 'parts'}`);
     if (Math.abs(remedy.cost) > 0.004) parts.push(signedMoney(remedy.cost));
@@ -111,7 +113,7 @@
   <p class="unit hint">
     Choose a finding: <kbd class="value">]</kbd> the next, <kbd class="value">[</kbd> the one before,
     <kbd class="value">Enter</kbd>
-    takes its first remedy, <kbd class="value">Ctrl+Z</kbd> takes it back. Any proof in the banks shows its sum here.
+    takes its first remedy, <kbd class="value">Ctrl+Z</kbd> takes it back. Any proof shows its sum here.
   </p>
 {/if}
 

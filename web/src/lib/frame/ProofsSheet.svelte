@@ -48,8 +48,8 @@
       bind:value={filter}
     />
     <span class="unit"
-      >{all.length} shown, {passes().length} hold, {workbench.study?.verdict.onTrust ?? 0} on trust (class-typical or memory)
-      · fingerprint
+      >{all.length} shown, {passes().length} hold, {workbench.study?.verdict.assumed ?? 0} rest on assumed figures (typical
+      of the class, or from memory) · fingerprint
       <span class="value" data-fingerprint>{workbench.study?.fingerprint}</span></span
     >
   </div>

@@ -101,7 +101,7 @@
   const set = (change: Partial<HouseRules>, why: string) => plan && workbench.edit(setRules(plan, change), why);
 </script>
 
-<Sheet open={view.sheet === 'rules'} title="Name and house rules" close={() => (view.sheet = null)}>
+<Sheet open={view.sheet === 'rules'} title="Name and my rules" close={() => (view.sheet = null)}>
   {#if plan && rules}
     <div class="overflow-y-auto p-3">
       <p>
@@ -158,10 +158,10 @@
           ><QuantityField
             value={Math.round(rules.derating * 100)}
             unit="%"
-            label="derating"
+            label="share of a stated limit that is allowed"
             width="4em"
             check={(v) => (v >= 10 && v <= 100 ? null : 'from 10 to 100 %')}
-            change={(percent) => set({ derating: percent / 100 }, 'Derating')}
+            change={(percent) => set({ derating: percent / 100 }, 'Allowed share')}
           /></span
         >
         <span class="unit why">{RULE_REASONS.derating}</span>

@@ -51,7 +51,7 @@
   {:else}
     <strong>Verified</strong> · <span class="value">{passes().length}</span> proofs<span class="more"
       >{#if tightest}, tightest <Quantity value={tightest.margin} unit={tightest.unit} signed />{/if};
-      <span class="value">{verdict.onTrust}</span> on trust</span
+      <span class="value">{verdict.assumed}</span> rest on assumed figures</span
     >
   {/if}
 </button>

@@ -23,7 +23,7 @@
   role="slider"
   tabindex="0"
   aria-orientation="horizontal"
-  aria-label="width of the two banks"
+  aria-label="width of decisions and proofs"
   aria-valuemin="25"
   aria-valuemax="70"
   aria-valuenow={Math.round(view.split * 100)}

@@ -34,12 +34,12 @@
       : setFeed(plan, feed.part, feed.supply.id, value);
   }
   /** A few pins that could feed it, where the house rules let pins feed parts. */
-  const MOST_PINS = 4;
+  const MAX_PINS = 4;
   const pins = $derived.by(() => {
     const { controller } = circuit;
     if (!controller || controller.id === feed.part || circuit.plan.rules.pinPower === 0) return [];
     const makesRails = (circuit.parts.get(feed.part)?.card.rails ?? []).length > 0;
-    return makesRails ? [] : freePinsFor(circuit, { ask: 'out' }).slice(0, MOST_PINS);
+    return makesRails ? [] : freePinsFor(circuit, { ask: 'out' }).slice(0, MAX_PINS);
   });
   const pinLabel = (pin: string) => circuit.controller?.card.terminals.find(({ id }) => id === pin)?.label ?? pin;
 </script>

@@ -58,9 +58,9 @@
         <path d="M{marks.limit} 1V13" stroke="var(--ink)" stroke-width="1.5" />
       </svg>
     {/if}
-    {#if result.onTrust}<span
+    {#if result.assumed}<span
         class="trust"
-        title="Rests on figures typical of the class of part, not on this part’s datasheet">on trust</span
+        title="Rests on figures typical of the class of part, not on this part’s datasheet">assumed</span
       >{/if}
   {/if}
 </button>

@@ -26,13 +26,13 @@ export async function buildPdf({ circuit, verdict, build, fingerprint, size, fon
   page.heading(circuit.plan.name, 17);
   page.line(
     standing === 'verified'
-      ? `Verified, ${verdict.passes.length + build.results.length} proofs, ${verdict.onTrust} on trust; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
+      ? `Verified, ${verdict.passes.length + build.results.length} proofs, ${verdict.assumed} rest on assumed figures; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
       : standing === 'unread'
         ? `PROVED, NOT YET VERIFIED: ${sayUnread(verdict.unread.length)} Fingerprint ${fingerprint}.`
         : `NOT VERIFIED. Do not wire this. Fingerprint ${fingerprint}.`,
   );
   if (build.why) page.line(say(build.why.says));
-  for (const { says } of build.proof?.discords ?? []) page.line(say(says));
+  for (const { says } of build.proof?.mismatches ?? []) page.line(say(says));
   page.heading('Safety');
   for (const { hazard, labels, says, asks, read } of build.wiring.cautions)
     page.line(`${asks ? (read ? '[x] ' : '[ ] ') : ''}${hazard}, ${say(labels)}: ${says}`);

@@ -20,8 +20,8 @@ const isMatrix = (value: unknown): value is Matrix =>
   Array.isArray(value) && value.length === 6 && value.every((n) => typeof n === 'number');
 
 /** Pages with more than this are drawings or hostile; what is beyond is not read. */
-const MOST_ITEMS = 20_000;
-const MOST_RULINGS = 6_000;
+const MAX_ITEMS = 20_000;
+const MAX_RULINGS = 6_000;
 
 /** The numbers by which pdf.js names drawing operations, handed in so that this file needs no part of it at run time. */
 export interface Operations {
@@ -56,7 +56,7 @@ export async function pageText(page: PDFPageProxy, ops: Operations): Promise<Pag
     // Text that does not run from left to right is no row of a table.
     if (Math.abs(placed[1]) > 0.05 * Math.hypot(placed[0], placed[1]) || placed[0] <= 0 || height < 2) continue;
     items.push({ text: item.str, x: placed[4], y: placed[5], width: item.width, height });
-    if (items.length >= MOST_ITEMS) break;
+    if (items.length >= MAX_ITEMS) break;
   }
   return {
     page: page.pageNumber,
@@ -72,7 +72,7 @@ async function rulingsOf(page: PDFPageProxy, base: Matrix, ops: Operations): Pro
   const rulings: Ruling[] = [];
   const stack: Matrix[] = [];
   let now = base;
-  for (let i = 0; i < list.fnArray.length && rulings.length < MOST_RULINGS; i++) {
+  for (let i = 0; i < list.fnArray.length && rulings.length < MAX_RULINGS; i++) {
     const fn = list.fnArray[i];
     const args: unknown = list.argsArray[i];
     if (fn === ops.save || fn === ops.paintFormXObjectBegin) {

@@ -21,7 +21,7 @@ import type { Opened, Picture, ReaderWorker } from './reader';
 Object.assign(globalThis, { pdfjsWorker: pdfWorker });
 
 /** Words kept for the second pass; a longer document is read to here and says so. */
-const MOST_WORDS = 400_000;
+const MAX_WORDS = 400_000;
 
 let open: PDFDocumentProxy | null = null;
 
@@ -97,7 +97,7 @@ async function read(document: PDFDocumentProxy, progress: Parameters<ReaderWorke
   const laid: PageReading[] = [];
   const unread: number[] = [];
   let words = 0;
-  for (let page = 1; page <= pages && words < MOST_WORDS; page++) {
+  for (let page = 1; page <= pages && words < MAX_WORDS; page++) {
     progress({ page, pages });
     try {
       const proxy = await document.getPage(page);

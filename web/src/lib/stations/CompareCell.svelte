@@ -1,6 +1,6 @@
 <!-- One figure of a candidate: the value, the need behind it, its difference to the reference, where it comes from. -->
 <script lang="ts">
-  import { ON_TRUST } from '@idle-breadboard/core/card';
+  import { ASSUMED } from '@idle-breadboard/core/card';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import type { Cell, ComparisonRow } from '@idle-breadboard/core/verify';
   import { say } from '@idle-breadboard/core/words';
@@ -44,8 +44,8 @@
   });
   const source = $derived(
     cell.source
-      ? ON_TRUST.has(cell.source.kind)
-        ? 'on trust'
+      ? ASSUMED.has(cell.source.kind)
+        ? 'assumed'
         : `${cell.source.kind}${cell.source.page ? ` p. ${cell.source.page}` : ''}`
       : '',
   );

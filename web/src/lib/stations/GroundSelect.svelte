@@ -6,12 +6,12 @@
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, part }: { circuit: Circuit; part: PartNode } = $props();
-  const MOST_PINS = 4;
+  const MAX_PINS = 4;
   const now = $derived(parseRef(part.choice?.ground).own ?? null);
   const free = $derived(
     circuit.plan.rules.pinPower === 0 || (part.card.rails ?? []).length > 0
       ? []
-      : freePinsFor(circuit, { ask: 'out' }).slice(0, MOST_PINS),
+      : freePinsFor(circuit, { ask: 'out' }).slice(0, MAX_PINS),
   );
   const pins = $derived([...new Set([...(now === null ? [] : [now]), ...free])]);
   const labelOf = (pin: string) => circuit.controller?.card.terminals.find(({ id }) => id === pin)?.label ?? pin;

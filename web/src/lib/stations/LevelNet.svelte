@@ -5,7 +5,7 @@
   import type { Result } from '@idle-breadboard/core/verify';
   import { say } from '@idle-breadboard/core/words';
   import VoltLadder from '../charts/VoltLadder.svelte';
-  import type { Roof } from '../charts/volt-ladder';
+  import type { AbsoluteMaximum } from '../charts/volt-ladder';
   import FeedSelect from '../kit/FeedSelect.svelte';
   import Proof from '../kit/Proof.svelte';
   import Quantity from '../kit/Quantity.svelte';
@@ -46,8 +46,8 @@
   );
   const mixed = $derived(pullsToSeveralRails(net) ? of(proofs, net.id, 'level/mixed-pull-ups')[0] : undefined);
 
-  /** Where pull-ups to several rails meet, the roof of each end is held against that one voltage. */
-  function roofOf(end: NetEnd): Roof | undefined {
+  /** Where pull-ups to several rails meet, the absolute maximum of each end is held against that one voltage. */
+  function absoluteMaximumOf(end: NetEnd): AbsoluteMaximum | undefined {
     const level = end.levels.absoluteMax;
     const supply = end.power.voltage;
     if (!mixed || mixed.measured === null || !level || !supply) return undefined;
@@ -124,8 +124,8 @@
       {/if}
     {/snippet}
     {#snippet prove()}
-      {#if results.length > 0 || roofOf(end)}
-        <VoltLadder {results} roof={roofOf(end)} label={say(end.label)} />
+      {#if results.length > 0 || absoluteMaximumOf(end)}
+        <VoltLadder {results} absoluteMaximum={absoluteMaximumOf(end)} label={say(end.label)} />
         {#each results as result (result.key)}<Proof {result} compact />{/each}
       {:else}
         <span class="unit">{silent(end)}</span>

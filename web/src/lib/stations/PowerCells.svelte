@@ -16,7 +16,7 @@
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, proofs, rail }: { circuit: Circuit; proofs: Proofs; rail: Rail } = $props();
-  const MOST_EATERS = 6;
+  const MAX_EATERS = 6;
   const runtime = $derived(runtimeOf(circuit, rail));
   const runFor = $derived(circuit.plan.runFor);
   const choices = $derived(whatIfs.for(rail.ref));
@@ -78,7 +78,7 @@
       <RuntimeCurve label={say(rail.label)} {runtime} wanted={runFor} />
     {/snippet}
   </Row>
-  {#each runtime.eaters.slice(0, MOST_EATERS) as eater (eater.subject + eater.doing)}
+  {#each runtime.eaters.slice(0, MAX_EATERS) as eater (eater.subject + eater.doing)}
     <Row subjects={[eater.subject]} depth={1}>
       {#snippet choose()}<span class="grow">{say(eaterName(eater))}</span><Quantity
           value={eater.amps}

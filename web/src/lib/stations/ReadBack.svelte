@@ -29,7 +29,7 @@
   {:else if proof}
     <p><Glyph severity="danger" /> <strong>The wiring is not the circuit.</strong></p>
     <ul>
-      {#each proof.discords as discord, i (i)}<li>{say(discord.says)}</li>{/each}
+      {#each proof.mismatches as mismatch, i (i)}<li>{say(mismatch.says)}</li>{/each}
     </ul>
   {/if}
 </div>

@@ -19,7 +19,7 @@
   function take(set: FoundSet) {
     if (!workbench.plan || sets.isOld(workbench.plan)) return;
     workbench.edit(takeSet(workbench.plan, workbench.library, set), 'take a whole set');
-    view.say('The plan has the set. What it still needs stands in the tray.');
+    view.say('The plan has the set. What it still needs stands among the findings.');
   }
 </script>
 

@@ -16,12 +16,12 @@
   const shown = $derived(now && !sockets.some((on) => key(on) === key(now)) ? [now, ...sockets] : sockets);
 
   /** Where its order fits if pins beside it are given to it. */
-  const MOST_WAYS = 6;
+  const MAX_WAYS = 6;
   const ways = $derived(
     node?.choice && !node.helper
       ? straightIn(circuit, part)
           .filter(({ on }) => !shown.some((other) => key(other) === key(on)))
-          .slice(0, MOST_WAYS)
+          .slice(0, MAX_WAYS)
       : [],
   );
   const pinsSaid = (count: number) => (count === 0 ? '' : count === 1 ? ', a pin feeds it' : `, ${count} pins feed it`);

@@ -6,7 +6,7 @@
     fieldOf,
     formatBits,
     formatWord,
-    mostOf,
+    maximumOf,
     parseWord,
     withField,
   } from '@idle-breadboard/core/figures';
@@ -75,11 +75,11 @@
             class="field value"
             type="number"
             min="0"
-            max={mostOf(field)}
+            max={maximumOf(field)}
             value={shown}
             onchange={(event) => {
               const next = event.currentTarget.valueAsNumber;
-              if (Number.isInteger(next) && next >= 0 && next <= mostOf(field))
+              if (Number.isInteger(next) && next >= 0 && next <= maximumOf(field))
                 change((now) => withField(now, field, next));
             }}
           />

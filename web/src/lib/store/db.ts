@@ -82,7 +82,7 @@ async function bringUp(store: Transaction): Promise<void> {
 export const shelf = new Shelf();
 
 /** Steps kept for each plan. */
-const MOST_STEPS = 400;
+const MAX_STEPS = 400;
 
 /** Stores one step of a plan; whatever was undone before it is gone. One transaction: all or nothing. */
 export async function storeStep(plan: StoredPlan, step: StoredStep): Promise<void> {
@@ -91,7 +91,7 @@ export async function storeStep(plan: StoredPlan, step: StoredStep): Promise<voi
     await shelf.steps.put(step);
     await shelf.steps
       .where('[planId+index]')
-      .between([plan.id, 0], [plan.id, step.index - MOST_STEPS])
+      .between([plan.id, 0], [plan.id, step.index - MAX_STEPS])
       .delete();
     await shelf.plans.put(plan);
   });

@@ -38,7 +38,7 @@ function fittedJoins(circuit: Circuit): Mated[] {
 }
 
 /** Nodes by place. Places that nothing joins get nodes of their own when they are first asked for. */
-export class Copper {
+export class Connectivity {
   private readonly grids: readonly Grid[];
   private readonly rows = new Map<string, number>();
   private readonly lone = new Map<string, number>();
@@ -80,7 +80,7 @@ export class Copper {
   }
 
   /** Voltages of another build carried over, pin by pin: a first guess. */
-  guessFrom(other: Copper, volts: Float64Array): Float64Array {
+  guessFrom(other: Connectivity, volts: Float64Array): Float64Array {
     const guess = new Float64Array(this.count);
     for (const [pin, node] of this.pins) {
       const there = other.pins.get(pin);

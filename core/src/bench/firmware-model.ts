@@ -3,7 +3,7 @@ import type { Port } from '../card/card-shape.ts';
 import type { BusNode, Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
 import { diodeCurrent } from '../physics/currents.ts';
-import { LED_CURRENT_FAINT } from '../standard/practice.ts';
+import { LED_CURRENT_FAINT } from '../standard/common-practice.ts';
 import type { LineEnd } from './elements.ts';
 import { withClosed, withHigh, withPull, type BenchState } from './state.ts';
 import { lightModel, usual } from './usual.ts';
@@ -15,7 +15,7 @@ const RUNS = 0.6;
 
 const keyOfEnd = (end: NetEnd): string => keyOf(end.part, end.controller ? end.terminal : end.signal);
 
-export class Talk {
+export class FirmwareModel {
   private readonly circuit: Circuit;
   private readonly nets: ReadonlyMap<string, Net>;
 
@@ -97,7 +97,7 @@ export class Talk {
     const bus = this.circuit.buses.find(({ id }) => id === busId);
     if (!bus) return [];
     const found = bus.members.flatMap(({ part, port, address }): number[] => {
-      const at = this.build.afflicted.addresses.get(keyOf(part, port)) ?? address;
+      const at = this.build.faulty.addresses.get(keyOf(part, port)) ?? address;
       return at !== null && this.answers(part, port, bus) ? [at] : [];
     });
     return [...new Set(found)].sort((a, b) => a - b);
@@ -159,7 +159,7 @@ export class Talk {
   private answersAsMeant(part: string, port: string): boolean {
     const bus = this.circuit.buses.find(({ members }) => members.some((m) => m.part === part && m.port === port));
     const meant = bus?.members.find((m) => m.part === part && m.port === port)?.address ?? null;
-    const at = this.build.afflicted.addresses.get(keyOf(part, port)) ?? meant;
+    const at = this.build.faulty.addresses.get(keyOf(part, port)) ?? meant;
     return at === meant && this.answers(part, port, bus);
   }
 
@@ -169,7 +169,7 @@ export class Talk {
 
   private lights(part: PartNode, port: Port): boolean {
     const ends = this.line(part, port, Object.keys(port.lines)[0] ?? '');
-    if (!ends || !port.forward || this.build.afflicted.dead.has(part.id)) return false;
+    if (!ends || !port.forward || this.build.faulty.dead.has(part.id)) return false;
     const model = lightModel(port.forward);
     const through = (state: BenchState) => {
       const { volts } = this.build.powered(state);
@@ -185,7 +185,7 @@ export class Talk {
     const [input] = driver?.card.signals ?? [];
     const pin = driver && input && this.pinOf(this.netAt(driver.id, input.id));
     const [supply] = part.card.supplies;
-    if (!pin || !supply || this.build.afflicted.dead.has(part.id)) return false;
+    if (!pin || !supply || this.build.faulty.dead.has(part.id)) return false;
     const least = usual(supply.range) * RUNS;
     const { rest } = this.build;
     const runs = (state: BenchState) => this.build.supply(part.id, supply.id, state) >= least;

@@ -3,7 +3,7 @@ import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
 import type { Change, EndIndex, Fault } from './fault.ts';
 import { keyOf } from '../plan/ref.ts';
 
-export interface Afflicted {
+export interface Faulty {
   readonly layout: Layout;
   /** Ω of leads that are joints with resistance, and of resistors of another value than planned, by key of the lead. */
   readonly ohms: ReadonlyMap<string, number>;
@@ -19,7 +19,7 @@ const withEnd = (lead: Lead, i: EndIndex, point: LeadPoint): Lead =>
   i === 0 ? { ...lead, from: point } : { ...lead, to: point };
 
 /** @param faults none for the build as planned */
-export function afflict(layout: Layout, faults: readonly Fault[]): Afflicted {
+export function injectFault(layout: Layout, faults: readonly Fault[]): Faulty {
   const leads = new Map(layout.leads.map((lead) => [lead.key, lead]));
   const ohms = new Map<string, number>();
   const closed = new Set<string>();
