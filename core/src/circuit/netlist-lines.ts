@@ -2,7 +2,7 @@
 import { keyOf } from '../plan/ref.ts';
 import { quantityOf } from '../quantity/message.ts';
 import { type Net } from './model.ts';
-import type { Builder} from './netlist-builder.ts';
+import type { Builder } from './netlist-builder.ts';
 import { behindId, groundNode, isWired, railId, tell, railNode, switchedId } from './netlist-builder.ts';
 
 const netNode = (b: Builder, net: Net, id = net.id): string =>

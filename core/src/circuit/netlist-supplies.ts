@@ -2,7 +2,7 @@
 import { wordOf } from '../quantity/message.ts';
 import { contactLoads } from './contact.ts';
 import { type Circuit, type PartNode } from './model.ts';
-import type { Builder} from './netlist-builder.ts';
+import type { Builder } from './netlist-builder.ts';
 import { GROUND, behindId, groundNode, isWired, railNode, switchedId, tell } from './netlist-builder.ts';
 import { wayOf } from './way.ts';
 
