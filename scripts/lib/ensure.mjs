@@ -16,7 +16,9 @@ function run(command, args, options = {}) {
   return status ?? 1;
 }
 
+/** What takes long or changes the machine is said before it is done. */
 function must(command, args, options) {
+  console.error(`> ${command} ${args.join(' ')}`);
   const status = run(command, args, options);
   if (status !== 0) throw new Error(`${command} ${args.join(' ')} ended with ${status}`);
 }

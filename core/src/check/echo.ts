@@ -9,7 +9,7 @@ interface Echo {
   readonly same: (quiet: Result, beside: Result) => boolean;
 }
 
-const partOf = ({ subjects }: Result): string => ownerOf(subjects[0] ?? '');
+const partOf = ({ subjects }: Result): string => ownerOf(subjects[0]);
 
 const ECHOES: readonly Echo[] = [
   // The error on the way to the counts is a term of the error of the reading.

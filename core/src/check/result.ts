@@ -136,9 +136,9 @@ interface Draft {
   readonly meaning?: Text;
   readonly ranked?: boolean;
   readonly workings?: readonly Step[];
-  /** Figures it rests on: card id and source key. */
   /** Set where it rests on a length that was taken because nobody has said it. */
   readonly assumed?: boolean;
+  /** Figures it rests on: card id and source key. */
   readonly rests?: readonly (readonly [card: string, source: string | undefined] | null | undefined)[];
 }
 

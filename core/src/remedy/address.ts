@@ -106,7 +106,7 @@ export function secondBus(circuit: Circuit, bus: BusNode, member: Member): Candi
 }
 
 export const reservedRemedies: Proposer = ({ circuit, finding }) => {
-  const { part, own: port = '' } = parseRef(finding.subjects[0] ?? '');
+  const { part, own: port = '' } = parseRef(finding.subjects[0]);
   const member = circuit.buses.flatMap(({ members }) => members).find((m) => m.part === part && m.port === port);
   if (!member) return [];
   const set = (value: number, why: Text): Candidate => ({

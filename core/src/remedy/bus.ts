@@ -26,7 +26,7 @@ export interface RemedyBusSays {
 const tell = tells<RemedyBusSays>('remedy/bus');
 
 export const stretchingRemedies: Proposer = ({ circuit, finding, library }) => {
-  const { part, own: port = '' } = parseRef(finding.subjects[0] ?? '');
+  const { part, own: port = '' } = parseRef(finding.subjects[0]);
   const node = circuit.parts.get(part);
   const stretches = node?.card.ports.find(({ id }) => id === port)?.stretches;
   if (!node || !stretches) return [];

@@ -80,7 +80,7 @@ export const contactRemedies: Proposer = (context): Candidate[] => {
 /** What switches a load that nothing switches: a relay or driver of the plan, else one more, on a free pin and a rail that suits. */
 export const switchRemedies: Proposer = (context): Candidate[] => {
   const { circuit, finding, library } = context;
-  const { part: id, own: port = '' } = parseRef(finding.subjects[0] ?? '');
+  const { part: id, own: port = '' } = parseRef(finding.subjects[0]);
   const coil = unswitched(circuit).find((c) => c.load.id === id && c.port === port);
   if (!coil) return [];
   const busy = new Set(

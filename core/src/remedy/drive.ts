@@ -54,7 +54,7 @@ export const lightRemedies: Proposer = ({ circuit, finding }) => {
 };
 
 export const coilRemedies: Proposer = ({ circuit, finding, library }) => {
-  const part = ownerOf(finding.subjects[0] ?? '');
+  const part = ownerOf(finding.subjects[0]);
   const label = circuit.parts.get(part)?.label ?? part;
   return [...library.values()]
     .filter(({ kind }) => kind === 'diode')

@@ -38,7 +38,7 @@ export const feedRuleRemedies: Proposer = ({ circuit, finding }) =>
 
 /** The port comes out of the outer translator; its breakout is fed from the controller's rail where that suits it. */
 export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
-  const { part, own: port = '' } = parseRef(finding.subjects[0] ?? '');
+  const { part, own: port = '' } = parseRef(finding.subjects[0]);
   const helper = circuit.plan.helpers.find(({ id }) => id === finding.subjects[1]);
   const node = circuit.parts.get(part);
   if (helper?.kind !== 'translator' || !node) return [];
@@ -113,7 +113,7 @@ function lettingGo({ circuit, finding }: Context): Candidate[] {
 }
 
 function stayingOn({ circuit, finding }: Context): Candidate[] {
-  const { part: partId, own: signal = '' } = parseRef(finding.subjects[0] ?? '');
+  const { part: partId, own: signal = '' } = parseRef(finding.subjects[0]);
   const part = circuit.parts.get(partId);
   if (!part?.choice || part.helper) return [];
   const reference = part.card.signals.find(({ id }) => id === signal)?.reference ?? part.card.supplies[0]?.id;

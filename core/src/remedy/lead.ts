@@ -62,7 +62,7 @@ export const inLineRemedies: Proposer = ({ circuit, finding }) => {
 
 /** Another rate that both ends can be told. */
 export const rateRemedies: Proposer = ({ circuit, finding }) => {
-  const { part: id, own: portId = '' } = parseRef(finding.subjects[0] ?? '');
+  const { part: id, own: portId = '' } = parseRef(finding.subjects[0]);
   const part = circuit.parts.get(id);
   const port = part?.card.ports.find((p) => p.id === portId);
   return (port?.rates ?? []).map((rate) => ({

@@ -68,7 +68,7 @@ export function plugCandidates(circuit: Circuit, library: Library, board: PartNo
 
 /** A plug that fits, a cable, or a source that is wired. */
 export const plugRemedies: Proposer = ({ circuit, finding, library }) => {
-  const { part, own: supply = '' } = parseRef(finding.subjects[0] ?? '');
+  const { part, own: supply = '' } = parseRef(finding.subjects[0]);
   const node = circuit.parts.get(part);
   if (!node?.choice) return [];
   const board = circuit.controller;

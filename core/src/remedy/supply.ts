@@ -185,7 +185,7 @@ export const groundRemedies: Proposer = ({ circuit, finding }) => [
 
 /** A diode or a switch before each that stands there straight, but for one. */
 export const backFeedRemedies: Proposer = ({ circuit, finding, library }) => {
-  const { part, own: supply = '' } = parseRef(finding.subjects[0] ?? '');
+  const { part, own: supply = '' } = parseRef(finding.subjects[0]);
   const node = circuit.parts.get(part);
   if (!node) return [];
   const refs = [node.choice?.feeds[supply], node.choice?.also?.[supply]].flatMap((ref) => ref ?? []);
