@@ -54,7 +54,7 @@ const ROOMS = {
     'standard',
   ],
   format: ['board', 'card', 'check', 'circuit', 'deliver', 'plan', 'quantity', 'say', 'standard'],
-  report: ['card', 'check', 'circuit', 'deliver', 'plan', 'remedy', 'say'],
+  report: ['card', 'check', 'circuit', 'deliver', 'plan', 'quantity', 'remedy', 'say'],
 };
 
 /** What an interface knows of the core: faces open rooms, and nothing in a room knows them. */

@@ -13,7 +13,7 @@ import {
   writePlan,
   type Read,
 } from '@idle-breadboard/core/files';
-import { documentOf, fingerprint, type PlanDocument } from '@idle-breadboard/core/plan';
+import { documentOf, expected, fingerprint, type PlanDocument } from '@idle-breadboard/core/plan';
 import { complete } from '@idle-breadboard/core/solve';
 import { CHECKS, verify } from '@idle-breadboard/core/verify';
 import { ruleOf } from '@idle-breadboard/core/words';
@@ -40,13 +40,12 @@ const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 const done = (text: string): Output => ({ text, complaint: '', code: 0 });
 
 function load(path: string | undefined, world: World): Read<PlanDocument> {
-  if (path === undefined)
-    return { ok: false, problems: [{ path: '', message: 'expected the path of a plan file, found none' }] };
+  if (path === undefined) return { ok: false, problems: [{ path: '', message: expected('noPath') }] };
   try {
     return readPlan(world.readFile(path));
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    return { ok: false, problems: [{ path: '', message: `${path} could not be read: ${why}` }] };
+    return { ok: false, problems: [{ path: '', message: expected('unreadable', { path, why }) }] };
   }
 }
 

@@ -4,14 +4,14 @@ import { formatMoney, formatQuantity, formatSigned } from '@idle-breadboard/core
 import { leadSays, type Report } from '@idle-breadboard/core/files';
 import type { Problem } from '@idle-breadboard/core/plan';
 import type { Completion } from '@idle-breadboard/core/solve';
-import { say, sayUnread } from '@idle-breadboard/core/words';
+import { say, sayProblems, sayUnread } from '@idle-breadboard/core/words';
 
 const lines = (...all: (string | readonly string[])[]): string => `${all.flat().join('\n')}\n`;
 
 export const problemsText = (problems: readonly Problem[]): string =>
   lines(
     `refused: ${problems.length} ${problems.length === 1 ? 'problem' : 'problems'}`,
-    problems.map(({ path, message }) => `  ${path || 'file'}: ${message}`),
+    sayProblems(problems).map(({ path, message }) => `  ${path || 'file'}: ${message}`),
   );
 
 export function verdictText(report: Report): string {

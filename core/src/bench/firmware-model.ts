@@ -1,5 +1,5 @@
 /** What the program on the controller sees of a build: who answers, which lines follow, what works when it is told to. */
-import type { Port } from '../card/card-shape.ts';
+import type { Port } from '../card/port.ts';
 import type { BusNode, Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
 import { diodeCurrent } from '../physics/currents.ts';

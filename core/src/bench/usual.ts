@@ -1,6 +1,9 @@
 /** The usual figures of cards as the elements of a network: what a typical piece of each part is like. */
 import type { Card } from '../card/card.ts';
-import type { Controller, Port, RailOffer, Signal, Supply } from '../card/card-shape.ts';
+import type { Controller } from '../card/controller.ts';
+import type { Port } from '../card/port.ts';
+import type { RailOffer } from '../card/power.ts';
+import type { Signal, Supply } from '../card/card-shape.ts';
 import type { Measure } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';

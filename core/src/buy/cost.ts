@@ -1,3 +1,4 @@
+import { piecesOf } from '../plan/helpers.ts';
 import type { Card } from '../card/card.ts';
 import type { Offer } from '../card/card-shape.ts';
 import type { Library } from '../card/library.ts';
@@ -29,9 +30,12 @@ export function piecesCost(plan: Plan, cards: Library): number {
     (sum, { card, fittedOn }) => sum + (fittedOn === undefined ? piecePrice(cards.get(card), buying) : 0),
     0,
   );
-  return plan.helpers.reduce((sum, helper) => {
-    const card = 'card' in helper ? helper.card : plan.resistors;
-    const pieces = helper.kind === 'divider' ? 2 : 1;
-    return sum + pieces * piecePrice(card === null ? undefined : cards.get(card), buying);
-  }, parts);
+  const resistor = piecePrice(plan.resistors === null ? undefined : cards.get(plan.resistors), buying);
+  return plan.helpers
+    .map(piecesOf)
+    .reduce(
+      (sum, { ohms, cards: ids }) =>
+        ids.reduce((both, id) => both + piecePrice(cards.get(id), buying), sum + ohms.length * resistor),
+      parts,
+    );
 }

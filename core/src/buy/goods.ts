@@ -1,4 +1,5 @@
 /** What a build is made of, apart from its leads: cards, and resistors by their values. */
+import { piecesOf } from '../plan/helpers.ts';
 import { multiply } from '../quantity/sum.ts';
 import type { Card } from '../card/card.ts';
 import type { Offer } from '../card/card-shape.ts';
@@ -58,10 +59,8 @@ export class Demands {
 /** The resistors of a plan by value, smallest first. */
 export function resistorCounts(circuit: Circuit): ResistorCount[] {
   const counts = new Map<number, number>();
-  for (const helper of circuit.plan.helpers) {
-    const values = 'ohms' in helper ? [helper.ohms] : helper.kind === 'divider' ? [helper.upper, helper.lower] : [];
-    for (const ohms of values) counts.set(ohms, (counts.get(ohms) ?? 0) + 1);
-  }
+  for (const ohms of circuit.plan.helpers.flatMap((helper) => piecesOf(helper).ohms))
+    counts.set(ohms, (counts.get(ohms) ?? 0) + 1);
   const box = circuit.cards.get(circuit.plan.resistors ?? '')?.assortment;
   const has = (ohms: number) =>
     !box ||
@@ -82,7 +81,8 @@ export function goodsOf(circuit: Circuit): Demands {
   const { plan } = circuit;
   const demands = new Demands();
   for (const part of plan.parts) if (part.fittedOn === undefined) demands.want(part.card, 1, part.label);
-  for (const helper of plan.helpers) if ('card' in helper) demands.want(helper.card, 1, wordOf('helper', helper.kind));
+  for (const helper of plan.helpers)
+    for (const card of piecesOf(helper).cards) demands.want(card, 1, wordOf('helper', helper.kind));
   const resistors = resistorCounts(circuit);
   const each = circuit.cards.get(plan.resistors ?? '')?.assortment?.each;
   const boxes = each

@@ -1,5 +1,6 @@
 /** What a controller's pins can do, and what they share. */
 import { z } from 'zod';
+import { form } from './problem.ts';
 import { electrical } from './electrical.ts';
 import { Id, figure, text } from './figure.ts';
 import { UsbSocket } from './power.ts';
@@ -11,7 +12,7 @@ const Ohms = figure('Ω');
 
 const FUNCTION =
   /^(in|out|irq|touch|pwm\d{0,2}|adc\d\.\d{1,2}|dac\d|i2c\d\.(sda|scl)|uart\d\.(tx|rx)|spi\d\.(clk|in|out|select))$/;
-const PinFunction = z.string().regex(FUNCTION, 'a pin function such as in, out, pwm, adc1.6 or i2c0.sda');
+const PinFunction = z.string().regex(FUNCTION, form('pinFunction'));
 
 export const Pin = z.strictObject({
   terminal: Id,
@@ -89,7 +90,7 @@ export const Controller = z.strictObject({
         id: Id,
         name: text(40),
         takes: z
-          .array(z.string().regex(/^(adc|i2c|uart|spi)\d$/, 'a unit such as adc2'))
+          .array(z.string().regex(/^(adc|i2c|uart|spi)\d$/, form('unit')))
           .min(1)
           .max(8),
         meaning: text(160),
@@ -105,7 +106,7 @@ export const Controller = z.strictObject({
         id: Id,
         name: text(40),
         channels: z
-          .array(z.string().regex(/^pwm\d{1,2}$/, 'a PWM channel such as pwm4'))
+          .array(z.string().regex(/^pwm\d{1,2}$/, form('pwmChannel')))
           .min(1)
           .max(16),
         /** Set where the system needs the counter at this frequency. */

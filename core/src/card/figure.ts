@@ -1,4 +1,7 @@
 import { z } from 'zod';
+import type { Message } from '../quantity/message.ts';
+import { issueOf } from '../quantity/problem.ts';
+import { expected, form } from './problem.ts';
 import { EVIDENCE } from './evidence.ts';
 
 export const text = (most: number) => z.string().trim().min(1).max(most);
@@ -7,7 +10,7 @@ export const text = (most: number) => z.string().trim().min(1).max(most);
 export const Id = z
   .string()
   .max(48)
-  .regex(/^[a-z0-9][a-z0-9-]*$/, 'an id of lower-case letters, digits and hyphens');
+  .regex(/^[a-z0-9][a-z0-9-]*$/, form('id'));
 export type Id = z.infer<typeof Id>;
 
 export const Source = z.strictObject({
@@ -31,25 +34,22 @@ const NON_NEGATIVE: ReadonlySet<string> = new Set(['Ω', 'A', 'F', 's', 'Hz', 'H
 
 function checkBounds(
   figure: { min?: number; typ?: number; max?: number; unit: string },
-  issue: (message: string) => void,
+  issue: (says: Message) => void,
 ) {
   const given = [figure.min, figure.typ, figure.max].filter((value) => value !== undefined);
-  if (given.length === 0) issue('expected at least one of min, typ, max');
+  if (given.length === 0) issue(expected('anyBound'));
   if (given.some((value, i) => i > 0 && value < (given[i - 1] ?? value))) {
-    issue(`expected min ≤ typ ≤ max, found ${given.join(' > ')}`);
+    issue(expected('boundsInOrder', { found: given.map(String) }));
   }
-  if (NON_NEGATIVE.has(figure.unit) && given.some((value) => value < 0)) {
-    issue(`expected no negative value in ${figure.unit}, found ${given.find((value) => value < 0)}`);
-  }
+  const negative = NON_NEGATIVE.has(figure.unit) ? given.find((value) => value < 0) : undefined;
+  if (negative !== undefined) issue(expected('notNegative', { unit: figure.unit, found: String(negative) }));
 }
 
 /** A figure in the named SI unit. */
 export const figure = <U extends string>(...units: [U, ...U[]]) =>
   z
     .strictObject({ ...bounds, unit: z.enum(units) })
-    .superRefine((value, context) =>
-      checkBounds(value as never, (message) => context.addIssue({ code: 'custom', message })),
-    );
+    .superRefine((value, context) => checkBounds(value as never, (says) => context.addIssue(issueOf([], says))));
 
 /**
  * An input threshold: what is guaranteed, and beside it where the input usually switches. The usual one lies on the easy side of the
@@ -59,8 +59,8 @@ export const ThresholdFigure = z
   .strictObject({ ...bounds, unit: z.enum(['V', 'share', 'offset']) })
   .superRefine(({ typ: _usual, ...guaranteed }, context) => {
     if (guaranteed.min === undefined && guaranteed.max === undefined)
-      context.addIssue({ code: 'custom', message: 'expected a guaranteed min or max besides what is typical' });
-    else checkBounds(guaranteed as never, (message) => context.addIssue({ code: 'custom', message }));
+      context.addIssue(issueOf([], expected('guaranteed')));
+    else checkBounds(guaranteed as never, (says) => context.addIssue(issueOf([], says)));
   });
 
 export type Figure<U extends string = string> = {

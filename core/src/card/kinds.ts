@@ -42,24 +42,6 @@ export const SERVICES = [
 ] as const;
 export type Service = (typeof SERVICES)[number];
 
-export const CARD_KINDS = [
-  'controller',
-  'module',
-  'source',
-  'regulator',
-  'driver',
-  'translator',
-  'resistor',
-  'diode',
-  'switch',
-  'board',
-  'leads',
-  'cable',
-  'carrier',
-  'capacitor',
-  'joint',
-] as const;
-
 /** What a lead has at its end. */
 export const LEAD_ENDS = ['male', 'female', 'bare'] as const;
 export type LeadEnd = (typeof LEAD_ENDS)[number];

@@ -1,52 +1,35 @@
 /** What the checks will ask of a card and it does not say. */
+import { type Message, tells } from '../quantity/message.ts';
 import type { Card } from './card.ts';
-import { figuresOf } from './places.ts';
 import { ASSUMED } from './evidence.ts';
+import { FIGURE_IDS, type FigureId, figureKind, type MissedId } from './figures.ts';
+import { namesAt, ownerOfPlace, standing } from './path.ts';
+import { figuresOf, figureTitle } from './places.ts';
 
 export interface Missing {
-  readonly title: string;
+  readonly title: Message;
   /** What cannot be proved without it. */
-  readonly without: string;
+  readonly without: Message;
+  /** The checks that rest on it. */
+  readonly asks: readonly string[];
 }
 
+/** What is not known without a figure; an offer is no figure and is missed all the same. */
+export type MissingSays = { readonly [Id in MissedId]: null } & { offer: null; withoutOffer: null };
+const tell = tells<MissingSays>('card/missing');
+
+const isMissed = (id: FigureId): id is MissedId => figureKind(id).missed !== undefined;
+
 export function missingOf(card: Card): Missing[] {
-  const out: Missing[] = [];
-  const say = (title: string, without: string) => out.push({ title, without });
-  for (const s of card.supplies) {
-    if (!s.absoluteMax)
-      say(`${s.id}, absolute maximum`, 'a feed above the range cannot be told from one that destroys');
-    if (!s.current.idle) say(`${s.id}, idle current`, 'the average current is counted as if it were always active');
-  }
-  for (const s of card.signals) {
-    const drives = s.kind === 'push-pull' || s.kind === 'bidirectional';
-    const listens = s.kind === 'input' || s.kind === 'open-drain' || s.kind === 'bidirectional';
-    if (drives && !s.outputHigh) say(`${s.id}, output high level`, 'whether its high is read cannot be proved');
-    if ((drives || s.kind === 'open-drain') && !s.outputLow)
-      say(`${s.id}, output low level`, 'whether its low is read cannot be proved');
-    if (listens && !s.inputHigh) say(`${s.id}, input high level`, 'whether it reads a high cannot be proved');
-    if (listens && !s.inputLow) say(`${s.id}, input low level`, 'whether it reads a low cannot be proved');
-    if (s.kind !== 'switch' && s.kind !== 'led' && s.kind !== 'passive' && !s.absoluteMax)
-      say(`${s.id}, absolute maximum`, 'whether a level damages it cannot be proved');
-    if (s.kind === 'open-drain' && !s.sinkCurrent)
-      say(`${s.id}, sink current`, 'the strongest pull-up cannot be worked out');
-  }
-  for (const p of card.ports) {
-    if (p.protocol !== 'i2c') continue;
-    if (!p.addresses) say(`${p.id}, address`, 'two parts at one address are not seen');
-    if (!p.clock) say(`${p.id}, fastest clock`, 'the bus clock cannot be proved');
-    if (!p.reading && card.measures.length > 0)
-      say(`${p.id}, bytes of a reading`, 'the time that a round of readings takes is counted without it');
-  }
-  for (const m of card.measures) {
-    if (!m.driftPerYear) say(`${m.quantity}, drift a year`, 'the error is proved for a new part only');
-    if (!m.interval && !m.conversion) say(`${m.quantity}, shortest interval`, 'too quick a schedule is not seen');
-  }
-  for (const { cells } of card.rails ?? [])
-    if (cells && !cells.selfDischarge)
-      say('what the cells lose in a year on the shelf', 'a runtime of months is told too long');
-  if (!card.body?.ambient) say('ambient temperature', 'a place that is too hot or too cold is not seen');
-  if (card.offers.length === 0) say('an offer', 'cost and arrival are counted without it');
-  return out;
+  const there = new Set(standing(card).map(({ id, place }) => `${id} ${ownerOfPlace(id, place)}`));
+  const figures = FIGURE_IDS.filter(isMissed).flatMap((id) =>
+    (figureKind(id).missed?.(card) ?? [])
+      .filter((of) => !there.has(`${id} ${of}`))
+      .map((of) => ({ title: figureTitle(id, namesAt(card, id, of)), without: tell(id), asks: figureKind(id).asks })),
+  );
+  return card.offers.length > 0
+    ? figures
+    : [...figures, { title: tell('offer'), without: tell('withoutOffer'), asks: [] }];
 }
 
 /** How many figures rest on what. */

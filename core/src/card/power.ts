@@ -1,5 +1,7 @@
 /** What parts draw in each of their states, and what gives it to them. */
 import { z } from 'zod';
+import { issueOf } from '../quantity/problem.ts';
+import { expected } from './problem.ts';
 import { Id, figure } from './figure.ts';
 
 const Volts = figure('V');
@@ -86,14 +88,9 @@ export const Cells = z
     curve.forEach((point, i) => {
       const before = curve[i - 1];
       if (before && !(point.used > before.used && point.volts <= before.volts))
-        context.addIssue({
-          code: 'custom',
-          path: ['curve', i],
-          message: 'expected more used and no more volts than in the point before',
-        });
+        context.addIssue(issueOf(['curve', i], expected('curveFalls')));
     });
-    if (curve[0]?.used !== 0 || curve.at(-1)?.used !== 1)
-      context.addIssue({ code: 'custom', path: ['curve'], message: 'expected a curve from 0 to 1' });
+    if (curve[0]?.used !== 0 || curve.at(-1)?.used !== 1) context.addIssue(issueOf(['curve'], expected('curveEnds')));
   });
 export type Cells = z.infer<typeof Cells>;
 

@@ -1,12 +1,9 @@
 /** Changing one figure of a card by its place. */
 import type { Card } from './card.ts';
 import type { Source } from './figure.ts';
-
-type Bounds = {
-  readonly min?: number | undefined;
-  readonly typ?: number | undefined;
-  readonly max?: number | undefined;
-};
+import { figureKind } from './figures.ts';
+import { kindAt, rewrite } from './path.ts';
+import type { Bounds } from './places.ts';
 
 const stated = ({ min, typ, max }: Bounds) => ({
   ...(min === undefined ? {} : { min }),
@@ -26,64 +23,44 @@ function sourceKey(card: Card, source: Source): { key: string; sources: Card['so
 }
 
 /**
+ * A card with a figure at a place, whatever stood there.
+ * @param rest unit and conditions of a figure that carries them
+ * @param source key of the card's sources
+ * @returns null where the card has no such place
+ */
+export function placeFigure(card: Card, place: string, bounds: Bounds, rest: object, source: string): Card | null {
+  const id = kindAt(place);
+  const value = bounds.max ?? bounds.typ ?? bounds.min;
+  if (!id || value === undefined) return null;
+  const { keep = 'figure' } = figureKind(id);
+  if (keep === 'figure') return rewrite(card, place, () => ({ ...stated(bounds), ...rest, source }));
+  if (keep === 'range')
+    return rewrite(card, place, (old) => ({
+      ...(old as object),
+      ...(bounds.min === undefined ? {} : { from: bounds.min }),
+      ...(bounds.max === undefined ? {} : { to: bounds.max }),
+      source,
+    }));
+  const steps = place.split('/');
+  const name = steps.at(-1) ?? '';
+  return rewrite(card, steps.slice(0, -1).join('/'), (holder) => ({ ...(holder as object), [name]: value, source }));
+}
+
+/**
  * @param place as `figuresOf` names it, such as "supplies/vcc/range"
- * @returns null when the place holds no figure that can be changed alone
+ * @returns null when no figure stands at that place
  */
 export function withFigure(card: Card, place: string, bounds: Bounds, from: Source): Card | null {
   const { key, sources } = sourceKey(card, from);
-  const given = stated(bounds);
-  const value = bounds.max ?? bounds.typ ?? bounds.min;
-  const [list, id, field, sub] = place.split('/');
-  if (value === undefined) return null;
-  if (list === 'measures') {
-    const known = card.measures.find(({ quantity }) => quantity === id);
-    if (!known) return null;
-    const change = (): typeof known | null => {
-      if (field === 'range')
-        return {
-          ...known,
-          range: { from: bounds.min ?? known.range.from, to: bounds.max ?? known.range.to, source: key },
-        };
-      if (field === 'accuracy')
-        return {
-          ...known,
-          accuracy: known.accuracy.map((a) => (`${a.from}–${a.to}` === sub ? { ...a, error: value, source: key } : a)),
-        };
-      if (field === 'resolution') return { ...known, resolution: { value, source: key } };
-      if (field === 'drift') return { ...known, driftPerYear: { value, source: key } };
-      if (field === 'interval' || field === 'conversion' || field === 'warmUp')
-        return { ...known, [field]: { ...given, unit: 's' as const, source: key } };
-      return null;
-    };
-    const changed = change();
-    return changed && { ...card, sources, measures: card.measures.map((m) => (m === known ? changed : m)) };
-  }
-  // Everywhere else a place is the path of a figure, with the id standing for its entry of the list.
-  const steps = place.split('/');
-  const put = (node: unknown, depth: number): unknown => {
-    const step = steps[depth];
-    if (step === undefined) return isFigure(node) ? { ...withoutBounds(node), ...given, source: key } : undefined;
-    if (Array.isArray(node)) {
-      const at = node.findIndex(
-        (item: unknown) => item !== null && typeof item === 'object' && Reflect.get(item, 'id') === step,
-      );
-      const changed = at < 0 ? undefined : put(node[at], depth + 1);
-      return changed === undefined ? undefined : node.map((item: unknown, i) => (i === at ? changed : item));
-    }
-    if (node === null || typeof node !== 'object') return undefined;
-    const name = step === 'pullUp' ? 'fittedPullUp' : step;
-    const inner: unknown = Reflect.get(node, name);
-    const changed =
-      name === 'fittedPullUp' && inner !== null && typeof inner === 'object'
-        ? { ...inner, value: put(Reflect.get(inner, 'value'), depth + 1) }
-        : put(inner, depth + 1);
-    return changed === undefined ? undefined : { ...node, [name]: changed };
-  };
-  const changed = put(card, 0) as Card | undefined;
+  let rest: object | undefined;
+  rewrite(card, place, (old) => {
+    if (typeof old === 'object' && old !== null) rest = withoutBounds(old);
+    else if (old !== undefined) rest = {};
+    return old;
+  });
+  const changed = rest && placeFigure(card, place, bounds, rest, key);
   return changed ? { ...changed, sources } : null;
 }
 
-const isFigure = (node: unknown): node is object =>
-  node !== null && typeof node === 'object' && 'unit' in node && 'source' in node;
 const withoutBounds = (node: object): object =>
   Object.fromEntries(Object.entries(node).filter(([name]) => !['min', 'typ', 'max'].includes(name)));

@@ -1,13 +1,14 @@
 /** Every analog reading of a plan: the part, its measure, the net it arrives on and the converter there. */
 import type { Measure } from '../card/measure.ts';
-import type { Controller } from '../card/card-shape.ts';
+import type { Controller } from '../card/controller.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
 import { dividerShare, outputOhms } from '../circuit/ends.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { analogNet } from '../physics/analog-front.ts';
 import { placesOver, shareAt } from '../physics/resistive.ts';
-import type { DividerHelper, SenseNeed } from '../plan/plan.ts';
+import { legsIn, type LegOf } from '../plan/helpers.ts';
+import type { SenseNeed } from '../plan/plan.ts';
 import { exact, type Interval } from '../quantity/interval.ts';
 import { measureFor } from './sense-error.ts';
 import { tells, type Text, type Sum } from '../quantity/message.ts';
@@ -36,7 +37,7 @@ export interface AnalogLink {
   readonly need: SenseNeed | null;
   /** What stands at the pin besides the controller: the output, the middle of a divider, or the bare part. */
   readonly end: NetEnd;
-  readonly divider: DividerHelper | null;
+  readonly divider: LegOf<'divider'> | null;
   /** Of its resistors, as a share. */
   readonly tolerance: number;
 }
@@ -56,8 +57,7 @@ export function analogLinks(circuit: Circuit): AnalogLink[] {
         const measure = measureFor(part.card, need);
         return measure?.analog && analogNet(circuit, part, measure)?.id === net.id ? [{ need, measure }] : [];
       });
-      const helper = circuit.plan.helpers.find((h) => h.kind === 'divider' && h.id === end.part);
-      const divider = helper?.kind === 'divider' ? helper : null;
+      const divider = legsIn(circuit.plan, 'divider').find((leg) => leg.helper === end.part) ?? null;
       const plain = {
         part,
         net,

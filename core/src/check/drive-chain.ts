@@ -1,3 +1,4 @@
+import { legsIn } from '../plan/helpers.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { CHAIN } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -40,10 +41,9 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
     const feed = supply && circuit.feeds.get(keyOf(part.id, supply.id));
     if (!port.chain || !net || !feed) return [];
     const ohms = net.series.reduce((sum, { ohms: each }) => sum + each, 0);
-    const farads = circuit.plan.helpers.reduce(
-      (sum, h) => (h.kind === 'capacitor' && h.part === part.id ? sum + h.farads : sum),
-      0,
-    );
+    const farads = legsIn(circuit.plan, 'supply-capacitor')
+      .filter((leg) => leg.part === part.id)
+      .reduce((sum, leg) => sum + leg.farads, 0);
     const rests = [[part.card.id, port.chain.source]] as const;
     const right = ohms >= CHAIN.least && ohms <= CHAIN.most;
     return [

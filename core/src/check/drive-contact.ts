@@ -1,3 +1,4 @@
+import { legsIn } from '../plan/helpers.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { contactLoads, onContact, type ContactLoad } from '../circuit/contact.ts';
@@ -82,7 +83,7 @@ function rated(circuit: Circuit, found: ContactLoad): Result[] {
     [load.card.id, own.current.active.source],
   ] as const;
   const inductance = load.card.ports.find(({ id }) => id === port)?.inductance;
-  const diode = circuit.plan.helpers.some((h) => h.kind === 'diode' && h.part === load.id);
+  const diode = legsIn(circuit.plan, 'coil-diode').some((leg) => leg.part === load.id);
   return [
     result(circuit, meta, {
       subjects: [relay.id, load.id],

@@ -1,3 +1,4 @@
+import { legsIn } from '../plan/helpers.ts';
 import { multiply } from '../quantity/sum.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
@@ -68,16 +69,15 @@ function duties(circuit: Circuit): Duty[] {
       },
     ];
   });
-  const acrossCoils = circuit.plan.helpers.flatMap((helper): Duty[] => {
-    if (helper.kind !== 'diode') return [];
-    const card = circuit.cards.get(helper.card);
-    const load = circuit.parts.get(helper.part);
+  const acrossCoils = legsIn(circuit.plan, 'coil-diode').flatMap((leg): Duty[] => {
+    const card = circuit.cards.get(leg.card);
+    const load = circuit.parts.get(leg.part);
     const [supply] = load?.card.supplies ?? [];
     if (!card || !load || !supply) return [];
     const volts = circuit.feeds.get(keyOf(load.id, supply.id))?.voltage?.max ?? 0;
     const amps = toInterval(supply.current.active).max;
     return [
-      { subjects: [helper.id, load.id], card, amps, volts, share: 1, where: tell('across', { load: load.label }) },
+      { subjects: [leg.helper, load.id], card, amps, volts, share: 1, where: tell('across', { load: load.label }) },
     ];
   });
   return [...inFeeds, ...acrossCoils];

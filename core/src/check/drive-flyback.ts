@@ -1,3 +1,4 @@
+import { legsIn } from '../plan/helpers.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { DIODE_DROP } from '../standard/common-practice.ts';
@@ -53,7 +54,7 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
       ];
     }
     if (!port.inductance) return [];
-    const helper = circuit.plan.helpers.some((h) => h.kind === 'diode' && h.part === part.id);
+    const helper = legsIn(circuit.plan, 'coil-diode').some((leg) => leg.part === part.id);
     const diode = helper || driver.diodeFitted;
     const volts = feed?.voltage?.max ?? toInterval(supply.range).max;
     const amps = toInterval(supply.current.active).max;

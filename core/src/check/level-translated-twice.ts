@@ -1,3 +1,4 @@
+import { helpersOf } from '../plan/helpers.ts';
 import { result, type Check, type CheckMeta } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
 import { keyOf } from '../plan/ref.ts';
@@ -23,8 +24,7 @@ const meta = {
 export const levelTranslatedTwice = {
   meta,
   run: (circuit) =>
-    circuit.plan.helpers.flatMap((helper) => {
-      if (helper.kind !== 'translator') return [];
+    helpersOf(circuit.plan, 'translator').flatMap((helper) => {
       return helper.ports.flatMap(({ part, port }) => {
         const node = circuit.parts.get(part);
         const own = node?.card.ports.find(({ id }) => id === port)?.ownTranslator;

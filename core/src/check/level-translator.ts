@@ -1,3 +1,4 @@
+import { legsIn } from '../plan/helpers.ts';
 import { wayOf } from '../circuit/way.ts';
 import type { Circuit, Net, PartNode } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -177,14 +178,13 @@ function clock(circuit: Circuit, node: PartNode, translator: Translator, far: re
 
 /** A divider only brings down: what the controller sends does not get through it. */
 function dividerWays(circuit: Circuit): Result[] {
-  return circuit.plan.helpers.flatMap((helper): Result[] => {
-    if (helper.kind !== 'divider') return [];
-    const net = circuit.nets.find(({ beyond }) => beyond === helper.id);
+  return legsIn(circuit.plan, 'divider').flatMap(({ helper, part, port }): Result[] => {
+    const net = circuit.nets.find(({ beyond }) => beyond === helper);
     if (!net) return [];
     const way = wayOf(net);
     return [
       result(circuit, meta, {
-        subjects: [helper.id, keyOf(helper.part, helper.port)],
+        subjects: [helper, keyOf(part, port)],
         severity: way === 'from' ? null : 'fault',
         message:
           way === 'from'

@@ -1,4 +1,4 @@
-import type { Port } from '../card/card-shape.ts';
+import type { Port } from '../card/port.ts';
 import type { LevelFigure } from '../card/figure.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { levelAt } from '../circuit/level.ts';

@@ -1,3 +1,4 @@
+import { legsIn } from '../plan/helpers.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Feed, Rail } from '../circuit/model.ts';
 import { PORT_CAPACITANCE } from '../standard/common-practice.ts';
@@ -46,11 +47,9 @@ function across(circuit: Circuit, ref: string, seen: ReadonlySet<string> = new S
       const node = circuit.parts.get(part);
       const label = node?.label ?? part;
       const own = supply.capacitance ? [{ label, farads: toInterval(supply.capacitance).max }] : [];
-      const fitted = circuit.plan.helpers.flatMap((h) =>
-        h.kind === 'capacitor' && h.part === part && h.supply === supply.id
-          ? [{ label: tell('capacitor', { label }), farads: h.farads }]
-          : [],
-      );
+      const fitted = legsIn(circuit.plan, 'supply-capacitor')
+        .filter((leg) => leg.part === part && leg.supply === supply.id)
+        .map(({ farads }) => ({ label: tell('capacitor', { label }), farads }));
       const passed = (node?.card.rails ?? []).filter(({ from }) => from?.supply === supply.id && from.by === 'pass');
       return [
         ...own,
@@ -95,8 +94,8 @@ function ringing(circuit: Circuit, feed: Feed): Result[] {
   const { supply, part, lead, voltage, by } = feed;
   const stands = supply.absoluteMax && toInterval(supply.absoluteMax).max;
   if (!supply.capacitance || stands === undefined || by !== 'leads' || !voltage || lead.length < RINGS_FROM) return [];
-  const damped = circuit.plan.helpers.some(
-    (h) => h.kind === 'capacitor' && h.part === part && h.supply === supply.id && h.polar,
+  const damped = legsIn(circuit.plan, 'supply-capacitor').some(
+    (leg) => leg.part === part && leg.supply === supply.id && leg.polar,
   );
   const peak = 2 * voltage.max;
   const label = circuit.parts.get(part)?.label ?? part;

@@ -1,3 +1,4 @@
+import { legsIn } from '../plan/helpers.ts';
 import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { MOTOR_CAPACITOR } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
@@ -31,10 +32,9 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
   const read = parts.filter(isRead);
   if (read.length === 0) return [];
   return parts.filter(isCoil).map((motor) => {
-    const farads = circuit.plan.helpers.reduce(
-      (sum, h) => (h.kind === 'capacitor' && h.part === motor.id ? sum + h.farads : sum),
-      0,
-    );
+    const farads = legsIn(circuit.plan, 'supply-capacitor')
+      .filter((leg) => leg.part === motor.id)
+      .reduce((sum, leg) => sum + leg.farads, 0);
     const margin = farads - MOTOR_CAPACITOR;
     return result(circuit, meta, {
       subjects: [motor.id, rail.ref, ...read.map(({ id }) => id)],

@@ -1,3 +1,4 @@
+import { legsIn } from '../plan/helpers.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { reliefs, visits, whileProgramming, type Relief } from '../circuit/programming.ts';
@@ -53,8 +54,8 @@ const HOLDS: readonly Check[] = [
 const runAll = (circuit: Circuit): Result[] => HOLDS.flatMap((check) => check.run(circuit));
 
 function relieved(circuit: Circuit, { part, supply, rail, other }: Relief): Result[] {
-  const guarded = circuit.plan.helpers.some(
-    (h) => h.kind === 'guard' && h.part === part && h.supply === supply && (h.rail === rail || h.rail === other),
+  const guarded = legsIn(circuit.plan, 'in-feed').some(
+    (leg) => leg.part === part && leg.supply === supply && (leg.rail === rail || leg.rail === other),
   );
   if (guarded) return [];
   const label = (id: string) => circuit.plan.parts.find((p) => p.id === id)?.label ?? id;

@@ -1,4 +1,5 @@
 /** Buses with the parts on them, and what can take each of those off. */
+import { helpersOf } from '../plan/helpers.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { BusNode, Member, PartNode, Selector } from './model.ts';
 import type { PowerGraph } from './power.ts';
@@ -7,7 +8,7 @@ import { keyOf } from '../plan/ref.ts';
 
 export function deriveBuses(plan: Plan, parts: ReadonlyMap<string, PartNode>, power: PowerGraph): BusNode[] {
   const beyond = beyondOf(plan);
-  const gated = new Set(plan.helpers.flatMap((h) => (h.kind === 'translator' && h.gate ? [h.id] : [])));
+  const gated = new Set(helpersOf(plan, 'translator').flatMap(({ id, gate }) => (gate ? [id] : [])));
   const members = new Map<string, Member[]>(plan.buses.map(({ id }) => [id, []]));
   const above = new Map(plan.buses.map((bus) => [bus.id, upstreamOf(plan, bus)?.id ?? null]));
   const channels = new Map(

@@ -1,6 +1,6 @@
 /** What reads an analog line: the controller's own converter, or a part that reads it for the controller. */
 import { type Text } from '../quantity/message.ts';
-import type { Controller } from '../card/card-shape.ts';
+import type { Controller } from '../card/controller.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PartNode } from './model.ts';
 import { keyOf } from '../plan/ref.ts';

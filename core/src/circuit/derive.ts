@@ -1,7 +1,8 @@
 import { libraryOf, type Library } from '../card/library.ts';
 import type { Card } from '../card/card.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { GuardHelper, PartChoice, Plan, TranslatorHelper } from '../plan/plan.ts';
+import { legsIn, type LegOf, helpersOf, type HelperOf } from '../plan/helpers.ts';
+import type { PartChoice, Plan } from '../plan/plan.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import { FEED_LINE, GROUND_LINE } from '../plan/edits.ts';
 import type { Circuit, Guard, PartNode, PinWish } from './model.ts';
@@ -33,7 +34,7 @@ export interface CircuitDeriveSays {
 const tell = tells<CircuitDeriveSays>('circuit/derive');
 
 /** The enable of a translator as a port, where it is on a pin. */
-function gatePort(card: Card, helper: TranslatorHelper): PartChoice['ports'] {
+function gatePort(card: Card, helper: HelperOf<'translator'>): PartChoice['ports'] {
   const port = card.ports.find(({ id }) => id === card.translator?.enable);
   const [line] = Object.keys(port?.lines ?? {});
   return port && line && helper.gate ? { [port.id]: { lines: { [line]: helper.gate } } } : {};
@@ -84,10 +85,10 @@ const groundWishes = (parts: ReadonlyMap<string, PartNode>, controller: PartNode
     net: pinGroundId(pin),
   }));
 
-function guardOf(helper: GuardHelper, card: Card | undefined): Guard {
+function guardOf(leg: LegOf<'in-feed'>, card: Card | undefined): Guard {
   const by = card?.kind === 'diode' ? 'diode' : 'switch';
   const drop = by === 'switch' ? 0 : card?.diode?.drop ? toInterval(card.diode.drop).max : GUARD_DROP;
-  return { ...helper, helper: helper.id, by, drop };
+  return { ...leg, by, drop };
 }
 
 /** By part: what joins its socket with its source. */
@@ -123,13 +124,11 @@ export function deriveCircuit({ plan, cards }: PlanDocument): Circuit {
   }
   // A translator stands between two rails; which of its sides is which needs their voltages.
   const controller = (plan.controller !== null && parts.get(plan.controller)) || null;
-  const guards = plan.helpers.flatMap((helper): Guard[] =>
-    helper.kind === 'guard' ? [guardOf(helper, library.get(helper.card))] : [],
-  );
+  const guards = legsIn(plan, 'in-feed').map((leg) => guardOf(leg, library.get(leg.card)));
   const bare = sketchPower(plan, parts, controller);
-  for (const helper of plan.helpers) {
-    const card = helper.kind === 'translator' ? library.get(helper.card) : undefined;
-    if (helper.kind !== 'translator' || !card?.translator) continue;
+  for (const helper of helpersOf(plan, 'translator')) {
+    const card = library.get(helper.card);
+    if (!card?.translator) continue;
     const [low, high] = nearIsLow(helper, bare) ? [helper.near, helper.far] : [helper.far, helper.near];
     const feeds = { [card.translator.lowSupply]: low, [card.translator.highSupply]: high };
     const choice = {

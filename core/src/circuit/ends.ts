@@ -6,7 +6,7 @@ import type { Signal } from '../card/card-shape.ts';
 import type { Ask } from '../card/protocol.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { exact, spread, type Interval } from '../quantity/interval.ts';
-import type { DividerHelper } from '../plan/plan.ts';
+import type { LegOf } from '../plan/helpers.ts';
 import { PIN_CAPACITANCE } from '../standard/bus-timing.ts';
 import { RESISTOR_TOLERANCE } from '../standard/common-practice.ts';
 import type { Levels, NetEnd, PartNode, Power, PullDown, PullUp } from './model.ts';
@@ -236,7 +236,7 @@ export function weakPullUp(controller: PartNode, trunk: Trunk, power: PowerGraph
  * @param tolerance of both, a share
  */
 export function dividerShare(
-  { upper, lower }: Pick<DividerHelper, 'upper' | 'lower'>,
+  { upper, lower }: Pick<LegOf<'divider'>, 'upper' | 'lower'>,
   source: Interval | null = null,
   tolerance = RESISTOR_TOLERANCE,
 ): Interval {
@@ -252,7 +252,7 @@ export function dividerShare(
 /** The resistance of the output that a divider hangs on, Ω; null where the card does not say. */
 export function outputOhms(
   card: Card | undefined,
-  { port, line }: Pick<DividerHelper, 'port' | 'line'>,
+  { port, line }: Pick<LegOf<'divider'>, 'port' | 'line'>,
 ): Interval | null {
   const id = card?.ports.find((p) => p.id === port)?.lines[line];
   const stated = card?.signals.find((signal) => signal.id === id)?.outputResistance;
@@ -263,8 +263,8 @@ export function outputOhms(
  * The middle of a divider, seen from the pin: an output with the levels of the one above it, scaled, and the two resistors
  * side by side as its resistance. The levels are volts at the part's own supply, each at its worst.
  */
-export function dividerEnd(helper: DividerHelper, above: NetEnd, tolerance: number): NetEnd {
-  const share = dividerShare(helper, above.resistance, tolerance);
+export function dividerEnd(leg: LegOf<'divider'>, above: NetEnd, tolerance: number): NetEnd {
+  const share = dividerShare(leg, above.resistance, tolerance);
   const supply = above.power.voltage;
   const scaled = (
     level: LevelFigure | undefined,
@@ -279,9 +279,9 @@ export function dividerEnd(helper: DividerHelper, above: NetEnd, tolerance: numb
   const high = scaled(above.levels.outputHigh, 'min', supply ? supply.min - above.power.drop : undefined, share.min);
   return {
     ...above,
-    part: helper.id,
+    part: leg.helper,
     label: tell('divider', { above: above.label }),
-    signal: helper.line,
+    signal: leg.line,
     terminal: '',
     kind: above.kind === 'analog-out' ? 'analog-out' : 'push-pull',
     levels: {
@@ -292,13 +292,13 @@ export function dividerEnd(helper: DividerHelper, above: NetEnd, tolerance: numb
     },
     leakage: 0,
     capacitance: 0,
-    resistance: dividerResistance(helper, above.resistance, tolerance),
+    resistance: dividerResistance(leg, above.resistance, tolerance),
     divider: true,
   };
 }
 
-function dividerResistance(helper: DividerHelper, source: Interval | null, tolerance: number): Interval {
-  const [u, l] = [spread(helper.upper, tolerance), spread(helper.lower, tolerance)];
+function dividerResistance(leg: LegOf<'divider'>, source: Interval | null, tolerance: number): Interval {
+  const [u, l] = [spread(leg.upper, tolerance), spread(leg.lower, tolerance)];
   const beside = (a: number, b: number) => (a * b) / (a + b);
   return {
     min: beside(u.min + (source?.min ?? 0), l.min),

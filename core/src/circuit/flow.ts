@@ -1,5 +1,5 @@
 /** Currents from the parts up to the sources, over time. */
-import type { RailOffer } from '../card/card-shape.ts';
+import type { RailOffer } from '../card/power.ts';
 import { mapSteps, steady, sumSteps, type Steps } from '../quantity/steps.ts';
 import { drawOf, type Draw } from './draw.ts';
 import type { Interval } from '../quantity/interval.ts';

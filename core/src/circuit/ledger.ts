@@ -2,6 +2,7 @@
  * What flows in small parts that have no supply of their own: pull-ups held low, lights, bases, dividers, resistors to ground.
  * Each is a draw on the rail that it comes from.
  */
+import { legsIn } from '../plan/helpers.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Net, NetEnd, PartNode } from './model.ts';
@@ -181,17 +182,17 @@ function pullDownLoads(net: Net, awake: Share): ExtraLoad[] {
 
 /** What an output gives into the divider behind it while it is high. */
 function dividerLoad({ plan, tolerance }: Setting, net: Net): ExtraLoad[] {
-  const helper = plan.helpers.find((h) => h.kind === 'divider' && h.id === net.beyond);
+  const divider = legsIn(plan, 'divider').find((leg) => leg.helper === net.beyond);
   const end = net.ends.find(({ divider }) => !divider);
   const volts = end?.power.voltage;
-  if (helper?.kind !== 'divider' || !end?.power.rail || !volts) return [];
-  const ohms = helper.upper + helper.lower;
+  if (!divider || !end?.power.rail || !volts) return [];
+  const ohms = divider.upper + divider.lower;
   const least = ohms * (1 - tolerance);
   const peak = volts.max / least;
   return [
     {
       rail: end.power.rail,
-      subject: helper.id,
+      subject: divider.helper,
       label: tell('dividerAfter', { end: end.label }),
       typical: volts.typ / ohms / 2,
       most: peak,

@@ -1,13 +1,15 @@
 /** What plan and cards make together. Derived once per change; plain data, so that it can cross to a worker. */
 import type { Sum, Text } from '../quantity/message.ts';
 import type { Card } from '../card/card.ts';
-import type { RailOffer, Signal, Supply } from '../card/card-shape.ts';
+import type { RailOffer } from '../card/power.ts';
+import type { Signal, Supply } from '../card/card-shape.ts';
 import type { STAGES } from '../card/power.ts';
 import type { Library } from '../card/library.ts';
 import type { Figure, LevelFigure } from '../card/figure.ts';
 import type { Ask, Protocol, SharedProtocol } from '../card/protocol.ts';
 import type { Interval } from '../quantity/interval.ts';
-import type { PartChoice, Plan, RestState, TranslatorHelper } from '../plan/plan.ts';
+import type { PartChoice, Plan, RestState } from '../plan/plan.ts';
+import type { LegOf, HelperOf } from '../plan/helpers.ts';
 
 /** The cable between an outlet and a board's socket. */
 export interface CableRun {
@@ -51,7 +53,7 @@ export interface PartNode {
   readonly label: Text;
   readonly card: Card;
   readonly choice: PartChoice | null;
-  readonly helper: TranslatorHelper | null;
+  readonly helper: HelperOf<'translator'> | null;
 }
 
 export interface Load {
@@ -216,9 +218,9 @@ export interface Net {
   /** Resistors to ground, of the plan or on a part. */
   readonly pullDowns: readonly PullDown[];
   /** Capacitors from the line to ground, F. */
-  readonly filters: readonly { helper: string; farads: number }[];
+  readonly filters: readonly LegOf<'line-capacitor'>[];
   /** Resistors in series on the way to the part, Ω. */
-  readonly series: readonly { helper: string; ohms: number }[];
+  readonly series: readonly LegOf<'in-line'>[];
   /** F, the most. */
   readonly capacitance: number;
   /** By what brings it; `part` where that is a pin or lead of a part. */

@@ -1,5 +1,6 @@
 /** Lines of buses and ports, with the resistors, dividers, coils, diodes and capacitors on them. */
-import { keyOf } from '../plan/ref.ts';
+import { legsIn, type LegOf } from '../plan/helpers.ts';
+import { keyOf, legKey } from '../plan/ref.ts';
 import { quantityOf } from '../quantity/message.ts';
 import { type Net } from './model.ts';
 import type { Builder } from './netlist-builder.ts';
@@ -33,10 +34,7 @@ export function line(b: Builder, net: Net): void {
     .map(({ part, terminal }) => ({ part, terminal }));
   const near = netNode(b, net);
   const [first, ...rest] = pins;
-  const series = net.series.filter(({ helper }) => {
-    const own = b.circuit.plan.helpers.find(({ id }) => id === helper);
-    return own?.kind !== 'series' || net.ends.some(({ part }) => part === own.part);
-  });
+  const series = net.series.filter((leg) => net.ends.some(({ part }) => part === leg.part));
   if (first) b.pin(near, first);
   let at = near;
   if (rest.length > 0)
@@ -54,19 +52,18 @@ export function line(b: Builder, net: Net): void {
   if (net.fixed && fixed) resistor(b, net.fixed.helper, net.fixed.ohms.typ, [near, fixed]);
   for (const { helper, ohms } of net.pullDowns)
     if (helper !== null) resistor(b, helper, ohms.typ, [near, groundNode(b, first?.part ?? '')]);
-  for (const { helper, farads } of net.filters)
-    capacitor(b, helper, farads, [near, groundNode(b, first?.part ?? '')], false);
+  for (const leg of net.filters) capacitor(b, leg, [near, groundNode(b, first?.part ?? '')], false);
 }
 
 /** The upper resistor stands between the part and the pin, the lower one between the pin and ground. */
 export function dividers(b: Builder, net: Net): void {
-  for (const helper of b.circuit.plan.helpers) {
-    if (helper.kind !== 'divider' || net.beyond !== helper.id) continue;
+  for (const { helper, part, upper, lower } of legsIn(b.circuit.plan, 'divider')) {
+    if (net.beyond !== helper) continue;
     const pin = b.circuit.nets.find(({ id }) => id === net.trunk);
     if (!pin) continue;
     const [above, below] = [netNode(b, net), netNode(b, pin)];
-    resistor(b, `${helper.id}/upper`, helper.upper, [above, below]);
-    resistor(b, `${helper.id}/lower`, helper.lower, [below, groundNode(b, helper.part)]);
+    resistor(b, legKey(helper, 'upper'), upper, [above, below]);
+    resistor(b, legKey(helper, 'lower'), lower, [below, groundNode(b, part)]);
   }
 }
 
@@ -97,27 +94,31 @@ export function coils(b: Builder): void {
 
 /** Diodes across a coil: their ring end on its plus. */
 function diodes(b: Builder, part: string, minus: string, plus: string): void {
-  for (const helper of b.circuit.plan.helpers)
-    if (helper.kind === 'diode' && helper.part === part)
+  for (const leg of legsIn(b.circuit.plan, 'coil-diode'))
+    if (leg.part === part)
       b.legs({
-        id: helper.id,
+        id: leg.helper,
         kind: 'diode',
-        value: b.circuit.cards.get(helper.card)?.name ?? helper.card,
+        value: b.circuit.cards.get(leg.card)?.name ?? leg.card,
         ohms: null,
-        card: helper.card,
+        card: leg.card,
         legs: [minus, plus],
         polar: [tell('plainEnd'), tell('ringEnd')],
       });
 }
 
-function capacitor(b: Builder, id: string, farads: number, legs: readonly [string, string], polar: boolean): void {
-  const own = b.circuit.plan.helpers.find((helper) => helper.id === id);
+function capacitor(
+  b: Builder,
+  { helper, farads, card }: LegOf<'line-capacitor'> | LegOf<'supply-capacitor'>,
+  legs: readonly [string, string],
+  polar: boolean,
+): void {
   b.legs({
-    id,
+    id: helper,
     kind: 'capacitor',
     value: quantityOf(farads, 'F'),
     ohms: null,
-    card: own && 'card' in own ? own.card : null,
+    card,
     legs,
     polar: polar ? [tell('longLeg'), tell('shortLeg')] : null,
   });
@@ -125,11 +126,11 @@ function capacitor(b: Builder, id: string, farads: number, legs: readonly [strin
 
 /** Capacitors across supplies. */
 export function capacitors(b: Builder): void {
-  for (const helper of b.circuit.plan.helpers) {
-    const feed = helper.kind === 'capacitor' && b.circuit.feeds.get(keyOf(helper.part, helper.supply));
-    if (helper.kind !== 'capacitor' || !feed || !feed.rail) continue;
-    const behind = behindId(helper);
+  for (const leg of legsIn(b.circuit.plan, 'supply-capacitor')) {
+    const feed = b.circuit.feeds.get(keyOf(leg.part, leg.supply));
+    if (!feed?.rail) continue;
+    const behind = behindId(leg);
     const plus = b.nodes.has(behind) ? behind : railId(feed.rail);
-    capacitor(b, helper.id, helper.farads, [plus, groundNode(b, helper.part)], helper.polar);
+    capacitor(b, leg, [plus, groundNode(b, leg.part)], leg.polar);
   }
 }

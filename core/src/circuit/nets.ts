@@ -1,7 +1,9 @@
 /** Nets: which terminals are joined, what pulls them, what they weigh. */
 import { toInterval } from '../card/to-interval.ts';
 import { spread } from '../quantity/interval.ts';
-import type { DividerHelper, Plan, TranslatorHelper } from '../plan/plan.ts';
+import { legsIn, type LegOf, type HelperOf } from '../plan/helpers.ts';
+import type { LineName } from '../plan/helpers/kind.ts';
+import type { Plan } from '../plan/plan.ts';
 import { CABLE_CAPACITANCE, JUMPER_LENGTH, ROW_CAPACITANCE } from '../standard/common-practice.ts';
 import type { Net, NetEnd, PartNode, PinWish, PullDown, PullUp } from './model.ts';
 import { boardPullUps } from './board-pull-ups.ts';
@@ -39,11 +41,11 @@ interface Making {
   /** Of the resistors of the plan, as a share. */
   readonly tolerance: number;
   readonly pullUps: ReadonlyMap<string, PullUp[]>;
-  readonly series: ReadonlyMap<string, { helper: string; ohms: number }[]>;
+  readonly series: ReadonlyMap<string, Net['series'][number][]>;
   readonly pullDowns: ReadonlyMap<string, PullDown[]>;
-  readonly filters: ReadonlyMap<string, { helper: string; farads: number }[]>;
-  readonly dividers: ReadonlyMap<string, DividerHelper>;
-  readonly fixed: ReadonlyMap<string, NonNullable<Net['fixed']>>;
+  readonly filters: ReadonlyMap<string, Net['filters'][number][]>;
+  readonly dividers: ReadonlyMap<string, LegOf<'divider'>>;
+  readonly fixed: ReadonlyMap<string, NonNullable<Net['fixed']>[]>;
   /** Channels of each translator that earlier lines have taken. */
   readonly channels: Map<string, number>;
 }
@@ -55,17 +57,24 @@ export function deriveNets(
   power: PowerGraph,
   tolerance: number,
 ): NetGraph {
+  const pulls = legsIn(plan, 'pull-up');
   const making: Making = {
     parts,
     controller,
     power,
     tolerance,
-    pullUps: pullUpHelpers(plan, power, tolerance),
-    series: seriesHelpers(plan),
-    pullDowns: pullDownHelpers(plan, tolerance),
-    filters: filterHelpers(plan),
-    dividers: new Map(plan.helpers.flatMap((h) => (h.kind === 'divider' ? [[h.id, h]] : []))),
-    fixed: fixedHelpers(plan, power, tolerance),
+    pullUps: byNet(
+      pulls.filter(({ divides }) => !divides),
+      (leg) => toRail(leg, power, tolerance),
+    ),
+    fixed: byNet(
+      pulls.filter(({ divides }) => divides),
+      (leg) => toRail(leg, power, tolerance),
+    ),
+    series: byNet(legsIn(plan, 'in-line'), (leg) => leg),
+    pullDowns: byNet(legsIn(plan, 'pull-down'), (leg) => pullDownOf(leg, tolerance)),
+    filters: byNet(legsIn(plan, 'line-capacitor'), (leg) => leg),
+    dividers: new Map(legsIn(plan, 'divider').map((leg) => [leg.helper, leg])),
     channels: new Map(),
   };
   const trunks = deriveTrunks(plan, parts);
@@ -140,7 +149,7 @@ function betweenSides(beyond: string, ends: readonly NetEnd[], making: Making): 
 }
 
 /** A translator's near rail is on its low side when its voltage is not above the far one. */
-export function nearIsLow(helper: TranslatorHelper, power: PowerGraph): boolean {
+export function nearIsLow(helper: HelperOf<'translator'>, power: PowerGraph): boolean {
   const near = power.rails.get(helper.near)?.voltage?.typ ?? 0;
   const far = power.rails.get(helper.far)?.voltage?.typ ?? 0;
   return near <= far;
@@ -148,7 +157,7 @@ export function nearIsLow(helper: TranslatorHelper, power: PowerGraph): boolean 
 
 /** A resistor of the plan from a line to a rail. */
 function toRail(
-  { id, to, ohms }: { readonly id: string; readonly to: string; readonly ohms: number },
+  { helper, rail: to, ohms }: { readonly helper: string; readonly rail: string; readonly ohms: number },
   power: PowerGraph,
   tolerance: number,
 ): PullUp & { readonly helper: string } {
@@ -160,58 +169,36 @@ function toRail(
     root: rail?.root ?? to,
     source: rail?.source ?? null,
     switches: rail?.switches ?? [],
-    helper: id,
+    helper,
     fitted: null,
-    label: tell('resistor', { id }),
+    label: tell('resistor', { id: helper }),
     figure: null,
   };
 }
 
-function pullUpHelpers(plan: Plan, power: PowerGraph, tolerance: number): Map<string, PullUp[]> {
-  const map = new Map<string, PullUp[]>();
-  for (const helper of plan.helpers) {
-    if (helper.kind !== 'pull-up') continue;
-    const key = beyondOf(keyOf(helper.of, helper.line), helper.beyond);
-    map.set(key, [...(map.get(key) ?? []), toRail(helper, power, tolerance)]);
+/** Legs by the net that they are on. */
+function byNet<L extends { readonly line: LineName }, Made>(
+  legs: readonly L[],
+  make: (leg: L) => Made,
+): Map<string, Made[]> {
+  const map = new Map<string, Made[]>();
+  for (const leg of legs) {
+    const { of, line, beyond } = leg.line;
+    const key = beyondOf(keyOf(of, line), beyond);
+    map.set(key, [...(map.get(key) ?? []), make(leg)]);
   }
   return map;
 }
 
-function seriesHelpers(plan: Plan): Map<string, { helper: string; ohms: number }[]> {
-  const map = new Map<string, { helper: string; ohms: number }[]>();
-  for (const helper of plan.helpers) {
-    if (helper.kind !== 'series') continue;
-    const key = keyOf(helper.part, helper.port, helper.line);
-    map.set(key, [...(map.get(key) ?? []), { helper: helper.id, ohms: helper.ohms }]);
-  }
-  return map;
-}
-
-function pullDownHelpers(plan: Plan, tolerance: number): Map<string, PullDown[]> {
-  const map = new Map<string, PullDown[]>();
-  for (const helper of plan.helpers) {
-    if (helper.kind !== 'pull-down') continue;
-    const key = keyOf(helper.part, helper.port, helper.line);
-    const entry: PullDown = {
-      ohms: spread(helper.ohms, tolerance),
-      helper: helper.id,
-      label: tell('resistor2', { helper: helper.id }),
-      figure: null,
-    };
-    map.set(key, [...(map.get(key) ?? []), entry]);
-  }
-  return map;
-}
-
-function filterHelpers(plan: Plan): Map<string, { helper: string; farads: number }[]> {
-  const map = new Map<string, { helper: string; farads: number }[]>();
-  for (const helper of plan.helpers) {
-    if (helper.kind !== 'filter') continue;
-    const key = keyOf(helper.part, helper.port, helper.line);
-    map.set(key, [...(map.get(key) ?? []), { helper: helper.id, farads: helper.farads }]);
-  }
-  return map;
-}
+const pullDownOf = (
+  { helper, ohms }: { readonly helper: string; readonly ohms: number },
+  tolerance: number,
+): PullDown => ({
+  ohms: spread(ohms, tolerance),
+  helper,
+  label: tell('resistor2', { helper }),
+  figure: null,
+});
 
 function fittedPullDown(end: NetEnd, parts: ReadonlyMap<string, PartNode>): PullDown[] {
   const part = parts.get(end.part);
@@ -220,13 +207,6 @@ function fittedPullDown(end: NetEnd, parts: ReadonlyMap<string, PartNode>): Pull
   const figure = { card: part.card.id, source: fitted.source };
   return [{ ohms: toInterval(fitted), helper: null, label: tell('on', { part: part.label }), figure }];
 }
-
-const fixedHelpers = (plan: Plan, power: PowerGraph, tolerance: number): Map<string, NonNullable<Net['fixed']>> =>
-  new Map(
-    plan.helpers.flatMap((h) =>
-      h.kind === 'fixed' ? [[keyOf(h.part, h.port, h.line), toRail(h, power, tolerance)] as const] : [],
-    ),
-  );
 
 const DRIVES_HIGH: ReadonlySet<string> = new Set(['push-pull', 'bidirectional', 'analog-out']);
 
@@ -268,7 +248,7 @@ function finishNet(trunk: Trunk, beyond: string | null, bare: readonly NetEnd[],
     ends,
     pullUps,
     weak: beyond === null && controller ? weakPullUp(controller, trunk, power) : null,
-    fixed: beyond === null && only?.beyond === null ? (making.fixed.get(trunk.id) ?? null) : null,
+    fixed: beyond === null && only?.beyond === null ? (making.fixed.get(trunk.id)?.at(-1) ?? null) : null,
     pullDowns,
     filters,
     series: making.series.get(trunk.id) ?? [],

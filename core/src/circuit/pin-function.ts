@@ -1,6 +1,6 @@
 /** What a pin of a controller can do, and what a line asks of it. */
 import type { Card } from '../card/card.ts';
-import type { Pin } from '../card/card-shape.ts';
+import type { Pin } from '../card/controller.ts';
 import type { Feature } from '../card/controller.ts';
 import { peripheralOf, roleOf, type Ask } from '../card/protocol.ts';
 import { printedNames } from './carrier.ts';

@@ -3,7 +3,7 @@
  * fuse, a switch, or nothing - a rail that the board makes of it. Everything after this sees a card like any other.
  */
 import type { Card } from '../card/card.ts';
-import type { RailOffer } from '../card/card-shape.ts';
+import type { RailOffer } from '../card/power.ts';
 import { SOCKET, SOCKET_RAIL } from '../card/kinds.ts';
 import type { UsbSocket } from '../card/power.ts';
 import type { PartChoice } from '../plan/plan.ts';

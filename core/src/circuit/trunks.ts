@@ -1,9 +1,11 @@
 /** The lines of a plan, each from the pin of the controller (or the channel of a bus switch) to the parts on it. */
+import { legsIn, helpersOf } from '../plan/helpers.ts';
 import { labelOf } from './label.ts';
 import { type Text } from '../quantity/message.ts';
-import type { Port } from '../card/card-shape.ts';
+import type { Port } from '../card/port.ts';
 import { isBusLine, isShared, PORT_LINES, type Ask } from '../card/protocol.ts';
-import type { Bus, PinChoice, Plan } from '../plan/plan.ts';
+import type { Bus, Plan } from '../plan/plan.ts';
+import type { PinChoice } from '../plan/pin-choice.ts';
 import type { PartNode } from './model.ts';
 import { keyOf } from '../plan/ref.ts';
 
@@ -40,10 +42,9 @@ export interface Trunk {
 /** What stands between the controller and a line: by "part.port" a translator, by "part.port.line" a divider. */
 export function beyondOf(plan: Plan): (part: string, port: string, line: string) => string | null {
   const map = new Map<string, string>();
-  for (const helper of plan.helpers) {
-    if (helper.kind === 'translator') for (const { part, port } of helper.ports) map.set(keyOf(part, port), helper.id);
-    if (helper.kind === 'divider') map.set(keyOf(helper.part, helper.port, helper.line), helper.id);
-  }
+  for (const { id, ports } of helpersOf(plan, 'translator'))
+    for (const { part, port } of ports) map.set(keyOf(part, port), id);
+  for (const { helper, part, port, line } of legsIn(plan, 'divider')) map.set(keyOf(part, port, line), helper);
   return (part, port, line) => map.get(keyOf(part, port, line)) ?? map.get(keyOf(part, port)) ?? null;
 }
 

@@ -1,3 +1,4 @@
+import { legsIn } from '../plan/helpers.ts';
 /** What can hardly be computed, and is looked at instead: a list to tick, only where the build has it. Common practice. */
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { THICKEST_JUMPER } from '../circuit/contacts.ts';
@@ -31,8 +32,8 @@ const hazardous = ({ card }: PartNode, hazard: string): boolean =>
 export function checklistOf(circuit: Circuit): Message[] {
   const { plan } = circuit;
   const parts = [...circuit.parts.values()];
-  const beside = plan.helpers.flatMap((h) =>
-    h.kind === 'capacitor' || h.kind === 'filter' ? (circuit.parts.get(h.part) ?? []) : [],
+  const beside = [...legsIn(plan, 'supply-capacitor'), ...legsIn(plan, 'line-capacitor')].flatMap(
+    ({ part }) => circuit.parts.get(part) ?? [],
   );
   const pulled = parts.filter(
     ({ card, choice }) =>

@@ -1,6 +1,6 @@
 /** A first reading that cannot be wrong: something whose value everybody has at hand. */
 import type { Card } from '../card/card.ts';
-import type { Port } from '../card/card-shape.ts';
+import type { Port } from '../card/port.ts';
 import type { Measure } from '../card/measure.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { tells, type Message, type Text } from '../quantity/message.ts';

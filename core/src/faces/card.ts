@@ -1,7 +1,9 @@
 /** What an interface knows of cards, the library, and datasheets. */
-export { RegisterWord, Terminal } from '../card/card-shape.ts';
+export { RegisterWord } from '../card/port.ts';
+export { Terminal } from '../card/card-shape.ts';
 export { Card } from '../card/card.ts';
-export { type Accepted, cloneTemplate, enterFigures } from '../card/enter.ts';
+export type { Accepted } from '../card/accepted.ts';
+export { cloneTemplate, enterFigures } from '../card/enter.ts';
 export { EVIDENCE, type Evidence, ASSUMED } from '../card/evidence.ts';
 export { Source } from '../card/figure.ts';
 export { type LeadEnd, SERVICES, SOCKET, type Service, WATER } from '../card/kinds.ts';
@@ -22,6 +24,6 @@ export {
   readPage,
   settleProposals,
 } from '../card/reader/read.ts';
-export { SLOTS, type SlotId } from '../card/reader/slots.ts';
+export { type SlotId, SLOT_IDS, slotOf } from '../card/reader/slots.ts';
 export { toInterval } from '../card/to-interval.ts';
 export { withFigure } from '../card/with-figure.ts';

@@ -11,7 +11,7 @@ export {
   addHelper,
   addNeed,
   changeBus,
-  changeHelper,
+  changeHelperOf,
   changeNeed,
   changePart,
   changePort,
@@ -19,10 +19,7 @@ export {
   feedByLine,
   freeId,
   hangBus,
-  removeBus,
-  removeHelper,
   removeNeed,
-  removePart,
   serveNeed,
   setAcknowledged,
   setAddress,
@@ -48,6 +45,7 @@ export {
   setStock,
   setUsed,
 } from '../plan/edits.ts';
+export { removeBus, removeHelper, removePart } from '../plan/remove.ts';
 export { fingerprint } from '../plan/fingerprint.ts';
 export { HouseRules } from '../plan/house-rules.ts';
 export { needName, watched } from '../plan/need-name.ts';
@@ -65,7 +63,8 @@ export {
   Spot,
   type TriggerNeed,
 } from '../plan/plan.ts';
-export { type Problem, referenceProblems } from '../plan/references.ts';
+export { referenceProblems } from '../plan/references.ts';
+export { type Problem, expected } from '../quantity/problem.ts';
 export { swapCard } from '../plan/swap.ts';
 export { type Trial, tried, withTrial } from '../plan/trial.ts';
 export { keyOf, ownerOf, parseRef, placeKey } from '../plan/ref.ts';

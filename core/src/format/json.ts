@@ -1,5 +1,5 @@
 import { parse, type ParseError } from 'jsonc-parser';
-import type { Problem } from '../plan/references.ts';
+import { expected, type Problem } from '../quantity/problem.ts';
 
 /** Files larger than this are not read, in characters. */
 const LARGEST_FILE = 8_000_000;
@@ -9,10 +9,10 @@ export function parseJson(text: string): { ok: true; value: unknown } | { ok: fa
   if (text.length > LARGEST_FILE) {
     return {
       ok: false,
-      problems: [{ path: '', message: `expected at most ${LARGEST_FILE} characters, found ${text.length}` }],
+      problems: [{ path: '', message: expected('characters', { most: LARGEST_FILE, found: text.length }) }],
     };
   }
-  if (text.trim() === '') return { ok: false, problems: [{ path: '', message: 'expected JSON, found an empty file' }] };
+  if (text.trim() === '') return { ok: false, problems: [{ path: '', message: expected('emptyFile') }] };
   try {
     return { ok: true, value: JSON.parse(text) as unknown };
   } catch {
@@ -21,16 +21,12 @@ export function parseJson(text: string): { ok: true; value: unknown } | { ok: fa
     parse(text, errors, { disallowComments: true });
     const position = errors[0]?.offset ?? 0;
     // A text cut inside a string is reported at the string's beginning.
-    const cut =
-      position + (errors[0]?.length ?? 0) >= text.trimEnd().length - 1 ? '; the file seems to be cut off' : '';
-    return {
-      ok: false,
-      problems: [{ path: '', message: `expected JSON, found something else at ${lineColumn(text, position)}${cut}` }],
-    };
+    const cut = position + (errors[0]?.length ?? 0) >= text.trimEnd().length - 1;
+    return { ok: false, problems: [{ path: '', message: expected('json', { ...lineColumn(text, position), cut }) }] };
   }
 }
 
-function lineColumn(text: string, position: number): string {
+function lineColumn(text: string, position: number): { line: number; column: number } {
   const before = text.slice(0, position).split('\n');
-  return `line ${before.length}, column ${(before.at(-1)?.length ?? 0) + 1}`;
+  return { line: before.length, column: (before.at(-1)?.length ?? 0) + 1 };
 }

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { LOG_KINDS, type LogEntry } from '../deliver/logbook.ts';
 import { parseJson } from './json.ts';
 import { checkEnvelope, type Read } from './plan-file.ts';
+import { expected } from '../quantity/problem.ts';
 import { problemsOf } from './problems.ts';
 
 const LOGBOOK_FORMAT = 'idle-breadboard/logbook';
@@ -75,7 +76,7 @@ export function readLogbook(text: string): Read<Logbook> {
   const problems = entries.flatMap(({ id }, i) => {
     const again = seen.has(id);
     seen.add(id);
-    return again ? [{ path: `/entries/${i}/id`, message: `expected an id used once, found “${id}” again` }] : [];
+    return again ? [{ path: `/entries/${i}/id`, message: expected('idOnce', { found: id }) }] : [];
   });
   if (problems.length > 0) return { ok: false, problems };
   return {

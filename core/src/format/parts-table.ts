@@ -8,6 +8,8 @@ import { addressesIn } from '../card/reader/codes.ts';
 import { QUANTITIES } from '../card/quantities.ts';
 import type { Card } from '../card/card.ts';
 import { figuresOf } from '../card/places.ts';
+import type { Message } from '../quantity/message.ts';
+import { expected } from '../quantity/problem.ts';
 import type { Read } from './plan-file.ts';
 
 /** A table with more lines than this is no list of parts. */
@@ -36,7 +38,7 @@ const COLUMN: Readonly<Record<'symbol' | 'conditions' | 'min' | 'typ' | 'max' | 
   unit: /^units?$/i,
 };
 
-const no = (path: string, message: string): Read<never> => ({ ok: false, problems: [{ path, message }] });
+const no = (path: string, message: Message): Read<never> => ({ ok: false, problems: [{ path, message }] });
 
 /**
  * Reads a CSV with a line of heads. Either a line for each figure ("part, parameter, min, typ, max, unit"), or a line
@@ -45,28 +47,19 @@ const no = (path: string, message: string): Read<never> => ({ ok: false, problem
 export function readPartsTable(text: string): Read<readonly PartProposals[]> {
   const parsed = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), { skipEmptyLines: 'greedy', delimiter: '' });
   const quote = parsed.errors.find(({ type }) => type === 'Quotes');
-  if (quote) return no(`/${(quote.row ?? 0) + 1}`, 'expected a closing quotation mark, found none');
+  if (quote) return no(`/${(quote.row ?? 0) + 1}`, expected('closingMark'));
   const [head, ...lines] = parsed.data as Table;
-  if (!head || lines.length === 0) return no('', 'expected a line of heads and at least one line below it');
-  if (lines.length > MAX_LINES) return no('', `expected at most ${MAX_LINES} lines, found ${lines.length}`);
+  if (!head || lines.length === 0) return no('', expected('heads'));
+  if (lines.length > MAX_LINES) return no('', expected('lines', { most: MAX_LINES, found: lines.length }));
   const long = lines.findIndex((line) => line.length > head.length);
   if (long >= 0) {
-    return no(
-      `/${long + 2}`,
-      `expected ${head.length} cells as in the line of heads, found ${lines[long]?.length ?? 0}`,
-    );
+    return no(`/${long + 2}`, expected('cells', { heads: head.length, found: lines[long]?.length ?? 0 }));
   }
   const heads = head.map((cell) => cell.trim());
   const figure = heads.findIndex((cell) => FIGURE.test(cell));
   const part = heads.findIndex((cell) => NAME.test(cell));
   if (figure < 0 && part < 0) {
-    return no(
-      '/1',
-      `expected a column “part” or “parameter”, found ${heads
-        .map((cell) => `“${cell}”`)
-        .join(', ')
-        .slice(0, 200)}`,
-    );
+    return no('/1', expected('column', { found: heads.slice(0, 12) }));
   }
   const mark = decimalMark(lines.flat().join(' '));
   const all = text;

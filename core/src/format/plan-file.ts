@@ -3,10 +3,12 @@ import { Card } from '../card/card.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import { MAX_PARTS, Plan } from '../plan/plan.ts';
 import { PLAN_FORMAT, PLAN_VERSION } from '../plan/version.ts';
-import { referenceProblems, type Problem } from '../plan/references.ts';
+import { referenceProblems } from '../plan/references.ts';
+import type { Message } from '../quantity/message.ts';
+import { expected, type Problem } from '../quantity/problem.ts';
 import { parseJson } from './json.ts';
 import { migratePlanFile } from './migrate.ts';
-import { describe, problemsOf } from './problems.ts';
+import { foundIn, problemsOf } from './problems.ts';
 
 /** A plan file: the plan with every card that it uses. */
 export const PlanFile = z.strictObject({
@@ -19,22 +21,18 @@ export const PlanFile = z.strictObject({
 export type Read<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
-const no = (path: string, message: string): Read<never> => ({ ok: false, problems: [{ path, message }] });
+const no = (path: string, message: Message): Read<never> => ({ ok: false, problems: [{ path, message }] });
 
 /** Format and version first: what comes from a newer program is refused by name, not by its unknown fields. */
 export function checkEnvelope(value: unknown, format: string, version: number): Read<object> {
   if (value === null || typeof value !== 'object' || Array.isArray(value))
-    return no('', `expected an object, found ${describe(value)}`);
+    return no('', expected('object', { found: foundIn(value) }));
   const found: unknown = Reflect.get(value, 'format');
-  if (found !== format) return no('/format', `expected “${format}”, found ${describe(found)}`);
+  if (found !== format) return no('/format', expected('exactly', { expected: format, found: foundIn(found) }));
   const given: unknown = Reflect.get(value, 'version');
   if (typeof given !== 'number' || !Number.isInteger(given) || given < 1)
-    return no('/version', `expected version ${version}, found ${describe(given)}`);
-  if (given > version)
-    return no(
-      '/version',
-      `expected version ${version} or older, found ${given}: the file comes from a newer Idle Breadboard`,
-    );
+    return no('/version', expected('version', { version, found: foundIn(given) }));
+  if (given > version) return no('/version', expected('newer', { version, found: given }));
   return { ok: true, value };
 }
 
@@ -44,7 +42,7 @@ function tooMany(value: object): Problem[] {
   return ['parts', 'helpers', 'needs', 'buses'].flatMap((list) => {
     const items: unknown = Reflect.get(plan, list);
     return Array.isArray(items) && items.length > MAX_PARTS
-      ? [{ path: `/plan/${list}`, message: `expected at most ${MAX_PARTS} entries, found ${items.length}` }]
+      ? [{ path: `/plan/${list}`, message: expected('entries', { most: MAX_PARTS, found: items.length }) }]
       : [];
   });
 }
@@ -68,7 +66,7 @@ export function doubledCards(cards: readonly Card[]): Problem[] {
   return cards.flatMap(({ id }, i) => {
     const doubled = seen.has(id);
     seen.add(id);
-    return doubled ? [{ path: `/cards/${i}/id`, message: `expected an id used once, found “${id}” again` }] : [];
+    return doubled ? [{ path: `/cards/${i}/id`, message: expected('idOnce', { found: id }) }] : [];
   });
 }
 

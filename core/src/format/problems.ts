@@ -1,5 +1,7 @@
+/** What is wrong with a file, as data: where, what was expected, what was found. */
 import type { z } from 'zod';
-import type { Problem } from '../plan/references.ts';
+import { type Message, type Text, wordOf } from '../quantity/message.ts';
+import { expected, type Problem } from '../quantity/problem.ts';
 
 const pathText = (path: readonly PropertyKey[]): string =>
   path.map((key) => `/${String(key).replaceAll('~', '~0').replaceAll('/', '~1')}`).join('');
@@ -12,39 +14,47 @@ function valueAt(root: unknown, path: readonly PropertyKey[]): unknown {
 }
 
 /** What was found, short enough to be read. */
-export function describe(value: unknown): string {
-  if (value === undefined) return 'nothing';
-  if (value === null) return 'null';
-  if (Array.isArray(value)) return `a list of ${value.length}`;
-  if (typeof value === 'object') return 'an object';
-  if (typeof value === 'string') return `“${value.length > 60 ? `${value.slice(0, 57)}…` : value}”`;
+export function foundIn(value: unknown): Text {
+  if (value === undefined) return expected('nothing');
+  if (value === null) return expected('null');
+  if (Array.isArray(value)) return expected('list', { count: value.length });
+  if (typeof value === 'object') return expected('anObject');
+  if (typeof value === 'string')
+    return expected('text', { text: value.length > 60 ? `${value.slice(0, 57)}…` : value });
   return String(value);
 }
 
-/** The issues of Zod as problems: path, what was expected, what was found. */
-export function problemsOf(error: z.ZodError, input: unknown): Problem[] {
-  return error.issues.map((issue) => {
-    const path = pathText(issue.path);
-    const found = describe(valueAt(input, issue.path));
-    switch (issue.code) {
-      case 'invalid_type':
-        return { path, message: `expected ${issue.expected}, found ${found}` };
-      case 'invalid_value':
-        return { path, message: `expected ${issue.values.map(String).join(' or ')}, found ${found}` };
-      case 'unrecognized_keys':
-        return { path, message: `expected no other entries, found ${issue.keys.map(describe).join(', ')}` };
-      case 'too_big':
-        return { path, message: `expected at most ${issue.maximum}, found ${found}` };
-      case 'too_small':
-        return { path, message: `expected at least ${issue.minimum}, found ${found}` };
-      case 'invalid_format':
-        return { path, message: `expected ${expectedFormat(issue.message)}, found ${found}` };
-      case 'invalid_union':
-        return { path, message: `expected one of the known kinds, found ${found}` };
-      default:
-        return { path, message: issue.message };
-    }
-  });
+/** A message that a schema passes through Zod with an issue of its own. */
+const saysOf = (issue: z.core.$ZodIssue): Message | undefined =>
+  issue.code === 'custom' ? (issue.params?.says as Message | undefined) : undefined;
+
+function messageOf(issue: z.core.$ZodIssue, found: Text): Message {
+  switch (issue.code) {
+    case 'invalid_type':
+      return expected('kind', { expected: issue.expected, found });
+    case 'invalid_value':
+      return expected('oneOf', { values: issue.values.map(String), found });
+    case 'unrecognized_keys':
+      return expected('noOthers', { found: issue.keys.map(foundIn) });
+    case 'too_big':
+      return expected('atMost', { limit: String(issue.maximum), found });
+    case 'too_small':
+      return expected('atLeast', { limit: String(issue.minimum), found });
+    case 'invalid_format':
+      // A schema names the form that it wants by a code; where it names none, Zod has a sentence of its own.
+      return issue.message.startsWith('Invalid')
+        ? expected('otherForm', { found })
+        : expected('form', { form: wordOf('form', issue.message), found });
+    case 'invalid_union':
+      return expected('knownKind', { found });
+    default:
+      return saysOf(issue) ?? expected('otherForm', { found });
+  }
 }
 
-const expectedFormat = (message: string) => (message.startsWith('Invalid') ? 'another form' : message);
+/** The issues of Zod as problems: path, what was expected, what was found. */
+export const problemsOf = (error: z.ZodError, input: unknown): Problem[] =>
+  error.issues.map((issue) => ({
+    path: pathText(issue.path),
+    message: messageOf(issue, foundIn(valueAt(input, issue.path))),
+  }));

@@ -1,6 +1,6 @@
 /** From a sensor's voltage to the controller's counts: what the way there adds to the error of a reading. */
 import type { Card } from '../card/card.ts';
-import type { Controller } from '../card/card-shape.ts';
+import type { Controller } from '../card/controller.ts';
 import type { LevelFigure } from '../card/figure.ts';
 import type { Measure, Transfer } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';

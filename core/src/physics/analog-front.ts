@@ -1,4 +1,5 @@
 /** How the analog readings of a plan reach its controller: rail, divider, fixed resistor, converter. */
+import { legsIn } from '../plan/helpers.ts';
 import type { Card } from '../card/card.ts';
 import type { Measure } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';
@@ -34,8 +35,8 @@ export function frontOf(circuit: Circuit, part: PartNode, measure: Measure): Fro
   const net = analogNet(circuit, part, measure);
   const reader = net ? readerOf(circuit, net) : null;
   const adc = reader?.adc ?? circuit.controller?.card.controller?.adc;
-  const helper = circuit.plan.helpers.find(
-    (h) => h.kind === 'divider' && h.part === part.id && net?.of === keyOf(h.part, h.port),
+  const divider = legsIn(circuit.plan, 'divider').find(
+    (leg) => leg.part === part.id && net?.of === keyOf(leg.part, leg.port),
   );
   const feed = part.card.supplies[0] && circuit.feeds.get(keyOf(part.id, part.card.supplies[0].id));
   const ref = net?.fixed?.rail ?? feed?.rail ?? null;
@@ -49,8 +50,7 @@ export function frontOf(circuit: Circuit, part: PartNode, measure: Measure): Fro
     supplyTolerance: supply ? halfShare(supply) : 0,
     ratiometric: logic !== undefined && (rail?.root ?? logic.root) === logic.root,
     series: circuit.plan.rules.series,
-    divider:
-      helper?.kind === 'divider' ? dividerShare(helper, outputOhms(part.card, helper), circuit.tolerance) : undefined,
+    divider: divider && dividerShare(divider, outputOhms(part.card, divider), circuit.tolerance),
     fixed: net?.fixed?.ohms.typ,
     tolerance: circuit.tolerance,
   };

@@ -1,4 +1,5 @@
 /** What a rail loses while a load takes a gust and its regulator has not answered yet. */
+import { legsIn } from '../plan/helpers.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/model.ts';
 import { GUST } from '../standard/common-practice.ts';
@@ -52,13 +53,9 @@ export function gustOf(circuit: Circuit, rail: Rail): Gust | null {
     (sum, { supply }) => sum + (supply.capacitance ? toInterval(supply.capacitance).min : 0),
     0,
   );
-  const fitted = circuit.plan.helpers.reduce(
-    (sum, h) =>
-      h.kind === 'capacitor' && fed.some(({ part, supply }) => part === h.part && supply.id === h.supply)
-        ? sum + h.farads
-        : sum,
-    0,
-  );
+  const fitted = legsIn(circuit.plan, 'supply-capacitor')
+    .filter((leg) => fed.some(({ part, supply }) => part === leg.part && supply.id === leg.supply))
+    .reduce((sum, leg) => sum + leg.farads, 0);
   const farads = own + onParts + fitted;
   const F = (x: number) => quantityOf(x, 'F', 3);
   return {

@@ -1,17 +1,10 @@
 /** What makes one plan of another, piece by piece, so that it can be taken in part. */
 import { isSame } from './same.ts';
-import type { Bus, Helper, PartChoice, PinChoice, Plan, PortChoice } from './plan.ts';
-import {
-  addBus,
-  addHelper,
-  changeBus,
-  changePart,
-  changePort,
-  removeBus,
-  removeHelper,
-  removePart,
-  setPin,
-} from './edits.ts';
+import type { Bus, PartChoice, Plan, PortChoice } from './plan.ts';
+import { type Helper, isHelperOf, namesOf } from './helpers.ts';
+import type { PinChoice } from './pin-choice.ts';
+import { addBus, addHelper, changeBus, changePart, changePort, setPin } from './edits.ts';
+import { removeBus, removeHelper, removePart } from './remove.ts';
 import { keyOf, ownerOf } from './ref.ts';
 
 /** How a part stands and runs, apart from its wires. */
@@ -180,8 +173,8 @@ export function planChanges(before: Plan, after: Plan): PlanChange[] {
     added.set(bus.id, `bus:${bus.id}`);
   }
   for (const helper of after.helpers) {
-    if (olds.helpers.has(helper.id) || helper.kind !== 'translator') continue;
-    put(`helper:${helper.id}`, { kind: 'add-helper', helper }, helper.near, helper.far);
+    if (olds.helpers.has(helper.id) || !isSide(helper)) continue;
+    put(`helper:${helper.id}`, { kind: 'add-helper', helper }, ...refsOf(helper));
     added.set(helper.id, `helper:${helper.id}`);
   }
   for (const part of after.parts) {
@@ -197,7 +190,7 @@ export function planChanges(before: Plan, after: Plan): PlanChange[] {
   for (const helper of after.helpers) {
     const old = olds.helpers.get(helper.id);
     const refs = refsOf(helper);
-    if (!old && helper.kind !== 'translator') put(`helper:${helper.id}`, { kind: 'add-helper', helper }, ...refs);
+    if (!old && !isSide(helper)) put(`helper:${helper.id}`, { kind: 'add-helper', helper }, ...refs);
     else if (old && !isSame(old, helper)) put(`helper:${helper.id}`, { kind: 'helper', helper }, ...refs);
   }
   for (const { id } of before.buses) if (!news.buses.has(id)) put(`bus:${id}`, { kind: 'remove-bus', bus: id });
@@ -212,16 +205,12 @@ export function planChanges(before: Plan, after: Plan): PlanChange[] {
 
 type Put = (id: string, piece: Piece, ...refs: (string | null | undefined)[]) => void;
 
-const refsOf = (helper: Helper): (string | undefined)[] =>
-  helper.kind === 'pull-up'
-    ? [helper.of, helper.beyond, helper.to]
-    : helper.kind === 'translator'
-      ? [helper.near, helper.far]
-      : helper.kind === 'fixed'
-        ? [helper.part, helper.to]
-        : helper.kind === 'guard'
-          ? [helper.part, helper.rail]
-          : [helper.part];
+const refsOf = (helper: Helper): readonly string[] => {
+  const { nets, rails, helpers, parts } = namesOf(helper);
+  // What a translator is before comes after it, with the pins.
+  return isSide(helper) ? rails : [...nets, ...helpers, ...parts, ...rails];
+};
+const isSide = isHelperOf('translator');
 
 function partPieces(old: PartChoice, part: PartChoice, put: Put): void {
   if (old.card !== part.card) {

@@ -1,5 +1,6 @@
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
+import { namesOf } from './helpers.ts';
 import type { Plan } from './plan.ts';
 
 /** A plan with the cards that it uses: what is stored, sent to the worker and written to a file. */
@@ -12,7 +13,7 @@ export interface PlanDocument {
 export function usedCards(plan: Plan): string[] {
   const ids = new Set<string>(plan.leads);
   for (const part of plan.parts) ids.add(part.card);
-  for (const helper of plan.helpers) if ('card' in helper) ids.add(helper.card);
+  for (const helper of plan.helpers) for (const id of namesOf(helper).cards) ids.add(id);
   for (const id of plan.boards) ids.add(id);
   for (const id of [plan.resistors, plan.joint]) if (id) ids.add(id);
   return [...ids].sort();

@@ -5,8 +5,11 @@ import { SPRING_CURRENT } from '../standard/common-practice.ts';
 import type { HouseRules } from './house-rules.ts';
 import { isBusLine, PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
-import type { Bus, Helper, Need, PartChoice, PinChoice, Plan, PortChoice, Run, Spot } from './plan.ts';
-import { keyOf, ownerOf, parseRef } from './ref.ts';
+import type { Bus, Need, PartChoice, Plan, PortChoice, Run, Spot } from './plan.ts';
+import { type Helper, helpersOf, type HelperOf, isHelperOf } from './helpers.ts';
+import type { PinChoice } from './pin-choice.ts';
+import { keyOf, parseRef } from './ref.ts';
+import { forgetBusPins, removeHelper } from './remove.ts';
 
 export function emptyPlan(id: string, name: string): Plan {
   return {
@@ -71,8 +74,6 @@ export function freeId(plan: Plan, wish: string): string {
 
 const replace = <T extends { id: string }>(list: readonly T[], id: string, change: (item: T) => T): T[] =>
   list.map((item) => (item.id === id ? change(item) : item));
-const without = <T extends { id: string }>(list: readonly T[], id: string): T[] =>
-  list.filter((item) => item.id !== id);
 
 export const changePart = (plan: Plan, id: string, change: (part: PartChoice) => PartChoice): Plan => ({
   ...plan,
@@ -114,7 +115,7 @@ export const setGround = (plan: Plan, part: string, pin: string | null): Plan =>
 export function setPin(plan: Plan, of: string, line: string, choice: PinChoice): Plan {
   const { part: id, own: port } = parseRef(of);
   if (plan.helpers.some((h) => h.id === id)) {
-    return changeHelper(plan, id, (h) => (h.kind === 'translator' ? { ...h, gate: choice } : h));
+    return changeHelperOf(plan, id, 'translator', (h) => ({ ...h, gate: choice }));
   }
   if (port === GROUND_LINE && line === GROUND_LINE) return setGround(plan, id, choice.pin);
   if (port && line === FEED_LINE)
@@ -148,7 +149,8 @@ export const changeNeed = (plan: Plan, id: string, change: (need: Need) => Need)
 });
 export const removeNeed = (plan: Plan, id: string): Plan => ({
   ...plan,
-  needs: without(plan.needs, id)
+  needs: plan.needs
+    .filter((need) => need.id !== id)
     .filter((need) => !(need.kind === 'trigger' && need.of === id))
     .map((need) => (need.kind === 'trigger' ? { ...need, sets: need.sets.filter((set) => set !== id) } : need)),
   parts: plan.parts.map((part) => ({ ...part, needs: part.needs.filter((need) => need !== id) })),
@@ -162,33 +164,25 @@ export const serveNeed = (plan: Plan, need: string, part: string, serves: boolea
   }));
 
 export const addHelper = (plan: Plan, helper: Helper): Plan => ({ ...plan, helpers: [...plan.helpers, helper] });
-export const changeHelper = (plan: Plan, id: string, change: (helper: Helper) => Helper): Plan => ({
-  ...plan,
-  helpers: replace(plan.helpers, id, change),
-});
+/** Changes a helper that is of a kind; one of another kind stays as it is. */
+export const changeHelperOf = <Kind extends Helper['kind']>(
+  plan: Plan,
+  id: string,
+  kind: Kind,
+  change: (helper: HelperOf<Kind>) => Helper,
+): Plan => {
+  const isOfKind = isHelperOf(kind);
+  return { ...plan, helpers: replace<Helper>(plan.helpers, id, (h) => (isOfKind(h) ? change(h) : h)) };
+};
 
 /** Puts a capacitor of that card across a supply of a part, in place of what is there; null takes it away. */
 export function setCapacitor(plan: Plan, part: string, supply: string, card: Card | null): Plan {
-  const there = plan.helpers.find((h) => h.kind === 'capacitor' && h.part === part && h.supply === supply);
+  const there = helpersOf(plan, 'capacitor').find((h) => h.part === part && h.supply === supply);
   const without = there ? removeHelper(plan, there.id) : plan;
   if (!card?.capacitor) return without;
   const { farads, polar } = card.capacitor;
   const id = there?.id ?? freeId(plan, `${part} capacitor`);
   return addHelper(without, { id, kind: 'capacitor', part, supply, farads, polar, card: card.id });
-}
-
-/** Takes a helper away; what stood on a translator's far side comes back to the near one. */
-export const removeHelper = (plan: Plan, id: string): Plan =>
-  keepSpots({
-    ...plan,
-    helpers: without(plan.helpers, id).filter((h) => !(h.kind === 'pull-up' && h.beyond === id)),
-  });
-
-/** Nothing stands where it stood once it is gone. */
-function keepSpots({ spots, ...plan }: Plan): Plan {
-  const there = new Set([...plan.parts, ...plan.helpers].map(({ id }) => id));
-  const left = Object.entries(spots ?? {}).filter(([id]) => there.has(id.split('/')[0] ?? ''));
-  return left.length > 0 ? { ...plan, spots: Object.fromEntries(left) } : plan;
 }
 
 /** Puts a part or helper down by hand, or (null) lets it be placed again. */
@@ -255,112 +249,6 @@ export function feedByLine(
     const fed = rail === null ? [] : supplies.map(({ id }) => [id, rail] as const);
     return { ...choice, feeds: Object.fromEntries([...others, ...fed]) };
   });
-}
-
-/** Takes a bus away with its pull-ups; parts that hung on it hang on none. */
-export const removeBus = (plan: Plan, id: string): Plan => ({
-  ...plan,
-  buses: without(plan.buses, id),
-  helpers: plan.helpers.filter((h) => !(h.kind === 'pull-up' && h.of === id)),
-  parts: plan.parts.map((part) => ({
-    ...part,
-    ports: Object.fromEntries(
-      Object.entries(part.ports).map(([port, { bus, ...rest }]) => [
-        port,
-        bus === id || !bus ? rest : { ...rest, bus },
-      ]),
-    ),
-  })),
-});
-
-/** Takes a part away with everything that only made sense for it. */
-export function removePart(plan: Plan, id: string): Plan {
-  const gone = (ref: string) => ownerOf(ref) === id;
-  const helpers = plan.helpers.flatMap((helper): Helper[] => {
-    if (helper.kind === 'pull-up') return gone(helper.of) || gone(helper.to) ? [] : [helper];
-    if (helper.kind === 'guard') return helper.part === id || gone(helper.rail) ? [] : [helper];
-    if (helper.kind === 'fixed') return helper.part === id || gone(helper.to) ? [] : [helper];
-    if (helper.kind === 'translator') {
-      const ports = helper.ports.filter(({ part }) => part !== id);
-      return ports.length === 0 || gone(helper.near) || gone(helper.far) ? [] : [{ ...helper, ports }];
-    }
-    return helper.part === id ? [] : [helper];
-  });
-  const kept = new Set(helpers.map((h) => h.id));
-  const { unused, ...rest } = plan;
-  return keepSpots({
-    ...rest,
-    ...(unused && plan.controller !== id ? { unused } : {}),
-    controller: plan.controller === id ? null : plan.controller,
-    buses: (plan.controller === id ? plan.buses.map(forgetBusPins) : plan.buses).map((bus) => leaveSwitch(bus, id)),
-    helpers: helpers
-      .filter((h) => !(h.kind === 'pull-up' && h.beyond && !kept.has(h.beyond)))
-      .map((h) => (plan.controller === id ? forgetGate(h) : h)),
-    parts: without(plan.parts, id).map((part) => ({
-      ...leaveSide(part, id),
-      feeds: Object.fromEntries(Object.entries(part.feeds).filter(([, rail]) => !gone(rail))),
-      ports: Object.fromEntries(
-        Object.entries(part.ports).map(([port, choice]) => {
-          const { driver, ...rest } = choice;
-          const kept = untied(plan.controller === id ? forgetPins(rest) : rest, gone);
-          return [port, driver && driver !== id ? { ...kept, driver } : kept];
-        }),
-      ),
-    })),
-  });
-}
-
-/** Lines that were tied to what is gone want a pin again. */
-function untied(choice: PortChoice, gone: (ref: string) => boolean): PortChoice {
-  if (!choice.lines) return choice;
-  const lines = Object.fromEntries(
-    Object.entries(choice.lines).map(([line, { tied, ...rest }]) => [
-      line,
-      tied === undefined || gone(tied) ? rest : { ...rest, tied },
-    ]),
-  );
-  return { ...choice, lines };
-}
-
-/** Nothing stands beside a part that is gone, and nothing more comes from it. */
-function leaveSide({ beside, also, on, ground, ...part }: PartChoice, id: string): PartChoice {
-  const left = Object.entries(also ?? {}).filter(([, rail]) => ownerOf(rail) !== id);
-  return {
-    ...part,
-    ...(beside && beside.part !== id ? { beside } : {}),
-    ...(on && on.part !== id ? { on } : {}),
-    ...(ground && ownerOf(ground) !== id ? { ground } : {}),
-    ...(left.length > 0 ? { also: Object.fromEntries(left) } : {}),
-  };
-}
-
-/** A segment whose bus switch is gone is a bus of its own, without pins yet. */
-function leaveSwitch(bus: Bus, part: string): Bus {
-  if (bus.behind?.part !== part) return bus;
-  const { behind: _gone, ...rest } = bus;
-  return rest;
-}
-
-/** The pins of a bus, and the one that the system was told. */
-export function forgetBusPins(bus: Bus): Bus {
-  const { configuredPin: _told, ...rest } = forgetPins(bus);
-  return rest;
-}
-
-/** The pin that switches a translator. */
-export const forgetGate = (helper: Helper): Helper =>
-  helper.kind === 'translator' && helper.gate
-    ? { ...helper, gate: { ...helper.gate, pin: null, locked: false } }
-    : helper;
-
-/** Pins belong to a controller: without it they mean nothing. */
-export function forgetPins<T extends { lines?: Record<string, PinChoice> | undefined }>(owner: T): T {
-  if (!owner.lines) return owner;
-  const lines = Object.fromEntries(
-    // What a converter reads is on none of them.
-    Object.entries(owner.lines).map(([line, c]) => [line, c.on === undefined ? { ...c, pin: null, locked: false } : c]),
-  );
-  return { ...owner, lines };
 }
 
 /** Changes when and how a part is at work; what is undefined is forgotten. */

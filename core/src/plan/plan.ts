@@ -1,17 +1,15 @@
 import { z } from 'zod';
+import { issueOf } from '../quantity/problem.ts';
+import { expected, form } from './problem.ts';
 import { SERVICES, WATER } from '../card/kinds.ts';
 import { Id, text } from '../card/figure.ts';
 import { SHARED_PROTOCOLS } from '../card/protocol.ts';
+import { Helper } from './helpers.ts';
 import { HouseRules } from './house-rules.ts';
+import { Line, PinChoice, RailRef } from './pin-choice.ts';
 
 /** A plan larger than this is no sensor build; the limit keeps a hostile file from stalling the page. */
 export const MAX_PARTS = 2000;
-
-/** "part.rail": a rail that a part of the plan offers, or "controller.pin". */
-const RailRef = z.string().regex(/^[a-z0-9-]+\.[a-z0-9-]+$/, 'a rail as part.rail');
-/** A bus, or "part.port" for the lines of a port that shares nothing. */
-const NetOf = z.string().regex(/^[a-z0-9-]+(\.[a-z0-9-]+)?$/, 'a bus or part.port');
-const Line = z.string().max(16);
 
 const SenseNeed = z
   .strictObject({
@@ -27,7 +25,9 @@ const SenseNeed = z
     interval: z.number().positive(),
     place: text(60),
   })
-  .refine((need) => need.from < need.to, { path: ['to'], message: 'expected an upper end above the lower one' });
+  .superRefine((need, context) => {
+    if (need.from >= need.to) context.addIssue(issueOf(['to'], expected('upperEnd')));
+  });
 const PlainNeed = z.strictObject({
   id: Id,
   kind: z.enum(['show', 'drive', 'operate']),
@@ -76,19 +76,6 @@ export const Place = z.strictObject({
 export type Place = z.infer<typeof Place>;
 export type SenseNeed = z.infer<typeof SenseNeed>;
 
-export const PinChoice = z.strictObject({
-  pin: Id.nullable(),
-  locked: z.boolean(),
-  weakPull: z.boolean().optional(),
-  /** Set where the maker means a button or switch to change what a pin asks for at the start. */
-  meant: z.boolean().optional(),
-  /** For a line that no pin switches: the rail that it is tied to, or ground. */
-  tied: z.union([RailRef, z.literal('ground')]).optional(),
-  /** For an analog line that a converter reads: that part, of which `pin` is an input then. */
-  on: Id.optional(),
-});
-export type PinChoice = z.infer<typeof PinChoice>;
-
 export const PortChoice = z.strictObject({
   bus: Id.optional(),
   address: z.int().min(0).max(255).optional(),
@@ -131,7 +118,7 @@ export const Run = z.strictObject({
 export type Run = z.infer<typeof Run>;
 
 /** A hole: "board:row" as a12, or of a long strip as u+3 (upper plus), l-14 (lower minus). */
-const HoleName = z.string().regex(/^[1-8]:([a-j]\d{1,3}|[ul][+-]\d{1,3})$/, 'a hole such as 1:a12 or 1:u+3');
+const HoleName = z.string().regex(/^[1-8]:([a-j]\d{1,3}|[ul][+-]\d{1,3})$/, form('hole'));
 /** Where something stands: the hole of its first terminal or leg. */
 export const Spot = z.strictObject({
   hole: HoleName,
@@ -202,118 +189,6 @@ export const Bus = z.strictObject({
 });
 export type Bus = z.infer<typeof Bus>;
 
-const PullUpHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('pull-up'),
-  of: NetOf,
-  line: Line,
-  /** The translator on whose far side it stands; missing on the controller's side. */
-  beyond: Id.optional(),
-  to: RailRef,
-  ohms: z.number().positive().max(100e6),
-});
-const SeriesHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('series'),
-  part: Id,
-  port: Id,
-  line: Line,
-  ohms: z.number().positive().max(100e6),
-});
-const DiodeHelper = z.strictObject({ id: Id, kind: z.literal('diode'), part: Id, card: Id });
-/** What stands in a feed and keeps another source out: a diode, or a switch that is opened. */
-const GuardHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('guard'),
-  part: Id,
-  supply: Id,
-  rail: RailRef,
-  card: Id,
-});
-const TranslatorHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('translator'),
-  card: Id,
-  near: RailRef,
-  far: RailRef,
-  ports: z
-    .array(z.strictObject({ part: Id, port: Id }))
-    .min(1)
-    .max(64),
-  /** The pin that its enable is on; missing where it is always on. */
-  gate: PinChoice.optional(),
-});
-/** Two resistors that bring the voltage of an output down on its way to the pin. */
-const DividerHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('divider'),
-  part: Id,
-  port: Id,
-  line: Line,
-  /** From the part to the pin, Ω. */
-  upper: z.number().positive().max(100e6),
-  /** From the pin to ground, Ω. */
-  lower: z.number().positive().max(100e6),
-});
-/** The resistor that makes a divider with a part whose resistance is the reading: from the rail to the pin. */
-const FixedHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('fixed'),
-  part: Id,
-  port: Id,
-  line: Line,
-  to: RailRef,
-  ohms: z.number().positive().max(100e6),
-});
-/** A resistor from a line to ground, so that it is low while nothing drives it. */
-const PullDownHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('pull-down'),
-  part: Id,
-  port: Id,
-  line: Line,
-  ohms: z.number().positive().max(100e6),
-});
-/** A capacitor from a line to ground, beside its pin: it gives the converter its sample, and keeps noise off. */
-const FilterHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('filter'),
-  part: Id,
-  port: Id,
-  line: Line,
-  farads: z.number().positive().max(1e-3),
-  card: Id,
-});
-/** A capacitor across a supply of a part, as close to it as may be. */
-const CapacitorHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('capacitor'),
-  part: Id,
-  supply: Id,
-  farads: z.number().positive().max(10),
-  /** Set where one leg must be on plus. */
-  polar: z.boolean(),
-  card: Id,
-});
-export const Helper = z.discriminatedUnion('kind', [
-  PullUpHelper,
-  PullDownHelper,
-  SeriesHelper,
-  DiodeHelper,
-  GuardHelper,
-  TranslatorHelper,
-  DividerHelper,
-  FixedHelper,
-  CapacitorHelper,
-  FilterHelper,
-]);
-export type Helper = z.infer<typeof Helper>;
-export type PullUpHelper = z.infer<typeof PullUpHelper>;
-export type DividerHelper = z.infer<typeof DividerHelper>;
-type FixedHelper = z.infer<typeof FixedHelper>;
-export type GuardHelper = z.infer<typeof GuardHelper>;
-export type TranslatorHelper = z.infer<typeof TranslatorHelper>;
-
 export const Plan = z.strictObject({
   id: Id,
   name: text(80),
@@ -326,7 +201,9 @@ export const Plan = z.strictObject({
   runFor: z.number().positive().max(1e9).optional(),
   /** Hours of full sun a day in the worst month, for a build on a panel. */
   sunHours: z.number().positive().max(24).optional(),
-  budget: z.strictObject({ most: z.number().positive(), currency: z.string().regex(/^[A-Z]{3}$/) }).optional(),
+  budget: z
+    .strictObject({ most: z.number().positive(), currency: z.string().regex(/^[A-Z]{3}$/, form('currency')) })
+    .optional(),
   readyInDays: z.number().positive().max(3650).optional(),
   parts: z.array(PartChoice).max(MAX_PARTS),
   /** Card -> the revision that the plan was made with, where it is not the one that came with it. */
@@ -351,10 +228,10 @@ export const Plan = z.strictObject({
   /** The currency that everything is summed in; that of the budget where there is one. */
   currency: z
     .string()
-    .regex(/^[A-Z]{3}$/)
+    .regex(/^[A-Z]{3}$/, form('currency'))
     .optional(),
   /** Another currency -> how much one of it is in the plan's own, as the maker entered it. */
-  rates: z.record(z.string().regex(/^[A-Z]{3}$/), z.number().positive()).optional(),
+  rates: z.record(z.string().regex(/^[A-Z]{3}$/, form('currency')), z.number().positive()).optional(),
   /** Set where the program starts a conversion and reads the others meanwhile. */
   overlap: z.boolean().optional(),
   /** What is in the drawer: card -> pieces. */

@@ -1,5 +1,6 @@
 /** Everything that names a rail, led to another at once. */
-import type { Helper, PartChoice, Plan, PortChoice } from './plan.ts';
+import { renamed } from './helpers.ts';
+import type { PartChoice, Plan, PortChoice } from './plan.ts';
 
 /** Another rail in place of one; null where there is none any more. */
 export type Successor = (rail: string) => string | null;
@@ -35,23 +36,9 @@ function ofPart({ also, ...part }: PartChoice, at: Successor): PartChoice {
   };
 }
 
-function ofHelper(helper: Helper, at: Successor): Helper[] {
-  if (helper.kind === 'pull-up' || helper.kind === 'fixed') {
-    const to = at(helper.to);
-    return to === null ? [] : [{ ...helper, to }];
-  }
-  if (helper.kind === 'guard') {
-    const rail = at(helper.rail);
-    return rail === null ? [] : [{ ...helper, rail }];
-  }
-  if (helper.kind !== 'translator') return [helper];
-  const [near, far] = [at(helper.near), at(helper.far)];
-  return near === null || far === null ? [] : [{ ...helper, near, far }];
-}
-
 /** The plan with every rail that something names led on: feeds, what meets them, lines that are tied, resistors, guards, translators. */
 export const leadRails = (plan: Plan, at: Successor): Plan => ({
   ...plan,
   parts: plan.parts.map((part) => ofPart(part, at)),
-  helpers: plan.helpers.flatMap((helper) => ofHelper(helper, at)),
+  helpers: plan.helpers.flatMap((helper) => renamed(helper, { rail: at }) ?? []),
 });

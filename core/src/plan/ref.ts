@@ -33,6 +33,12 @@ export const beyondOf = (net: string, helper: string | null | undefined): string
 /** The part whose rail, supply, terminal, signal or port it is. */
 export const ownerOf = (key: string | null | undefined): string => parseRef(key).part;
 
+const LEG = '/';
+/** One piece of a helper that has several: "divider/upper". */
+export const legKey = (helper: string, leg: string): string => `${helper}${LEG}${leg}`;
+/** The helper that a piece is of; a helper of one piece is its own. */
+export const legOwner = (id: string): string => id.split(LEG)[0] ?? id;
+
 const PLACE = 'place:';
 /** A place of the plan, as a finding names it: a place has a name of the maker's, which could be that of a part. */
 export const placeKey = (name: string): string => `${PLACE}${name}`;

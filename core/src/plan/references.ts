@@ -1,225 +1,277 @@
-import { SOCKET, SOCKET_RAIL } from '../card/kinds.ts';
-import { isBusLine } from '../card/protocol.ts';
+/** Everything about a plan that a schema cannot see: doubled ids, and names that lead nowhere. */
 import type { Card } from '../card/card.ts';
+import { SOCKET, SOCKET_RAIL } from '../card/kinds.ts';
+import { type Library, libraryOf } from '../card/library.ts';
 import { openable } from '../card/openable.ts';
-import { libraryOf } from '../card/library.ts';
+import { isBusLine } from '../card/protocol.ts';
+import type { Message } from '../quantity/message.ts';
+import type { Problem } from '../quantity/problem.ts';
 import type { PlanDocument } from './document.ts';
-import type { PartChoice, Plan } from './plan.ts';
-import { keyOf, parseRef } from './ref.ts';
+import { helpersOf, type Helper, renamed } from './helpers.ts';
+import type { PinChoice } from './pin-choice.ts';
+import type { Bus, PartChoice, Plan, PortChoice } from './plan.ts';
+import { expected } from './problem.ts';
+import { keyOf, legOwner, parseRef } from './ref.ts';
 
-export interface Problem {
-  /** Where in the file, as /plan/parts/3/card. */
-  readonly path: string;
-  readonly message: string;
+type Found = (found: { found: string }) => Message;
+
+/** What a plan has that can be named, and the problems that were found on the way. */
+class Names {
+  readonly problems: Problem[] = [];
+  readonly parts: ReadonlyMap<string, PartChoice>;
+  readonly buses: ReadonlyMap<string, Bus>;
+  readonly needs: ReadonlySet<string>;
+  readonly translators: ReadonlySet<string>;
+  readonly pins: ReadonlySet<string>;
+  readonly rails: ReadonlySet<string>;
+
+  constructor(
+    readonly plan: Plan,
+    readonly library: Library,
+  ) {
+    this.parts = new Map(plan.parts.map((part) => [part.id, part]));
+    this.buses = new Map(plan.buses.map((bus) => [bus.id, bus]));
+    this.needs = new Set(plan.needs.map(({ id }) => id));
+    this.translators = new Set(helpersOf(plan, 'translator').map(({ id }) => id));
+    this.pins = new Set(this.cardOf(plan.controller)?.controller?.pins.map(({ terminal }) => terminal));
+    this.rails = new Set([
+      ...plan.parts.flatMap((part) => railsOf(part, library.get(part.card))),
+      // A pin of the controller can feed a part, too.
+      ...[...this.pins].map((pin) => keyOf(plan.controller, pin)),
+    ]);
+  }
+
+  say(path: string, message: Message): void {
+    this.problems.push({ path: `/plan/${path}`, message });
+  }
+
+  cardOf(part: string | null): Card | undefined {
+    return this.library.get(this.parts.get(part ?? '')?.card ?? '');
+  }
+
+  card(id: string | null, path: string): Card | undefined {
+    const card = id === null ? undefined : this.library.get(id);
+    if (id !== null && !card) this.say(path, expected('card', { found: id }));
+    return card;
+  }
+
+  private known(has: { has(key: string): boolean }, found: Found, id: string, path: string): void {
+    if (!has.has(id)) this.say(path, found({ found: id }));
+  }
+  part = (id: string, path: string) => this.known(this.parts, (found) => expected('part', found), id, path);
+  need = (id: string, path: string) => this.known(this.needs, (found) => expected('need', found), id, path);
+  rail = (ref: string, path: string) => this.known(this.rails, (found) => expected('rail', found), ref, path);
+  bus = (id: string, path: string) => this.known(this.buses, (found) => expected('bus', found), id, path);
+  translator = (id: string, path: string) =>
+    this.known(this.translators, (found) => expected('translator', found), id, path);
+
+  pin(pin: string | null, path: string): void {
+    if (pin !== null) this.known(this.pins, (found) => expected('pin', found), pin, path);
+  }
+
+  supply(card: Card | undefined, id: string, path: string): void {
+    if (card && !card.supplies.some((supply) => supply.id === id))
+      this.say(path, expected('supply', { card: card.id, found: id }));
+  }
+
+  /** A port of a part, by the card of that part. */
+  port(part: string, port: string, path: string): void {
+    this.part(part, path);
+    const card = this.cardOf(part);
+    if (card && !card.ports.some(({ id }) => id === port))
+      this.say(path, expected('port', { card: card.id, found: port }));
+  }
 }
 
-/** Everything a schema cannot see: doubled ids and names that lead nowhere. Empty when the plan holds together. */
+function railsOf(part: PartChoice, card: Card | undefined): string[] {
+  const own = (card?.rails ?? []).map(({ id }) => keyOf(part.id, id));
+  // What a socket passes on is a rail of the board while something is plugged into it.
+  const plugged = card?.controller?.usb && part.feeds[SOCKET] !== undefined;
+  return plugged ? [...own, keyOf(part.id, SOCKET_RAIL)] : own;
+}
+
+/** Everything a schema cannot see. Empty when the plan holds together. */
 export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
-  const problems: Problem[] = [];
-  const say = (path: string, message: string) => problems.push({ path: `/plan/${path}`, message });
-  const library = libraryOf(cards);
-  doubledIds(plan, say);
-  const parts = new Map(plan.parts.map((part) => [part.id, part]));
-  const needs = new Set(plan.needs.map(({ id }) => id));
-  const buses = new Map(plan.buses.map((bus) => [bus.id, bus]));
-  const rails = new Set<string>();
-  for (const part of plan.parts) {
-    const card = library.get(part.card);
-    for (const rail of card?.rails ?? []) rails.add(keyOf(part.id, rail.id));
-    // What a socket passes on is a rail of the board while something is plugged into it.
-    if (card?.controller?.usb && part.feeds[SOCKET] !== undefined) rails.add(keyOf(part.id, SOCKET_RAIL));
-  }
-  const cardAt = (id: string | null, path: string): Card | undefined => {
-    const card = id === null ? undefined : library.get(id);
-    if (id !== null && !card) say(path, `expected a card of this file, found “${id}”`);
-    return card;
-  };
-  const known = (has: { has(key: string): boolean }, what: string, id: string, path: string) => {
-    if (!has.has(id)) say(path, `expected ${what} of this plan, found “${id}”`);
-  };
+  const names = new Names(plan, libraryOf(cards));
+  doubledIds(names);
+  needProblems(names);
+  controllerProblems(names);
+  plan.parts.forEach((part, i) => partProblems(names, part, `parts/${i}`));
+  plan.buses.forEach((bus, i) => busProblems(names, bus, `buses/${i}`));
+  plan.helpers.forEach((helper, i) => helperProblems(names, helper, `helpers/${i}`));
+  purchaseProblems(names);
+  return names.problems;
+}
 
-  plan.needs.forEach((need, i) => {
-    if (need.kind !== 'trigger') return;
-    if (!plan.needs.some(({ id, kind }) => id === need.of && kind === 'sense'))
-      say(`needs/${i}/of`, `expected a sensing need of this plan, found “${need.of}”`);
-    need.sets.forEach((id, k) => known(needs, 'a need', id, `needs/${i}/sets/${k}`));
-  });
-
-  const pins = new Set<string>();
-  if (plan.controller !== null) {
-    known(parts, 'a part', plan.controller, 'controller');
-    const controller = library.get(parts.get(plan.controller)?.card ?? '')?.controller;
-    if (parts.has(plan.controller) && !controller)
-      say('controller', `expected a controller, found “${plan.controller}”`);
-    for (const pin of controller?.pins ?? []) pins.add(pin.terminal);
-  }
-  const knownPin = (pin: string | null, path: string) => {
-    if (pin !== null && !pins.has(pin)) say(path, `expected a pin of the controller, found “${pin}”`);
-  };
-
-  const knownInput = (on: string, pin: string | null, path: string) => {
-    const card = library.get(parts.get(on)?.card ?? '');
-    if (!card?.converter) say(`${path}/on`, `expected a converter of this plan, found “${on}”`);
-    else if (pin !== null && !card.converter.inputs.some((id) => inputTerminal(card, id) === pin))
-      say(`${path}/pin`, `expected an input of card “${card.id}”, found “${pin}”`);
-  };
-
-  // A pin of the controller can feed a part, too.
-  for (const pin of pins) rails.add(keyOf(plan.controller, pin));
-
-  plan.parts.forEach((part, i) => {
-    const at = `parts/${i}`;
-    const card = cardAt(part.card, `${at}/card`);
-    if (part.fittedOn !== undefined) known(parts, 'a part', part.fittedOn, `${at}/fittedOn`);
-    part.needs.forEach((id, k) => known(needs, 'a need', id, `${at}/needs/${k}`));
-    for (const [supply, rail] of Object.entries(part.feeds)) {
-      const socket = supply === SOCKET && card?.controller?.usb;
-      if (card && !socket && !card.supplies.some(({ id }) => id === supply)) {
-        say(`${at}/feeds/${supply}`, `expected a supply of card “${card.id}”, found “${supply}”`);
-      }
-      known(rails, 'a rail', rail, `${at}/feeds/${supply}`);
-    }
-    if (part.on) {
-      known(parts, 'a part', part.on.part, `${at}/on/part`);
-      if (part.on.part === part.id) say(`${at}/on/part`, `expected another part, found “${part.id}” itself`);
-    }
-    if (part.ground !== undefined) {
-      const { part: owner, own: pin = '' } = parseRef(part.ground);
-      if (owner !== plan.controller || !pins.has(pin))
-        say(`${at}/ground`, `expected a pin of the controller, found “${part.ground}”`);
-    }
-    if (part.beside) {
-      known(parts, 'a part', part.beside.part, `${at}/beside/part`);
-      if (part.beside.part === part.id) say(`${at}/beside/part`, `expected another part, found “${part.id}” itself`);
-    }
-    for (const [supply, rail] of Object.entries(part.also ?? {})) {
-      if (card && !card.supplies.some(({ id }) => id === supply))
-        say(`${at}/also/${supply}`, `expected a supply of card “${card.id}”, found “${supply}”`);
-      known(rails, 'a rail', rail, `${at}/also/${supply}`);
-    }
-    if (card) {
-      portProblems(part, card, at);
-      tieProblems(part, card, at);
-    }
-  });
-
-  function tieProblems(part: PartChoice, card: Card, at: string) {
-    for (const [id, to] of Object.entries(part.ties ?? {})) {
-      const terminal = card.terminals.find((t) => t.id === id);
-      if (terminal?.role !== 'unused') say(`${at}/ties/${id}`, `expected a terminal of card “${card.id}” that is free`);
-      if (to !== 'ground' && !card.supplies.some((supply) => supply.id === to))
-        say(`${at}/ties/${id}`, `expected ground or a supply of card “${card.id}”, found “${to}”`);
-    }
-  }
-
-  function portProblems(part: PartChoice, card: Card, at: string) {
-    for (const [portId, choice] of Object.entries(part.ports)) {
-      const path = `${at}/ports/${portId}`;
-      const port = card.ports.find(({ id }) => id === portId);
-      if (!port) {
-        say(path, `expected a port of card “${card.id}”, found “${portId}”`);
-        continue;
-      }
-      if (choice.bus !== undefined) {
-        const bus = buses.get(choice.bus);
-        if (!bus) say(`${path}/bus`, `expected a bus of this plan, found “${choice.bus}”`);
-        else if (bus.protocol !== port.protocol) {
-          say(`${path}/bus`, `expected a ${port.protocol} bus, found “${bus.id}” which is ${bus.protocol}`);
-        }
-      }
-      if (choice.driver !== undefined) known(parts, 'a part', choice.driver, `${path}/driver`);
-      for (const [line, { pin, on, tied }] of Object.entries(choice.lines ?? {})) {
-        if (!Object.hasOwn(port.lines, line) || isBusLine(port.protocol, line)) {
-          say(`${path}/lines/${line}`, `expected a line of its own of port “${portId}”, found “${line}”`);
-        }
-        if (tied !== undefined && tied !== 'ground') known(rails, 'a rail', tied, `${path}/lines/${line}/tied`);
-        if (on === undefined) knownPin(pin, `${path}/lines/${line}/pin`);
-        else knownInput(on, pin, `${path}/lines/${line}`);
-      }
-    }
-    part.opened.forEach((signal, k) => {
-      if (!openable(card).includes(signal)) {
-        say(`${at}/opened/${k}`, `expected a signal of card “${card.id}” with a fitted pull-up, found “${signal}”`);
-      }
+/** Parts, buses, helpers and needs share one set of names, so that a subject is never ambiguous. */
+function doubledIds(names: Names): void {
+  const seen = new Map<string, string>();
+  for (const list of ['needs', 'parts', 'buses', 'helpers'] as const) {
+    names.plan[list].forEach(({ id }, i) => {
+      const first = seen.get(id);
+      if (first) names.say(`${list}/${i}/id`, expected('idOnce', { found: id, first }));
+      else seen.set(id, `${list}/${i}`);
     });
   }
+}
 
-  plan.buses.forEach((bus, i) => {
-    for (const [line, { pin }] of Object.entries(bus.lines)) knownPin(pin, `buses/${i}/lines/${line}/pin`);
-    knownPin(bus.configuredPin ?? null, `buses/${i}/configuredPin`);
-    if (!bus.behind) return;
-    const channels = library.get(parts.get(bus.behind.part)?.card ?? '')?.busSwitch?.channels;
-    if (!channels) say(`buses/${i}/behind/part`, `expected a bus switch of this plan, found “${bus.behind.part}”`);
-    else if (bus.behind.channel >= channels.length)
-      say(
-        `buses/${i}/behind/channel`,
-        `expected a channel from 0 to ${channels.length - 1}, found ${bus.behind.channel}`,
+function needProblems(names: Names): void {
+  names.plan.needs.forEach((need, i) => {
+    if (need.kind !== 'trigger') return;
+    if (!names.plan.needs.some(({ id, kind }) => id === need.of && kind === 'sense'))
+      names.say(`needs/${i}/of`, expected('sensingNeed', { found: need.of }));
+    need.sets.forEach((id, k) => names.need(id, `needs/${i}/sets/${k}`));
+  });
+}
+
+function controllerProblems(names: Names): void {
+  const { controller } = names.plan;
+  if (controller === null) return;
+  names.part(controller, 'controller');
+  if (names.parts.has(controller) && !names.cardOf(controller)?.controller)
+    names.say('controller', expected('controller', { found: controller }));
+}
+
+function partProblems(names: Names, part: PartChoice, at: string): void {
+  const card = names.card(part.card, `${at}/card`);
+  if (part.fittedOn !== undefined) names.part(part.fittedOn, `${at}/fittedOn`);
+  part.needs.forEach((id, k) => names.need(id, `${at}/needs/${k}`));
+  feedProblems(names, part, card, at);
+  for (const side of ['on', 'beside'] as const) {
+    const other = part[side]?.part;
+    if (other === undefined) continue;
+    names.part(other, `${at}/${side}/part`);
+    if (other === part.id) names.say(`${at}/${side}/part`, expected('otherPart', { found: part.id }));
+  }
+  if (part.ground !== undefined) {
+    const { part: owner, own: pin = '' } = parseRef(part.ground);
+    if (owner !== names.plan.controller || !names.pins.has(pin))
+      names.say(`${at}/ground`, expected('pin', { found: part.ground }));
+  }
+  if (!card) return;
+  for (const [port, choice] of Object.entries(part.ports)) portProblems(names, card, port, choice, at);
+  part.opened.forEach((signal, k) => {
+    if (!openable(card).includes(signal))
+      names.say(`${at}/opened/${k}`, expected('openSignal', { card: card.id, found: signal }));
+  });
+  tieProblems(names, part, card, at);
+}
+
+function feedProblems(names: Names, part: PartChoice, card: Card | undefined, at: string): void {
+  for (const [supply, rail] of Object.entries(part.feeds)) {
+    if (supply !== SOCKET || !card?.controller?.usb) names.supply(card, supply, `${at}/feeds/${supply}`);
+    names.rail(rail, `${at}/feeds/${supply}`);
+  }
+  for (const [supply, rail] of Object.entries(part.also ?? {})) {
+    names.supply(card, supply, `${at}/also/${supply}`);
+    names.rail(rail, `${at}/also/${supply}`);
+  }
+}
+
+function tieProblems(names: Names, part: PartChoice, card: Card, at: string): void {
+  for (const [id, to] of Object.entries(part.ties ?? {})) {
+    const terminal = card.terminals.find((t) => t.id === id);
+    if (terminal?.role !== 'unused') names.say(`${at}/ties/${id}`, expected('freeTerminal', { card: card.id }));
+    if (to !== 'ground' && !card.supplies.some((supply) => supply.id === to))
+      names.say(`${at}/ties/${id}`, expected('groundOrSupply', { card: card.id, found: to }));
+  }
+}
+
+function portProblems(names: Names, card: Card, id: string, choice: PortChoice, at: string): void {
+  const path = `${at}/ports/${id}`;
+  const port = card.ports.find((p) => p.id === id);
+  if (!port) {
+    names.say(path, expected('port', { card: card.id, found: id }));
+    return;
+  }
+  if (choice.bus !== undefined) {
+    const bus = names.buses.get(choice.bus);
+    names.bus(choice.bus, `${path}/bus`);
+    if (bus && bus.protocol !== port.protocol)
+      names.say(
+        `${path}/bus`,
+        expected('busOfProtocol', { protocol: port.protocol, found: bus.id, its: bus.protocol }),
       );
-  });
-  const portOf = (partId: string, portId: string, path: string) => {
-    const part = parts.get(partId);
-    if (!part) say(path, `expected a part of this plan, found “${partId}”`);
-    const card = part && library.get(part.card);
-    if (card && !card.ports.some(({ id }) => id === portId))
-      say(path, `expected a port of card “${card.id}”, found “${portId}”`);
-  };
-  const translators = new Set(plan.helpers.filter((h) => h.kind === 'translator').map(({ id }) => id));
-  plan.helpers.forEach((helper, i) => {
-    const at = `helpers/${i}`;
-    if ('card' in helper) cardAt(helper.card, `${at}/card`);
-    if (helper.kind === 'pull-up') {
-      known(rails, 'a rail', helper.to, `${at}/to`);
-      const { part: of, own: port } = parseRef(helper.of);
-      if (port) portOf(of, port, `${at}/of`);
-      else known(buses, 'a bus', of, `${at}/of`);
-      if (helper.beyond) known(translators, 'a translator', helper.beyond, `${at}/beyond`);
-    } else if (
-      helper.kind === 'series' ||
-      helper.kind === 'divider' ||
-      helper.kind === 'pull-down' ||
-      helper.kind === 'filter'
-    )
-      portOf(helper.part, helper.port, `${at}/part`);
-    else if (helper.kind === 'fixed') {
-      portOf(helper.part, helper.port, `${at}/part`);
-      known(rails, 'a rail', helper.to, `${at}/to`);
-    } else if (helper.kind === 'guard') {
-      known(parts, 'a part', helper.part, `${at}/part`);
-      known(rails, 'a rail', helper.rail, `${at}/rail`);
-    } else if (helper.kind === 'diode' || helper.kind === 'capacitor')
-      known(parts, 'a part', helper.part, `${at}/part`);
-    else {
-      known(rails, 'a rail', helper.near, `${at}/near`);
-      known(rails, 'a rail', helper.far, `${at}/far`);
-      if (library.has(helper.card) && !library.get(helper.card)?.translator) {
-        say(`${at}/card`, `expected the card of a translator, found “${helper.card}”`);
-      }
-      knownPin(helper.gate?.pin ?? null, `${at}/gate/pin`);
-      helper.ports.forEach(({ part, port }, k) => portOf(part, port, `${at}/ports/${k}`));
-    }
-  });
-  plan.boards.forEach((id, i) => cardAt(id, `boards/${i}`));
-  const helpers = new Set(plan.helpers.map(({ id }) => id));
-  for (const id of Object.keys(plan.spots ?? {}))
-    if (!parts.has(id) && !helpers.has(id.split('/')[0] ?? ''))
-      say(`spots/${id}`, 'expected a part or helper of this plan');
-  cardAt(plan.resistors, 'resistors');
-  cardAt(plan.joint, 'joint');
-  plan.leads.forEach((id, i) => cardAt(id, `leads/${i}`));
-  return problems;
+  }
+  if (choice.driver !== undefined) names.part(choice.driver, `${path}/driver`);
+  for (const [line, pin] of Object.entries(choice.lines ?? {})) {
+    if (!Object.hasOwn(port.lines, line) || isBusLine(port.protocol, line))
+      names.say(`${path}/lines/${line}`, expected('ownLine', { port: id, found: line }));
+    lineProblems(names, pin, `${path}/lines/${line}`);
+  }
+}
+
+function lineProblems(names: Names, { pin, on, tied }: PinChoice, at: string): void {
+  if (tied !== undefined && tied !== 'ground') names.rail(tied, `${at}/tied`);
+  if (on === undefined) {
+    names.pin(pin, `${at}/pin`);
+    return;
+  }
+  const card = names.cardOf(on);
+  if (!card?.converter) names.say(`${at}/on`, expected('converter', { found: on }));
+  else if (pin !== null && !card.converter.inputs.some((id) => inputTerminal(card, id) === pin))
+    names.say(`${at}/pin`, expected('input', { card: card.id, found: pin }));
 }
 
 const inputTerminal = (card: Card, signal: string): string | undefined =>
   card.signals.find(({ id }) => id === signal)?.terminal;
 
-/** Parts, buses, helpers and needs share one set of names, so that a subject is never ambiguous. */
-function doubledIds(plan: Plan, say: (path: string, message: string) => void): void {
-  const seen = new Map<string, string>();
-  for (const list of ['needs', 'parts', 'buses', 'helpers'] as const) {
-    plan[list].forEach(({ id }, i) => {
-      const first = seen.get(id);
-      if (first) say(`${list}/${i}/id`, `expected an id used once, found “${id}” which ${first} has`);
-      else seen.set(id, `${list}/${i}`);
-    });
-  }
+function busProblems(names: Names, bus: Bus, at: string): void {
+  for (const [line, { pin }] of Object.entries(bus.lines)) names.pin(pin, `${at}/lines/${line}/pin`);
+  names.pin(bus.configuredPin ?? null, `${at}/configuredPin`);
+  if (!bus.behind) return;
+  const channels = names.cardOf(bus.behind.part)?.busSwitch?.channels;
+  if (!channels) names.say(`${at}/behind/part`, expected('busSwitch', { found: bus.behind.part }));
+  else if (bus.behind.channel >= channels.length)
+    names.say(`${at}/behind/channel`, expected('channel', { last: channels.length - 1, found: bus.behind.channel }));
+}
+
+/** A helper says of itself what it names. */
+function helperProblems(names: Names, helper: Helper, at: string): void {
+  renamed(helper, {
+    card(id, field) {
+      names.card(id, `${at}/${field}`);
+      if (names.translators.has(helper.id) && names.library.has(id) && !names.library.get(id)?.translator)
+        names.say(`${at}/${field}`, expected('translatorCard', { found: id }));
+      return id;
+    },
+    part(id, field) {
+      names.part(id, `${at}/${field}`);
+      return id;
+    },
+    port(name, field) {
+      names.port(name.part, name.port, `${at}/${field}`);
+      return name;
+    },
+    rail(ref, field) {
+      names.rail(ref, `${at}/${field}`);
+      return ref;
+    },
+    net(of, field) {
+      const { part, own: port } = parseRef(of);
+      if (port) names.port(part, port, `${at}/${field}`);
+      else names.bus(part, `${at}/${field}`);
+      return of;
+    },
+    helper(id, field) {
+      names.translator(id, `${at}/${field}`);
+      return id;
+    },
+    pin(choice, field) {
+      names.pin(choice.pin, `${at}/${field}`);
+      return choice;
+    },
+  });
+}
+
+/** What the build is laid out on and bought as. */
+function purchaseProblems(names: Names): void {
+  const { plan } = names;
+  plan.boards.forEach((id, i) => names.card(id, `boards/${i}`));
+  const helpers = new Set(plan.helpers.map(({ id }) => id));
+  for (const id of Object.keys(plan.spots ?? {}))
+    if (!names.parts.has(id) && !helpers.has(legOwner(id))) names.say(`spots/${id}`, expected('partOrHelper'));
+  names.card(plan.resistors, 'resistors');
+  names.card(plan.joint, 'joint');
+  plan.leads.forEach((id, i) => names.card(id, `leads/${i}`));
 }

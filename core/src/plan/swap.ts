@@ -1,8 +1,9 @@
 import type { Card } from '../card/card.ts';
-import type { Port } from '../card/card-shape.ts';
+import type { Port } from '../card/port.ts';
 import { openable } from '../card/openable.ts';
 import { changePart } from './edits.ts';
-import type { Helper, Plan, PortChoice } from './plan.ts';
+import { renamed } from './helpers.ts';
+import type { Plan, PortChoice } from './plan.ts';
 import { isOf, keyOf, parseRef } from './ref.ts';
 
 /**
@@ -38,25 +39,23 @@ export function swapCard(plan: Plan, part: string, from: Card, to: Card): Plan {
     ),
     opened: p.opened.filter((id) => openable(to).includes(id)),
   }));
-  const rename = (ref: { part: string; port: string }) =>
-    ref.part === part ? { ...ref, port: portMap.get(ref.port) ?? '' } : ref;
+  const inNew = (port: string | undefined): string | null => portMap.get(port ?? '') ?? null;
   return {
     ...changed,
-    helpers: changed.helpers.flatMap((helper): Helper[] => {
-      if (helper.kind === 'translator') {
-        const ports = helper.ports.map(rename).filter(({ port }) => port);
-        return ports.length > 0 ? [{ ...helper, ports }] : [];
-      }
-      if (helper.kind === 'pull-up' && helper.of !== part && isOf(helper.of, part)) {
-        const port = portMap.get(parseRef(helper.of).own ?? '');
-        return port ? [{ ...helper, of: keyOf(part, port) }] : [];
-      }
-      if ('port' in helper && helper.part === part) {
-        const port = portMap.get(helper.port);
-        return port ? [{ ...helper, port }] : [];
-      }
-      return [helper];
-    }),
+    helpers: changed.helpers.flatMap(
+      (helper) =>
+        renamed(helper, {
+          port: (name) => {
+            const port = name.part === part ? inNew(name.port) : name.port;
+            return port === null ? null : { ...name, port };
+          },
+          net: (of) => {
+            if (of === part || !isOf(of, part)) return of;
+            const port = inNew(parseRef(of).own);
+            return port === null ? null : keyOf(part, port);
+          },
+        }) ?? [],
+    ),
   };
 }
 

@@ -1,7 +1,7 @@
 /** A document as it would be with another value somewhere: what a slider tries before anything is taken. */
 import type { Card } from '../card/card.ts';
 import type { PlanDocument } from './document.ts';
-import { changeBus, changeHelper, changePart } from './edits.ts';
+import { changeBus, changeHelperOf, changePart } from './edits.ts';
 import type { Plan } from './plan.ts';
 import { parseRef } from './ref.ts';
 
@@ -19,12 +19,20 @@ export interface Trial {
 /** What of a trial can be taken into the plan: all but voltages, which are the cards'. */
 export function withTrial(plan: Plan, { ohms = {}, lead = {}, clock = {} }: Trial): Plan {
   let next = plan;
-  for (const [id, value] of Object.entries(ohms))
-    next = changeHelper(next, id, (h) => (h.kind === 'pull-up' || h.kind === 'fixed' ? { ...h, ohms: value } : h));
+  for (const [id, value] of Object.entries(ohms)) next = withOhms(next, id, value);
   for (const [id, length] of Object.entries(lead)) next = changePart(next, id, (part) => ({ ...part, lead: length }));
   for (const [id, hertz] of Object.entries(clock)) next = changeBus(next, id, (bus) => ({ ...bus, clock: hertz }));
   return next;
 }
+
+/** A resistor to a rail with another value. */
+const withOhms = (plan: Plan, id: string, ohms: number): Plan =>
+  changeHelperOf(
+    changeHelperOf(plan, id, 'pull-up', (h) => ({ ...h, ohms })),
+    id,
+    'fixed',
+    (h) => ({ ...h, ohms }),
+  );
 
 /** The document of a trial. A rail's voltage is tried on a copy of its card under another id, so that only that part has it. */
 export function tried({ plan, cards }: PlanDocument, trial: Trial): PlanDocument {

@@ -7,7 +7,7 @@ import { toInterval } from '../card/to-interval.ts';
 import { driverPeak } from '../physics/node.ts';
 import { dividers } from '../physics/divider.ts';
 import { fixedResistors } from '../physics/resistive.ts';
-import { addHelper, changeHelper, freeId } from '../plan/edits.ts';
+import { addHelper, changeHelperOf, freeId } from '../plan/edits.ts';
 import type { Plan } from '../plan/plan.ts';
 import { divide, feedFromLogic } from './level.ts';
 import { logicRail } from './pull-up.ts';
@@ -38,7 +38,7 @@ export const analogRangeRemedies: Proposer = (context) => {
 
 /** The divider of a link, worked out anew for what drives it. */
 function resized(circuit: Circuit, link: AnalogLink): Candidate[] {
-  const id = link.divider?.id;
+  const id = link.divider?.helper;
   const above = circuit.nets.find(({ beyond }) => beyond !== null && beyond === id)?.ends[0];
   const volts = above && driverPeak(above)?.volts;
   if (!id || volts === undefined) return [];
@@ -50,7 +50,7 @@ function resized(circuit: Circuit, link: AnalogLink): Candidate[] {
     {
       id: `divider:${id}:${upper}:${lower}`,
       title: tell('makeDivider', { upper: quantityOf(upper, 'Ω'), lower: quantityOf(lower, 'Ω') }),
-      plan: changeHelper(circuit.plan, id, (h) => (h.kind === 'divider' ? { ...h, upper, lower } : h)),
+      plan: changeHelperOf(circuit.plan, id, 'divider', (h) => ({ ...h, upper, lower })),
     },
   ];
 }
@@ -86,7 +86,7 @@ function filtered(circuit: Circuit, { net, adc, part }: AnalogLink, library: Lib
  */
 export function withFixedResistor(circuit: Circuit, plan: Plan, link: AnalogLink, ohms: number): Plan | null {
   const { fixed, of, line } = link.net;
-  if (fixed) return changeHelper(plan, fixed.helper, (h) => (h.kind === 'fixed' ? { ...h, ohms } : h));
+  if (fixed) return changeHelperOf(plan, fixed.helper, 'fixed', (h) => ({ ...h, ohms }));
   const follows = keyOf(link.reader.id, link.adc.follows);
   const to = circuit.rails.has(follows) ? follows : logicRail(circuit);
   const { part, own: port = '' } = parseRef(of);

@@ -1,7 +1,7 @@
 /** Ways out of what pins do at the start, and of converters and counters that are asked twice. */
 import { switchedInputs } from '../check/pin-boot-state.ts';
 import { featuresInUse } from '../circuit/pin-function.ts';
-import { addHelper, changeHelper, freeId, setUsed } from '../plan/edits.ts';
+import { addHelper, changeHelperOf, freeId, setUsed } from '../plan/edits.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import { HOLDING_RESISTOR } from '../standard/common-practice.ts';
 import { pinCurrents } from '../physics/pin-currents.ts';
@@ -85,15 +85,14 @@ export const currentRemedies: Proposer = ({ circuit, finding }) => {
   );
   const factor = measured / limit;
   let changed = 0;
+  const larger = <H extends { readonly ohms: number }>(h: H): H => {
+    const ohms = seriesBetween(circuit.plan.rules.series, h.ohms * factor, h.ohms * factor * 3)[0];
+    if (ohms === undefined) return h;
+    changed += 1;
+    return { ...h, ohms };
+  };
   const plan = [...helpers].reduce(
-    (p, id) =>
-      changeHelper(p, id, (h) => {
-        if (h.kind !== 'series' && h.kind !== 'pull-down') return h;
-        const ohms = seriesBetween(circuit.plan.rules.series, h.ohms * factor, h.ohms * factor * 3)[0];
-        if (ohms === undefined) return h;
-        changed += 1;
-        return { ...h, ohms };
-      }),
+    (p, id) => changeHelperOf(changeHelperOf(p, id, 'series', larger), id, 'pull-down', larger),
     circuit.plan,
   );
   if (changed === 0) return [];

@@ -2,7 +2,8 @@
 import { lightSum } from '../check/drive-led.ts';
 import { baseSum, drivenLoads, type BaseSum } from '../check/drive-transistor.ts';
 import type { Circuit, Net } from '../circuit/model.ts';
-import { addHelper, freeId, removeHelper } from '../plan/edits.ts';
+import { addHelper, freeId } from '../plan/edits.ts';
+import { removeHelper } from '../plan/remove.ts';
 import type { Plan } from '../plan/plan.ts';
 import { seriesAtLeast, seriesAtMost } from '../standard/e-series.ts';
 import { LED_CURRENT } from '../standard/common-practice.ts';

@@ -1,10 +1,12 @@
 /** Feeding a part otherwise, where its signals ask for it. */
+import { helpersOf } from '../plan/helpers.ts';
 import { DIODE } from '../check/level-unpowered.ts';
 import { wideSupplies } from '../check/level-feed-rule.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { within } from '../quantity/interval.ts';
 import { isTwoWay } from '../card/protocol.ts';
-import { addHelper, changeHelper, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
+import { addHelper, changeHelperOf, freeId, setFeed, setOpened } from '../plan/edits.ts';
+import { removeHelper } from '../plan/remove.ts';
 import { seriesAtLeast } from '../standard/e-series.ts';
 import { CLAMP_CURRENT } from '../standard/common-practice.ts';
 import type { Plan } from '../plan/plan.ts';
@@ -39,14 +41,14 @@ export const feedRuleRemedies: Proposer = ({ circuit, finding }) =>
 /** The port comes out of the outer translator; its breakout is fed from the controller's rail where that suits it. */
 export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
   const { part, own: port = '' } = parseRef(finding.subjects[0]);
-  const helper = circuit.plan.helpers.find(({ id }) => id === finding.subjects[1]);
+  const helper = helpersOf(circuit.plan, 'translator').find(({ id }) => id === finding.subjects[1]);
   const node = circuit.parts.get(part);
-  if (helper?.kind !== 'translator' || !node) return [];
+  if (!helper || !node) return [];
   const left = helper.ports.filter((p) => p.part !== part || p.port !== port);
   const plan: Plan =
     left.length === 0
       ? removeHelper(circuit.plan, helper.id)
-      : changeHelper(circuit.plan, helper.id, (h) => (h.kind === 'translator' ? { ...h, ports: left } : h));
+      : changeHelperOf(circuit.plan, helper.id, 'translator', (h) => ({ ...h, ports: left }));
   const found: Candidate[] = [
     { id: `direct:${keyOf(part, port)}`, title: tell('takeOutFromBehind', { node: node.label }), plan },
   ];
@@ -100,7 +102,7 @@ function lettingGo({ circuit, finding }: Context): Candidate[] {
     (p, { fitted, helper }) =>
       fitted
         ? setOpened(p, fitted.part, fitted.signal, true)
-        : changeHelper(p, helper ?? '', (h) => (h.kind === 'pull-up' ? { ...h, to: rail } : h)),
+        : changeHelperOf(p, helper ?? '', 'pull-up', (h) => ({ ...h, to: rail })),
     circuit.plan,
   );
   return [

@@ -1,9 +1,11 @@
 /** Ways out of a level that is too high or not guaranteed: translate, feed otherwise, move a pull-up. */
+import { helpersOf } from '../plan/helpers.ts';
 import { isTwoWay } from '../card/protocol.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
-import { addHelper, changeHelper, freeId, removeHelper, setFeed, setOpened } from '../plan/edits.ts';
+import { addHelper, changeHelperOf, freeId, setFeed, setOpened } from '../plan/edits.ts';
+import { removeHelper } from '../plan/remove.ts';
 import type { Plan } from '../plan/plan.ts';
 import { driverPeak } from '../physics/node.ts';
 import { dividers } from '../physics/divider.ts';
@@ -123,7 +125,7 @@ function lowerPullUps({ circuit }: Context, net: Net, limit: number): Candidate[
   let plan: Plan = circuit.plan;
   for (const { fitted, helper } of high) {
     if (fitted) plan = setOpened(plan, fitted.part, fitted.signal, true);
-    if (helper) plan = changeHelper(plan, helper, (h) => (h.kind === 'pull-up' ? { ...h, to: rail } : h));
+    if (helper) plan = changeHelperOf(plan, helper, 'pull-up', (h) => ({ ...h, to: rail }));
   }
   const jumpers = [
     ...new Set(high.flatMap(({ fitted }) => (fitted ? (circuit.parts.get(fitted.part)?.label ?? fitted.part) : []))),
@@ -219,7 +221,7 @@ function lowerFixed({ circuit }: Context, net: Net): Candidate[] {
     {
       id: `fixed-to:${net.id}:${rail}`,
       title: tell('takeResistor', { net: net.label, rail: circuit.rails.get(rail)?.label ?? rail }),
-      plan: changeHelper(circuit.plan, fixed.helper, (h) => (h.kind === 'fixed' ? { ...h, to: rail } : h)),
+      plan: changeHelperOf(circuit.plan, fixed.helper, 'fixed', (h) => ({ ...h, to: rail })),
     },
   ];
 }
@@ -291,13 +293,14 @@ function otherDriver({ circuit, library }: Context, end: NetEnd): Candidate[] {
 
 export const channelRemedies: Proposer = (context) => {
   const { circuit, finding, library } = context;
-  const helper = circuit.plan.helpers.find(({ id }) => id === finding.subjects[0]);
-  if (helper?.kind === 'divider') {
-    const without = removeHelper(circuit.plan, helper.id);
+  const [id = ''] = finding.subjects;
+  if (helpersOf(circuit.plan, 'divider').some((divider) => divider.id === id)) {
+    const without = removeHelper(circuit.plan, id);
     const title = tell('takeDividerOut');
-    return [{ id: `without:${helper.id}`, title, plan: without }];
+    return [{ id: `without:${id}`, title, plan: without }];
   }
-  if (helper?.kind !== 'translator') return [];
+  const helper = helpersOf(circuit.plan, 'translator').find((translator) => translator.id === id);
+  if (!helper) return [];
   const out: Candidate = {
     id: `without:${helper.id}`,
     title: tell('takeTranslatorOut'),
@@ -309,6 +312,6 @@ export const channelRemedies: Proposer = (context) => {
     .map((card) => ({
       id: `card:${helper.id}:${card.id}`,
       title: tell('takeAsTranslator', { card: card.name }),
-      plan: changeHelper(circuit.plan, helper.id, (h) => (h.kind === 'translator' ? { ...h, card: card.id } : h)),
+      plan: changeHelperOf(circuit.plan, helper.id, 'translator', (h) => ({ ...h, card: card.id })),
     }));
 };

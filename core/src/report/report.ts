@@ -1,5 +1,5 @@
 /** The verdict as it leaves the program, in words: a contract, described in docs/formats.md. */
-import { say, sayResult, type SaidResult } from '../say/say.ts';
+import { say, sayResult, type SaidResult, type SaidProblem, sayProblems } from '../say/say.ts';
 import { withMeasured } from '../check/measured.ts';
 import type { Library } from '../card/library.ts';
 import type { Grounds } from '../check/result.ts';
@@ -9,7 +9,7 @@ import { standingOf, verify } from '../check/verify.ts';
 import { buildOf } from '../deliver/build.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import { fingerprint } from '../plan/fingerprint.ts';
-import type { Problem } from '../plan/references.ts';
+import type { Problem } from '../quantity/problem.ts';
 import { proposeRemedies } from '../remedy/propose.ts';
 
 interface ReportedPass {
@@ -42,7 +42,7 @@ export interface Report {
   /** The wiring plan read back: null while findings are open, since it is not made before. */
   readonly wiring: { readonly agrees: boolean; readonly says: readonly string[] } | null;
   /** Only when refused. */
-  readonly problems?: readonly Problem[];
+  readonly problems?: readonly SaidProblem[];
 }
 
 function pass(r: Result): ReportedPass {
@@ -84,5 +84,5 @@ export const refused = (problems: readonly Problem[]): Report => ({
   passes: [],
   unread: [],
   wiring: null,
-  problems,
+  problems: sayProblems(problems),
 });

@@ -1,6 +1,7 @@
 /** What is said, in English. */
 import type { Result } from '../check/result.ts';
 import { durationOf } from '../quantity/message.ts';
+import type { Problem } from '../quantity/problem.ts';
 import { ENGLISH } from './english/index.ts';
 import type { RuleWords } from './language.ts';
 import { speaker } from './render.ts';
@@ -33,6 +34,14 @@ export const sayResult = ({ message, meaning, workings }: Result): SaidResult =>
   meaning: say(meaning),
   workings: workings.map(({ name, sum, ...rest }) => ({ ...rest, name: say(name), sum: say(sum) })),
 });
+
+/** A problem of a file in words. */
+export interface SaidProblem {
+  readonly path: string;
+  readonly message: string;
+}
+export const sayProblems = (problems: readonly Problem[]): SaidProblem[] =>
+  problems.map(({ path, message }) => ({ path, message: say(message) }));
 
 /** A span of time as people say it. @example formatSpan(5400) === '1.5 hours' */
 export const formatSpan = (seconds: number): string => say(durationOf(seconds));

@@ -12,12 +12,12 @@ import {
   changePart,
   changePort,
   freeId,
-  removeHelper,
   setFeed,
   setOpened,
   setPin,
   setRules,
 } from '../plan/edits.ts';
+import { removeHelper } from '../plan/remove.ts';
 import type { HouseRules } from '../plan/house-rules.ts';
 import { swapCard } from '../plan/swap.ts';
 import { addPart } from './add-part.ts';

@@ -3,7 +3,8 @@ import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
 import { carrierOf } from '../circuit/carrier.ts';
 import type { Circuit } from '../circuit/model.ts';
-import { freeId, newPart, removePart } from '../plan/edits.ts';
+import { freeId, newPart } from '../plan/edits.ts';
+import { removePart } from '../plan/remove.ts';
 import type { PartChoice, Plan, PortChoice } from '../plan/plan.ts';
 import { keyOf } from '../plan/ref.ts';
 

@@ -1,4 +1,5 @@
 /** Another controller in place of the one there: rails, feeds and pins are found anew, and what changed is told. */
+import { namesOf } from '../plan/helpers.ts';
 import { type Message, type Text } from '../quantity/message.ts';
 import type { Card } from '../card/card.ts';
 import type { Library } from '../card/library.ts';
@@ -10,7 +11,8 @@ import { documentOf } from '../plan/document.ts';
 import { carrierOf } from '../circuit/carrier.ts';
 import type { Plan } from '../plan/plan.ts';
 import { leadRails } from '../plan/rails.ts';
-import { changePart, forgetBusPins, forgetGate, forgetPins, setPin } from '../plan/edits.ts';
+import { changePart, setPin } from '../plan/edits.ts';
+import { forgetBusPins, forgetGate, forgetPins } from '../plan/remove.ts';
 import { pinModel, solvePins, withPins } from './pins.ts';
 import { bestFeed } from './add-part.ts';
 import { keyOf, ownerOf } from '../plan/ref.ts';
@@ -75,11 +77,7 @@ export function moveController(circuit: Circuit, library: Library, to: Card): Mo
     rails: [...rails].flatMap(([from, now]) => {
       const used =
         circuit.plan.parts.some(({ feeds: f }) => Object.values(f).includes(from)) ||
-        circuit.plan.helpers.some((h) =>
-          h.kind === 'pull-up' || h.kind === 'fixed'
-            ? h.to === from
-            : h.kind === 'translator' && (h.near === from || h.far === from),
-        );
+        circuit.plan.helpers.some((helper) => namesOf(helper).rails.includes(from));
       const name = (ref: string | null, card: Card) =>
         card.rails?.find(({ id }) => ref === keyOf(old.id, id))?.name ?? null;
       return used ? [{ from: name(from, old.card) ?? from, to: name(now, to) }] : [];

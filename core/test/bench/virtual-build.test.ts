@@ -14,7 +14,7 @@ import { programText } from '../../src/bench/program.ts';
 import { readOneWireList } from '../../src/capture/one-wire-list.ts';
 import { readReadingsLog } from '../../src/capture/readings-log.ts';
 import { readScanLog } from '../../src/capture/scan-log.ts';
-import { changeHelper } from '../../src/plan/edits.ts';
+import { changeHelperOf } from '../../src/plan/edits.ts';
 import { benchOf, laidOut, theFault } from '../support/bench-case.ts';
 import { demo, PLANS } from '../support/demo.ts';
 import { randomPlan } from '../support/random-plan.ts';
@@ -79,7 +79,7 @@ describe('a build on the simulated bench', function () {
   it('reads from the circuit: another resistor in the plan, another reading', () => {
     const { plan } = demo('cupboard-verified');
     const read = (ohms: number) => {
-      const changed = changeHelper(plan, 'pull-probes', (h) => (h.kind === 'pull-up' ? { ...h, ohms } : h));
+      const changed = changeHelperOf(plan, 'pull-probes', 'pull-up', (h) => ({ ...h, ohms }));
       const bench = laidOut(changed);
       const build = new VirtualBuild(bench);
       const rail = bench.netlist.nodes.find(

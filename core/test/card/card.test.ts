@@ -12,7 +12,7 @@ function problems(patch: (card: ReturnType<typeof structuredClone<NonNullable<ty
   const copy = structuredClone(first);
   patch(copy);
   const read = readCard(JSON.stringify(copy));
-  return read.ok ? [] : read.problems.map(({ path, message }) => `${path}: ${message}`);
+  return read.ok ? [] : read.problems.map(({ path, message }) => `${path}: ${say(message)}`);
 }
 
 describe('card', () => {

@@ -1,7 +1,8 @@
 import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { readCatalogue } from '@idle-breadboard/catalogue';
-import { cloneTemplate, enterFigures, type Accepted } from '../../src/card/enter.ts';
+import type { Accepted } from '../../src/card/accepted.ts';
+import { cloneTemplate, enterFigures } from '../../src/card/enter.ts';
 import { missingOf, trustOf } from '../../src/card/missing.ts';
 import { differences, figuresOf } from '../../src/card/places.ts';
 import { withFigure } from '../../src/card/with-figure.ts';
@@ -71,7 +72,7 @@ describe('a card from accepted figures', () => {
   it('makes a new measure only when range and accuracy were both taken', () => {
     const dioxide = { quantity: 'carbon dioxide', unit: 'ppm' };
     const range = figure('measure.range', { quantity: dioxide, unit: 'ppm', min: 400, max: 2000 });
-    expect(enter(range).left.map(({ why }) => why)).to.deep.equal(['no accuracy of carbon dioxide was taken']);
+    expect(enter(range).left.map(({ why }) => say(why))).to.deep.equal(['no accuracy of carbon dioxide was taken']);
     const { card, left } = enter(figure('measure.accuracy', { quantity: dioxide, unit: 'ppm', max: 50 }), range);
     expect(left).to.deep.equal([]);
     expect(card.measures.at(-1)).to.deep.include({
@@ -103,7 +104,7 @@ describe('a card from accepted figures', () => {
     expect(at('vcc')).to.include({ label: 'V+', position: 1 });
   });
   it('says what has no place, and why', () =>
-    expect(enter(figure('rail.voltage', { typ: 3.3 })).left.map(({ why }) => why)).to.deep.equal([
+    expect(enter(figure('rail.voltage', { typ: 3.3 })).left.map(({ why }) => say(why))).to.deep.equal([
       'the card offers no rail',
     ]));
 });
@@ -114,7 +115,7 @@ describe('figures of a card', () => {
     expect(
       next &&
         differences(template, next).map(({ title, before, after }) => [
-          title,
+          say(title),
           before?.min,
           after?.min,
           after?.source?.kind,
@@ -130,16 +131,19 @@ describe('figures of a card', () => {
       }
     }
     expect(
-      withFigure(template, 'signals/sda/pullUp', { typ: 4700 }, { kind: 'measured', title: 'bench' })?.signals.find(
-        ({ id }) => id === 'sda',
-      )?.fittedPullUp?.value.typ,
+      withFigure(
+        template,
+        'signals/sda/fittedPullUp/value',
+        { typ: 4700 },
+        { kind: 'measured', title: 'bench' },
+      )?.signals.find(({ id }) => id === 'sda')?.fittedPullUp?.value.typ,
     ).to.equal(4700);
     expect(withFigure(template, 'nowhere/at/all', { typ: 1 }, { kind: 'measured', title: 'bench' })).to.equal(null);
   });
   it('that checks ask for and a card does not state are missing', () => {
     const bare = { ...template, supplies: template.supplies.map(({ absoluteMax: _, ...s }) => s) };
-    expect(missingOf(bare).map(({ title }) => say(title))).to.include('vcc, absolute maximum');
-    expect(missingOf(template).map(({ title }) => say(title))).to.not.include('vcc, absolute maximum');
+    expect(missingOf(bare).map(({ title }) => say(title))).to.include('vcc supply, absolute maximum');
+    expect(missingOf(template).map(({ title }) => say(title))).to.not.include('vcc supply, absolute maximum');
   });
 });
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
 import type { SenseNeed } from '../../src/plan/plan.ts';
-import type { Helper } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
 import { library } from '../support/demo.ts';
 import { pinned, TWO_RAILS } from '../support/boards.ts';
 import {

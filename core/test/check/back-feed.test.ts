@@ -1,6 +1,6 @@
 /** "None can push another": a search for its opposite on random meetings of two sources, with the currents of the real network. */
 import { expect } from 'chai';
-import type { Helper } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
 import { operatingPoint } from '../../src/physics/operating-point.ts';
 import { randomFrom } from '../../src/quantity/random.ts';
 import type { Card } from '../../src/card/card.ts';

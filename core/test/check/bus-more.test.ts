@@ -2,7 +2,8 @@
 import { expect } from 'chai';
 import { busTime } from '../../src/check/bus-time.ts';
 import { wireLimit } from '../../src/check/wire-budget.ts';
-import type { Helper, SenseNeed } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
+import type { SenseNeed } from '../../src/plan/plan.ts';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
 import { library } from '../support/demo.ts';
 import { busBuild, fitted, MCU, onBus, pull, TWO_RAILS } from '../support/boards.ts';
@@ -17,6 +18,7 @@ import {
   module,
   part,
   type Build,
+  withChip,
 } from '../support/build.ts';
 
 const need = (id: string, interval: number): SenseNeed => ({
@@ -137,11 +139,7 @@ describe('bus/stretching', () => {
       [slow(noHold)],
       [onBus('slow', 'slow', 'v3.out', { ports: { port: { bus: 'bus', ...(chosen ? { noHold: true } : {}) } } })],
     ),
-    cards: [
-      TWO_RAILS,
-      { ...MCU, controller: MCU.controller && { ...MCU.controller, waitsForStretching: { waits, source: 'sheet' } } },
-      slow(noHold),
-    ],
+    cards: [TWO_RAILS, withChip(MCU, { waitsForStretching: { waits, source: 'sheet' } }), slow(noHold)],
   });
   it('passes a controller that waits, and one that need not', () => {
     expect(judge(on(true, false, false)).broken('bus/stretching')).to.deep.equal([]);

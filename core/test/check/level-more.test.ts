@@ -1,7 +1,7 @@
 /** Levels while something is off, translators and dividers, and what the house rule says of feeds. */
 import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
-import type { Helper } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
 import { busBuild, fitted, input, MCU, onBus, output, pinned, pull, translator, TWO_RAILS } from '../support/boards.ts';
 import {
   card,

@@ -34,6 +34,7 @@ import {
   module,
   part,
   type Build,
+  withChip,
 } from '../support/build.ts';
 
 interface Mistake {
@@ -60,7 +61,7 @@ const rigid = {
     ['in', 'out', 'uart1.rx'],
   ]),
 };
-const stiff = { ...rigid, controller: rigid.controller && { ...rigid.controller, matrix: [] } };
+const stiff = withChip(rigid, { matrix: [] });
 const serial = module('serial', { protocol: 'uart', lines: { tx: 'tx', rx: 'rx' } }, [
   { id: 'tx', kind: 'push-pull', ...CMOS },
   { id: 'rx', kind: 'input', ...CMOS },
@@ -96,17 +97,8 @@ const stretching = (noHold: boolean) => {
     })),
   };
 };
-const impatient = {
-  ...MCU,
-  controller: MCU.controller && { ...MCU.controller, waitsForStretching: { waits: false, source: 'sheet' } },
-};
-const system = {
-  ...MCU,
-  controller: MCU.controller && {
-    ...MCU.controller,
-    overlays: [{ protocol: 'onewire' as const, pin: 'p3', parameter: 'pin', source: 'sheet' }],
-  },
-};
+const impatient = withChip(MCU, { waitsForStretching: { waits: false, source: 'sheet' } });
+const system = withChip(MCU, { overlays: [{ protocol: 'onewire', pin: 'p3', parameter: 'pin', source: 'sheet' }] });
 const light = module(
   'light',
   {

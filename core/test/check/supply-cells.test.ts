@@ -4,7 +4,8 @@ import type { Card } from '../../src/card/card.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import type { Cells } from '../../src/card/power.ts';
 import { coldFactor, packOf } from '../../src/physics/discharge.ts';
-import type { Helper, Plan } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
+import type { Plan } from '../../src/plan/plan.ts';
 import { card, controller, document, exactly, figure, judge, part, source5, type Build } from '../support/build.ts';
 import { cells, chain, load, regulator, short } from '../support/power-build.ts';
 

@@ -8,7 +8,8 @@ import { sunRise } from '../../src/physics/sun.ts';
 import { rateError } from '../../src/standard/serial.ts';
 import { fusingCurrent, gaugeCurrent, gaugeResistance } from '../../src/standard/wire-gauge.ts';
 import { SPRING_CURRENT } from '../../src/standard/common-practice.ts';
-import type { Helper, PartChoice, Place, Plan, SenseNeed } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
+import type { PartChoice, Place, Plan, SenseNeed } from '../../src/plan/plan.ts';
 import { cableRun } from '../../src/circuit/cable.ts';
 import { netlistOf } from '../../src/circuit/netlist.ts';
 import { library } from '../support/demo.ts';
@@ -30,6 +31,7 @@ import {
   type Build,
   type Json,
   type Judged,
+  revised,
 } from '../support/build.ts';
 import { cells, load } from '../support/power-build.ts';
 
@@ -475,18 +477,19 @@ describe('drive/chain', () => {
 });
 
 describe('drive/gate', () => {
-  const fet = (volts: number): Card => ({
-    ...input('sw'),
-    driver: {
-      terminal: 'in',
-      voltage: { max: 30, unit: 'V', source: 'sheet' },
-      current: { min: 2, unit: 'A', source: 'sheet' },
-      diodeFitted: true,
-      switchOff: { min: 1e-6, unit: 's', source: 'sheet' },
-      onResistance: { max: 0.1, unit: 'Ω', source: 'sheet' },
-      gate: { max: volts, unit: 'V', source: 'sheet' },
-    },
-  });
+  const fet = (volts: number): Card =>
+    revised(input('sw'), {
+      kind: 'driver',
+      driver: {
+        terminal: 'in',
+        voltage: { max: 30, unit: 'V', source: 'sheet' },
+        current: { min: 2, unit: 'A', source: 'sheet' },
+        diodeFitted: true,
+        switchOff: { min: 1e-6, unit: 's', source: 'sheet' },
+        onResistance: { max: 0.1, unit: 'Ω', source: 'sheet' },
+        gate: { max: volts, unit: 'V', source: 'sheet' },
+      },
+    });
   const build = (volts: number): Build => ({
     cards: [V3, controller(CMOS), fet(volts)],
     parts: [part('sw', 'sw', { feeds: { vcc: 'v3.out' }, ports: pinned('in') })],

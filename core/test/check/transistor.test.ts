@@ -1,7 +1,8 @@
 import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import type { Card } from '../../src/card/card.ts';
-import type { Helper, Plan } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
+import type { Plan } from '../../src/plan/plan.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { baseSum } from '../../src/check/drive-transistor.ts';
 import { proposeRemedies } from '../../src/remedy/propose.ts';

@@ -8,7 +8,7 @@ import { pullUpWindow } from '../../src/physics/pull-up-window.ts';
 import { weakestSink } from '../../src/physics/sink.ts';
 import { sinkAt } from '../../src/standard/bus-timing.ts';
 import { DEFAULT_RULES } from '../../src/plan/default-rules.ts';
-import type { Helper } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
 import { busBuild, input, onBus, pinned, pull, TWO_RAILS } from '../support/boards.ts';
 import {
   card,

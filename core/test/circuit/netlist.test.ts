@@ -5,7 +5,7 @@ import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { netlistOf, reachedAt } from '../../src/circuit/netlist.ts';
 import { type Netlist } from '../../src/circuit/netlist-model.ts';
-import type { Helper } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
 import { documentOf } from '../../src/plan/document.ts';
 import { MCU, onBus, output, PAIR, pinned, translator, TWO_RAILS } from '../support/boards.ts';
 import {
@@ -24,6 +24,7 @@ import {
   terminals,
   V5,
   type Build,
+  revised,
 } from '../support/build.ts';
 import { load } from '../support/power-build.ts';
 import { demo, PLANS } from '../support/demo.ts';
@@ -101,8 +102,7 @@ describe('netlist', () => {
 
   it('ties the enable of a translator that nothing switches to its low side', () => {
     const made = translator();
-    const gated = {
-      ...made,
+    const gated = revised(made, {
       terminals: [...made.terminals, { id: 'en', label: 'EN', role: 'signal' as const, header: 'main', position: 20 }],
       signals: [
         ...made.signals,
@@ -115,8 +115,8 @@ describe('netlist', () => {
         })),
       ],
       ports: [{ id: 'enable', protocol: 'digital-in' as const, lines: { in: 'en' } }],
-      translator: made.translator && { ...made.translator, enable: 'enable' },
-    };
+      translator: { ...made.translator, enable: 'enable' },
+    });
     const with_ = (gate: object): Build => ({
       cards: [TWO_RAILS, MCU, i2cModule('a'), gated],
       parts: [onBus('a', 'a', 'v3.high')],

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { LOG_KINDS, type LogEntry } from '../../src/deliver/logbook.ts';
@@ -16,7 +17,7 @@ const entry = (id: string, more: Partial<LogEntry> = {}): LogEntry => ({
 });
 const read = (text: string) => {
   const found = readLogbook(text);
-  if (!found.ok) throw new Error(found.problems.map(({ path, message }) => `${path} ${message}`).join('; '));
+  if (!found.ok) throw new Error(found.problems.map(({ path, message }) => `${path} ${say(message)}`).join('; '));
   return found.value;
 };
 
@@ -56,7 +57,7 @@ describe('a logbook as a file', () => {
   it('is refused whole, with what and where, when something in it is wrong', () => {
     const problems = (text: string) => {
       const found = readLogbook(text);
-      return found.ok ? [] : found.problems.map(({ path, message }) => `${path}: ${message}`);
+      return found.ok ? [] : found.problems.map(({ path, message }) => `${path}: ${say(message)}`);
     };
     const broken = (
       change: (file: { entries: Record<string, unknown>[]; version: number; format: string }) => void,

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { readCatalogue } from '@idle-breadboard/catalogue';
 import { cardsCsv, readPartsTable } from '../../src/format/parts-table.ts';
@@ -11,7 +12,7 @@ const parts = (text: string) => {
         unread,
         figures: proposals.map((p) => [p.slot, p.min, p.typ, p.max, p.unit]),
       }))
-    : read.problems.map(({ path, message }) => `${path}: ${message}`);
+    : read.problems.map(({ path, message }) => `${path}: ${say(message)}`);
 };
 const n = undefined;
 

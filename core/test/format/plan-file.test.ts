@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { readPlan, writePlan } from '../../src/format/plan-file.ts';
 import { fingerprint } from '../../src/plan/fingerprint.ts';
@@ -9,7 +10,7 @@ function problems(change: string | ((file: ReturnType<typeof parsed>) => void)):
   const file = parsed();
   if (typeof change === 'function') change(file);
   const read = readPlan(typeof change === 'string' ? change : JSON.stringify(file));
-  return read.ok ? [] : read.problems.map(({ path, message }) => `${path}: ${message}`);
+  return read.ok ? [] : read.problems.map(({ path, message }) => `${path}: ${say(message)}`);
 }
 const parsed = () =>
   JSON.parse(good) as {

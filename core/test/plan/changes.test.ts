@@ -6,13 +6,12 @@ import {
   addHelper,
   changeBus,
   changePart,
-  removeHelper,
-  removePart,
   setAddress,
   setFeed,
   setOpened,
   setPin,
 } from '../../src/plan/edits.ts';
+import { removeHelper, removePart } from '../../src/plan/remove.ts';
 import { documentOf } from '../../src/plan/document.ts';
 import { isSame } from '../../src/plan/same.ts';
 import { referenceProblems } from '../../src/plan/references.ts';

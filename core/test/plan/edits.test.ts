@@ -1,18 +1,17 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { referenceProblems } from '../../src/plan/references.ts';
 import {
   feedByLine,
   freeId,
   hangBus,
-  removeBus,
-  removeHelper,
   removeNeed,
-  removePart,
   serveNeed,
   setOpened,
   setPin,
   setStock,
 } from '../../src/plan/edits.ts';
+import { removeBus, removeHelper, removePart } from '../../src/plan/remove.ts';
 import { documentOf, usedCards } from '../../src/plan/document.ts';
 import { fingerprint } from '../../src/plan/fingerprint.ts';
 import { swapCard } from '../../src/plan/swap.ts';
@@ -146,7 +145,7 @@ describe('references', () => {
       ),
     };
     const paths = referenceProblems({ plan: broken, cards: draft.cards }).map(
-      ({ path, message }) => `${path} ${message}`,
+      ({ path, message }) => `${path} ${say(message)}`,
     );
     expect(paths).to.include.members([
       '/plan/controller expected a part of this plan, found “nobody”',

@@ -13,7 +13,8 @@ import {
   type Json,
 } from './build.ts';
 import type { Card } from '../../src/card/card.ts';
-import type { Helper, PartChoice } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
+import type { PartChoice } from '../../src/plan/plan.ts';
 
 /** One source with a 3.3 V and a 5 V rail, so that nothing is ever on without the rest. */
 export const TWO_RAILS: Card = card('v3', {

@@ -9,7 +9,8 @@ import { sayResult, type SaidResult } from '../../src/say/say.ts';
 import type { Result } from '../../src/check/result.ts';
 import { emptyPlan } from '../../src/plan/edits.ts';
 import type { PlanDocument } from '../../src/plan/document.ts';
-import type { Bus, Helper, PartChoice, Plan } from '../../src/plan/plan.ts';
+import type { Bus, PartChoice, Plan } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
 
 export type Json = Record<string, unknown>;
 
@@ -42,6 +43,12 @@ export function card(id: string, rest: Json): Card {
     ...rest,
   });
 }
+
+/** The same card with other things in it, read anew. */
+export const revised = (card: Card, changes: object): Card => Card.parse({ ...card, ...changes });
+/** The same controller with other things about its chip. */
+export const withChip = (card: Card, changes: object): Card =>
+  revised(card, { controller: { ...card.controller, ...changes } });
 
 export const terminals = (...ids: string[]): Json[] =>
   ids.map((id, i) => ({

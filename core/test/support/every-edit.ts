@@ -17,7 +17,8 @@ import {
   setRules,
 } from '../../src/plan/edits.ts';
 import type { HouseRules } from '../../src/plan/house-rules.ts';
-import type { Helper, Plan } from '../../src/plan/plan.ts';
+import type { Helper } from '../../src/plan/helpers.ts';
+import type { Plan } from '../../src/plan/plan.ts';
 import { swapCard } from '../../src/plan/swap.ts';
 import { addPart } from '../../src/solve/add-part.ts';
 

@@ -1,8 +1,9 @@
 /** Answers of the server routes that say what is wrong, as RFC 9457 describes. */
 import type { Problem } from '@idle-breadboard/core/plan';
+import { sayProblems } from '@idle-breadboard/core/words';
 
 export const problem = (status: number, title: string, detail: string, problems: readonly Problem[] = []): Response =>
-  new Response(JSON.stringify({ type: 'about:blank', title, status, detail, problems }), {
+  new Response(JSON.stringify({ type: 'about:blank', title, status, detail, problems: sayProblems(problems) }), {
     status,
     headers: { 'content-type': 'application/problem+json' },
   });

@@ -1,6 +1,6 @@
 /** From what a row is called to the place of a card that it fills. */
 import { QUANTITIES } from '../quantities.ts';
-import { SLOTS, type SlotId } from './slots.ts';
+import { type SlotId, slotOf } from './slots.ts';
 
 export interface RowWords {
   readonly name: string;
@@ -197,7 +197,7 @@ export function classify(row: RowWords, document: DocumentContext): Classified |
 }
 
 function fits(slot: SlotId, unit: string | null): boolean {
-  return unit !== null && (SLOTS[slot].units as readonly string[]).includes(unit);
+  return unit !== null && slotOf(slot).units.includes(unit);
 }
 
 function voltage(row: RowWords, symbol: string, called: string, absolute: boolean): Classified | null {

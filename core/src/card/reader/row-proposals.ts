@@ -4,7 +4,7 @@ import type { ColumnKind } from './header.ts';
 import { isBlank, readValue, type DecimalMark, type ValueReading } from './numbers.ts';
 import type { Box } from './page.ts';
 import type { Draft } from './proposal.ts';
-import { isMeasureSlot, SLOTS } from './slots.ts';
+import { isMeasureSlot, slotOf } from './slots.ts';
 import type { Row } from './tables.ts';
 import { plainText, readUnit, scaled, type UnitReading } from './units.ts';
 
@@ -146,7 +146,7 @@ function draftOf(
 ): Draft | null {
   const { slot, quantity } = found;
   const doubts = [...bounds.doubts, ...(found.doubt ? [found.doubt] : [])];
-  const unit = isMeasureSlot(slot) && quantity ? (SLOTS[slot].units[0] ?? quantity.unit) : (bounds.unit ?? '');
+  const unit = isMeasureSlot(slot) && quantity ? (slotOf(slot).units[0] ?? quantity.unit) : (bounds.unit ?? '');
   let { min, typ, max } = bounds;
   const put = (): Draft => ({
     slot,
@@ -158,7 +158,7 @@ function draftOf(
     doubts,
     ...said,
   });
-  const { from, to } = SLOTS[slot];
+  const { from, to } = slotOf(slot);
   const strange = [min, typ, max].some((v) => v !== undefined && (v < from || v > to));
   if (strange) doubts.push('an unusual size for this figure');
   const ordered = [min, typ, max].filter((v) => v !== undefined);

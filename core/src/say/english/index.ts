@@ -5,11 +5,14 @@ import { analog } from './analog.ts';
 import { body } from './body.ts';
 import { bus } from './bus.ts';
 import { circuit } from './circuit.ts';
+import { figure } from './figure.ts';
 import { drive } from './drive.ts';
 import { levels } from './levels.ts';
 import { need } from './need.ts';
 import { physics } from './physics.ts';
 import { pins } from './pins.ts';
+import { plan } from './plan.ts';
+import { problem } from './problem.ts';
 import { supply } from './supply.ts';
 import { supplyCurrent } from './supply-current.ts';
 import { supplyVoltage } from './supply-voltage.ts';
@@ -47,4 +50,7 @@ export const ENGLISH = {
   ...remedyMore,
   ...solve,
   ...word,
+  ...figure,
+  ...plan,
+  ...problem,
 } satisfies Language & { readonly [Check in CheckId]: { readonly rule: RuleWords } };

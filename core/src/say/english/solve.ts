@@ -53,16 +53,6 @@ export const solve = {
   'solve/complete-describe': topic<SolveCompleteDescribeSays>({
     says: {
       noPin: 'no pin',
-      pullUp: ({ helper, line, rail }) => `a pull-up of ${helper} on ${line} to the ${rail}`,
-      groundSoStaysOff: ({ helper, part }) => `${helper} to ground, so that ${part} stays off at the start`,
-      series: ({ helper, part }) => `${helper} in series with ${part}`,
-      across: ({ card, part }) => `a ${card} across ${part}`,
-      acrossSupply: ({ card, part }) => `a ${card} across the supply of ${part}`,
-      fromPinGround: ({ card, part }) => `a ${card} from the pin of ${part} to ground`,
-      feed: ({ card, part }) => `a ${card} in the feed of ${part}`,
-      betweenController: ({ card, names }) => `a ${card} between the controller and ${list(names)}`,
-      dividerBeforePin: ({ upper, lower, part }) => `a divider of ${upper} and ${lower} before the pin of ${part}`,
-      fixedResistor: ({ helper, part }) => `a fixed resistor of ${helper} for ${part}`,
       plugIntoSocket: ({ part, part2 }) => `Plug ${part} into the socket of ${part2}`,
       feedFrom: ({ part, rails }) => `Feed ${part} from the ${rails.join(' and the ')}`,
       takeOffSupply: ({ part }) => `Take ${part} off its supply`,

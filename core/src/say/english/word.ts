@@ -2,7 +2,8 @@
 import type { Doing } from '../../circuit/model.ts';
 import type { Way } from '../../circuit/way.ts';
 import type { Ask } from '../../card/protocol.ts';
-import type { Helper, Place } from '../../plan/plan.ts';
+import type { Helper } from '../../plan/helpers.ts';
+import type { Place } from '../../plan/plan.ts';
 import type { Card } from '../../card/card.ts';
 import type { TwoTerminal } from '../../circuit/netlist-model.ts';
 import type { Reason } from '../../compare/qualify.ts';

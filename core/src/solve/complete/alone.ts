@@ -11,8 +11,10 @@ import { CHECKS, metaOf } from '../../check/registry.ts';
 import type { Result } from '../../check/result.ts';
 import { piecesCost } from '../../buy/cost.ts';
 import { documentOf } from '../../plan/document.ts';
-import { addEmptyBus, addHelper, forgetPins, freeId } from '../../plan/edits.ts';
-import type { Helper, PartChoice, Plan, PortChoice } from '../../plan/plan.ts';
+import { addEmptyBus, addHelper, freeId } from '../../plan/edits.ts';
+import { forgetPins } from '../../plan/remove.ts';
+import { type Helper, isHelperOf, isOwn } from '../../plan/helpers.ts';
+import type { PartChoice, Plan, PortChoice } from '../../plan/plan.ts';
 import { candidatesFor } from '../../remedy/propose.ts';
 import { addPullUp, logicRail } from '../../remedy/pull-up.ts';
 import { pinModel, solvePins, withPins, type PinSolution } from '../pins.ts';
@@ -61,12 +63,8 @@ const isGrave = ({ severity }: Result) => severity === 'danger' || severity === 
 const judge = (circuit: Circuit): Result[] =>
   LOCAL.flatMap((check) => check.run(circuit).filter((r) => r.severity !== null));
 
-const ownHelpers = (plan: Plan, part: string): Helper[] =>
-  plan.helpers.filter(
-    (h) =>
-      (h.kind === 'pull-up' && h.of !== part && isOf(h.of, part) && h.beyond === undefined) ||
-      ('part' in h && h.part === part),
-  );
+const isTranslator = isHelperOf('translator');
+const ownHelpers = (plan: Plan, part: string): Helper[] => plan.helpers.filter((helper) => isOwn(helper, part));
 
 /** The part's bus, with a pair of resistors of the house rule's value where nothing else pulls. */
 function busesOf(plan: Plan, part: PartChoice, bench: Bench): { plan: Plan; part: PartChoice } {
@@ -173,7 +171,7 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
     findings = judged(now);
   }
   const part = plan.parts.find((p) => p.id === id);
-  const helpers = plan.helpers.filter((h) => !ideal.has(h.id) && h.kind !== 'translator');
+  const helpers = plan.helpers.filter((h) => !ideal.has(h.id) && !isTranslator(h));
   const wrong = findings.filter(isGrave);
   if (wrong.length > 0 || !part) return { wired: null, wrong };
   const added = helpers.length - before;

@@ -1,15 +1,8 @@
 /** What was decided, put back into the plan. What did not have to change stays as it is. */
-import {
-  addHelper,
-  changeBus,
-  changePart,
-  changePort,
-  removeBus,
-  removeHelper,
-  removePart,
-  setPin,
-} from '../../plan/edits.ts';
-import type { Helper, Plan } from '../../plan/plan.ts';
+import { addHelper, changeBus, changePart, changePort, setPin } from '../../plan/edits.ts';
+import { removeBus, removeHelper, removePart } from '../../plan/remove.ts';
+import { helpersOf, type Helper } from '../../plan/helpers.ts';
+import type { Plan } from '../../plan/plan.ts';
 import { ABSENT, CHOICE, isThere, readPlaced } from './making.ts';
 import type { Encoding } from './encode.ts';
 import { busPort } from './encode-parts.ts';
@@ -129,12 +122,12 @@ function setTranslators(encoding: Encoding, of: Taken, plan: Plan): Plan {
   const decided = new Set(encoding.parts.map(({ choice }) => choice.id));
   return encoding.slots.reduce((p, slot) => {
     const mine = users.get(slot.id) ?? [];
-    const old = p.helpers.find(({ id }) => id === slot.id);
+    const old = helpersOf(p, 'translator').find(({ id }) => id === slot.id);
     // Ports of parts that are not decided stay behind it.
-    const others = old?.kind === 'translator' ? old.ports.filter(({ part }) => !decided.has(part)) : [];
+    const others = old?.ports.filter(({ part }) => !decided.has(part)) ?? [];
     const ports = [...others, ...mine];
     if (ports.length === 0) return old ? removeHelper(p, slot.id) : p;
-    if (old?.kind === 'translator') {
+    if (old) {
       const same =
         old.ports.length === ports.length &&
         ports.every((x) => old.ports.some((y) => x.part === y.part && x.port === y.port));

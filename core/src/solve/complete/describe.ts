@@ -3,7 +3,8 @@ import { labelOf } from '../../circuit/label.ts';
 import { SOCKET } from '../../card/kinds.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import type { Piece, PlanChange } from '../../plan/changes.ts';
-import type { Helper } from '../../plan/plan.ts';
+import type { Called } from '../../plan/helpers/kind.ts';
+import { type Helper, helperLabel } from '../../plan/helpers.ts';
 import {
   quantityOf,
   addressOf,
@@ -19,16 +20,6 @@ import { ownerOf } from '../../plan/ref.ts';
 /** What is said here, by the data that it takes. */
 export interface SolveCompleteDescribeSays {
   readonly noPin: null;
-  readonly pullUp: { helper: Quantity; line: Text; rail: Text };
-  readonly groundSoStaysOff: { helper: Quantity; part: Text };
-  readonly series: { helper: Quantity; part: Text };
-  readonly across: { card: Text; part: Text };
-  readonly acrossSupply: { card: Text; part: Text };
-  readonly fromPinGround: { card: Text; part: Text };
-  readonly feed: { card: Text; part: Text };
-  readonly betweenController: { card: Text; names: readonly Text[] };
-  readonly dividerBeforePin: { upper: Quantity; lower: Quantity; part: Text };
-  readonly fixedResistor: { helper: Quantity; part: Text };
   readonly plugIntoSocket: { part: Text; part2: Text };
   readonly feedFrom: { part: Text; rails: readonly Text[] };
   readonly takeOffSupply: { part: Text };
@@ -76,9 +67,7 @@ export interface SaidChange extends PlanChange {
   readonly title: Message;
 }
 
-const R = (ohms: number) => quantityOf(ohms, 'Ω');
-
-class Words {
+class Words implements Called {
   constructor(
     private readonly before: Circuit,
     private readonly after: Circuit,
@@ -97,40 +86,7 @@ class Words {
   /** A bus, or the part of a port. */
   of = (id: string): Text => (id.includes('.') ? this.part(ownerOf(id)) : this.bus(id));
 
-  helper(helper: Helper): Message {
-    switch (helper.kind) {
-      case 'pull-up':
-        return tell('pullUp', {
-          helper: R(helper.ohms),
-          line: this.line(helper.of, helper.line),
-          rail: this.rail(helper.to),
-        });
-      case 'pull-down':
-        return tell('groundSoStaysOff', { helper: R(helper.ohms), part: this.part(helper.part) });
-      case 'series':
-        return tell('series', { helper: R(helper.ohms), part: this.part(helper.part) });
-      case 'diode':
-        return tell('across', { card: this.card(helper.card), part: this.part(helper.part) });
-      case 'capacitor':
-        return tell('acrossSupply', { card: this.card(helper.card), part: this.part(helper.part) });
-      case 'filter':
-        return tell('fromPinGround', { card: this.card(helper.card), part: this.part(helper.part) });
-      case 'guard':
-        return tell('feed', { card: this.card(helper.card), part: this.part(helper.part) });
-      case 'translator': {
-        const names = distinct(helper.ports.map(({ part }) => this.part(part)));
-        return tell('betweenController', { card: this.card(helper.card), names });
-      }
-      case 'divider':
-        return tell('dividerBeforePin', {
-          upper: R(helper.upper),
-          lower: R(helper.lower),
-          part: this.part(helper.part),
-        });
-      case 'fixed':
-        return tell('fixedResistor', { helper: R(helper.ohms), part: this.part(helper.part) });
-    }
-  }
+  helper = (helper: Helper): Message => helperLabel(helper, this);
 }
 
 function feedsSaid(words: Words, part: string, feeds: Readonly<Record<string, string>>): Message {

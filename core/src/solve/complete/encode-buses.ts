@@ -2,7 +2,7 @@
 import type { Signal } from '../../card/card-shape.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import type { Circuit } from '../../circuit/model.ts';
-import type { PullUpHelper } from '../../plan/plan.ts';
+import { helpersOf, type HelperOf } from '../../plan/helpers.ts';
 import { parallel, spread } from '../../quantity/interval.ts';
 import {
   BUS_MODES,
@@ -52,10 +52,14 @@ function encodeBus({ builder, newSwitch }: EncodingContext, segment: Segment): v
 }
 
 /** Resistors of the plan on one side of a bus, by line. */
-function keptOn({ bench }: EncodingContext, { bus }: Segment, beyond: string | null): Map<string, PullUpHelper[]> {
-  const byLine = new Map<string, PullUpHelper[]>();
-  for (const helper of bench.circuit.plan.helpers) {
-    if (helper.kind !== 'pull-up' || helper.of !== bus.id || (helper.beyond ?? null) !== beyond) continue;
+function keptOn(
+  { bench }: EncodingContext,
+  { bus }: Segment,
+  beyond: string | null,
+): Map<string, HelperOf<'pull-up'>[]> {
+  const byLine = new Map<string, HelperOf<'pull-up'>[]>();
+  for (const helper of helpersOf(bench.circuit.plan, 'pull-up')) {
+    if (helper.of !== bus.id || (helper.beyond ?? null) !== beyond) continue;
     if (!bench.standing.wide.rails.has(helper.to)) continue;
     byLine.set(helper.line, [...(byLine.get(helper.line) ?? []), helper]);
   }
@@ -106,7 +110,7 @@ function pullersOn(making: EncodingContext, segment: Segment, far: string | null
     if (kept.size < lines) continue;
     const requires = slot ? { [CHOICE.side(bus.id, slot.far)]: [slot.id] } : {};
     const several = [...kept.values()].some((list) => list.length > 1);
-    const ohms = (list: readonly PullUpHelper[]) =>
+    const ohms = (list: readonly HelperOf<'pull-up'>[]) =>
       parallel(list.map((h) => spread(h.ohms, bench.circuit.tolerance))).max;
     const first = Math.max(...[...kept.values()].map((list) => ohms(list.slice(0, 1))));
     const all = Math.max(...[...kept.values()].map(ohms));

@@ -3,7 +3,7 @@ import { tells } from '../../quantity/message.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { isShared, type SharedProtocol } from '../../card/protocol.ts';
 import { eightBitOf } from '../../quantity/address.ts';
-import type { Port } from '../../card/card-shape.ts';
+import type { Port } from '../../card/port.ts';
 import type { Draft } from '../joint/builder.ts';
 import { ABSENT, cents, CHOICE, isThere, LEFT_OUT, placedId, type EncodingContext, type Slot } from './making.ts';
 import type { Segment } from './segments.ts';

@@ -1,4 +1,5 @@
 /** A plan as a joint problem: what may be decided otherwise, what it costs, and what excludes what. */
+import { helpersOf } from '../../plan/helpers.ts';
 import type { Library } from '../../card/library.ts';
 import { isShared, type SharedProtocol } from '../../card/protocol.ts';
 import type { Circuit, PinWish } from '../../circuit/model.ts';
@@ -27,9 +28,9 @@ const MAX_SLOTS = 2;
 function slotsOf(bench: Bench, parts: readonly PartOptions[]): Slot[] {
   const slots: Slot[] = [];
   const cards = new Map(bench.library);
-  for (const helper of bench.circuit.plan.helpers) {
-    const card = helper.kind === 'translator' ? bench.circuit.cards.get(helper.card) : undefined;
-    if (helper.kind === 'translator' && !helper.gate && card)
+  for (const helper of helpersOf(bench.circuit.plan, 'translator')) {
+    const card = bench.circuit.cards.get(helper.card);
+    if (!helper.gate && card)
       slots.push({ id: helper.id, card, near: helper.near, far: helper.far, helper, after: null });
   }
   const wanted = new Map<string, { card: string; near: string; far: string; users: number }>();

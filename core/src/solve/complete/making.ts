@@ -2,7 +2,7 @@
 import { buyingOf } from '../../buy/currency.ts';
 import type { Card } from '../../card/card.ts';
 import type { Circuit, PinWish } from '../../circuit/model.ts';
-import type { TranslatorHelper } from '../../plan/plan.ts';
+import type { HelperOf } from '../../plan/helpers.ts';
 import { piecePrice } from '../../buy/cost.ts';
 import type { ProblemBuilder } from '../joint/builder.ts';
 import type { Bench } from './alone.ts';
@@ -16,7 +16,7 @@ export interface Slot {
   readonly near: string;
   readonly far: string;
   /** The helper of the plan; null for one that may be added. */
-  readonly helper: TranslatorHelper | null;
+  readonly helper: HelperOf<'translator'> | null;
   /** The new slot that must be there before this one. */
   readonly after: string | null;
 }

@@ -1,8 +1,10 @@
 /** Who pulls each side of each bus up, once it is known who is on it: jumpers and resistors of the plan. */
+import { helpersOf } from '../../plan/helpers.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { verify } from '../../check/verify.ts';
 import { documentOf } from '../../plan/document.ts';
-import { removeHelper, setOpened } from '../../plan/edits.ts';
+import { setOpened } from '../../plan/edits.ts';
+import { removeHelper } from '../../plan/remove.ts';
 import type { Plan } from '../../plan/plan.ts';
 import { addPullUps } from '../../remedy/pull-up.ts';
 import type { Encoding } from './encode.ts';
@@ -87,8 +89,8 @@ function setResistors(plan: Plan, { bus, far, option, slot }: Side, { slots }: E
       ? beyond === undefined
       : beyond !== undefined && (beyond === slot || slots.some(({ id, far: its }) => id === beyond && its === far));
   const seen = new Set<string>();
-  return plan.helpers.reduce((p, helper) => {
-    if (helper.kind !== 'pull-up' || helper.of !== bus || !isOn(helper.beyond)) return p;
+  return helpersOf(plan, 'pull-up').reduce((p, helper) => {
+    if (helper.of !== bus || !isOn(helper.beyond)) return p;
     const keeps = option.startsWith('kept:') || (option.startsWith('first:') && !seen.has(helper.line));
     seen.add(helper.line);
     return keeps ? p : removeHelper(p, helper.id);

@@ -1,4 +1,5 @@
 /** Every way of wiring each part that holds on its own. */
+import { helpersOf, type Helper, isHelperOf, namesOf } from '../../plan/helpers.ts';
 import type { Message } from '../../quantity/message.ts';
 import { maySupply } from '../../circuit/charger.ts';
 import { takesLeads } from '../../circuit/cable.ts';
@@ -58,7 +59,7 @@ function breaksRule({ circuit, standing }: Bench, card: Card, { voltage }: Rail)
 
 /** True for a part behind a translator that a pin switches: it takes turns, and stays there. */
 const isGated = ({ circuit }: Bench, { id }: PartChoice): boolean =>
-  circuit.plan.helpers.some((h) => h.kind === 'translator' && h.gate && h.ports.some(({ part }) => part === id));
+  helpersOf(circuit.plan, 'translator').some((h) => h.gate && h.ports.some(({ part }) => part === id));
 
 /** Rails that a part's first supply can have; the others keep theirs, or get what fits. */
 function feedsOf(bench: Bench, { card }: PartNode, choice: PartChoice): Record<string, string>[] {
@@ -107,6 +108,14 @@ function translatorsFor({ library, circuit }: Bench, card: Card): Card[] {
 /** Trials of like parts come out alike: three probes are tried once. */
 export type Memory = Map<string, Wired | null>;
 
+/** Whether a helper stands on lines or supplies of a part; a translator before it is a way of its own. */
+const isAbout = (helper: Helper, part: string): boolean => {
+  const { parts, nets } = namesOf(helper);
+  return (
+    !isHelperOf('translator')(helper) && (parts.includes(part) || nets.some((of) => of !== part && isOf(of, part)))
+  );
+};
+
 function remembered(memory: Memory, bench: Bench, choice: PartChoice, way: Try): Wired | null {
   const ports = Object.entries(choice.ports).map(([id, { lines, bus, address: _address, ...rest }]) => [
     id,
@@ -115,10 +124,7 @@ function remembered(memory: Memory, bench: Bench, choice: PartChoice, way: Try):
     Object.entries(lines ?? {}).map(([line, { weakPull, tied }]) => [line, weakPull ?? false, tied ?? null]),
   ]);
   const helpers = bench.circuit.plan.helpers
-    .filter(
-      (h) =>
-        ('part' in h && h.part === choice.id) || (h.kind === 'pull-up' && h.of !== choice.id && isOf(h.of, choice.id)),
-    )
+    .filter((helper) => isAbout(helper, choice.id))
     .map((h) => ({ ...h, id: '', part: '', of: '' }));
   const key = JSON.stringify([choice.card, choice.mode, choice.ground, choice.lead, choice.needs, ports, helpers, way]);
   const known = memory.get(key);
@@ -163,10 +169,10 @@ const sameFeeds = (a: Readonly<Record<string, string>>, b: Readonly<Record<strin
 
 /** The translator without an enable that a part is behind now. */
 function throughNow({ circuit }: Bench, choice: PartChoice): { card: string; near: string; far: string } | null {
-  const helper = circuit.plan.helpers.find(
-    (h) => h.kind === 'translator' && !h.gate && h.ports.some(({ part }) => part === choice.id),
+  const helper = helpersOf(circuit.plan, 'translator').find(
+    (h) => !h.gate && h.ports.some(({ part }) => part === choice.id),
   );
-  return helper?.kind === 'translator' ? { card: helper.card, near: helper.near, far: helper.far } : null;
+  return helper ? { card: helper.card, near: helper.near, far: helper.far } : null;
 }
 
 export function waysOf(bench: Bench, node: PartNode, memory: Memory): PartOptions | null {

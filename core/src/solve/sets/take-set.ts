@@ -2,7 +2,7 @@
 import type { Library } from '../../card/library.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import { documentOf } from '../../plan/document.ts';
-import { removePart } from '../../plan/edits.ts';
+import { removePart } from '../../plan/remove.ts';
 import type { Plan } from '../../plan/plan.ts';
 import { addPart, assignNew } from '../add-part.ts';
 import { settleAddresses } from '../addresses.ts';

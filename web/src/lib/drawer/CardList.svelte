@@ -1,6 +1,7 @@
 <!-- The cards by class, found by a word; packs in and out. -->
 <script lang="ts">
   import { trustOf, type Card } from '@idle-breadboard/core/card';
+  import { sayProblems } from '@idle-breadboard/core/words';
   import { cardsCsv } from '@idle-breadboard/core/files';
   import { chosenOffer } from '@idle-breadboard/core/plan';
   import FileInput from '@lucide/svelte/icons/file-input';
@@ -45,7 +46,7 @@
     if (!file) return;
     const read = await workbench.readPack(await file.text());
     if (!read?.ok) {
-      trouble = `${file.name}: ${(read?.problems ?? [])
+      trouble = `${file.name}: ${sayProblems(read?.problems ?? [])
         .map(({ path, message }) => `${path} ${message}`.trim())
         .slice(0, 6)
         .join('; ')}. Nothing was taken.`;

@@ -3,6 +3,7 @@
   import { differences, figuresOf, missingOf, type Card, type PlacedFigure } from '@idle-breadboard/core/card';
   import { formatAddress, formatQuantity } from '@idle-breadboard/core/figures';
   import { addPart } from '@idle-breadboard/core/solve';
+  import { ruleOf, say } from '@idle-breadboard/core/words';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import { money } from '../kit/words';
   import { drawer } from '../state/drawer.svelte';
@@ -38,6 +39,12 @@
   const sourceText = (f: PlacedFigure) =>
     f.source ? `${SOURCE_WORDS[f.source.kind]}${f.source.page ? `, p. ${f.source.page}` : ''}` : '';
 
+  /** Which checks rest on a figure, in their short words. */
+  const askedBy = (checks: readonly string[]) =>
+    checks.length > 0
+      ? `asked for by ${checks.map((check) => ruleOf(check).short).join(', ')}`
+      : 'no check asks for it';
+
   function use() {
     const circuit = workbench.circuit();
     if (!circuit) return;
@@ -62,7 +69,9 @@
     if (!newer) return;
     const problems = workbench.takeRevision(newer.after);
     if (problems.length > 0)
-      view.say(`The plan uses what revision ${newer.after.revision} no longer has: ${problems[0]?.message ?? ''}.`);
+      view.say(
+        `The plan uses what revision ${newer.after.revision} no longer has: ${say(problems[0]?.message ?? '')}.`,
+      );
     else view.say(`The plan now rests on revision ${newer.after.revision} of ${card.name}.`);
   }
 </script>
@@ -87,7 +96,7 @@
         <p class="m-0">
           The plan was made with revision <span class="value">{newer.before.revision}</span>; this is
           <span class="value">{newer.after.revision}</span>. It differs in {changes.length}
-          {changes.length === 1 ? 'figure' : 'figures'}: {changes.map(({ title }) => title).join('; ') ||
+          {changes.length === 1 ? 'figure' : 'figures'}: {changes.map(({ title }) => say(title)).join('; ') ||
             'none that is a number'}.
         </p>
         <button type="button" class="act" onclick={takeNewer}>Take revision {newer.after.revision} into the plan</button
@@ -108,7 +117,7 @@
       <tbody>
         {#each figures as f (f.place)}
           <tr>
-            <th scope="row">{f.title}</th>
+            <th scope="row" title={askedBy(f.asks)}>{say(f.title)}</th>
             {#if editing === f.place}
               <td colspan="6"><FigureEdit {card} figure={f} done={() => (editing = null)} /></td>
             {:else}
@@ -121,7 +130,7 @@
                 {#if drawer.isOwn(card.id) && f.unit !== 'address' && f.unit !== 'word'}<button
                     type="button"
                     class="act bare"
-                    aria-label="edit {f.title}"
+                    aria-label="edit {say(f.title)}"
                     onclick={() => (editing = f.place)}>edit</button
                   >{/if}
               </td>
@@ -133,8 +142,9 @@
     {#if missing.length > 0}
       <h3 class="eyebrow">missing</h3>
       <ul>
-        {#each missing as miss (miss.title)}<li>
-            <span class="font-semibold">{miss.title}</span>: <span class="unit">{miss.without}</span>
+        {#each missing as miss (say(miss.title))}<li>
+            <span class="font-semibold">{say(miss.title)}</span>:
+            <span class="unit" title={askedBy(miss.asks)}>{say(miss.without)}</span>
           </li>{/each}
       </ul>
     {/if}

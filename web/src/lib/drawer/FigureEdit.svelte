@@ -1,6 +1,7 @@
 <!-- Changes one figure of an own card; the card gets its next revision. -->
 <script lang="ts">
   import { EVIDENCE, withFigure, type Card, type Evidence, type PlacedFigure } from '@idle-breadboard/core/card';
+  import { say } from '@idle-breadboard/core/words';
   import { untrack } from 'svelte';
   import QuantityField from '../kit/QuantityField.svelte';
   import TextField from '../kit/TextField.svelte';
@@ -24,7 +25,7 @@
       return;
     }
     const problems = await workbench.cardProblems(changed);
-    trouble = problems.map(({ message }) => message).join('; ');
+    trouble = problems.map(({ message }) => say(message)).join('; ');
     if (problems.length > 0) return;
     await drawer.keep([changed]);
     done();
@@ -39,7 +40,7 @@
         <QuantityField
           value={next[bound] ?? null}
           {unit}
-          label="{figure.title}, {bound}"
+          label="{say(figure.title)}, {bound}"
           width="6em"
           change={(value) => (next[bound] = value)}
         /></span

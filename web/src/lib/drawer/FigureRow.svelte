@@ -1,7 +1,7 @@
 <!-- One figure that was read: take it, mend it, or drop it. -->
 <script lang="ts">
-  import { SLOTS } from '@idle-breadboard/core/card';
-  import { formatAddress } from '@idle-breadboard/core/figures';
+  import { formatAddress, wordOf } from '@idle-breadboard/core/figures';
+  import { say } from '@idle-breadboard/core/words';
   import { tick } from 'svelte';
   import Check from '@lucide/svelte/icons/check';
   import Pencil from '@lucide/svelte/icons/pencil';
@@ -12,7 +12,7 @@
   import { reading, type Figure } from '../state/reading.svelte';
 
   let { figure }: { figure: Figure } = $props();
-  const title = $derived(SLOTS[figure.slot].title);
+  const title = $derived(say(wordOf('slot', figure.slot)));
   const name = $derived(`${title}${figure.conditions ? `, ${figure.conditions}` : ''}`);
   const UNIT_WORDS: Readonly<Record<string, string>> = { share: '× supply', offset: 'V from the supply' };
   const plainUnit = $derived(figure.unit in UNIT_WORDS ? '' : figure.unit);

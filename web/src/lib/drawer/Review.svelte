@@ -1,6 +1,8 @@
 <!-- What was read, figure by figure, beside the page that it stands on. Nothing enters a card unseen. -->
 <script lang="ts">
-  import { EVIDENCE, SLOTS, type SlotId } from '@idle-breadboard/core/card';
+  import { EVIDENCE, SLOT_IDS } from '@idle-breadboard/core/card';
+  import { wordOf } from '@idle-breadboard/core/figures';
+  import { say, sayProblems } from '@idle-breadboard/core/words';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import QuantityField from '../kit/QuantityField.svelte';
   import TextField from '../kit/TextField.svelte';
@@ -43,9 +45,7 @@
       (s) => `${reading.figures.filter((f) => f.sureness === s).length} ${SURE_WORDS[s]}`,
     ),
   );
-  const addable = (Object.keys(SLOTS) as SlotId[]).filter(
-    (slot) => !['terminal', 'port.identity', 'body.size'].includes(slot),
-  );
+  const addable = SLOT_IDS.filter((slot) => !['terminal', 'port.identity', 'body.size'].includes(slot));
 
   function add(slot: string) {
     const known = addable.find((s) => s === slot);
@@ -62,7 +62,9 @@
     if (!made) return;
     const problems = await workbench.cardProblems(made.card);
     if (problems.length > 0) {
-      trouble = problems.map(({ path, message }) => `${path} ${message}`.trim()).join('; ');
+      trouble = sayProblems(problems)
+        .map(({ path, message }) => `${path} ${message}`.trim())
+        .join('; ');
       return;
     }
     const [kept] = await drawer.keep([made.card]);
@@ -142,7 +144,7 @@
           }}
         >
           <option value="">add a figure</option>
-          {#each addable as slot (slot)}<option value={slot}>{SLOTS[slot].title}</option>{/each}
+          {#each addable as slot (slot)}<option value={slot}>{say(wordOf('slot', slot))}</option>{/each}
         </select>
       </div>
     </div>
@@ -154,7 +156,7 @@
         {#if reading.made.left.length > 0}
           <p class="m-0">
             <span class="font-semibold">No place for:</span>
-            {reading.made.left.map(({ figure, why }) => `${figure.name} (${why})`).join('; ')}
+            {reading.made.left.map(({ figure, why }) => `${figure.name} (${say(why)})`).join('; ')}
           </p>
         {/if}
         <details>
@@ -164,8 +166,8 @@
             says stays assumed</summary
           >
           <ul>
-            {#each reading.made.missing as miss (miss.title)}<li>
-                <span class="font-semibold">{miss.title}</span>: {miss.without}
+            {#each reading.made.missing as miss (say(miss.title))}<li>
+                <span class="font-semibold">{say(miss.title)}</span>: {say(miss.without)}
               </li>{/each}
           </ul>
         </details>

@@ -1,5 +1,6 @@
 <!-- A file that cannot be taken: every problem with its place. -->
 <script lang="ts">
+  import { say } from '@idle-breadboard/core/words';
   import Sheet from '../kit/Sheet.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -15,7 +16,7 @@
     </p>
     <ul class="overflow-y-auto">
       {#each refusal.problems.slice(0, SHOWN) as problem, i (i)}
-        <li><span class="value where">{problem.path || 'the whole file'}</span><span>{problem.message}</span></li>
+        <li><span class="value where">{problem.path || 'the whole file'}</span><span>{say(problem.message)}</span></li>
       {/each}
     </ul>
     {#if refusal.problems.length > SHOWN}<p class="unit px-3 pb-2">and {refusal.problems.length - SHOWN} more</p>{/if}

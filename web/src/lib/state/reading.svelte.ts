@@ -5,7 +5,7 @@ import {
   missingOf,
   pastedPage,
   surenessOf,
-  SLOTS,
+  slotOf,
   type Accepted,
   type Card,
   type Evidence,
@@ -14,7 +14,9 @@ import {
   type SlotId,
   type Source,
 } from '@idle-breadboard/core/card';
+import { wordOf } from '@idle-breadboard/core/figures';
 import type { PartProposals } from '@idle-breadboard/core/files';
+import { say, sayProblems } from '@idle-breadboard/core/words';
 import { proxy, wrap, type Remote } from 'comlink';
 import { LARGEST_PDF, type Picture, type ReaderWorker } from '../reader/reader';
 import { drawer } from './drawer.svelte';
@@ -169,7 +171,9 @@ class Reading {
     this.file = file.name;
     const read = await this.start().table(await file.text());
     if (!read.ok) {
-      this.message = `${file.name}: ${read.problems.map(({ path, message }) => `${path ? `line ${path.slice(1)}: ` : ''}${message}`).join('; ')}`;
+      this.message = `${file.name}: ${sayProblems(read.problems)
+        .map(({ path, message }) => `${path ? `line ${path.slice(1)}: ` : ''}${message}`)
+        .join('; ')}`;
       return;
     }
     this.queue = read.value;
@@ -226,7 +230,7 @@ class Reading {
   /** A figure that the datasheet does not hold, or that the reader missed. */
   add(slot: SlotId, quantity?: Figure['quantity']): void {
     const id = `h${this.figures.length + 1}`;
-    const unit = SLOTS[slot].units[0] ?? quantity?.unit ?? '';
+    const unit = slotOf(slot).units[0] ?? quantity?.unit ?? '';
     this.figures = [
       ...this.figures,
       {
@@ -235,7 +239,7 @@ class Reading {
         unit,
         ...(quantity ? { quantity } : {}),
         conditions: '',
-        name: SLOTS[slot].title,
+        name: say(wordOf('slot', slot)),
         said: 'entered by hand',
         page: this.current?.page ?? 1,
         box: { x0: 0, y0: 0, x1: 0, y1: 0 },

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { fixedResistors, type Circuit } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
-  import { changeHelper, removeHelper, type Plan } from '@idle-breadboard/core/plan';
+  import { changeHelperOf, removeHelper, type Plan } from '@idle-breadboard/core/plan';
   import { withFixedResistor } from '@idle-breadboard/core/solve';
   import { fullScale, transferPoints, type AnalogLink } from '@idle-breadboard/core/verify';
   import { say } from '@idle-breadboard/core/words';
@@ -35,8 +35,7 @@
     edit((p) => withFixedResistor(circuit, p, link, ohms) ?? p, `fixed resistor of ${say(link.part.label)}`);
 
   const setDivider = (which: 'upper' | 'lower', ohms: number) =>
-    divider &&
-    edit((p) => changeHelper(p, divider.id, (h) => (h.kind === 'divider' ? { ...h, [which]: ohms } : h)), 'a divider');
+    divider && edit((p) => changeHelperOf(p, divider.helper, 'divider', (h) => ({ ...h, [which]: ohms })), 'a divider');
   const positive = (v: number) => (v > 0 ? null : 'more than 0 Ω');
 </script>
 
@@ -98,8 +97,10 @@
           check={positive}
           change={(ohms) => setDivider('lower', ohms)}
         />
-        <button type="button" class="act" onclick={() => edit((p) => removeHelper(p, divider.id), 'remove a divider')}
-          >Take it out</button
+        <button
+          type="button"
+          class="act"
+          onclick={() => edit((p) => removeHelper(p, divider.helper), 'remove a divider')}>Take it out</button
         ></span
       >
     {/if}

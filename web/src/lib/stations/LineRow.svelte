@@ -12,7 +12,7 @@
     type Net,
   } from '@idle-breadboard/core/circuit';
   import { formatQuantity, modeFor, SLOT_SAMPLE } from '@idle-breadboard/core/figures';
-  import { changeHelper, removeHelper, type Plan } from '@idle-breadboard/core/plan';
+  import { changeHelperOf, removeHelper, type Plan } from '@idle-breadboard/core/plan';
   import { addPullUp } from '@idle-breadboard/core/solve';
   import { wireLimit } from '@idle-breadboard/core/verify';
   import { say } from '@idle-breadboard/core/words';
@@ -105,7 +105,7 @@
           check={(v) => (v > 0 ? null : 'more than 0 Ω')}
           change={(ohms) =>
             edit(
-              (p) => changeHelper(p, pull.helper ?? '', (h) => (h.kind === 'pull-up' ? { ...h, ohms } : h)),
+              (p) => changeHelperOf(p, pull.helper ?? '', 'pull-up', (h) => ({ ...h, ohms })),
               `pull-up of ${say(net.label)}`,
             )}
         />

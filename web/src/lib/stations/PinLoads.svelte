@@ -4,7 +4,7 @@
   import {
     type Plan,
     addHelper,
-    changeHelper,
+    changeHelperOf,
     freeId,
     keyOf,
     removeHelper,
@@ -88,7 +88,7 @@
       check={(v) => (v > 0 ? null : 'more than 0 Ω')}
       change={(value) =>
         edit(
-          (p) => changeHelper(p, helper, (h) => (h.kind === 'series' ? { ...h, ohms: value } : h)),
+          (p) => changeHelperOf(p, helper, 'series', (h) => ({ ...h, ohms: value })),
           `resistor of ${say(net.label)}`,
         )}
     />
