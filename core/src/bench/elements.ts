@@ -120,7 +120,7 @@ class Gathering {
   ground(part: PartNode): number {
     const own = part.card.terminals.find(({ role }) => role === 'ground');
     // A part without a ground has a place of its own in its stead: nothing is joined to it.
-    return this.copper.pin(part.id, own?.id ?? 'no ground');
+    return this.copper.pin(part.id, own?.id ?? 'no-ground');
   }
 
   /** Node of a supply or an own rail of a part, by its id; of the first supply where nothing is said. */

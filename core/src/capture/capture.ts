@@ -1,4 +1,6 @@
 /** A capture as it comes in, piece by piece: what reads a file feeds it, what wants to know asks it at the end. */
+import { type Text, tells } from '../quantity/message.ts';
+import { ReadError } from '../quantity/read-error.ts';
 import { I2cDecoder, type I2cReading } from './i2c-decoder.ts';
 import { LineWatch, type LineSummary } from './line-watch.ts';
 
@@ -21,14 +23,39 @@ export interface CaptureSummary {
 }
 
 /** Something in the file that is not what it should be. */
-export class CaptureError extends Error {
+/** What is said of a file that is no capture. */
+export interface CaptureSays {
+  readonly at: { line: number; expected: Text; found: Text };
+  readonly words: null;
+  readonly charactersWithoutSpace: { count: number };
+  readonly charactersWithoutEnd: { count: number };
+  readonly ticks: null;
+  readonly notBefore: { time: string };
+  readonly change: null;
+  readonly declared: null;
+  readonly scale: null;
+  readonly variable: null;
+  readonly endOf: { section: string };
+  readonly endOfFile: null;
+  readonly endOfRow: null;
+  readonly variables: null;
+  readonly rows: null;
+  readonly column: { name: string };
+  readonly row: null;
+  readonly time: null;
+  readonly number: { column: string };
+  readonly quoted: { text: string };
+}
+export const tell = tells<CaptureSays>('capture');
+
+export class CaptureError extends ReadError {
   override readonly name = 'CaptureError';
   constructor(
     readonly line: number,
-    readonly expected: string,
-    readonly found: string,
+    expected: Text,
+    found: Text,
   ) {
-    super(`Line ${line}: expected ${expected}, found ${found}.`);
+    super(tell('at', { line, expected, found }));
   }
 }
 

@@ -1,6 +1,7 @@
 /** An instrument's table as text: a column of time, a column for each channel. Read in pieces of any size. */
 import Papa from 'papaparse';
-import { Capture, CaptureError, type Assignment, type CaptureSummary } from './capture.ts';
+import type { Message } from '../quantity/message.ts';
+import { Capture, CaptureError, tell, type Assignment, type CaptureSummary } from './capture.ts';
 
 export interface CsvHead {
   /** Names of the columns after the time. */
@@ -41,7 +42,7 @@ export function csvHead(text: string): CsvHead {
       return { channels, unit: UNITS[unit ?? 's'] ?? 1, line: i + 1, delimiter };
     }
   }
-  throw new CaptureError(1, 'rows of a time and at least one number', `“${(rows[0] ?? '').slice(0, 60)}”`);
+  throw new CaptureError(1, tell('rows'), tell('quoted', { text: (rows[0] ?? '').slice(0, 60) }));
 }
 
 export class CsvCapture {
@@ -59,7 +60,7 @@ export class CsvCapture {
     this.capture = new Capture(assigned);
     this.columns = assigned.map(({ name }) => head.channels.indexOf(name) + 1);
     const missing = assigned.find((_, i) => this.columns[i] === 0);
-    if (missing) throw new CaptureError(head.line, `a column named ${missing.name}`, head.channels.join(', '));
+    if (missing) throw new CaptureError(head.line, tell('column', { name: missing.name }), head.channels.join(', '));
   }
 
   /** @throws CaptureError at the first row that is not one of the table */
@@ -69,7 +70,7 @@ export class CsvCapture {
     if (end < 0) {
       this.rest = whole;
       if (whole.length > LONGEST_ROW)
-        throw new CaptureError(this.line + 1, 'a row of the table', `${whole.length} characters without a line end`);
+        throw new CaptureError(this.line + 1, tell('row'), tell('charactersWithoutEnd', { count: whole.length }));
       return;
     }
     this.rest = whole.slice(end + 1);
@@ -84,14 +85,20 @@ export class CsvCapture {
       this.line += 1;
       if (this.line < first || (row.length === 1 && row[0]?.trim() === '')) continue;
       const time = Number(row[0]) * unit;
-      if (row[0]?.trim() === '' || !Number.isFinite(time)) throw new CaptureError(this.line, 'a time', said(row[0]));
-      if (time < this.last) throw new CaptureError(this.line, `a time not before ${this.last} s`, `${time} s`);
+      if (row[0]?.trim() === '' || !Number.isFinite(time))
+        throw new CaptureError(this.line, tell('time'), said(row[0]));
+      if (time < this.last)
+        throw new CaptureError(this.line, tell('notBefore', { time: `${this.last} s` }), `${time} s`);
       this.last = time;
       for (const [i, column] of this.columns.entries()) {
         const cell = row[column];
         const value = Number(cell);
         if (cell === undefined || cell.trim() === '' || !Number.isFinite(value))
-          throw new CaptureError(this.line, `a number for ${this.head.channels[column - 1]}`, said(cell));
+          throw new CaptureError(
+            this.line,
+            tell('number', { column: this.head.channels[column - 1] ?? '' }),
+            said(cell),
+          );
         values[i] = value;
       }
       this.capture.push(time, values);
@@ -105,5 +112,5 @@ export class CsvCapture {
   }
 }
 
-const said = (cell: string | undefined): string =>
-  cell === undefined ? 'the end of the row' : `“${cell.slice(0, 40)}”`;
+const said = (cell: string | undefined): Message =>
+  cell === undefined ? tell('endOfRow') : tell('quoted', { text: cell.slice(0, 40) });

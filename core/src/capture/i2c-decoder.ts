@@ -3,6 +3,13 @@
  * §3.1.6 and §3.1.10 (start, stop, data valid while the clock is high, acknowledge, address with direction, repeated start),
  * §3.1.9 (clock stretching); quoted from memory.
  */
+import { type Message, tells } from '../quantity/message.ts';
+
+/** What is said of traffic that breaks the rules. */
+export interface I2cDecoderSays {
+  readonly stopAfter: { bits: number };
+}
+const tell = tells<I2cDecoderSays>('capture/i2c-decoder');
 
 interface I2cByte {
   readonly value: number;
@@ -35,7 +42,7 @@ export interface I2cReading {
   /** Lows of the clock much longer than the usual one: somebody held it. */
   readonly stretches: number;
   /** Changes of the data line while the clock was high that are neither start nor stop of a message. */
-  readonly faults: readonly { readonly at: number; readonly says: string }[];
+  readonly faults: readonly { readonly at: number; readonly says: Message }[];
 }
 
 const MAX_MESSAGES = 20_000;
@@ -58,7 +65,7 @@ export class I2cDecoder {
   private open: Open | null = null;
   private readonly messages: I2cMessage[] = [];
   private dropped = 0;
-  private readonly faults: { at: number; says: string }[] = [];
+  private readonly faults: { at: number; says: Message }[] = [];
   private readonly periods: number[] = [];
   private readonly lows: number[] = [];
   private lastRise: number | null = null;
@@ -68,7 +75,7 @@ export class I2cDecoder {
 
   /** @param time s, never before the one before @param sda @param scl levels from then on */
   push(time: number, sda: boolean, scl: boolean): void {
-    if (time < this.last) throw new RangeError(`a change at ${time} s comes after one at ${this.last} s`);
+    if (time < this.last) throw new RangeError(`${time} s after ${this.last} s`);
     this.last = time;
     const [wasSda, wasScl] = [this.sda, this.scl];
     this.sda = sda;
@@ -92,7 +99,7 @@ export class I2cDecoder {
   private stop(time: number): void {
     if (!this.open) return;
     // The clock rises once before a stop: that is no bit.
-    if (this.open.bits > 1) this.fault(time, `a stop after ${this.open.bits - 1} of nine bits`);
+    if (this.open.bits > 1) this.fault(time, tell('stopAfter', { bits: this.open.bits - 1 }));
     this.close('stop');
   }
 
@@ -136,7 +143,7 @@ export class I2cDecoder {
     });
   }
 
-  private fault(at: number, says: string): void {
+  private fault(at: number, says: Message): void {
     if (this.faults.length < MAX_FAULTS) this.faults.push({ at, says });
   }
 

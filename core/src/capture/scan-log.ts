@@ -1,4 +1,12 @@
 /** What an address scanner prints, in its usual forms: hexadecimal, decimal, lists, and the grid of eight rows. */
+import { type Message, tells } from '../quantity/message.ts';
+
+/** What is said of lines that tell no address. */
+export interface ScanLogSays {
+  readonly address: { found: string };
+  readonly inGrid: { expected: string; found: string };
+}
+const tell = tells<ScanLogSays>('capture/scan-log');
 
 interface ScannedAddress {
   readonly value: number;
@@ -15,7 +23,7 @@ export interface ScanLog {
   /** In the order of the addresses, each once. */
   readonly addresses: readonly ScannedAddress[];
   /** Lines that look as if they told an address, and do not. */
-  readonly problems: readonly { readonly line: number; readonly text: string; readonly says: string }[];
+  readonly problems: readonly { readonly line: number; readonly text: string; readonly says: Message }[];
   /** The text says that nothing was found, or is a grid without an entry. */
   readonly empty: boolean;
 }
@@ -39,7 +47,7 @@ class Reading {
 
   take(line: number, text: string, value: number, held = false): void {
     if (!Number.isFinite(value) || value > EIGHT_BITS) {
-      this.problems.push({ line, text, says: `expected an address from 0x00 to 0x7F, found ${text}` });
+      this.problems.push({ line, text, says: tell('address', { found: text }) });
       return;
     }
     const halved = value > TOP;
@@ -59,8 +67,7 @@ class Reading {
       const at = high + (high === 0 ? first + i : i);
       if (/^UU$/i.test(cell)) this.take(line, cell, at, true);
       else if (parseInt(cell, 16) === at) this.take(line, cell, at);
-      else
-        this.problems.push({ line, text: cell, says: `expected ${hex(at)} in that place of the grid, found ${cell}` });
+      else this.problems.push({ line, text: cell, says: tell('inGrid', { expected: hex(at), found: cell }) });
     });
     return true;
   }

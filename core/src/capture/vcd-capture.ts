@@ -1,5 +1,5 @@
 /** A value change dump (IEEE 1364, four-state form; quoted from memory), read in pieces of any size. */
-import { Capture, CaptureError, type Assignment, type CaptureSummary } from './capture.ts';
+import { Capture, CaptureError, tell, type Assignment, type CaptureSummary } from './capture.ts';
 
 const UNITS: Readonly<Record<string, number>> = { s: 1, ms: 1e-3, us: 1e-6, ns: 1e-9, ps: 1e-12, fs: 1e-15 };
 /** Longer than any word of such a file. */
@@ -33,7 +33,7 @@ export class VcdReader {
     if (end < 0) {
       this.rest = whole;
       if (whole.length > LONGEST_WORD)
-        throw new CaptureError(this.line, 'words of a value change dump', `${whole.length} characters without a space`);
+        throw new CaptureError(this.line, tell('words'), tell('charactersWithoutSpace', { count: whole.length }));
       return;
     }
     this.rest = whole.slice(end + 1);
@@ -68,21 +68,21 @@ export class VcdReader {
     } else if (first === '#') {
       const ticks = Number(word.slice(1));
       if (word.length < 2 || !Number.isFinite(ticks))
-        throw new CaptureError(this.line, 'a time such as #1200', word.slice(0, 40));
+        throw new CaptureError(this.line, tell('ticks'), word.slice(0, 40));
       const time = ticks * this.seconds;
       if (this.started && time < this.time)
-        throw new CaptureError(this.line, `a time not before ${this.time} s`, `${time} s`);
+        throw new CaptureError(this.line, tell('notBefore', { time: `${this.time} s` }), `${time} s`);
       this.time = time;
       this.started = true;
     } else if ('01xXzZ'.includes(first) && word.length > 1)
       this.tell(word.slice(1), first === '0' ? 0 : first === '1' ? 1 : NaN);
     else if ('bBrR'.includes(first) && word.length > 1) this.pendingVector = word;
-    else throw new CaptureError(this.line, 'a time, a change of a value or a section', `“${word.slice(0, 40)}”`);
+    else throw new CaptureError(this.line, tell('change'), tell('quoted', { text: word.slice(0, 40) }));
   }
 
   private tell(id: string, value: number): void {
     if (!this.variables.some((v) => v.id === id))
-      throw new CaptureError(this.line, 'a variable that was declared', `“${id.slice(0, 40)}”`);
+      throw new CaptureError(this.line, tell('declared'), tell('quoted', { text: id.slice(0, 40) }));
     this.change(this.time, id, value);
   }
 
@@ -92,15 +92,14 @@ export class VcdReader {
     if (name === '$timescale') {
       const [, count = '', unit = ''] = /^(\d+)\s*([munpf]?s)$/.exec(words.join('')) ?? [];
       const scale = UNITS[unit];
-      if (scale === undefined)
-        throw new CaptureError(this.line, 'a time scale such as 10 ns', words.join(' ').slice(0, 40));
+      if (scale === undefined) throw new CaptureError(this.line, tell('scale'), words.join(' ').slice(0, 40));
       this.seconds = Number(count) * scale;
     } else if (name === '$scope') this.scope.push(words[1] ?? '');
     else if (name === '$upscope') this.scope.pop();
     else if (name === '$var') {
       const [kind, bits, id, label] = words;
       if (!kind || !id || !label || !Number.isFinite(Number(bits)))
-        throw new CaptureError(this.line, 'a variable as “wire 1 ! name”', words.join(' ').slice(0, 60));
+        throw new CaptureError(this.line, tell('variable'), words.join(' ').slice(0, 60));
       this.variables.push({ id, name: label, kind, bits: Number(bits) });
     }
   }
@@ -108,7 +107,8 @@ export class VcdReader {
   end(): void {
     this.words(`${this.rest}\n`);
     this.rest = '';
-    if (this.section) throw new CaptureError(this.line, `$end of ${this.section.name}`, 'the end of the file');
+    if (this.section)
+      throw new CaptureError(this.line, tell('endOf', { section: this.section.name }), tell('endOfFile'));
   }
 }
 
@@ -124,7 +124,7 @@ export function vcdVariables(text: string): readonly VcdVariable[] {
   const reader = new VcdReader(() => undefined);
   reader.push(head.endsWith(' ') || head.endsWith('\n') ? head : `${head}\n`);
   if (reader.variables.length === 0)
-    throw new CaptureError(1, 'variables, and then $enddefinitions', `“${text.slice(0, 60).replace(/\s+/g, ' ')}”`);
+    throw new CaptureError(1, tell('variables'), tell('quoted', { text: text.slice(0, 60).replace(/\s+/g, ' ') }));
   return reader.variables;
 }
 

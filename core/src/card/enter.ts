@@ -22,7 +22,7 @@ export function cloneTemplate(template: Card, id: string, name: string): Card {
   const sources = Object.fromEntries(
     Object.entries(template.sources).map(([key, { kind }]): [string, Source] => [
       key,
-      { kind: kind === 'memory' ? 'memory' : 'class-typical', title: `taken over from ${template.name}`.slice(0, 160) },
+      { kind: kind === 'memory' ? 'memory' : 'class-typical', title: template.name },
     ]),
   );
   return { ...template, id, name, revision: 1, sources, offers: [] };

@@ -72,19 +72,3 @@ export const isBusLine = (protocol: Protocol, line: string): boolean =>
 /** Protocols on which both sides pull one line low in turn. */
 export const isTwoWay = (protocol: Protocol): boolean =>
   protocol === 'i2c' || protocol === 'onewire' || protocol === 'pulse';
-
-export const PROTOCOL_NAME: Readonly<Record<Protocol, string>> = {
-  i2c: 'I²C',
-  onewire: 'one-wire',
-  spi: 'SPI',
-  pulse: 'pulse wire',
-  uart: 'UART',
-  'digital-out': 'digital out',
-  'digital-in': 'digital in',
-  clocked: 'clocked data',
-  switch: 'switch',
-  led: 'light',
-  pwm: 'PWM',
-  analog: 'analog',
-  coil: 'coil',
-};

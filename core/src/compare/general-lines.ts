@@ -1,5 +1,4 @@
 import { trustOf } from '../card/missing.ts';
-import { PROTOCOL_NAME } from '../card/protocol.ts';
 import { figureCell, NOTHING, said, type Line } from './cell.ts';
 import {
   addressOf,
@@ -27,6 +26,7 @@ export interface CompareGeneralLinesSays {
   readonly pullUps: { pull: Quantity };
   readonly regulator: null;
   readonly carried: { carried: readonly Text[] };
+  readonly protocols: { protocols: readonly Text[] };
   readonly translator: null;
   readonly size: null;
   readonly mm: { text: Text };
@@ -84,7 +84,10 @@ export const GENERAL: readonly Line[] = [
     id: 'interface',
     title: tell('words'),
     group: 'signals',
-    cell: (card) => said([...new Set(card.ports.map(({ protocol }) => PROTOCOL_NAME[protocol]))].join(', ') || 'none'),
+    cell: (card) => {
+      const spoken = [...new Set(card.ports.map(({ protocol }) => protocol))];
+      return said(tell('protocols', { protocols: spoken.map((protocol) => wordOf('protocol', protocol)) }));
+    },
   },
   {
     id: 'addresses',

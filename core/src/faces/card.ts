@@ -10,7 +10,7 @@ export { type LeadEnd, SERVICES, SOCKET, type Service, WATER } from '../card/kin
 export { type Library, libraryOf } from '../card/library.ts';
 export { missingOf, trustOf } from '../card/missing.ts';
 export { type PlacedFigure, differences, figuresOf } from '../card/places.ts';
-export { PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
+export type { SharedProtocol } from '../card/protocol.ts';
 export { QUANTITIES } from '../card/quantities.ts';
 export type { PageText, Ruling, TextItem } from '../card/reader/page.ts';
 export { pastedPage } from '../card/reader/paste.ts';

@@ -2,7 +2,6 @@
 export { chosenOffer } from '../buy/cost.ts';
 export { type Money, buyingOf, moneyOf } from '../buy/currency.ts';
 export { applyChanges } from '../plan/changes.ts';
-export { RULE_REASONS } from '../plan/default-rules.ts';
 export { type PlanDocument, documentOf } from '../plan/document.ts';
 export {
   FEED_LINE,

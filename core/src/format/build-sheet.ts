@@ -1,8 +1,9 @@
 /** The build as a Markdown sheet: safety, steps with boxes to tick, colours at the joints, parts. */
-import { formatMoney } from '../quantity/money.ts';
+import { priceOf } from '../quantity/message.ts';
 import { standingOf, type Verdict } from '../check/verify.ts';
 import type { Build } from '../deliver/build.ts';
 import { say, sayUnread } from '../say/say.ts';
+import { sheet } from '../say/sheet.ts';
 import { table, tableCell } from './markdown.ts';
 import { BENCH_RULE } from '../deliver/wiring.ts';
 import { type WiringLead, type WiringStep } from '../deliver/step.ts';
@@ -13,27 +14,28 @@ export const leadSays = ({ kind, colour, ends, value }: WiringLead): string =>
   kind === 'lead'
     ? `${colour}, ${ends.join('–')}`
     : kind === 'own'
-      ? `its own ${colour} wire`
-      : `${kind} ${say(value)}`;
+      ? say(sheet('ownWire', { colour }))
+      : say(sheet('ofValue', { kind, value: say(value) }));
 
 function stepLines(step: WiringStep, i: number, done: boolean): string[] {
   return [
-    `## ${i + 1}. ${tableCell(say(step.title))}`,
+    `## ${tableCell(say(sheet('step', { number: i + 1, title: step.title })))}`,
     '',
-    `- [${done ? 'x' : ' '}] done`,
+    `- [${done ? 'x' : ' '}] ${say(sheet('done'))}`,
     ...step.cautions.map(
       ({ hazard, labels, says }) => `- **${hazard}**, ${tableCell(say(labels))}: ${tableCell(says)}`,
     ),
     ...step.put.map(
-      ({ label, says }) =>
-        `- put down: ${tableCell(say(label))}${says ? `, ${tableCell(say(says))}` : ', beside the boards'}`,
+      ({ label, says }) => `- ${tableCell(say(sheet('putDown', { label, where: says ?? sheet('beside') })))}`,
     ),
     '',
     ...table(
       ['lead', 'from', 'to'],
       step.leads.map((lead) => [leadSays(lead), say(lead.fromSays), say(lead.toSays)]),
     ),
-    ...step.checks.map(({ kind, says }) => `- ${kind === 'look' ? 'look' : 'measure'}: ${tableCell(say(says))}`),
+    ...step.checks.map(
+      ({ kind, says }) => `- ${tableCell(say(sheet(kind === 'look' ? 'look' : 'measure', { says })))}`,
+    ),
     '',
   ];
 }
@@ -48,14 +50,14 @@ export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fin
     `# ${tableCell(plan.name)}`,
     '',
     standing === 'verified'
-      ? `Verified: ${verdict.passes.length + build.results.length} proofs; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`
+      ? say(sheet('verified', { proofs: verdict.passes.length + build.results.length, fingerprint }))
       : standing === 'unread'
-        ? `**Proved, and not yet verified: ${sayUnread(verdict.unread.length)}** Fingerprint ${fingerprint}.`
-        : `**Not verified. Do not wire this.** Fingerprint ${fingerprint}.`,
+        ? say(sheet('unread', { unread: sayUnread(verdict.unread.length), fingerprint }))
+        : say(sheet('open', { fingerprint })),
     '',
     ...(build.why ? [tableCell(say(build.why.says)), ''] : []),
     ...(build.proof?.mismatches ?? []).map(({ says }) => `- ${tableCell(say(says))}`),
-    '## Safety',
+    `## ${say(sheet('safety'))}`,
     '',
     ...wiring.cautions.map(
       ({ hazard, labels, says, asks, read }) =>
@@ -65,18 +67,18 @@ export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fin
     '',
     ...wiring.steps.flatMap((step, i) => stepLines(step, i, done.has(step.key))),
     ...(wiring.checklist.length > 0
-      ? ['## Before power', '', ...wiring.checklist.map((says) => `- [ ] ${tableCell(say(says))}`), '']
+      ? [`## ${say(sheet('beforePower'))}`, '', ...wiring.checklist.map((says) => `- [ ] ${tableCell(say(says))}`), '']
       : []),
-    ...(wiring.harness.length > 0 ? ['## Where colours meet', ''] : []),
+    ...(wiring.harness.length > 0 ? [`## ${say(sheet('coloursMeet'))}`, ''] : []),
     ...table(
       ['where', 'line', 'wires'],
       wiring.harness.map(({ where, line, wires }) => [
         say(where),
         say(line),
-        wires.map(({ colour, to }) => `${colour} to ${say(to)}`).join('; '),
+        wires.map(({ colour, to }) => say(sheet('colourTo', { colour, to }))).join('; '),
       ]),
     ),
-    '## Parts',
+    `## ${say(sheet('parts'))}`,
     '',
     ...table(
       ['need', 'part', 'for', 'drawer', 'packs', 'supplier', parts.currency || 'price'],
@@ -90,7 +92,7 @@ export function buildSheet(circuit: Circuit, verdict: Verdict, build: Build, fin
         line.packs > 0 ? line.total.toFixed(2) : '',
       ]),
     ),
-    `${formatMoney(parts.total, parts.currency)} with shipping; the last parcel is here in ${parts.arrival} days.`,
+    say(sheet('total', { total: priceOf(parts.total, parts.currency), days: parts.arrival })),
     '',
   ].join('\n');
 }

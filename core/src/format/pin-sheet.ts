@@ -1,4 +1,5 @@
 /** The pins of a plan as files for its software: each says in its first line which plan it was made of. */
+import { sheet } from '../say/sheet.ts';
 import { say } from '../say/say.ts';
 import type { Circuit, PinWish } from '../circuit/model.ts';
 import { formatAddress } from '../quantity/address.ts';
@@ -74,7 +75,7 @@ export function addressConstants(circuit: Circuit): AddressConstant[] {
 /** Text of a plan that cannot end a comment or begin another line. */
 const safe = (text: string): string => text.replace(/\*(?=\/)|\/(?=\*)/g, '$& ').replace(/[\r\n\\]+/g, ' ');
 const headline = (circuit: Circuit, fingerprint: string): string =>
-  `Pins of “${safe(circuit.plan.name)}” on ${safe(circuit.controller?.card.name ?? '')}, plan ${fingerprint}`;
+  say(sheet('pinsOf', { plan: safe(circuit.plan.name), card: safe(circuit.controller?.card.name ?? ''), fingerprint }));
 
 /** A pin as C writes it: its number, else the name that the board support gives it. */
 const cValue = (pin: string): string => {
@@ -94,7 +95,7 @@ export function cHeader(circuit: Circuit, fingerprint: string): string {
     ({ name, address, says }) => `#define ${name} ${formatAddress(address)} /* ${safe(says)} */`,
   );
   return [
-    `/* ${headline(circuit, fingerprint)}. Made by Idle Breadboard; change the plan, not this file. */`,
+    `/* ${headline(circuit, fingerprint)} */`,
     '#ifndef PINS_H',
     '#define PINS_H',
     '',
@@ -116,7 +117,7 @@ export function pythonModule(circuit: Circuit, fingerprint: string): string {
     ({ name, address, says }) => `${name} = ${formatAddress(address)}  # ${safe(says)}`,
   );
   return [
-    `# ${headline(circuit, fingerprint)}. Made by Idle Breadboard; change the plan, not this file.`,
+    `# ${headline(circuit, fingerprint)}`,
     '',
     ...pins,
     ...(addresses.length > 0 ? ['', ...addresses] : []),
@@ -176,7 +177,7 @@ export function devicetreeOverlay(circuit: Circuit, fingerprint: string): string
     ...[...units].sort().map((unit) => `target = <&${unit}>;\n__overlay__ {\n\tstatus = "okay";\n};`),
   ];
   return [
-    `/* ${headline(circuit, fingerprint)}. Made by Idle Breadboard; change the plan, not this file. */`,
+    `/* ${headline(circuit, fingerprint)} */`,
     '/dts-v1/;',
     '/plugin/;',
     '',

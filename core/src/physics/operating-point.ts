@@ -89,7 +89,7 @@ export function operatingPoint(network: Network): Float64Array {
   for (let node = 1; node < network.nodes; node++) volts[node] = top / 2;
   for (const { node, volts: v } of network.held) volts[node] = v;
   if (!settle(network, volts, workspaceOf(network))) {
-    throw new NoOperatingPoint(`the network of ${network.nodes} nodes does not settle`);
+    throw new NoOperatingPoint(`${network.nodes} nodes`);
   }
   return volts;
 }

@@ -3,7 +3,7 @@ import type { Card } from '../card/card.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { SPRING_CURRENT } from '../standard/common-practice.ts';
 import type { HouseRules } from './house-rules.ts';
-import { isBusLine, PORT_LINES, PROTOCOL_NAME, type SharedProtocol } from '../card/protocol.ts';
+import { isBusLine, PORT_LINES, type SharedProtocol } from '../card/protocol.ts';
 import { DEFAULT_RULES } from './default-rules.ts';
 import type { Bus, Need, PartChoice, Plan, PortChoice, Run, Spot } from './plan.ts';
 import { type Helper, helpersOf, type HelperOf, isHelperOf } from './helpers.ts';
@@ -208,11 +208,14 @@ export const setBoards = (plan: Plan, boards: readonly string[]): Plan => ({ ...
 
 export const addBus = (plan: Plan, bus: Bus): Plan => ({ ...plan, buses: [...plan.buses, bus] });
 
+/** What a bus is called until the maker calls it otherwise: by its published name. */
+const BUS_NAME: Readonly<Record<SharedProtocol, string>> = { i2c: 'I²C', onewire: 'one-wire', spi: 'SPI' };
+
 /** Adds a bus without parts; its lines have no pins yet. A second of its kind is numbered. */
 export function addEmptyBus(plan: Plan, protocol: SharedProtocol): { plan: Plan; bus: string } {
   const bus = freeId(plan, protocol === 'onewire' ? 'one-wire' : protocol);
   const count = plan.buses.filter((b) => b.protocol === protocol).length;
-  const name = count === 0 ? PROTOCOL_NAME[protocol] : `${PROTOCOL_NAME[protocol]} ${count + 1}`;
+  const name = count === 0 ? BUS_NAME[protocol] : `${BUS_NAME[protocol]} ${count + 1}`;
   const lines = Object.fromEntries(
     Object.keys(PORT_LINES[protocol])
       .filter((line) => isBusLine(protocol, line))

@@ -1,4 +1,6 @@
 /** Bus addresses as makers write them: 0x26, 38, 26h, or the 8-bit form that holds the read/write bit. */
+import { tells } from './message.ts';
+import { ReadError } from './read-error.ts';
 
 export interface AddressReading {
   /** The seven-bit address, 0 to 127. */
@@ -9,7 +11,12 @@ export interface AddressReading {
   readonly halved: boolean;
 }
 
-export class AddressError extends Error {
+/** What is said of a text that is no address. */
+export interface AddressSays {
+  readonly noAddress: { text: string };
+}
+
+export class AddressError extends ReadError {
   override readonly name = 'AddressError';
 }
 
@@ -27,7 +34,7 @@ export function parseAddress(text: string): AddressReading {
   const hex = cleaned.match(/^(?:0x([0-9a-f]{1,2})|([0-9a-f]{1,2})h)$/i);
   const value = hex ? parseInt(hex[1] ?? hex[2] ?? '', 16) : /^\d{1,3}$/.test(cleaned) ? Number(cleaned) : NaN;
   if (!(value >= 0 && value <= 0xff)) {
-    throw new AddressError(`“${text}” is no bus address; write 0x26 or 38, from 0x00 to 0x7F`);
+    throw new AddressError(tells<AddressSays>('quantity/address')('noAddress', { text }));
   }
   return value > 0x7f
     ? { address: value >> 1, typed: value, halved: true }

@@ -1,4 +1,6 @@
 /** Engineering notation both ways: 4700 Ω <-> "4.7 kΩ" or "4k7", 0.12 A <-> "120 mA". */
+import { tells } from './message.ts';
+import { ReadError } from './read-error.ts';
 import { perKey } from './memo.ts';
 
 const PREFIXES: readonly (readonly [string, number])[] = [
@@ -121,8 +123,16 @@ export function formatCode(ohms: number): string {
   return number.includes('.') ? number.replace('.', letter) : number + letter;
 }
 
+/** What is said of a text that is no quantity. */
+export interface QuantitySays {
+  /** A comma before three digits: two readings of it. */
+  readonly comma: { text: string; thousands: string; decimal: string };
+  readonly noQuantity: { text: string; unit: string; example: readonly string[] };
+}
+const tell = tells<QuantitySays>('quantity/engineering');
+
 /** Says what was expected when a text is no quantity. */
-export class QuantityError extends Error {
+export class QuantityError extends ReadError {
   override readonly name = 'QuantityError';
 }
 
@@ -188,9 +198,8 @@ export function parseQuantity(text: string, unit: string): number {
   const typed = text.trim().replace(/^−/, '-');
   if (THOUSANDS.test(typed)) {
     const plainly = typed.replaceAll(',', '').match(/^[+-]?\d+/)?.[0] ?? '';
-    throw new QuantityError(
-      `“${text.trim()}” may be ${plainly} or ${Number(typed.replace(',', '.').match(/^[+-]?[\d.]+/)?.[0] ?? '')}; write it without the comma`,
-    );
+    const decimal = Number(typed.replace(',', '.').match(/^[+-]?[\d.]+/)?.[0] ?? '');
+    throw new QuantityError(tell('comma', { text: text.trim(), thousands: plainly, decimal: String(decimal) }));
   }
   const cleaned = typed.replace(',', '.');
   const time = parseTime(cleaned, unit);
@@ -214,8 +223,8 @@ export function parseQuantity(text: string, unit: string): number {
     : `(?:([${letters}])?${unitPattern(unit)}|([${letters}]))?`; // "2 m" is metres, "120 m" in amperes is milli
   const match = cleaned.match(new RegExp(`^([+-]?(?:\\d+\\.?\\d*|\\.\\d+))(?:e([+-]?\\d+))?\\s*${suffix}$`));
   if (!match) {
-    const example = unit === 'Ω' ? '4.7 kΩ or 4k7' : plain ? `12 ${unit}`.trim() : `3.3 ${unit} or 120 m${unit}`;
-    throw new QuantityError(`“${text}” is no quantity in ${unit || 'plain numbers'}; write for example ${example}`);
+    const example = unit === 'Ω' ? ['4.7 kΩ', '4k7'] : plain ? [`12 ${unit}`.trim()] : [`3.3 ${unit}`, `120 m${unit}`];
+    throw new QuantityError(tell('noQuantity', { text, unit, example }));
   }
   const [, mantissa = '', written = '0', before, alone] = match;
   return Number(`${mantissa}e${Number(written) + (EXPONENT_OF.get(before ?? alone ?? '') ?? 0)}`);

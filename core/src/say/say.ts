@@ -1,6 +1,7 @@
 /** What is said, in English. */
 import type { Result } from '../check/result.ts';
 import { durationOf } from '../quantity/message.ts';
+import { ReadError } from '../quantity/read-error.ts';
 import type { Problem } from '../quantity/problem.ts';
 import { ENGLISH } from './english/index.ts';
 import type { RuleWords } from './language.ts';
@@ -42,6 +43,10 @@ export interface SaidProblem {
 }
 export const sayProblems = (problems: readonly Problem[]): SaidProblem[] =>
   problems.map(({ path, message }) => ({ path, message: say(message) }));
+
+/** Why something could not be read. */
+export const sayError = (error: unknown): string =>
+  error instanceof ReadError ? say(error.says) : error instanceof Error ? error.message : String(error);
 
 /** A span of time as people say it. @example formatSpan(5400) === '1.5 hours' */
 export const formatSpan = (seconds: number): string => say(durationOf(seconds));

@@ -20,9 +20,6 @@ export const BUS_MODES: readonly BusMode[] = [
   { name: 'fast-plus', clock: 1e6, riseTime: 120e-9, sinkCurrent: 20e-3, capacitance: 550e-12 },
 ];
 
-export const BUS_TIMING_SOURCE = 'UM10204 §7.1, table 10 (from memory)';
-export const BUS_ADDRESS_SOURCE = 'UM10204 §3.1.12 (from memory)';
-
 /** Highest low level that a sink holds, V. */
 export const SINK_VOLTAGE = 0.4;
 /** What every part must sink at it, A, whatever the clock: what a card says nothing of is no fast-plus part. */

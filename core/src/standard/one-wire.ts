@@ -3,8 +3,6 @@
 /** What a part on the line must be able to sink at 0.4 V, A. */
 export const ONE_WIRE_SINK = 4e-3;
 export const ONE_WIRE_LOW = 0.4;
-export const ONE_WIRE_SOURCE =
-  'one-wire thermometer class, 4 mA at 0.4 V (from memory); one pull-up per line is common practice';
 
 /**
  * Timing of a read slot as a master in software makes it: it pulls low for so long, lets go, and samples so much later.
@@ -14,7 +12,6 @@ export const SLOT_SAMPLE = 9e-6;
 /** A whole slot with its recovery, and a reset with the presence pulse, s. Same source. */
 export const SLOT_TIME = 70e-6;
 export const RESET_TIME = 960e-6;
-export const ONE_WIRE_TIMING_SOURCE = 'application note on 1-wire timing in software (from memory)';
 /** Bits moved to read one part: match ROM 8 + 64, read scratchpad 8 + 72. */
 export const READING_BITS = 152;
 /** Bits to start a conversion on all parts at once: skip ROM 8, convert 8. */

@@ -1,7 +1,7 @@
+import { refusal } from '../support/refusal.ts';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import { expect } from 'chai';
-import { CaptureError } from '../../src/capture/capture.ts';
 import { CsvCapture, csvHead } from '../../src/capture/csv-capture.ts';
 import { VcdCapture, vcdVariables } from '../../src/capture/vcd-capture.ts';
 import { I2cWave } from '../support/i2c-wave.ts';
@@ -66,13 +66,13 @@ describe('a table from an oscilloscope', function () {
   it('says line, what was expected and what was found', () => {
     const bad = (row: string) => text.replace(/\n10\.000,.*\n/, `\n${row}\n`);
     const tried = (row: string) => () => read(bad(row));
-    expect(tried('10.000,oops,1')).to.throw(CaptureError, /^Line 103: expected a number for SDA, found “oops”\.$/);
-    expect(tried('10.000,1')).to.throw(CaptureError, /Line 103: expected a number for SCL, found the end of the row/);
-    expect(tried('3.000,1,1')).to.throw(CaptureError, /Line 103: expected a time not before/);
-    expect(() => csvHead('%PDF-1.4 not a table')).to.throw(CaptureError, /rows of a time and at least one number/);
-    expect(() => read(text, 500, [{ ...LINES[0], name: 'X' } as never])).to.throw(CaptureError, /a column named X/);
+    expect(refusal(tried('10.000,oops,1'))).to.match(/^Line 103: expected a number for SDA, found “oops”\.$/);
+    expect(refusal(tried('10.000,1'))).to.match(/Line 103: expected a number for SCL, found the end of the row/);
+    expect(refusal(tried('3.000,1,1'))).to.match(/Line 103: expected a time not before/);
+    expect(refusal(() => csvHead('%PDF-1.4 not a table'))).to.match(/rows of a time and at least one number/);
+    expect(refusal(() => read(text, 500, [{ ...LINES[0], name: 'X' } as never]))).to.match(/a column named X/);
     const capture = new CsvCapture(csvHead(text), LINES);
-    expect(() => capture.push('x'.repeat(200_000))).to.throw(CaptureError, /without a line end/);
+    expect(refusal(() => capture.push('x'.repeat(200_000)))).to.match(/without a line end/);
   });
 
   it('of a hundred megabytes keeps its memory within bounds', () => {
@@ -151,17 +151,15 @@ describe('a value change dump (IEEE 1364)', () => {
     expect(readDump(unknown).i2c?.messages[0]?.address).to.equal(0x26);
   });
   it('says line, what was expected and what was found', () => {
-    expect(() => readDump(text.replace('100 ns', 'soon'))).to.throw(
-      CaptureError,
+    expect(refusal(() => readDump(text.replace('100 ns', 'soon')))).to.match(
       /Line 2: expected a time scale such as 10 ns, found soon/,
     );
-    expect(() => readDump(text.replace('1!', '1?'))).to.throw(
-      CaptureError,
+    expect(refusal(() => readDump(text.replace('1!', '1?')))).to.match(
       /Line 10: expected a variable that was declared, found “\?”/,
     );
-    expect(() => readDump(`${text}#1\n`)).to.throw(CaptureError, /expected a time not before/);
-    expect(() => readDump(`${text}hello\n`)).to.throw(CaptureError, /a change of a value/);
-    expect(() => vcdVariables('time,SDA\n0,1')).to.throw(CaptureError, /variables/);
-    expect(() => readDump('$comment never ends')).to.throw(CaptureError, /\$end of \$comment/);
+    expect(refusal(() => readDump(`${text}#1\n`))).to.match(/expected a time not before/);
+    expect(refusal(() => readDump(`${text}hello\n`))).to.match(/a change of a value/);
+    expect(refusal(() => vcdVariables('time,SDA\n0,1'))).to.match(/variables/);
+    expect(refusal(() => readDump('$comment never ends'))).to.match(/\$end of \$comment/);
   });
 });

@@ -1,3 +1,4 @@
+import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { crc8 } from '../../src/capture/crc8.ts';
 import { readOneWireList } from '../../src/capture/one-wire-list.ts';
@@ -88,10 +89,10 @@ describe('a scan', () => {
   });
   it('names what cannot be an address, with its line', () => {
     const { problems } = readScanLog('found at 0x26\nfound at 0x1F4');
-    expect(problems).to.deep.equal([
+    expect(problems.map((problem) => ({ ...problem, says: say(problem.says) }))).to.deep.equal([
       { line: 2, text: '0x1F4', says: 'expected an address from 0x00 to 0x7F, found 0x1F4' },
     ]);
-    expect(readScanLog(`${head}\n${rows({ 0x26: '28' })}`).problems[0]?.says).to.include('expected 0x26');
+    expect(say(readScanLog(`${head}\n${rows({ 0x26: '28' })}`).problems[0]?.says)).to.include('expected 0x26');
   });
 });
 

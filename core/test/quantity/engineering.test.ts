@@ -1,3 +1,4 @@
+import { refusal } from '../support/refusal.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -54,7 +55,10 @@ describe('engineering notation', () => {
 
   it('says what it expected of anything else', () => {
     for (const text of ['', 'abc', '4.7.1k', '5 V', '--3', '1 k k', 'NaN', '<b>1</b>']) {
-      expect(() => parseQuantity(text, 'Ω'), text).to.throw(QuantityError, '4.7 kΩ or 4k7');
+      expect(
+        refusal(() => parseQuantity(text, 'Ω')),
+        text,
+      ).to.include('4.7 kΩ or 4k7');
     }
   });
 
@@ -110,8 +114,11 @@ describe('quantities as people type them', () => {
   });
   it('asks about a comma before three digits, and never takes 1,000 for 1', () => {
     for (const text of ['1,000', '12,500', '1,000,000', '-2,000', '1,000 Ω'])
-      expect(() => parseQuantity(text, 'Ω'), text).to.throw(QuantityError, 'write it without the comma');
-    expect(() => parseQuantity('1,000', 'V')).to.throw('“1,000” may be 1000 or 1;');
+      expect(
+        refusal(() => parseQuantity(text, 'Ω')),
+        text,
+      ).to.include('write it without the comma');
+    expect(refusal(() => parseQuantity('1,000', 'V'))).to.include('“1,000” may be 1000 or 1;');
     expect(parseQuantity('1,0001', 'V')).to.equal(1.0001);
   });
 

@@ -1,4 +1,6 @@
 /** From what a row is called to the place of a card that it fills. */
+import type { Message } from '../../quantity/message.ts';
+import { doubtThat } from './doubt.ts';
 import { QUANTITIES } from '../quantities.ts';
 import { type SlotId, slotOf } from './slots.ts';
 
@@ -16,7 +18,7 @@ export interface Classified {
   readonly slot: SlotId;
   readonly quantity?: { readonly quantity: string; readonly unit: string };
   /** Why the row may mean something else. */
-  readonly doubt?: string;
+  readonly doubt?: Message;
 }
 
 /** How often a document speaks of each quantity. */
@@ -55,7 +57,7 @@ const RULES: readonly {
   name: RegExp;
   not?: RegExp;
   /** Where the words alone could mean something else. */
-  doubt?: string;
+  doubt?: Message;
 }[] = [
   {
     slot: 'logic.inputHigh',
@@ -172,9 +174,9 @@ export function classify(row: RowWords, document: DocumentContext): Classified |
     const agrees = named.name.test(name) || name === '';
     const weak = !agrees && symbol.length <= 2;
     const doubt = weak
-      ? `only the symbol ${row.symbol} says so`
+      ? doubtThat('onlySymbol', { symbol: row.symbol })
       : named.slot === 'port.clock' && !BUS_CLOCK.test(called)
-        ? 'which clock is not said'
+        ? doubtThat('whichClock')
         : undefined;
     return { slot: named.slot, ...(doubt ? { doubt } : {}) };
   }
@@ -185,13 +187,13 @@ export function classify(row: RowWords, document: DocumentContext): Classified |
     const state = `${name} ; ${conditions}`;
     if (PEAK.test(name) || /peak/i.test(conditions)) {
       const plain = !/peak|inrush|surge|pulse|start/i.test(state);
-      return { slot: 'supply.peak', ...(plain ? { doubt: 'a maximum may be that of an output' } : {}) };
+      return { slot: 'supply.peak', ...(plain ? { doubt: doubtThat('maximumOfOutput') } : {}) };
     }
     if (IDLE.test(name) || (IDLE.test(conditions) && !ACTIVE.test(name))) return { slot: 'supply.idle' };
     if (/average|mean\b|per second|\/s\b|duty/i.test(state)) return null;
     if (ACTIVE.test(state)) return { slot: 'supply.active' };
     if (/^I(?:SB|STBY|SLEEP|IDLE|PD|Q|DDSB|DDSL)/.test(symbol)) return { slot: 'supply.idle' };
-    return { slot: 'supply.active', doubt: 'the state of the part is not said' };
+    return { slot: 'supply.active', doubt: doubtThat('whichState') };
   }
   return measure(row, absolute, document);
 }
@@ -210,7 +212,7 @@ function voltage(row: RowWords, symbol: string, called: string, absolute: boolea
     return row.unit === 'V'
       ? {
           slot: 'rail.voltage',
-          ...(/regulat|converter/i.test(`${row.section} ${name}`) ? {} : { doubt: 'an output may be a signal' }),
+          ...(/regulat|converter/i.test(`${row.section} ${name}`) ? {} : { doubt: doubtThat('outputMayBeSignal') }),
         }
       : null;
   const supply =
@@ -223,13 +225,13 @@ function voltage(row: RowWords, symbol: string, called: string, absolute: boolea
     if (LOGIC_VOLTAGE.test(name))
       return {
         slot: 'logic.absoluteMax',
-        ...(onlyInput && row.unit === 'V' ? { doubt: 'an input voltage may be the supply or a signal' } : {}),
+        ...(onlyInput && row.unit === 'V' ? { doubt: doubtThat('supplyOrSignal') } : {}),
       };
     return null;
   }
   if (!supply || row.unit !== 'V' || OTHER_VOLTAGE.test(name)) return null;
   const vague = /^(?:voltage(?: range)?|power|input voltage(?: range)?)$/i.test(name) && !SUPPLY_SYMBOL.test(symbol);
-  return { slot: 'supply.range', ...(vague ? { doubt: 'which voltage is not said' } : {}) };
+  return { slot: 'supply.range', ...(vague ? { doubt: doubtThat('whichVoltage') } : {}) };
 }
 
 function measure(row: RowWords, absolute: boolean, document: DocumentContext): Classified | null {
@@ -253,11 +255,11 @@ function measure(row: RowWords, absolute: boolean, document: DocumentContext): C
     /operating|working|storage|environment/i.test(row.name) &&
     !/measur|detect|sens/i.test(row.name)
   )
-    return { slot: rule.slot, quantity, doubt: 'it may be what the part stands, not what it measures' };
+    return { slot: rule.slot, quantity, doubt: doubtThat('standsNotMeasures') };
   const measured = /measur|sens|detect|specified|probe|object|performance/i.test(`${row.name} ${row.section}`);
   if (rule.slot === 'measure.range' && unit === '°C' && !measured)
-    return { slot: rule.slot, quantity, doubt: 'a temperature range may be that of the air around' };
+    return { slot: rule.slot, quantity, doubt: doubtThat('airAround') };
   const clear = mentioned(kind) > 0 && (!second || kind === second || mentioned(second) * 4 < mentioned(kind));
   const sole = able.length === 1 || bySection !== undefined || clear;
-  return { slot: rule.slot, quantity, ...(sole ? {} : { doubt: `which quantity in ${unit} is not said` }) };
+  return { slot: rule.slot, quantity, ...(sole ? {} : { doubt: doubtThat('whichQuantity', { unit }) }) };
 }

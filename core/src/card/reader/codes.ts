@@ -1,4 +1,6 @@
 /** Bus addresses and identification words: numbers in hexadecimal, binary and decimal. */
+import { type Message, type Text, wordOf } from '../../quantity/message.ts';
+import { doubtThat } from './doubt.ts';
 import { boxOf, type Word } from './page.ts';
 import type { Draft } from './proposal.ts';
 import type { Line } from './words.ts';
@@ -41,7 +43,7 @@ interface Told {
   readonly address: number;
   readonly setting: string;
   readonly halved: boolean;
-  readonly doubt?: string;
+  readonly doubt?: Message;
 }
 
 const tidy = (text: string): string =>
@@ -85,7 +87,7 @@ export function addressesIn(text: string): Told[] {
             : ''),
     );
     const halved = pair || (!both && (code.value > 0x7f || (eight && !/7[- ]?bit/i.test(text))));
-    const doubt = halved && !pair && !eight ? 'above 0x7F, so taken for the 8-bit form and halved' : undefined;
+    const doubt = halved && !pair && !eight ? doubtThat('halved') : undefined;
     return {
       address: halved ? code.value >> 1 : code.value,
       setting: /\d[- ]?bit|^(?:hex|dec|write|read|default)/i.test(setting) ? '' : setting.slice(0, 60),
@@ -100,10 +102,10 @@ const NO_ADDRESS_LINE = /register|\bid\b|who[ _]?am/i;
 
 export function addressDrafts(lines: readonly Line[], has: (line: number) => boolean): Draft[] {
   const drafts: Draft[] = [];
-  const push = (words: readonly Word[], text: string, name: string, weak: string | null) => {
+  const push = (words: readonly Word[], text: string, name: Text, weak: Message | null) => {
     for (const told of addressesIn(text)) {
       const doubts = [...(told.doubt ? [told.doubt] : []), ...(weak ? [weak] : [])];
-      if (told.address < 0x08 || told.address > 0x77) doubts.push('a reserved address');
+      if (told.address < 0x08 || told.address > 0x77) doubts.push(doubtThat('reserved'));
       drafts.push({
         slot: 'port.address',
         typ: told.address,
@@ -125,17 +127,17 @@ export function addressDrafts(lines: readonly Line[], has: (line: number) => boo
       push(
         line.words,
         line.text,
-        'bus address',
+        wordOf('slot', 'port.address'),
         sentence
-          ? 'from running text'
+          ? doubtThat('runningText')
           : BUS.test(line.text) || has(i) || /address\s*(?:\W|is|of|0x)/i.test(line.text)
             ? null
-            : 'which address is not said',
+            : doubtThat('whichAddress'),
       );
       // "0x44 or" goes on below.
       const next = lines[i + 1];
       if (next && ONLY_CODE.test(next.text) && next.y - line.y < 1.8 * line.height)
-        push(next.words, next.text, 'bus address', null);
+        push(next.words, next.text, wordOf('slot', 'port.address'), null);
       return;
     }
     const head = line.words.find(({ text }) => ADDRESS.test(text));
@@ -153,12 +155,12 @@ export function addressDrafts(lines: readonly Line[], has: (line: number) => boo
       push(
         below.words,
         below.text,
-        'bus address',
+        wordOf('slot', 'port.address'),
         under.length > 1
-          ? 'several numbers stand under the head'
+          ? doubtThat('severalNumbers')
           : BUS.test(line.text) || /adr|addr|ad0|a0|sdo|sa0|sel/i.test(line.text)
             ? null
-            : 'which address is not said',
+            : doubtThat('whichAddress'),
       );
     }
   });
@@ -180,9 +182,7 @@ export function identityDrafts(lines: readonly Line[]): Draft[] {
     const [where, word] = reversed ? [second, first] : [first, second];
     const told =
       register !== null || /=|reads?|returns?|value|reset|always|fixed/i.test(line.text.slice(first.end, second.at));
-    return [
-      identity(where.value, word, line.words, line.text, told ? [] : ['which of the two is the register is not said']),
-    ];
+    return [identity(where.value, word, line.words, line.text, told ? [] : [doubtThat('whichRegister')])];
   });
 }
 
@@ -193,7 +193,7 @@ function identity(
   word: { value: number; digits: number },
   words: readonly Word[],
   said: string,
-  doubts: string[],
+  doubts: Message[],
 ): Draft {
   return {
     slot: 'port.identity',
@@ -202,7 +202,7 @@ function identity(
     register,
     bits: widthOf(word.digits),
     conditions: '',
-    name: 'identification',
+    name: wordOf('slot', 'port.identity'),
     said,
     box: boxOf(words),
     doubts,

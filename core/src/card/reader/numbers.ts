@@ -1,4 +1,6 @@
 /** Numbers and ranges as datasheets write them. */
+import type { Message } from '../../quantity/message.ts';
+import { doubtThat } from './doubt.ts';
 import { plainText, readUnit, scaled, type UnitReading } from './units.ts';
 
 /** How a document writes its decimals; null where it does not show. */
@@ -16,7 +18,7 @@ export function decimalMark(text: string): DecimalMark {
 export interface NumberReading {
   readonly value: number;
   /** Why it may be read wrongly. */
-  readonly doubt?: string;
+  readonly doubt?: Message;
 }
 
 const NUMBER = String.raw`[+-]?(?:\d{1,3}(?:[ \u2009\u202f]\d{3})+(?![\d])|\d+(?:[.,]\d+)*|[.,]\d+)(?:\s?[x×]\s?10\^?-?\d+|e[+-]?\d+)?`;
@@ -30,14 +32,14 @@ export function readNumber(written: string, mark: DecimalMark): NumberReading | 
     exponent = Number(power[1] ?? power[2]);
     text = text.slice(0, power.index);
   }
-  let doubt: string | undefined;
+  let doubt: Message | undefined;
   if (/^[+-]?\d{1,3}(,\d{3}){2,}(\.\d+)?$/.test(text)) text = text.replaceAll(',', '');
   else if (/^[+-]?\d{1,3}(\.\d{3}){2,}(,\d+)?$/.test(text)) text = text.replaceAll('.', '').replace(',', '.');
   else if (/^[+-]?[1-9]\d{0,2},\d{3}$/.test(text)) {
     // Thousands or three decimals: the rest of the document tells, and not always.
-    if (mark === ',') doubt = 'a comma before three digits';
+    if (mark === ',') doubt = doubtThat('comma');
     text = mark === ',' ? text.replace(',', '.') : text.replace(',', '');
-    if (mark === null) doubt = 'a comma before three digits';
+    if (mark === null) doubt = doubtThat('comma');
   } else text = text.replace(',', '.');
   if (!/^[+-]?(\d+\.?\d*|\.\d+)$/.test(text)) return null;
   return { value: Number(`${text}e${exponent}`), ...(doubt ? { doubt } : {}) };
@@ -52,7 +54,7 @@ export interface ValueReading {
   readonly unit: string | null;
   /** True for ± and +/-: the band on both sides. */
   readonly symmetric: boolean;
-  readonly doubt?: string;
+  readonly doubt?: Message;
   /** What stands behind the value and is not part of it. */
   readonly rest: string;
 }
@@ -217,7 +219,7 @@ export function readValue(
   }
 }
 
-function doubts(...numbers: (NumberReading | null | undefined)[]): { doubt?: string } {
+function doubts(...numbers: (NumberReading | null | undefined)[]): { doubt?: Message } {
   const doubt = numbers.find((n) => n?.doubt)?.doubt;
   return doubt ? { doubt } : {};
 }

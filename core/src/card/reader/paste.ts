@@ -1,4 +1,6 @@
 /** Pasted text and tables, laid out like a page so that one reader reads them all. */
+import { tells } from '../../quantity/message.ts';
+import { ReadError } from '../../quantity/read-error.ts';
 import type { PageText, TextItem } from './page.ts';
 
 const HEIGHT = 10;
@@ -17,13 +19,18 @@ function separator(lines: readonly string[]): string | null {
   return null;
 }
 
+/** What is said of a text that is too long. */
+export interface PasteSays {
+  readonly characters: { most: number; found: number };
+}
+
 /**
  * @returns one page; each line of the text is a line of the page, in order
- * @throws RangeError when the text is longer than `LONGEST_PASTE`
+ * @throws ReadError when the text is longer than `LONGEST_PASTE`
  */
 export function pastedPage(text: string): PageText {
   if (text.length > LONGEST_PASTE) {
-    throw new RangeError(`expected at most ${LONGEST_PASTE} characters, found ${text.length}`);
+    throw new ReadError(tells<PasteSays>('card/paste')('characters', { most: LONGEST_PASTE, found: text.length }));
   }
   const lines = text.replace(/\r\n?/g, '\n').split('\n');
   const mark = separator(lines);

@@ -1,3 +1,4 @@
+import type { Message, Text } from '../../quantity/message.ts';
 import type { Box } from './page.ts';
 import type { SlotId } from './slots.ts';
 
@@ -26,20 +27,20 @@ export interface Proposal {
   readonly size?: readonly number[];
   readonly conditions: string;
   /** As the datasheet names it. */
-  readonly name: string;
+  readonly name: Text;
   /** The words that it was read from. */
   readonly said: string;
   readonly page: number;
   readonly box: Box;
   readonly sureness: Sureness;
   /** Why it is not sure. */
-  readonly doubts: readonly string[];
+  readonly doubts: readonly Message[];
 }
 
 export type Draft = Omit<Proposal, 'id' | 'sureness' | 'page'> & { readonly weak?: boolean };
 
 /** Sure without a doubt; likely with one, or where it was read from running text; else doubtful. */
-export function surenessOf(doubts: readonly string[], weak: boolean): Sureness {
+export function surenessOf(doubts: readonly Message[], weak: boolean): Sureness {
   const count = doubts.length + (weak ? 1 : 0);
   return count === 0 ? 'sure' : count === 1 ? 'likely' : 'doubtful';
 }

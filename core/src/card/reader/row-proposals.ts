@@ -1,4 +1,6 @@
 /** A row of a table, or a line "name: value" -> what it says about a card. */
+import type { Message } from '../../quantity/message.ts';
+import { doubtThat } from './doubt.ts';
 import { classify, type Classified, type DocumentContext } from './classify.ts';
 import type { ColumnKind } from './header.ts';
 import { isBlank, readValue, type DecimalMark, type ValueReading } from './numbers.ts';
@@ -19,7 +21,7 @@ interface Bounds {
   readonly max?: number;
   readonly unit: string | null;
   readonly symmetric: boolean;
-  readonly doubts: readonly string[];
+  readonly doubts: readonly Message[];
   readonly rest: string;
 }
 
@@ -63,14 +65,14 @@ function boundsOf(row: Row, unit: UnitReading | null, mark: DecimalMark): Bounds
   if (given.length === 0) return null;
   for (const { doubt } of given) if (doubt) doubts.push(doubt);
   const units = [...new Set(given.map((p) => p.unit))];
-  if (units.length > 1) doubts.push('its bounds are in different units');
+  if (units.length > 1) doubts.push(doubtThat('units'));
   const at = (p: ValueReading | null, side: 'min' | 'max') => p && (p.typ ?? p[side] ?? p.max ?? p.min);
   const whole = parts.value ?? (parts.typ && parts.typ.typ === undefined ? parts.typ : null);
   const min = at(parts.min, 'min') ?? whole?.min;
   const max = at(parts.max, 'max') ?? whole?.max;
   const typ = whole === parts.typ ? whole?.typ : (parts.typ?.typ ?? whole?.typ);
   const unread = given.some(({ rest }) => /\d/.test(rest));
-  if (unread) doubts.push('more stands in the cell than was read');
+  if (unread) doubts.push(doubtThat('moreInCell'));
   return {
     ...(min === undefined || min === null ? {} : { min }),
     ...(typ === undefined ? {} : { typ }),
@@ -160,16 +162,16 @@ function draftOf(
   });
   const { from, to } = slotOf(slot);
   const strange = [min, typ, max].some((v) => v !== undefined && (v < from || v > to));
-  if (strange) doubts.push('an unusual size for this figure');
+  if (strange) doubts.push(doubtThat('size'));
   const ordered = [min, typ, max].filter((v) => v !== undefined);
   if (ordered.some((v, i) => i > 0 && v < (ordered[i - 1] ?? v))) {
     // Negative currents and levels are sometimes listed by size.
-    doubts.push('its bounds are not in order');
+    doubts.push(doubtThat('order'));
   }
   switch (slot) {
     case 'measure.accuracy':
     case 'measure.drift': {
-      if (slot === 'measure.drift' && !yearly) doubts.push('per year is not said');
+      if (slot === 'measure.drift' && !yearly) doubts.push(doubtThat('perYear'));
       const size = (v: number | undefined) => (v === undefined ? undefined : Math.abs(v));
       if (
         min !== undefined &&
@@ -234,7 +236,7 @@ function sizeDraft(row: Row, said: string, unit: UnitReading | null): Draft[] {
       ? { unit: 'm', factor: 1e-3 }
       : unit;
   const doubts = [...row.doubts];
-  if (written?.unit !== 'm') doubts.push('no unit is written');
+  if (written?.unit !== 'm') doubts.push(doubtThat('noUnit'));
   const factor = written?.unit === 'm' ? written.factor : 1e-3;
   const size = [match[1], match[2], match[3]].flatMap((n) => (n ? [scaled(Number(n.replace(',', '.')), factor)] : []));
   return [{ slot: 'body.size', unit: 'm', size, conditions: '', name: row.name, said, box: row.box, doubts }];

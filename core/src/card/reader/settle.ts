@@ -1,4 +1,5 @@
 /** Figures that are said twice are taken once; figures that contradict each other are no longer sure. */
+import { doubtThat } from './doubt.ts';
 import type { Draft } from './proposal.ts';
 
 type Placed = Draft & { readonly page: number };
@@ -51,9 +52,7 @@ export function settle(drafts: readonly Placed[]): Placed[] {
       const rivals = kept.filter(
         (other) => other !== draft && placeOf(other) === placeOf(draft) && contradicts(draft, other),
       );
-      return rivals.length > 0
-        ? { ...draft, doubts: [...draft.doubts, 'the datasheet says something else elsewhere'] }
-        : draft;
+      return rivals.length > 0 ? { ...draft, doubts: [...draft.doubts, doubtThat('elsewhere')] } : draft;
     });
 }
 

@@ -1,4 +1,6 @@
 /** Tables of a page: rows with their name, conditions, bounds and unit, whatever the order of the columns. */
+import type { Message } from '../../quantity/message.ts';
+import { doubtThat } from './doubt.ts';
 import { columnsOf, type Column } from './columns.ts';
 import { headAt, type ColumnKind, type Head } from './header.ts';
 import { boxOf, textOf, type Box, type Ruling, type Word } from './page.ts';
@@ -15,7 +17,7 @@ export interface Row {
   /** Unit written in the head of a column. */
   readonly units: Readonly<Partial<Record<ColumnKind, UnitReading>>>;
   readonly box: Box;
-  readonly doubts: readonly string[];
+  readonly doubts: readonly Message[];
 }
 
 export interface Table {
@@ -33,7 +35,7 @@ interface Anchor {
   readonly height: number;
   cells: Map<Column, Word[]>;
   named: boolean;
-  doubts: string[];
+  doubts: Message[];
   group: string;
 }
 
@@ -253,7 +255,7 @@ function shareNames(columns: readonly Column[], anchors: Anchor[], rulings: read
       if (!given || anchor.cells.has(column)) continue;
       if (column.kind === 'name' || column.kind === 'symbol') anchor.cells.set(column, given);
     }
-    if (!sole && !top) anchor.doubts.push('the name stands beside another row');
+    if (!sole && !top) anchor.doubts.push(doubtThat('besideRow'));
   }
   // A unit or a condition that stands once holds for the rows of the same name.
   for (const column of columns.filter(({ kind }) => kind === 'unit')) {

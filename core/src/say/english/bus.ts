@@ -14,10 +14,14 @@ import type { BusTimeSays } from '../../check/bus-time.ts';
 import type { WireBudgetSays } from '../../check/wire-budget.ts';
 import type { WireOverlaySays } from '../../check/wire-overlay.ts';
 import type { WirePullUpSays } from '../../check/wire-pull-up.ts';
-import { BUS_ADDRESS_SOURCE, BUS_TIMING_SOURCE } from '../../standard/bus-timing.ts';
-import { ONE_WIRE_SOURCE, ONE_WIRE_TIMING_SOURCE } from '../../standard/one-wire.ts';
 import { topic, check, ruleOnly } from '../language.ts';
 import { commas, list } from './grammar.ts';
+
+const ONE_WIRE_SOURCE =
+  'one-wire thermometer class, 4 mA at 0.4 V (from memory); one pull-up per line is common practice';
+const ONE_WIRE_TIMING_SOURCE = 'application note on 1-wire timing in software (from memory)';
+const BUS_TIMING_SOURCE = 'UM10204 §7.1, table 10 (from memory)';
+const BUS_ADDRESS_SOURCE = 'UM10204 §3.1.12 (from memory)';
 
 export const bus = {
   'bus/address': topic<BusAddressSays>({

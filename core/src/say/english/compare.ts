@@ -58,6 +58,7 @@ export const compare = {
       pullUps: ({ pull }) => `pull-ups of ${pull}`,
       regulator: 'a regulator',
       carried: ({ carried }) => commas(carried) || 'nothing',
+      protocols: ({ protocols }) => protocols.join(', ') || 'none',
       translator: 'a translator',
       size: 'size',
       mm: ({ text }) => `${text} mm`,

@@ -22,8 +22,10 @@ import { bringUp } from './bring-up.ts';
 import { compare } from './compare.ts';
 import { deliver } from './deliver.ts';
 import { layout } from './layout.ts';
+import { read } from './read.ts';
 import { remedy } from './remedy.ts';
 import { remedyMore } from './remedy-more.ts';
+import { sheet } from './sheet.ts';
 import { solve } from './solve.ts';
 import { word } from './word.ts';
 
@@ -52,5 +54,7 @@ export const ENGLISH = {
   ...word,
   ...figure,
   ...plan,
+  ...read,
+  ...sheet,
   ...problem,
 } satisfies Language & { readonly [Check in CheckId]: { readonly rule: RuleWords } };

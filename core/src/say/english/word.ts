@@ -2,7 +2,6 @@
 import type { Doing } from '../../circuit/model.ts';
 import type { Way } from '../../circuit/way.ts';
 import type { Ask } from '../../card/protocol.ts';
-import type { Helper } from '../../plan/helpers.ts';
 import type { Place } from '../../plan/plan.ts';
 import type { Card } from '../../card/card.ts';
 import type { TwoTerminal } from '../../circuit/netlist-model.ts';
@@ -148,20 +147,6 @@ export const word = {
     says: {
       unread: ({ count }) =>
         count === 1 ? '1 hazard is to be read and ticked off.' : `${count} hazards are to be read and ticked off.`,
-    },
-  }),
-  'word/helper': topic<List<Helper['kind']>>({
-    says: {
-      'pull-up': 'pull-up',
-      'pull-down': 'pull-down',
-      series: 'series',
-      fixed: 'fixed',
-      divider: 'divider',
-      filter: 'filter',
-      capacitor: 'capacitor',
-      diode: 'diode',
-      guard: 'guard',
-      translator: 'translator',
     },
   }),
 };

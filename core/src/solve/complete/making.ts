@@ -49,7 +49,7 @@ export const CHOICE = {
 
 export const ABSENT = 'absent';
 /** The option of a part that is left out. */
-export const LEFT_OUT = 'left out';
+export const LEFT_OUT = 'left-out';
 
 export const isThere = (id: string): boolean => id !== ABSENT && id !== LEFT_OUT;
 

@@ -36,7 +36,7 @@
     type="button"
     class="title"
     aria-pressed={reading.current?.id === figure.id}
-    title="{figure.said}{figure.doubts.length > 0 ? ` (${figure.doubts.join('; ')})` : ''}"
+    title="{figure.said}{figure.doubts.length > 0 ? ` (${figure.doubts.map((doubt) => say(doubt)).join('; ')})` : ''}"
     onclick={() => (reading.selected = figure.id)}
   >
     <span class="sure {figure.sureness}" aria-hidden="true">{SHAPES[figure.sureness]}</span>
@@ -126,7 +126,9 @@
       onclick={() => decide('dropped')}><X size={13} /></button
     >
   </span>
-  {#if figure.doubts.length > 0 && figure.decision === 'open'}<span class="doubt">{figure.doubts.join('; ')}</span>{/if}
+  {#if figure.doubts.length > 0 && figure.decision === 'open'}<span class="doubt"
+      >{figure.doubts.map((doubt) => say(doubt)).join('; ')}</span
+    >{/if}
 </div>
 
 <style>

@@ -156,7 +156,7 @@
         {#if reading.made.left.length > 0}
           <p class="m-0">
             <span class="font-semibold">No place for:</span>
-            {reading.made.left.map(({ figure, why }) => `${figure.name} (${say(why)})`).join('; ')}
+            {reading.made.left.map(({ figure, why }) => `${say(figure.name)} (${say(why)})`).join('; ')}
           </p>
         {/if}
         <details>

@@ -1,6 +1,7 @@
 <!-- Name of the plan, and the house rules with the reason for each. -->
 <script lang="ts">
-  import { RULE_REASONS, setRules, type HouseRules, type Plan } from '@idle-breadboard/core/plan';
+  import { wordOf } from '@idle-breadboard/core/figures';
+  import { setRules, type HouseRules, type Plan } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
   import { say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
@@ -123,7 +124,7 @@
           >
             {#each options as [value, text] (value)}<option {value}>{text}</option>{/each}
           </select>
-          <span class="unit why">{RULE_REASONS[rule]}</span>
+          <span class="unit why">{say(wordOf('rule', rule))}</span>
         </label>
         {#if held?.rule === rule}
           <div class="held" role="status">
@@ -164,7 +165,7 @@
             change={(percent) => set({ derating: percent / 100 }, 'Allowed share')}
           /></span
         >
-        <span class="unit why">{RULE_REASONS.derating}</span>
+        <span class="unit why">{say(wordOf('rule', 'derating'))}</span>
       </div>
       <div class="rule">
         <span class="name">Power from a pin</span>
@@ -178,7 +179,7 @@
             change={(percent) => set({ pinPower: percent / 100 }, 'Power from a pin')}
           /> of what the pin is meant for</span
         >
-        <span class="unit why">{RULE_REASONS.pinPower}</span>
+        <span class="unit why">{say(wordOf('rule', 'pinPower'))}</span>
       </div>
       <div class="rule">
         <span class="name">Wire colours</span>
@@ -194,7 +195,7 @@
               /></span
             >{/each}
         </span>
-        <span class="unit why">{RULE_REASONS.colours}</span>
+        <span class="unit why">{say(wordOf('rule', 'colours'))}</span>
       </div>
     </div>
   {/if}

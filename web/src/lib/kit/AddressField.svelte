@@ -1,5 +1,6 @@
 <!-- An address in hexadecimal or decimal. The 8-bit form is kept as typed: the check asks the question. -->
 <script lang="ts">
+  import { sayError } from '@idle-breadboard/core/words';
   import { formatAddress, parseAddress } from '@idle-breadboard/core/figures';
 
   let { value, label, change }: { value: number | null; label: string; change: (address: number) => void } = $props();
@@ -12,7 +13,7 @@
       trouble = '';
       change(typed);
     } catch (error) {
-      trouble = error instanceof Error ? error.message : 'no address';
+      trouble = sayError(error);
     }
   }
 </script>

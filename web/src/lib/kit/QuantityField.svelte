@@ -1,5 +1,6 @@
 <!-- A quantity typed as makers write it. What cannot be read stays in the field with the reason beside it. -->
 <script lang="ts">
+  import { sayError } from '@idle-breadboard/core/words';
   import { formatQuantity, parseShown } from '@idle-breadboard/core/figures';
 
   interface Props {
@@ -31,7 +32,7 @@
       typed = null;
       change(read);
     } catch (error) {
-      trouble = error instanceof Error ? error.message : 'not a quantity';
+      trouble = sayError(error);
     }
   }
 </script>

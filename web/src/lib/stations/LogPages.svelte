@@ -1,5 +1,6 @@
 <!-- The logbook: what was measured, noted, found and mended, by date; trends over the days; photos; signing off. -->
 <script lang="ts">
+  import { sayError } from '@idle-breadboard/core/words';
   import { answersOf, calibrationOf, trendOf } from '@idle-breadboard/core/deliver';
   import { formatQuantity, parseQuantity } from '@idle-breadboard/core/figures';
   import { logCsv, logMarkdown, writeLogbook } from '@idle-breadboard/core/files';
@@ -72,7 +73,7 @@
       ]);
       [reading, reference] = ['', ''];
     } catch (error) {
-      trouble = error instanceof Error ? error.message : 'not a quantity';
+      trouble = sayError(error);
     }
   }
   async function sign() {

@@ -1,6 +1,6 @@
 <!-- A chosen part: its name, its card, what could stand in for it. -->
 <script lang="ts">
-  import { PROTOCOL_NAME } from '@idle-breadboard/core/card';
+  import { wordOf } from '@idle-breadboard/core/figures';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import {
     buyingOf,
@@ -40,7 +40,7 @@
       ports
         .flatMap((id) => {
           const protocol = said(id);
-          return protocol ? [PROTOCOL_NAME[protocol]] : [];
+          return protocol ? [say(wordOf('protocol', protocol))] : [];
         })
         .join(', '),
     );

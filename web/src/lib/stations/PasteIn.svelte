@@ -142,7 +142,7 @@
         </p>
       {/each}
       {#each scan.problems as { line, says } (line)}<p role="alert">
-          <Glyph severity="fault" /> Line {line}: {says}.
+          <Glyph severity="fault" /> Line {line}: {say(says)}.
         </p>{/each}
       {#if text.trim() !== '' && held.length + wires.length + readings.length + scan.problems.length === 0}
         <p class="unit">Nothing of it is a scan, a one-wire number or a reading.</p>

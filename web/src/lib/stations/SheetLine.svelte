@@ -27,7 +27,7 @@
       return /^(open|ol|∞|no edge|none)$/i.test(text) ? Infinity : parseQuantity(text, expected.unit);
     if (row.kind !== 'scan') return text;
     const log = readScanLog(text);
-    if (log.problems[0]) throw new Error(log.problems[0].says);
+    if (log.problems[0]) throw new Error(say(log.problems[0].says));
     return log.addresses.map(({ value }) => formatAddress(value)).join(' ') || 'none';
   }
   async function take(text: string) {

@@ -33,7 +33,7 @@ import { deriveCircuit } from '@idle-breadboard/core/circuit';
 import { bringUpSheet, touchedRow, type SheetRow } from '@idle-breadboard/core/deliver';
 import { readLogbook } from '@idle-breadboard/core/files';
 import { layoutSteps } from '@idle-breadboard/core/layout';
-import { placeNames, readPlace, say } from '@idle-breadboard/core/words';
+import { placeNames, readPlace, say, sayError } from '@idle-breadboard/core/words';
 import { expose } from 'comlink';
 import type { BenchWorker, Cause, Pointed } from './bench';
 
@@ -237,17 +237,30 @@ const worker: BenchWorker = {
   },
   readLogbook,
   async captureHead(file) {
-    const text = await file.slice(0, HEAD).text();
-    if (/\$(?:var|timescale|scope|date|version|comment)\b/.test(text))
-      return { kind: 'vcd', channels: vcdVariables(text).map(({ name }) => name) };
-    return { kind: 'csv', channels: csvHead(text).channels };
+    return inWords(async () => {
+      const text = await file.slice(0, HEAD).text();
+      if (/\$(?:var|timescale|scope|date|version|comment)\b/.test(text))
+        return { kind: 'vcd', channels: vcdVariables(text).map(({ name }) => name) };
+      return { kind: 'csv', channels: csvHead(text).channels };
+    });
   },
   async capture(file, kind, assigned, progress) {
-    const reader =
-      kind === 'vcd' ? new VcdCapture(assigned) : new CsvCapture(csvHead(await file.slice(0, HEAD).text()), assigned);
-    await pieces(file, (text) => reader.push(text), progress);
-    return reader.end();
+    return inWords(async () => {
+      const reader =
+        kind === 'vcd' ? new VcdCapture(assigned) : new CsvCapture(csvHead(await file.slice(0, HEAD).text()), assigned);
+      await pieces(file, (text) => reader.push(text), progress);
+      return reader.end();
+    });
   },
 };
+
+/** What a file is refused for crosses to the page as words. */
+async function inWords<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    throw new Error(sayError(error), { cause: error });
+  }
+}
 
 expose(worker);

@@ -1,0 +1,33 @@
+/** Files for people: the build sheet, the logbook, the heads of pin files. */
+import type { SheetSays } from '../sheet.ts';
+import { topic } from '../language.ts';
+
+export const sheet = {
+  'format/sheet': topic<SheetSays>({
+    says: {
+      ownWire: ({ colour }) => `its own ${colour} wire`,
+      ofValue: ({ kind, value }) => `${kind} ${value}`,
+      step: ({ number, title }) => `${number}. ${title}`,
+      done: 'done',
+      putDown: ({ label, where }) => `put down: ${label}, ${where}`,
+      beside: 'beside the boards',
+      look: ({ says }) => `look: ${says}`,
+      measure: ({ says }) => `measure: ${says}`,
+      verified: ({ proofs, fingerprint }) =>
+        `Verified: ${proofs} proofs; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`,
+      unread: ({ unread, fingerprint }) => `**Proved, and not yet verified: ${unread}** Fingerprint ${fingerprint}.`,
+      open: ({ fingerprint }) => `**Not verified. Do not wire this.** Fingerprint ${fingerprint}.`,
+      safety: 'Safety',
+      beforePower: 'Before power',
+      coloursMeet: 'Where colours meet',
+      parts: 'Parts',
+      colourTo: ({ colour, to }) => `${colour} to ${to}`,
+      total: ({ total, days }) => `${total} with shipping; the last parcel is here in ${days} days.`,
+      logbook: ({ plan }) => `Logbook: ${plan}`,
+      build: ({ build }) => `Build ${build}`,
+      trueValue: ({ value }) => `true value ${value}`,
+      pinsOf: ({ plan, card, fingerprint }) =>
+        `Pins of “${plan}” on ${card}, plan ${fingerprint}. Made by Idle Breadboard; change the plan, not this file.`,
+    },
+  }),
+};
