@@ -1,6 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/model.ts';
-import { dividerShare, outputOhms } from '../circuit/ends.ts';
+import { dividerShare, outputOhms } from '../circuit/divider.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { errorOver } from './sense-error.ts';
 import { analogLinks, pinVoltage, slopeOf, type AnalogLink } from './analog-links.ts';

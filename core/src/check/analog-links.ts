@@ -3,7 +3,7 @@ import type { Measure } from '../card/measure.ts';
 import type { Controller } from '../card/controller.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
-import { dividerShare, outputOhms } from '../circuit/ends.ts';
+import { dividerShare, outputOhms } from '../circuit/divider.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { analogNet } from '../physics/analog-front.ts';
 import { placesOver, shareAt } from '../physics/resistive.ts';

@@ -8,7 +8,7 @@ import type { Place } from '../plan/plan.ts';
 import { YEAR } from '../quantity/span.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
 import { JUMPER_LENGTH } from '../standard/common-practice.ts';
-import { busyShare } from '../circuit/draw.ts';
+import { busyShare } from '../circuit/rhythm.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, durationOf, tells, type Text, type Quantity, type Duration, wordOf } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';

@@ -1,5 +1,5 @@
 import { toInterval } from '../card/to-interval.ts';
-import { efficiencyAt } from '../circuit/flow.ts';
+import { efficiencyAt } from '../circuit/regulator.ts';
 import type { Circuit, Rail } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';

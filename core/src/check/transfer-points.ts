@@ -1,7 +1,7 @@
 /** The voltage at the pin over the reading, at the usual figures: what the transfer curve draws. */
 import { toInterval } from '../card/to-interval.ts';
 import { levelVolts } from '../circuit/level.ts';
-import { dividerShare, outputOhms } from '../circuit/ends.ts';
+import { dividerShare, outputOhms } from '../circuit/divider.ts';
 import { placesOver, shareAt } from '../physics/resistive.ts';
 import type { AnalogLink } from './analog-links.ts';
 

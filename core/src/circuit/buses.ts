@@ -1,12 +1,11 @@
 /** Buses with the parts on them, and what can take each of those off. */
 import { helpersOf } from '../plan/helpers.ts';
-import type { Plan } from '../plan/plan.ts';
-import type { BusNode, Member, PartNode, Selector } from './model.ts';
-import type { PowerGraph } from './power.ts';
+import type { BusNode, Member, PartNode, PowerGraph, Selector } from './model.ts';
+import type { Topology } from './topology.ts';
 import { beyondOf, clockOf, upstreamOf } from './trunks.ts';
 import { keyOf } from '../plan/ref.ts';
 
-export function deriveBuses(plan: Plan, parts: ReadonlyMap<string, PartNode>, power: PowerGraph): BusNode[] {
+export function deriveBuses({ plan, parts }: Topology, power: PowerGraph): BusNode[] {
   const beyond = beyondOf(plan);
   const gated = new Set(helpersOf(plan, 'translator').flatMap(({ id, gate }) => (gate ? [id] : [])));
   const members = new Map<string, Member[]>(plan.buses.map(({ id }) => [id, []]));

@@ -7,6 +7,7 @@ import type { Plan } from '../plan/plan.ts';
 import { USUAL_CABLE } from '../standard/common-practice.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import type { CableRun, Circuit, PartNode, Rail } from './model.ts';
+import { ownerOf } from '../plan/ref.ts';
 import { isPluggedIn, socketOf } from './socket.ts';
 
 /** Cards of the plan that are cables with this plug; any where the socket does not say. */
@@ -47,3 +48,14 @@ export const railsInto = (circuit: Pick<Circuit, 'rails' | 'parts'>, board: Card
 /** The rail that feeds a socket, by its source's card: whether a rail may feed a supply as far as their ends go. */
 export const endsMeet = (source: Card | undefined, board: Card, supply: string): boolean =>
   supply === SOCKET ? source !== undefined && plugFits(source, board) : source?.outlet === undefined;
+
+/** By part: what joins its socket with its source. */
+export function cableRuns(plan: Plan, cards: Library, parts: ReadonlyMap<string, PartNode>): Map<string, CableRun> {
+  const runs = new Map<string, CableRun>();
+  for (const part of parts.values()) {
+    const source = parts.get(ownerOf(part.choice?.feeds[SOCKET]))?.card;
+    const run = cableRun(plan, cards, part, source);
+    if (run) runs.set(part.id, run);
+  }
+  return runs;
+}

@@ -2,9 +2,9 @@
 import type { States } from '../card/power.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { quantityOf, wordOf, type Sum } from '../quantity/message.ts';
+import { exact, type Interval } from '../quantity/interval.ts';
 import { add, divide, multiply, noted } from '../quantity/sum.ts';
 import { highest, mean, round, steady, type Steps } from '../quantity/steps.ts';
-import { currentOf, surgeOf } from './rhythm.ts';
 import type { Doing, Phase, Rhythm } from './model.ts';
 import { perOwnerAndKey } from '../quantity/memo.ts';
 
@@ -121,9 +121,41 @@ export function statesOver(states: States, rhythm: Rhythm, clock?: number): { do
   ];
 }
 
-/** Share of the time that a rhythm is at work, usually and at its most. */
-export function busyShare({ every, duty, phases, longest }: Rhythm): { usual: number; most: number } {
-  if (every === null) return { usual: duty, most: duty };
-  const share = (list: readonly Phase[]) => Math.min(1, list.reduce((sum, { from, to }) => sum + to - from, 0) / every);
-  return { usual: share(phases), most: share(longest) };
+/** What a supply takes while the part is doing something, A. */
+function currentOf(states: States, doing: Doing, clock: number | undefined): Interval {
+  const at = states.clocks?.find(({ frequency }) => frequency === clock);
+  const active = toInterval(at?.active ?? states.active);
+  const idle = (at?.idle ?? states.idle) ? toInterval(at?.idle ?? states.idle ?? { typ: 0 }) : exact(0);
+  switch (doing) {
+    case 'off':
+      return exact(0);
+    case 'sleep':
+      return states.sleep ? toInterval(states.sleep) : idle;
+    case 'idle':
+      return idle;
+    case 'warm-up':
+      return states.warmUp ? toInterval(states.warmUp) : active;
+    case 'active':
+      return active;
+    default: {
+      const stage = states.stages?.find(({ name }) => name === doing);
+      return stage ? toInterval(stage.current) : active;
+    }
+  }
+}
+
+/** The most that it takes for a moment while doing something, A. */
+function surgeOf(states: States, doing: Doing, clock: number | undefined): number {
+  const most = currentOf(states, doing, clock).max;
+  if (doing === 'off' || doing === 'sleep' || doing === 'idle') return most;
+  const peak = states.peak ? toInterval(states.peak).max : 0;
+  const stages = (states.stages ?? []).map(({ name, current }) => ({ name, amps: toInterval(current).max }));
+  // At work without a rhythm it may be in any of its stages.
+  if (doing === 'active') return Math.max(most, peak, ...stages.map(({ amps }) => amps));
+  // Where stages are told apart, a surge belongs to the hungriest of them.
+  const hungriest = stages.reduce((a, b) => (b.amps > a.amps ? b : a), { name: doing, amps: 0 } as {
+    name: Doing;
+    amps: number;
+  });
+  return hungriest.name === doing ? Math.max(most, peak) : most;
 }

@@ -1,54 +1,19 @@
 /** Currents from the parts up to the sources, over time. */
-import type { RailOffer } from '../card/power.ts';
+import type { States } from '../card/power.ts';
 import { mapSteps, steady, sumSteps, type Steps } from '../quantity/steps.ts';
-import { drawOf, type Draw } from './draw.ts';
-import type { Interval } from '../quantity/interval.ts';
+import { drawOf } from './draw.ts';
 import type { PowerTree } from './power-tree.ts';
+import { type Across, currentInto } from './regulator.ts';
 import type { Rhythm } from './model.ts';
 import { keyOf, parseRef } from '../plan/ref.ts';
 
 /** Which face of a draw is looked at. */
 export type View = 'usual' | 'most' | 'surge' | 'together' | 'lasting';
 
-const faceOf = (draw: Draw, view: View): Steps => (view === 'lasting' ? steady(draw.lasting) : draw[view]);
-
-/** A voltage from above to below a regulator, V. */
-export interface Across {
-  readonly above: number;
-  readonly own: number;
+function faceOf(view: View, states: States, rhythm: Rhythm | undefined, clock: number | undefined): Steps {
+  const draw = drawOf(states, rhythm, clock);
+  return view === 'lasting' ? steady(draw.lasting) : draw[view];
 }
-
-/** Share of the power that arrives at a current, A. Between points of its curve it runs straight over the logarithm of the current. */
-export function efficiencyAt(from: NonNullable<RailOffer['from']>, amps: number): number {
-  const { curve, efficiency = 1 } = from;
-  const [first] = curve ?? [];
-  const last = curve?.at(-1);
-  if (!curve || !first || !last) return efficiency;
-  if (amps <= first.current) return first.share;
-  const k = curve.findIndex(({ current }) => current >= amps);
-  const [a, b] = [curve[k - 1], curve[k]];
-  if (k < 1 || !a || !b) return last.share;
-  return a.share + ((b.share - a.share) * Math.log(amps / a.current)) / Math.log(b.current / a.current);
-}
-
-/**
- * Current into a regulator for a current out of it, A: a linear one passes the current on, a switching one the power.
- * What the regulator itself takes is the draw of its supply.
- */
-const currentInto = ({ from }: Pick<RailOffer, 'from'>, amps: number, across: Across | null): number =>
-  from?.by === 'switching' && across && across.above > 0
-    ? (amps * across.own) / (efficiencyAt(from, amps) * across.above)
-    : amps;
-
-/** Voltages above and below the regulators, by the voltages of the rails. */
-export const acrossOf =
-  (tree: PowerTree, volts: (ref: string) => Interval | null, above: 'typ' | 'min') =>
-  (ref: string): Across | null => {
-    const offered = tree.offers.get(ref);
-    const up = offered?.up ? volts(offered.up) : null;
-    const own = volts(ref);
-    return up && own ? { above: up[above], own: own.typ } : null;
-  };
 
 export interface FlowInput {
   readonly tree: PowerTree;
@@ -96,7 +61,7 @@ export function flow({ tree, rhythms, view, still, across }: FlowInput): Flow {
   const own = remembered((key) => {
     const { part, own: id = '' } = parseRef(key);
     const states = tree.parts.get(part)?.card.supplies.find((supply) => supply.id === id)?.current;
-    return states ? faceOf(drawOf(states, rhythms.get(part), clockOf(part)), view) : steady(0);
+    return states ? faceOf(view, states, rhythms.get(part), clockOf(part)) : steady(0);
   });
   const into = remembered((ref) => {
     const offered = tree.offers.get(ref);
@@ -120,7 +85,7 @@ export function flow({ tree, rhythms, view, still, across }: FlowInput): Flow {
     const made = total([
       steady(still(ref)),
       ...(offered?.offer.ownLoad
-        ? [faceOf(drawOf(offered.offer.ownLoad, rhythms.get(offered.part.id), offered.part.choice?.run?.clock), view)]
+        ? [faceOf(view, offered.offer.ownLoad, rhythms.get(offered.part.id), offered.part.choice?.run?.clock)]
         : []),
       ...(tree.fedBy.get(ref) ?? []).map((fed) => supply(keyOf(fed.part.id, fed.supply.id))),
       ...(tree.pinsOn.get(ref) ?? []).map((pin) => rail(pin.ref)),

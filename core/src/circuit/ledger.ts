@@ -5,8 +5,7 @@
 import { legsIn } from '../plan/helpers.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Plan } from '../plan/plan.ts';
-import type { Net, NetEnd, PartNode } from './model.ts';
-import type { ExtraLoad } from './power.ts';
+import type { ExtraLoad, Net, NetEnd, PartNode } from './model.ts';
 import { quantityOf, tells, type Text } from '../quantity/message.ts';
 import { divide, noted, subtract } from '../quantity/sum.ts';
 

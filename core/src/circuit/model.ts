@@ -317,3 +317,14 @@ export interface Circuit {
   readonly nets: readonly Net[];
   readonly wishes: readonly PinWish[];
 }
+
+/** A draw on a rail that no supply terminal stands for: a pull-up held low, a light on a pin. */
+export interface ExtraLoad extends Omit<Load, 'lasting' | 'kind'> {
+  readonly rail: string;
+}
+
+/** Rails by "part.rail" and feeds by "part.supply". */
+export interface PowerGraph {
+  readonly rails: ReadonlyMap<string, Rail>;
+  readonly feeds: ReadonlyMap<string, Feed>;
+}

@@ -1,26 +1,43 @@
 /** Who feeds whom: the rails of a build and the supplies that hang on them, before any figure. */
-import { SOCKET_RAIL } from '../card/kinds.ts';
+import { SOCKET, SOCKET_RAIL } from '../card/kinds.ts';
 import type { Supply } from '../card/card-shape.ts';
-import type { NamedOffer, PartNode } from './model.ts';
+import type { Feed, NamedOffer, PartNode } from './model.ts';
 import { tells, type Text } from '../quantity/message.ts';
-import { keyOf, parseRef } from '../plan/ref.ts';
+import { keyOf, ownerOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface CircuitPowerTreeSays {
   readonly pin: { pin: Text };
   readonly fromSocket: null;
+  readonly rail: { offer: Text; part: Text };
 }
 
 const tell = tells<CircuitPowerTreeSays>('circuit/power-tree');
 
 export interface Offered {
   readonly ref: string;
+  readonly label: Text;
+  /** The source or regulator whose voltage it has. */
+  readonly root: string;
+  /** The part that it comes from in the end. */
+  readonly source: string;
+  /** Parts that switch it on and off, on the way from its source. */
+  readonly switches: readonly string[];
   readonly part: PartNode;
   readonly offer: NamedOffer;
   /** The rail that it is made from; null for a source, and for one that hangs loose. */
   readonly up: string | null;
   /** True for a pin of the controller that feeds a part. */
   readonly pin: boolean;
+}
+
+/** A supply, the rail that feeds it, and how the two are joined. */
+interface Feeding {
+  readonly key: string;
+  readonly part: PartNode;
+  readonly supply: Supply;
+  readonly rail: string | null;
+  readonly by: Feed['by'];
 }
 
 interface Fed {
@@ -34,18 +51,25 @@ export interface PowerTree {
   readonly fedBy: ReadonlyMap<string, readonly Fed[]>;
   /** Rails that pins make of another, by that one. */
   readonly pinsOn: ReadonlyMap<string, readonly Offered[]>;
+  /** Every supply of every part, fed or not. */
+  readonly feeds: readonly Feeding[];
+  /** Whether every supply of a part is switched. */
+  isSwitched(part: PartNode): boolean;
   /** The way from each rail up to its source; null when it runs in a circle or hangs loose. */
   readonly ways: ReadonlyMap<string, readonly string[] | null>;
 }
 
+/** A rail before it is known where it comes from. */
+type Bare = Omit<Offered, 'label' | 'root' | 'source' | 'switches'>;
+
 /** The rail that feeds a supply; for a translator helper its near and far rails, the lower one on the low side. */
-export const feedRail = (part: PartNode, supply: string): string | null => part.choice?.feeds[supply] ?? null;
+const feedRail = (part: PartNode, supply: string): string | null => part.choice?.feeds[supply] ?? null;
 
 const pinName = (part: PartNode, terminal: string): Text =>
   tell('pin', { pin: part.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal });
 
 /** The pin behind a feed that names one, as a rail of the controller's logic supply. */
-function pinOffer(ref: string, controller: PartNode | null): Offered | null {
+function pinOffer(ref: string, controller: PartNode | null): Bare | null {
   const { part: owner, own: terminal = '' } = parseRef(ref);
   const chip = controller?.card.controller;
   if (!controller || !chip || owner !== controller.id || !chip.pins.some((pin) => pin.terminal === terminal))
@@ -68,14 +92,14 @@ function pinOffer(ref: string, controller: PartNode | null): Offered | null {
 }
 
 export function powerTree(parts: ReadonlyMap<string, PartNode>, controller: PartNode | null): PowerTree {
-  const offers = new Map<string, Offered>();
+  const bare = new Map<string, Bare>();
   const fedBy = new Map<string, Fed[]>();
-  const pinsOn = new Map<string, Offered[]>();
+  const pinNames = new Map<string, string[]>();
   for (const part of parts.values())
     for (const offer of part.card.rails ?? []) {
       const up = offer.from ? feedRail(part, offer.from.supply) : null;
       const named = offer.id === SOCKET_RAIL ? { ...offer, name: tell('fromSocket') } : offer;
-      offers.set(keyOf(part.id, offer.id), { ref: keyOf(part.id, offer.id), part, offer: named, up, pin: false });
+      bare.set(keyOf(part.id, offer.id), { ref: keyOf(part.id, offer.id), part, offer: named, up, pin: false });
     }
   for (const part of parts.values())
     for (const supply of part.card.supplies) {
@@ -84,35 +108,55 @@ export function powerTree(parts: ReadonlyMap<string, PartNode>, controller: Part
       const fed = fedBy.get(rail);
       if (fed) fed.push({ part, supply });
       else fedBy.set(rail, [{ part, supply }]);
-      const pin = offers.has(rail) ? null : pinOffer(rail, controller);
+      const pin = bare.has(rail) ? null : pinOffer(rail, controller);
       if (!pin) continue;
-      offers.set(rail, pin);
-      if (pin.up) pinsOn.set(pin.up, [...(pinsOn.get(pin.up) ?? []), pin]);
+      bare.set(rail, pin);
+      if (pin.up) pinNames.set(pin.up, [...(pinNames.get(pin.up) ?? []), rail]);
     }
-  const isSource = ({ offer, pin }: Offered) => !offer.from && !pin;
-  const wayOf = (ref: string): string[] | null => {
-    const seen: string[] = [];
-    for (let at: string | null = ref; at !== null;) {
-      const offered = offers.get(at);
-      if (!offered || seen.includes(at)) return null;
-      seen.push(at);
-      if (isSource(offered)) return seen;
-      at = offered.up;
-    }
-    return null;
+  const ways = new Map([...bare.keys()].map((ref) => [ref, wayOf(bare, ref)]));
+  const offers = new Map([...bare].map(([ref, offered]) => [ref, standing(bare, offered, ways.get(ref) ?? null)]));
+  const pinsOn = new Map([...pinNames].map(([up, names]) => [up, names.flatMap((ref) => offers.get(ref) ?? [])]));
+  const isSwitched = (part: PartNode) =>
+    part.card.supplies.every(({ id }) => (offers.get(feedRail(part, id) ?? '')?.switches.length ?? 0) > 0);
+  const feeds = [...parts.values()].flatMap((part) => part.card.supplies.map((supply) => feedingOf(part, supply)));
+  return { parts, offers, fedBy, pinsOn, ways, feeds, isSwitched };
+}
+
+/** Up to the source; null for one that runs in a circle or hangs loose. */
+function wayOf(offers: ReadonlyMap<string, Bare>, ref: string): string[] | null {
+  const seen: string[] = [];
+  for (let at: string | null = ref; at !== null;) {
+    const offered = offers.get(at);
+    if (!offered || seen.includes(at)) return null;
+    seen.push(at);
+    if (!offered.offer.from && !offered.pin) return seen;
+    at = offered.up;
+  }
+  return null;
+}
+
+/** What a rail is, apart from its figures. */
+function standing(offers: ReadonlyMap<string, Bare>, offered: Bare, way: readonly string[] | null): Offered {
+  const { ref, part, offer } = offered;
+  return {
+    ...offered,
+    label: tell('rail', { offer: offer.name, part: part.label }),
+    root: way?.find((at) => offers.get(at)?.offer.voltage) ?? ref,
+    source: offers.get(way?.at(-1) ?? '')?.part.id ?? part.id,
+    switches: (way ?? []).flatMap((at) => {
+      const above = offers.get(at);
+      return above && (takesTurns(above) || above.pin) ? [above.part.id] : [];
+    }),
   };
-  const ways = new Map([...offers.keys()].map((ref) => [ref, wayOf(ref)]));
-  return { parts, offers, fedBy, pinsOn, ways };
 }
 
 /** False where the enable is tied: then it is always on, or never. */
-const isSwitched = ({ offer, part }: Offered): boolean =>
+const takesTurns = ({ offer, part }: Bare): boolean =>
   offer.switch !== undefined &&
   !Object.values(part.choice?.ports[offer.switch.port]?.lines ?? {}).some(({ tied }) => tied !== undefined);
 
-/** Parts that switch a rail on and off, on the way from its source. */
-export const switchesOf = (tree: PowerTree, ref: string): string[] =>
-  (tree.ways.get(ref) ?? []).flatMap((at) => {
-    const offered = tree.offers.get(at);
-    return offered && (isSwitched(offered) || offered.pin) ? [offered.part.id] : [];
-  });
+function feedingOf(part: PartNode, supply: Supply): Feeding {
+  const rail = feedRail(part, supply.id);
+  const by = supply.id === SOCKET ? 'cable' : ownerOf(rail) === part.id ? 'inside' : 'leads';
+  return { key: keyOf(part.id, supply.id), part, supply, rail, by };
+}

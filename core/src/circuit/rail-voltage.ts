@@ -1,16 +1,9 @@
 /** Voltages from the sources down. */
-import type { Sum } from '../quantity/message.ts';
 import { toInterval } from '../card/to-interval.ts';
 import { exact, interval, type Interval } from '../quantity/interval.ts';
 import { levelVolts } from './level.ts';
 import type { Offered, PowerTree } from './power-tree.ts';
 import { keyOf } from '../plan/ref.ts';
-
-export interface Lost {
-  /** V */
-  readonly drop: number;
-  readonly sum: Sum;
-}
 
 /**
  * A pin gives its high level at the current that it is meant for, and more with less: its stage is taken as a

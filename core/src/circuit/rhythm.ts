@@ -1,7 +1,6 @@
-/** When each part is at work, and what it takes meanwhile: cards, needs and the plan's own rhythm together. */
+/** When each part is at work: cards, needs and the plan's own rhythm together. */
 import type { States } from '../card/power.ts';
 import { toInterval } from '../card/to-interval.ts';
-import { exact, type Interval } from '../quantity/interval.ts';
 import type { Card } from '../card/card.ts';
 import type { PartChoice, Plan, RestState, Run } from '../plan/plan.ts';
 import type { Doing, PartNode, Phase, Rhythm } from './model.ts';
@@ -147,41 +146,9 @@ export function rhythms(
   return all;
 }
 
-/** What a supply takes while the part is doing something, A. */
-export function currentOf(states: States, doing: Doing, clock: number | undefined): Interval {
-  const at = states.clocks?.find(({ frequency }) => frequency === clock);
-  const active = toInterval(at?.active ?? states.active);
-  const idle = (at?.idle ?? states.idle) ? toInterval(at?.idle ?? states.idle ?? { typ: 0 }) : exact(0);
-  switch (doing) {
-    case 'off':
-      return exact(0);
-    case 'sleep':
-      return states.sleep ? toInterval(states.sleep) : idle;
-    case 'idle':
-      return idle;
-    case 'warm-up':
-      return states.warmUp ? toInterval(states.warmUp) : active;
-    case 'active':
-      return active;
-    default: {
-      const stage = states.stages?.find(({ name }) => name === doing);
-      return stage ? toInterval(stage.current) : active;
-    }
-  }
-}
-
-/** The most that it takes for a moment while doing something, A. */
-export function surgeOf(states: States, doing: Doing, clock: number | undefined): number {
-  const most = currentOf(states, doing, clock).max;
-  if (doing === 'off' || doing === 'sleep' || doing === 'idle') return most;
-  const peak = states.peak ? toInterval(states.peak).max : 0;
-  const stages = (states.stages ?? []).map(({ name, current }) => ({ name, amps: toInterval(current).max }));
-  // At work without a rhythm it may be in any of its stages.
-  if (doing === 'active') return Math.max(most, peak, ...stages.map(({ amps }) => amps));
-  // Where stages are told apart, a surge belongs to the hungriest of them.
-  const hungriest = stages.reduce((a, b) => (b.amps > a.amps ? b : a), { name: doing, amps: 0 } as {
-    name: Doing;
-    amps: number;
-  });
-  return hungriest.name === doing ? Math.max(most, peak) : most;
+/** Share of the time that a rhythm is at work, usually and at its most. */
+export function busyShare({ every, duty, phases, longest }: Rhythm): { usual: number; most: number } {
+  if (every === null) return { usual: duty, most: duty };
+  const share = (list: readonly Phase[]) => Math.min(1, list.reduce((sum, { from, to }) => sum + to - from, 0) / every);
+  return { usual: share(phases), most: share(longest) };
 }

@@ -82,6 +82,7 @@ function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<
   const alone = own.length === 1;
   // Of several ports with one line each it is the port that tells them apart.
   const name = Object.keys(port.lines).length === 1 ? port.id : line;
+  const from = choice?.on === undefined ? null : inputOf(parts.get(choice.on), choice.pin);
   return {
     id: keyOf(part.id, port.id, line),
     of: keyOf(part.id, port.id),
@@ -97,7 +98,7 @@ function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<
     meant: choice?.meant ?? false,
     tied: choice?.tied ?? null,
     clock: null,
-    from: choice?.on === undefined ? null : inputOf(parts.get(choice.on), choice.pin),
+    from,
     stations: [{ part, port, beyond }],
   };
 }
@@ -105,31 +106,31 @@ function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<
 /** Buses first, each with all its lines, then the lines that parts have for themselves. */
 export function deriveTrunks(plan: Plan, parts: ReadonlyMap<string, PartNode>): Trunk[] {
   const beyond = beyondOf(plan);
-  const onBus = new Map<string, { part: PartNode; port: Port }[]>();
-  const own: Trunk[] = [];
-  for (const part of parts.values()) {
-    for (const port of part.card.ports) {
+  // A translator's enable takes a pin only where it is to be switched.
+  const ports = [...parts.values()].flatMap((part) =>
+    part.card.ports.flatMap((port) => {
       const choice = part.choice?.ports[port.id];
-      // A translator's enable takes a pin only where it is to be switched.
-      if (part.helper && !choice) continue;
-      if (isShared(port.protocol) && choice?.bus)
-        onBus.set(choice.bus, [...(onBus.get(choice.bus) ?? []), { part, port }]);
-      for (const line of Object.keys(port.lines)) {
-        if (isBusLine(port.protocol, line)) continue;
-        own.push(
+      return part.helper && !choice ? [] : [{ part, port, choice }];
+    }),
+  );
+  const onBus = (bus: string) => ports.filter(({ port, choice }) => isShared(port.protocol) && choice?.bus === bus);
+  return [
+    ...plan.buses.flatMap((bus) => busTrunks(plan, parts, bus, onBus(bus.id), beyond)),
+    ...ports.flatMap(({ part, port, choice }) =>
+      Object.keys(port.lines)
+        .filter((line) => !isBusLine(port.protocol, line))
+        .map((line) =>
           ownTrunk({ part, port, line, choice: choice?.lines?.[line], beyond: beyond(part.id, port.id, line) }, parts),
-        );
-      }
-    }
-  }
-  return [...plan.buses.flatMap((bus) => busTrunks(plan, parts, bus, onBus.get(bus.id) ?? [], beyond)), ...own];
+        ),
+    ),
+  ];
 }
 
 function busTrunks(
   plan: Plan,
   parts: ReadonlyMap<string, PartNode>,
   bus: Bus,
-  members: readonly { part: PartNode; port: Port }[],
+  members: readonly { readonly part: PartNode; readonly port: Port }[],
   beyond: ReturnType<typeof beyondOf>,
 ): Trunk[] {
   if (members.length === 0) return [];

@@ -5,7 +5,7 @@ import type { Measure } from '../card/measure.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
-import { dividerShare, outputOhms } from '../circuit/ends.ts';
+import { dividerShare, outputOhms } from '../circuit/divider.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { SeriesName } from '../standard/e-series.ts';
 import type { Front } from './analog-chain.ts';

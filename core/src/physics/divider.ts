@@ -1,5 +1,5 @@
 /** Two resistors that bring an output down to what a pin reads. */
-import { dividerShare } from '../circuit/ends.ts';
+import { dividerShare } from '../circuit/divider.ts';
 import type { Interval } from '../quantity/interval.ts';
 import { seriesBetween, type SeriesName } from '../standard/e-series.ts';
 

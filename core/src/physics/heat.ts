@@ -4,7 +4,7 @@ import type { Thermal } from '../card/power.ts';
 import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { placeOf } from '../circuit/place.ts';
 import { sunRise } from './sun.ts';
-import { efficiencyAt } from '../circuit/flow.ts';
+import { efficiencyAt } from '../circuit/regulator.ts';
 import { besselK0 } from '../standard/bessel.ts';
 import { BOARD_SHEET, BOX_LOSS, BOX_SURFACE, FACE_LOSS, WARM_ROOM } from '../standard/common-practice.ts';
 import { quantityOf, tells, type Text, type Sum } from '../quantity/message.ts';

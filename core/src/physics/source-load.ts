@@ -1,7 +1,8 @@
 /** What a source sees of the build at each of its voltages: average, worst moment, and the least that everything works at. */
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/model.ts';
-import { acrossOf, flow, type Flow, type View } from '../circuit/flow.ts';
+import { flow, type Flow, type View } from '../circuit/flow.ts';
+import { acrossOf } from '../circuit/regulator.ts';
 import { contactOhms } from '../circuit/contacts.ts';
 import { powerTree, type PowerTree } from '../circuit/power-tree.ts';
 import { voltages } from '../circuit/rail-voltage.ts';

@@ -2,7 +2,8 @@
 import { type Text } from '../quantity/message.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { drawOf } from '../circuit/draw.ts';
-import { acrossOf, flow, type View } from '../circuit/flow.ts';
+import { flow, type View } from '../circuit/flow.ts';
+import { acrossOf } from '../circuit/regulator.ts';
 import { statesOf } from '../circuit/rhythm.ts';
 import type { Phase, Rhythm } from '../circuit/model.ts';
 import { voltages } from '../circuit/rail-voltage.ts';

@@ -1,6 +1,6 @@
 /** A divider hangs on the resistance of the output above it: by hand, and beside what the pin then sees. */
 import { expect } from 'chai';
-import { dividerShare } from '../../src/circuit/ends.ts';
+import { dividerShare } from '../../src/circuit/divider.ts';
 import { RESISTOR_TOLERANCE } from '../../src/standard/common-practice.ts';
 import { controller, exactly, judge, part } from '../support/build.ts';
 import { CMOS } from '../support/build.ts';

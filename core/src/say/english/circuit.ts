@@ -1,13 +1,19 @@
 /** Words about what is in a circuit. */
-import type { CircuitDeriveSays } from '../../circuit/derive.ts';
+import type { DividerSays } from '../../circuit/divider.ts';
 import type { CircuitEndsSays } from '../../circuit/ends.ts';
 import type { CircuitGoodsSays } from '../../buy/goods.ts';
 import type { CircuitLabelSays } from '../../circuit/label.ts';
 import type { CircuitLedgerSays } from '../../circuit/ledger.ts';
 import type { CircuitNetlistSays } from '../../circuit/netlist-builder.ts';
+import type { HelperLegsSays } from '../../circuit/helper-legs.ts';
+import type { LeadLossSays } from '../../circuit/lead-loss.ts';
+import type { NetLoadSays } from '../../circuit/net-load.ts';
 import type { CircuitNetsSays } from '../../circuit/nets.ts';
+import type { PinWishesSays } from '../../circuit/pin-wishes.ts';
 import type { CircuitPowerTreeSays } from '../../circuit/power-tree.ts';
-import type { CircuitPowerSays } from '../../circuit/power.ts';
+import type { PullsSays } from '../../circuit/pulls.ts';
+import type { RailLoadsSays } from '../../circuit/rail-loads.ts';
+import type { TranslatorNodeSays } from '../../circuit/translator-node.ts';
 import type { PlanNeedNameSays } from '../../plan/need-name.ts';
 import { topic } from '../language.ts';
 import { commas } from './grammar.ts';
@@ -21,18 +27,27 @@ export const circuit = {
       reading: 'a reading',
     },
   }),
-  'circuit/derive': topic<CircuitDeriveSays>({
+  'circuit/translator-node': topic<TranslatorNodeSays>({
+    says: { translator: ({ parts }) => `translator for ${commas(parts)}` },
+  }),
+  'circuit/pin-wishes': topic<PinWishesSays>({
+    says: { supply: ({ part }) => `supply of ${part}`, ground: ({ part }) => `ground of ${part}` },
+  }),
+  'circuit/ends': topic<CircuitEndsSays>({ says: { ground: 'ground' } }),
+  'circuit/divider': topic<DividerSays>({ says: { divider: ({ above }) => `divider of ${above}` } }),
+  'circuit/helper-legs': topic<HelperLegsSays>({ says: { resistor: ({ id }) => `resistor ${id}` } }),
+  'circuit/pulls': topic<PullsSays>({
     says: {
-      supply: ({ part }) => `supply of ${part}`,
-      ground: ({ part }) => `ground of ${part}`,
-      translator: ({ parts }) => `translator for ${commas(parts)}`,
+      on: ({ part }) => `on ${part}`,
+      insideController: 'inside the controller',
     },
   }),
-  'circuit/ends': topic<CircuitEndsSays>({
+  'circuit/net-load': topic<NetLoadSays>({
     says: {
-      ground: 'ground',
-      insideController: 'inside the controller',
-      divider: ({ above }) => `divider of ${above}`,
+      pin: ({ end }) => `${end} pin`,
+      lead: ({ end, length, cable }) => `${end} lead, ${length}${cable ? ` ${cable}` : ''}`,
+      boardRows: ({ count }) => `${count} board rows`,
+      capacitor: ({ helper }) => `capacitor ${helper}`,
     },
   }),
   'circuit/goods': topic<CircuitGoodsSays>({
@@ -76,32 +91,29 @@ export const circuit = {
   }),
   'circuit/nets': topic<CircuitNetsSays>({
     says: {
-      resistor: ({ id }) => `resistor ${id}`,
-      resistor2: ({ helper }) => `resistor ${helper}`,
-      on: ({ part }) => `on ${part}`,
-      capacitor: ({ helper }) => `capacitor ${helper}`,
       aboveDivider: ({ trunk }) => `${trunk} above its divider`,
       beyond: ({ trunk, part }) => `${trunk} beyond ${part}`,
-      pin: ({ end }) => `${end} pin`,
-      lead: ({ end, length, cable }) => `${end} lead, ${length}${cable ? ` ${cable}` : ''}`,
-      boardRows: ({ count }) => `${count} board rows`,
     },
   }),
   'circuit/power-tree': topic<CircuitPowerTreeSays>({
     says: {
       pin: ({ pin }) => `pin ${pin}`,
       fromSocket: '5 V from the socket',
+      rail: ({ offer, part }) => `${offer} of ${part}`,
     },
   }),
-  'circuit/power': topic<CircuitPowerSays>({
+  'circuit/lead-loss': topic<LeadLossSays>({
     says: {
-      rail: ({ offer, part }) => `${offer} of ${part}`,
       nothingBoard: 'nothing, it is on the board',
       nothingFiguresHoldPlug: 'nothing, its figures hold at the plug',
       ofCable: ({ drop, length }) => `${drop} of ${length} of cable and its contacts`,
       contacts: 'of contacts',
       diode: 'in the diode',
       pinGround: 'of the pin that is its ground',
+    },
+  }),
+  'circuit/rail-loads': topic<RailLoadsSays>({
+    says: {
       made: ({ part, offer }) => `${part}: ${offer}`,
       itself: ({ maker }) => `${maker} itself`,
       passed: ({ peak }) => `${peak} passed on`,
