@@ -5,7 +5,7 @@ import { deriveCircuit } from '../src/circuit/derive.ts';
 import { documentOf } from '../src/plan/document.ts';
 import { complete } from '../src/solve/complete/complete.ts';
 import { encode } from '../src/solve/complete/encode.ts';
-import { solveJoint } from '../src/solve/joint/search.ts';
+import { solveJoint } from '../src/solve/joint/solve.ts';
 import { isSame } from '../src/plan/same.ts';
 import { demo, library } from '../test/support/demo.ts';
 import { lexicographic } from '../test/support/joint-lp.ts';

@@ -3,7 +3,7 @@ import type { SolveAnyChangeSays } from '../../solve/any-change.ts';
 import type { SolvePinsSays } from '../../solve/pins.ts';
 import type { SolveCompleteDescribeSays } from '../../solve/complete/describe.ts';
 import type { SolveCompleteEncodeLinesSays } from '../../solve/complete/encode-lines.ts';
-import type { SolveCompleteWhyNotSays } from '../../solve/complete/why-not.ts';
+import type { SolveCompleteWhyNotSays } from '../../solve/complete/why-says.ts';
 import type { SolveSetsExcludeSays } from '../../solve/sets/exclude.ts';
 import type { SolveCompleteEncodePartsSays } from '../../solve/complete/encode-parts.ts';
 import { topic } from '../language.ts';

@@ -2,26 +2,27 @@
  * A part alone with the controller: the same checks as for the whole plan, on the smallest plan that has it. What holds there
  * holds in any plan in which it is wired the same way, as far as these checks look at one part at a time.
  */
+import { piecesCost } from '../../buy/cost.ts';
 import type { Library } from '../../card/library.ts';
 import { isShared } from '../../card/protocol.ts';
 import { toInterval } from '../../card/to-interval.ts';
-import type { Circuit } from '../../circuit/model.ts';
-import { deriveCircuit } from '../../circuit/derive.ts';
 import { CHECKS, metaOf } from '../../check/registry.ts';
 import type { Result } from '../../check/result.ts';
-import { piecesCost } from '../../buy/cost.ts';
+import { deriveCircuit } from '../../circuit/derive.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import { documentOf } from '../../plan/document.ts';
 import { addEmptyBus, addHelper, freeId } from '../../plan/edits.ts';
-import { forgetPins } from '../../plan/remove.ts';
-import { type Helper, isHelperOf, isOwn } from '../../plan/helpers.ts';
+import type { Helper} from '../../plan/helpers.ts';
+import { isHelperOf, isOwn } from '../../plan/helpers.ts';
 import type { PartChoice, Plan, PortChoice } from '../../plan/plan.ts';
+import { isOf } from '../../plan/ref.ts';
+import { forgetPins } from '../../plan/remove.ts';
+import { perOwner } from '../../quantity/memo.ts';
 import { candidatesFor } from '../../remedy/propose.ts';
 import { addPullUp, logicRail } from '../../remedy/pull-up.ts';
-import { pinModel, solvePins, withPins, type PinSolution } from '../pins.ts';
 import type { Goals } from '../joint/problem.ts';
+import { type PinSolution, pinModel, solvePins, withPins } from '../pins.ts';
 import type { Standing } from './standing.ts';
-import { perOwner } from '../../quantity/memo.ts';
-import { isOf } from '../../plan/ref.ts';
 
 /** Checks that look at one part and the controller. */
 const LOCAL = CHECKS.filter(({ meta }) => meta.scope === 'part');

@@ -1,9 +1,10 @@
 /** When the checks of the whole plan refuse a solution: the same problem without it. */
-import type { Circuit } from '../../circuit/model.ts';
 import type { Result } from '../../check/result.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import type { Problem } from '../joint/problem.ts';
-import { CHOICE, readPlaced, type Placed } from './making.ts';
 import type { Encoding } from './encode.ts';
+import { CHOICE } from './making.ts';
+import { type Placed, readPlaced } from './placing.ts';
 
 /** Of a rail that came out overdrawn: a hair more than the excess is taken from what may be planned. */
 const HAIR = 1e-3;

@@ -1,21 +1,22 @@
 /** A change of a plan said as an instruction. */
-import { labelOf } from '../../circuit/label.ts';
 import { SOCKET } from '../../card/kinds.ts';
+import { labelOf } from '../../circuit/label.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import type { Piece, PlanChange } from '../../plan/changes.ts';
+import type { Helper} from '../../plan/helpers.ts';
+import { helperLabel } from '../../plan/helpers.ts';
 import type { Called } from '../../plan/helpers/kind.ts';
-import { type Helper, helperLabel } from '../../plan/helpers.ts';
+import { ownerOf } from '../../plan/ref.ts';
 import {
-  quantityOf,
-  addressOf,
-  tells,
+  type BusAddress,
+  type Message,
   type Quantity,
   type Text,
-  type BusAddress,
+  addressOf,
   distinct,
-  type Message,
+  quantityOf,
+  tells,
 } from '../../quantity/message.ts';
-import { ownerOf } from '../../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SolveCompleteDescribeSays {

@@ -1,27 +1,28 @@
 /** Buses as choices: whether they are there, at which clock, and what pulls each side of them up. */
 import type { Signal } from '../../card/card-shape.ts';
+import type { Card } from '../../card/card.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import type { Circuit } from '../../circuit/model.ts';
-import { helpersOf, type HelperOf } from '../../plan/helpers.ts';
+import { type HelperOf, helpersOf } from '../../plan/helpers.ts';
+import { keyOf } from '../../plan/ref.ts';
 import { parallel, spread } from '../../quantity/interval.ts';
+import { logicRail } from '../../remedy/pull-up.ts';
 import {
   BUS_MODES,
-  modeFor,
-  PIN_CAPACITANCE,
-  pullUpMin,
-  RISE_FACTOR,
-  sinkAt,
   type BusMode,
+  PIN_CAPACITANCE,
+  RISE_FACTOR,
+  modeFor,
+  pullUpMin,
+  sinkAt,
 } from '../../standard/bus-timing.ts';
-import { seriesAtLeast } from '../../standard/e-series.ts';
 import { ROW_CAPACITANCE } from '../../standard/common-practice.ts';
-import { logicRail } from '../../remedy/pull-up.ts';
+import { seriesAtLeast } from '../../standard/e-series.ts';
 import type { Draft } from '../joint/builder.ts';
-import { addressResource, optionsAt } from './encode-parts.ts';
-import { ABSENT, cents, CHOICE, hasPullUps, isThere, type EncodingContext } from './making.ts';
-import { busLines, type Segment } from './segments.ts';
+import { ABSENT, CHOICE, type EncodingContext, cents, isThere } from './making.ts';
+import { addressResource, optionsAt } from './placing.ts';
+import { type Segment, busLines } from './segments.ts';
 import type { PartOptions } from './ways.ts';
-import { keyOf } from '../../plan/ref.ts';
 
 /** Hz */
 const SLOWER_SPI = [400e3, 100e3];
@@ -199,3 +200,9 @@ export function encodeBuses(making: EncodingContext): void {
   }
   encodeHeld(making);
 }
+
+/** True for a translator that carries resistors on both sides of every channel. */
+const hasPullUps = (card: Card): boolean =>
+  card.translator?.channels.every(({ low, high }) =>
+    [low, high].every((id) => card.signals.find((signal) => signal.id === id)?.fittedPullUp),
+  ) ?? false;

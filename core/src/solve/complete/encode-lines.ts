@@ -1,20 +1,20 @@
 /** Lines as choices: each takes a pin, and the lines of one group take them on one peripheral. */
-import type { Circuit, PinWish } from '../../circuit/model.ts';
-import { deriveCircuit } from '../../circuit/derive.ts';
-import { pinPreciousness } from '../../circuit/free-pins.ts';
-import { featuresInUse, instancesFor, pinUses, type PinUse } from '../../circuit/pin-function.ts';
-import { pwmChannel } from '../../circuit/pin-units.ts';
+import { peripheralOf } from '../../card/protocol.ts';
+import { toInterval } from '../../card/to-interval.ts';
 import { pinBootState } from '../../check/pin-boot-state.ts';
 import { pinStrap } from '../../check/pin-strap.ts';
-import { toInterval } from '../../card/to-interval.ts';
+import { deriveCircuit } from '../../circuit/derive.ts';
+import { pinPreciousness } from '../../circuit/free-pins.ts';
+import type { Circuit, PinWish } from '../../circuit/model.ts';
+import { type PinUse, featuresInUse, instancesFor, pinUses } from '../../circuit/pin-function.ts';
+import { pwmChannel } from '../../circuit/pin-units.ts';
 import { pinCurrents } from '../../physics/pin-currents.ts';
 import { setPin } from '../../plan/edits.ts';
-import type { Draft } from '../joint/builder.ts';
-import { ABSENT, CHOICE, isThere, LEFT_OUT, type EncodingContext } from './making.ts';
-import type { PartOptions } from './ways.ts';
-import { tells, type Text } from '../../quantity/message.ts';
 import { keyOf, ownerOf, parseRef } from '../../plan/ref.ts';
-import { peripheralOf } from '../../card/protocol.ts';
+import { type Text, tells } from '../../quantity/message.ts';
+import type { Draft } from '../joint/builder.ts';
+import { ABSENT, CHOICE, type EncodingContext, LEFT_OUT, isThere } from './making.ts';
+import type { PartOptions } from './ways.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SolveCompleteEncodeLinesSays {

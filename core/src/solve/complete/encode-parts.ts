@@ -1,28 +1,12 @@
 /** Parts as choices: rail, translator, bus and address together, since each asks for the others. */
-import { tells } from '../../quantity/message.ts';
-import { toInterval } from '../../card/to-interval.ts';
-import { isShared, type SharedProtocol } from '../../card/protocol.ts';
-import { eightBitOf } from '../../quantity/address.ts';
 import type { Port } from '../../card/port.ts';
+import { toInterval } from '../../card/to-interval.ts';
+import { tells } from '../../quantity/message.ts';
 import type { Draft } from '../joint/builder.ts';
-import { ABSENT, cents, CHOICE, isThere, LEFT_OUT, placedId, type EncodingContext, type Slot } from './making.ts';
+import { CHOICE, type EncodingContext, LEFT_OUT, type Slot, isThere } from './making.ts';
+import { addressResource, addressesOf, busPort, placedId } from './placing.ts';
 import type { Segment } from './segments.ts';
-import { busLines } from './segments.ts';
-import type { Way, PartOptions } from './ways.ts';
-
-/** The port of a part that is on a bus, if it has one. */
-export const busPort = (part: PartOptions): (Port & { protocol: SharedProtocol }) | undefined =>
-  part.node.card.ports.find((port): port is Port & { protocol: SharedProtocol } => isShared(port.protocol));
-
-/** Addresses that a port may be given; where the plan has the 8-bit form of one of them, that one is meant. */
-function addressesOf(part: PartOptions, port: Port): (number | null)[] {
-  const known = port.addresses?.map(({ value }) => value) ?? [];
-  const typed = part.choice.ports[port.id]?.address;
-  const half = typed === undefined ? null : eightBitOf(typed, known);
-  return half !== null ? [half] : known.length > 0 ? known : [null];
-}
-
-export const addressResource = (segment: Segment, address: number): string => `address:${segment.bus.id}:${address}`;
+import type { PartOptions, Way } from './ways.ts';
 
 /** True for a part that something takes off the bus in turn: its address is nobody's alone. */
 const takesTurns = ({ bench }: EncodingContext, part: PartOptions, port: Port): boolean =>
@@ -91,23 +75,6 @@ function busDrafts(making: EncodingContext, part: PartOptions, way: Way, w: numb
         requires,
       };
     });
-  });
-}
-
-/** Options of a part in which it is on this side of the bus, by name. @param pulling only those in which its own pull-ups can serve */
-export function optionsAt(
-  part: PartOptions,
-  { bus, protocol, behind }: Segment,
-  far: string | null,
-  pulling = false,
-): string[] {
-  const port = busPort(part);
-  if (port?.protocol !== protocol) return [];
-  return part.ways.flatMap(({ canPull, wired }, way) => {
-    if ((pulling && !canPull) || (wired.through?.far ?? null) !== far) return [];
-    if (behind && (wired.through || behind.part === part.choice.id)) return [];
-    const addresses = addressesOf(part, port);
-    return addresses.map((address) => placedId({ way, bus: bus.id, address, slot: null }));
   });
 }
 
@@ -195,64 +162,4 @@ export function encodePart(making: EncodingContext, part: PartOptions): void {
     ...options.map((draft) => (lock && !isAsIs(draft) ? { ...draft, freedBy: lock } : draft)),
     { id: LEFT_OUT, freedBy: member },
   ]);
-}
-
-/** Regulators and translators that may be added, and the bus switch. */
-export function encodeAdditions({ bench, builder, slots, newSwitch, segments, parts }: EncodingContext): void {
-  for (const extra of bench.standing.extras)
-    builder.choice(CHOICE.extra(extra.part.id), [
-      { id: ABSENT },
-      { id: 'there', goals: { parts: 1, cents: extra.cents } },
-    ]);
-  for (const slot of slots) {
-    const all = slot.card.translator?.channels.length ?? 0;
-    builder.resource(`channels:${slot.id}`, all);
-    builder.choice(CHOICE.slot(slot.id), [
-      { id: ABSENT, uses: { [`channels:${slot.id}`]: all } },
-      {
-        id: 'there',
-        goals: slot.helper ? {} : { parts: 1, cents: cents(bench.circuit, slot.card) },
-        requires: slot.after === null ? {} : { [CHOICE.slot(slot.after)]: ['there'] },
-      },
-    ]);
-  }
-  // A bus takes as many channels of its translator as it has lines.
-  const fars = new Map<string, Slot[]>();
-  for (const slot of slots) fars.set(slot.far, [...(fars.get(slot.far) ?? []), slot]);
-  for (const segment of segments) {
-    if (segment.behind) continue;
-    for (const [far, of] of fars) {
-      const able = of.filter(({ card }) => segment.protocol === 'spi' || card.translator?.style === 'open-drain');
-      const users = Object.fromEntries(
-        parts.flatMap((part) => {
-          const there = optionsAt(part, segment, far);
-          return there.length > 0 ? [[CHOICE.part(part.choice.id), there]] : [];
-        }),
-      );
-      builder.choice(CHOICE.side(segment.bus.id, far), [
-        { id: ABSENT },
-        ...able.map((slot) => ({
-          id: slot.id,
-          // Its resistors are not there for a side that nobody is on.
-          needsAny: users,
-          uses: { [`channels:${slot.id}`]: busLines(segment.protocol).length },
-          requires: {
-            [CHOICE.slot(slot.id)]: ['there'],
-          },
-        })),
-      ]);
-    }
-  }
-  if (newSwitch) {
-    const first = segments.find(({ bus }) => bus.id === newSwitch.upstream);
-    const port = newSwitch.card.ports.find(({ id }) => id === newSwitch.card.busSwitch?.port);
-    builder.choice(CHOICE.newSwitch, [
-      { id: ABSENT },
-      ...(port?.addresses ?? []).map(({ value }) => ({
-        id: String(value),
-        goals: { parts: 1, cents: cents(bench.circuit, newSwitch.card) },
-        uses: first ? { [builder.resource(addressResource(first, value), 1, 'address')]: 1 } : {},
-      })),
-    ]);
-  }
 }

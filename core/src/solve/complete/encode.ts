@@ -1,81 +1,23 @@
 /** A plan as a joint problem: what may be decided otherwise, what it costs, and what excludes what. */
-import { helpersOf } from '../../plan/helpers.ts';
 import type { Library } from '../../card/library.ts';
-import { isShared, type SharedProtocol } from '../../card/protocol.ts';
-import type { Circuit, PinWish } from '../../circuit/model.ts';
-import { freeId } from '../../plan/edits.ts';
+import { type SharedProtocol, isShared } from '../../card/protocol.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
-import { toInterval } from '../../card/to-interval.ts';
 import { ProblemBuilder } from '../joint/builder.ts';
 import type { Problem } from '../joint/problem.ts';
 import type { Bench } from './alone.ts';
+import { encodeAdditions, encodeRails } from './encode-additions.ts';
 import { encodeBuses } from './encode-buses.ts';
 import { encodeLines } from './encode-lines.ts';
-import { encodeAdditions, encodePart } from './encode-parts.ts';
-import type { EncodingContext, Slot } from './making.ts';
-import { busLines, segmentsOf, type Segment } from './segments.ts';
+import { encodePart } from './encode-parts.ts';
+import type { EncodingContext } from './making.ts';
+import { linesOfNew, segmentsOf } from './segments.ts';
+import { slotsOf } from './slots.ts';
 import { standingOf } from './standing.ts';
-import { isDecided, waysOf, type Memory, type PartOptions } from './ways.ts';
-import { keyOf } from '../../plan/ref.ts';
+import { type Memory, isDecided, waysOf } from './ways.ts';
 
 export interface Encoding extends EncodingContext {
   readonly problem: Problem;
-}
-
-/** New translators of one kind that are thought of. */
-const MAX_SLOTS = 2;
-
-function slotsOf(bench: Bench, parts: readonly PartOptions[]): Slot[] {
-  const slots: Slot[] = [];
-  const cards = new Map(bench.library);
-  for (const helper of helpersOf(bench.circuit.plan, 'translator')) {
-    const card = bench.circuit.cards.get(helper.card);
-    if (!helper.gate && card)
-      slots.push({ id: helper.id, card, near: helper.near, far: helper.far, helper, after: null });
-  }
-  const wanted = new Map<string, { card: string; near: string; far: string; users: number }>();
-  for (const { ways } of parts) {
-    const mine = new Set<string>();
-    for (const { wired } of ways) {
-      if (!wired.through) continue;
-      const key = `${wired.through.card} ${wired.through.near} ${wired.through.far}`;
-      wanted.set(key, { ...wired.through, users: (wanted.get(key)?.users ?? 0) + Number(!mine.has(key)) });
-      mine.add(key);
-    }
-  }
-  let plan = bench.circuit.plan;
-  for (const { card: id, near, far, users } of wanted.values()) {
-    const card = bench.circuit.cards.get(id) ?? cards.get(id);
-    let after: string | null = null;
-    for (let k = 0; card && k < Math.min(MAX_SLOTS, users); k++) {
-      const name = freeId(plan, 'translator');
-      plan = { ...plan, helpers: [...plan.helpers, { id: name, kind: 'translator', card: id, near, far, ports: [] }] };
-      slots.push({ id: name, card, near, far, helper: null, after });
-      after = name;
-    }
-  }
-  return slots;
-}
-
-/** Lines of buses that are not in the plan, or are there without parts. */
-function linesOfNew(circuit: Circuit, segments: readonly Segment[]): PinWish[] {
-  return segments.flatMap(({ bus, protocol, behind }) => {
-    if (behind || circuit.wishes.some(({ of }) => of === bus.id)) return [];
-    return busLines(protocol).map(([line, ask]): PinWish => ({
-      id: keyOf(bus.id, line),
-      of: bus.id,
-      line,
-      label: `${bus.name} ${line.toUpperCase()}`,
-      ask,
-      pin: bus.lines[line]?.pin ?? null,
-      locked: bus.lines[line]?.locked ?? false,
-      weakPull: false,
-      meant: false,
-      frequency: null,
-      group: protocol === 'onewire' ? null : bus.id,
-      net: keyOf(bus.id, line),
-    }));
-  });
 }
 
 /**
@@ -99,14 +41,16 @@ export function encode(circuit: Circuit, library: Library, againstRules = false)
   for (const { card } of circuit.parts.values())
     for (const { protocol } of card.ports) if (isShared(protocol)) shared.add(protocol);
   const { segments, newSwitch } = segmentsOf(bench, shared);
+  const wishes = [...circuit.wishes, ...linesOfNew(circuit, segments)];
+  const slots = slotsOf(bench, parts);
   const making: EncodingContext = {
     bench,
     builder: new ProblemBuilder(),
     parts,
     segments,
     newSwitch,
-    slots: slotsOf(bench, parts),
-    wishes: [...circuit.wishes, ...linesOfNew(circuit, segments)],
+    slots,
+    wishes,
   };
   encodeRails(making);
   encodeAdditions(making);
@@ -114,13 +58,4 @@ export function encode(circuit: Circuit, library: Library, againstRules = false)
   for (const part of parts) encodePart(making, part);
   encodeLines(making);
   return { ...making, problem: making.builder.build() };
-}
-
-/** What each rail has left for the parts, mA. Regulators that are not there take nothing. */
-function encodeRails({ bench, builder }: EncodingContext): void {
-  const { derating } = bench.circuit.plan.rules;
-  for (const [ref, rail] of bench.standing.wide.rails) {
-    const most = toInterval(rail.offer.limit).min * derating;
-    builder.resource(`current:${ref}`, Math.max(0, most - rail.peak) * 1e3);
-  }
 }

@@ -1,22 +1,21 @@
 /** Regulators and sources that might be added: for what no rail of the plan feeds well. */
-import { isSteady } from '../../card/source.ts';
+import { cheapestFirst, piecePrice } from '../../buy/cost.ts';
 import { buyingOf } from '../../buy/currency.ts';
 import type { Card } from '../../card/card.ts';
-import { isStanding } from './is-standing.ts';
 import type { Library } from '../../card/library.ts';
+import { isStanding, isSteady } from '../../card/source.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { takesLeads } from '../../circuit/cable.ts';
-import type { Circuit } from '../../circuit/model.ts';
+import { contactOhms } from '../../circuit/contacts.ts';
 import { drawOf } from '../../circuit/draw.ts';
-import { cheapestFirst, piecePrice } from '../../buy/cost.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import { newPart } from '../../plan/edits.ts';
 import type { PartChoice } from '../../plan/plan.ts';
-import { within, type Interval } from '../../quantity/interval.ts';
+import { keyOf } from '../../plan/ref.ts';
+import { type Interval, within } from '../../quantity/interval.ts';
 import { highest } from '../../quantity/steps.ts';
 import { JUMPER_GAUGE, JUMPER_LENGTH } from '../../standard/common-practice.ts';
-import { contactOhms } from '../../circuit/contacts.ts';
 import { gaugeResistance } from '../../standard/wire-gauge.ts';
-import { keyOf } from '../../plan/ref.ts';
 
 /** A regulator or source that is not there yet. */
 export interface Extra {

@@ -1,9 +1,9 @@
 /** What the parts of the encoding share. */
+import { piecePrice } from '../../buy/cost.ts';
 import { buyingOf } from '../../buy/currency.ts';
 import type { Card } from '../../card/card.ts';
 import type { Circuit, PinWish } from '../../circuit/model.ts';
 import type { HelperOf } from '../../plan/helpers.ts';
-import { piecePrice } from '../../buy/cost.ts';
 import type { ProblemBuilder } from '../joint/builder.ts';
 import type { Bench } from './alone.ts';
 import type { NewSwitch, Segment } from './segments.ts';
@@ -55,25 +55,3 @@ export const isThere = (id: string): boolean => id !== ABSENT && id !== LEFT_OUT
 
 export const cents = (circuit: Circuit, card: Card | undefined): number =>
   Math.round(piecePrice(card, buyingOf(circuit.plan)) * 100);
-
-/** Reading of an option of a part: which way, and for a part on a bus where and at which address. */
-export interface Placed {
-  readonly way: number;
-  readonly bus: string | null;
-  readonly address: number | null;
-  /** The translator for lines of its own. */
-  readonly slot: string | null;
-}
-
-export const placedId = ({ way, bus, address, slot }: Placed): string => JSON.stringify([way, bus, address, slot]);
-export function readPlaced(id: string): Placed | null {
-  if (!isThere(id) || id === '') return null;
-  const [way, bus, address, slot] = JSON.parse(id) as [number, string | null, number | null, string | null];
-  return { way, bus, address, slot };
-}
-
-/** True for a translator that carries resistors on both sides of every channel. */
-export const hasPullUps = (card: Card): boolean =>
-  card.translator?.channels.every(({ low, high }) =>
-    [low, high].every((id) => card.signals.find((signal) => signal.id === id)?.fittedPullUp),
-  ) ?? false;

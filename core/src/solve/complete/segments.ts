@@ -1,14 +1,16 @@
 /** Buses that parts may be on: those of the plan, further ones, and channels of a bus switch. */
-import { buyingOf } from '../../buy/currency.ts';
-import { isBusLine, PORT_LINES, type Ask, type SharedProtocol } from '../../card/protocol.ts';
-import { toInterval } from '../../card/to-interval.ts';
-import type { Card } from '../../card/card.ts';
-import { pinUses, instancesFor } from '../../circuit/pin-function.ts';
-import { addEmptyBus } from '../../plan/edits.ts';
 import { cheapestFirst } from '../../buy/cost.ts';
+import { buyingOf } from '../../buy/currency.ts';
+import type { Card } from '../../card/card.ts';
+import { type Ask, PORT_LINES, type SharedProtocol, isBusLine } from '../../card/protocol.ts';
+import { toInterval } from '../../card/to-interval.ts';
+import type { Circuit, PinWish } from '../../circuit/model.ts';
+import { instancesFor, pinUses } from '../../circuit/pin-function.ts';
+import { addEmptyBus } from '../../plan/edits.ts';
 import type { Bus } from '../../plan/plan.ts';
-import { logicRail } from '../../remedy/pull-up.ts';
+import { keyOf } from '../../plan/ref.ts';
 import { within } from '../../quantity/interval.ts';
+import { logicRail } from '../../remedy/pull-up.ts';
 import type { Bench } from './alone.ts';
 
 export interface Segment {
@@ -117,4 +119,25 @@ function switchFor(bench: Bench, segments: readonly Segment[]): NewSwitch | null
   let id = 'bus-switch';
   for (let n = 2; taken.has(id); n++) id = `bus-switch-${n}`;
   return card ? { id, card, rail, upstream } : null;
+}
+
+/** Lines of buses that are not in the plan, or are there without parts. */
+export function linesOfNew(circuit: Circuit, segments: readonly Segment[]): PinWish[] {
+  return segments.flatMap(({ bus, protocol, behind }) => {
+    if (behind || circuit.wishes.some(({ of }) => of === bus.id)) return [];
+    return busLines(protocol).map(([line, ask]): PinWish => ({
+      id: keyOf(bus.id, line),
+      of: bus.id,
+      line,
+      label: `${bus.name} ${line.toUpperCase()}`,
+      ask,
+      pin: bus.lines[line]?.pin ?? null,
+      locked: bus.lines[line]?.locked ?? false,
+      weakPull: false,
+      meant: false,
+      frequency: null,
+      group: protocol === 'onewire' ? null : bus.id,
+      net: keyOf(bus.id, line),
+    }));
+  });
 }

@@ -1,15 +1,16 @@
 /** Who pulls each side of each bus up, once it is known who is on it: jumpers and resistors of the plan. */
-import { helpersOf } from '../../plan/helpers.ts';
-import { deriveCircuit } from '../../circuit/derive.ts';
 import { verify } from '../../check/verify.ts';
+import { deriveCircuit } from '../../circuit/derive.ts';
 import { documentOf } from '../../plan/document.ts';
 import { setOpened } from '../../plan/edits.ts';
-import { removeHelper } from '../../plan/remove.ts';
+import { helpersOf } from '../../plan/helpers.ts';
 import type { Plan } from '../../plan/plan.ts';
+import { removeBus, removeHelper } from '../../plan/remove.ts';
 import { addPullUps } from '../../remedy/pull-up.ts';
 import type { Encoding } from './encode.ts';
-import { CHOICE, isThere, readPlaced } from './making.ts';
-import type { Way, PartOptions } from './ways.ts';
+import { CHOICE, isThere } from './making.ts';
+import { readPlaced } from './placing.ts';
+import type { PartOptions, Way } from './ways.ts';
 
 /** The option that was taken of a choice. */
 export type Taken = (choice: string) => string | null;
@@ -113,4 +114,12 @@ export function settlePullUps(encoding: Encoding, of: Taken, plan: Plan): Plan {
     next = addPullUps({ ...now, cards }, next, bus);
   }
   return next;
+}
+
+/** A bus that was added for nothing is not there. */
+export function dropEmpty({ segments }: Encoding, plan: Plan): Plan {
+  return segments.reduce((p, { bus, isNew }) => {
+    const used = p.parts.some((part) => Object.values(part.ports).some((choice) => choice.bus === bus.id));
+    return isNew && !used && p.buses.some(({ id }) => id === bus.id) ? removeBus(p, bus.id) : p;
+  }, plan);
 }

@@ -1,26 +1,25 @@
 /** What stands before anything is decided: sources, regulators and the controller, and what might be added to them. */
-import { isSteady } from '../../card/source.ts';
-import { buyingOf } from '../../buy/currency.ts';
-import { toInterval } from '../../card/to-interval.ts';
-import type { Card } from '../../card/card.ts';
-import type { Supply } from '../../card/card-shape.ts';
-import type { Library } from '../../card/library.ts';
-import type { Circuit } from '../../circuit/model.ts';
-import { deriveCircuit } from '../../circuit/derive.ts';
-import { SOCKET } from '../../card/kinds.ts';
 import { cheapestFirst } from '../../buy/cost.ts';
+import { buyingOf } from '../../buy/currency.ts';
+import type { Supply } from '../../card/card-shape.ts';
+import type { Card } from '../../card/card.ts';
+import { SOCKET } from '../../card/kinds.ts';
+import type { Library } from '../../card/library.ts';
+import { isStanding, isSteady } from '../../card/source.ts';
+import { toInterval } from '../../card/to-interval.ts';
+import { isFed } from '../../check/supply-range.ts';
+import { endsMeet, plugFits } from '../../circuit/cable.ts';
+import { deriveCircuit } from '../../circuit/derive.ts';
+import type { Circuit } from '../../circuit/model.ts';
+import { socketOf } from '../../circuit/socket.ts';
 import { documentOf } from '../../plan/document.ts';
 import { newPart, setFeed } from '../../plan/edits.ts';
 import type { PartChoice, Plan } from '../../plan/plan.ts';
-import { isFed } from '../../check/supply-range.ts';
-import { endsMeet, plugFits } from '../../circuit/cable.ts';
-import { socketOf } from '../../circuit/socket.ts';
+import { keyOf } from '../../plan/ref.ts';
 import { within } from '../../quantity/interval.ts';
 import { plugIn } from '../../remedy/plug.ts';
 import { bestFeed } from '../add-part.ts';
-import { isStanding } from './is-standing.ts';
-import { extraSupplies, loadsOf, type Extra } from './extras.ts';
-import { keyOf } from '../../plan/ref.ts';
+import { type Extra, extraSupplies, loadsOf } from './extras.ts';
 
 export interface Standing {
   /** The plan with standing parts alone, all fed as far as can be. */

@@ -2,22 +2,22 @@
  * Plans that a plan may first be made into before it is settled: with a driver for every load that nothing switches, and with the
  * board on another source. Each is settled only where those before it could not be.
  */
-import { isSteady } from '../../card/source.ts';
+import { cheapestFirst } from '../../buy/cost.ts';
 import { buyingOf } from '../../buy/currency.ts';
 import type { Card } from '../../card/card.ts';
 import { SOCKET } from '../../card/kinds.ts';
 import type { Library } from '../../card/library.ts';
+import { isSteady } from '../../card/source.ts';
 import { toInterval } from '../../card/to-interval.ts';
-import type { Circuit } from '../../circuit/model.ts';
+import { switchesElse } from '../../check/drive-contact.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
-import { cheapestFirst } from '../../buy/cost.ts';
+import type { Circuit } from '../../circuit/model.ts';
 import { documentOf } from '../../plan/document.ts';
-import { changePart, changePort, freeId, newPart } from '../../plan/edits.ts';
+import { HEAVY_GAUGE, changePart, changePort, freeId, isHeavy, newPart } from '../../plan/edits.ts';
 import type { Plan } from '../../plan/plan.ts';
+import { keyOf } from '../../plan/ref.ts';
 import { within } from '../../quantity/interval.ts';
 import { onConverters } from '../../remedy/converter.ts';
-import { switchesElse } from '../../check/drive-contact.ts';
-import { keyOf } from '../../plan/ref.ts';
 
 /** Kinds of drivers and of sources that are thought of. */
 const MAX_DRIVERS = 4;
@@ -110,7 +110,8 @@ function onSources(circuit: Circuit, library: Library): Plan[] {
 }
 
 /** The plan itself first. @returns circuits, each to be settled where those before it could not be */
-export function* variantsOf(circuit: Circuit, library: Library): Generator<Circuit> {
+export function* variantsOf(given: Circuit, library: Library): Generator<Circuit> {
+  const circuit = onThickLeads(given);
   const derive = (plan: Plan): Circuit =>
     plan === circuit.plan ? circuit : deriveCircuit(documentOf(plan, circuit.cards.values(), library));
   for (const plan of [circuit.plan, ...onSources(circuit, library)])
@@ -133,4 +134,17 @@ function driven(circuit: Circuit, library: Library): Plan[] {
   if (loads.length === 0) return [circuit.plan];
   const cards = cheapestFirst([...library.values()], buyingOf(circuit.plan)).filter(({ driver }) => driver);
   return cards.flatMap((card) => withDrivers(circuit, loads, card) ?? []).slice(0, MAX_DRIVERS);
+}
+
+/** What takes more than a spring of the board carries comes on leads that pass it by, before anything else is chosen. */
+function onThickLeads(circuit: Circuit): Circuit {
+  const heavy = [...circuit.parts.values()].filter(
+    ({ card, choice }) => choice && choice.gauge === undefined && !choice.locked && isHeavy(card),
+  );
+  if (heavy.length === 0) return circuit;
+  const plan = heavy.reduce(
+    (p, { id }) => changePart(p, id, (choice) => ({ ...choice, gauge: HEAVY_GAUGE })),
+    circuit.plan,
+  );
+  return deriveCircuit({ plan, cards: [...circuit.cards.values()] });
 }

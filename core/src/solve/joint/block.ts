@@ -1,7 +1,8 @@
 /** The part of a problem that is an assignment: choices that each take one resource of a kind, as lines take pins. */
 import { Assignment } from '../assignment.ts';
 import type { Problem } from './problem.ts';
-import type { Compiled, State } from './state.ts';
+import type { State } from './state.ts';
+import { type Compiled } from './state.ts';
 
 export interface Block {
   /** Choices of the block, by their row. */

@@ -1,6 +1,6 @@
 /** Why not everything can be had: a smallest set of what was asked for that excludes itself, and what giving it up would cost. */
-import { solveJoint } from './search.ts';
 import type { Goals, Member, Problem } from './problem.ts';
+import { solveJoint } from './solve.ts';
 
 interface Relaxation {
   readonly member: Member;

@@ -1,8 +1,8 @@
-import type { Text } from '../../quantity/message.ts';
 /**
  * What is decided together, as numbers: of every choice one option is taken; options use up resources, ask for options of
  * other choices, and cost something. Nothing here knows of pins or rails; `encode` makes such a problem of a plan.
  */
+import type { Text } from '../../quantity/message.ts';
 
 /** What is asked for, the first before all that come after it. Danger and fault are no goal: they are not allowed at all. */
 export const GOALS = ['rules', 'parts', 'cents', 'cautions', 'changes', 'untidiness'] as const;

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import loadHighs from 'highs';
 import { holds } from '../../../src/solve/joint/problem.ts';
-import { searchSteps, solveJoint } from '../../../src/solve/joint/search.ts';
+import { searchSteps } from '../../../src/solve/joint/search.ts';
+import { solveJoint } from '../../../src/solve/joint/solve.ts';
 import { jointCase, type JointSize } from '../../support/joint-case.ts';
 import { lexicographic } from '../../support/joint-lp.ts';
 
