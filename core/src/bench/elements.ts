@@ -1,87 +1,25 @@
 /** The electrical elements of a laid-out build: what stands between which nodes, by the usual figures of the cards. */
 import type { Signal, Supply } from '../card/card-shape.ts';
-import type { Electrical } from './usual.ts';
-import type { Circuit, NetEnd, PartNode } from '../circuit/model.ts';
 import { boardPullUps } from '../circuit/board-pull-ups.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
 import { lowOhms, pinGrounds } from '../circuit/pin-ground.ts';
 import type { Network } from '../physics/network.ts';
-import type { Faulty } from './inject-fault.ts';
+import { keyOf } from '../plan/ref.ts';
 import type { Connectivity } from './connectivity.ts';
+import type { Elements, LineEnd, RailSwitch, Regulator, Resistor } from './elements-model.ts';
+import type { Faulty } from './inject-fault.ts';
 import {
-  analogShare,
   CHIP_DIODE,
+  POWER_DIODE,
+  analogShare,
   driverModel,
   lightModel,
   passModel,
-  POWER_DIODE,
   sinkOhms,
   sourceOhms,
   supplyOhms,
   usual,
 } from './usual.ts';
-import { keyOf } from '../plan/ref.ts';
-
-/** A source of voltage, or a regulator with what it is made from. */
-export interface Regulator {
-  /** "part.rail" */
-  readonly key: string;
-  readonly plus: number;
-  readonly minus: number;
-  /** V */
-  readonly volts: number;
-  /** A that it gives at most before its voltage falls. */
-  readonly limit: number;
-  /** Ω of a source behind its voltage. */
-  readonly ohms: number;
-  /** Missing for a source. */
-  readonly from?: {
-    readonly plus: number;
-    readonly minus: number;
-    readonly by: 'linear' | 'switching';
-    readonly dropout: number;
-    readonly efficiency: number;
-  };
-}
-
-/** A switch in a rail that a line of its part switches. */
-interface RailSwitch {
-  readonly key: string;
-  readonly from: number;
-  readonly to: number;
-  readonly gate: number;
-  readonly ground: number;
-  readonly onHigh: boolean;
-}
-
-/** An end of a line: where it is, and between which nodes it works. */
-export interface LineEnd {
-  readonly key: string;
-  readonly part: string;
-  readonly node: number;
-  readonly ground: number;
-  /** Node of the supply that its levels hold on. */
-  readonly power: number;
-  readonly kind: NetEnd['kind'];
-  readonly electrical: Electrical;
-}
-
-type Resistor = Network['resistors'][number];
-
-export interface Elements {
-  /** Held in every state. */
-  readonly resistors: readonly Resistor[];
-  /** What a part draws of its supply, apart, since it is there only under power. */
-  readonly loads: readonly Resistor[];
-  readonly diodes: Network['diodes'];
-  readonly transistors: Network['transistors'];
-  readonly regulators: readonly Regulator[];
-  readonly switches: readonly RailSwitch[];
-  /** By "part.signal"; of the controller by "part.terminal". */
-  readonly ends: ReadonlyMap<string, LineEnd>;
-  /** Contacts: "part.signal" -> its two nodes. */
-  readonly contacts: ReadonlyMap<string, readonly [number, number]>;
-  readonly channels: readonly { part: string; channel: number; pairs: readonly (readonly [number, number])[] }[];
-}
 
 /** Grounds of one part, and pins that a part passes through, Ω. */
 const INSIDE = 0.01;

@@ -4,7 +4,7 @@ import type { BusNode, Circuit, Net, NetEnd, PartNode } from '../circuit/model.t
 import { readerOf } from '../circuit/converter.ts';
 import { diodeCurrent } from '../physics/currents.ts';
 import { LED_CURRENT_FAINT } from '../standard/common-practice.ts';
-import type { LineEnd } from './elements.ts';
+import type { LineEnd } from './elements-model.ts';
 import { withClosed, withHigh, withPull, type BenchState } from './state.ts';
 import { lightModel, usual } from './usual.ts';
 import type { VirtualBuild } from './virtual-build.ts';

@@ -1,5 +1,6 @@
 /** A build with the power off, as an ohmmeter sees it. */
-import { CLOSED, type Elements } from './elements.ts';
+import { CLOSED } from './elements.ts';
+import { type Elements } from './elements-model.ts';
 import { PairOhms } from './pair-ohms.ts';
 
 /** Chips without power leak a little between their supply and ground, Ω. */

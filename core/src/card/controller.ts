@@ -77,6 +77,8 @@ export const Controller = z.strictObject({
   brownOut: Volts.optional(),
   /** How long before the edge of the SPI clock its input has to be right. */
   spiSetup: figure('s').optional(),
+  /** From being woken to the first instruction. */
+  wakeTime: figure('s').optional(),
   /** The pins that wake it from its sleep. */
   wake: z.strictObject({ pins: z.array(Id).max(200), source: Id }).optional(),
   /** What its serial ports divide their rate from: a clock, and samples a bit. */

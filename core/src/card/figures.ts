@@ -1,6 +1,7 @@
 /**
- * Every figure that a card can have: where it stands, how it is kept, what the reader of datasheets fills it from, and which checks ask for
- * it. In the order of a datasheet. What it is called, and what cannot be proved without it, is said by `say/english/figure.ts`.
+ * Every figure that a card can have: where it stands, how it is kept, what the reader of datasheets fills it from. In the order of a
+ * datasheet. What it is called, and what cannot be proved without it, is said by `say/english/figure.ts`; which checks ask for it, by
+ * the checks (`check/asks.ts`).
  */
 import { BODY } from './figures/body.ts';
 import { CONTROLLER } from './figures/controller.ts';

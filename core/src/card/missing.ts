@@ -10,8 +10,8 @@ export interface Missing {
   readonly title: Message;
   /** What cannot be proved without it. */
   readonly without: Message;
-  /** The checks that rest on it. */
-  readonly asks: readonly string[];
+  /** The figure that is missed; null for an offer. */
+  readonly figure: FigureId | null;
 }
 
 /** What is not known without a figure; an offer is no figure and is missed all the same. */
@@ -25,11 +25,11 @@ export function missingOf(card: Card): Missing[] {
   const figures = FIGURE_IDS.filter(isMissed).flatMap((id) =>
     (figureKind(id).missed?.(card) ?? [])
       .filter((of) => !there.has(`${id} ${of}`))
-      .map((of) => ({ title: figureTitle(id, namesAt(card, id, of)), without: tell(id), asks: figureKind(id).asks })),
+      .map((of) => ({ title: figureTitle(id, namesAt(card, id, of)), without: tell(id), figure: id })),
   );
   return card.offers.length > 0
     ? figures
-    : [...figures, { title: tell('offer'), without: tell('withoutOffer'), asks: [] }];
+    : [...figures, { title: tell('offer'), without: tell('withoutOffer'), figure: null }];
 }
 
 /** How many figures rest on what. */

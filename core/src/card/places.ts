@@ -27,8 +27,6 @@ export interface PlacedFigure extends Bounds {
   readonly unit: string;
   readonly conditions?: string | undefined;
   readonly source: Source | undefined;
-  /** The checks that rest on it. */
-  readonly asks: readonly string[];
 }
 
 /** What a number or a range stands in, as far as it speaks of that. */
@@ -39,17 +37,17 @@ interface Holder {
 
 function read(card: Card, found: Found): PlacedFigure {
   const { id, place, value, holder, unit: measured } = found;
-  const { keep = 'figure', units, asks } = figureKind(id);
+  const { keep = 'figure', units } = figureKind(id);
   const title = figureTitle(id, found);
   if (keep === 'figure') {
     const figure = value as Figure;
-    return { id, place, title, asks, ...figure, source: card.sources[figure.source] };
+    return { id, place, title, ...figure, source: card.sources[figure.source] };
   }
   const { source, conditions } = (keep === 'range' ? value : holder) as Holder;
   const { from, to } = (keep === 'range' ? value : {}) as { from?: number; to?: number };
   const bounds = keep === 'range' ? { min: from, max: to } : { [keep]: value as number };
   const known = source === undefined ? Object.values(card.sources)[0] : card.sources[source];
-  return { id, place, title, asks, ...bounds, unit: units[0] ?? measured, conditions, source: known };
+  return { id, place, title, ...bounds, unit: units[0] ?? measured, conditions, source: known };
 }
 
 /** In the order of a datasheet: measuring, supply, signals, ports, controller, body. */

@@ -39,6 +39,7 @@ const meta = {
   station: 'levels',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['controller/adc/straight', 'converter/straight'],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, link: AnalogLink): Result[] {

@@ -31,6 +31,14 @@ const meta = {
   station: 'levels',
   breaks: 'fault',
   scope: 'part',
+  reads: [
+    'measures/*/analog/beta',
+    'measures/*/analog/dissipation',
+    'measures/*/analog/gamma',
+    'measures/*/analog/r0',
+    'measures/*/analog/r10',
+    'measures/*/analog/r25',
+  ],
 } as const satisfies CheckMeta;
 
 /** Less even than this share of the best is worth a word. */

@@ -30,6 +30,7 @@ const meta = {
   station: 'levels',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['supplies/*/current/active'],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, link: AnalogLink): Result[] {

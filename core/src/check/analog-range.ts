@@ -22,6 +22,7 @@ const meta = {
   station: 'levels',
   breaks: 'fault',
   scope: 'part',
+  reads: ['controller/adc/reference', 'converter/reference', 'measures/*/analog/high', 'measures/*/analog/low'],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, link: AnalogLink): Result[] {

@@ -21,6 +21,7 @@ const meta = {
   station: 'levels',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['controller/adc/error', 'converter/error'],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, link: AnalogLink): Result[] {

@@ -31,6 +31,7 @@ const meta = {
   station: 'levels',
   breaks: 'caution',
   scope: 'part',
+  reads: ['controller/adc/sourceResistance', 'converter/sourceResistance', 'signals/*/outputResistance'],
 } as const satisfies CheckMeta;
 
 /** Resistance seen from the pin, at its most, Ω; null where nothing is known. */

@@ -39,6 +39,7 @@ const meta = {
   station: 'wiring',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['body/size/height', 'body/size/width'],
 } as const satisfies CheckMeta;
 
 /** Long enough for any part, so that only the way across the board counts. */

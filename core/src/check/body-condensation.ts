@@ -20,6 +20,7 @@ const meta = {
   station: 'need',
   breaks: 'note',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 /** %RH at which every cold night brings dew. */

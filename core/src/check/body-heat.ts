@@ -39,6 +39,7 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['measures/*/range', 'supplies/*/current/active', 'supplies/*/current/idle'],
 } as const satisfies CheckMeta;
 
 /** Quantities that a warm neighbour falsifies. */

@@ -65,30 +65,35 @@ const ambient = {
   station: 'need',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['body/ambient'],
 } as const satisfies CheckMeta;
 const water = {
   id: 'body/water',
   station: 'need',
   breaks: 'fault',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 const lead = {
   id: 'body/lead',
   station: 'need',
   breaks: 'fault',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 const asked = {
   id: 'body/place',
   station: 'need',
   breaks: 'note',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 const wear = {
   id: 'body/wear',
   station: 'need',
   breaks: 'caution',
   scope: 'plan',
+  reads: ['body/wear/life'],
 } as const satisfies CheckMeta;
 
 /** Parts with the place that they are at, where the plan says something about it. */

@@ -23,6 +23,7 @@ const meta = {
   station: 'need',
   breaks: 'caution',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 const AIR = new Set(['air temperature', 'air humidity']);

@@ -20,6 +20,7 @@ const meta = {
   station: 'levels',
   breaks: 'caution',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, net: Net): Result[] {

@@ -41,6 +41,7 @@ const collision = {
   breaks: 'fault',
   scope: 'bus',
   answeredBy: 'scan',
+  reads: ['ports/*/addresses/*/value'],
 } as const satisfies CheckMeta;
 
 const i2c = (circuit: Circuit): BusNode[] => circuit.buses.filter(({ protocol }) => protocol === 'i2c');
@@ -116,6 +117,7 @@ const reserved = {
   breaks: 'fault',
   scope: 'bus',
   answeredBy: 'scan',
+  reads: ['ports/*/addresses/*/value'],
 } as const satisfies CheckMeta;
 
 export const busAddressReserved = {

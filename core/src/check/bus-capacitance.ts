@@ -24,6 +24,7 @@ const meta = {
   station: 'bus',
   breaks: 'note',
   scope: 'bus',
+  reads: ['controller/io/capacitance', 'signals/*/capacitance'],
 } as const satisfies CheckMeta;
 
 /** Nets that are one wire while a channel of a bus switch is on: those joined without a translator. */

@@ -20,6 +20,7 @@ const meta = {
   station: 'bus',
   breaks: 'fault',
   scope: 'bus',
+  reads: ['ports/*/clock'],
 } as const satisfies CheckMeta;
 
 const HZ = (x: number) => quantityOf(x, 'Hz');

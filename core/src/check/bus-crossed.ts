@@ -27,6 +27,7 @@ const meta = {
   station: 'bus',
   breaks: 'fault',
   scope: 'bus',
+  reads: [],
 } as const satisfies CheckMeta;
 
 const PAIRED: ReadonlySet<PinWish['ask']> = new Set(['i2c.sda', 'i2c.scl', 'uart.tx', 'uart.rx', 'spi.in', 'spi.out']);

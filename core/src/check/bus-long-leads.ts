@@ -25,6 +25,7 @@ const meta = {
   station: 'bus',
   breaks: 'caution',
   scope: 'bus',
+  reads: [],
 } as const satisfies CheckMeta;
 
 const M = (x: number) => quantityOf(x, 'm');

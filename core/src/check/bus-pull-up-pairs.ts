@@ -21,6 +21,7 @@ const meta = {
   station: 'bus',
   breaks: 'note',
   scope: 'bus',
+  reads: ['controller/pins/*/fittedPullUp/value', 'signals/*/fittedPullUp/value'],
 } as const satisfies CheckMeta;
 
 /** Those that a maker can take away without a soldering iron. */

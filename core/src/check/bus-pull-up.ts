@@ -53,6 +53,17 @@ const weak = {
   breaks: 'fault',
   scope: 'bus',
   answeredBy: 'edge',
+  reads: [
+    'controller/io/capacitance',
+    'controller/io/leakage',
+    'controller/io/weakPull',
+    'controller/pins/*/fittedPullUp/value',
+    'signals/*/capacitance',
+    'signals/*/fittedPullUp/value',
+    'signals/*/leakage',
+    'translator/pass/onResistance',
+    'translator/pass/threshold',
+  ],
 } as const satisfies CheckMeta;
 
 /** Clock of a bus that states none: standard mode. */
@@ -175,6 +186,13 @@ const strong = {
   standard: true,
   breaks: 'fault',
   scope: 'bus',
+  reads: [
+    'controller/io/sinkCurrent',
+    'controller/io/weakPull',
+    'controller/pins/*/fittedPullUp/value',
+    'signals/*/fittedPullUp/value',
+    'signals/*/sinkCurrent',
+  ],
 } as const satisfies CheckMeta;
 
 /** What one sink has to hold: the line itself, and those that a channel of a bus switch joins with it, at its strongest. */

@@ -20,6 +20,7 @@ const meta = {
   station: 'bus',
   breaks: 'fault',
   scope: 'bus',
+  reads: [],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, bus: BusNode): Result[] {

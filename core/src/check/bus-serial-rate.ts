@@ -24,6 +24,7 @@ const meta = {
   station: 'bus',
   breaks: 'fault',
   scope: 'bus',
+  reads: ['controller/serial/clock', 'ports/*/rate', 'ports/*/rateError'],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, part: PartNode): Result[] {

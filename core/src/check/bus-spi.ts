@@ -27,12 +27,14 @@ const speedMeta = {
   station: 'bus',
   breaks: 'fault',
   scope: 'bus',
+  reads: ['controller/spiSetup', 'ports/*/valid'],
 } as const satisfies CheckMeta;
 const modeMeta = {
   id: 'bus/spi-mode',
   station: 'bus',
   breaks: 'note',
   scope: 'bus',
+  reads: [],
 } as const satisfies CheckMeta;
 
 const portOf = (circuit: Circuit, { part, port }: Member) =>

@@ -28,6 +28,7 @@ const meta = {
   station: 'bus',
   breaks: 'fault',
   scope: 'part',
+  reads: ['ports/*/stretches/longest'],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, member: Member): Result[] {

@@ -26,6 +26,7 @@ const meta = {
   station: 'bus',
   breaks: 'fault',
   scope: 'bus',
+  reads: ['measures/*/coarser/*/conversion', 'measures/*/conversion', 'ports/*/reading/bytes'],
 } as const satisfies CheckMeta;
 
 /** Clocks of a byte - on I²C with its acknowledge - and of start and stop. */

@@ -31,6 +31,7 @@ const meta = {
   station: 'pins',
   breaks: 'caution',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, part: PartNode): Result[] {

@@ -1,4 +1,5 @@
 import { legsIn } from '../plan/helpers.ts';
+import type { Supply } from '../card/card-shape.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { contactLoads, onContact, type ContactLoad } from '../circuit/contact.ts';
@@ -9,6 +10,8 @@ import { keyOf } from '../plan/ref.ts';
 /** What is said here, by the data that it takes. */
 export interface DriveContactSays {
   readonly currentMoment: null;
+  readonly voltageWord: null;
+  readonly currentWord: null;
   readonly broken: { load: Text; relay: Text; what: Text; at: Quantity; most: Quantity };
   readonly whileRelayOff: null;
   readonly whileRelay: null;
@@ -45,6 +48,15 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'plan',
+  reads: [
+    'contact/alternating/current',
+    'contact/alternating/voltage',
+    'contact/direct/current',
+    'contact/direct/voltage',
+    'contact/inrush',
+    'ports/*/inductance',
+    'supplies/*/current/active',
+  ],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V');
@@ -57,93 +69,102 @@ export const switchesElse = (circuit: Circuit, needs: readonly string[]): boolea
       needs.includes(need.id) && need.kind !== 'sense' && need.kind !== 'trigger' && need.service === 'switching',
   );
 
-function rated(circuit: Circuit, found: ContactLoad): Result[] {
-  const { load, relay, contact, supply, port, closed } = found;
+/** What a contact is asked for, and what it may switch. */
+interface Rated {
+  readonly volts: number;
+  readonly mostVolts: number;
+  readonly amps: number;
+  /** Of its card. */
+  readonly rated: number;
+  readonly mostAmps: number;
+  readonly surge: number;
+  readonly mostSurge: number;
+}
+
+function ratingOf(circuit: Circuit, { load, contact, supply }: ContactLoad, own: Supply): Rated {
   const feed = circuit.feeds.get(keyOf(load.id, supply));
+  const amps = toInterval(own.current.active).max;
+  const rated = toInterval(contact.direct.current).min;
+  return {
+    volts: feed?.voltage?.max ?? toInterval(own.range).max,
+    mostVolts: toInterval(contact.direct.voltage).max,
+    amps,
+    rated,
+    mostAmps: rated * circuit.plan.rules.derating,
+    surge: Math.max(amps, own.current.peak ? toInterval(own.current.peak).max : 0),
+    mostSurge: contact.inrush ? toInterval(contact.inrush).min : rated,
+  };
+}
+
+function rated(circuit: Circuit, found: ContactLoad): Result[] {
+  const { load, relay, contact, supply, closed } = found;
   const own = load.card.supplies.find(({ id }) => id === supply);
   if (!own) return [];
   const { derating } = circuit.plan.rules;
-  const volts = feed?.voltage?.max ?? toInterval(own.range).max;
-  const amps = toInterval(own.current.active).max;
-  const surge = Math.max(amps, own.current.peak ? toInterval(own.current.peak).max : 0);
-  const [mostVolts, rated] = [toInterval(contact.direct.voltage).max, toInterval(contact.direct.current).min];
-  const mostAmps = rated * derating;
-  const mostSurge = contact.inrush ? toInterval(contact.inrush).min : rated;
+  const of = ratingOf(circuit, found, own);
+  const { volts, mostVolts, amps, mostAmps, surge, mostSurge } = of;
   const lines = [
-    { what: 'voltage', at: volts, most: mostVolts, unit: 'V' },
-    { what: 'current', at: amps, most: mostAmps, unit: 'A' },
-    { what: tell('currentMoment'), at: surge, most: mostSurge, unit: 'A' },
+    { harms: true, what: tell('voltageWord'), at: volts, most: mostVolts, unit: 'V' },
+    { harms: false, what: tell('currentWord'), at: amps, most: mostAmps, unit: 'A' },
+    { harms: false, what: tell('currentMoment'), at: surge, most: mostSurge, unit: 'A' },
   ] as const;
   const [tightest] = lines.toSorted((a, b) => (a.most - a.at) / a.most - (b.most - b.at) / b.most);
   if (!tightest) return [];
-  const broken = tightest.at > tightest.most;
-  const say = (x: number) => quantityOf(x, tightest.unit);
-  const rests = [
-    [relay.card.id, contact.direct.current.source],
-    [load.card.id, own.current.active.source],
-  ] as const;
-  const inductance = load.card.ports.find(({ id }) => id === port)?.inductance;
-  const diode = legsIn(circuit.plan, 'coil-diode').some((leg) => leg.part === load.id);
+  const { at, most, unit } = tightest;
+  const names = { load: load.label, relay: relay.label };
   return [
     result(circuit, meta, {
       subjects: [relay.id, load.id],
-      severity: broken ? (tightest.what === 'voltage' ? 'danger' : 'fault') : null,
-      measured: tightest.at,
-      limit: tightest.most,
-      unit: tightest.unit,
-      margin: tightest.most - tightest.at,
-      message: broken
-        ? tell('broken', {
-            load: load.label,
-            relay: relay.label,
-            what: tightest.what,
-            at: say(tightest.at),
-            most: say(tightest.most),
-          })
-        : tell('holds', {
-            relay: relay.label,
-            load: load.label,
-            closed: closed ? tell('whileRelayOff') : tell('whileRelay'),
-            volts: V(volts),
-            mostVolts: V(mostVolts),
-            amps: A(amps),
-            mostAmps: A(mostAmps),
-          }),
+      severity: at > most ? (tightest.harms ? 'danger' : 'fault') : null,
+      measured: at,
+      limit: most,
+      unit,
+      margin: most - at,
+      message:
+        at > most
+          ? tell('broken', { ...names, what: tightest.what, at: quantityOf(at, unit), most: quantityOf(most, unit) })
+          : tell('holds', {
+              ...names,
+              closed: closed ? tell('whileRelayOff') : tell('whileRelay'),
+              volts: V(volts),
+              mostVolts: V(mostVolts),
+              amps: A(amps),
+              mostAmps: A(mostAmps),
+            }),
       meaning: tell('meaning'),
-      workings: [
-        {
-          name: tell('voltage'),
-          sum: tell('direct', { volts: V(volts), mostVolts: V(mostVolts) }),
-          value: volts,
-          unit: 'V',
-        },
-        {
-          name: tell('current'),
-          sum: tell('words', { amps: A(amps), rated: A(rated), derating }),
-          value: amps,
-          unit: 'A',
-        },
-        {
-          name: tell('moment'),
-          sum: tell('words2', { surge: A(surge), mostSurge: A(mostSurge) }),
-          value: surge,
-          unit: 'A',
-        },
+      workings: ratingWorkings(of, derating),
+      rests: [
+        [relay.card.id, contact.direct.current.source],
+        [load.card.id, own.current.active.source],
       ],
-      rests,
     }),
-    ...(inductance
-      ? [
-          result(circuit, meta, {
-            subjects: [load.id],
-            aspect: 'diode',
-            severity: diode ? null : 'caution',
-            message: diode ? tell('diode', { load: load.label }) : tell('coilOrMotorContact', { load: load.label }),
-            meaning: tell('contactsDieArcsSome'),
-            rests: [[load.card.id, inductance.source]],
-          }),
-        ]
-      : []),
+    ...arc(circuit, found),
+  ];
+}
+
+const ratingWorkings = (
+  { volts, mostVolts, amps, rated: plain, surge, mostSurge }: Rated,
+  derating: number,
+): Result['workings'] => [
+  { name: tell('voltage'), sum: tell('direct', { volts: V(volts), mostVolts: V(mostVolts) }), value: volts, unit: 'V' },
+  { name: tell('current'), sum: tell('words', { amps: A(amps), rated: A(plain), derating }), value: amps, unit: 'A' },
+  { name: tell('moment'), sum: tell('words2', { surge: A(surge), mostSurge: A(mostSurge) }), value: surge, unit: 'A' },
+];
+
+/** A coil or motor on a contact draws an arc when it opens, unless a diode takes the current over. */
+function arc(circuit: Circuit, { load, port }: ContactLoad): Result[] {
+  const inductance = load.card.ports.find(({ id }) => id === port)?.inductance;
+  if (!inductance) return [];
+  const diode = legsIn(circuit.plan, 'coil-diode').some((leg) => leg.part === load.id);
+  return [
+    result(circuit, meta, {
+      subjects: [load.id],
+      aspect: 'diode',
+      severity: diode ? null : 'caution',
+      message: diode ? tell('diode', { load: load.label }) : tell('coilOrMotorContact', { load: load.label }),
+      meaning: tell('contactsDieArcsSome'),
+      rests: [[load.card.id, inductance.source]],
+    }),
   ];
 }
 

@@ -37,6 +37,7 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['diode/current', 'diode/reverse'],
 } as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');

@@ -29,6 +29,7 @@ const meta = {
   station: 'pins',
   breaks: 'danger',
   scope: 'part',
+  reads: ['driver/switchOff', 'driver/voltage', 'ports/*/inductance'],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V');

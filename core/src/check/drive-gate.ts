@@ -22,6 +22,7 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['controller/io/outputHigh', 'driver/gate'],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, net: Net, gate: NetEnd): Result[] {

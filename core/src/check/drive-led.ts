@@ -31,6 +31,7 @@ const meta = {
   station: 'pins',
   breaks: 'danger',
   scope: 'part',
+  reads: ['controller/pinCurrent/recommended', 'ports/*/forward/current', 'ports/*/forward/voltage'],
 } as const satisfies CheckMeta;
 
 const R = (x: number) => quantityOf(x, 'Ω');

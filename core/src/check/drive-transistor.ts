@@ -49,6 +49,16 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'part',
+  reads: [
+    'controller/pinCurrent/recommended',
+    'driver/bipolar/base',
+    'driver/bipolar/saturation',
+    'driver/current',
+    'driver/onResistance',
+    'driver/thermal/limit',
+    'driver/thermal/toAir',
+    'supplies/*/current/active',
+  ],
 } as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');

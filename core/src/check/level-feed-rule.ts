@@ -23,6 +23,7 @@ const meta = {
   breaks: 'note',
   scope: 'part',
   houseRule: true,
+  reads: ['supplies/*/range'],
 } as const satisfies CheckMeta;
 
 /** Rails nearer than this share to a voltage count as being of it. */

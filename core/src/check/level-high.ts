@@ -31,6 +31,20 @@ const meta = {
   station: 'levels',
   breaks: 'fault',
   scope: 'part',
+  reads: [
+    'controller/io/inputHigh',
+    'controller/io/leakage',
+    'controller/io/outputHigh',
+    'controller/io/outputLoad',
+    'controller/pins/*/fittedPullUp/value',
+    'signals/*/fittedPullDown',
+    'signals/*/fittedPullUp/value',
+    'signals/*/inputHigh',
+    'signals/*/leakage',
+    'signals/*/outputHigh',
+    'signals/*/outputLoad',
+    'signals/*/outputResistance',
+  ],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 3);

@@ -27,6 +27,15 @@ const meta = {
   station: 'levels',
   breaks: 'fault',
   scope: 'part',
+  reads: [
+    'controller/io/inputLow',
+    'controller/io/outputLoad',
+    'controller/io/outputLow',
+    'signals/*/inputLow',
+    'signals/*/outputLoad',
+    'signals/*/outputLow',
+    'signals/*/outputResistance',
+  ],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 3);

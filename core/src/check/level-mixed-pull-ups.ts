@@ -30,6 +30,7 @@ const meta = {
   breaks: 'danger',
   scope: 'part',
   answeredBy: 'rest',
+  reads: ['controller/io/absoluteMax', 'signals/*/absoluteMax', 'signals/*/fittedPullUp/value'],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 3);

@@ -24,6 +24,7 @@ const meta = {
   breaks: 'fault',
   scope: 'part',
   answeredBy: 'rest',
+  reads: ['controller/io/weakPull'],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, net: Net): Result[] {

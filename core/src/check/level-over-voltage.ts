@@ -31,6 +31,14 @@ const meta = {
   station: 'levels',
   breaks: 'danger',
   scope: 'part',
+  reads: [
+    'controller/io/absoluteMax',
+    'controller/io/outputHigh',
+    'controller/pins/*/fittedPullUp/value',
+    'signals/*/absoluteMax',
+    'signals/*/fittedPullUp/value',
+    'signals/*/outputHigh',
+  ],
 } as const satisfies CheckMeta;
 
 interface Peak {

@@ -19,6 +19,7 @@ const meta = {
   station: 'levels',
   breaks: 'fault',
   scope: 'part',
+  reads: [],
 } as const satisfies CheckMeta;
 
 export const levelTranslatedTwice = {

@@ -41,6 +41,7 @@ const meta = {
   station: 'levels',
   breaks: 'fault',
   scope: 'part',
+  reads: ['translator/clock'],
 } as const satisfies CheckMeta;
 
 type Translator = NonNullable<PartNode['card']['translator']>;

@@ -45,6 +45,12 @@ const meta = {
   station: 'levels',
   breaks: 'danger',
   scope: 'part',
+  reads: [
+    'controller/io/absoluteMax',
+    'signals/*/absoluteMax',
+    'signals/*/fittedPullUp/value',
+    'signals/*/unpoweredMax',
+  ],
 } as const satisfies CheckMeta;
 
 /** What a protection diode drops at a milliampere, V. */

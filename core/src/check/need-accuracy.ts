@@ -1,3 +1,6 @@
+import type { Measure } from '../card/measure.ts';
+import type { Circuit, PartNode } from '../circuit/model.ts';
+import type { SenseNeed } from '../plan/plan.ts';
 import { add } from '../quantity/sum.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { servants, span } from './need-words.ts';
@@ -34,94 +37,99 @@ const accuracyMeta = {
   station: 'need',
   breaks: 'fault',
   scope: 'plan',
+  reads: [
+    'measures/*/accuracy/*/error',
+    'measures/*/analog/low',
+    'measures/*/analog/r10',
+    'measures/*/analog/r25',
+    'measures/*/driftPerYear/value',
+  ],
 } as const satisfies CheckMeta;
 
 export const needAccuracy = {
   meta: accuracyMeta,
   run: (circuit) =>
-    circuit.plan.needs.flatMap((need): Result[] => {
-      if (need.kind !== 'sense') return [];
-      return servants(circuit, need.id).flatMap((part) => {
-        const measure = measureFor(part.card, need);
-        if (!measure) return [];
-        const gap = unstated(measure, need);
-        const sum = errorOver(part.card, measure, need, circuit.plan.lifeYears, frontOf(circuit, part, measure));
-        const subjects = [need.id, part.id];
-        const wanted = quantityOf(need.accuracy, need.unit);
-        if (!sum) {
-          return [
-            result(circuit, accuracyMeta, {
-              subjects,
-              severity: 'fault',
-              limit: need.accuracy,
-              unit: need.unit,
-              message: tell('cardStatesNoAccuracy', { part: part.label, span: span({ ...need, ...gap }), wanted }),
-              meaning: tell('meaning'),
-            }),
-          ];
-        }
-        const margin = need.accuracy - sum.total;
-        const years = circuit.plan.lifeYears;
-        return [
-          result(circuit, accuracyMeta, {
-            subjects,
-            severity: margin < -1e-9 ? 'fault' : null,
-            measured: sum.total,
-            limit: need.accuracy,
-            unit: need.unit,
-            margin,
-            message: tell('withinWorstOverYears', {
-              part: part.label,
-              total: quantityOf(sum.total, need.unit),
-              span: span(need),
-              years,
-              rss: quantityOf(sum.rss, need.unit),
-              wanted,
-              margin: margin < -1e-9 ? (sum.rss <= need.accuracy ? tell('whichUsualNotSure') : '') : tell('met'),
-            }),
-            meaning: tell('accuracyOftenPrintedBest'),
-            workings: [
-              {
-                name: tell('errorFrom', { from: sum.worst.from, to: sum.worst.to, unit: need.unit }),
-                sum: sum.worst.conditions ?? term('fromCard'),
-                value: sum.error,
-                unit: need.unit,
-              },
-              {
-                name: tell('drift'),
-                sum: tell('year', { driftPerYear: quantityOf(measure.driftPerYear?.value ?? 0, need.unit), years }),
-                value: sum.drift,
-                unit: need.unit,
-              },
-              ...(sum.chain?.terms ?? []).map((of) => ({
-                name: of.name,
-                sum: of.sum,
-                value: of.error,
-                unit: need.unit,
-              })),
-              {
-                name: term('togetherTheirWorst'),
-                sum: add(
-                  ...[sum.error, sum.drift, ...(sum.chain?.terms ?? []).map(({ error }) => error)].map((v) =>
-                    quantityOf(v, need.unit),
-                  ),
-                ),
-                value: sum.total,
-                unit: need.unit,
-              },
-              {
-                name: term('asIndependentErrors'),
-                sum: term('rootSumSquares'),
-                value: sum.rss,
-                unit: need.unit,
-              },
-            ],
-            rests: [
-              [part.card.id, sum.worst.source],
-              [part.card.id, measure.driftPerYear?.source],
-            ],
-          }),
-        ];
-      });
-    }),
+    circuit.plan.needs.flatMap((need): Result[] =>
+      need.kind === 'sense' ? servants(circuit, need.id).flatMap((part) => accuracyOf(circuit, need, part)) : [],
+    ),
 } satisfies Check;
+
+function accuracyOf(circuit: Circuit, need: SenseNeed, part: PartNode): Result[] {
+  const measure = measureFor(part.card, need);
+  if (!measure) return [];
+  const sum = errorOver(part.card, measure, need, circuit.plan.lifeYears, frontOf(circuit, part, measure));
+  return [sum ? together(circuit, need, part, measure, sum) : nothingStated(circuit, need, part, measure)];
+}
+
+const nothingStated = (circuit: Circuit, need: SenseNeed, part: PartNode, measure: Measure): Result =>
+  result(circuit, accuracyMeta, {
+    subjects: [need.id, part.id],
+    severity: 'fault',
+    limit: need.accuracy,
+    unit: need.unit,
+    message: tell('cardStatesNoAccuracy', {
+      part: part.label,
+      span: span({ ...need, ...unstated(measure, need) }),
+      wanted: quantityOf(need.accuracy, need.unit),
+    }),
+    meaning: tell('meaning'),
+  });
+
+type ErrorSum = NonNullable<ReturnType<typeof errorOver>>;
+
+function together(circuit: Circuit, need: SenseNeed, part: PartNode, measure: Measure, sum: ErrorSum): Result {
+  const years = circuit.plan.lifeYears;
+  const margin = need.accuracy - sum.total;
+  const isUsual = sum.rss <= need.accuracy;
+  return result(circuit, accuracyMeta, {
+    subjects: [need.id, part.id],
+    severity: margin < -1e-9 ? 'fault' : null,
+    measured: sum.total,
+    limit: need.accuracy,
+    unit: need.unit,
+    margin,
+    message: tell('withinWorstOverYears', {
+      part: part.label,
+      total: quantityOf(sum.total, need.unit),
+      span: span(need),
+      years,
+      rss: quantityOf(sum.rss, need.unit),
+      wanted: quantityOf(need.accuracy, need.unit),
+      margin: margin < -1e-9 ? (isUsual ? tell('whichUsualNotSure') : '') : tell('met'),
+    }),
+    meaning: tell('accuracyOftenPrintedBest'),
+    workings: errorWorkings(need.unit, measure, sum, years),
+    rests: [
+      [part.card.id, sum.worst.source],
+      [part.card.id, measure.driftPerYear?.source],
+    ],
+  });
+}
+
+/** The error of the sheet, the drift, what the way to the number adds, and all of it together. */
+function errorWorkings(unit: string, measure: Measure, sum: ErrorSum, years: number): Result['workings'] {
+  const terms = sum.chain?.terms ?? [];
+  const errors = [sum.error, sum.drift, ...terms.map(({ error }) => error)];
+  return [
+    {
+      name: tell('errorFrom', { from: sum.worst.from, to: sum.worst.to, unit }),
+      sum: sum.worst.conditions ?? term('fromCard'),
+      value: sum.error,
+      unit,
+    },
+    {
+      name: tell('drift'),
+      sum: tell('year', { driftPerYear: quantityOf(measure.driftPerYear?.value ?? 0, unit), years }),
+      value: sum.drift,
+      unit,
+    },
+    ...terms.map((of) => ({ name: of.name, sum: of.sum, value: of.error, unit })),
+    {
+      name: term('togetherTheirWorst'),
+      sum: add(...errors.map((error) => quantityOf(error, unit))),
+      value: sum.total,
+      unit,
+    },
+    { name: term('asIndependentErrors'), sum: term('rootSumSquares'), value: sum.rss, unit },
+  ];
+}

@@ -21,6 +21,7 @@ const meta = {
   station: 'need',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['measures/*/coarser/*/conversion', 'measures/*/conversion', 'measures/*/interval'],
 } as const satisfies CheckMeta;
 
 const warmUpMeta = {
@@ -28,6 +29,7 @@ const warmUpMeta = {
   station: 'need',
   breaks: 'note',
   scope: 'plan',
+  reads: ['measures/*/warmUp'],
 } as const satisfies CheckMeta;
 
 export const needInterval = {

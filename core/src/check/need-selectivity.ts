@@ -18,6 +18,7 @@ const meta = {
   station: 'need',
   breaks: 'note',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 export const needSelectivity = {

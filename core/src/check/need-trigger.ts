@@ -30,6 +30,7 @@ const meta = {
   station: 'need',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['controller/adc/error', 'measures/*/resolution/value'],
 } as const satisfies CheckMeta;
 
 /** Steps of the reading that the hysteresis should span, so that one flickering digit sets nothing off twice. */

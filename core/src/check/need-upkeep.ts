@@ -33,6 +33,7 @@ const selfMeta = {
   station: 'need',
   breaks: 'caution',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 const eventMeta = {
@@ -40,6 +41,7 @@ const eventMeta = {
   station: 'need',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['measures/*/holds'],
 } as const satisfies CheckMeta;
 
 const burnMeta = {
@@ -47,6 +49,7 @@ const burnMeta = {
   station: 'bring-up',
   breaks: 'note',
   scope: 'plan',
+  reads: ['measures/*/burnIn'],
 } as const satisfies CheckMeta;
 
 function selfCalibration(circuit: Circuit, part: PartNode, need: SenseNeed): Result[] {

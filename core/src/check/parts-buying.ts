@@ -30,18 +30,21 @@ const budget = {
   station: 'parts',
   breaks: 'caution',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 const arrival = {
   id: 'parts/arrival',
   station: 'parts',
   breaks: 'caution',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 const solder = {
   id: 'parts/solder',
   station: 'parts',
   breaks: 'caution',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 /** What is to be bought, leads by their packs. */

@@ -37,6 +37,13 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'part',
+  reads: [
+    'controller/io/leakage',
+    'signals/*/fittedPullDown',
+    'signals/*/inputHigh',
+    'signals/*/inputLow',
+    'signals/*/leakage',
+  ],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V');

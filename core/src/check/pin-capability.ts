@@ -29,6 +29,7 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, wish: PinWish): Result[] {

@@ -36,6 +36,12 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'part',
+  reads: [
+    'controller/currentGroups/*/limit',
+    'controller/pinCurrent/absolute',
+    'controller/pinCurrent/recommended',
+    'signals/*/fittedPullDown',
+  ],
 } as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');

@@ -22,6 +22,7 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 /** The same for the inputs of a converter. */

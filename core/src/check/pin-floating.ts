@@ -18,6 +18,7 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, part: PartNode): Result[] {

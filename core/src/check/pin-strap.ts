@@ -35,6 +35,7 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['controller/io/inputHigh', 'controller/io/inputLow'],
 } as const satisfies CheckMeta;
 
 interface Boot {

@@ -34,6 +34,7 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['controller/pwmGroups/*/fixed', 'ports/*/frequency'],
 } as const satisfies CheckMeta;
 
 const Hz = (x: number) => quantityOf(x, 'Hz');

@@ -22,6 +22,7 @@ const meta = {
   station: 'pins',
   breaks: 'fault',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 /** Lines on which every edge counts. */

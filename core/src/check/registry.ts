@@ -18,6 +18,7 @@ import { busTimeCheck } from './bus-time.ts';
 import { driveContact } from './drive-contact.ts';
 import { driveDiode } from './drive-diode.ts';
 import { driveFlyback } from './drive-flyback.ts';
+import { driveGain } from './drive-gain.ts';
 import { driveLed } from './drive-led.ts';
 import { driveTransistor } from './drive-transistor.ts';
 import { levelFeedRule } from './level-feed-rule.ts';
@@ -137,6 +138,7 @@ export const CHECKS = [
   pinWake,
   driveLed,
   driveTransistor,
+  driveGain,
   driveGate,
   driveFlyback,
   driveDiode,

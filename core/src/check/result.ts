@@ -1,3 +1,4 @@
+import type { FigureId } from '../card/figures.ts';
 import type { Message, Sum, Text } from '../quantity/message.ts';
 import type { Hazard } from '../circuit/cautions.ts';
 import type { Circuit } from '../circuit/model.ts';
@@ -113,6 +114,8 @@ export interface CheckMeta {
   readonly station: StationId;
   /** Set where the limit is a published standard’s, so that a result without a card’s figure rests on that. */
   readonly standard?: true;
+  /** Figures of cards that it rests on at first hand: held by a test to what its results name. */
+  readonly reads: readonly FigureId[];
   /** The severity of a broken rule; some checks grade further. */
   readonly breaks: Severity;
 }

@@ -19,6 +19,7 @@ const meta = {
   station: 'wiring',
   breaks: 'note',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 export const safetyHazard = {

@@ -42,6 +42,7 @@ const meta = {
   station: 'power',
   breaks: 'danger',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 4);

@@ -21,6 +21,7 @@ const meta = {
   station: 'power',
   breaks: 'danger',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, part: PartNode): Result[] {

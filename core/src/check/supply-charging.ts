@@ -1,5 +1,6 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
+import type { Cells } from '../card/power.ts';
 import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { airAt } from '../physics/heat.ts';
 import { CHARGE_ENDS, CHARGE_SHARE, PANEL_SHARE, USUAL_CHARGE, WORST_SUN } from '../standard/common-practice.ts';
@@ -43,12 +44,14 @@ const chargeMeta = {
   station: 'power',
   breaks: 'danger',
   scope: 'plan',
+  reads: ['charger/current', 'rails/*/cells/charge'],
 } as const satisfies CheckMeta;
 const sunMeta = {
   id: 'supply/solar',
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['rails/*/panel/power'],
 } as const satisfies CheckMeta;
 
 type Charger = NonNullable<Card['charger']>;
@@ -64,97 +67,111 @@ function judgeCharge(circuit: Circuit, part: PartNode, charger: Charger): Result
   const rail = cellsOf(circuit, part, charger);
   const cells = rail?.offer.cells;
   if (!rail || !circuit.feeds.get(keyOf(part.id, charger.from))?.rail) return [];
-  const label = circuit.parts.get(rail.part)?.label ?? rail.part;
+  const charging: Charging = {
+    circuit,
+    part,
+    charger,
+    rail,
+    label: circuit.parts.get(rail.part)?.label ?? rail.part,
+    rests: [
+      [part.card.id, charger.current.source],
+      [circuit.parts.get(rail.part)?.card.id ?? '', cells?.charge?.source],
+    ],
+  };
+  if (!cells || cells.chemistry === 'primary') return [notToBeCharged(charging, cells)];
+  return [howFast(charging, cells), howCold(charging, cells), ...(charger.shares ? [] : [inUse(charging)])];
+}
+
+/** A charger and what it charges. */
+interface Charging {
+  readonly circuit: Circuit;
+  readonly part: PartNode;
+  readonly charger: Charger;
+  readonly rail: Rail;
+  readonly label: Text;
+  readonly rests: readonly (readonly [card: string, source: string | undefined])[];
+}
+
+const notToBeCharged = ({ circuit, part, rail, label, rests }: Charging, cells: Cells | undefined): Result =>
+  result(circuit, chargeMeta, {
+    subjects: [part.id, rail.ref],
+    severity: 'danger',
+    message: cells
+      ? tell('cells', { part: part.label, label })
+      : tell('chargesIntoBehindWhich', { part: part.label, rail: rail.label }),
+    meaning: tell('meaning'),
+    rests,
+  });
+
+function howFast({ circuit, part, charger, rail, label, rests }: Charging, cells: Cells): Result {
   const amps = toInterval(charger.current).max;
-  const rests = [
-    [part.card.id, charger.current.source],
-    [circuit.parts.get(rail.part)?.card.id ?? '', cells?.charge?.source],
-  ] as const;
-  if (!cells || cells.chemistry === 'primary')
-    return [
-      result(circuit, chargeMeta, {
-        subjects: [part.id, rail.ref],
-        severity: 'danger',
-        message: cells
-          ? tell('cells', { part: part.label, label })
-          : tell('chargesIntoBehindWhich', { part: part.label, rail: rail.label }),
-        meaning: tell('meaning'),
-        rests,
-      }),
-    ];
   const most = cells.charge ? toInterval(cells.charge).min : (toInterval(cells.capacity).min / 3600) * USUAL_CHARGE;
+  const data = { part: part.label, label, amps: A(amps), most: A(most) };
+  return result(circuit, chargeMeta, {
+    subjects: [part.id, rail.ref],
+    severity: amps > most ? 'danger' : null,
+    measured: amps,
+    limit: most,
+    unit: 'A',
+    margin: most - amps,
+    assumed: !cells.charge,
+    message: amps > most ? tell('chargesMostStandsGets', data) : tell('holds', data),
+    meaning: tell('cellChargedTooFast'),
+    workings: [
+      { name: tell('charges'), sum: term('fromCard2'), value: amps, unit: 'A' },
+      {
+        name: tell('mayBe'),
+        sum: cells.charge ? tell('fromCardCells') : tell('halfCapacityHourUsual'),
+        value: most,
+        unit: 'A',
+      },
+    ],
+    rests,
+  });
+}
+
+function howCold({ circuit, part, charger, rail, label, rests }: Charging, cells: Cells): Result {
   const air = airAt(circuit, part.id, { from: 20, to: 20 }).from;
   const frozen = cells.chemistry === 'lithium' && air < 0 && !charger.feelsCold;
+  const feelsCold = charger.feelsCold ? tell('onlyWhileNotFrozen') : tell('above', { air: quantityOf(air, '°C') });
+  return result(circuit, chargeMeta, {
+    subjects: [part.id, rail.ref],
+    aspect: 'cold',
+    severity: frozen ? 'danger' : null,
+    measured: air,
+    limit: 0,
+    unit: '°C',
+    margin: air,
+    ranked: false,
+    message: frozen
+      ? tell('frozen', { air: quantityOf(air, '°C'), part: part.label, label })
+      : tell('charges2', { part: part.label, label, feelsCold }),
+    meaning: tell('belowFreezingLithiumSettles'),
+    rests,
+  });
+}
+
+/** A charger that does not feed the load past the cell cannot tell a full one from one that is drawn on. */
+function inUse({ circuit, part, charger, rail, rests }: Charging): Result {
   const out = (part.card.rails ?? []).flatMap(({ id, from }) =>
     from?.supply === charger.into ? (circuit.rails.get(keyOf(part.id, id)) ?? []) : [],
   );
   const load = out.reduce((sum, { typical }) => sum + typical, 0);
-  const ends = amps * CHARGE_ENDS;
-  return [
-    result(circuit, chargeMeta, {
-      subjects: [part.id, rail.ref],
-      severity: amps > most ? 'danger' : null,
-      measured: amps,
-      limit: most,
-      unit: 'A',
-      margin: most - amps,
-      assumed: !cells.charge,
-      message:
-        amps > most
-          ? tell('chargesMostStandsGets', { part: part.label, label, amps: A(amps), most: A(most) })
-          : tell('holds', { part: part.label, label, amps: A(amps), most: A(most) }),
-      meaning: tell('cellChargedTooFast'),
-      workings: [
-        { name: tell('charges'), sum: term('fromCard2'), value: amps, unit: 'A' },
-        {
-          name: tell('mayBe'),
-          sum: cells.charge ? tell('fromCardCells') : tell('halfCapacityHourUsual'),
-          value: most,
-          unit: 'A',
-        },
-      ],
-      rests,
-    }),
-    result(circuit, chargeMeta, {
-      subjects: [part.id, rail.ref],
-      aspect: 'cold',
-      severity: frozen ? 'danger' : null,
-      measured: air,
-      limit: 0,
-      unit: '°C',
-      margin: air,
-      ranked: false,
-      message: frozen
-        ? tell('frozen', { air: quantityOf(air, '°C'), part: part.label, label })
-        : tell('charges2', {
-            part: part.label,
-            label,
-            feelsCold: charger.feelsCold ? tell('onlyWhileNotFrozen') : tell('above', { air: quantityOf(air, '°C') }),
-          }),
-      meaning: tell('belowFreezingLithiumSettles'),
-      rests,
-    }),
-    ...(charger.shares
-      ? []
-      : [
-          result(circuit, chargeMeta, {
-            subjects: [part.id, rail.ref],
-            aspect: 'in use',
-            severity: load > ends ? 'caution' : null,
-            measured: load,
-            limit: ends,
-            unit: 'A',
-            margin: ends - load,
-            ranked: false,
-            message:
-              load > ends
-                ? tell('buildTakesWhileCharges', { load: A(load), part: part.label, ends: A(ends) })
-                : tell('buildTakesWhileCharges2', { load: A(load), part: part.label, ends: A(ends) }),
-            meaning: tell('chargerThisKindTakes'),
-            rests,
-          }),
-        ]),
-  ];
+  const ends = toInterval(charger.current).max * CHARGE_ENDS;
+  const data = { load: A(load), part: part.label, ends: A(ends) };
+  return result(circuit, chargeMeta, {
+    subjects: [part.id, rail.ref],
+    aspect: 'in use',
+    severity: load > ends ? 'caution' : null,
+    measured: load,
+    limit: ends,
+    unit: 'A',
+    margin: ends - load,
+    ranked: false,
+    message: load > ends ? tell('buildTakesWhileCharges', data) : tell('buildTakesWhileCharges2', data),
+    meaning: tell('chargerThisKindTakes'),
+    rests,
+  });
 }
 
 function judgeSun(circuit: Circuit, part: PartNode, charger: Charger): Result[] {

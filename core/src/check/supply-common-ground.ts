@@ -20,6 +20,7 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 const isSource = ({ card }: PartNode): boolean => (card.rails ?? []).some((rail) => !rail.from);

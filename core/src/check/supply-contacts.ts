@@ -30,6 +30,7 @@ const meta = {
   station: 'power',
   breaks: 'caution',
   scope: 'plan',
+  reads: ['supplies/*/current/active', 'supplies/*/current/peak'],
 } as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');

@@ -21,6 +21,7 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['rails/*/cells/cutOff', 'rails/*/cells/protection/cutsAt', 'supplies/*/range'],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V');

@@ -38,6 +38,14 @@ const meta = {
   station: 'power',
   breaks: 'caution',
   scope: 'plan',
+  reads: [
+    'controller/brownOut',
+    'rails/*/ownLoad/peak',
+    'rails/*/reserve',
+    'rails/*/response',
+    'supplies/*/capacitance',
+    'supplies/*/current/peak',
+  ],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 3);

@@ -28,6 +28,7 @@ const meta = {
   breaks: 'fault',
   scope: 'plan',
   answeredBy: 'voltage',
+  reads: ['rails/*/from/dropout', 'rails/*/voltage'],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V', 4);

@@ -26,6 +26,7 @@ const meta = {
   station: 'power',
   breaks: 'caution',
   scope: 'plan',
+  reads: ['rails/*/cells/fuse', 'rails/*/cells/resistance'],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, rail: Rail): Result[] {

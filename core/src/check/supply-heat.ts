@@ -27,6 +27,12 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: [
+    'rails/*/from/quiescent',
+    'rails/*/from/thermal/limit',
+    'rails/*/from/thermal/toAir',
+    'rails/*/from/thermal/toCase',
+  ],
 } as const satisfies CheckMeta;
 
 const W = (x: number) => quantityOf(x, 'W');

@@ -28,6 +28,7 @@ const meta = {
   standard: true,
   breaks: 'caution',
   scope: 'plan',
+  reads: ['supplies/*/absoluteMax'],
 } as const satisfies CheckMeta;
 
 /** Leads from this on swing, m. */

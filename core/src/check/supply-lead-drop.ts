@@ -30,6 +30,7 @@ const meta = {
   breaks: 'caution',
   scope: 'plan',
   answeredBy: 'voltage',
+  reads: ['supplies/*/current/active'],
 } as const satisfies CheckMeta;
 
 const V = (x: number) => quantityOf(x, 'V');

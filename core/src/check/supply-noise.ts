@@ -20,6 +20,7 @@ const meta = {
   station: 'power',
   breaks: 'caution',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 const isCoil = ({ card }: PartNode): boolean => card.ports.some(({ protocol }) => protocol === 'coil');

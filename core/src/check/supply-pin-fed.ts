@@ -25,6 +25,7 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'part',
+  reads: ['controller/pinCurrent/absolute', 'controller/pinCurrent/recommended'],
 } as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');

@@ -26,6 +26,7 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'part',
+  reads: ['controller/io/outputLoad', 'controller/io/outputLow', 'controller/pinCurrent/recommended'],
 } as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');

@@ -27,6 +27,7 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'part',
+  reads: [],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, feed: Feed): Result[] {

@@ -35,6 +35,22 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: [
+    'controller/io/absoluteMax',
+    'controller/io/inputHigh',
+    'controller/io/inputLow',
+    'controller/io/outputHigh',
+    'controller/io/outputLow',
+    'rails/*/limit',
+    'rails/*/voltage',
+    'signals/*/absoluteMax',
+    'signals/*/inputHigh',
+    'signals/*/inputLow',
+    'signals/*/outputHigh',
+    'signals/*/outputLow',
+    'supplies/*/current/active',
+    'supplies/*/range',
+  ],
 } as const satisfies CheckMeta;
 
 /** What has to hold in that state as well. */

@@ -15,6 +15,17 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: [
+    'controller/usb/limit',
+    'rails/*/limit',
+    'rails/*/ownLoad/active',
+    'rails/*/ownLoad/idle',
+    'rails/*/ownLoad/peak',
+    'rails/*/ownLoad/stages/*/current',
+    'supplies/*/current/active',
+    'supplies/*/current/peak',
+    'supplies/*/current/stages/*/current',
+  ],
 } as const satisfies CheckMeta;
 
 export const supplyRailCurrent = {

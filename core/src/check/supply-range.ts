@@ -45,6 +45,16 @@ const meta = {
   breaks: 'fault',
   scope: 'part',
   answeredBy: 'voltage',
+  reads: [
+    'cable/contacts',
+    'controller/io/outputHigh',
+    'controller/usb/drop',
+    'controller/usb/voltage',
+    'diode/drop',
+    'rails/*/from/drop',
+    'rails/*/voltage',
+    'supplies/*/range',
+  ],
 } as const satisfies CheckMeta;
 
 /** V: sums of floating-point numbers that mean the same may differ by this. */
@@ -99,6 +109,21 @@ function standing(circuit: Circuit, feed: Feed, { min, typ, max }: Interval): St
     : 'outside';
 }
 
+function unfed(circuit: Circuit, feed: Feed, label: Text, terminal: string): Result {
+  const range = toInterval(feed.supply.range);
+  return result(circuit, meta, {
+    subjects: [keyOf(feed.part, feed.supply.id)],
+    severity: 'fault',
+    limit: range.min,
+    unit: 'V',
+    message: feed.rail
+      ? tell('hangsRailNothingFeeds', { terminal, label })
+      : tell('nothingFeedsWants', { terminal, label, range: V(range.min), range2: V(range.max) }),
+    meaning: tell('meaning'),
+    rests: [[circuit.parts.get(feed.part)?.card.id ?? '', feed.supply.range.source]],
+  });
+}
+
 function judge(circuit: Circuit, feed: Feed): Result {
   const part = circuit.parts.get(feed.part);
   const label = part?.label ?? feed.part;
@@ -106,19 +131,7 @@ function judge(circuit: Circuit, feed: Feed): Result {
   const range = toInterval(feed.supply.range);
   const subjects = [keyOf(feed.part, feed.supply.id)];
   const terminal = part?.card.terminals.find(({ id }) => id === feed.supply.terminal)?.label ?? feed.supply.id;
-  if (!feed.voltage) {
-    return result(circuit, meta, {
-      subjects,
-      severity: 'fault',
-      limit: range.min,
-      unit: 'V',
-      message: feed.rail
-        ? tell('hangsRailNothingFeeds', { terminal, label })
-        : tell('nothingFeedsWants', { terminal, label, range: V(range.min), range2: V(range.max) }),
-      meaning: tell('meaning'),
-      rests: [[card, feed.supply.range.source]],
-    });
-  }
+  if (!feed.voltage) return unfed(circuit, feed, label, terminal);
   const { min, max } = feed.voltage;
   const absolute = feed.supply.absoluteMax && toInterval(feed.supply.absoluteMax).max;
   const low = min - range.min;

@@ -62,6 +62,28 @@ const runtimeMeta = {
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: [
+    'controller/wakeTime',
+    'diode/drop',
+    'rails/*/cells/capacity',
+    'rails/*/cells/selfDischarge',
+    'rails/*/ownLoad/active',
+    'rails/*/ownLoad/busy',
+    'rails/*/ownLoad/clocks/*/active',
+    'rails/*/ownLoad/clocks/*/idle',
+    'rails/*/ownLoad/sleep',
+    'rails/*/ownLoad/stages/*/time',
+    'rails/*/ownLoad/warmUp',
+    'supplies/*/current/active',
+    'supplies/*/current/busy',
+    'supplies/*/current/clocks/*/active',
+    'supplies/*/current/clocks/*/idle',
+    'supplies/*/current/idle',
+    'supplies/*/current/sleep',
+    'supplies/*/current/stages/*/current',
+    'supplies/*/current/stages/*/time',
+    'supplies/*/current/warmUp',
+  ],
 } as const satisfies CheckMeta;
 
 const sagMeta = {
@@ -69,6 +91,7 @@ const sagMeta = {
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['rails/*/cells/resistance', 'supplies/*/current/active'],
 } as const satisfies CheckMeta;
 
 /** From this share on what cells lose by themselves is said in the sentence. */

@@ -17,6 +17,7 @@ const meta = {
   station: 'power',
   breaks: 'caution',
   scope: 'plan',
+  reads: ['rails/*/ownLoad/sleep', 'supplies/*/current/sleep'],
 } as const satisfies CheckMeta;
 
 /** A, less than this is a year’s worth of self-discharge. */

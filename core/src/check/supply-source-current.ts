@@ -24,6 +24,20 @@ const meta = {
   breaks: 'fault',
   scope: 'plan',
   answeredBy: 'current',
+  reads: [
+    'rails/*/limit',
+    'rails/*/ownLoad/active',
+    'rails/*/ownLoad/idle',
+    'rails/*/ownLoad/peak',
+    'rails/*/ownLoad/stages/*/current',
+    'rails/*/port/before',
+    'supplies/*/current/active',
+    'supplies/*/current/busy',
+    'supplies/*/current/clocks/*/active',
+    'supplies/*/current/peak',
+    'supplies/*/current/stages/*/current',
+    'supplies/*/current/stages/*/time',
+  ],
 } as const satisfies CheckMeta;
 
 const A = (x: number) => quantityOf(x, 'A');

@@ -22,6 +22,7 @@ const meta = {
   station: 'power',
   breaks: 'fault',
   scope: 'plan',
+  reads: ['rails/*/staysOn'],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, rail: Rail): Result[] {

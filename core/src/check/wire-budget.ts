@@ -55,6 +55,16 @@ const meta = {
   station: 'bus',
   breaks: 'fault',
   scope: 'bus',
+  reads: [
+    'controller/io/capacitance',
+    'controller/io/inputHigh',
+    'measures/*/coarser/*/conversion',
+    'measures/*/conversion',
+    'ports/*/parasite/current',
+    'ports/*/parasite/least',
+    'signals/*/capacitance',
+    'signals/*/inputHigh',
+  ],
 } as const satisfies CheckMeta;
 
 const S = (x: number) => quantityOf(x, 's', 3);

@@ -21,6 +21,7 @@ const meta = {
   station: 'bus',
   breaks: 'fault',
   scope: 'bus',
+  reads: [],
 } as const satisfies CheckMeta;
 
 export const wireOverlay = {

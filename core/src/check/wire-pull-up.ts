@@ -24,6 +24,7 @@ const meta = {
   breaks: 'fault',
   scope: 'bus',
   answeredBy: 'edge',
+  reads: [],
 } as const satisfies CheckMeta;
 
 function judge(circuit: Circuit, net: Net): Result[] {

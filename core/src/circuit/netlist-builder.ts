@@ -1,6 +1,6 @@
 /** Nodes as they grow: a terminal that comes to two of them makes them one. */
 import { pinGroundId, pinGrounds } from './pin-ground.ts';
-import { keyOf } from '../plan/ref.ts';
+import { keyOf, legKey, legOwner } from '../plan/ref.ts';
 import { type Text, tells } from '../quantity/message.ts';
 import { carrierOf, isFitted } from './carrier.ts';
 import { type Circuit } from './model.ts';
@@ -77,8 +77,11 @@ export class Builder {
     this.owner.set(key, id);
   }
 
+  /** A helper of several pieces has its own name for the first, and numbers the others. */
   legs(twoTerminal: TwoTerminal): void {
-    this.twoTerminals.push(twoTerminal);
+    const others = this.twoTerminals.filter(({ id }) => legOwner(id) === twoTerminal.id).length;
+    const id = others === 0 ? twoTerminal.id : legKey(twoTerminal.id, String(others + 1));
+    this.twoTerminals.push({ ...twoTerminal, id });
   }
 
   done(): Netlist {

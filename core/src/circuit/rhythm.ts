@@ -65,7 +65,9 @@ function rhythmOf(plan: Plan, part: PartNode, switched: boolean, controller: boo
   if (every === null || (run.duty !== undefined && run.every === undefined) || (controller && !wake)) return free;
   const after = run.after ?? null;
   const phases = (pick: 'typ' | 'max'): Phase[] | null => {
-    const pieces = work(part, run, pick) ?? (wake ? [{ doing: 'active' as const, time: SHORTEST_WAKE }] : null);
+    const pieces =
+      work(part, run, pick) ??
+      (wake ? [{ doing: 'active' as const, time: Math.max(SHORTEST_WAKE, startOf(part, pick)) }] : null);
     if (!pieces) return null;
     const warm = rest === 'idle' ? 0 : warmUpOf(part, pick);
     let at = after ?? 0;
@@ -79,6 +81,10 @@ function rhythmOf(plan: Plan, part: PartNode, switched: boolean, controller: boo
   const longest = phases('max');
   return usual && longest ? { every: onGrid(every), duty, after, phases: usual, longest, rest } : free;
 }
+
+/** What its card says that it takes to start, s. */
+const startOf = ({ card }: PartNode, pick: 'typ' | 'max'): number =>
+  card.controller?.wakeTime ? toInterval(card.controller.wakeTime)[pick] : 0;
 
 const warmUpOf = ({ card }: PartNode, pick: 'typ' | 'max'): number =>
   Math.max(0, ...card.measures.flatMap(({ warmUp }) => (warmUp ? [toInterval(warmUp)[pick]] : [])));

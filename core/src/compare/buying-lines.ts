@@ -1,6 +1,6 @@
 import type { Card } from '../card/card.ts';
 import { chosenOffer } from '../buy/cost.ts';
-import { purchase } from '../buy/purchase.ts';
+import { purchase, type Purchase } from '../buy/purchase.ts';
 import { NOTHING, said, type Cell, type Comparing, type Line } from './cell.ts';
 import { priceOf, tells, type Text, type Price } from '../quantity/message.ts';
 import { divide, multiply } from '../quantity/sum.ts';
@@ -27,13 +27,23 @@ export interface CompareBuyingLinesSays {
 
 const tell = tells<CompareBuyingLinesSays>('compare/buying-lines');
 
+const priceWorkings = (p: Purchase, pieces: number): NonNullable<Cell['workings']> => [
+  {
+    name: tell('order'),
+    sum: p.order === pieces ? pieces : tell('spareDuds', { pieces, order: p.order - pieces }),
+    value: p.order,
+    unit: 'parts',
+  },
+  { name: tell('goods'), sum: multiply(p.packs, priceOf(p.offer.price, p.offer.currency)), value: p.goods, unit: '' },
+  { name: tell('piece'), sum: divide(priceOf(p.goods, p.offer.currency), pieces), value: p.each, unit: '' },
+];
+
 /** What the pieces cost in the packs that must be bought, and when they arrive. */
 export function buyingLines({ buying, sure, pieces, setting }: Comparing): Line[] {
   const bought = (card: Card) => {
     const offer = chosenOffer(card, buying);
     return offer ? purchase(offer, pieces, sure) : null;
   };
-  const money = priceOf;
   const nobody: Cell = { ...NOTHING, text: tell('nobodySells') };
   return [
     {
@@ -44,27 +54,13 @@ export function buyingLines({ buying, sure, pieces, setting }: Comparing): Line[
       cell: (card) => {
         const p = bought(card);
         if (!p) return nobody;
-        return said(money(p.each, p.offer.currency), p.each, {
+        return said(priceOf(p.each, p.offer.currency), p.each, {
           conditions: tell('from', {
             packs: p.packs,
             pack: p.offer.pack === 1 ? tell('onePiece') : tell('pack', { pack: p.offer.pack }),
             supplier: p.offer.supplier,
           }),
-          workings: [
-            {
-              name: tell('order'),
-              sum: p.order === pieces ? pieces : tell('spareDuds', { pieces, order: p.order - pieces }),
-              value: p.order,
-              unit: 'parts',
-            },
-            {
-              name: tell('goods'),
-              sum: multiply(p.packs, money(p.offer.price, p.offer.currency)),
-              value: p.goods,
-              unit: '',
-            },
-            { name: tell('piece'), sum: divide(money(p.goods, p.offer.currency), pieces), value: p.each, unit: '' },
-          ],
+          workings: priceWorkings(p, pieces),
         });
       },
     },
@@ -76,8 +72,8 @@ export function buyingLines({ buying, sure, pieces, setting }: Comparing): Line[
       cell: (card) => {
         const p = bought(card);
         return p
-          ? said(money(p.goods + p.offer.shipping, p.offer.currency), p.goods + p.offer.shipping, {
-              conditions: tell('shipping2', { shipping: money(p.offer.shipping, p.offer.currency) }),
+          ? said(priceOf(p.goods + p.offer.shipping, p.offer.currency), p.goods + p.offer.shipping, {
+              conditions: tell('shipping2', { shipping: priceOf(p.offer.shipping, p.offer.currency) }),
             })
           : nobody;
       },

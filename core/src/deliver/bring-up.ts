@@ -1,22 +1,20 @@
 /** The bring-up sheet: what every measurement of a build should show, in the order in which it is safe to find out. */
-import { metaOf } from '../check/registry.ts';
-import { edgeOf, formatWord, measure, Measurements, type Measurement, type Reading } from '../bench/measurement.ts';
 import { FirmwareModel } from '../bench/firmware-model.ts';
+import { type Measurement, Measurements, type Reading, edgeOf, formatWord, measure } from '../bench/measurement.ts';
 import { drawBounds } from '../bench/usual.ts';
-import { VirtualBuild, type Planned } from '../bench/virtual-build.ts';
-import { type Result, type AnsweredBy } from '../check/result.ts';
-import type { Circuit, Net } from '../circuit/model.ts';
+import { type Planned, VirtualBuild } from '../bench/virtual-build.ts';
+import { cautionsOf } from '../circuit/cautions.ts';
 import type { Lead } from '../circuit/laid.ts';
+import type { Circuit, Net } from '../circuit/model.ts';
+import { slowestLine, slowestRise, usualEdges } from '../physics/edge.ts';
 import { effectivePullUp, highestRest, lowestRest } from '../physics/node.ts';
-import { slowestRise, usualEdges, slowestLine } from '../physics/edge.ts';
+import { keyOf } from '../plan/ref.ts';
+import { type Quantity, type Text, quantityOf, tells } from '../quantity/message.ts';
 import { SHORT_LIMIT } from '../standard/common-practice.ts';
-import { expectedOhms, widened, type Expected } from './expected.ts';
+import { type Expected, expectedOhms, widened } from './expected.ts';
 import { firstReading } from './first-reading.ts';
 import { Places } from './places.ts';
-import { cautionsOf, type Caution } from '../circuit/cautions.ts';
-import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
-import { isOf, keyOf } from '../plan/ref.ts';
-import { subjectOf } from '../circuit/netlist-builder.ts';
+import { type BringUpSheet, SHEET_PHASES, type SheetRow } from './sheet-row.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DeliverBringUpSays {
@@ -53,38 +51,6 @@ export interface DeliverBringUpSays {
 }
 
 const tell = tells<DeliverBringUpSays>('deliver/bring-up');
-
-/** In this order: nothing is powered before it was measured without power. */
-export const SHEET_PHASES = ['off', 'power', 'rest', 'scan', 'reading', 'edges'] as const;
-export type SheetPhase = (typeof SHEET_PHASES)[number];
-
-export interface SheetRow {
-  /** Key of the measurement. */
-  readonly key: string;
-  readonly phase: SheetPhase;
-  /** On the sheet; the others are asked for when they tell something. */
-  readonly standard: boolean;
-  /** From end to end of a lead, or of a part with two legs. */
-  readonly lead?: true;
-  /** Rules a short out. */
-  readonly short?: true;
-  /** Put there by hand, anywhere: it answers no check. */
-  readonly touched?: true;
-  readonly title: Text;
-  /** What to do with which instrument. */
-  readonly how: Text;
-  readonly kind: Measurement['kind'];
-  readonly subjects: readonly string[];
-  /** A range, or the text that should be seen. */
-  readonly expected: Expected | string;
-}
-
-export interface BringUpSheet {
-  /** Where the black probe stays, in words. */
-  readonly zero: Text;
-  readonly rows: readonly SheetRow[];
-  readonly cautions: readonly Caution[];
-}
 
 /** Of an analog reading whose parts all lie within their tolerance. */
 const ANALOG_SPREAD = 0.1;
@@ -368,24 +334,4 @@ export function bringUpSheet(plan: Planned, each: (m: Measurement) => void = () 
     cautions: cautionsOf(plan.circuit),
     zero: sheet.zero,
   };
-}
-
-/** What a row answers when it shows what it should. */
-function answers({ kind, phase }: SheetRow): AnsweredBy | null {
-  if (kind === 'edge' || kind === 'scan') return kind;
-  if (kind === 'amps') return 'current';
-  if (phase === 'rest') return 'rest';
-  return kind === 'volts' && phase === 'power' ? 'voltage' : null;
-}
-
-/** Keys of the passes that a row answers when what it shows is inside. */
-export function answersOf(row: SheetRow, passes: readonly Result[]): string[] {
-  if (row.touched) return [];
-  const by = answers(row);
-  if (by === null) return [];
-  const about = row.subjects.map(subjectOf);
-  const names = (subject: string) => about.some((id) => isOf(subject, id));
-  return passes
-    .filter(({ check, subjects }) => metaOf(check)?.answeredBy === by && subjects.some(names))
-    .map(({ key }) => key);
 }

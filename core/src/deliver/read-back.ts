@@ -20,6 +20,7 @@ const READ_BACK = {
   station: 'wiring',
   breaks: 'danger',
   scope: 'plan',
+  reads: [],
 } as const satisfies CheckMeta;
 
 export function readBackResults(circuit: Circuit, why: NoLayout | null, proof: LayoutProof | null): Result[] {

@@ -1,7 +1,7 @@
 /** A row of the bring-up sheet for two probes that somebody puts anywhere. */
 import { measure, type Measurement } from '../bench/measurement.ts';
 import type { VirtualBuild } from '../bench/virtual-build.ts';
-import type { SheetRow } from './bring-up.ts';
+import type { SheetRow } from './sheet-row.ts';
 import { expectedOhms, widened } from './expected.ts';
 import { Places } from './places.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';

@@ -1,13 +1,7 @@
 /** What an interface knows of what is taken to the bench. */
 export { type Drawing, type DrawnLead, type DrawnPart, boardDrawing } from '../deliver/board-drawing.ts';
-export {
-  type BringUpSheet,
-  SHEET_PHASES,
-  type SheetPhase,
-  type SheetRow,
-  answersOf,
-  bringUpSheet,
-} from '../deliver/bring-up.ts';
+export { type BringUpSheet, SHEET_PHASES, type SheetPhase, type SheetRow, answersOf } from '../deliver/sheet-row.ts';
+export { bringUpSheet } from '../deliver/bring-up.ts';
 export { type Build, buildFrom, buildOf } from '../deliver/build.ts';
 export { type Expected, isInside } from '../deliver/expected.ts';
 export type { ColourChange } from '../deliver/harness.ts';

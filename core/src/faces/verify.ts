@@ -1,5 +1,6 @@
 /** What an interface knows of the checks, the verdict, and candidates side by side. */
 export { type AnalogLink, analogLinks, fullScale } from '../check/analog-links.ts';
+export { asksFor } from '../check/asks.ts';
 export { type BusShare, busTime } from '../check/bus-time.ts';
 export { withMeasured } from '../check/measured.ts';
 export { CHECKS } from '../check/registry.ts';

@@ -1,5 +1,5 @@
 /** The bring-up sheet to take along: a table for each phase, with room for what is measured. */
-import { SHEET_PHASES, type BringUpSheet } from '../deliver/bring-up.ts';
+import { SHEET_PHASES, type BringUpSheet } from '../deliver/sheet-row.ts';
 import { wordOf } from '../quantity/message.ts';
 import { say } from '../say/say.ts';
 import { saysExpected } from '../say/value.ts';

@@ -29,6 +29,23 @@ const MAX_STEPS = 4000;
 /** S */
 const HOLD = 1e6;
 
+/** By how much a step may be off, V: from how the slope bends over it. */
+function errorOf(
+  nodes: Iterable<number>,
+  step: number,
+  start: Float64Array,
+  middle: Float64Array,
+  next: Float64Array,
+): number {
+  let error = 0;
+  for (const node of nodes) {
+    const curve =
+      (start[node] ?? 0) / GAMMA - (middle[node] ?? 0) / (GAMMA * (1 - GAMMA)) + (next[node] ?? 0) / (1 - GAMMA);
+    error = Math.max(error, Math.abs(2 * ERROR * step * curve));
+  }
+  return error;
+}
+
 /**
  * Follows a network from `start` (V by node) until `until` says so or the time is up.
  * @param end s
@@ -93,14 +110,7 @@ export function transient(
     const after = outAt(next);
     const nextRate = rateOf(after);
     const startRate = moments.at(-1)?.rate ?? nextRate;
-    let error = 0;
-    for (const node of space.free) {
-      const curve =
-        (startRate[node] ?? 0) / GAMMA -
-        (middleRate[node] ?? 0) / (GAMMA * (1 - GAMMA)) +
-        (nextRate[node] ?? 0) / (1 - GAMMA);
-      error = Math.max(error, Math.abs(2 * ERROR * step * curve));
-    }
+    const error = errorOf(space.free, step, startRate, middleRate, nextRate);
     const scale = error === 0 ? 4 : Math.min(4, Math.max(0.2, 0.9 * Math.cbrt(tolerance / error)));
     if (error > tolerance * 2) {
       step *= scale;

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { perOwner } from '../quantity/memo.ts';
 import { capacitor, CapacitorHelper, type CapacitorSays } from './helpers/capacitor.ts';
+import { debounce, DebounceHelper, type DebounceSays } from './helpers/debounce.ts';
 import { diode, DiodeHelper, type DiodeSays } from './helpers/diode.ts';
 import { divider, DividerHelper, type DividerSays } from './helpers/divider.ts';
 import { filter, FilterHelper, type FilterSays } from './helpers/filter.ts';
@@ -25,6 +26,7 @@ const KINDS = {
   fixed,
   capacitor,
   filter,
+  debounce,
 } as const;
 
 export const Helper = z.discriminatedUnion('kind', [
@@ -38,6 +40,7 @@ export const Helper = z.discriminatedUnion('kind', [
   FixedHelper,
   CapacitorHelper,
   FilterHelper,
+  DebounceHelper,
 ]);
 export type Helper = z.infer<typeof Helper>;
 
@@ -51,7 +54,8 @@ export type HelperSays = PullUpSays &
   CapacitorSays &
   DiodeSays &
   GuardSays &
-  TranslatorSays;
+  TranslatorSays &
+  DebounceSays;
 
 /** The helpers of one kind. */
 export type HelperOf<Kind extends Helper['kind']> = Extract<Helper, { kind: Kind }>;

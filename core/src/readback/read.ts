@@ -5,7 +5,7 @@
 import type { Card } from '../card/card.ts';
 import { footprintOf } from '../circuit/footprint.ts';
 import { covers, pinPlaces, placedBox, type Box } from '../board/footprint.ts';
-import { conductorOf, hasHole, holeAt, holeName, parseHole, pointOfHole } from '../board/grid.ts';
+import { conductorOf, type Grid, hasHole, holeAt, holeName, parseHole, pointOfHole } from '../board/grid.ts';
 import type { Quantity, Text } from '../quantity/message.ts';
 import { JOINT_WAYS, SCREW_WIRES } from '../standard/common-practice.ts';
 import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
@@ -103,112 +103,151 @@ class Connectivity {
  * @param leads those of the steps, which is what the maker will put in
  */
 export function extract(layout: Layout, cards: ReadonlyMap<string, Card>, leads: readonly Lead[]): Extracted {
-  const grids = layout.boards.map(({ grid }) => grid);
-  const copper = new Connectivity();
-  const obstacles: Obstacle[] = [];
-  const inHole = new Map<string, Thing>();
-  const contacts = new Map<Contact, string>();
-  const bodies: { part: string; box: Box }[] = [];
+  const work = new Extraction(layout, cards);
+  for (const seat of layout.seats) work.seat(seat);
+  work.mate();
+  const legs = leads.flatMap((lead) => work.lead(lead) ?? []);
+  insideJoins(cards, work.contacts, work.copper);
+  return gather(work.copper, work.contacts, legs, work.obstacles);
+}
 
-  const plugIn = (hole: string, what: Thing): string | null => {
+interface Legs {
+  readonly lead: Lead;
+  readonly places: [string, string];
+}
+
+/** What is found on the boards so far: seat by seat, then lead by lead. */
+class Extraction {
+  readonly copper = new Connectivity();
+  readonly obstacles: Obstacle[] = [];
+  readonly contacts = new Map<Contact, string>();
+  private readonly inHole = new Map<string, Thing>();
+  private readonly bodies: { part: string; box: Box }[] = [];
+  private readonly wires = new Map<string, number>();
+  private readonly grids: readonly Grid[];
+
+  constructor(
+    private readonly layout: Layout,
+    private readonly cards: ReadonlyMap<string, Card>,
+  ) {
+    this.grids = layout.boards.map(({ grid }) => grid);
+  }
+
+  /** @returns the row that the hole is of; null where there is none */
+  private plugIn(hole: string, what: Thing): string | null {
     const parsed = parseHole(hole);
-    if (!parsed || !hasHole(grids, parsed)) {
-      obstacles.push({ at: hole, why: { kind: 'no-hole', what, hole } });
+    if (!parsed || !hasHole(this.grids, parsed)) {
+      this.obstacles.push({ at: hole, why: { kind: 'no-hole', what, hole } });
       return null;
     }
-    const there = inHole.get(hole);
-    if (there) obstacles.push({ at: hole, why: { kind: 'hole-taken', what, there, hole } });
-    inHole.set(hole, what);
-    return rowKey(conductorOf(grids, parsed));
-  };
+    const there = this.inHole.get(hole);
+    if (there) this.obstacles.push({ at: hole, why: { kind: 'hole-taken', what, there, hole } });
+    this.inHole.set(hole, what);
+    return rowKey(conductorOf(this.grids, parsed));
+  }
 
-  for (const seat of layout.seats) {
-    const card = cards.get(seat.part);
+  seat({ part, hole: at, turned }: Layout['seats'][number]): void {
+    const card = this.cards.get(part);
     const footprint = card && footprintOf(card);
-    const hole = parseHole(seat.hole);
+    const hole = parseHole(at);
     if (!card || !footprint || !hole) {
-      obstacles.push({ at: seat.hole, why: { kind: 'no-stand', part: seat.part } });
-      continue;
+      this.obstacles.push({ at, why: { kind: 'no-stand', part } });
+      return;
     }
-    const placed = { hole, turned: seat.turned };
+    const placed = { hole, turned };
     for (const { terminal, place } of pinPlaces(footprint, placed)) {
-      const at = holeAt(grids, place);
-      const key = keyOf(seat.part, terminal);
-      if (!at) {
-        obstacles.push({ at: seat.hole, why: { kind: 'pin-off-board', part: seat.part, terminal } });
+      const pin = holeAt(this.grids, place);
+      const key = keyOf(part, terminal);
+      if (!pin) {
+        this.obstacles.push({ at, why: { kind: 'pin-off-board', part, terminal } });
         continue;
       }
-      const row = plugIn(holeName(at), { kind: 'pin', part: seat.part, terminal });
-      contacts.set(key, `pin ${key}`);
-      if (row) copper.join(`pin ${key}`, row);
+      const row = this.plugIn(holeName(pin), { kind: 'pin', part, terminal });
+      this.contacts.set(key, `pin ${key}`);
+      if (row) this.copper.join(`pin ${key}`, row);
     }
     const box = placedBox(footprint.body, placed);
-    for (const other of bodies)
-      if (meet(box, other.box))
-        obstacles.push({ at: seat.hole, why: { kind: 'one-place', part: seat.part, other: other.part } });
-    bodies.push({ part: seat.part, box });
+    for (const other of this.bodies)
+      if (meet(box, other.box)) this.obstacles.push({ at, why: { kind: 'one-place', part, other: other.part } });
+    this.bodies.push({ part, box });
   }
 
-  for (const { part, host, pairs } of layout.mated)
-    for (const [own, other] of pairs) {
-      contacts.set(keyOf(part, own), `pin ${keyOf(part, own)}`);
-      // A socket is reached by what is in it alone: no hole and no lead says that it is there.
-      if (!cards.get(host)?.carrier) contacts.set(keyOf(host, other), `pin ${keyOf(host, other)}`);
-      copper.join(`pin ${keyOf(part, own)}`, `pin ${keyOf(host, other)}`);
-    }
+  /** Headers that are plugged into sockets. */
+  mate(): void {
+    for (const { part, host, pairs } of this.layout.mated)
+      for (const [own, other] of pairs) {
+        this.contacts.set(keyOf(part, own), `pin ${keyOf(part, own)}`);
+        // A socket is reached by what is in it alone: no hole and no lead says that it is there.
+        if (!this.cards.get(host)?.carrier) this.contacts.set(keyOf(host, other), `pin ${keyOf(host, other)}`);
+        this.copper.join(`pin ${keyOf(part, own)}`, `pin ${keyOf(host, other)}`);
+      }
+  }
 
-  const wires = new Map<string, number>();
-  const reach = (point: LeadPoint, what: Thing): string | null => {
-    if (point.kind === 'hole') {
-      const hole = parseHole(point.hole);
-      const place = hole && pointOfHole(hole);
-      const under = place && bodies.find(({ box }) => covers(box, place));
-      if (under) obstacles.push({ at: point.hole, why: { kind: 'covered', what, hole: point.hole, part: under.part } });
-      return plugIn(point.hole, what);
-    }
-    const key = point.kind === 'joint' ? jointKey(point.joint) : `pin ${keyOf(point.part, point.terminal)}`;
-    const count = (wires.get(key) ?? 0) + 1;
-    wires.set(key, count);
-    if (point.kind === 'joint') {
-      if (count === JOINT_WAYS + 1) obstacles.push({ at: key, why: { kind: 'joint-full', joint: point.joint } });
-      return key;
-    }
-    const card = cards.get(point.part);
-    const terminal = card?.terminals.find(({ id }) => id === point.terminal);
-    if (!card || !terminal) {
-      obstacles.push({ at: key, why: { kind: 'no-terminal', what, part: point.part, terminal: point.terminal } });
+  /** @returns the legs of a part that stands in the place of a lead */
+  lead(lead: Lead): Legs | null {
+    const isWire = lead.kind === 'lead' || lead.kind === 'own';
+    const what: Thing = isWire ? { kind: 'lead', colour: lead.colour } : { kind: 'legs', value: lead.value };
+    const [from, to] = [this.reach(lead.from, what), this.reach(lead.to, what)];
+    if (!from || !to) return null;
+    if (isWire) {
+      this.copper.join(from, to);
       return null;
     }
-    const screw = card.headers.find(({ id }) => id === terminal.header)?.kind === 'screw';
-    if (count === (screw ? SCREW_WIRES : 1) + 1)
-      obstacles.push({
-        at: key,
-        why: { kind: 'terminal-full', part: point.part, terminal: point.terminal, wires: screw ? SCREW_WIRES : 1 },
-      });
-    contacts.set(keyOf(point.part, point.terminal), key);
-    return key;
-  };
+    const places: [string, string] = [`leg ${lead.of}#1`, `leg ${lead.of}#2`];
+    this.copper.join(places[0], from);
+    this.copper.join(places[1], to);
+    this.contacts.set(`${lead.of}#1`, places[0]).set(`${lead.of}#2`, places[1]);
+    return { lead, places };
+  }
 
-  const legs: { lead: Lead; places: [string, string] }[] = [];
-  for (const lead of leads) {
-    const what: Thing =
-      lead.kind === 'lead' || lead.kind === 'own'
-        ? { kind: 'lead', colour: lead.colour }
-        : { kind: 'legs', value: lead.value };
-    const [from, to] = [reach(lead.from, what), reach(lead.to, what)];
-    if (!from || !to) continue;
-    if (lead.kind === 'lead' || lead.kind === 'own') copper.join(from, to);
-    else {
-      const places: [string, string] = [`leg ${lead.of}#1`, `leg ${lead.of}#2`];
-      copper.join(places[0], from);
-      copper.join(places[1], to);
-      contacts.set(`${lead.of}#1`, places[0]).set(`${lead.of}#2`, places[1]);
-      legs.push({ lead, places });
+  private reach(point: LeadPoint, what: Thing): string | null {
+    switch (point.kind) {
+      case 'hole':
+        return this.reachHole(point.hole, what);
+      case 'joint':
+        return this.reachJoint(point.joint);
+      default:
+        return this.reachTerminal(point.part, point.terminal, what);
     }
   }
 
-  insideJoins(cards, contacts, copper);
-  return gather(copper, contacts, legs, obstacles);
+  private reachHole(at: string, what: Thing): string | null {
+    const hole = parseHole(at);
+    const place = hole && pointOfHole(hole);
+    const under = place && this.bodies.find(({ box }) => covers(box, place));
+    if (under) this.obstacles.push({ at, why: { kind: 'covered', what, hole: at, part: under.part } });
+    return this.plugIn(at, what);
+  }
+
+  /** One more wire there. @returns how many */
+  private count(key: string): number {
+    const count = (this.wires.get(key) ?? 0) + 1;
+    this.wires.set(key, count);
+    return count;
+  }
+
+  private reachJoint(joint: string): string {
+    const key = jointKey(joint);
+    if (this.count(key) === JOINT_WAYS + 1) this.obstacles.push({ at: key, why: { kind: 'joint-full', joint } });
+    return key;
+  }
+
+  private reachTerminal(part: string, id: string, what: Thing): string | null {
+    const key = `pin ${keyOf(part, id)}`;
+    const count = this.count(key);
+    const card = this.cards.get(part);
+    const terminal = card?.terminals.find((t) => t.id === id);
+    if (!card || !terminal) {
+      this.obstacles.push({ at: key, why: { kind: 'no-terminal', what, part, terminal: id } });
+      return null;
+    }
+    const screw = card.headers.find((header) => header.id === terminal.header)?.kind === 'screw';
+    const wires = screw ? SCREW_WIRES : 1;
+    if (count === wires + 1)
+      this.obstacles.push({ at: key, why: { kind: 'terminal-full', part, terminal: id, wires } });
+    this.contacts.set(keyOf(part, id), key);
+    return key;
+  }
 }
 
 const meet = (a: Box, b: Box): boolean =>

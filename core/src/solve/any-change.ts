@@ -2,6 +2,7 @@
  * Single changes of what a finding is about, one after another, whether they look likely or not: tried where no likely one ends it,
  * so that "none ends this alone" is said of all of them.
  */
+import type { Port } from '../card/port.ts';
 import { isBusLine } from '../card/protocol.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { takesLeads } from '../circuit/cable.ts';
@@ -150,91 +151,102 @@ function ofPart({ circuit, library }: Context, part: PartNode): Candidate[] {
   return [...found, ...card.ports.flatMap((port) => ofPort({ circuit, library }, part, port))];
 }
 
-function ofPort(
-  { circuit, library }: Pick<Context, 'circuit' | 'library'>,
-  { id, label }: PartNode,
-  port: PartNode['card']['ports'][number],
-): Candidate[] {
-  const { plan } = circuit;
-  const found: Candidate[] = [];
-  if (port.stretches?.noHold)
-    found.push({
-      id: `no-hold:${keyOf(id, port.id)}`,
-      title: tell('readCommandsDoNot', { label }),
-      plan: changePort(plan, id, port.id, (c) => ({ ...c, noHold: true })),
-    });
-  for (const { value } of port.addresses ?? [])
-    found.push({
-      id: `address:${keyOf(id, port.id)}:${value}`,
-      title: tell('set', { label, value: addressOf(value) }),
-      plan: changePort(plan, id, port.id, (c) => ({ ...c, address: value })),
-    });
+function ofPort({ circuit, library }: Pick<Context, 'circuit' | 'library'>, part: PartNode, port: Port): Candidate[] {
+  const { id, label } = part;
+  const plain: Candidate[] = port.stretches?.noHold
+    ? [
+        {
+          id: `no-hold:${keyOf(id, port.id)}`,
+          title: tell('readCommandsDoNot', { label }),
+          plan: changePort(circuit.plan, id, port.id, (c) => ({ ...c, noHold: true })),
+        },
+      ]
+    : [];
+  const addresses = (port.addresses ?? []).map(({ value }): Candidate => ({
+    id: `address:${keyOf(id, port.id)}:${value}`,
+    title: tell('set', { label, value: addressOf(value) }),
+    plan: changePort(circuit.plan, id, port.id, (c) => ({ ...c, address: value })),
+  }));
+  return [
+    ...plain,
+    ...addresses,
+    ...translatorsBefore(circuit, library, part, port),
+    ...Object.keys(port.lines).flatMap((line) => [
+      ...pinsFor(circuit, part, port, line),
+      ...OHMS.flatMap((ohms) => resistorsOn(circuit, part, port, line, ohms)),
+    ]),
+  ];
+}
+
+/** Every translator that ships, between every two rails. */
+function translatorsBefore(circuit: Circuit, library: Context['library'], part: PartNode, port: Port): Candidate[] {
   const rails = railsOf(circuit);
-  for (const card of library.values())
-    for (const near of card.translator ? rails : [])
-      for (const far of rails)
-        if (near.ref !== far.ref)
-          found.push({
-            id: `translator:${keyOf(id, port.id)}:${card.id}:${near.ref}:${far.ref}`,
-            title: tell('putBeforeFrom', { card: card.name, label, near: near.label, far: far.label }),
-            plan: addHelper(plan, {
-              id: freeId(plan, 'translator'),
-              kind: 'translator',
-              card: card.id,
-              near: near.ref,
-              far: far.ref,
-              ports: [{ part: id, port: port.id }],
-            }),
-          });
-  for (const line of Object.keys(port.lines)) {
-    const shared = isBusLine(port.protocol, line);
-    const wish = circuit.wishes.find((w) => w.of === keyOf(id, port.id) && w.line === line);
-    for (const pin of wish ? freePinsFor(circuit, wish) : [])
-      found.push({
-        id: `pin:${keyOf(id, port.id, line)}:${pin}`,
-        title: tell('move', {
-          wish: wish?.label ?? '',
-          find: circuit.controller?.card.terminals.find((t) => t.id === pin)?.label ?? pin,
-        }),
-        plan: setPin(plan, keyOf(id, port.id), line, { pin, locked: false }),
-      });
-    for (const ohms of OHMS) {
-      const own = { id: freeId(plan, 'resistor'), part: id, port: port.id, line, ohms };
-      const said = quantityOf(ohms, 'Ω');
-      found.push({
-        id: `series:${keyOf(id, port.id, line)}:${ohms}`,
-        title: tell('putSeries', { said, label }),
-        plan: addHelper(plan, { ...own, kind: 'series' }),
-      });
-      if (shared) continue;
-      found.push({
-        id: `pull-down:${keyOf(id, port.id, line)}:${ohms}`,
-        title: tell('putFromLineGround', { said, label }),
-        plan: addHelper(plan, { ...own, kind: 'pull-down' }),
-      });
-      for (const { ref, label: name } of rails)
-        found.push({
-          id: `pull-up:${keyOf(id, port.id, line)}:${ohms}:${ref}`,
-          title: tell('pullLineUp', { label, name, said }),
-          plan: addHelper(plan, {
-            id: own.id,
-            kind: 'pull-up',
-            of: keyOf(id, port.id),
-            line,
-            to: ref,
-            ohms,
+  return [...library.values()].flatMap((card) =>
+    (card.translator ? rails : []).flatMap((near) =>
+      rails
+        .filter((far) => far.ref !== near.ref)
+        .map((far): Candidate => ({
+          id: `translator:${keyOf(part.id, port.id)}:${card.id}:${near.ref}:${far.ref}`,
+          title: tell('putBeforeFrom', { card: card.name, label: part.label, near: near.label, far: far.label }),
+          plan: addHelper(circuit.plan, {
+            id: freeId(circuit.plan, 'translator'),
+            kind: 'translator',
+            card: card.id,
+            near: near.ref,
+            far: far.ref,
+            ports: [{ part: part.id, port: port.id }],
           }),
-        });
-      if (port.protocol === 'analog')
-        for (const { ref, label: name } of rails)
-          found.push({
-            id: `fixed:${keyOf(id, port.id, line)}:${ohms}:${ref}`,
-            title: tell('divideFrom', { said, name, label }),
-            plan: addHelper(plan, { ...own, kind: 'fixed', to: ref }),
-          });
-    }
-  }
-  return found;
+        })),
+    ),
+  );
+}
+
+/** Every other pin that a line can be on. */
+function pinsFor(circuit: Circuit, { id }: PartNode, port: Port, line: string): Candidate[] {
+  const wish = circuit.wishes.find((w) => w.of === keyOf(id, port.id) && w.line === line);
+  if (!wish) return [];
+  return freePinsFor(circuit, wish).map((pin) => ({
+    id: `pin:${keyOf(id, port.id, line)}:${pin}`,
+    title: tell('move', {
+      wish: wish.label,
+      find: circuit.controller?.card.terminals.find((t) => t.id === pin)?.label ?? pin,
+    }),
+    plan: setPin(circuit.plan, keyOf(id, port.id), line, { pin, locked: false }),
+  }));
+}
+
+/** A resistor of that value wherever one can stand on a line. */
+function resistorsOn(circuit: Circuit, { id, label }: PartNode, port: Port, line: string, ohms: number): Candidate[] {
+  const { plan } = circuit;
+  const own = { id: freeId(plan, 'resistor'), part: id, port: port.id, line, ohms };
+  const of = keyOf(id, port.id);
+  const at = keyOf(id, port.id, line);
+  const said = quantityOf(ohms, 'Ω');
+  const series: Candidate = {
+    id: `series:${at}:${ohms}`,
+    title: tell('putSeries', { said, label }),
+    plan: addHelper(plan, { ...own, kind: 'series' }),
+  };
+  if (isBusLine(port.protocol, line)) return [series];
+  const rails = railsOf(circuit);
+  return [
+    series,
+    {
+      id: `pull-down:${at}:${ohms}`,
+      title: tell('putFromLineGround', { said, label }),
+      plan: addHelper(plan, { ...own, kind: 'pull-down' }),
+    },
+    ...rails.map(({ ref, label: name }): Candidate => ({
+      id: `pull-up:${at}:${ohms}:${ref}`,
+      title: tell('pullLineUp', { label, name, said }),
+      plan: addHelper(plan, { id: own.id, kind: 'pull-up', of, line, to: ref, ohms }),
+    })),
+    ...(port.protocol === 'analog' ? rails : []).map(({ ref, label: name }): Candidate => ({
+      id: `fixed:${at}:${ohms}:${ref}`,
+      title: tell('divideFrom', { said, name, label }),
+      plan: addHelper(plan, { ...own, kind: 'fixed', to: ref }),
+    })),
+  ];
 }
 
 /** Things that are no part: clocks, rules, and helpers that could go. */

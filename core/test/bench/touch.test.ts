@@ -8,7 +8,7 @@ import { touchOf } from '../../src/bench/touch.ts';
 import { VirtualBuild, type Planned } from '../../src/bench/virtual-build.ts';
 import { COLUMNS } from '../../src/board/grid.ts';
 import { verify } from '../../src/check/verify.ts';
-import { answersOf } from '../../src/deliver/bring-up.ts';
+import { answersOf } from '../../src/deliver/sheet-row.ts';
 import { isInside } from '../../src/deliver/expected.ts';
 import { touchedRow } from '../../src/deliver/touched.ts';
 import type { LeadPoint } from '../../src/circuit/laid.ts';

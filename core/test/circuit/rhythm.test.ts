@@ -133,6 +133,17 @@ describe('when a part is at work', () => {
     ).to.be.closeTo((0.02 * 6 + 1e-5 * 54) / 60, 1e-12);
     expect(made('idle').rhythms.get('mcu')?.every).to.equal(null);
   });
+  it('of a controller with nothing to wait for is as long as its card says that it takes to start', () => {
+    const awake = (wakeTime: Json) => {
+      const mcu = sleeper();
+      const slow = card('mcu', { ...JSON.parse(JSON.stringify(mcu)), controller: { ...mcu.controller, ...wakeTime } });
+      const { plan, cards } = document({ cards: [V3, slow], parts: [], plan: { needs: NEED } });
+      return deriveCircuit({ plan: setRun(plan, 'mcu', { rest: 'sleep' }), cards }).rhythms.get('mcu')?.phases;
+    };
+    // Common practice where the card is silent.
+    expect(awake({})).to.deep.equal([{ doing: 'active', from: 0, to: 0.05 }]);
+    expect(awake({ wakeTime: exactly('s', 0.4) })).to.deep.equal([{ doing: 'active', from: 0, to: 0.4 }]);
+  });
   it('of a controller that waits for what comes in some rounds only counts by its share, and in full at the most', () => {
     const { plan, cards } = document({
       cards: [V3, sleeper(), sensor(current, { conversion: exactly('s', 6) })],

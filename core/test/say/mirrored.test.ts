@@ -111,7 +111,8 @@ describe('a second language', () => {
       const own = namesIn([circuit.plan, [...circuit.cards.values()]], '', new Set(names));
       // Resistors of plans go by their ids, lines by those of their protocol.
       for (const { topic, data } of messagesIn(said))
-        if (topic === 'circuit/nets') for (const id of [data.id, data.helper]) if (typeof id === 'string') own.add(id);
+        if (topic === 'circuit/helper-legs' || topic === 'circuit/net-load')
+          for (const id of [data.id, data.helper]) if (typeof id === 'string') own.add(id);
       for (const lines of Object.values(PORT_LINES)) for (const line of Object.keys(lines)) own.add(line);
       const longest = [...own]
         .filter((name) => /[A-Za-z]/.test(name))

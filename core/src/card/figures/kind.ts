@@ -25,8 +25,6 @@ export interface FigureKind {
   readonly slot?: FigureSlot;
   /** Of which supplies, signals, ports … it is missed while the card does not say it. */
   readonly missed?: (card: Card) => readonly string[];
-  /** The checks that rest on it: held to what they name in their results by a test. */
-  readonly asks: readonly string[];
 }
 
 /** Figures by their place in a card, "*" for each entry of a list: "supplies/*\/range". */

@@ -91,6 +91,133 @@ const clean = (text: string): string =>
     .replace(/^(?:DC|dc)\s+(?=\d)/, '')
     .trim();
 
+/** A text that is being read. */
+interface Reading {
+  readonly text: string;
+  readonly mark: DecimalMark;
+  /** Unit of the column or the name, taken where none is written. */
+  readonly fallback: UnitReading | null;
+}
+
+/** A way in which values are written. Undefined: the text is not written so; null: it is, and holds no value. */
+type Form = (reading: Reading) => ValueReading | null | undefined;
+
+const numberIn = ({ mark }: Reading, part: string | undefined) => readNumber(part ?? '', mark);
+const restAfter = ({ text }: Reading, taken: string): string => text.slice(taken.length).trim();
+
+/** "0.7 × VDD" */
+const asShare: Form = (reading) => {
+  const share = SHARE.exec(reading.text);
+  if (!share) return undefined;
+  const n = numberIn(reading, share[1]);
+  if (!n) return null;
+  const typ = share[2] ? n.value / 100 : n.value;
+  return { typ, unit: 'share', symmetric: false, rest: restAfter(reading, share[0]), ...doubts(n) };
+};
+
+/** "VDD − 0.4 V" */
+const asOffset: Form = (reading) => {
+  const offset = OFFSET.exec(reading.text);
+  if (!offset) return AT_SUPPLY.test(reading.text) ? { typ: 0, unit: 'offset', symmetric: false, rest: '' } : undefined;
+  const n = numberIn(reading, offset[2]);
+  if (!n) return null;
+  const size = scaled(n.value, offset[3] === 'mV' ? 1e-3 : 1);
+  const typ = offset[1] === '+' ? size : -size;
+  return { typ, unit: 'offset', symmetric: false, rest: restAfter(reading, offset[0]), ...doubts(n) };
+};
+
+/** "4k7" */
+const asCode: Form = (reading) => {
+  const code = CODE.exec(reading.text);
+  if (!code) return undefined;
+  const factor = { R: 1, k: 1e3, K: 1e3, M: 1e6 }[code[2] ?? ''] ?? 1;
+  const typ = scaled(Number(`${code[1]}.${code[3]}`), factor);
+  return { typ, unit: 'Ω', symmetric: false, rest: restAfter(reading, code[0]) };
+};
+
+/** "±2 %" */
+const asSymmetric: Form = (reading) => {
+  const symmetric = SYMMETRIC.exec(reading.text);
+  return symmetric
+    ? made(reading, symmetric[0], [null, numberIn(reading, symmetric[1]), null], [symmetric[2]], true)
+    : undefined;
+};
+
+/** "3.3 V ± 5 %" */
+const asCentred: Form = (reading) => {
+  const centred = CENTRED.exec(reading.text);
+  if (!centred) return undefined;
+  const [middle, half] = [numberIn(reading, centred[1]), numberIn(reading, centred[3])];
+  if (!middle || !half) return null;
+  const percent = centred[4] === '%';
+  const by = percent ? Math.abs(middle.value) * (half.value / 100) : half.value;
+  const low = { value: Number((middle.value - by).toPrecision(10)) };
+  const high = { value: Number((middle.value + by).toPrecision(10)) };
+  return made(reading, centred[0], [low, middle, high], [percent ? centred[2] : centred[4], centred[2]], false);
+};
+
+/** "2.7 to 5.5 V", "850 mV to 1.2 V" */
+const asRange: Form = (reading) => {
+  const range = RANGE.exec(reading.text);
+  if (!range || NOT_A_UNIT.test(range[2] ?? '')) return undefined;
+  const [low, high] = [numberIn(reading, range[1]), numberIn(reading, range[3])];
+  const share = range[2] && range[4] ? (readUnit(range[2])?.factor ?? 1) / (readUnit(range[4])?.factor ?? 1) : 1;
+  return low && high && low.value * share <= high.value
+    ? made(reading, range[0], [low, null, high], [range[4], range[2]], false, range[2])
+    : undefined;
+};
+
+/** "−0.3 V to VDD + 0.3 V": of a lower bound in volts and an upper one from the supply the upper one is what can be passed. */
+const asUpToSupply: Form = ({ text, mark }) => {
+  const upTo = UP_TO_SUPPLY.exec(text);
+  const upper = upTo && readValue(upTo[1] ?? '', mark);
+  return upper?.unit === 'offset'
+    ? { max: upper.typ ?? 0, unit: 'offset', symmetric: false, rest: upper.rest }
+    : undefined;
+};
+
+/** "max. 0.3 × VDD" */
+const asBoundOfSupply: Form = ({ text, mark }) => {
+  const leading = LEADING.exec(text);
+  const level = leading && readValue(text.slice(leading[0].length), mark);
+  if (level?.typ === undefined || (level.unit !== 'share' && level.unit !== 'offset')) return undefined;
+  const { typ, ...others } = level;
+  return { ...others, ...(/^(?:<|≤|max)/i.test(leading?.[0] ?? '') ? { max: typ } : { min: typ }) };
+};
+
+/** "≤ 5 µA" */
+const asBound: Form = (reading) => {
+  const bound = BOUND.exec(reading.text);
+  if (!bound) return undefined;
+  const n = numberIn(reading, bound[3]);
+  const places = bound[1] ? [null, null, n] : bound[2] ? [n, null, null] : [null, n, null];
+  return made(reading, bound[0], places, [bound[4]], false);
+};
+
+/** "5 µA max" */
+const asSingle: Form = (reading) => {
+  const single = SINGLE.exec(reading.text);
+  if (!single) return null;
+  const n = numberIn(reading, single[1]);
+  const kind = single[3]?.toLowerCase();
+  const places = kind === 'max' ? [null, null, n] : kind === 'min' ? [n, null, null] : [null, n, null];
+  return made(reading, single[0], places, [single[2]], false);
+};
+
+/** In the order in which they are told apart: what says most comes first. */
+const FORMS: readonly Form[] = [
+  asShare,
+  asOffset,
+  asCode,
+  asSymmetric,
+  asCentred,
+  asRange,
+  asUpToSupply,
+  asBoundOfSupply,
+  asBound,
+  asSingle,
+];
+
 /**
  * Reads what stands at the beginning of a text.
  * @param fallback unit of the column or the name, taken where none is written
@@ -102,121 +229,41 @@ export function readValue(
   mark: DecimalMark,
   fallback: UnitReading | null = null,
 ): ValueReading | null {
-  const text = clean(written);
-  const number = (part: string | undefined) => readNumber(part ?? '', mark);
-  const share = SHARE.exec(text);
-  if (share) {
-    const n = number(share[1]);
-    return n
-      ? {
-          typ: share[2] ? n.value / 100 : n.value,
-          unit: 'share',
-          symmetric: false,
-          rest: text.slice(share[0].length).trim(),
-          ...doubts(n),
-        }
-      : null;
+  const reading: Reading = { text: clean(written), mark, fallback };
+  for (const form of FORMS) {
+    const value = form(reading);
+    if (value !== undefined) return value;
   }
-  const offset = OFFSET.exec(text);
-  if (offset) {
-    const n = number(offset[2]);
-    const size = n ? scaled(n.value, offset[3] === 'mV' ? 1e-3 : 1) : NaN;
-    return n
-      ? {
-          typ: offset[1] === '+' ? size : -size,
-          unit: 'offset',
-          symmetric: false,
-          rest: text.slice(offset[0].length).trim(),
-          ...doubts(n),
-        }
-      : null;
-  }
-  if (AT_SUPPLY.test(text)) return { typ: 0, unit: 'offset', symmetric: false, rest: '' };
-  const code = CODE.exec(text);
-  if (code) {
-    const factor = { R: 1, k: 1e3, K: 1e3, M: 1e6 }[code[2] ?? ''] ?? 1;
-    return {
-      typ: scaled(Number(`${code[1]}.${code[3]}`), factor),
-      unit: 'Ω',
-      symmetric: false,
-      rest: text.slice(code[0].length).trim(),
-    };
-  }
-  const symmetric = SYMMETRIC.exec(text);
-  if (symmetric) return made(symmetric[0], [null, number(symmetric[1]), null], [symmetric[2]], true);
-  const centred = CENTRED.exec(text);
-  if (centred) {
-    const [middle, half] = [number(centred[1]), number(centred[3])];
-    if (!middle || !half) return null;
-    const percent = centred[4] === '%';
-    const by = percent ? Math.abs(middle.value) * (half.value / 100) : half.value;
-    const low = { value: Number((middle.value - by).toPrecision(10)) };
-    const high = { value: Number((middle.value + by).toPrecision(10)) };
-    return made(centred[0], [low, middle, high], [percent ? centred[2] : centred[4], centred[2]], false);
-  }
-  const range = RANGE.exec(text);
-  if (range && !NOT_A_UNIT.test(range[2] ?? '')) {
-    const [low, high] = [number(range[1]), number(range[3])];
-    const share = range[2] && range[4] ? (readUnit(range[2])?.factor ?? 1) / (readUnit(range[4])?.factor ?? 1) : 1;
-    if (low && high && low.value * share <= high.value)
-      return made(range[0], [low, null, high], [range[4], range[2]], false, range[2]);
-  }
-  const upTo = UP_TO_SUPPLY.exec(text);
-  if (upTo) {
-    const upper = readValue(upTo[1] ?? '', mark);
-    // Of a lower bound in volts and an upper one from the supply the upper one is what can be passed.
-    if (upper?.unit === 'offset') return { max: upper.typ ?? 0, unit: 'offset', symmetric: false, rest: upper.rest };
-  }
-  const leading = LEADING.exec(text);
-  if (leading) {
-    const level = readValue(text.slice(leading[0].length), mark);
-    if (level?.typ !== undefined && (level.unit === 'share' || level.unit === 'offset')) {
-      const { typ, ...others } = level;
-      return { ...others, ...(/^(?:<|≤|max)/i.test(leading[0]) ? { max: typ } : { min: typ }) };
-    }
-  }
-  const bound = BOUND.exec(text);
-  if (bound) {
-    const n = number(bound[3]);
-    return made(bound[0], bound[1] ? [null, null, n] : bound[2] ? [n, null, null] : [null, n, null], [bound[4]], false);
-  }
-  const single = SINGLE.exec(text);
-  if (!single) return null;
-  const n = number(single[1]);
-  const kind = single[3]?.toLowerCase();
-  return made(
-    single[0],
-    kind === 'max' ? [null, null, n] : kind === 'min' ? [n, null, null] : [null, n, null],
-    [single[2]],
-    false,
-  );
+  return null;
+}
 
-  function made(
-    taken: string,
-    [low, middle, high]: (NumberReading | null)[],
-    units: (string | undefined)[],
-    isSymmetric: boolean,
-    lowUnit?: string,
-  ): ValueReading | null {
-    if (!low && !middle && !high) return null;
-    const words = units.filter((u): u is string => u !== undefined && !NOT_A_UNIT.test(u));
-    const own = words.map(readUnit).find((u) => u !== null) ?? null;
-    const strange = own === null && words.length > 0;
-    const unit = own ?? (strange ? null : fallback);
-    const factor = unit?.factor ?? 1;
-    // "850 mV to 1.2 V": the lower end has a unit of its own.
-    const lowFactor = (lowUnit && readUnit(lowUnit)?.factor) || factor;
-    const rest = strange && words[0] ? text.slice(taken.lastIndexOf(words[0])) : text.slice(taken.length);
-    return {
-      ...(low ? { min: scaled(low.value, lowFactor) } : {}),
-      ...(middle ? { typ: scaled(middle.value, factor) } : {}),
-      ...(high ? { max: scaled(high.value, factor) } : {}),
-      unit: unit?.unit ?? null,
-      symmetric: isSymmetric,
-      rest: rest.trim(),
-      ...doubts(low, middle, high),
-    };
-  }
+/** @param taken the words that the numbers and units were found in */
+function made(
+  { text, fallback }: Reading,
+  taken: string,
+  [low, middle, high]: (NumberReading | null | undefined)[],
+  units: (string | undefined)[],
+  isSymmetric: boolean,
+  lowUnit?: string,
+): ValueReading | null {
+  if (!low && !middle && !high) return null;
+  const words = units.filter((u): u is string => u !== undefined && !NOT_A_UNIT.test(u));
+  const own = words.map(readUnit).find((u) => u !== null) ?? null;
+  const strange = own === null && words.length > 0;
+  const unit = own ?? (strange ? null : fallback);
+  const factor = unit?.factor ?? 1;
+  // "850 mV to 1.2 V": the lower end has a unit of its own.
+  const lowFactor = (lowUnit && readUnit(lowUnit)?.factor) || factor;
+  const rest = strange && words[0] ? text.slice(taken.lastIndexOf(words[0])) : text.slice(taken.length);
+  return {
+    ...(low ? { min: scaled(low.value, lowFactor) } : {}),
+    ...(middle ? { typ: scaled(middle.value, factor) } : {}),
+    ...(high ? { max: scaled(high.value, factor) } : {}),
+    unit: unit?.unit ?? null,
+    symmetric: isSymmetric,
+    rest: rest.trim(),
+    ...doubts(low, middle, high),
+  };
 }
 
 function doubts(...numbers: (NumberReading | null | undefined)[]): { doubt?: Message } {

@@ -1,4 +1,5 @@
 /** Words about what is switched. */
+import type { DriveGainSays } from '../../check/drive-gain.ts';
 import type { DriveChainSays } from '../../check/drive-chain.ts';
 import type { DriveContactSays } from '../../check/drive-contact.ts';
 import type { DriveDiodeSays } from '../../check/drive-diode.ts';
@@ -10,6 +11,23 @@ import { check } from '../language.ts';
 import { list } from './grammar.ts';
 
 export const drive = {
+  'drive/gain': check<DriveGainSays>({
+    rule: {
+      short: 'gain',
+      title: 'A bare transistor amplifies more than it is driven for',
+      rule: 'The least gain of a bipolar transistor > the gain that its base resistor is worked out for (10). At or below it the collector is not saturated: more is dropped, and it heats.',
+      source: 'common practice',
+    },
+    says: {
+      holds: ({ driver, gain, forced }) => `${driver} amplifies ${gain} times at least; it is driven for ${forced}.`,
+      broken: ({ driver, gain, forced }) =>
+        `${driver} amplifies ${gain} times at least, and is driven as if it were more than ${forced}: it may not be fully on.`,
+      meaning:
+        'A transistor that is not saturated drops more voltage than its sheet says for full on, and turns that into heat.',
+      ofItself: 'by itself',
+      drivenFor: 'driven for',
+    },
+  }),
   'drive/chain': check<DriveChainSays>({
     rule: {
       short: 'chain of lights',
@@ -41,6 +59,8 @@ export const drive = {
     },
     says: {
       currentMoment: 'current for a moment',
+      voltageWord: 'voltage',
+      currentWord: 'current',
       broken: ({ load, relay, what, at, most }) =>
         `${load} asks the contact of ${relay} for a ${what} of ${at}; ${most} is the most. It welds or burns.`,
       whileRelayOff: 'on while the relay is off',

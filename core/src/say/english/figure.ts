@@ -153,6 +153,7 @@ export const figure = {
       'controller/currentGroups/*/limit': ({ of }) => `pin current, ${of} together`,
       'controller/pwmGroups/*/fixed': ({ of }) => `PWM frequency of ${of}`,
       'controller/brownOut': 'supply below which it starts anew',
+      'controller/wakeTime': 'from being woken to the first instruction',
       'controller/spiSetup': 'SPI input right before the clock',
       'controller/serial/clock': 'clock of its serial ports',
       'controller/adc/straight': converter('straight between'),

@@ -27,6 +27,7 @@ import { remedy } from './remedy.ts';
 import { remedyMore } from './remedy-more.ts';
 import { sheet } from './sheet.ts';
 import { solve } from './solve.ts';
+import { wire } from './wire.ts';
 import { word } from './word.ts';
 
 export const ENGLISH = {
@@ -34,6 +35,7 @@ export const ENGLISH = {
   ...levels,
   ...analog,
   ...bus,
+  ...wire,
   ...pins,
   ...drive,
   ...supplyVoltage,

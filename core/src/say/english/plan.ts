@@ -19,6 +19,7 @@ export const plan = {
       diode: 'diode',
       guard: 'guard',
       translator: 'translator',
+      debounce: 'debounce',
     },
   }),
   'plan/helper': topic<HelperSays>({
@@ -30,6 +31,7 @@ export const plan = {
       capacitor: ({ card, part }) => `a ${card} across the supply of ${part}`,
       filter: ({ card, part }) => `a ${card} from the pin of ${part} to ground`,
       guard: ({ card, part }) => `a ${card} in the feed of ${part}`,
+      debounce: ({ ohms, card, part }) => `${ohms} and a ${card}, so that ${part} is counted once`,
       translator: ({ card, parts }) => `a ${card} between the controller and ${list(parts)}`,
       divider: ({ upper, lower, part }) => `a divider of ${upper} and ${lower} before the pin of ${part}`,
       fixed: ({ ohms, part }) => `a fixed resistor of ${ohms} for ${part}`,

@@ -6,7 +6,7 @@ import type { Place } from '../../plan/plan.ts';
 import type { Card } from '../../card/card.ts';
 import type { TwoTerminal } from '../../circuit/netlist-model.ts';
 import type { Reason } from '../../compare/qualify.ts';
-import type { SheetPhase } from '../../deliver/bring-up.ts';
+import type { SheetPhase } from '../../deliver/sheet-row.ts';
 import type { SpanUnit } from '../../quantity/span.ts';
 import { topic } from '../language.ts';
 import { plural } from './grammar.ts';

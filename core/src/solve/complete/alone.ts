@@ -12,7 +12,7 @@ import { deriveCircuit } from '../../circuit/derive.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import { documentOf } from '../../plan/document.ts';
 import { addEmptyBus, addHelper, freeId } from '../../plan/edits.ts';
-import type { Helper} from '../../plan/helpers.ts';
+import type { Helper } from '../../plan/helpers.ts';
 import { isHelperOf, isOwn } from '../../plan/helpers.ts';
 import type { PartChoice, Plan, PortChoice } from '../../plan/plan.ts';
 import { isOf } from '../../plan/ref.ts';
@@ -112,6 +112,16 @@ export interface Try {
  */
 export const tryAlone = (bench: Bench, id: string, way: Try): Wired | null => tried(bench, id, way).wired;
 
+/** A part on the bench: wired in one way, with what was added for it. */
+interface OnTrial {
+  readonly plan: Plan;
+  readonly circuit: Circuit;
+  /** Helpers that the plan had of it before. */
+  readonly before: number;
+  /** Resistors that stand for those of the whole plan: who pulls a bus is decided later. */
+  readonly ideal: ReadonlySet<string>;
+}
+
 /** The same with what is wrong, where something is. */
 export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null; wrong: readonly Result[] } {
   const { circuit, library, standing } = bench;
@@ -119,50 +129,17 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
   const card = circuit.parts.get(id)?.card;
   if (!choice || !card) return { wired: null, wrong: [] };
   const derive = (plan: Plan) => deriveCircuit(documentOf(plan, circuit.cards.values(), library));
-  const { parts } = standing.wide.plan;
   const driver = Object.values(choice.ports).flatMap((port) => port.driver ?? [])[0];
   const drivers = circuit.plan.parts.filter((part) => part.id === driver).map((part) => ({ ...part, needs: [] }));
-  const readers = readersOf(bench, choice);
-  const jumpers = jumpersOf(bench, id);
-  const own: PartChoice = {
-    ...forgetOwnPins(choice),
-    feeds: { ...way.feeds },
-    opened: way.ownPullUps
-      ? choice.opened.filter((s) => !jumpers.includes(s))
-      : [...new Set([...choice.opened, ...jumpers])],
-  };
-  const base: Plan = {
-    ...standing.wide.plan,
-    needs: circuit.plan.needs,
-    helpers: ownHelpers(circuit.plan, id),
-    buses: [],
-  };
-  const beside = [...parts, ...drivers, ...readers];
-  const bussed = busesOf({ ...base, parts: [...beside, own] }, own, bench);
-  let plan: Plan = { ...bussed.plan, parts: [...beside, bussed.part] };
-  const before = plan.helpers.length;
-  if (way.through)
-    plan = slowedFor(addHelper(plan, translatorOf(plan, bench, id, way.through)), bench, way.through.card);
-  plan = onPins(plan, derive(plan), bench.pins);
-  const ideal = new Set<string>();
-  let now = derive(plan);
-  if (!way.ownPullUps) {
-    const bare = now.nets.filter((net) => net.bus !== null && net.openDrain && net.pullUps.length === 0);
-    for (const net of bare) {
-      const pulled = addPullUp(now, plan, net);
-      if (!pulled) continue;
-      for (const helper of pulled.helpers) if (!plan.helpers.includes(helper)) ideal.add(helper.id);
-      plan = pulled;
-    }
-    if (ideal.size > 0) now = derive(plan);
-  }
+  const others = [...drivers, ...readersOf(bench, choice)];
+  const trial = onTrial(bench, asTried(bench, choice, way), way, others, derive);
   const baseline = baselineOf(standing);
   const names = (name: string) => (subject: string) => isOf(subject, name);
   // What is wrong with the driver of a load, or with what reads it, is found when that is tried.
-  const others = [...drivers, ...readers].map((part) => part.id);
   const isOthers = ({ subjects }: Result) =>
-    others.some((other) => subjects.some(names(other))) && !subjects.some(names(id));
+    others.some((other) => subjects.some(names(other.id))) && !subjects.some(names(id));
   const judged = (of: Circuit) => judge(of).filter((finding) => !baseline.has(finding.key) && !isOthers(finding));
+  let { plan, circuit: now } = trial;
   let findings = judged(now);
   for (let round = 0; round < MAX_OWN && findings.some(isGrave); round++) {
     const mended = mendOwn(now, findings.filter(isGrave), library, (next) => judged(derive(next)));
@@ -171,34 +148,86 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
     now = derive(plan);
     findings = judged(now);
   }
-  const part = plan.parts.find((p) => p.id === id);
-  const helpers = plan.helpers.filter((h) => !ideal.has(h.id) && !isTranslator(h));
   const wrong = findings.filter(isGrave);
-  if (wrong.length > 0 || !part) return { wired: null, wrong };
-  const added = helpers.length - before;
-  const cents =
-    piecesCost({ ...plan, helpers }, now.cards) -
-    piecesCost({ ...plan, helpers: ownHelpers(circuit.plan, id) }, now.cards);
+  if (wrong.length > 0) return { wired: null, wrong };
+  return { wired: wiredAs(bench, choice, way, { ...trial, plan, circuit: now }, findings, derive), wrong };
+}
+
+/** The part as it is tried: on no pins yet, with its own pull-ups on or off. */
+function asTried(bench: Bench, choice: PartChoice, way: Try): PartChoice {
+  const jumpers = jumpersOf(bench, choice.id);
+  return {
+    ...forgetOwnPins(choice),
+    feeds: { ...way.feeds },
+    opened: way.ownPullUps
+      ? choice.opened.filter((s) => !jumpers.includes(s))
+      : [...new Set([...choice.opened, ...jumpers])],
+  };
+}
+
+/** Puts the part beside what stands and the others that it needs, wired that way. */
+function onTrial(
+  bench: Bench,
+  own: PartChoice,
+  way: Try,
+  others: readonly PartChoice[],
+  derive: (plan: Plan) => Circuit,
+): OnTrial {
+  const { plan: whole } = bench.circuit;
+  const standing = bench.standing.wide.plan;
+  const beside = [...standing.parts, ...others];
+  const base: Plan = { ...standing, needs: whole.needs, helpers: ownHelpers(whole, own.id), buses: [] };
+  const bussed = busesOf({ ...base, parts: [...beside, own] }, own, bench);
+  let plan: Plan = { ...bussed.plan, parts: [...beside, bussed.part] };
+  const before = plan.helpers.length;
+  if (way.through)
+    plan = slowedFor(addHelper(plan, translatorOf(plan, bench, own.id, way.through)), bench, way.through.card);
+  plan = onPins(plan, derive(plan), bench.pins);
+  const ideal = new Set<string>();
+  const circuit = derive(plan);
+  if (way.ownPullUps) return { plan, circuit, before, ideal };
+  const bare = circuit.nets.filter((net) => net.bus !== null && net.openDrain && net.pullUps.length === 0);
+  for (const net of bare) {
+    const pulled = addPullUp(circuit, plan, net);
+    if (!pulled) continue;
+    for (const helper of pulled.helpers) if (!plan.helpers.includes(helper)) ideal.add(helper.id);
+    plan = pulled;
+  }
+  return { plan, circuit: ideal.size > 0 ? derive(plan) : circuit, before, ideal };
+}
+
+/** What came of a trial that holds. */
+function wiredAs(
+  bench: Bench,
+  choice: PartChoice,
+  way: Try,
+  { plan, circuit, before, ideal }: OnTrial,
+  findings: readonly Result[],
+  derive: (plan: Plan) => Circuit,
+): Wired | null {
+  const part = plan.parts.find((p) => p.id === choice.id);
+  if (!part) return null;
+  const helpers = plan.helpers.filter((h) => !ideal.has(h.id) && !isTranslator(h));
+  const added = Math.max(0, helpers.length - before);
+  const had = ownHelpers(bench.circuit.plan, choice.id);
+  const cents = piecesCost({ ...plan, helpers }, circuit.cards) - piecesCost({ ...plan, helpers: had }, circuit.cards);
   const changedFeeds = Object.entries(way.feeds).filter(([supply, rail]) => choice.feeds[supply] !== rail).length;
-  const wired: Wired = {
+  const real = ideal.size === 0 ? circuit : derive({ ...plan, helpers: plan.helpers.filter((h) => !ideal.has(h.id)) });
+  return {
     feeds: way.feeds,
     through: way.through,
     part,
     helpers,
     goals: {
       rules: findings.filter(({ check }) => metaOf(check)?.houseRule).length,
-      parts: Math.max(0, added),
+      parts: added,
       cents: Math.round(Math.max(0, cents) * 100),
       cautions: findings.filter(({ severity }) => severity === 'caution').length,
-      changes: changedFeeds + Math.max(0, added),
+      changes: changedFeeds + added,
     },
-    loads: loadsOf(
-      standing.wide,
-      ideal.size === 0 ? now : derive({ ...plan, helpers: plan.helpers.filter((h) => !ideal.has(h.id)) }),
-    ),
-    circuit: now,
+    loads: loadsOf(bench.standing.wide, real),
+    circuit,
   };
-  return { wired, wrong };
 }
 
 /** Converters that read a part, fed from the logic rail: what else they need is found when they are tried themselves. */

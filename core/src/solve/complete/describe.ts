@@ -3,7 +3,7 @@ import { SOCKET } from '../../card/kinds.ts';
 import { labelOf } from '../../circuit/label.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import type { Piece, PlanChange } from '../../plan/changes.ts';
-import type { Helper} from '../../plan/helpers.ts';
+import type { Helper } from '../../plan/helpers.ts';
 import { helperLabel } from '../../plan/helpers.ts';
 import type { Called } from '../../plan/helpers/kind.ts';
 import { ownerOf } from '../../plan/ref.ts';

@@ -2,7 +2,7 @@
 import { isBusLine, isShared } from '../../card/protocol.ts';
 import { isStanding } from '../../card/source.ts';
 import type { PartNode } from '../../circuit/model.ts';
-import type { Helper} from '../../plan/helpers.ts';
+import type { Helper } from '../../plan/helpers.ts';
 import { helpersOf, isHelperOf, namesOf } from '../../plan/helpers.ts';
 import type { PartChoice } from '../../plan/plan.ts';
 import { isOf } from '../../plan/ref.ts';

@@ -3,6 +3,7 @@
   import { differences, figuresOf, missingOf, type Card, type PlacedFigure } from '@idle-breadboard/core/card';
   import { formatAddress, formatQuantity } from '@idle-breadboard/core/figures';
   import { addPart } from '@idle-breadboard/core/solve';
+  import { asksFor } from '@idle-breadboard/core/verify';
   import { ruleOf, say } from '@idle-breadboard/core/words';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import { money } from '../kit/words';
@@ -117,7 +118,7 @@
       <tbody>
         {#each figures as f (f.place)}
           <tr>
-            <th scope="row" title={askedBy(f.asks)}>{say(f.title)}</th>
+            <th scope="row" title={askedBy(asksFor(f.id))}>{say(f.title)}</th>
             {#if editing === f.place}
               <td colspan="6"><FigureEdit {card} figure={f} done={() => (editing = null)} /></td>
             {:else}
@@ -144,7 +145,7 @@
       <ul>
         {#each missing as miss (say(miss.title))}<li>
             <span class="font-semibold">{say(miss.title)}</span>:
-            <span class="unit" title={askedBy(miss.asks)}>{say(miss.without)}</span>
+            <span class="unit" title={miss.figure && askedBy(asksFor(miss.figure))}>{say(miss.without)}</span>
           </li>{/each}
       </ul>
     {/if}
