@@ -16,7 +16,7 @@ import {
 import { documentOf, expected, fingerprint, type PlanDocument } from '@idle-breadboard/core/plan';
 import { complete } from '@idle-breadboard/core/solve';
 import { CHECKS, verify } from '@idle-breadboard/core/verify';
-import { ruleOf } from '@idle-breadboard/core/words';
+import { ruleOf, say, sayDeep } from '@idle-breadboard/core/words';
 import { checksText, completionText, partsText, problemsText, verdictText, wiringText } from './text.ts';
 
 export interface Output {
@@ -36,7 +36,8 @@ export type As = 'text' | 'json' | 'csv' | 'svg';
 
 export const COMMANDS: readonly string[] = ['verify', 'mend', 'wiring', 'parts', 'sheet', 'schema', 'checks'];
 
-const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
+/** Messages among the data are said: what reads this knows no words of ours. */
+const json = (value: unknown): string => `${JSON.stringify(sayDeep(value), null, 2)}\n`;
 const done = (text: string): Output => ({ text, complaint: '', code: 0 });
 
 function load(path: string | undefined, world: World): Read<PlanDocument> {
@@ -70,7 +71,7 @@ function wiring(circuit: Circuit, build: Build, as: As): Output {
         : as === 'svg' && build.layout
           ? boardSvg(boardDrawing(circuit, build.layout), { title: circuit.plan.name })
           : wiringText(build.wiring);
-  return { text, complaint: wrong.join('\n'), code: wrong.length > 0 ? 1 : 0 };
+  return { text, complaint: wrong.map(say).join('\n'), code: wrong.length > 0 ? 1 : 0 };
 }
 
 /** Runs one command. Everything it needs of the world is handed in. */

@@ -21,7 +21,7 @@ export function foundIn(value: unknown): Text {
   if (typeof value === 'object') return expected('anObject');
   if (typeof value === 'string')
     return expected('text', { text: value.length > 60 ? `${value.slice(0, 57)}…` : value });
-  return String(value);
+  return typeof value === 'number' || typeof value === 'boolean' ? String(value) : expected('nothing');
 }
 
 /** A message that a schema passes through Zod with an issue of its own. */

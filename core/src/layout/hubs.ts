@@ -64,7 +64,7 @@ export class Hubs {
         }),
       ),
     );
-    this.stripHubs = works.map(() => new Map());
+    this.stripHubs = works.map(() => new Map<number, Hub>());
   }
 
   private hub(group: number): Hub {

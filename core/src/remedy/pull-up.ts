@@ -337,14 +337,7 @@ export const wireBudgetRemedies: Proposer = ({ circuit, finding }) => {
     .slice(0, 2)
     .flatMap((ohms) => {
       const plan = oneInstead(circuit, [net], () => ohms);
-      return plan
-        ? [
-            {
-              id: `pull-up:${net.of}:${ohms}`,
-              title: tell('pullUp2', { net: net.label, ohms: quantityOf(ohms, 'Ω') }),
-              plan,
-            },
-          ]
-        : [];
+      const title = tell('pullUp2', { net: net.label, ohms: quantityOf(ohms, 'Ω') });
+      return plan ? [{ id: `pull-up:${net.of}:${ohms}`, title, plan }] : [];
     });
 };

@@ -106,7 +106,7 @@ export function speaker(language: Language): Speaker {
     if ('amount' in of) return formatMoney(of.amount, of.currency);
     if ('address' in of) return formatAddress(of.address);
     if ('share' in of) return formatShare(of.share);
-    return (of as readonly Datum[]).map(say).join(', ');
+    return of.map(say).join(', ');
   }
 
   return { say };

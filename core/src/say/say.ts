@@ -1,6 +1,6 @@
 /** What is said, in English. */
 import type { Result } from '../check/result.ts';
-import { durationOf } from '../quantity/message.ts';
+import { type Datum, durationOf, isMessage } from '../quantity/message.ts';
 import { ReadError } from '../quantity/read-error.ts';
 import type { Problem } from '../quantity/problem.ts';
 import { ENGLISH } from './english/index.ts';
@@ -43,6 +43,14 @@ export interface SaidProblem {
 }
 export const sayProblems = (problems: readonly Problem[]): SaidProblem[] =>
   problems.map(({ path, message }) => ({ path, message: say(message) }));
+
+/** The same data with every message, figure and amount in it as words. */
+export function sayDeep(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null) return value;
+  if (isMessage(value as Datum) || 'digits' in value) return say(value as Datum);
+  if (Array.isArray(value)) return value.map(sayDeep);
+  return Object.fromEntries(Object.entries(value).map(([name, inner]) => [name, sayDeep(inner)]));
+}
 
 /** Why something could not be read. */
 export const sayError = (error: unknown): string =>

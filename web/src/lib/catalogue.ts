@@ -18,7 +18,7 @@ export async function demoPlans(): Promise<PlanDocument[]> {
   const files = await Promise.all(
     Object.keys(plans)
       .sort()
-      .map((path) => plans[path]?.()),
+      .map(async (path) => plans[path]?.()),
   );
   return files.flatMap((file) => (file ? [{ plan: file.plan, cards: file.cards }] : []));
 }

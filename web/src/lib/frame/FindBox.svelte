@@ -27,31 +27,32 @@
     }
   }
 
+  const doing = $derived<PickerEntry[]>([
+    { id: 'do-new', name: 'New plan', hint: '', run: () => void startPlan() },
+    { id: 'do-import', name: 'Import a plan file', hint: '', run: openFile },
+    ...(workbench.study
+      ? [
+          { id: 'do-add', name: 'Add a part', hint: '', run: () => (view.sheet = 'add-part') },
+          { id: 'do-catalogue', name: 'Open the catalogue', hint: 'cards', run: () => view.openCatalogue() },
+          { id: 'do-mend', name: 'Mend all', hint: 'm', run: () => void mending.open() },
+          { id: 'do-assign', name: 'Assign the rest of the pins', hint: '', run: () => void assignRest() },
+          { id: 'do-export', name: 'Export this plan', hint: '', run: doExport },
+          { id: 'do-print', name: 'Print', hint: 'wiring or parts', run: () => window.print() },
+          { id: 'do-rules', name: 'Name and my rules', hint: '', run: () => (view.sheet = 'rules') },
+          { id: 'do-proofs', name: 'All proofs', hint: '', run: () => (view.sheet = 'proofs') },
+        ]
+      : []),
+    {
+      id: 'do-theme',
+      name: view.theme === 'dark' ? 'Light by day' : 'Dark by night',
+      hint: '',
+      run: () => view.setTheme(view.theme === 'dark' ? 'light' : 'dark'),
+    },
+    { id: 'do-keys', name: 'List the keys', hint: '?', run: () => (view.sheet = 'keys') },
+  ]);
+
   const groups = $derived.by<PickerGroup[]>(() => {
     const circuit = workbench.study?.circuit;
-    const doing: PickerEntry[] = [
-      { id: 'do-new', name: 'New plan', hint: '', run: () => void startPlan() },
-      { id: 'do-import', name: 'Import a plan file', hint: '', run: openFile },
-      ...(circuit
-        ? [
-            { id: 'do-add', name: 'Add a part', hint: '', run: () => (view.sheet = 'add-part') },
-            { id: 'do-catalogue', name: 'Open the catalogue', hint: 'cards', run: () => view.openCatalogue() },
-            { id: 'do-mend', name: 'Mend all', hint: 'm', run: () => void mending.open() },
-            { id: 'do-assign', name: 'Assign the rest of the pins', hint: '', run: () => void assignRest() },
-            { id: 'do-export', name: 'Export this plan', hint: '', run: doExport },
-            { id: 'do-print', name: 'Print', hint: 'wiring or parts', run: () => window.print() },
-            { id: 'do-rules', name: 'Name and my rules', hint: '', run: () => (view.sheet = 'rules') },
-            { id: 'do-proofs', name: 'All proofs', hint: '', run: () => (view.sheet = 'proofs') },
-          ]
-        : []),
-      {
-        id: 'do-theme',
-        name: view.theme === 'dark' ? 'Light by day' : 'Dark by night',
-        hint: '',
-        run: () => view.setTheme(view.theme === 'dark' ? 'light' : 'dark'),
-      },
-      { id: 'do-keys', name: 'List the keys', hint: '?', run: () => (view.sheet = 'keys') },
-    ];
     if (!circuit) return [{ name: 'do', entries: doing }];
     return [
       { name: 'do', entries: doing },

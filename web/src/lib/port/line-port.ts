@@ -60,8 +60,9 @@ export function simulatedPort(text: () => Promise<string>): LinePort {
           await new Promise((go) => setTimeout(go, 30));
         }
       })();
-      return async () => {
+      return () => {
         open = false;
+        return Promise.resolve();
       };
     },
   };
