@@ -69,6 +69,30 @@ const strangers = Object.entries(ROOMS).map(([room, known]) => ({
   to: { path: '^core/src/', pathNot: `^core/src/(${[room, ...known].join('|')})/` },
 }));
 
+/** The floors of the web application: each knows those that stand beside its name. */
+const FLOORS = {
+  store: [],
+  paper: [],
+  port: [],
+  reader: [],
+  server: [],
+  worker: ['paper'],
+  state: ['paper', 'reader', 'store', 'worker'],
+  kit: ['paper', 'state', 'worker'],
+  charts: ['kit', 'state'],
+  drawer: ['kit', 'state'],
+  stations: ['charts', 'kit', 'port', 'state', 'worker'],
+  frame: ['charts', 'drawer', 'kit', 'paper', 'state', 'stations', 'worker'],
+};
+
+const floors = Object.entries(FLOORS).map(([floor, known]) => ({
+  name: `web-${floor}-knows-only-its-own`,
+  comment: `${floor} imports from ${known.length > 0 ? known.join(', ') : 'no other floor'}.`,
+  severity: 'error',
+  from: { path: `^web/src/lib/${floor}/` },
+  to: { path: '^web/src/lib/[^/]+/', pathNot: `^web/src/lib/(${[floor, ...known].join('|')})/` },
+}));
+
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
@@ -93,6 +117,14 @@ module.exports = {
       to: { path: '^(web|cli|e2e)/' },
     },
     ...strangers,
+    ...floors,
+    {
+      name: 'web-no-unlisted-floor',
+      comment: 'A new floor gets a line in FLOORS.',
+      severity: 'error',
+      from: { path: '^web/src/lib/[^/]+/', pathNot: `^web/src/lib/(${Object.keys(FLOORS).join('|')})/` },
+      to: {},
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

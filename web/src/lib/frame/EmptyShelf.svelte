@@ -2,7 +2,7 @@
 <script lang="ts">
   import { demoPlans } from '../catalogue';
   import { workbench } from '../state/workbench.svelte';
-  import { startPlan } from './actions';
+  import { startPlan } from '../kit/actions';
 
   let { openFile }: { openFile: () => void } = $props();
 </script>

@@ -9,7 +9,7 @@
   import { findings, passes } from '../state/results';
   import { STATIONS, view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
-  import { assignRest, doExport, startPlan } from './actions';
+  import { assignRest, doExport, startPlan } from '../kit/actions';
 
   let { openFile }: { openFile: () => void } = $props();
   const close = () => (view.sheet = null);

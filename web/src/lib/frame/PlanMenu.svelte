@@ -4,7 +4,7 @@
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
-  import { doExport, startPlan } from './actions';
+  import { doExport, startPlan } from '../kit/actions';
 
   let { openFile }: { openFile: () => void } = $props();
 </script>

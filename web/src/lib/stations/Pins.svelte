@@ -5,7 +5,7 @@
   import { type Plan, ownerOf, parseRef, setPin, setUsed } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
   import { say } from '@idle-breadboard/core/words';
-  import { assignRest, savePins } from '../frame/actions';
+  import { assignRest, savePins } from '../kit/actions';
   import Station from '../kit/Station.svelte';
   import { pinBoard } from '../state/pin-board.svelte';
   import { of, type Proofs } from '../state/proofs';

@@ -7,7 +7,7 @@
   import Printer from '@lucide/svelte/icons/printer';
   import BoardMap from '../charts/BoardMap.svelte';
   import { legsMovedBy, movedBy, turnedRound } from '../charts/move-part';
-  import { saveBuild, savePdf } from '../frame/actions';
+  import { saveBuild, savePdf } from '../kit/actions';
   import Cautions from '../kit/Cautions.svelte';
   import Station from '../kit/Station.svelte';
   import { benchView } from '../state/bench-view.svelte';

@@ -1,6 +1,6 @@
 import { say } from '@idle-breadboard/core/words';
 /** What can be done from several places: menu, find box, keys. */
-import { fileName, saveBlob, saveFile } from '../kit/save-file';
+import { fileName, saveBlob, saveFile } from './save-file';
 import type { PaperSize } from '../paper/pdf-page';
 import type { BuildFile } from '../worker/lay';
 import { laying } from '../state/laying.svelte';
