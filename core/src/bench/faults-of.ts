@@ -17,7 +17,7 @@ export interface BenchFaultsOfSays {
   readonly joint: { joint: Text };
   readonly lead: { colour: Text };
   readonly hole: { hole: Text; pin: Text };
-  readonly from: { what: Text | Quantity; says: Text; says2: Text };
+  readonly from: { what: Text | Quantity; says: Text; farSays: Text };
   readonly jointColdHasResistance: { leadSays: Text };
   readonly solderJointAnewOr: null;
   readonly twoStripsNotJoined: { leadSays: Text };
@@ -32,8 +32,8 @@ export interface BenchFaultsOfSays {
   readonly turnFirst: { polar: Text };
   readonly oneOff: { leadSays: Text; there: Text };
   readonly putEndWhereBelongs: { says: Text };
-  readonly swapped: { pinSays: Text; pinSays2: Text };
-  readonly changeLead: { colour: Text; colour2: Text; node: Text };
+  readonly swapped: { pinSays: Text; otherPin: Text };
+  readonly changeLead: { colour: Text; otherColour: Text; node: Text };
   readonly fedFromInstead: { label: Text; other: Text; node: Text };
   readonly moveStripWhereBelongs: { leadSays: Text };
   readonly deadHasWhatNeeds: { label: Text };
@@ -89,7 +89,7 @@ class Listing {
   private leadSays(lead: Lead): Message {
     const what =
       lead.kind === 'lead' || lead.kind === 'own' ? tell('lead', { colour: colourText(lead.colour) }) : lead.value;
-    return tell('from', { what, says: this.says(lead.from), says2: this.says(lead.to) });
+    return tell('from', { what, says: this.says(lead.from), farSays: this.says(lead.to) });
   }
 
   leads(): void {
@@ -204,10 +204,10 @@ class Listing {
             key: `crossed:${part}:${a.pin.terminal}:${b.pin.terminal}:${a.lead.key}:${b.lead.key}`,
             changes: [{ kind: 'swap-ends', leads: [a.lead.key, b.lead.key], ends: [a.end, b.end] }],
             subjects: [part, a.lead.of, b.lead.of],
-            says: tell('swapped', { pinSays: this.pinSays(a.pin), pinSays2: this.pinSays(b.pin) }),
+            says: tell('swapped', { pinSays: this.pinSays(a.pin), otherPin: this.pinSays(b.pin) }),
             mend: tell('changeLead', {
               colour: colourText(a.lead.colour),
-              colour2: colourText(b.lead.colour),
+              otherColour: colourText(b.lead.colour),
               node: node.label,
             }),
           });

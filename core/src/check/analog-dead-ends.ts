@@ -25,7 +25,7 @@ export interface AnalogDeadEndsSays {
   };
   readonly meaning: null;
   readonly to: { low: Quantity; high: Quantity; sum: Sum };
-  readonly to2: { min: Quantity; max: Quantity };
+  readonly betweenEnds: { min: Quantity; max: Quantity };
   readonly beyond: null;
   readonly or: { min: Quantity; low: Quantity; high: Quantity; max: Quantity };
   readonly reading: null;
@@ -95,7 +95,7 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
       meaning: tell('meaning'),
       workings: [
         { name: term('pin'), sum: tell('to', { low: V(seen.low), high: V(seen.high), sum: seen.sum }) },
-        { name: term('straight'), sum: tell('to2', { min: V(min), max: V(max) }) },
+        { name: term('straight'), sum: tell('betweenEnds', { min: V(min), max: V(max) }) },
         {
           name: tell('beyond'),
           sum: tell('or', { min: V(min), low: V(seen.low), high: V(seen.high), max: V(max) }),

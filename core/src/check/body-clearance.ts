@@ -21,15 +21,15 @@ export interface BodyClearanceSays {
   readonly leavesBesideEachPins: { part: Text; free: Text };
   readonly meaning: null;
   readonly needsFree: { label: Text; needs: readonly Text[] };
-  readonly putDownOnePlace: { part: Text; part2: Text; needs: readonly Text[] };
+  readonly putDownOnePlace: { part: Text; otherPart: Text; needs: readonly Text[] };
   readonly oneThemHasGo: null;
-  readonly first: { own: Text; label: Text; label2: Text; other: Text; theirs: Text };
+  readonly first: { own: Text; label: Text; otherLabel: Text; other: Text; theirs: Text };
   readonly sticksOutSocketMeets: { own: Text; missing: readonly Text[] };
   readonly sitsSocketEveryPin: { own: Text };
   readonly headersTwoMakersLook: null;
   readonly words: { label: Text; own: Text };
   readonly nothing: null;
-  readonly words2: { label: Text; other: Text; theirs: Text };
+  readonly terminalIs: { label: Text; other: Text; theirs: Text };
 }
 
 const tell = tells<BodyClearanceSays>('body/clearance');
@@ -111,7 +111,7 @@ function judgeOver(circuit: Circuit): Result[] {
           severity: 'fault',
           message: tell('putDownOnePlace', {
             part: part.label,
-            part2: other.part.label,
+            otherPart: other.part.label,
             needs,
           }),
           meaning: tell('oneThemHasGo'),
@@ -154,7 +154,7 @@ function judgeMates(circuit: Circuit): Result[] {
           ? tell('first', {
               own: own.label,
               label: label(own, first.own),
-              label2: label(other, first.other),
+              otherLabel: label(other, first.other),
               other: other.label,
               theirs: first.theirs?.label ?? term('nothing'),
             })
@@ -164,7 +164,7 @@ function judgeMates(circuit: Circuit): Result[] {
         meaning: tell('headersTwoMakersLook'),
         workings: met.map((pin) => ({
           name: tell('words', { label: label(own, pin.own), own: own.label }),
-          sum: tell('words2', {
+          sum: tell('terminalIs', {
             label: label(other, pin.other),
             other: other.label,
             theirs: pin.theirs?.label ?? tell('nothing'),

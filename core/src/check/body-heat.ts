@@ -27,7 +27,7 @@ export interface BodyHeatSays {
   readonly holds: { part: Text; kelvin: Quantity; from: readonly Text[]; said: Text; left: Quantity };
   readonly meaning: null;
   readonly humidityReadsTooLow: null;
-  readonly rhEsCEs: { to: number; at: number; at2: Quantity };
+  readonly rhEsCEs: { to: number; at: number; until: Quantity };
   readonly left: { quantity: Text };
   readonly wantedOwn: { accuracy: Quantity; own: Quantity };
 }
@@ -190,7 +190,7 @@ function judge(circuit: Circuit, part: PartNode, needs: readonly SenseNeed[], ri
               ? [
                   {
                     name: tell('humidityReadsTooLow'),
-                    sum: tell('rhEsCEs', { to: n.to, at, at2: quantityOf(at + kelvin, '°C') }),
+                    sum: tell('rhEsCEs', { to: n.to, at, until: quantityOf(at + kelvin, '°C') }),
                     value: m,
                     unit: n.unit,
                   },

@@ -17,7 +17,7 @@ export interface BusAddressSays {
   readonly oneSettings: { count: number };
   readonly fixed: null;
   readonly switched: { selectors: readonly Text[] };
-  readonly words: { at: BusAddress; address: number; count: Text; count2: Text };
+  readonly words: { at: BusAddress; address: number; count: Text; wanted: Text };
   readonly eightBit: { at: BusAddress; m: Text; seven: BusAddress };
   readonly bad: { at: BusAddress; m: Text };
   readonly cannotBeSetBit: { m: Text; at: BusAddress; half: BusAddress };
@@ -26,9 +26,9 @@ export interface BusAddressSays {
   readonly freeUse: { at: BusAddress; m: Text };
   readonly reservedAddressesStartSpecial: null;
   readonly address: null;
-  readonly halved: { seven: BusAddress; seven2: number };
-  readonly words2: { at: BusAddress; address: number; eightBit: Text };
-  readonly freeUse2: null;
+  readonly halved: { seven: BusAddress; inHex: number };
+  readonly eightBitForm: { at: BusAddress; address: number; eightBit: Text };
+  readonly isFree: null;
   readonly xXAddresses: { count: number };
 }
 
@@ -96,7 +96,7 @@ export const busAddressCollision = {
                 at,
                 address,
                 count: m.options.length > 1 ? tell('oneSettings', { count: m.options.length }) : tell('fixed'),
-                count2:
+                wanted:
                   m.selectors.length > 0
                     ? tell('switched', {
                         selectors: m.selectors.map(({ part }) => circuit.parts.get(part)?.label ?? part),
@@ -163,13 +163,13 @@ export const busAddressReserved = {
             workings: [
               {
                 name: tell('address'),
-                sum: tell('words2', {
+                sum: tell('eightBitForm', {
                   at,
                   address: m.address,
-                  eightBit: eightBit ? tell('halved', { seven: addressOf(seven), seven2: seven }) : '',
+                  eightBit: eightBit ? tell('halved', { seven: addressOf(seven), inHex: seven }) : '',
                 }),
               },
-              { name: tell('freeUse2'), sum: tell('xXAddresses', { count: FREE_ADDRESSES.length }) },
+              { name: tell('isFree'), sum: tell('xXAddresses', { count: FREE_ADDRESSES.length }) },
             ],
             rests: [addressRest(circuit, m)],
           }),

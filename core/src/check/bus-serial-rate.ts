@@ -14,7 +14,7 @@ export interface BusSerialRateSays {
   readonly meaning: null;
   readonly off: { controller: Text };
   readonly against: { toInterval: Quantity; samples: number; value: number; rate: number };
-  readonly off2: { part: Text };
+  readonly offAt: { part: Text };
 }
 
 const tell = tells<BusSerialRateSays>('bus/serial-rate');
@@ -71,7 +71,7 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
             unit: '%',
           },
           {
-            name: tell('off2', { part: part.label }),
+            name: tell('offAt', { part: part.label }),
             sum: port.rateError ? term('fromCard') : term('usual'),
             value: theirs * 100,
             unit: '%',

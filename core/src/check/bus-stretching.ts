@@ -13,7 +13,7 @@ export interface BusStretchingSays {
   readonly meaning: null;
   readonly longestHold: null;
   readonly controller: null;
-  readonly waits2: null;
+  readonly waitsWord: null;
   readonly doesNotWait: null;
   readonly commandsWithoutHold: null;
   readonly used: null;
@@ -57,7 +57,7 @@ function judge(circuit: Circuit, member: Member): Result[] {
       meaning: tell('meaning'),
       workings: [
         { name: tell('longestHold'), sum: term('fromCard'), value: seconds, unit: 's' },
-        { name: tell('controller'), sum: waits ? tell('waits2') : tell('doesNotWait') },
+        { name: tell('controller'), sum: waits ? tell('waitsWord') : tell('doesNotWait') },
         {
           name: tell('commandsWithoutHold'),
           sum: stretches.noHold ? (noHold ? tell('used') : tell('thereSome')) : tell('none'),

@@ -13,7 +13,7 @@ export interface BusTimeSays {
   readonly bytesNotStated: null;
   readonly conversion: null;
   readonly seldom: { s: Text };
-  readonly words: { interval: Quantity; interval2: Quantity };
+  readonly words: { interval: Quantity; between: Quantity };
   readonly oneRound: null;
   readonly conversionsSameTimeAll: null;
   readonly oneAfterOther: null;
@@ -131,7 +131,7 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
           .filter((s) => s.interval !== null && s.interval > interval)
           .map((s) => ({
             name: tell('seldom', { s: s.label }),
-            sum: tell('words', { interval: S(interval), interval2: S(s.interval ?? interval) }),
+            sum: tell('words', { interval: S(interval), between: S(s.interval ?? interval) }),
             value: each(s, s.transfer + s.conversion),
             unit: 's',
           })),

@@ -10,8 +10,8 @@ import { keyOf } from '../plan/ref.ts';
 /** What is said here, by the data that it takes. */
 export interface DriveContactSays {
   readonly currentMoment: null;
-  readonly voltageWord: null;
-  readonly currentWord: null;
+  readonly voltageIs: null;
+  readonly currentIs: null;
   readonly broken: { load: Text; relay: Text; what: Text; at: Quantity; most: Quantity };
   readonly whileRelayOff: null;
   readonly whileRelay: null;
@@ -30,7 +30,7 @@ export interface DriveContactSays {
   readonly current: null;
   readonly words: { amps: Quantity; rated: Quantity; derating: number };
   readonly moment: null;
-  readonly words2: { surge: Quantity; mostSurge: Quantity };
+  readonly surgeOf: { surge: Quantity; mostSurge: Quantity };
   readonly diode: { load: Text };
   readonly coilOrMotorContact: { load: Text };
   readonly contactsDieArcsSome: null;
@@ -104,8 +104,8 @@ function rated(circuit: Circuit, found: ContactLoad): Result[] {
   const of = ratingOf(circuit, found, own);
   const { volts, mostVolts, amps, mostAmps, surge, mostSurge } = of;
   const lines = [
-    { harms: true, what: tell('voltageWord'), at: volts, most: mostVolts, unit: 'V' },
-    { harms: false, what: tell('currentWord'), at: amps, most: mostAmps, unit: 'A' },
+    { harms: true, what: tell('voltageIs'), at: volts, most: mostVolts, unit: 'V' },
+    { harms: false, what: tell('currentIs'), at: amps, most: mostAmps, unit: 'A' },
     { harms: false, what: tell('currentMoment'), at: surge, most: mostSurge, unit: 'A' },
   ] as const;
   const [tightest] = lines.toSorted((a, b) => (a.most - a.at) / a.most - (b.most - b.at) / b.most);
@@ -148,7 +148,7 @@ const ratingWorkings = (
 ): Result['workings'] => [
   { name: tell('voltage'), sum: tell('direct', { volts: V(volts), mostVolts: V(mostVolts) }), value: volts, unit: 'V' },
   { name: tell('current'), sum: tell('words', { amps: A(amps), rated: A(plain), derating }), value: amps, unit: 'A' },
-  { name: tell('moment'), sum: tell('words2', { surge: A(surge), mostSurge: A(mostSurge) }), value: surge, unit: 'A' },
+  { name: tell('moment'), sum: tell('surgeOf', { surge: A(surge), mostSurge: A(mostSurge) }), value: surge, unit: 'A' },
 ];
 
 /** A coil or motor on a contact draws an arc when it opens, unless a diode takes the current over. */

@@ -102,7 +102,7 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
                 value: measured,
                 unit: 'V',
               },
-          { name: tell('stands', { driverNode: driverNode.label }), sum: term('fromCard2'), value: limit, unit: 'V' },
+          { name: tell('stands', { driverNode: driverNode.label }), sum: term('ofItsCard'), value: limit, unit: 'V' },
         ],
         rests: [
           [part.card.id, port.inductance.source],

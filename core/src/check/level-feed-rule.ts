@@ -8,11 +8,11 @@ import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelFeedRuleSays {
-  readonly worksFromFedFrom: { part: Text; range: Quantity; range2: Quantity; rail: Text; other: Text };
+  readonly worksFromFedFrom: { part: Text; range: Quantity; upTo: Quantity; rail: Text; other: Text };
   readonly meaning: null;
   readonly vHasMoreHeadroom: null;
   readonly range: null;
-  readonly to: { range: Quantity; range2: Quantity };
+  readonly to: { range: Quantity; upTo: Quantity };
 }
 
 const tell = tells<LevelFeedRuleSays>('level/feed-rule');
@@ -87,12 +87,12 @@ export const levelFeedRule = {
           message: tell('worksFromFedFrom', {
             part: part.label,
             range: V(range.min),
-            range2: V(range.max),
+            upTo: V(range.max),
             rail: rail.label,
             other: other.label,
           }),
           meaning: circuit.plan.rules.feed === 'logic-rail' ? tell('meaning') : tell('vHasMoreHeadroom'),
-          workings: [{ name: tell('range'), sum: tell('to', { range: V(range.min), range2: V(range.max) }) }],
+          workings: [{ name: tell('range'), sum: tell('to', { range: V(range.min), upTo: V(range.max) }) }],
           rests: [[part.card.id, supply.range.source]],
         });
       }),

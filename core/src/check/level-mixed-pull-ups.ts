@@ -9,7 +9,7 @@ import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelMixedPullUpsSays {
-  readonly flowsFromRailInto: { amps: Quantity; voltage: Quantity; voltage2: Quantity };
+  readonly flowsFromRailInto: { amps: Quantity; voltage: Quantity; otherVoltage: Quantity };
   readonly pullUp: { p: Text };
   readonly to: { voltage: Quantity };
   readonly highest: { net: Text };
@@ -83,7 +83,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
   const flows = tell('flowsFromRailInto', {
     amps: quantityOf(amps, 'A', 2),
     voltage: V(top.voltage.typ),
-    voltage2: V(bottom.voltage.typ),
+    otherVoltage: V(bottom.voltage.typ),
   });
   const workings: Step[] = [
     ...pulls.map((p) => ({

@@ -7,13 +7,13 @@ export interface LevelNoPullUpSays {
   readonly pullUp: null;
   readonly pullUps: { count: number };
   readonly has: { net: Text; count: Text };
-  readonly hasOnlyControllersOwn: { net: Text; ohms: Quantity; ohms2: Quantity };
+  readonly hasOnlyControllersOwn: { net: Text; ohms: Quantity; mostOhms: Quantity };
   readonly hasNoPullUp: { net: Text };
   readonly meaning: null;
-  readonly pullUp2: { p: Text };
+  readonly pullUpOf: { p: Text };
   readonly to: { rail: Text };
   readonly controllersOwn: null;
-  readonly to2: { ohms: Quantity; ohms2: Quantity };
+  readonly ohmsRange: { ohms: Quantity; mostOhms: Quantity };
 }
 
 const tell = tells<LevelNoPullUpSays>('level/no-pull-up');
@@ -39,7 +39,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
         ? tell('hasOnlyControllersOwn', {
             net: net.label,
             ohms: quantityOf(ohms.min, 'Ω'),
-            ohms2: quantityOf(ohms.max, 'Ω'),
+            mostOhms: quantityOf(ohms.max, 'Ω'),
           })
         : tell('hasNoPullUp', { net: net.label });
   return [
@@ -54,7 +54,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
       meaning: tell('meaning'),
       workings: [
         ...net.pullUps.map((p) => ({
-          name: tell('pullUp2', { p: p.label }),
+          name: tell('pullUpOf', { p: p.label }),
           sum: tell('to', { rail: p.rail }),
           value: p.ohms.typ,
           unit: 'Ω',
@@ -63,7 +63,7 @@ function judge(circuit: Circuit, net: Net): Result[] {
           ? [
               {
                 name: tell('controllersOwn'),
-                sum: tell('to2', { ohms: quantityOf(ohms.min, 'Ω'), ohms2: quantityOf(ohms.max, 'Ω') }),
+                sum: tell('ohmsRange', { ohms: quantityOf(ohms.min, 'Ω'), mostOhms: quantityOf(ohms.max, 'Ω') }),
                 value: ohms.typ,
                 unit: 'Ω',
               },

@@ -8,8 +8,8 @@ import { keyOf } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelTranslatorSays {
-  readonly hasChannelsLines: { node: Text; count: number; count2: number };
-  readonly passesLines: { node: Text; count: number; count2: number };
+  readonly hasChannelsLines: { node: Text; count: number; wanted: number };
+  readonly passesLines: { node: Text; count: number; wanted: number };
   readonly meaning: null;
   readonly channel: { i: number };
   readonly hasNoSupplySide: { node: Text; low: Text };
@@ -59,8 +59,8 @@ function channels(circuit: Circuit, node: PartNode, translator: Translator, far:
     margin: spare,
     message:
       spare < 0
-        ? tell('hasChannelsLines', { node: node.label, count: translator.channels.length, count2: far.length })
-        : tell('passesLines', { node: node.label, count: far.length, count2: translator.channels.length }),
+        ? tell('hasChannelsLines', { node: node.label, count: translator.channels.length, wanted: far.length })
+        : tell('passesLines', { node: node.label, count: far.length, wanted: translator.channels.length }),
     meaning: tell('meaning'),
     workings: far.map((net, i) => ({ name: tell('channel', { i: i + 1 }), sum: net.label })),
   });

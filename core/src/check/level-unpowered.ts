@@ -22,13 +22,13 @@ export interface LevelUnpoweredSays {
   readonly on: { net: Text };
   readonly standsWhileOff: { end: Text };
   readonly currentThroughDiode: null;
-  readonly v: { worst: Quantity; diode: number; worst2: Quantity };
+  readonly v: { worst: Quantity; diode: number; over: Quantity };
   readonly switchedSuppliesOffPull: {
     off: readonly Text[];
     net: Text;
     volts: Quantity;
     hardest: Text;
-    hardest2: Quantity;
+    needs: Quantity;
   };
   readonly switchedSuppliesOffLeft: { volts: Quantity; net: Text };
   readonly railPartOffLies: null;
@@ -168,7 +168,7 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
           ? [
               {
                 name: tell('currentThroughDiode'),
-                sum: tell('v', { worst: V(worst.volts), diode: DIODE, worst2: quantityOf(worst.ohms ?? 0, 'Ω') }),
+                sum: tell('v', { worst: V(worst.volts), diode: DIODE, over: quantityOf(worst.ohms ?? 0, 'Ω') }),
                 value: amps,
                 unit: 'A',
               },
@@ -219,7 +219,7 @@ function dragged(circuit: Circuit, net: Net): Result[] {
               net: net.label,
               volts: V(volts),
               hardest: hardest.label,
-              hardest2: V(hardest.volts),
+              needs: V(hardest.volts),
             })
           : tell('switchedSuppliesOffLeft', { volts: V(volts), net: net.label }),
       meaning: tell('railPartOffLies'),

@@ -11,8 +11,8 @@ export interface PartsBuyingSays {
   readonly goodsShipping: { goods: Price; shipping: Price };
   readonly time: null;
   readonly holds: { late: Text; total: Price; most: Price };
-  readonly goodsAloneCostMore: { least: Price; least2: Price; most: Price };
-  readonly orderCostsMoreThan: { late: Text; total: Price; total2: Price; most: Price };
+  readonly goodsAloneCostMore: { least: Price; over: Price; most: Price };
+  readonly orderCostsMoreThan: { late: Text; total: Price; overTotal: Price; most: Price };
   readonly meaning: null;
   readonly nobodyOffers: { name: Text };
   readonly late: { name: Text; soonest: number; readyInDays: number };
@@ -96,11 +96,11 @@ export const partsBudget = {
         message: !over
           ? tell('holds', { late: late ? '' : tell('time'), total: money(order.total), most: money(most) })
           : least > most
-            ? tell('goodsAloneCostMore', { least: money(least), least2: money(least - most), most: money(most) })
+            ? tell('goodsAloneCostMore', { least: money(least), over: money(least - most), most: money(most) })
             : tell('orderCostsMoreThan', {
                 late: late ? '' : tell('time'),
                 total: money(order.total),
-                total2: money(order.total - most),
+                overTotal: money(order.total - most),
                 most: money(most),
               }),
         meaning: tell('meaning'),

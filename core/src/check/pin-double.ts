@@ -10,7 +10,7 @@ export interface PinDoubleSays {
   readonly togetherOnlyOneCan: { names: readonly Text[]; label: Text; part: Text };
   readonly readsAlone: { label: Text; part: Text; names: readonly Text[] };
   readonly meaning: null;
-  readonly togetherOnlyOneCan2: { names: readonly Text[]; label: Text };
+  readonly areTogether: { names: readonly Text[]; label: Text };
   readonly carriesAlone: { label: Text; names: readonly Text[] };
   readonly secondPartShowsMistake: null;
 }
@@ -63,7 +63,7 @@ export const pinDouble = {
           limit: 1,
           unit: 'signals',
           margin: 1 - signals,
-          message: signals > 1 ? tell('togetherOnlyOneCan2', { names, label }) : tell('carriesAlone', { label, names }),
+          message: signals > 1 ? tell('areTogether', { names, label }) : tell('carriesAlone', { label, names }),
           meaning: tell('secondPartShowsMistake'),
           workings: wishes.map((wish) => ({ name: label, sum: wish.label })),
         }),

@@ -8,7 +8,7 @@ export interface PinFloatingSays {
   readonly nothingRestsNowhereItself: { label: Text; part: Text };
   readonly tied: { label: Text; part: Text; to: Text };
   readonly meaning: null;
-  readonly tied2: { to: Text };
+  readonly tiedTo: { to: Text };
 }
 
 const tell = tells<PinFloatingSays>('pin/floating');
@@ -39,7 +39,7 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
         workings: [
           {
             name: label,
-            sum: to === undefined ? term('nothing') : tell('tied2', { to: to === 'ground' ? term('ground') : at }),
+            sum: to === undefined ? term('nothing') : tell('tiedTo', { to: to === 'ground' ? term('ground') : at }),
           },
         ],
         rests: [[part.card.id, open.source]],

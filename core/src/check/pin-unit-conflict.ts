@@ -21,7 +21,7 @@ export interface PinUnitConflictSays {
   readonly holds: { names: readonly Text[]; group: Text; common: Quantity };
   readonly settingFrequencyOneChanges: null;
   readonly system: { group: Text };
-  readonly to: { frequency: Quantity; frequency2: Quantity };
+  readonly to: { frequency: Quantity; highest: Quantity };
   readonly hasNoPeripheralOwn: { label: Text; others: readonly Text[] };
   readonly onePeripheralHasOne: null;
   readonly hasItself: { label: Text; unit: Text };
@@ -126,7 +126,7 @@ function channels(circuit: Circuit): Result[] {
             : []),
           ...stated.map(({ label, frequency }) => ({
             name: label,
-            sum: tell('to', { frequency: Hz(frequency?.min ?? 0), frequency2: Hz(frequency?.max ?? 0) }),
+            sum: tell('to', { frequency: Hz(frequency?.min ?? 0), highest: Hz(frequency?.max ?? 0) }),
           })),
         ],
         rests: [[controller.card.id, group.source]],

@@ -14,8 +14,8 @@ export interface SupplyBackFeedSays {
   readonly turnSwitchBeforeOff: { hand: Text; other: Text; part: Text };
   readonly pushesUpIntoWhich: { from: Text; volts: Quantity; into: Text; limit: Quantity };
   readonly throughDiodeDoesNot: null;
-  readonly whileCableMeetsTake: { socket: Text; socket2: Text; by: Text };
-  readonly pushesUpIntoWhich2: { from: Text; volts: Quantity; into: Text };
+  readonly whileCableMeetsTake: { socket: Text; other: Text; by: Text };
+  readonly pushesInto: { from: Text; volts: Quantity; into: Text };
   readonly pushesThroughDiodeInto: { from: Text; volts: Quantity; into: Text; limit: Quantity };
   readonly meetWithoutDiodeOr: { names: readonly Text[]; part: Text };
   readonly nonePushesIntoCells: null;
@@ -159,10 +159,10 @@ function said({ from, into, volts, limit }: Push, part: Text, names: readonly Te
   if (from.socket || into.socket)
     return tell('whileCableMeetsTake', {
       socket: from.socket ? from.name : into.name,
-      socket2: from.socket ? into.name : from.name,
+      other: from.socket ? into.name : from.name,
       by: from.by === 'diode' ? tell('throughDiodeDoesNot') : term('withoutDiode'),
     });
-  if (into.port) return tell('pushesUpIntoWhich2', { from: from.name, volts: V(volts), into: into.name });
+  if (into.port) return tell('pushesInto', { from: from.name, volts: V(volts), into: into.name });
   return from.by === 'diode'
     ? tell('pushesThroughDiodeInto', { from: from.name, volts: V(volts), into: into.name, limit: V(limit) })
     : tell('meetWithoutDiodeOr', { names, part });

@@ -25,10 +25,10 @@ export interface SupplyChargingSays {
   readonly frozen: { air: Quantity; part: Text; label: Text };
   readonly onlyWhileNotFrozen: null;
   readonly above: { air: Quantity };
-  readonly charges2: { part: Text; label: Text; feelsCold: Text };
+  readonly chargesWhile: { part: Text; label: Text; feelsCold: Text };
   readonly belowFreezingLithiumSettles: null;
   readonly buildTakesWhileCharges: { load: Quantity; part: Text; ends: Quantity };
-  readonly buildTakesWhileCharges2: { load: Quantity; part: Text; ends: Quantity };
+  readonly takesLittle: { load: Quantity; part: Text; ends: Quantity };
   readonly chargerThisKindTakes: null;
   readonly broken: { from: Text; given: Quantity; taken: Quantity };
   readonly worstMonthBringsDay: { from: Text; given: Quantity; taken: Quantity };
@@ -118,7 +118,7 @@ function howFast({ circuit, part, charger, rail, label, rests }: Charging, cells
     message: amps > most ? tell('chargesMostStandsGets', data) : tell('holds', data),
     meaning: tell('cellChargedTooFast'),
     workings: [
-      { name: tell('charges'), sum: term('fromCard2'), value: amps, unit: 'A' },
+      { name: tell('charges'), sum: term('ofItsCard'), value: amps, unit: 'A' },
       {
         name: tell('mayBe'),
         sum: cells.charge ? tell('fromCardCells') : tell('halfCapacityHourUsual'),
@@ -145,7 +145,7 @@ function howCold({ circuit, part, charger, rail, label, rests }: Charging, cells
     ranked: false,
     message: frozen
       ? tell('frozen', { air: quantityOf(air, '°C'), part: part.label, label })
-      : tell('charges2', { part: part.label, label, feelsCold }),
+      : tell('chargesWhile', { part: part.label, label, feelsCold }),
     meaning: tell('belowFreezingLithiumSettles'),
     rests,
   });
@@ -168,7 +168,7 @@ function inUse({ circuit, part, charger, rail, rests }: Charging): Result {
     unit: 'A',
     margin: ends - load,
     ranked: false,
-    message: load > ends ? tell('buildTakesWhileCharges', data) : tell('buildTakesWhileCharges2', data),
+    message: load > ends ? tell('buildTakesWhileCharges', data) : tell('takesLittle', data),
     meaning: tell('chargerThisKindTakes'),
     rests,
   });

@@ -17,7 +17,7 @@ export interface SupplyContactsSays {
   readonly thickLeads: null;
   readonly lostContacts: null;
   readonly leadsCarryGaugeTakes: { label: Text; peak: Quantity; gauge: number; limit: Quantity };
-  readonly leadsCarryGaugeTakes2: { label: Text; peak: Quantity; limit: Quantity; gauge: number };
+  readonly leadsOfGauge: { label: Text; peak: Quantity; limit: Quantity; gauge: number };
   readonly leadCarriesTooMuch: null;
   readonly gauge: null;
   readonly freeAir: { gauge: number };
@@ -88,7 +88,7 @@ export const supplyContacts = {
           message:
             margin < 0
               ? tell('leadsCarryGaugeTakes', { label, peak: A(feed.peak), gauge: feed.lead.gauge, limit: A(limit) })
-              : tell('leadsCarryGaugeTakes2', { label, peak: A(feed.peak), limit: A(limit), gauge: feed.lead.gauge }),
+              : tell('leadsOfGauge', { label, peak: A(feed.peak), limit: A(limit), gauge: feed.lead.gauge }),
           meaning: tell('leadCarriesTooMuch'),
           workings: [
             { name: tell('gauge'), sum: tell('freeAir', { gauge: feed.lead.gauge }), value: limit, unit: 'A' },

@@ -103,7 +103,7 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
         {
           name: tell('startsAnewBelow'),
           sum: chip.brownOut
-            ? term('fromCard2')
+            ? term('ofItsCard')
             : tell('assumed', { voltage: V(rail.voltage.typ), brownout: BROWN_OUT }),
           value: limit,
           unit: 'V',

@@ -25,7 +25,7 @@ export interface SupplyProgrammingSays {
   readonly feedsTalks: { board: Text };
   readonly talks: null;
   readonly it: null;
-  readonly whileProgramLoadedRules: { names: readonly Text[]; feeds: Text; feeds2: Text; count: number };
+  readonly whileProgramLoadedRules: { names: readonly Text[]; feeds: Text; fed: Text; count: number };
 }
 
 const tell = tells<SupplyProgrammingSays>('supply/programming');
@@ -120,7 +120,7 @@ export const supplyProgramming = {
       message: tell('whileProgramLoadedRules', {
         names,
         feeds: feeds ? tell('feedsTalks', { board }) : tell('talks'),
-        feeds2: feeds ? tell('it') : board,
+        fed: feeds ? tell('it') : board,
         count: held.length,
       }),
       workings: held.slice(0, 12).map(({ check, message }) => ({ name: check, sum: message })),

@@ -13,7 +13,7 @@ import { keyOf } from '../plan/ref.ts';
 /** What is said here, by the data that it takes. */
 export interface SupplyRangeSays {
   readonly hangsRailNothingFeeds: { terminal: Text; label: Text };
-  readonly nothingFeedsWants: { terminal: Text; label: Text; range: Quantity; range2: Quantity };
+  readonly nothingFeedsWants: { terminal: Text; label: Text; range: Quantity; upTo: Quantity };
   readonly meaning: null;
   readonly danger: { label: Text; max: Quantity; terminal: Text; absolute: Quantity };
   readonly sinks: { label: Text; max: Quantity; min: Quantity; terminal: Text; range: Quantity };
@@ -24,13 +24,13 @@ export interface SupplyRangeSays {
     min: Quantity;
     max: Quantity;
     range: Quantity;
-    range2: Quantity;
+    upTo: Quantity;
   };
-  readonly broken: { label: Text; min: Quantity; max: Quantity; terminal: Text; range: Quantity; range2: Quantity };
-  readonly holds: { label: Text; min: Quantity; max: Quantity; range: Quantity; range2: Quantity };
+  readonly broken: { label: Text; min: Quantity; max: Quantity; terminal: Text; range: Quantity; upTo: Quantity };
+  readonly holds: { label: Text; min: Quantity; max: Quantity; range: Quantity; upTo: Quantity };
   readonly outsideRangePartReads: null;
   readonly rail: null;
-  readonly to: { voltage: Quantity; voltage2: Quantity };
+  readonly to: { voltage: Quantity; otherVoltage: Quantity };
   readonly lostLeads: null;
   readonly lowestPart: null;
   readonly distanceBelow: null;
@@ -118,7 +118,7 @@ function unfed(circuit: Circuit, feed: Feed, label: Text, terminal: string): Res
     unit: 'V',
     message: feed.rail
       ? tell('hangsRailNothingFeeds', { terminal, label })
-      : tell('nothingFeedsWants', { terminal, label, range: V(range.min), range2: V(range.max) }),
+      : tell('nothingFeedsWants', { terminal, label, range: V(range.min), upTo: V(range.max) }),
     meaning: tell('meaning'),
     rests: [[circuit.parts.get(feed.part)?.card.id ?? '', feed.supply.range.source]],
   });
@@ -167,16 +167,16 @@ function judge(circuit: Circuit, feed: Feed): Result {
               min: V(min),
               max: V(max),
               range: V(range.min),
-              range2: V(range.max),
+              upTo: V(range.max),
             })
           : margin < -TOLERANCE
-            ? tell('broken', { label, min: V(min), max: V(max), terminal, range: V(range.min), range2: V(range.max) })
-            : tell('holds', { label, min: V(min), max: V(max), range: V(range.min), range2: V(range.max) }),
+            ? tell('broken', { label, min: V(min), max: V(max), terminal, range: V(range.min), upTo: V(range.max) })
+            : tell('holds', { label, min: V(min), max: V(max), range: V(range.min), upTo: V(range.max) }),
     meaning: tell('outsideRangePartReads'),
     workings: [
       {
         name: rail?.label ?? tell('rail'),
-        sum: tell('to', { voltage: V(rail?.voltage?.min ?? 0), voltage2: V(rail?.voltage?.max ?? 0) }),
+        sum: tell('to', { voltage: V(rail?.voltage?.min ?? 0), otherVoltage: V(rail?.voltage?.max ?? 0) }),
       },
       { name: tell('lostLeads'), sum: feed.dropSum, value: feed.drop, unit: 'V' },
       {

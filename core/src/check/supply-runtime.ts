@@ -37,7 +37,7 @@ export interface SupplyRuntimeSays {
   readonly goes: { share: Share; eaterName: Text };
   readonly usuallyWorst: { seconds: Duration; seconds2: Duration };
   readonly cannotCarryBuildSinks: { rail: Text };
-  readonly lasts2: { rail: Text; band: Text; doing: Text; unsaid: Text };
+  readonly lastsBand: { rail: Text; band: Text; doing: Text; unsaid: Text };
   readonly lastsWanted: { rail: Text; band: Text; runFor: Duration; eats: Text; lost: Text; unsaid: Text };
   readonly holds: { rail: Text; band: Text; runFor: Duration; doing: Text; unsaid: Text };
   readonly meaning: null;
@@ -182,7 +182,12 @@ function judgeRuntime(circuit: Circuit, rail: Rail, runtime: Runtime): Result {
       usual.seconds === 0
         ? tell('cannotCarryBuildSinks', { rail: rail.label })
         : runFor === undefined
-          ? tell('lasts2', { rail: rail.label, band, doing: first?.doing === 'self-discharge' ? eats : lost, unsaid })
+          ? tell('lastsBand', {
+              rail: rail.label,
+              band,
+              doing: first?.doing === 'self-discharge' ? eats : lost,
+              unsaid,
+            })
           : short || tight
             ? tell('lastsWanted', { rail: rail.label, band, runFor: durationOf(runFor), eats, lost, unsaid })
             : tell('holds', {

@@ -24,7 +24,7 @@ export interface Terms {
   readonly usual: null;
   readonly mayFlow: null;
   readonly withoutDiode: null;
-  readonly fromCard2: null;
+  readonly ofItsCard: null;
   readonly junction: null;
   readonly below: null;
   readonly above: null;

@@ -23,7 +23,7 @@ import { term } from './terms.ts';
 
 /** What is said here, by the data that it takes. */
 export interface WireBudgetSays {
-  readonly never: { net: Text; level: Quantity; level2: Text };
+  readonly never: { net: Text; level: Quantity; reader: Text };
   readonly broken: { net: Text; seconds: Quantity; slotsample: Quantity; lead: Quantity };
   readonly holds: { net: Text; seconds: Quantity; slotsample: Quantity; lead: Quantity };
   readonly meaning: null;
@@ -39,7 +39,7 @@ export interface WireBudgetSays {
   readonly conversion: null;
   readonly longestCards: null;
   readonly readEach: null;
-  readonly reset2: { count: number; readingbits: number; slottime: Quantity };
+  readonly resets: { count: number; readingbits: number; slottime: Quantity };
   readonly whileTheyConvertDraw: { living: readonly Text[]; a: Quantity; net: Text; volts: Quantity; least: Quantity };
   readonly liveLeftWhileThey: { living: readonly Text[]; net: Text; volts: Quantity };
   readonly partLivesDataLine: null;
@@ -123,7 +123,7 @@ function rise(circuit: Circuit, net: Net): Result[] {
       unit: 's',
       margin,
       message: never
-        ? tell('never', { net: net.label, level: V(level.volts), level2: level.label })
+        ? tell('never', { net: net.label, level: V(level.volts), reader: level.label })
         : margin < 0
           ? tell('broken', { net: net.label, seconds: S(seconds), slotsample: S(SLOT_SAMPLE), lead })
           : tell('holds', { net: net.label, seconds: S(seconds), slotsample: S(SLOT_SAMPLE), lead }),
@@ -203,7 +203,7 @@ function round(circuit: Circuit, bus: BusNode): Result[] {
         { name: tell('conversion'), sum: tell('longestCards'), value: conversion, unit: 's' },
         {
           name: tell('readEach'),
-          sum: tell('reset2', { count: bus.members.length, readingbits: READING_BITS, slottime: S(SLOT_TIME) }),
+          sum: tell('resets', { count: bus.members.length, readingbits: READING_BITS, slottime: S(SLOT_TIME) }),
           value: bus.members.length * each,
           unit: 's',
         },

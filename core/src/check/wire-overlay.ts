@@ -7,9 +7,9 @@ export interface WireOverlaySays {
   readonly defaultWords: null;
   readonly setting: null;
   readonly right: { bus: Text; label: Text };
-  readonly systemLooksWiredFinds: { bus: Text; label: Text; from: Text; label2: Text };
+  readonly systemLooksWiredFinds: { bus: Text; label: Text; from: Text; otherLabel: Text };
   readonly meaning: null;
-  readonly setting2: { parameter: Text };
+  readonly settingIs: { parameter: Text };
   readonly words: { label: Text; from: Text };
   readonly wired: null;
 }
@@ -46,11 +46,11 @@ export const wireOverlay = {
           margin: right ? 0 : -1,
           message: right
             ? tell('right', { bus: bus.name, label: label(told) })
-            : tell('systemLooksWiredFinds', { bus: bus.name, label: label(told), from, label2: label(wired) }),
+            : tell('systemLooksWiredFinds', { bus: bus.name, label: label(told), from, otherLabel: label(wired) }),
           meaning: tell('meaning'),
           workings: [
             {
-              name: tell('setting2', { parameter: overlay.parameter }),
+              name: tell('settingIs', { parameter: overlay.parameter }),
               sum: tell('words', { label: label(told), from }),
             },
             { name: tell('wired'), sum: label(wired) },

@@ -17,7 +17,7 @@ export interface CompareBuyingLinesSays {
   readonly goods: null;
   readonly piece: null;
   readonly shipping: null;
-  readonly shipping2: { shipping: Price };
+  readonly shippingOf: { shipping: Price };
   readonly arrival: null;
   readonly days: { leadDays: number };
   readonly soldering: null;
@@ -73,7 +73,7 @@ export function buyingLines({ buying, sure, pieces, setting }: Comparing): Line[
         const p = bought(card);
         return p
           ? said(priceOf(p.goods + p.offer.shipping, p.offer.currency), p.goods + p.offer.shipping, {
-              conditions: tell('shipping2', { shipping: priceOf(p.offer.shipping, p.offer.currency) }),
+              conditions: tell('shippingOf', { shipping: priceOf(p.offer.shipping, p.offer.currency) }),
             })
           : nobody;
       },

@@ -42,7 +42,7 @@ export interface CompareGeneralLinesSays {
   readonly standsSplashes: null;
   readonly mayBeImmersed: null;
   readonly figuresTrust: null;
-  readonly words2: { assumed: number; figures: number };
+  readonly ofFigures: { assumed: number; figures: number };
 }
 
 const tell = tells<CompareGeneralLinesSays>('compare/general-lines');
@@ -206,7 +206,7 @@ export const GENERAL: readonly Line[] = [
     better: 'less',
     cell: (card) => {
       const { figures, assumed } = trustOf(card);
-      return said(tell('words2', { assumed, figures }), assumed);
+      return said(tell('ofFigures', { assumed, figures }), assumed);
     },
   },
 ];

@@ -17,18 +17,18 @@ export interface CompareMeasuringLinesSays {
   readonly driftOverPlannedLife: null;
   readonly drift: null;
   readonly within: { error: Quantity };
-  readonly to2: { others: readonly Text[] };
+  readonly listed: { others: readonly Text[] };
   readonly year: { drift: Quantity; years: number };
   readonly errorWayCounts: null;
   readonly spread: { worst: Quantity; rss: Quantity };
   readonly theirWorst: null;
   readonly added: null;
-  readonly spread2: null;
+  readonly spreadWord: null;
   readonly rootSumSquares: null;
   readonly noConverterChosen: null;
   readonly noneDigital: null;
   readonly allErrorsTogether: null;
-  readonly spread3: { total: Quantity; rss: Quantity };
+  readonly withSpread: { total: Quantity; rss: Quantity };
   readonly asIndependentErrors: null;
   readonly resolution: null;
   readonly alsoAnswers: null;
@@ -146,7 +146,7 @@ const chainLine = ({ unit, show, of, sum }: Wanted): Line => ({
         workings: [
           ...chain.terms.map((term) => ({ name: term.name, sum: term.sum, value: term.error, unit })),
           { name: tell('theirWorst'), sum: tell('added'), value: chain.worst, unit },
-          { name: tell('spread2'), sum: tell('rootSumSquares'), value: chain.rss, unit },
+          { name: tell('spreadWord'), sum: tell('rootSumSquares'), value: chain.rss, unit },
         ],
       });
     return of(card)?.analog ? { ...NOTHING, text: tell('noConverterChosen') } : said(tell('noneDigital'), 0);
@@ -163,7 +163,7 @@ const totalLine = ({ need, unit, show, sum, gap }: Wanted): Line => ({
     const found = sum(card);
     if (!found) return gap(card);
     const parts = [found.error, found.drift, ...(found.chain ? [found.chain.worst] : [])];
-    return said(tell('spread3', { total: show(found.total), rss: show(found.rss) }), found.total, {
+    return said(tell('withSpread', { total: show(found.total), rss: show(found.rss) }), found.total, {
       breaks: found.total > need.accuracy + 1e-9,
       workings: [
         { name: tell('theirWorst'), sum: add(...parts.map(show)), value: found.total, unit },
@@ -194,7 +194,9 @@ const othersLine = ({ of }: Wanted): Line => ({
   cell: (card) => {
     const others = of(card)?.sensitiveTo ?? [];
     return said(
-      others.length === 0 ? tell('nothingStated') : tell('to2', { others: others.map(({ to }) => quantityName(to)) }),
+      others.length === 0
+        ? tell('nothingStated')
+        : tell('listed', { others: others.map(({ to }) => quantityName(to)) }),
       others.length,
       {
         source: others[0] && card.sources[others[0].source],

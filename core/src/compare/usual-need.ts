@@ -11,7 +11,7 @@ export interface CompareUsualNeedSays {
   readonly missesRange: { margin: Quantity };
   readonly ask: { from: number; to: Quantity };
   readonly withinNot: { total: Quantity; accuracy: Quantity };
-  readonly ask2: { accuracy: Quantity };
+  readonly askWithin: { accuracy: Quantity };
   readonly readsEveryBest: { least: Quantity };
   readonly askEvery: { least: Quantity };
   readonly all: { misses: readonly Text[] };
@@ -112,7 +112,7 @@ function missOf(card: Card, need: SenseNeed, setting: Setting): (NearMiss & { by
       card,
       by: sum.total / need.accuracy - 1,
       says: tell('withinNot', { total: say(sum.total), accuracy: say(need.accuracy) }),
-      step: { says: tell('ask2', { accuracy: say(accuracy) }), need: { accuracy } },
+      step: { says: tell('askWithin', { accuracy: say(accuracy) }), need: { accuracy } },
     });
   }
   const least = shortestInterval(measure).seconds;

@@ -31,11 +31,11 @@ export interface DeliverBringUpSays {
   readonly ground: null;
   readonly port: { part: Text; port: string };
   readonly to: { isWire: Text | Quantity; from: Text; to: Text };
-  readonly to2: { from: Text; to: Text };
+  readonly fromTo: { from: Text; to: Text };
   readonly ohmsFrom: { from: Text; to: Text };
   readonly voltsRedBlack: { from: Text; to: Text };
   readonly rest: { node: Text; from: Text };
-  readonly to3: { at: Quantity; at2: Quantity };
+  readonly betweenPlaces: { at: Quantity; until: Quantity };
   readonly supply: { part: Text };
   readonly offUntilSwitched: null;
   readonly behindLeads: { min: Quantity; max: Quantity };
@@ -174,7 +174,7 @@ class Sheet {
       ? tell('noShortGround', { node: node.label })
       : lead
         ? tell('to', { isWire: isWire(lead) ? tell('lead') : lead.value, from, to })
-        : tell('to2', { from, to });
+        : tell('fromTo', { from, to });
     return {
       phase: 'off',
       standard: short === true || lead !== undefined,
@@ -215,7 +215,7 @@ class Sheet {
           Math.min(at.min, volts),
           Math.max(at.max, volts),
           'V',
-          tell('to3', { at: quantityOf(at.min, 'V'), at2: quantityOf(at.max, 'V') }),
+          tell('betweenPlaces', { at: quantityOf(at.min, 'V'), until: quantityOf(at.max, 'V') }),
         ),
       };
     }

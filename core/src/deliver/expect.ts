@@ -18,8 +18,8 @@ export interface DeliverExpectSays {
   readonly noBoardEveryLead: null;
   readonly noBeepBetweenStrips: { strips: readonly Text[] };
   readonly lowVoltageOnlyWhere: null;
-  readonly otherWayRoundShort: { twoTerminal: Text | Quantity; polar: Text; from: Text; polar2: Text; to: Text };
-  readonly from2: { twoTerminal: Text | Quantity; from: Text; to: Text };
+  readonly otherWayRoundShort: { twoTerminal: Text | Quantity; polar: Text; from: Text; otherLeg: Text; to: Text };
+  readonly plainWay: { twoTerminal: Text | Quantity; from: Text; to: Text };
   readonly readLabelsOnceMore: { cover: readonly Text[] };
   readonly whileSwitchOpen: null;
   readonly noBeepFrom: { say: Text; toGround: Text; open: Text };
@@ -28,7 +28,7 @@ export interface DeliverExpectSays {
   readonly moreThanFromLess: { rail: Text; limit: Quantity; at: Text; zero: Text };
   readonly cableGoesLastHand: null;
   readonly polarityOnceMorePlus: null;
-  readonly from3: { rail: Text; span: Text; at: Text; zero: Text };
+  readonly railSpan: { rail: Text; span: Text; at: Text; zero: Text };
 }
 
 const tell = tells<DeliverExpectSays>('deliver/expect');
@@ -129,13 +129,13 @@ export const expectations = {
               twoTerminal: twoTerminal.value,
               polar: twoTerminal.polar[0],
               from,
-              polar2: twoTerminal.polar[1],
+              otherLeg: twoTerminal.polar[1],
               to,
             }),
           ),
         ];
       if (twoTerminal.kind === 'switch') return [beep(from, to)];
-      return [look(tell('from2', { twoTerminal: twoTerminal.value, from, to }))];
+      return [look(tell('plainWay', { twoTerminal: twoTerminal.value, from, to }))];
     });
   },
 
@@ -233,7 +233,7 @@ function given(
     return [
       {
         kind: 'voltage',
-        says: tell('from3', { rail: rail.label, span: span(rail.voltage, 'V'), at, zero }),
+        says: tell('railSpan', { rail: rail.label, span: span(rail.voltage, 'V'), at, zero }),
         at: [at, zero],
         expected: { ...rail.voltage, unit: 'V' },
       },

@@ -12,11 +12,11 @@ import { keyOf, ownerOf, parseRef } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DeliverProgrammingStepSays {
-  readonly to: { printed: Text; printed2: Text };
+  readonly to: { printed: Text; farTerminal: Text };
   readonly board: null;
   readonly lines: { lines: readonly Text[] };
-  readonly programmer: { ground: Text; ground2: Text; board: Text };
-  readonly whichFeedsMeanwhile: { printed: Text; printed2: Text; fed: Text };
+  readonly programmer: { ground: Text; boardGround: Text; board: Text };
+  readonly whichFeedsMeanwhile: { printed: Text; farTerminal: Text; fed: Text };
   readonly wheneverCableGoesInto: { part: Text; hand: Text };
   readonly switchBeforeOff: { hand: Text };
   readonly onlyThenCableGoes: null;
@@ -42,12 +42,12 @@ function linesSaid(circuit: Circuit, part: PartChoice, card: Card | undefined): 
       const signal = card?.signals.find((s) => s.id === port?.lines[line]);
       return pin === null
         ? []
-        : [tell('to', { printed: printed(card, signal?.terminal), printed2: printed(board?.card, pin) })];
+        : [tell('to', { printed: printed(card, signal?.terminal), farTerminal: printed(board?.card, pin) })];
     });
   });
   const ground = tell('programmer', {
     ground: groundOf(card),
-    ground2: groundOf(board?.card),
+    boardGround: groundOf(board?.card),
     board: board?.label ?? tell('board'),
   });
   return tell('lines', { lines: [ground, ...lines] });
@@ -63,7 +63,7 @@ function feedsSaid(circuit: Circuit, part: PartChoice, card: Card | undefined): 
       return [
         tell('whichFeedsMeanwhile', {
           printed: printed(card, from),
-          printed2: printed(own, own?.supplies.find((s) => s.id === supply)?.terminal),
+          farTerminal: printed(own, own?.supplies.find((s) => s.id === supply)?.terminal),
           fed: fed.label,
         }),
       ];

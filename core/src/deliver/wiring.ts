@@ -24,12 +24,12 @@ export interface DeliverWiringSays {
   readonly inHole: { first: string; hole: Text; turned: boolean };
   readonly intoSocket: { card: Text; host: Text };
   readonly cableIntoSocket: { host: Text };
-  readonly inOf: { label: Text; label2: Text; host: Text };
+  readonly inOf: { label: Text; otherLabel: Text; host: Text };
   readonly line: { node: Text };
   readonly lastLookPowerStill: null;
   readonly plugCableIntoLast: { from: Text; to: Text };
   readonly supplyLast: { wired: readonly Text[] };
-  readonly supplyLast2: null;
+  readonly lastStep: null;
   readonly supplies: { title: readonly Text[] };
 }
 
@@ -209,7 +209,7 @@ class Work {
     const label = (id: string, terminal?: string) =>
       this.circuit.parts.get(id)?.card.terminals.find((t) => t.id === terminal)?.label ?? terminal ?? '';
     return mated && host
-      ? tell('inOf', { label: label(part, pair?.[0]), label2: label(mated.host, pair?.[1]), host: host.label })
+      ? tell('inOf', { label: label(part, pair?.[0]), otherLabel: label(mated.host, pair?.[1]), host: host.label })
       : null;
   }
 
@@ -276,7 +276,7 @@ class Work {
       return tell('plugCableIntoLast', { from: label(part), to: label(host) });
     });
     const title = wired.length > 0 ? [tell('supplyLast', { wired }), ...plugged] : plugged;
-    return title.length > 0 ? tell('supplies', { title }) : tell('supplyLast2');
+    return title.length > 0 ? tell('supplies', { title }) : tell('lastStep');
   }
 
   private supply(): WiringStep {

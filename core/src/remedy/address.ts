@@ -18,7 +18,7 @@ export interface RemedyAddressSays {
   readonly set: { member: Text; option: BusAddress; setting: Text };
   readonly takeAs: { card: Text; member: Text; option: BusAddress };
   readonly putSecondIC: { member: Text };
-  readonly set2: { member: Text; value: BusAddress; why: Text };
+  readonly setTo: { member: Text; value: BusAddress; why: Text };
   readonly bitForm: null;
 }
 
@@ -111,7 +111,7 @@ export const reservedRemedies: Proposer = ({ circuit, finding }) => {
   if (!member) return [];
   const set = (value: number, why: Text): Candidate => ({
     id: `address:${keyOf(part, port)}:${formatAddress(value)}`,
-    title: tell('set2', { member: member.label, value: addressOf(value), why }),
+    title: tell('setTo', { member: member.label, value: addressOf(value), why }),
     plan: setAddress(circuit.plan, part, port, value),
   });
   const known = member.options.map(({ value }) => value);

@@ -10,7 +10,7 @@ import { placeIn } from '../plan/ref.ts';
 
 /** What is said here, by the data that it takes. */
 export interface RemedyBodySays {
-  readonly putLeadCmAway: { part: Text; away: number; part2: Text };
+  readonly putLeadCmAway: { part: Text; away: number; otherPart: Text };
   readonly putUnderShieldAir: { place: Text };
   readonly putWhereSunNever: { place: Text };
   readonly takeAs: { card: Text; part: Text };
@@ -34,7 +34,7 @@ export const warmRemedies: Proposer = ({ circuit, finding }) => {
       title: tell('putLeadCmAway', {
         part: part.label,
         away: AWAY * 100,
-        part2: circuit.parts.get(beside.part)?.label ?? beside.part,
+        otherPart: circuit.parts.get(beside.part)?.label ?? beside.part,
       }),
       plan: changePart(circuit.plan, part.id, ({ beside: _beside, ...rest }) => ({
         ...rest,

@@ -22,7 +22,7 @@ export interface RemedyContactSays {
   readonly switchContact: { load: Text; part: Text };
   readonly leaveOut: { part: Text };
   readonly words: { load: Text; node: Text };
-  readonly words2: { load: Text; card: Text };
+  readonly switchWith: { load: Text; card: Text };
 }
 
 const tell = tells<RemedyContactSays>('remedy/contact');
@@ -138,7 +138,7 @@ function oneMore(context: Context, coil: Coil, card: Card): Candidate[] {
   return [
     {
       id: `driver:${coil.load.id}:${card.id}`,
-      title: tell('words2', { load: coil.load.label, card: card.name }),
+      title: tell('switchWith', { load: coil.load.label, card: card.name }),
       plan: card.driver?.diodeFitted ? driven : withDiode(context, driven, coil),
     },
   ];

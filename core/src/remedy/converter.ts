@@ -17,7 +17,7 @@ import { ownerOf, parseRef } from '../plan/ref.ts';
 /** What is said here, by the data that it takes. */
 export interface RemedyConverterSays {
   readonly a: { library: Text };
-  readonly converter2: null;
+  readonly theConverter: null;
   readonly read: { lines: readonly Text[]; by: Text };
 }
 
@@ -117,7 +117,7 @@ export const converterRemedies: Proposer = ({ circuit, finding, library }): Cand
   const made = onConverters(circuit, library, lines);
   if (!made) return [];
   const plan = made.added.reduce((p, part) => wired(circuit, library, p, part), made.plan);
-  const by = made.added[0] ? tell('a', { library: library.get(made.added[0].card)?.name ?? '' }) : tell('converter2');
+  const by = made.added[0] ? tell('a', { library: library.get(made.added[0].card)?.name ?? '' }) : tell('theConverter');
   return [
     {
       id: `converter:${lines.map(({ id }) => id).join('+')}`,

@@ -19,7 +19,7 @@ import { keyOf, parseRef } from '../plan/ref.ts';
 export interface RemedyFeedSays {
   readonly feedFrom: { part: Text; other: Text };
   readonly takeOutFromBehind: { node: Text };
-  readonly takeOutFromBehind2: { node: Text; rail: Text };
+  readonly takeOutAndFeed: { node: Text; rail: Text };
   readonly putSeries: { ohms: Quantity; net: Text };
   readonly openPullUpsSwitched: null;
   readonly feedFromSoOthers: { part: Text; rail: Text };
@@ -58,7 +58,7 @@ export const translatedTwiceRemedies: Proposer = ({ circuit, finding }) => {
     if (!rail || !volts || !within(volts, toInterval(supply.range)) || node.choice?.feeds[supply.id] === rail) continue;
     found.push({
       id: `direct:${keyOf(part, port)}:${rail}`,
-      title: tell('takeOutFromBehind2', { node: node.label, rail: circuit.rails.get(rail)?.label ?? rail }),
+      title: tell('takeOutAndFeed', { node: node.label, rail: circuit.rails.get(rail)?.label ?? rail }),
       plan: setFeed(plan, part, supply.id, rail),
     });
   }

@@ -11,7 +11,7 @@ import { keyOf } from '../plan/ref.ts';
 export interface RemedyPinSays {
   readonly to: { old: Text; label: Text };
   readonly move: { where: readonly Text[] };
-  readonly move2: { wish: Text; label: Text };
+  readonly moveTo: { wish: Text; label: Text };
   readonly ground: null;
   readonly tie: { terminal: Text; part: Text; says: Text };
 }
@@ -39,7 +39,7 @@ function move(circuit: Circuit, wish: PinWish): Candidate[] {
     .slice(0, 2)
     .map((pin) => ({
       id: `pin:${wish.id}:${pin}`,
-      title: tell('move2', { wish: wish.label, label: labelOf(circuit, pin) }),
+      title: tell('moveTo', { wish: wish.label, label: labelOf(circuit, pin) }),
       plan: place(circuit.plan, wish.line, pin),
     }));
 }

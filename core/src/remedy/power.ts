@@ -16,7 +16,7 @@ import { keyOf } from '../plan/ref.ts';
 export interface RemedyPowerSays {
   readonly putGroundWhereAll: { parts: readonly Text[] };
   readonly feedFrom: { label: Text; rail: Text };
-  readonly feedFrom2: { names: readonly Text[]; other: Text };
+  readonly feedSeveral: { names: readonly Text[]; other: Text };
   readonly addFedFrom: { card: Text; input: Text; names: readonly Text[] };
 }
 
@@ -122,7 +122,7 @@ function elsewhereOrMore(context: Context, rail: Rail, feeds: readonly Feed[]): 
     )
     .map((other) => ({
       id: `feeds:${rail.ref}:${other.ref}`,
-      title: tell('feedFrom2', { names: names(circuit, feeds), other: other.label }),
+      title: tell('feedSeveral', { names: names(circuit, feeds), other: other.label }),
       plan: refeed(circuit.plan, feeds, other.ref),
     }));
   return [...elsewhere, ...regulators(context, rail, feeds)];

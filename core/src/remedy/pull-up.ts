@@ -23,13 +23,13 @@ export interface RemedyPullUpSays {
   readonly openPullUpJumpers: { opened: readonly Text[] };
   readonly onePullUpWhole: { value: Quantity };
   readonly keepOnlyFirstPull: null;
-  readonly openPullUpJumpers2: { named: readonly Text[] };
-  readonly openPullUpJumpers3: { named: readonly Text[] };
+  readonly openJumpersOf: { named: readonly Text[] };
+  readonly openJumpersPutOne: { named: readonly Text[] };
   readonly keepPullUpsAlone: { label: Text };
   readonly openAllPullUp: null;
-  readonly openAllPullUp2: { value: Quantity };
+  readonly openAllPutPair: { value: Quantity };
   readonly giveEachWireSupply: null;
-  readonly pullUp2: { net: Text; ohms: Quantity };
+  readonly pullNetUp: { net: Text; ohms: Quantity };
 }
 
 const tell = tells<RemedyPullUpSays>('remedy/pull-up');
@@ -243,15 +243,15 @@ function wireJumpers(circuit: Circuit, net: Net): Candidate[] {
   const one = addPullUp(circuit, bare, alone);
   return [
     ...(but.length > 0
-      ? [{ id: `open-but-one:${net.id}`, title: tell('openPullUpJumpers2', { named: named(but) }), plan: open(but) }]
+      ? [{ id: `open-but-one:${net.id}`, title: tell('openJumpersOf', { named: named(but) }), plan: open(but) }]
       : []),
     ...(helper
-      ? [{ id: `open-all:${net.id}`, title: tell('openPullUpJumpers2', { named: named(closed) }), plan: bare }]
+      ? [{ id: `open-all:${net.id}`, title: tell('openJumpersOf', { named: named(closed) }), plan: bare }]
       : one
         ? [
             {
               id: `open-one:${net.id}`,
-              title: tell('openPullUpJumpers3', { named: named(closed) }),
+              title: tell('openJumpersPutOne', { named: named(closed) }),
               plan: one,
             },
           ]
@@ -300,7 +300,7 @@ export const pairRemedies: Proposer = ({ circuit, finding }) => {
   if (resistors && value) {
     found.push({
       id: `pair:${net.of}:${value}`,
-      title: tell('openAllPullUp2', { value: quantityOf(value, 'Ω') }),
+      title: tell('openAllPutPair', { value: quantityOf(value, 'Ω') }),
       plan: resistors,
     });
   }
@@ -337,7 +337,7 @@ export const wireBudgetRemedies: Proposer = ({ circuit, finding }) => {
     .slice(0, 2)
     .flatMap((ohms) => {
       const plan = oneInstead(circuit, [net], () => ohms);
-      const title = tell('pullUp2', { net: net.label, ohms: quantityOf(ohms, 'Ω') });
+      const title = tell('pullNetUp', { net: net.label, ohms: quantityOf(ohms, 'Ω') });
       return plan ? [{ id: `pull-up:${net.of}:${ohms}`, title, plan }] : [];
     });
 };

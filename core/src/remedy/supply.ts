@@ -23,10 +23,10 @@ export interface RemedySupplySays {
   readonly takeAs: { card: Text; part: Text };
   readonly feedFrom: { fed: readonly Text[]; other: Text };
   readonly letPinsFeedParts: { share: number };
-  readonly putBetween: { diode: Text; label: Text; label2: Text };
-  readonly letFeedNothingStay: { label: Text; label2: Text };
+  readonly putBetween: { diode: Text; label: Text; otherLabel: Text };
+  readonly letFeedNothingStay: { label: Text; otherLabel: Text };
   readonly joinGrounds: { subjects: readonly Text[] };
-  readonly putBetween2: { card: Text; rail: Text; node: Text };
+  readonly putBefore: { card: Text; rail: Text; node: Text };
   readonly takeLeadsGauge: { gauge: number; label: Text };
 }
 
@@ -150,7 +150,7 @@ export const programmingRemedies: Proposer = ({ circuit, finding, library }) => 
     ...(diode
       ? [rail, other].map((ref) => ({
           id: `guard:${fed}:${ref}`,
-          title: tell('putBetween', { diode: diode.name, label: label(ref), label2: labelOf(circuit, part) }),
+          title: tell('putBetween', { diode: diode.name, label: label(ref), otherLabel: labelOf(circuit, part) }),
           plan: addHelper(circuit.plan, {
             id: freeId(circuit.plan, 'guard'),
             kind: 'guard',
@@ -163,7 +163,7 @@ export const programmingRemedies: Proposer = ({ circuit, finding, library }) => 
       : []),
     {
       id: `lines-only:${fed}`,
-      title: tell('letFeedNothingStay', { label: label(rail), label2: label(other) }),
+      title: tell('letFeedNothingStay', { label: label(rail), otherLabel: label(other) }),
       plan: changePart(circuit.plan, part, ({ also, ...rest }) => {
         const left = Object.entries(also ?? {}).filter(([id]) => id !== supply);
         return left.length > 0 ? { ...rest, also: Object.fromEntries(left) } : rest;
@@ -197,7 +197,7 @@ export const backFeedRemedies: Proposer = ({ circuit, finding, library }) => {
         .filter((ref) => straight.some(({ name }) => name === circuit.rails.get(ref)?.label))
         .map((rail) => ({
           id: `guard:${keyOf(part, supply)}:${rail}:${card.id}`,
-          title: tell('putBetween2', {
+          title: tell('putBefore', {
             card: card.name,
             rail: circuit.rails.get(rail)?.label ?? rail,
             node: node.label,

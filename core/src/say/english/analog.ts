@@ -28,7 +28,7 @@ export const analog = {
         `${part} gives ${low} to ${high}; beyond ${min} to ${max} the converter is up to ${off} off, of ${left} that are left.`,
       meaning: 'Near its ends such a converter reads nought, or full scale, long before it is there.',
       to: ({ low, high, sum }) => `${low} to ${high}, ${sum}`,
-      to2: ({ min, max }) => `${min} to ${max}`,
+      betweenEnds: ({ min, max }) => `${min} to ${max}`,
       beyond: 'beyond',
       or: ({ min, low, high, max }) => `${min} − ${low}, or ${high} − ${max}`,
       reading: 'in the reading',

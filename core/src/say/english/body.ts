@@ -25,17 +25,17 @@ export const body = {
       leavesBesideEachPins: ({ part, free }) => `${part} leaves ${free} beside each of its pins.`,
       meaning: 'What does not fit is wired on leads beside the board, or wants another board.',
       needsFree: ({ label, needs }) => `${label} needs free ${list(needs)}`,
-      putDownOnePlace: ({ part, part2, needs }) =>
-        `${part} and ${part2} are put down in one place.${needs.length > 0 ? ` ${needs.join(', and ')}.` : ''}`,
+      putDownOnePlace: ({ part, otherPart, needs }) =>
+        `${part} and ${otherPart} are put down in one place.${needs.length > 0 ? ` ${needs.join(', and ')}.` : ''}`,
       oneThemHasGo: 'One of them has to go elsewhere, or on leads.',
-      first: ({ own, label, label2, other, theirs }) =>
-        `${own} does not belong into that socket: its ${label} meets ${label2} of ${other}, which is ${theirs}.`,
+      first: ({ own, label, otherLabel, other, theirs }) =>
+        `${own} does not belong into that socket: its ${label} meets ${otherLabel} of ${other}, which is ${theirs}.`,
       sticksOutSocketMeets: ({ own, missing }) => `${own} sticks out of the socket: ${commas(missing)} meets nothing.`,
       sitsSocketEveryPin: ({ own }) => `${own} sits in its socket with every pin on its own line.`,
       headersTwoMakersLook: 'Headers of two makers look alike and have their pins in another order.',
       words: ({ label, own }) => `${label} of ${own}`,
       nothing: 'nothing',
-      words2: ({ label, other, theirs }) => `${label} of ${other}: ${theirs}`,
+      terminalIs: ({ label, other, theirs }) => `${label} of ${other}: ${theirs}`,
     },
   }),
   'body/condensation': check<BodyCondensationSays>({
@@ -75,7 +75,7 @@ export const body = {
         `${part} is about ${kelvin} warmer than the air, from ${list(from)}: ${said}, of ${left} that are left.`,
       meaning: 'No calibration helps: the offset comes and goes with the load of the neighbour.',
       humidityReadsTooLow: 'humidity reads too low by',
-      rhEsCEs: ({ to, at, at2 }) => `${to} %RH × (1 − es(${at} °C) ÷ es(${at2}))`,
+      rhEsCEs: ({ to, at, until }) => `${to} %RH × (1 − es(${at} °C) ÷ es(${until}))`,
       left: ({ quantity }) => `left of ${quantity}`,
       wantedOwn: ({ accuracy, own }) => `${accuracy} wanted − ${own} of its own`,
     },

@@ -25,11 +25,11 @@ export const bringUp = {
       ground: 'ground',
       port: ({ part, port }) => `${part}, ${port}`,
       to: ({ isWire, from, to }) => `${isWire} ${from} to ${to}`,
-      to2: ({ from, to }) => `${from} to ${to}`,
+      fromTo: ({ from, to }) => `${from} to ${to}`,
       ohmsFrom: ({ from, to }) => `Ohms from ${from} to ${to}.`,
       voltsRedBlack: ({ from, to }) => `Volts: red in ${from}, black in ${to}.`,
       rest: ({ node, from }) => `${node} at rest, ${from}`,
-      to3: ({ at, at2 }) => `${at} to ${at2}`,
+      betweenPlaces: ({ at, until }) => `${at} to ${until}`,
       supply: ({ part }) => `Supply of ${part}`,
       offUntilSwitched: 'off until it is switched on',
       behindLeads: ({ min, max }) => `${min} to ${max} behind its leads`,
@@ -59,9 +59,9 @@ export const bringUp = {
       noBeepBetweenStrips: ({ strips }) => `No beep between strips that carry different things: ${commas(strips)}.`,
       lowVoltageOnlyWhere:
         'Low voltage only where it is wet, a drip loop in every lead, and mains supplies out of reach of water.',
-      otherWayRoundShort: ({ twoTerminal, polar, from, polar2, to }) =>
-        `${twoTerminal}: ${polar} in ${from}, ${polar2} in ${to}. The other way round it is a short or bursts.`,
-      from2: ({ twoTerminal, from, to }) => `${twoTerminal} from ${from} to ${to}.`,
+      otherWayRoundShort: ({ twoTerminal, polar, from, otherLeg, to }) =>
+        `${twoTerminal}: ${polar} in ${from}, ${otherLeg} in ${to}. The other way round it is a short or bursts.`,
+      plainWay: ({ twoTerminal, from, to }) => `${twoTerminal} from ${from} to ${to}.`,
       readLabelsOnceMore: ({ cover }) => `Read the labels once more: ${cover.join(' ')}.`,
       whileSwitchOpen: ' while the switch is open',
       noBeepFrom: ({ say, toGround, open }) => `No beep from ${say} to ${toGround}${open}.`,
@@ -72,7 +72,7 @@ export const bringUp = {
       cableGoesLastHand: 'The cable goes in last, a hand at its plug: out at once if anything gets hot or smells.',
       polarityOnceMorePlus:
         'Polarity once more, plus on plus. Then power on, a hand at the plug: off at once if anything gets hot or smells.',
-      from3: ({ rail, span, at, zero }) => `${rail}: ${span} from ${at} to ${zero}.`,
+      railSpan: ({ rail, span, at, zero }) => `${rail}: ${span} from ${at} to ${zero}.`,
     },
   }),
   'deliver/expected': topic<DeliverExpectedSays>({

@@ -48,12 +48,12 @@ export const deliver = {
   }),
   'deliver/programming-step': topic<DeliverProgrammingStepSays>({
     says: {
-      to: ({ printed, printed2 }) => `${printed} to ${printed2}`,
+      to: ({ printed, farTerminal }) => `${printed} to ${farTerminal}`,
       board: 'the board',
       lines: ({ lines }) => `${commas(lines)}.`,
-      programmer: ({ ground, ground2, board }) => `${ground} of the programmer to ${ground2} of ${board}`,
-      whichFeedsMeanwhile: ({ printed, printed2, fed }) =>
-        `${printed} to ${printed2} of ${fed}, which it feeds meanwhile.`,
+      programmer: ({ ground, boardGround, board }) => `${ground} of the programmer to ${boardGround} of ${board}`,
+      whichFeedsMeanwhile: ({ printed, farTerminal, fed }) =>
+        `${printed} to ${farTerminal} of ${fed}, which it feeds meanwhile.`,
       wheneverCableGoesInto: ({ part, hand }) => `Whenever a cable goes into ${part}: the ${hand} off first`,
       switchBeforeOff: ({ hand }) => `The switch before the ${hand} is off.`,
       onlyThenCableGoes: 'Only then the cable goes in; out again before the switch goes on.',
@@ -87,12 +87,12 @@ export const deliver = {
       inHole: ({ first, hole, turned }) => `${first} in ${hole}${turned ? ', turned half round' : ''}`,
       intoSocket: ({ card, host }) => `${card} into the socket of ${host}`,
       cableIntoSocket: ({ host }) => `its cable into the socket of ${host}`,
-      inOf: ({ label, label2, host }) => `${label} in ${label2} of ${host}`,
+      inOf: ({ label, otherLabel, host }) => `${label} in ${otherLabel} of ${host}`,
       line: ({ node }) => `The line of ${node}`,
       lastLookPowerStill: 'Last look, power still off',
       plugCableIntoLast: ({ from, to }) => `plug the cable of ${from} into ${to}, last`,
       supplyLast: ({ wired }) => `Supply last: ${commas(wired)}`,
-      supplyLast2: 'Supply last',
+      lastStep: 'Supply last',
       supplies: ({ title }) => start(title.join('; ')),
     },
   }),

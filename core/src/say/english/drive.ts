@@ -59,8 +59,8 @@ export const drive = {
     },
     says: {
       currentMoment: 'current for a moment',
-      voltageWord: 'voltage',
-      currentWord: 'current',
+      voltageIs: 'voltage',
+      currentIs: 'current',
       broken: ({ load, relay, what, at, most }) =>
         `${load} asks the contact of ${relay} for a ${what} of ${at}; ${most} is the most. It welds or burns.`,
       whileRelayOff: 'on while the relay is off',
@@ -73,7 +73,7 @@ export const drive = {
       current: 'current',
       words: ({ amps, rated, derating }) => `${amps} of ${rated} × ${derating}`,
       moment: 'for a moment',
-      words2: ({ surge, mostSurge }) => `${surge} of ${mostSurge}`,
+      surgeOf: ({ surge, mostSurge }) => `${surge} of ${mostSurge}`,
       diode: ({ load }) => `The diode takes over what the coil of ${load} drives on when the contact opens.`,
       coilOrMotorContact: ({ load }) =>
         `${load} is a coil or motor on a contact and has no diode; each opening draws an arc that wears the contact.`,

@@ -20,12 +20,12 @@ export const levels = {
       source: 'rule of the plan',
     },
     says: {
-      worksFromFedFrom: ({ part, range, range2, rail, other }) =>
-        `${part} works from ${range} to ${range2} and is fed from ${rail}; my rules would feed it from ${other}.`,
+      worksFromFedFrom: ({ part, range, upTo, rail, other }) =>
+        `${part} works from ${range} to ${upTo} and is fed from ${rail}; my rules would feed it from ${other}.`,
       meaning: 'On the controller’s own voltage it speaks the controller’s levels.',
       vHasMoreHeadroom: 'On 5 V it has more headroom, and its signals need translation.',
       range: 'its range',
-      to: ({ range, range2 }) => `${range} to ${range2}`,
+      to: ({ range, upTo }) => `${range} to ${upTo}`,
     },
   }),
   'level/high': check<LevelHighSays>({
@@ -79,8 +79,8 @@ export const levels = {
       source: 'Kirchhoff’s current law; absolute maximum ratings of the cards',
     },
     says: {
-      flowsFromRailInto: ({ amps, voltage, voltage2 }) =>
-        `${amps} flows from the ${voltage} rail into the ${voltage2} one.`,
+      flowsFromRailInto: ({ amps, voltage, otherVoltage }) =>
+        `${amps} flows from the ${voltage} rail into the ${otherVoltage} one.`,
       pullUp: ({ p }) => `pull-up ${p}`,
       to: ({ voltage }) => `to ${voltage}`,
       highest: ({ net }) => `highest on ${net}`,
@@ -106,15 +106,15 @@ export const levels = {
       pullUp: 'a pull-up',
       pullUps: ({ count }) => `${count} pull-ups`,
       has: ({ net, count }) => `${net} has ${count}.`,
-      hasOnlyControllersOwn: ({ net, ohms, ohms2 }) =>
-        `${net} has only the controller’s own pull-up of ${ohms} to ${ohms2}. Fine for a switch nearby, slow and easily disturbed on a longer lead.`,
+      hasOnlyControllersOwn: ({ net, ohms, mostOhms }) =>
+        `${net} has only the controller’s own pull-up of ${ohms} to ${mostOhms}. Fine for a switch nearby, slow and easily disturbed on a longer lead.`,
       hasNoPullUp: ({ net }) => `${net} has no pull-up; nothing ever makes it high. It will not be read.`,
       meaning:
         'An open drain or a switch only pulls down. Without a resistor to the rail the line floats and picks up whatever is near.',
-      pullUp2: ({ p }) => `pull-up ${p}`,
+      pullUpOf: ({ p }) => `pull-up ${p}`,
       to: ({ rail }) => `to ${rail}`,
       controllersOwn: 'the controller’s own',
-      to2: ({ ohms, ohms2 }) => `${ohms} to ${ohms2}`,
+      ohmsRange: ({ ohms, mostOhms }) => `${ohms} to ${mostOhms}`,
     },
   }),
   'level/over-voltage': check<LevelOverVoltageSays>({
@@ -166,8 +166,8 @@ export const levels = {
       source: 'the translator’s card',
     },
     says: {
-      hasChannelsLines: ({ node, count, count2 }) => `${node} has ${count} channels for ${count2} lines.`,
-      passesLines: ({ node, count, count2 }) => `${node} passes ${count} of ${count2} lines.`,
+      hasChannelsLines: ({ node, count, wanted }) => `${node} has ${count} channels for ${wanted} lines.`,
+      passesLines: ({ node, count, wanted }) => `${node} passes ${count} of ${wanted} lines.`,
       meaning: 'A line without a channel is not connected to the other side.',
       channel: ({ i }) => `channel ${i}`,
       hasNoSupplySide: ({ node, low }) => `${node} has no supply on its ${low} side; it passes nothing.`,
@@ -222,9 +222,9 @@ export const levels = {
       on: ({ net }) => `on ${net}`,
       standsWhileOff: ({ end }) => `${end} stands while off`,
       currentThroughDiode: 'current through its diode',
-      v: ({ worst, diode, worst2 }) => `(${worst} − ${diode} V) ÷ ${worst2}`,
-      switchedSuppliesOffPull: ({ off, net, volts, hardest, hardest2 }) =>
-        `With the switched supplies off, the pull-ups ${list(off)} drag ${net} to ${volts}; ${hardest} needs ${hardest2}.`,
+      v: ({ worst, diode, over }) => `(${worst} − ${diode} V) ÷ ${over}`,
+      switchedSuppliesOffPull: ({ off, net, volts, hardest, needs }) =>
+        `With the switched supplies off, the pull-ups ${list(off)} drag ${net} to ${volts}; ${hardest} needs ${needs}.`,
       switchedSuppliesOffLeft: ({ volts, net }) => `With the switched supplies off ${volts} is left on ${net}.`,
       railPartOffLies:
         'The rail of a part that is off lies near ground, and its pull-ups pull there: the bus is dead for the others.',

@@ -104,7 +104,7 @@ export const pins = {
         `${list(names)} are on ${label} of ${part} together; only one can be.`,
       readsAlone: ({ label, part, names }) => `${label} of ${part} reads ${list(names)} alone.`,
       meaning: 'Two outputs on one input give a voltage that is neither.',
-      togetherOnlyOneCan2: ({ names, label }) => `${list(names)} are on ${label} together; only one can be.`,
+      areTogether: ({ names, label }) => `${list(names)} are on ${label} together; only one can be.`,
       carriesAlone: ({ label, names }) => `${label} carries ${list(names)} alone.`,
       secondPartShowsMistake:
         'The second part shows the mistake only when it is plugged in: one signal drowns the other.',
@@ -122,7 +122,7 @@ export const pins = {
         `${label} of ${part} is on nothing and rests nowhere by itself: what it does changes with a hand nearby. Tie it to ground or to its supply.`,
       tied: ({ label, part, to }) => `${label} of ${part} is tied to ${to}.`,
       meaning: 'An input in the air follows every mains lamp; the part works on the table and not on the wall.',
-      tied2: ({ to }) => `tied to ${to}`,
+      tiedTo: ({ to }) => `tied to ${to}`,
     },
   }),
   'pin/strap': check<PinStrapSays>({
@@ -179,7 +179,7 @@ export const pins = {
       settingFrequencyOneChanges:
         'Setting the frequency for the one changes it for the other: a motor whines, a servo twitches.',
       system: ({ group }) => `${group}, for the system`,
-      to: ({ frequency, frequency2 }) => `${frequency} to ${frequency2}`,
+      to: ({ frequency, highest }) => `${frequency} to ${highest}`,
       hasNoPeripheralOwn: ({ label, others }) =>
         `${label} has no peripheral of its own: those of its pins serve ${list(others) || 'something else'}.`,
       onePeripheralHasOne: 'One peripheral has one clock and one pair of pins at a time; the second bus stays silent.',

@@ -38,7 +38,7 @@ export const remedy = {
       set: ({ member, option, setting }) => `Set ${member} to ${option} (${setting})`,
       takeAs: ({ card, member, option }) => `Take ${card} as ${member}, at ${option}`,
       putSecondIC: ({ member }) => `Put ${member} on a second I²C bus`,
-      set2: ({ member, value, why }) => `Set ${member} to ${value}${why}`,
+      setTo: ({ member, value, why }) => `Set ${member} to ${value}${why}`,
       bitForm: ', the 7-bit form',
     },
   }),
@@ -57,7 +57,7 @@ export const remedy = {
   }),
   'remedy/body': topic<RemedyBodySays>({
     says: {
-      putLeadCmAway: ({ part, away, part2 }) => `Put ${part} on a lead of ${away} cm, away from ${part2}`,
+      putLeadCmAway: ({ part, away, otherPart }) => `Put ${part} on a lead of ${away} cm, away from ${otherPart}`,
       putUnderShieldAir: ({ place }) => `Put “${place}” under a shield that air blows through`,
       putWhereSunNever: ({ place }) => `Put “${place}” where the sun never comes`,
       takeAs: ({ card, part }) => `Take ${card} as ${part}`,
@@ -97,13 +97,13 @@ export const remedy = {
       switchContact: ({ load, part }) => `Switch ${load} with the contact of ${part}`,
       leaveOut: ({ part }) => `Leave ${part} out`,
       words: ({ load, node }) => `Switch ${load} with ${node}`,
-      words2: ({ load, card }) => `Switch ${load} with a ${card}`,
+      switchWith: ({ load, card }) => `Switch ${load} with a ${card}`,
     },
   }),
   'remedy/converter': topic<RemedyConverterSays>({
     says: {
       a: ({ library }) => `a ${library}`,
-      converter2: 'the converter',
+      theConverter: 'the converter',
       read: ({ lines, by }) => `Read ${list(lines)} with ${by}`,
     },
   }),
@@ -119,8 +119,7 @@ export const remedy = {
     says: {
       feedFrom: ({ part, other }) => `Feed ${part} from the ${other}`,
       takeOutFromBehind: ({ node }) => `Take ${node} out from behind the translator`,
-      takeOutFromBehind2: ({ node, rail }) =>
-        `Take ${node} out from behind the translator and feed it from the ${rail}`,
+      takeOutAndFeed: ({ node, rail }) => `Take ${node} out from behind the translator and feed it from the ${rail}`,
       putSeries: ({ ohms, net }) => `Put ${ohms} in series with ${net}`,
       openPullUpsSwitched: 'Open the pull-ups on switched supplies',
       feedFromSoOthers: ({ part, rail }) => `Feed ${part} from the ${rail}, so that it is on with the others`,

@@ -53,7 +53,7 @@ export const solve = {
   'solve/complete-describe': topic<SolveCompleteDescribeSays>({
     says: {
       noPin: 'no pin',
-      plugIntoSocket: ({ part, part2 }) => `Plug ${part} into the socket of ${part2}`,
+      plugIntoSocket: ({ part, otherPart }) => `Plug ${part} into the socket of ${otherPart}`,
       feedFrom: ({ part, rails }) => `Feed ${part} from the ${rails.join(' and the ')}`,
       takeOffSupply: ({ part }) => `Take ${part} off its supply`,
       at: ({ address }) => ` at ${address}`,
@@ -70,18 +70,18 @@ export const solve = {
       openPullUpJumpers: ({ part }) => `Open the pull-up jumpers of ${part}`,
       closePullUpJumpers: ({ part }) => `Close the pull-up jumpers of ${part}`,
       putGroundWhereAll: ({ part }) => `Put the ground of ${part} where all have it`,
-      putAwayFromLead: ({ part, part2 }) => `Put ${part} away from ${part2}, on a lead`,
+      putAwayFromLead: ({ part, otherPart }) => `Put ${part} away from ${otherPart}, on a lead`,
       changeHowStandsOr: ({ part }) => `Change how ${part} stands or runs`,
       read: ({ name, part }) => `Read ${name} with ${part}`,
       takeOffPin: ({ name }) => `Take ${name} off its pin`,
-      put2: ({ name, pin }) => `Put ${name} on ${pin}`,
-      moveFrom: ({ name, pin, pin2 }) => `Move ${name} from ${pin} to ${pin2}`,
+      putOnPin: ({ name, pin }) => `Put ${name} on ${pin}`,
+      moveFrom: ({ name, pin, toPin }) => `Move ${name} from ${pin} to ${toPin}`,
       on: ({ pins }) => ` on ${list(pins)}`,
       beginBus: ({ bus, count }) => `Begin a bus “${bus}”${count}`,
       takeBusOut: ({ bus }) => `Take the bus “${bus}” out`,
       changeBus: ({ to }) => `Change the bus “${to}”`,
       run: ({ to, clock }) => `Run ${to} at ${clock}`,
-      put3: ({ helper }) => `Put ${helper}`,
+      putHelper: ({ helper }) => `Put ${helper}`,
       make: ({ helper }) => `Make it ${helper}`,
       leaveOut: ({ helper }) => `Leave out ${helper}`,
       leaveFeaturesControllerOff: 'Leave features of the controller off',
@@ -104,8 +104,8 @@ export const solve = {
   'solve/complete-why-not': topic<SolveCompleteWhyNotSays>({
     says: {
       controllerHasTooFew: 'the controller has too few pins that can carry their lines',
-      controllerHasTooFew2: 'the controller has too few peripherals for their buses and serial pairs',
-      controllerHasTooFew3: 'the controller has too few PWM channels',
+      tooFewPeripherals: 'the controller has too few peripherals for their buses and serial pairs',
+      tooFewPwmChannels: 'the controller has too few PWM channels',
       theirAddressesCannotBe: 'their addresses cannot be kept apart',
       railsCannotGiveCurrent: 'the rails cannot give the current',
       pinsCannotCarryCurrent: 'the pins cannot carry the current together',
@@ -128,9 +128,9 @@ export const solve = {
       planHasNoController: 'The plan has no controller, so nothing can be wired to one.',
       nothingHereFeedsAsks: ({ controller, min, max }) =>
         `Nothing here feeds ${controller}: it asks for ${min} to ${max}.`,
-      cannotBeHadNo2: ({ label, on, askname }) =>
+      noPinServes: ({ label, on, askname }) =>
         `${label} cannot be had on ${on}: no pin is left that can be ${askname}.`,
-      leaveOut2: ({ label }) => `Leave ${label} out`,
+      leavePartOut: ({ label }) => `Leave ${label} out`,
     },
   }),
   'solve/sets-exclude': topic<SolveSetsExcludeSays>({

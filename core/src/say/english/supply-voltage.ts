@@ -30,7 +30,7 @@ export const supplyVoltage = {
       lostContacts: 'lost in contacts',
       leadsCarryGaugeTakes: ({ label, peak, gauge, limit }) =>
         `The leads to ${label} carry ${peak}; gauge ${gauge} takes ${limit}. They get hot.`,
-      leadsCarryGaugeTakes2: ({ label, peak, limit, gauge }) =>
+      leadsOfGauge: ({ label, peak, limit, gauge }) =>
         `The leads to ${label} carry ${peak} of the ${limit} that gauge ${gauge} takes.`,
       leadCarriesTooMuch: 'A lead that carries too much softens its cover and its neighbours’.',
       gauge: 'gauge',
@@ -177,21 +177,21 @@ export const supplyVoltage = {
     },
     says: {
       hangsRailNothingFeeds: ({ terminal, label }) => `${terminal} of ${label} hangs on a rail that nothing feeds.`,
-      nothingFeedsWants: ({ terminal, label, range, range2 }) =>
-        `Nothing feeds ${terminal} of ${label}; it wants ${range} to ${range2}.`,
+      nothingFeedsWants: ({ terminal, label, range, upTo }) =>
+        `Nothing feeds ${terminal} of ${label}; it wants ${range} to ${upTo}.`,
       meaning: 'A part without supply is fed backwards through its signal pins, or not at all.',
       danger: ({ label, max, terminal, absolute }) =>
         `${label} gets up to ${max} at ${terminal}; ${absolute} is the most it stands. It can be destroyed.`,
       sinks: ({ label, max, min, terminal, range }) =>
         `The cells feed ${label} with ${max} when fresh and sink to ${min} at ${terminal}; it works down to ${range}. It stops there, with charge left in them: how long that takes is counted.`,
-      nearly: ({ label, voltage, terminal, min, max, range, range2 }) =>
-        `${label} gets ${voltage} at ${terminal} usually and ${min} to ${max} at the worst; it works from ${range} to ${range2}. It is accepted by the rule for supplies.`,
-      broken: ({ label, min, max, terminal, range, range2 }) =>
-        `${label} gets ${min} to ${max} at ${terminal}; it works from ${range} to ${range2}.`,
-      holds: ({ label, min, max, range, range2 }) => `${label} gets ${min} to ${max}, inside ${range} to ${range2}.`,
+      nearly: ({ label, voltage, terminal, min, max, range, upTo }) =>
+        `${label} gets ${voltage} at ${terminal} usually and ${min} to ${max} at the worst; it works from ${range} to ${upTo}. It is accepted by the rule for supplies.`,
+      broken: ({ label, min, max, terminal, range, upTo }) =>
+        `${label} gets ${min} to ${max} at ${terminal}; it works from ${range} to ${upTo}.`,
+      holds: ({ label, min, max, range, upTo }) => `${label} gets ${min} to ${max}, inside ${range} to ${upTo}.`,
       outsideRangePartReads: 'Outside its range a part reads wrongly, resets, or breaks.',
       rail: 'rail',
-      to: ({ voltage, voltage2 }) => `${voltage} to ${voltage2}`,
+      to: ({ voltage, otherVoltage }) => `${voltage} to ${otherVoltage}`,
       lostLeads: 'lost in the leads',
       lowestPart: 'lowest at the part',
       distanceBelow: 'distance below',

@@ -38,9 +38,9 @@ export const supply = {
       pushesUpIntoWhich: ({ from, volts, into, limit }) =>
         `The ${from} pushes up to ${volts} into the ${into}, which sinks to ${limit}. Cells that are charged so leak or burst.`,
       throughDiodeDoesNot: 'through a diode that does not guard it',
-      whileCableMeetsTake: ({ socket, socket2, by }) =>
-        `While a cable is in the ${socket}, it meets the ${socket2} ${by}. Take one out before the other goes in.`,
-      pushesUpIntoWhich2: ({ from, volts, into }) =>
+      whileCableMeetsTake: ({ socket, other, by }) =>
+        `While a cable is in the ${socket}, it meets the ${other} ${by}. Take one out before the other goes in.`,
+      pushesInto: ({ from, volts, into }) =>
         `The ${from} pushes up to ${volts} into the ${into}, which is at 0 V while the computer is off. The port, or what it feeds there, can be destroyed.`,
       pushesThroughDiodeInto: ({ from, volts, into, limit }) =>
         `The ${from} pushes ${volts} through its diode into the ${into}, which stands beside it straight and gives ${limit} at most.`,
@@ -103,11 +103,11 @@ export const supply = {
         `It gets ${air} cold at ${part}, and nothing keeps it from charging ${label} then. Lithium that is charged below freezing shorts itself later: take a charger that feels the cell, or keep both warm.`,
       onlyWhileNotFrozen: 'only while it is not frozen',
       above: ({ air }) => `at ${air} and above`,
-      charges2: ({ part, label, feelsCold }) => `${part} charges ${label} ${feelsCold}.`,
+      chargesWhile: ({ part, label, feelsCold }) => `${part} charges ${label} ${feelsCold}.`,
       belowFreezingLithiumSettles: 'Below freezing lithium settles on the plate as metal.',
       buildTakesWhileCharges: ({ load, part, ends }) =>
         `The build takes ${load} while ${part} charges; it ends at ${ends} and never gets there. The cell is kept full for ever and ages: take a charger that shares the load.`,
-      buildTakesWhileCharges2: ({ load, part, ends }) =>
+      takesLittle: ({ load, part, ends }) =>
         `The build takes ${load} while ${part} charges, less than the ${ends} at which it ends.`,
       chargerThisKindTakes: 'A charger of this kind takes the load for a cell that is not full yet.',
       broken: ({ from, given, taken }) =>
@@ -159,8 +159,8 @@ export const supply = {
       feedsTalks: ({ board }) => `feeds ${board} and talks`,
       talks: 'talks',
       it: 'it',
-      whileProgramLoadedRules: ({ names, feeds, feeds2, count }) =>
-        `${list(names)} ${feeds} to ${feeds2} while a program is loaded: ${count} rules hold then, too.`,
+      whileProgramLoadedRules: ({ names, feeds, fed, count }) =>
+        `${list(names)} ${feeds} to ${fed} while a program is loaded: ${count} rules hold then, too.`,
     },
   }),
   'supply/runtime': check<SupplyRuntimeSays>({
@@ -190,7 +190,7 @@ export const supply = {
       usuallyWorst: ({ seconds, seconds2 }) => `${seconds} usually, ${seconds2} at the worst`,
       cannotCarryBuildSinks: ({ rail }) =>
         `${rail} cannot carry the build: it sinks too far at the worst moment, even fresh.`,
-      lasts2: ({ rail, band, doing, unsaid }) => `${rail} lasts ${band}.${doing}${unsaid}`,
+      lastsBand: ({ rail, band, doing, unsaid }) => `${rail} lasts ${band}.${doing}${unsaid}`,
       lastsWanted: ({ rail, band, runFor, eats, lost, unsaid }) =>
         `${rail} lasts ${band}; ${runFor} are wanted.${eats}${lost}${unsaid}`,
       holds: ({ rail, band, runFor, doing, unsaid }) =>

@@ -12,10 +12,10 @@ export const terms = {
       goodsShipping: ({ goods, shipping }) => `${goods} of goods + ${shipping} of shipping`,
       time: 'in time ',
       holds: ({ late, total, most }) => `An order ${late}costs ${total} of ${most}.`,
-      goodsAloneCostMore: ({ least, least2, most }) =>
-        `The goods alone cost ${least}, ${least2} more than the budget of ${most}.`,
-      orderCostsMoreThan: ({ late, total, total2, most }) =>
-        `An order ${late}costs ${total}, ${total2} more than the budget of ${most}. The parts list looks for a cheaper one.`,
+      goodsAloneCostMore: ({ least, over, most }) =>
+        `The goods alone cost ${least}, ${over} more than the budget of ${most}.`,
+      orderCostsMoreThan: ({ late, total, overTotal, most }) =>
+        `An order ${late}costs ${total}, ${overTotal} more than the budget of ${most}. The parts list looks for a cheaper one.`,
       meaning: 'The build works all the same; something has to be cheaper, or the budget larger.',
       nobodyOffers: ({ name }) => `Nobody offers ${name}.`,
       late: ({ name, soonest, readyInDays }) =>
@@ -87,7 +87,7 @@ export const terms = {
       usual: 'usual',
       mayFlow: 'may flow',
       withoutDiode: 'without a diode',
-      fromCard2: 'from its card',
+      ofItsCard: 'from its card',
       junction: 'junction',
       below: 'below',
       above: 'above',

@@ -18,7 +18,7 @@ export const wire = {
       source: ONE_WIRE_TIMING_SOURCE,
     },
     says: {
-      never: ({ net, level, level2 }) => `${net} never reaches the ${level} that ${level2} needs.`,
+      never: ({ net, level, reader }) => `${net} never reaches the ${level} that ${reader} needs.`,
       broken: ({ net, seconds, slotsample, lead }) =>
         `${net} takes ${seconds} to be read as high again; it is sampled after ${slotsample}. ${lead} of lead less, or a smaller pull-up.`,
       holds: ({ net, seconds, slotsample, lead }) =>
@@ -40,7 +40,7 @@ export const wire = {
       conversion: 'conversion',
       longestCards: 'the longest of the cards',
       readEach: 'read each',
-      reset2: ({ count, readingbits, slottime }) => `${count} × (reset + ${readingbits} × ${slottime})`,
+      resets: ({ count, readingbits, slottime }) => `${count} × (reset + ${readingbits} × ${slottime})`,
       whileTheyConvertDraw: ({ living, a, net, volts, least }) =>
         `While they convert, ${list(living)} draw ${a} through the pull-up of ${net}: ${volts} is left, ${least} is needed.`,
       liveLeftWhileThey: ({ living, net, volts }) =>
@@ -63,11 +63,11 @@ export const wire = {
       defaultWords: 'its default',
       setting: 'its setting',
       right: ({ bus, label }) => `The system looks for ${bus} on ${label}, where it is wired.`,
-      systemLooksWiredFinds: ({ bus, label, from, label2 }) =>
-        `The system looks for ${bus} on ${label}, ${from}; it is wired to ${label2}. It finds nothing there.`,
+      systemLooksWiredFinds: ({ bus, label, from, otherLabel }) =>
+        `The system looks for ${bus} on ${label}, ${from}; it is wired to ${otherLabel}. It finds nothing there.`,
       meaning:
         'The driver listens on a pin that nothing is on: the list of sensors stays empty, and no error says why.',
-      setting2: ({ parameter }) => `the setting ${parameter}`,
+      settingIs: ({ parameter }) => `the setting ${parameter}`,
       words: ({ label, from }) => `${label}, ${from}`,
       wired: 'wired',
     },

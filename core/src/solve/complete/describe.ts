@@ -21,7 +21,7 @@ import {
 /** What is said here, by the data that it takes. */
 export interface SolveCompleteDescribeSays {
   readonly noPin: null;
-  readonly plugIntoSocket: { part: Text; part2: Text };
+  readonly plugIntoSocket: { part: Text; otherPart: Text };
   readonly feedFrom: { part: Text; rails: readonly Text[] };
   readonly takeOffSupply: { part: Text };
   readonly at: { address: BusAddress };
@@ -38,18 +38,18 @@ export interface SolveCompleteDescribeSays {
   readonly openPullUpJumpers: { part: Text };
   readonly closePullUpJumpers: { part: Text };
   readonly putGroundWhereAll: { part: Text };
-  readonly putAwayFromLead: { part: Text; part2: Text };
+  readonly putAwayFromLead: { part: Text; otherPart: Text };
   readonly changeHowStandsOr: { part: Text };
   readonly read: { name: Text; part: Text };
   readonly takeOffPin: { name: Text };
-  readonly put2: { name: Text; pin: Text };
-  readonly moveFrom: { name: Text; pin: Text; pin2: Text };
+  readonly putOnPin: { name: Text; pin: Text };
+  readonly moveFrom: { name: Text; pin: Text; toPin: Text };
   readonly on: { pins: readonly Text[] };
   readonly beginBus: { bus: Text; count: Text };
   readonly takeBusOut: { bus: Text };
   readonly changeBus: { to: Text };
   readonly run: { to: Text; clock: Quantity };
-  readonly put3: { helper: Text };
+  readonly putHelper: { helper: Text };
   readonly make: { helper: Text };
   readonly leaveOut: { helper: Text };
   readonly leaveFeaturesControllerOff: null;
@@ -92,7 +92,8 @@ class Words implements Called {
 
 function feedsSaid(words: Words, part: string, feeds: Readonly<Record<string, string>>): Message {
   const plug = feeds[SOCKET];
-  if (plug !== undefined) return tell('plugIntoSocket', { part: words.part(ownerOf(plug)), part2: words.part(part) });
+  if (plug !== undefined)
+    return tell('plugIntoSocket', { part: words.part(ownerOf(plug)), otherPart: words.part(part) });
   const rails = distinct(Object.values(feeds).map(words.rail));
   return rails.length > 0
     ? tell('feedFrom', { part: words.part(part), rails })
@@ -137,7 +138,7 @@ function said(words: Words, before: Circuit, piece: Piece): Message {
       if (old?.ground !== undefined && piece.to.ground === undefined)
         return tell('putGroundWhereAll', { part: words.part(piece.part) });
       return old?.beside && !piece.to.beside
-        ? tell('putAwayFromLead', { part: words.part(piece.part), part2: words.part(old.beside.part) })
+        ? tell('putAwayFromLead', { part: words.part(piece.part), otherPart: words.part(old.beside.part) })
         : tell('changeHowStandsOr', { part: words.part(piece.part) });
     }
     case 'port':
@@ -148,8 +149,8 @@ function said(words: Words, before: Circuit, piece: Piece): Message {
       if (piece.choice.on !== undefined) return tell('read', { name, part: words.part(piece.choice.on) });
       if (piece.choice.pin === null) return tell('takeOffPin', { name });
       return was === null
-        ? tell('put2', { name, pin: words.pin(piece.choice.pin) })
-        : tell('moveFrom', { name, pin: words.pin(was), pin2: words.pin(piece.choice.pin) });
+        ? tell('putOnPin', { name, pin: words.pin(piece.choice.pin) })
+        : tell('moveFrom', { name, pin: words.pin(was), toPin: words.pin(piece.choice.pin) });
     }
     case 'add-bus': {
       const pins = Object.values(piece.bus.lines).flatMap(({ pin }) => (pin === null ? [] : [words.pin(pin)]));
@@ -162,7 +163,7 @@ function said(words: Words, before: Circuit, piece: Piece): Message {
         ? tell('changeBus', { to: piece.to.name })
         : tell('run', { to: piece.to.name, clock: quantityOf(piece.to.clock, 'Hz') });
     case 'add-helper':
-      return tell('put3', { helper: words.helper(piece.helper) });
+      return tell('putHelper', { helper: words.helper(piece.helper) });
     case 'helper':
       return tell('make', { helper: words.helper(piece.helper) });
     case 'remove-helper': {

@@ -112,9 +112,9 @@ function stranded({ bench, problem, parts }: Encoding): WhyNot[] {
     const cost = piecesCost(plan, library) - piecesCost(circuit.plan, library);
     return [
       {
-        sentence: tell('cannotBeHadNo2', { label, on, askname: wordOf('ask', wish.ask) }),
+        sentence: tell('noPinServes', { label, on, askname: wordOf('ask', wish.ask) }),
         members: [{ id: `part:${id}`, kind: 'part', label }],
-        relaxations: [{ label: tell('leaveOut2', { label }), plan, goals: null, cost }],
+        relaxations: [{ label: tell('leavePartOut', { label }), plan, goals: null, cost }],
       },
     ];
   });

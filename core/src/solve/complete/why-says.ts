@@ -4,8 +4,8 @@ import { type Quantity, type Text, tells } from '../../quantity/message.ts';
 /** What is said here, by the data that it takes. */
 export interface SolveCompleteWhyNotSays {
   readonly controllerHasTooFew: null;
-  readonly controllerHasTooFew2: null;
-  readonly controllerHasTooFew3: null;
+  readonly tooFewPeripherals: null;
+  readonly tooFewPwmChannels: null;
   readonly theirAddressesCannotBe: null;
   readonly railsCannotGiveCurrent: null;
   readonly pinsCannotCarryCurrent: null;
@@ -23,8 +23,8 @@ export interface SolveCompleteWhyNotSays {
   readonly hasNoPlaceWithout: { label: Text; card: Text };
   readonly planHasNoController: null;
   readonly nothingHereFeedsAsks: { controller: Text; min: Quantity; max: Quantity };
-  readonly cannotBeHadNo2: { label: Text; on: Text; askname: Text };
-  readonly leaveOut2: { label: Text };
+  readonly noPinServes: { label: Text; on: Text; askname: Text };
+  readonly leavePartOut: { label: Text };
 }
 
 export const tell = tells<SolveCompleteWhyNotSays>('solve/complete-why-not');

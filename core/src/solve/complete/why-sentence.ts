@@ -12,8 +12,8 @@ import { tell } from './why-says.ts';
 /** Kinds of resources that parts quarrel over, by the beginning of their names, and how that is said. */
 const QUARRELS: readonly (readonly [prefix: string, says: Message])[] = [
   ['pin:', tell('controllerHasTooFew')],
-  ['unit:', tell('controllerHasTooFew2')],
-  ['channel:', tell('controllerHasTooFew3')],
+  ['unit:', tell('tooFewPeripherals')],
+  ['channel:', tell('tooFewPwmChannels')],
   ['address:', tell('theirAddressesCannotBe')],
   ['current:', tell('railsCannotGiveCurrent')],
   ['group:', tell('pinsCannotCarryCurrent')],
