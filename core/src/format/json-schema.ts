@@ -4,5 +4,7 @@ import { PlanFile } from './plan-file.ts';
 
 /** The JSON Schema (2020-12) of a file, generated from the schema that reads it. */
 export function jsonSchema(of: 'card' | 'plan'): object {
-  return z.toJSONSchema(of === 'card' ? Card : PlanFile, { io: 'input', unrepresentable: 'any' });
+  const schema = of === 'card' ? Card : PlanFile;
+  // Cards differ by kind in one thing each: what they share is written once.
+  return { type: 'object', ...z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any', reused: 'ref' }) };
 }
