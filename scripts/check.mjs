@@ -5,12 +5,13 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
-import { ensurePackages, ROOT } from './lib/ensure.mjs';
+import { ensurePackages, ensureRouteTypes, ROOT } from './lib/ensure.mjs';
 
 /** Enough to meet a change of one room; a change of all of them is for `npm test`. */
 const MAX_TEST_FILES = 12;
 
 ensurePackages();
+ensureRouteTypes();
 const base = process.argv[2] ?? 'HEAD';
 
 function git(...args) {

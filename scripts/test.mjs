@@ -2,7 +2,15 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ensureSimulator, ROOT } from './lib/ensure.mjs';
+import {
+  ensureBuild,
+  ensureChromium,
+  ensurePackages,
+  ensureRouteTypes,
+  ensureReaders,
+  ensureSimulator,
+  ROOT,
+} from './lib/ensure.mjs';
 
 const only = new Set(process.argv.slice(2));
 const wanted = (name) => only.size === 0 || only.has(name);
@@ -52,6 +60,7 @@ function mocha(name, workspace, covered) {
 }
 
 ensurePackages();
+ensureRouteTypes();
 rmSync(cache, { recursive: true, force: true });
 mkdirSync(cache, { recursive: true });
 

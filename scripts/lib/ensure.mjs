@@ -34,6 +34,11 @@ export function ensurePackages() {
   if (stale) must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
 }
 
+/** What SvelteKit writes about its routes: types and lint of the web application read it. */
+export function ensureRouteTypes() {
+  if (!existsSync(at('web', '.svelte-kit', 'tsconfig.json'))) must('npm', ['run', 'sync', '-w', 'web', '--silent']);
+}
+
 /** Debian's Chromium, for the tests of the real interface. */
 export const ensureChromium = () => ensurePackage('chromium', CHROMIUM);
 
