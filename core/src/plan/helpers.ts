@@ -121,12 +121,16 @@ export const piecesOf = (helper: Helper): { ohms: number[]; cards: readonly stri
   cards: namesOf(helper).cards,
 });
 
-/** Whether a helper is there for a part alone, on the controller's side of everything: it goes where the part goes. */
-export function isOwn(helper: Helper, part: string): boolean {
-  const { parts, nets, helpers } = namesOf(helper);
-  if (isHelperOf('translator')(helper) || helpers.length > 0) return false;
+/** Whether a helper stands on lines or supplies of a part; a translator stands before it, and is not meant. */
+export function isOn(helper: Helper, part: string): boolean {
+  const { parts, nets } = namesOf(helper);
+  if (isHelperOf('translator')(helper)) return false;
   return parts.includes(part) || nets.some((of) => of !== part && isOf(of, part));
 }
+
+/** Whether a helper is there for a part alone, on the controller's side of everything: it goes where the part goes. */
+export const isOwn = (helper: Helper, part: string): boolean =>
+  namesOf(helper).helpers.length === 0 && isOn(helper, part);
 
 export const isHelperOf =
   <Kind extends Helper['kind']>(kind: Kind) =>

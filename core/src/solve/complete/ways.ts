@@ -2,10 +2,8 @@
 import { isBusLine, isShared } from '../../card/protocol.ts';
 import { isStanding } from '../../card/source.ts';
 import type { PartNode } from '../../circuit/model.ts';
-import type { Helper } from '../../plan/helpers.ts';
-import { helpersOf, isHelperOf, namesOf } from '../../plan/helpers.ts';
+import { helpersOf, isOn } from '../../plan/helpers.ts';
 import type { PartChoice } from '../../plan/plan.ts';
-import { isOf } from '../../plan/ref.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
 import { type Bench, type Try, type Wired, tryAlone } from './alone.ts';
 import { farRails, feedsOf, sameFeeds, translatorsFor } from './candidate-ways.ts';
@@ -41,14 +39,6 @@ const isGated = ({ circuit }: Bench, { id }: PartChoice): boolean =>
 /** Trials of like parts come out alike: three probes are tried once. */
 export type Memory = Map<string, Wired | null>;
 
-/** Whether a helper stands on lines or supplies of a part; a translator before it is a way of its own. */
-const isAbout = (helper: Helper, part: string): boolean => {
-  const { parts, nets } = namesOf(helper);
-  return (
-    !isHelperOf('translator')(helper) && (parts.includes(part) || nets.some((of) => of !== part && isOf(of, part)))
-  );
-};
-
 function remembered(memory: Memory, bench: Bench, choice: PartChoice, way: Try): Wired | null {
   const ports = Object.entries(choice.ports).map(([id, { lines, bus, address: _address, ...rest }]) => [
     id,
@@ -57,7 +47,7 @@ function remembered(memory: Memory, bench: Bench, choice: PartChoice, way: Try):
     Object.entries(lines ?? {}).map(([line, { weakPull, tied }]) => [line, weakPull ?? false, tied ?? null]),
   ]);
   const helpers = bench.circuit.plan.helpers
-    .filter((helper) => isAbout(helper, choice.id))
+    .filter((helper) => isOn(helper, choice.id))
     .map((h) => ({ ...h, id: '', part: '', of: '' }));
   const key = JSON.stringify([choice.card, choice.mode, choice.ground, choice.lead, choice.needs, ports, helpers, way]);
   const known = memory.get(key);
