@@ -3,8 +3,8 @@ import type { Result } from '../../check/result.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import type { Problem } from '../joint/problem.ts';
 import type { Encoding } from './encode.ts';
-import { CHOICE } from './making.ts';
-import { type Placed, readPlaced } from './placing.ts';
+import { CHOICE } from './names.ts';
+import { type Placed, readPlaced } from './places.ts';
 
 /** Of a rail that came out overdrawn: a hair more than the excess is taken from what may be planned. */
 const HAIR = 1e-3;

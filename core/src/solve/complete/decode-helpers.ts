@@ -3,17 +3,15 @@ import { addHelper, setPin } from '../../plan/edits.ts';
 import { helpersOf } from '../../plan/helpers.ts';
 import type { Plan } from '../../plan/plan.ts';
 import { removeHelper } from '../../plan/remove.ts';
+import type { Decided } from './decided.ts';
 import type { Encoding } from './encode.ts';
-import { CHOICE, isThere } from './making.ts';
-import { readPlaced } from './placing.ts';
-import type { Taken } from './settle-pull-ups.ts';
+import { CHOICE } from './names.ts';
 
 /** Who is behind which translator; one that nobody is behind goes. */
-export function setTranslators(encoding: Encoding, of: Taken, plan: Plan): Plan {
+export function setTranslators(encoding: Encoding, { of, placed: places }: Decided, plan: Plan): Plan {
   const users = new Map<string, { part: string; port: string }[]>();
   for (const part of encoding.parts) {
-    const option = of(CHOICE.part(part.choice.id));
-    const placed = option === null ? null : readPlaced(option);
+    const placed = places.get(part.choice.id);
     const through = placed && part.ways[placed.way]?.wired.through;
     if (!placed || !through) continue;
     const slot = placed.slot ?? of(CHOICE.side(placed.bus ?? '', through.far));
@@ -48,10 +46,10 @@ export function setTranslators(encoding: Encoding, of: Taken, plan: Plan): Plan 
   }, plan);
 }
 
-export function setPins(encoding: Encoding, of: Taken, plan: Plan): Plan {
+export function setPins(encoding: Encoding, { of }: Decided, plan: Plan): Plan {
   return encoding.wishes.reduce((p, wish) => {
     const pin = of(CHOICE.line(wish.id));
-    if (pin === null || !isThere(pin) || pin === wish.pin) return p;
+    if (pin === null || pin === wish.pin) return p;
     return setPin(p, wish.of, wish.line, { pin, locked: false, ...(wish.weakPull ? { weakPull: true } : {}) });
   }, plan);
 }

@@ -1,9 +1,9 @@
 /** Parts and buses as they were decided, put into the plan. */
 import { changeBus, changePart } from '../../plan/edits.ts';
 import type { Plan } from '../../plan/plan.ts';
+import type { Decided } from './decided.ts';
 import type { Encoding } from './encode.ts';
-import { CHOICE, isThere } from './making.ts';
-import type { Taken } from './settle-pull-ups.ts';
+import { CHOICE } from './names.ts';
 
 /** Sources, regulators and the controller are fed as they were found to be. */
 export function fedStanding({ bench }: Encoding): Plan {
@@ -16,11 +16,11 @@ export function fedStanding({ bench }: Encoding): Plan {
   }, bench.circuit.plan);
 }
 
-export function addParts({ bench, newSwitch }: Encoding, of: Taken, plan: Plan): Plan {
+export function addParts({ bench, newSwitch }: Encoding, { of }: Decided, plan: Plan): Plan {
   const extras = bench.standing.extras.filter(({ part }) => of(CHOICE.extra(part.id)) === 'there');
   const parts = extras.map(({ part }) => part);
   const address = newSwitch && of(CHOICE.newSwitch);
-  if (newSwitch && address && isThere(address)) {
+  if (newSwitch && address) {
     const { card, id, rail, upstream } = newSwitch;
     const [supply] = card.supplies;
     parts.push({
@@ -36,10 +36,10 @@ export function addParts({ bench, newSwitch }: Encoding, of: Taken, plan: Plan):
   return { ...plan, parts: [...plan.parts, ...parts] };
 }
 
-export function addSegments({ segments }: Encoding, of: Taken, plan: Plan): Plan {
+export function addSegments({ segments }: Encoding, { of }: Decided, plan: Plan): Plan {
   return segments.reduce((p, { bus, isNew }) => {
     const option = of(CHOICE.bus(bus.id));
-    if (!option || !isThere(option)) return p;
+    if (option === null) return p;
     const clock = Number(option);
     if (isNew) return { ...p, buses: [...p.buses, bus.clock === undefined ? bus : { ...bus, clock }] };
     return Number.isFinite(clock) && clock !== bus.clock ? changeBus(p, bus.id, (b) => ({ ...b, clock })) : p;

@@ -3,15 +3,13 @@ import { addHelper, changePart, changePort } from '../../plan/edits.ts';
 import type { Helper } from '../../plan/helpers.ts';
 import type { Plan } from '../../plan/plan.ts';
 import { removePart } from '../../plan/remove.ts';
+import type { Decided } from './decided.ts';
 import type { Encoding } from './encode.ts';
-import { CHOICE } from './making.ts';
-import { busPort, readPlaced } from './placing.ts';
-import type { Taken } from './settle-pull-ups.ts';
+import { busPort } from './places.ts';
 
-export function placeParts(encoding: Encoding, of: Taken, plan: Plan): Plan {
+export function placeParts(encoding: Encoding, { placed: places }: Decided, plan: Plan): Plan {
   return encoding.parts.reduce((p, part) => {
-    const option = of(CHOICE.part(part.choice.id));
-    const placed = option === null ? null : readPlaced(option);
+    const placed = places.get(part.choice.id);
     const way = placed && part.ways[placed.way];
     if (!placed || !way) return removePart(p, part.choice.id);
     const { wired } = way;

@@ -1,74 +1,57 @@
-/** Regulators and translators that may be added, and the bus switch; and what each rail has left. */
-import { toInterval } from '../../card/to-interval.ts';
-import { ABSENT, CHOICE, type EncodingContext, type Slot, cents } from './making.ts';
-import { addressResource, optionsAt } from './placing.ts';
+/** Regulators, translators and the bus switch that may be added. */
+import type { DraftChoice, Piece } from '../joint/draft.ts';
+import { type EncodingContext, cents } from './encoding-context.ts';
+import { ABSENT, CHOICE, RESOURCE } from './names.ts';
 import { busLines } from './segments.ts';
 
-/** Regulators and translators that may be added, and the bus switch. */
-export function encodeAdditions({ bench, builder, slots, newSwitch, segments, parts }: EncodingContext): void {
-  for (const extra of bench.standing.extras)
-    builder.choice(CHOICE.extra(extra.part.id), [
-      { id: ABSENT },
-      { id: 'there', goals: { parts: 1, cents: extra.cents } },
-    ]);
-  for (const slot of slots) {
-    const all = slot.card.translator?.channels.length ?? 0;
-    builder.resource(`channels:${slot.id}`, all);
-    builder.choice(CHOICE.slot(slot.id), [
-      { id: ABSENT, uses: { [`channels:${slot.id}`]: all } },
-      {
-        id: 'there',
-        goals: slot.helper ? {} : { parts: 1, cents: cents(bench.circuit, slot.card) },
-        requires: slot.after === null ? {} : { [CHOICE.slot(slot.after)]: ['there'] },
-      },
-    ]);
-  }
-  // A bus takes as many channels of its translator as it has lines.
-  const fars = new Map<string, Slot[]>();
-  for (const slot of slots) fars.set(slot.far, [...(fars.get(slot.far) ?? []), slot]);
-  for (const segment of segments) {
-    if (segment.behind) continue;
-    for (const [far, of] of fars) {
-      const able = of.filter(({ card }) => segment.protocol === 'spi' || card.translator?.style === 'open-drain');
-      const users = Object.fromEntries(
-        parts.flatMap((part) => {
-          const there = optionsAt(part, segment, far);
-          return there.length > 0 ? [[CHOICE.part(part.choice.id), there]] : [];
-        }),
-      );
-      builder.choice(CHOICE.side(segment.bus.id, far), [
-        { id: ABSENT },
-        ...able.map((slot) => ({
-          id: slot.id,
-          // Its resistors are not there for a side that nobody is on.
-          needsAny: users,
-          uses: { [`channels:${slot.id}`]: busLines(segment.protocol).length },
-          requires: {
-            [CHOICE.slot(slot.id)]: ['there'],
-          },
-        })),
-      ]);
-    }
-  }
-  if (newSwitch) {
-    const first = segments.find(({ bus }) => bus.id === newSwitch.upstream);
-    const port = newSwitch.card.ports.find(({ id }) => id === newSwitch.card.busSwitch?.port);
-    builder.choice(CHOICE.newSwitch, [
-      { id: ABSENT },
-      ...(port?.addresses ?? []).map(({ value }) => ({
-        id: String(value),
-        goals: { parts: 1, cents: cents(bench.circuit, newSwitch.card) },
-        uses: first ? { [builder.resource(addressResource(first, value), 1, 'address')]: 1 } : {},
-      })),
-    ]);
-  }
+export function encodeAdditions(making: EncodingContext): Piece {
+  const { bench, slots } = making;
+  const extras = bench.standing.extras.map((extra): DraftChoice => ({
+    id: CHOICE.extra(extra.part.id),
+    options: [{ id: ABSENT }, { id: 'there', goals: { parts: 1, cents: extra.cents } }],
+  }));
+  const translators = slots.map((slot): DraftChoice => {
+    const channels = RESOURCE.channels(slot.id, slot.card);
+    return {
+      id: CHOICE.slot(slot.id),
+      options: [
+        { id: ABSENT, uses: [{ resource: channels, amount: channels.capacity }] },
+        {
+          id: 'there',
+          goals: slot.helper ? {} : { parts: 1, cents: cents(bench.circuit, slot.card) },
+          requires: slot.after === null ? {} : { [CHOICE.slot(slot.after)]: ['there'] },
+        },
+      ],
+    };
+  });
+  return { choices: [...extras, ...translators, ...translated(making), ...busSwitch(making)] };
 }
 
-/** What each rail has left for the parts, mA. Regulators that are not there take nothing. */
-export function encodeRails({ bench, builder }: EncodingContext): void {
-  const { derating } = bench.circuit.plan.rules;
-  for (const [ref, rail] of bench.standing.wide.rails) {
-    const most = toInterval(rail.offer.limit).min * derating;
-    builder.resource(`current:${ref}`, Math.max(0, most - rail.peak) * 1e3);
-  }
+/** A bus takes as many channels of its translator as it has lines. */
+function translated({ slots, sides }: EncodingContext): DraftChoice[] {
+  return sides.flatMap(({ segment: { bus, protocol }, far, users }): DraftChoice[] => {
+    if (far === null) return [];
+    const able = slots.filter(
+      (slot) => slot.far === far && (protocol === 'spi' || slot.card.translator?.style === 'open-drain'),
+    );
+    // Its resistors are not there for a side that nobody is on.
+    const needsAny = Object.fromEntries([...users].map(([part, options]) => [CHOICE.part(part.choice.id), options]));
+    const options = able.map(({ id, card }) => ({
+      id,
+      needsAny,
+      uses: [{ resource: RESOURCE.channels(id, card), amount: busLines(protocol).length }],
+      requires: { [CHOICE.slot(id)]: ['there'] },
+    }));
+    return [{ id: CHOICE.side(bus.id, far), options: [{ id: ABSENT }, ...options] }];
+  });
+}
+
+function busSwitch({ bench, newSwitch }: EncodingContext): DraftChoice[] {
+  if (!newSwitch) return [];
+  const options = newSwitch.addresses.map((value) => ({
+    id: String(value),
+    goals: { parts: 1, cents: cents(bench.circuit, newSwitch.card) },
+    uses: [{ resource: RESOURCE.address(newSwitch.upstream, value), amount: 1 }],
+  }));
+  return [{ id: CHOICE.newSwitch, options: [{ id: ABSENT }, ...options] }];
 }

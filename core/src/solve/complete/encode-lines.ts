@@ -12,8 +12,10 @@ import { pinCurrents } from '../../physics/pin-currents.ts';
 import { setPin } from '../../plan/edits.ts';
 import { keyOf, ownerOf, parseRef } from '../../plan/ref.ts';
 import { type Text, tells } from '../../quantity/message.ts';
-import type { Draft } from '../joint/builder.ts';
-import { ABSENT, CHOICE, type EncodingContext, LEFT_OUT, isThere } from './making.ts';
+import type { Draft, DraftChoice, DraftUse, Piece } from '../joint/draft.ts';
+import type { Member, Resource } from '../joint/problem.ts';
+import { type EncodingContext } from './encoding-context.ts';
+import { ABSENT, CHOICE, LEFT_OUT, RESOURCE } from './names.ts';
 import type { PartOptions } from './ways.ts';
 
 /** What is said here, by the data that it takes. */
@@ -88,8 +90,8 @@ class BootManners {
 }
 
 /** Lines of the plan, and those of buses that may be added. Lines of what sits on a carrier are where it leads them. */
-export function encodeLines(making: EncodingContext): void {
-  const { bench, builder } = making;
+export function encodeLines(making: EncodingContext): Piece[] {
+  const { bench } = making;
   const circuit = bench.standing.circuit;
   const fitted = new Set(bench.circuit.plan.parts.flatMap(({ id, fittedOn }) => (fittedOn === undefined ? [] : [id])));
   const isFitted = (wish: PinWish) => fitted.has(ownerOf(wish.of));
@@ -97,34 +99,70 @@ export function encodeLines(making: EncodingContext): void {
   const uses = pinUses(circuit).filter(
     ({ pin, led }) => pin.reserved?.by !== 'flash' && led && !taken.has(pin.terminal),
   );
-  for (const { pin } of uses) builder.resource(`pin:${pin.terminal}`, 1, 'pin');
   const wishes = making.wishes.filter((wish) => !isFitted(wish));
-  encodeUnits(making, wishes, uses);
-  const counters = encodeCounters(making, wishes);
+  const counters = countersFor(bench.standing.circuit, wishes);
+  const groups = currentGroups(circuit);
+  const optionsFor = lineOptions(making, wishes, uses, counters, groups);
+  const lines = wishes.map((wish, i) => {
+    const lock = lockOf(circuit, wish);
+    return { lock, options: [...optionsFor(wish, i, lock), ...absentFor(making, wish)], id: CHOICE.line(wish.id) };
+  });
+  return [
+    { resources: uses.map(({ pin }) => RESOURCE.pin(pin.terminal)), choices: unitChoices(making, wishes, uses) },
+    { choices: [...counters.values()].map(({ choice }) => choice) },
+    {
+      resources: groups.map(({ resource }) => resource),
+      members: lines.flatMap(({ lock }) => lock ?? []),
+      choices: lines.map(({ id, options }) => ({ id, options })),
+    },
+  ];
+}
+
+function lockOf(circuit: Circuit, wish: PinWish): Member | null {
+  if (!wish.locked || !wish.pin) return null;
+  const label = circuit.controller?.card.terminals.find(({ id }) => id === wish.pin)?.label ?? '';
+  return { id: `lock:${wish.id}`, kind: 'lock', of: wish.id, label: tell('lock', { wish: wish.label, label }) };
+}
+
+interface CurrentGroup {
+  /** Null: all pins. */
+  readonly pins: readonly string[] | null;
+  /** mA */
+  readonly resource: Resource;
+}
+
+const currentGroups = ({ controller, plan }: Circuit): CurrentGroup[] =>
+  (controller?.card.controller?.currentGroups ?? []).map(({ id, pins, limit }) => ({
+    pins: pins ?? null,
+    resource: RESOURCE.group(id, toInterval(limit).min * plan.rules.derating * 1e3),
+  }));
+
+/** @returns the pins that a line can have, as options */
+function lineOptions(
+  making: EncodingContext,
+  wishes: readonly PinWish[],
+  pins: readonly PinUse[],
+  counters: Counters,
+  groups: readonly CurrentGroup[],
+) {
+  const { bench } = making;
   const manners = new BootManners(making);
-  const order = physicalOrder(circuit);
+  const order = physicalOrder(bench.standing.circuit);
   const amps = new Map(pinCurrents(bench.circuit).map(({ pin, amps: a }) => [pin, a]));
-  const groups = circuit.controller?.card.controller?.currentGroups ?? [];
-  for (const group of groups)
-    builder.resource(`group:${group.id}`, toInterval(group.limit).min * bench.circuit.plan.rules.derating * 1e3);
-  wishes.forEach((wish, i) => {
-    const label = circuit.controller?.card.terminals.find(({ id }) => id === wish.pin)?.label ?? '';
-    const lock =
-      wish.locked && wish.pin
-        ? builder.member({
-            id: `lock:${wish.id}`,
-            kind: 'lock',
-            of: wish.id,
-            label: tell('lock', { wish: wish.label, label }),
-          })
-        : null;
-    const options = uses.flatMap((use): Draft[] => {
+  return (wish: PinWish, i: number, lock: Member | null): Draft[] => {
+    const draws = wish.pin === null ? 0 : (amps.get(wish.pin) ?? 0) * 1e3;
+    return pins.flatMap((use): Draft[] => {
       const { terminal, reserved, noPull } = use.pin;
       const instances = instancesFor(use.functions, wish.ask);
       if (instances.length === 0 || (wish.weakPull && noPull) || !manners.allows(wish, use)) return [];
       const channel = wish.ask === 'pwm' ? pwmChannel(use.functions) : null;
-      const draws = wish.pin === null ? 0 : (amps.get(wish.pin) ?? 0) * 1e3;
       const off = Math.abs((i + 0.5) / wishes.length - ((order.get(terminal) ?? 0) + 0.5) / order.size);
+      const shared = groups.filter((group) => draws > 0 && (!group.pins || group.pins.includes(terminal)));
+      const uses: DraftUse[] = [
+        { resource: RESOURCE.pin(terminal), amount: 1 },
+        ...(channel === null ? [] : [{ resource: RESOURCE.channel(channel), amount: 1 }]),
+        ...shared.map(({ resource }) => ({ resource, amount: draws })),
+      ];
       return [
         {
           id: terminal,
@@ -133,33 +171,25 @@ export function encodeLines(making: EncodingContext): void {
             changes: Number(wish.pin !== null && wish.pin !== terminal),
             untidiness: pinPreciousness(use) + Math.round(FARTHEST * off),
           },
-          uses: {
-            [`pin:${terminal}`]: 1,
-            ...(channel === null ? {} : { [builder.resource(`channel:${channel}`, 1, 'channel')]: 1 }),
-            ...Object.fromEntries(
-              groups.flatMap(({ id, pins }) =>
-                draws > 0 && (!pins || pins.includes(terminal)) ? [[`group:${id}`, draws]] : [],
-              ),
-            ),
-          },
+          uses,
           requires: {
             ...thereFor(making, wish),
             ...(wish.group === null ? {} : { [CHOICE.unit(wish.group)]: instances }),
-            ...(channel === null ? {} : (counters(wish, channel) ?? {})),
+            ...(channel === null ? {} : counterFor(counters, wish, channel)),
           },
-          ...(lock !== null && terminal !== wish.pin ? { freedBy: lock } : {}),
+          ...(lock !== null && terminal !== wish.pin ? { freedBy: lock.id } : {}),
         },
       ];
     });
-    builder.choice(CHOICE.line(wish.id), [...options, ...absentFor(making, wish)]);
-  });
+  };
 }
 
 const isBus = ({ segments }: EncodingContext, of: string): boolean => segments.some(({ bus }) => bus.id === of);
 
 /** What must be there for a line to want a pin. */
-function thereFor(making: EncodingContext, { of }: PinWish): Record<string, readonly string[]> {
-  return isBus(making, of) ? { [CHOICE.bus(of)]: making.builder.optionsOf(CHOICE.bus(of), isThere) } : {};
+function thereFor({ segments }: EncodingContext, { of }: PinWish): Record<string, readonly string[]> {
+  const segment = segments.find(({ bus }) => bus.id === of);
+  return segment ? { [CHOICE.bus(of)]: segment.there } : {};
 }
 
 /** The option of a line that is not there: its bus is not, or its part is left out. */
@@ -170,44 +200,50 @@ function absentFor(making: EncodingContext, { of }: PinWish): Draft[] {
   return [{ id: ABSENT, requires: { [CHOICE.part(part)]: [LEFT_OUT] }, freedBy: `part:${part}` }];
 }
 
-function encodeUnits(making: EncodingContext, wishes: readonly PinWish[], uses: readonly PinUse[]): void {
-  const { builder, bench } = making;
-  const taken = new Set(featuresInUse(bench.standing.circuit).flatMap(({ takes }) => takes));
-  for (const group of new Set(wishes.flatMap((wish) => wish.group ?? []))) {
+function unitChoices(making: EncodingContext, wishes: readonly PinWish[], uses: readonly PinUse[]): DraftChoice[] {
+  const taken = new Set(featuresInUse(making.bench.standing.circuit).flatMap(({ takes }) => takes));
+  return [...new Set(wishes.flatMap((wish) => wish.group ?? []))].map((group): DraftChoice => {
     const lines = wishes.filter((wish) => wish.group === group);
     const kind = peripheralOf(lines[0]?.ask);
     const all = lines.map(({ ask }) => new Set(uses.flatMap(({ functions }) => instancesFor(functions, ask))));
     const instances = [...(all[0] ?? [])].filter(
       (instance) => all.every((set) => set.has(instance)) && !taken.has(`${kind}${instance}`),
     );
-    builder.choice(CHOICE.unit(group), [
-      ...instances.sort().map((instance) => ({
-        id: instance,
-        uses: { [builder.resource(`unit:${kind}${instance}`, 1, 'unit')]: 1 },
-      })),
-      ...lines.slice(0, 1).flatMap((wish) => absentFor(making, wish)),
-    ]);
-  }
+    const options = instances.sort().map((id) => ({
+      id,
+      uses: [{ resource: RESOURCE.unit(`${kind}${id}`), amount: 1 }],
+    }));
+    return {
+      id: CHOICE.unit(group),
+      options: [...options, ...lines.slice(0, 1).flatMap((wish) => absentFor(making, wish))],
+    };
+  });
 }
 
+/** Choices of a frequency, by the channels that share a counter. */
+type Counters = ReadonlyMap<
+  readonly string[],
+  { readonly choice: DraftChoice; readonly frequencies: readonly number[] }
+>;
+
 /** Counters that PWM channels share: one frequency each, of those that the lines can agree on. */
-function encodeCounters(making: EncodingContext, wishes: readonly PinWish[]) {
-  const { builder, bench } = making;
-  const groups = bench.standing.circuit.controller?.card.controller?.pwmGroups ?? [];
+function countersFor({ controller }: Circuit, wishes: readonly PinWish[]): Counters {
   const stated = wishes.flatMap(({ ask, frequency }) => (ask === 'pwm' && frequency ? [frequency] : []));
-  const lows = [...new Set(stated.map(({ min }) => min))].sort((a, b) => a - b);
+  if (stated.length === 0) return new Map();
   // Ranges that overlap all hold the highest of their lower ends, so no other frequency has to be thought of.
-  const frequencies = (fixed: number | null) => (fixed === null ? lows : [fixed]);
-  for (const group of groups) {
-    const fixed = group.fixed ? toInterval(group.fixed).typ : null;
-    const options = frequencies(fixed).map((hz) => ({ id: String(hz) }));
-    if (stated.length > 0) builder.choice(CHOICE.counter(group.id), options);
-  }
-  return (wish: PinWish, channel: string): Record<string, readonly string[]> | null => {
-    const group = groups.find(({ channels }) => channels.includes(channel));
-    const { frequency } = wish;
-    if (!group || !frequency) return null;
-    const id = CHOICE.counter(group.id);
-    return { [id]: builder.optionsOf(id, (hz) => Number(hz) >= frequency.min && Number(hz) <= frequency.max) };
-  };
+  const lows = [...new Set(stated.map(({ min }) => min))].sort((a, b) => a - b);
+  return new Map(
+    (controller?.card.controller?.pwmGroups ?? []).map(({ id, channels, fixed }) => {
+      const frequencies = fixed ? [toInterval(fixed).typ] : lows;
+      const options = frequencies.map((hz) => ({ id: String(hz) }));
+      return [channels, { choice: { id: CHOICE.counter(id), options }, frequencies }];
+    }),
+  );
+}
+
+function counterFor(counters: Counters, { frequency }: PinWish, channel: string): Record<string, readonly string[]> {
+  const found = [...counters].find(([channels]) => channels.includes(channel));
+  if (!found || !frequency) return {};
+  const [, { choice, frequencies }] = found;
+  return { [choice.id]: frequencies.filter((hz) => hz >= frequency.min && hz <= frequency.max).map(String) };
 }

@@ -2,91 +2,76 @@
 import type { Port } from '../../card/port.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { tells } from '../../quantity/message.ts';
-import type { Draft } from '../joint/builder.ts';
-import { CHOICE, type EncodingContext, LEFT_OUT, type Slot, isThere } from './making.ts';
-import { addressResource, addressesOf, busPort, placedId } from './placing.ts';
+import type { Draft, DraftUse, Piece } from '../joint/draft.ts';
+import type { Member } from '../joint/problem.ts';
+import { type EncodingContext } from './encoding-context.ts';
+import type { Slot } from './slots.ts';
+import { CHOICE, LEFT_OUT, RESOURCE } from './names.ts';
+import { busPort, placedId, takesTurns } from './places.ts';
 import type { Segment } from './segments.ts';
 import type { PartOptions, Way } from './ways.ts';
 
-/** True for a part that something takes off the bus in turn: its address is nobody's alone. */
-const takesTurns = ({ bench }: EncodingContext, part: PartOptions, port: Port): boolean =>
-  bench.circuit.buses.some(({ members }) =>
-    members.some((m) => m.part === part.choice.id && m.port === port.id && m.selectors.length > 0),
-  );
-
-/** Uses of an address: on a channel also of the bus above it, where it would answer too. */
-function addressUses(making: EncodingContext, segment: Segment, address: number): Record<string, number> {
-  const { builder, segments } = making;
-  const uses: Record<string, number> = {};
-  const use = (id: string) => (uses[builder.resource(id, 1, 'address')] = 1);
-  if (segment.behind) {
-    use(`${addressResource(segment, address)}`);
-    return uses;
-  }
-  use(addressResource(segment, address));
-  for (const below of segments) if (below.behind?.upstream === segment.bus.id) use(addressResource(below, address));
-  return uses;
+/** Uses of an address: on a bus also on the channels below it, where its member would answer too. */
+function addressUses({ segments }: EncodingContext, { bus }: Segment, address: number): DraftUse[] {
+  const below = segments.filter(({ behind }) => behind?.upstream === bus.id);
+  return [bus, ...below.map((segment) => segment.bus)].map(({ id }) => ({
+    resource: RESOURCE.address(id, address),
+    amount: 1,
+  }));
 }
 
-/** The most that the bus may be clocked with this part on it. */
-const clocksFor = ({ builder, bench }: EncodingContext, port: Port, bus: string, way: Way): string[] => {
+/** The clocks of a bus that this part can follow on it. */
+const clocksFor = ({ bench }: EncodingContext, port: Port, segment: Segment, way: Way): string[] => {
   const through = bench.library.get(way.wired.through?.card ?? '')?.translator;
   const most = Math.min(
     port.clock ? toInterval(port.clock).max : Infinity,
     through ? toInterval(through.clock).max : Infinity,
   );
-  return builder.optionsOf(CHOICE.bus(bus), (id) => isThere(id) && (id === 'there' || Number(id) <= most));
+  return segment.there.filter((id) => id === 'there' || Number(id) <= most);
 };
 
-function busDrafts(making: EncodingContext, part: PartOptions, way: Way, w: number, base: Omit<Draft, 'id'>): Draft[] {
-  const { segments, slots, builder } = making;
-  const port = busPort(part);
-  if (!port) return [];
+/** The ways of a part on a bus, wherever each can be. @param pulls the options of what pulls a side of a bus up */
+function busDrafts(
+  making: EncodingContext,
+  pulls: Pulls,
+  part: PartOptions,
+  port: Port,
+  bases: readonly Base[],
+): Draft[] {
+  const { slots, bench } = making;
   const choice = part.choice.ports[port.id];
-  const turns = takesTurns(making, part, port);
-  return segments.flatMap((segment): Draft[] => {
-    if (segment.protocol !== port.protocol || (segment.behind && way.wired.through)) return [];
-    if (turns && segment.bus.id !== choice?.bus) return [];
-    // A bus switch does not hang on its own channel.
-    if (segment.behind?.part === part.choice.id) return [];
-    const far = way.wired.through?.far ?? null;
-    const pullId = CHOICE.pull(segment.bus.id, far);
-    const pulls = builder.optionsOf(pullId, isThere);
-    const side = CHOICE.side(segment.bus.id, far ?? '');
+  const had = choice?.address ?? port.addresses?.[0]?.value;
+  const turns = takesTurns(bench, part);
+  return making.places.flatMap(({ id, part: of, way: w, segment, far, address }): Draft[] => {
+    const way = of.ways[w];
+    const base = bases[w];
+    if (of !== part || !way || !base) return [];
+    const pull = CHOICE.pull(segment.bus.id, far);
     const suits = (slot: Slot) => slot.card.id === way.wired.through?.card && slot.far === far;
-    const requires: Record<string, readonly string[]> = {
-      ...base.requires,
-      [CHOICE.bus(segment.bus.id)]: clocksFor(making, port, segment.bus.id, way),
-      ...(port.protocol === 'spi' ? {} : { [pullId]: pulls }),
-      ...(way.wired.through ? { [side]: slots.filter(suits).map(({ id }) => id) } : {}),
-    };
-    const addresses = addressesOf(part, port);
-    return addresses.map((address): Draft => {
-      const had = choice?.address ?? port.addresses?.[0]?.value;
-      const moved = segment.bus.id !== choice?.bus || (address !== null && address !== had);
-      return {
-        id: placedId({ way: w, bus: segment.bus.id, address, slot: null }),
-        goals: { ...base.goals, changes: (base.goals?.changes ?? 0) + Number(moved) },
-        uses: {
+    const moved = segment.bus.id !== choice?.bus || (address !== null && address !== had);
+    return [
+      {
+        id,
+        goals: { ...base.goals, changes: (base.goals.changes ?? 0) + Number(moved) },
+        uses: [
           ...base.uses,
-          ...(address === null || turns ? {} : addressUses(making, segment, address)),
-          ...loadOn(making, part, way, segment, far),
+          ...(address === null || turns ? [] : addressUses(making, segment, address)),
+          ...loadOn(part, way, segment, far),
+        ],
+        requires: {
+          ...base.requires,
+          [CHOICE.bus(segment.bus.id)]: clocksFor(making, port, segment, way),
+          ...(port.protocol === 'spi' ? {} : { [pull]: pulls.get(pull) ?? [] }),
+          ...(far === null ? {} : { [CHOICE.side(segment.bus.id, far)]: slots.filter(suits).map((slot) => slot.id) }),
         },
-        requires,
-      };
-    });
+      },
+    ];
   });
 }
 
 /** What a part adds to the capacitance of its side of the bus, F. */
-function loadOn(
-  making: EncodingContext,
-  part: PartOptions,
-  way: Way,
-  segment: Segment,
-  far: string | null,
-): Record<string, number> {
-  if (segment.protocol !== 'i2c') return {};
+function loadOn(part: PartOptions, way: Way, segment: Segment, far: string | null): DraftUse[] {
+  if (segment.protocol !== 'i2c') return [];
   const nets = way.wired.circuit.nets.filter(
     (net) => net.bus !== null && net.ends.some((end) => end.part === part.choice.id),
   );
@@ -94,13 +79,11 @@ function loadOn(
     net.capacitanceTerms.reduce((sum, { part: of, farads }) => sum + (of === part.choice.id ? farads : 0), 0),
   );
   const farads = Math.max(0, ...own);
-  const id = `load:${segment.bus.id}:${far ?? 'near'}`;
-  // In picofarads: the search compares capacities of about one size.
-  return { [making.builder.resource(id, Infinity)]: farads * 1e12 };
+  return [{ resource: RESOURCE.load(segment.bus.id, far, Infinity), amount: farads * 1e12 }];
 }
 
 /** Lines of its own that pass a translator, where the part has no port on a bus. */
-function ownDrafts(making: EncodingContext, part: PartOptions, way: Way, w: number, base: Omit<Draft, 'id'>): Draft[] {
+function ownDrafts(making: EncodingContext, part: PartOptions, way: Way, w: number, base: Base): Draft[] {
   const { through } = way.wired;
   if (!through) return [{ ...base, id: placedId({ way: w, bus: null, address: null, slot: null }) }];
   const lines = part.node.card.ports.reduce((sum, port) => sum + Object.keys(port.lines).length, 0);
@@ -108,58 +91,62 @@ function ownDrafts(making: EncodingContext, part: PartOptions, way: Way, w: numb
     .filter((slot) => slot.card.id === through.card && slot.far === through.far && slot.near === through.near)
     .map((slot): Draft => {
       // One with a direction is for one part alone: all its channels point the same way.
-      const all = slot.card.translator?.channels.length ?? 0;
-      const channels = slot.card.translator?.style === 'push-pull' ? all : lines;
+      const resource = RESOURCE.channels(slot.id, slot.card);
+      const amount = slot.card.translator?.style === 'push-pull' ? resource.capacity : lines;
       return {
         ...base,
         id: placedId({ way: w, bus: null, address: null, slot: slot.id }),
-        uses: { ...base.uses, [`channels:${slot.id}`]: channels },
+        uses: [...base.uses, { resource, amount }],
         requires: { ...base.requires, [CHOICE.slot(slot.id)]: ['there'] },
       };
     });
 }
 
-/** Current in milliamperes on every rail that has a limit. */
+/** What is said here, by the data that it takes. */
 export interface SolveCompleteEncodePartsSays {
   readonly lock: { part: string };
 }
 
 const tell = tells<SolveCompleteEncodePartsSays>('solve/complete-encode-parts');
 
-const currents = (way: Way): Record<string, number> =>
-  Object.fromEntries([...way.wired.loads].map(([rail, amps]) => [`current:${rail}`, amps * 1e3]));
+/** What a way of wiring a part comes to wherever the part is. */
+type Base = Required<Pick<Draft, 'goals' | 'uses' | 'requires'>>;
 
-export function encodePart(making: EncodingContext, part: PartOptions): void {
-  const { builder, bench } = making;
-  const id = part.choice.id;
-  const member = builder.member({ id: `part:${id}`, kind: 'part', of: id, label: part.choice.label });
-  const lock = part.choice.locked
-    ? builder.member({ id: `lock:${id}`, kind: 'lock', of: id, label: tell('lock', { part: part.choice.label }) })
+function baseOf({ bench, rails }: EncodingContext, part: PartOptions, { wired }: Way): Base {
+  const { feeds, through, goals, loads } = wired;
+  const now = part.ways[part.now]?.wired.through?.far ?? null;
+  const moved = part.now >= 0 && (through?.far ?? null) !== now;
+  const used = new Set([...Object.values(feeds), ...(through ? [through.far] : [])]);
+  const extras = bench.standing.extras.filter(({ rail }) => used.has(rail));
+  return {
+    goals: { ...goals, changes: (goals.changes ?? 0) + Number(moved) },
+    // On every rail that has a limit.
+    uses: [...loads].flatMap(([rail, amps]) => {
+      const resource = rails.get(rail);
+      return resource ? [{ resource, amount: amps * 1e3 }] : [];
+    }),
+    requires: Object.fromEntries(extras.map((extra) => [CHOICE.extra(extra.part.id), ['there']])),
+  };
+}
+
+/** Options of what pulls a side of a bus up, by choice. */
+type Pulls = ReadonlyMap<string, readonly string[]>;
+
+export function encodePart(making: EncodingContext, pulls: Pulls, part: PartOptions): Piece {
+  const { id, label, locked } = part.choice;
+  const whole: Member = { id: `part:${id}`, kind: 'part', of: id, label };
+  const lock: Member | null = locked
+    ? { id: `lock:${id}`, kind: 'lock', of: id, label: tell('lock', { part: label }) }
     : null;
-  const extras = new Map(bench.standing.extras.map((extra) => [extra.rail, CHOICE.extra(extra.part.id)]));
-  const options = part.ways.flatMap((way, w): Draft[] => {
-    const base: Omit<Draft, 'id'> = {
-      goals: {
-        ...way.wired.goals,
-        changes:
-          (way.wired.goals.changes ?? 0) +
-          Number(
-            part.now >= 0 && (way.wired.through?.far ?? null) !== (part.ways[part.now]?.wired.through?.far ?? null),
-          ),
-      },
-      uses: currents(way),
-      requires: Object.fromEntries(
-        [...Object.values(way.wired.feeds), ...(way.wired.through ? [way.wired.through.far] : [])].flatMap((rail) => {
-          const extra = extras.get(rail);
-          return extra === undefined ? [] : [[extra, ['there']]];
-        }),
-      ),
-    };
-    return busPort(part) ? busDrafts(making, part, way, w, base) : ownDrafts(making, part, way, w, base);
-  });
+  const port = busPort(part);
+  const bases = part.ways.map((way) => baseOf(making, part, way));
+  const options = port
+    ? busDrafts(making, pulls, part, port, bases)
+    : part.ways.flatMap((way, w) => (bases[w] ? ownDrafts(making, part, way, w, bases[w]) : []));
   const isAsIs = (draft: Draft) => (draft.goals?.changes ?? 0) === 0;
-  builder.choice(CHOICE.part(id), [
-    ...options.map((draft) => (lock && !isAsIs(draft) ? { ...draft, freedBy: lock } : draft)),
-    { id: LEFT_OUT, freedBy: member },
-  ]);
+  const held = options.map((draft) => (lock && !isAsIs(draft) ? { ...draft, freedBy: lock.id } : draft));
+  return {
+    members: lock ? [whole, lock] : [whole],
+    choices: [{ id: CHOICE.part(id), options: [...held, { id: LEFT_OUT, freedBy: whole.id }] }],
+  };
 }

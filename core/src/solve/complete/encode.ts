@@ -1,16 +1,20 @@
 /** A plan as a joint problem: what may be decided otherwise, what it costs, and what excludes what. */
 import type { Library } from '../../card/library.ts';
 import { type SharedProtocol, isShared } from '../../card/protocol.ts';
+import { toInterval } from '../../card/to-interval.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
-import { ProblemBuilder } from '../joint/builder.ts';
+import { problemOf } from '../joint/draft.ts';
 import type { Problem } from '../joint/problem.ts';
 import type { Bench } from './alone.ts';
-import { encodeAdditions, encodeRails } from './encode-additions.ts';
-import { encodeBuses } from './encode-buses.ts';
+import { encodeAdditions } from './encode-additions.ts';
+import { encodeBuses, encodeHeld } from './encode-buses.ts';
+import { encodePulls } from './encode-pulls.ts';
 import { encodeLines } from './encode-lines.ts';
 import { encodePart } from './encode-parts.ts';
-import type { EncodingContext } from './making.ts';
+import { type EncodingContext } from './encoding-context.ts';
+import { RESOURCE, isThere } from './names.ts';
+import { placesOf, sidesOf } from './places.ts';
 import { linesOfNew, segmentsOf } from './segments.ts';
 import { slotsOf } from './slots.ts';
 import { standingOf } from './standing.ts';
@@ -43,19 +47,23 @@ export function encode(circuit: Circuit, library: Library, againstRules = false)
   const { segments, newSwitch } = segmentsOf(bench, shared);
   const wishes = [...circuit.wishes, ...linesOfNew(circuit, segments)];
   const slots = slotsOf(bench, parts);
-  const making: EncodingContext = {
-    bench,
-    builder: new ProblemBuilder(),
-    parts,
-    segments,
-    newSwitch,
-    slots,
-    wishes,
-  };
-  encodeRails(making);
-  encodeAdditions(making);
-  encodeBuses(making);
-  for (const part of parts) encodePart(making, part);
-  encodeLines(making);
-  return { ...making, problem: making.builder.build() };
+  const places = placesOf(bench, parts, segments);
+  const sides = sidesOf(places, segments, slots);
+  const rails = new Map(
+    [...standing.wide.rails].map(([ref, { offer, peak }]) => {
+      const left = toInterval(offer.limit).min * circuit.plan.rules.derating - peak;
+      return [ref, RESOURCE.current(ref, Math.max(0, left) * 1e3)];
+    }),
+  );
+  const making: EncodingContext = { bench, parts, segments, newSwitch, slots, wishes, places, sides, rails };
+  const pulls = encodePulls(making);
+  const pulling = new Map(pulls.map(({ id, options }) => [id, options.map((o) => o.id).filter(isThere)]));
+  const pieces = [
+    { resources: [...rails.values()] },
+    encodeAdditions(making),
+    { choices: [...encodeBuses(making), ...pulls, ...encodeHeld(making)] },
+    ...parts.map((part) => encodePart(making, pulling, part)),
+    ...encodeLines(making),
+  ];
+  return { ...making, problem: problemOf(pieces) };
 }

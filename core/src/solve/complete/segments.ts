@@ -6,15 +6,18 @@ import { type Ask, PORT_LINES, type SharedProtocol, isBusLine } from '../../card
 import { toInterval } from '../../card/to-interval.ts';
 import type { Circuit, PinWish } from '../../circuit/model.ts';
 import { instancesFor, pinUses } from '../../circuit/pin-function.ts';
-import { addEmptyBus } from '../../plan/edits.ts';
+import { addEmptyBus, freeId } from '../../plan/edits.ts';
 import type { Bus } from '../../plan/plan.ts';
 import { keyOf } from '../../plan/ref.ts';
 import { within } from '../../quantity/interval.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
+import { BUS_MODES } from '../../standard/bus-timing.ts';
 import type { Bench } from './alone.ts';
 
 export interface Segment {
   readonly bus: Bus;
+  /** The options of its choice in which it is there. */
+  readonly there: readonly string[];
   readonly protocol: SharedProtocol;
   readonly isNew: boolean;
   /** The segment that must be there before this new one: new ones are alike. */
@@ -29,12 +32,38 @@ export interface NewSwitch {
   readonly card: Card;
   readonly rail: string;
   readonly upstream: string;
+  /** Those that it can be given. */
+  readonly addresses: readonly number[];
 }
 
 /** Channels of a new bus switch that are thought of. */
 const MAX_CHANNELS = 4;
 /** Buses of one protocol that are thought of, those of the plan included. */
 const MAX_BUSES = 3;
+
+/** Hz */
+const SLOWER_SPI = [400e3, 100e3];
+
+/** Clocks that a bus can be given, Hz: its own, and the slowest mode below it. */
+function clocksOf(bus: Bus, protocol: SharedProtocol): number[] {
+  if (protocol === 'onewire' || bus.clock === undefined) return [];
+  const { clock } = bus;
+  // SPI has no modes: what a slower translator still follows.
+  if (protocol === 'spi') return [clock, ...SLOWER_SPI.filter((hz) => hz < clock)];
+  const [slowest] = BUS_MODES;
+  return protocol === 'i2c' && slowest && clock > slowest.clock ? [clock, slowest.clock] : [clock];
+}
+
+function segment(
+  bus: Bus,
+  protocol: SharedProtocol,
+  how: Partial<Pick<Segment, 'isNew' | 'after' | 'behind'>>,
+): Segment {
+  const clocks = clocksOf(bus, protocol);
+  // A bus that has no clock is there or not.
+  const there = clocks.length > 0 ? clocks.map(String) : ['there'];
+  return { bus, there, protocol, isNew: false, after: null, behind: null, ...how };
+}
 
 export const busLines = (protocol: SharedProtocol): [line: string, ask: Ask][] =>
   Object.entries(PORT_LINES[protocol]).filter(([line]) => isBusLine(protocol, line));
@@ -58,7 +87,7 @@ export function segmentsOf(
   for (const protocol of protocols) {
     const own = circuit.plan.buses.filter((bus) => bus.protocol === protocol);
     const main = own.filter(({ behind }) => !behind);
-    for (const bus of main) segments.push({ bus, protocol, isNew: false, after: null, behind: null });
+    for (const bus of main) segments.push(segment(bus, protocol, {}));
     const wanted = Math.min(MAX_BUSES, Math.max(1, instances(bench, protocol)));
     let after: string | null = null;
     for (let n = main.length; n < wanted; n++) {
@@ -66,37 +95,26 @@ export function segmentsOf(
       plan = made.plan;
       const bus = plan.buses.find(({ id }) => id === made.bus);
       const clock = main[0]?.clock;
-      if (bus)
-        segments.push({
-          bus: clock === undefined ? bus : { ...bus, clock },
-          protocol,
-          isNew: true,
-          after,
-          behind: null,
-        });
+      if (bus) segments.push(segment(clock === undefined ? bus : { ...bus, clock }, protocol, { isNew: true, after }));
       after = made.bus;
     }
     for (const bus of own) {
       const upstream = bus.behind && circuit.buses.find(({ id }) => id === bus.id)?.root;
       if (bus.behind && upstream)
-        segments.push({ bus, protocol, isNew: false, after: null, behind: { part: bus.behind.part, upstream } });
+        segments.push(segment(bus, protocol, { behind: { part: bus.behind.part, upstream } }));
     }
   }
   const newSwitch = protocols.has('i2c') ? switchFor(bench, segments) : null;
   if (newSwitch) {
     let after: string | null = null;
     for (let channel = 0; channel < Math.min(MAX_CHANNELS, newSwitch.card.busSwitch?.channels.length ?? 0); channel++) {
-      const id = `${newSwitch.upstream}-channel-${channel}`;
+      // A bus switch of the plan may have channels of that name.
+      const id = freeId(plan, `${newSwitch.upstream}-channel-${channel}`);
       const above = segments.find(({ bus }) => bus.id === newSwitch.upstream)?.bus.name ?? newSwitch.upstream;
       const name = `${above} ${channel}`.slice(0, 40);
       const bus: Bus = { id, name, protocol: 'i2c', lines: {}, behind: { part: newSwitch.id, channel } };
-      segments.push({
-        bus,
-        protocol: 'i2c',
-        isNew: true,
-        after,
-        behind: { part: newSwitch.id, upstream: newSwitch.upstream },
-      });
+      const behind = { part: newSwitch.id, upstream: newSwitch.upstream };
+      segments.push(segment(bus, 'i2c', { isNew: true, after, behind }));
       after = id;
     }
   }
@@ -118,7 +136,9 @@ function switchFor(bench: Bench, segments: readonly Segment[]): NewSwitch | null
   const taken = new Set(circuit.plan.parts.map(({ id }) => id));
   let id = 'bus-switch';
   for (let n = 2; taken.has(id); n++) id = `bus-switch-${n}`;
-  return card ? { id, card, rail, upstream } : null;
+  if (!card) return null;
+  const addresses = card.ports.find((port) => port.id === card.busSwitch?.port)?.addresses ?? [];
+  return { id, card, rail, upstream, addresses: addresses.map(({ value }) => value) };
 }
 
 /** Lines of buses that are not in the plan, or are there without parts. */

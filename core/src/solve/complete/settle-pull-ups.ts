@@ -7,45 +7,41 @@ import { helpersOf } from '../../plan/helpers.ts';
 import type { Plan } from '../../plan/plan.ts';
 import { removeBus, removeHelper } from '../../plan/remove.ts';
 import { addPullUps } from '../../remedy/pull-up.ts';
+import type { Decided } from './decided.ts';
 import type { Encoding } from './encode.ts';
-import { CHOICE, isThere } from './making.ts';
-import { readPlaced } from './placing.ts';
+import { CHOICE } from './names.ts';
 import type { PartOptions, Way } from './ways.ts';
 
-/** The option that was taken of a choice. */
-export type Taken = (choice: string) => string | null;
-
-interface Side {
+interface PulledSide {
   readonly bus: string;
   /** Null on the controller's side. */
   readonly far: string | null;
   readonly members: readonly { readonly part: PartOptions; readonly way: Way }[];
-  /** What was decided to pull it. */
-  readonly option: string;
+  /** What was decided to pull it; null: nothing. */
+  readonly option: string | null;
   /** The translator that takes the bus there. */
   readonly slot: string | null;
 }
 
-function sidesOf(encoding: Encoding, of: Taken): Side[] {
+function sidesOf(encoding: Encoding, { of, placed: places }: Decided): PulledSide[] {
   const { segments, slots, parts } = encoding;
   const fars: (string | null)[] = [null, ...new Set(slots.map(({ far }) => far))];
-  return segments.flatMap(({ bus, protocol }) =>
-    fars.flatMap((far): Side[] => {
-      const option = of(CHOICE.pull(bus.id, far));
-      if (protocol === 'spi' || option === null) return [];
+  return segments.flatMap(({ bus, protocol, behind }) =>
+    fars.flatMap((far): PulledSide[] => {
+      if (protocol === 'spi' || (behind && far !== null)) return [];
       const members = parts.flatMap((part) => {
-        const placed = readPlaced(of(CHOICE.part(part.choice.id)) ?? '');
+        const placed = places.get(part.choice.id);
         const way = placed?.bus === bus.id ? part.ways[placed.way] : undefined;
         return way && (way.wired.through?.far ?? null) === far ? [{ part, way }] : [];
       });
       const slot = far === null ? null : of(CHOICE.side(bus.id, far));
-      return [{ bus: bus.id, far, members, option, slot: slot && isThere(slot) ? slot : null }];
+      return [{ bus: bus.id, far, members, option: of(CHOICE.pull(bus.id, far)), slot }];
     }),
   );
 }
 
 /** Buses of the plan on which nothing was wrong and nothing is changed: their pull-ups stay as they are. */
-function calmBuses({ bench, parts }: Encoding, of: Taken): Set<string> {
+function calmBuses({ bench, parts }: Encoding, { placed: places }: Decided): Set<string> {
   const { circuit } = bench;
   const troubled = new Set(
     verify(circuit).findings.flatMap(({ severity, subjects }) =>
@@ -54,7 +50,7 @@ function calmBuses({ bench, parts }: Encoding, of: Taken): Set<string> {
   );
   const moved = new Set<string>();
   for (const part of parts) {
-    const placed = readPlaced(of(CHOICE.part(part.choice.id)) ?? '');
+    const placed = places.get(part.choice.id);
     const was = Object.values(part.choice.ports).flatMap(({ bus }) => bus ?? []);
     if (placed && placed.way === part.now && (placed.bus === null || was.includes(placed.bus))) continue;
     for (const bus of [...was, ...(placed?.bus ? [placed.bus] : [])]) moved.add(bus);
@@ -66,7 +62,7 @@ const jumpersOf = ({ node }: PartOptions): string[] =>
   node.card.signals.flatMap(({ id, fittedPullUp }) => (fittedPullUp?.removable === 'jumper' ? [id] : []));
 
 /** One of the parts keeps its jumpers closed where it is to pull; under the rule of one pair the others open theirs. */
-function setJumpers(plan: Plan, { members, option }: Side): Plan {
+function setJumpers(plan: Plan, { members, option }: PulledSide): Plan {
   const able = option === 'own' ? members.filter(({ way }) => way.canPull) : [];
   const isClosed = (part: PartOptions) => jumpersOf(part).every((signal) => !part.choice.opened.includes(signal));
   const locked = able.find(({ part }) => part.choice.locked && isClosed(part));
@@ -84,7 +80,7 @@ function setJumpers(plan: Plan, { members, option }: Side): Plan {
 }
 
 /** Resistors of the plan that are no longer the ones that pull go. */
-function setResistors(plan: Plan, { bus, far, option, slot }: Side, { slots }: Encoding): Plan {
+function setResistors(plan: Plan, { bus, far, option, slot }: PulledSide, { slots }: Encoding): Plan {
   const isOn = (beyond: string | undefined) =>
     far === null
       ? beyond === undefined
@@ -92,18 +88,18 @@ function setResistors(plan: Plan, { bus, far, option, slot }: Side, { slots }: E
   const seen = new Set<string>();
   return helpersOf(plan, 'pull-up').reduce((p, helper) => {
     if (helper.of !== bus || !isOn(helper.beyond)) return p;
-    const keeps = option.startsWith('kept:') || (option.startsWith('first:') && !seen.has(helper.line));
+    const keeps = option?.startsWith('kept:') || (option?.startsWith('first:') && !seen.has(helper.line));
     seen.add(helper.line);
     return keeps ? p : removeHelper(p, helper.id);
   }, plan);
 }
 
-export function settlePullUps(encoding: Encoding, of: Taken, plan: Plan): Plan {
+export function settlePullUps(encoding: Encoding, decided: Decided, plan: Plan): Plan {
   const { bench } = encoding;
-  const calm = calmBuses(encoding, of);
+  const calm = calmBuses(encoding, decided);
   const pairs = new Set<string>();
   let next = plan;
-  for (const side of sidesOf(encoding, of)) {
+  for (const side of sidesOf(encoding, decided)) {
     if (calm.has(side.bus) || !next.buses.some(({ id }) => id === side.bus)) continue;
     next = setResistors(setJumpers(next, side), side, encoding);
     if (side.option === 'pair') pairs.add(side.bus);

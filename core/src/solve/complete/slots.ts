@@ -1,9 +1,21 @@
 /** Translators that are there or may be added. */
 import { freeId } from '../../plan/edits.ts';
-import { helpersOf } from '../../plan/helpers.ts';
+import type { Card } from '../../card/card.ts';
+import { type HelperOf, helpersOf } from '../../plan/helpers.ts';
 import type { Bench } from './alone.ts';
-import type { Slot } from './making.ts';
 import type { PartOptions } from './ways.ts';
+
+/** A translator that is there or may be added. */
+export interface Slot {
+  readonly id: string;
+  readonly card: Card;
+  readonly near: string;
+  readonly far: string;
+  /** The helper of the plan; null for one that may be added. */
+  readonly helper: HelperOf<'translator'> | null;
+  /** The new slot that must be there before this one. */
+  readonly after: string | null;
+}
 
 /** New translators of one kind that are thought of. */
 const MAX_SLOTS = 2;

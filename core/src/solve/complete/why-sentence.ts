@@ -5,7 +5,7 @@ import { type Message, wordOf } from '../../quantity/message.ts';
 import { isPossible } from '../joint/exclusion.ts';
 import type { Member, Problem } from '../joint/problem.ts';
 import type { Encoding } from './encode.ts';
-import { ABSENT, CHOICE } from './making.ts';
+import { ABSENT, CHOICE } from './names.ts';
 import { whatIsWrong } from './nearest-way.ts';
 import { tell } from './why-says.ts';
 

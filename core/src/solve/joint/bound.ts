@@ -1,27 +1,18 @@
 /** What the undecided choices will cost at least. */
-import type { Block, Matched } from './block.ts';
 import type { State } from './state.ts';
-
-/** The cheapest option that is left of every choice, by choice. */
-export function cheapest(state: State): Int32Array {
-  const { p, alive } = state;
-  const best = new Int32Array(p.choices).fill(-1);
-  for (let c = 0; c < p.choices; c++)
-    for (let o = p.first[c] ?? 0; o < (p.first[c + 1] ?? 0); o++)
-      if (alive[o] && ((best[c] ?? -1) < 0 || (p.cost[o] ?? 0) < (p.cost[best[c] ?? 0] ?? 0))) best[c] = o;
-  return best;
-}
 
 /**
  * Sum of the cheapest options outside the block, the block's assignment, and on top what it takes at least to bring
  * overdrawn resources back to their capacity: the excess at the best price per unit, the steps of the covering problem
  * taken as if they could be split.
+ * @param best the cheapest option of every choice
+ * @param assigned what the block's assignment costs
  */
-export function lowerBound(state: State, best: Int32Array, block: Block | null, matched: Matched | null): number {
+export function lowerBound(state: State, best: Int32Array, assigned: number): number {
   const { p } = state;
-  let sum = matched ? matched.assignment.total : 0;
-  for (let c = 0; c < p.choices; c++) if (!block?.rowOf.has(c)) sum += p.cost[best[c] ?? 0] ?? 0;
-  return sum + cover(state, best, block);
+  let sum = assigned;
+  for (let c = 0; c < p.choices; c++) if (!p.block?.rowOf.has(c)) sum += p.cost[best[c] ?? 0] ?? 0;
+  return sum + cover(state, best);
 }
 
 function useOf({ p }: State, option: number, resource: number): number {
@@ -31,11 +22,11 @@ function useOf({ p }: State, option: number, resource: number): number {
   return amount;
 }
 
-function cover(state: State, best: Int32Array, block: Block | null): number {
+function cover(state: State, best: Int32Array): number {
   const { p } = state;
   const drawn = new Float64Array(p.capacity.length);
   for (let c = 0; c < p.choices; c++) {
-    if (block?.rowOf.has(c) && !state.isSettled(c)) continue;
+    if (p.block?.rowOf.has(c) && !state.isSettled(c)) continue;
     const o = best[c] ?? -1;
     for (let u = p.useAt[o] ?? 0; u < (p.useAt[o + 1] ?? 0); u++) {
       const r = p.useOf[u] ?? 0;
@@ -45,7 +36,7 @@ function cover(state: State, best: Int32Array, block: Block | null): number {
   const found: { more: number; steps: readonly number[] }[] = [];
   for (let r = 0; r < drawn.length; r++) {
     const excess = (drawn[r] ?? 0) - (p.capacity[r] ?? 0);
-    if (excess > 0) found.push(coverOne(state, best, block, r, excess));
+    if (excess > 0) found.push(coverOne(state, best, r, excess));
   }
   // Resources that different choices overdraw add up; of those that share a choice only the dearest counts.
   found.sort((a, b) => b.more - a.more);
@@ -61,7 +52,6 @@ function cover(state: State, best: Int32Array, block: Block | null): number {
 function coverOne(
   state: State,
   best: Int32Array,
-  block: Block | null,
   r: number,
   excess: number,
 ): { more: number; steps: readonly number[] } {
@@ -70,7 +60,7 @@ function coverOne(
   /** The least that any single step costs. */
   let least = Infinity;
   for (const c of p.touching[r] ?? []) {
-    if (state.isSettled(c) || block?.rowOf.has(c)) continue;
+    if (state.isSettled(c) || p.block?.rowOf.has(c)) continue;
     const now = best[c] ?? 0;
     const use = useOf(state, now, r);
     let saves = 0;

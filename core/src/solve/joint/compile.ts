@@ -1,8 +1,39 @@
 /** A problem with everything that the search asks for again and again. */
+import { type Block, blockOf } from './block.ts';
 import { type Problem, SLACK, weigh } from './problem.ts';
-import type { Compiled } from './state.ts';
 
-export function compile({ choices, resources }: Problem): Compiled {
+/** The same problem in flat arrays, made once. */
+export interface Compiled {
+  readonly choices: number;
+  /** First option of each choice; one entry more at the end. */
+  readonly first: Int32Array;
+  readonly choiceOf: Int32Array;
+  readonly cost: Float64Array;
+  /** Uses of option o: from useAt[o] to useAt[o + 1]. */
+  readonly useAt: Int32Array;
+  readonly useOf: Int32Array;
+  readonly useAmount: Float64Array;
+  readonly capacity: Float64Array;
+  /** Requirements: whose they are, which choice they are about (-1 where several may meet them), and the options that do. */
+  readonly reqOwner: Int32Array;
+  readonly reqChoice: Int32Array;
+  readonly reqMeets: readonly Uint8Array[];
+  /** How many options meet each. */
+  readonly reqSupport: Int32Array;
+  readonly reqsOf: readonly (readonly number[])[];
+  /** Requirements that an option helps to meet. */
+  readonly helps: readonly (readonly number[])[];
+  /** Of each choice, the choices that all of its options ask something of, where they do: requirement by option. */
+  readonly asks: readonly (readonly { readonly of: number; readonly by: ReadonlyMap<number, number> }[])[];
+  /** Choices that touch a resource. */
+  readonly touching: readonly (readonly number[])[];
+  readonly freedBy: Int32Array;
+  /** The part of it that is an assignment; null where there is none. */
+  readonly block: Block | null;
+}
+
+export function compile(problem: Problem): Compiled {
+  const { choices, resources } = problem;
   const first = new Int32Array(choices.length + 1);
   choices.forEach(({ options }, c) => (first[c + 1] = (first[c] ?? 0) + options.length));
   const all = choices.flatMap(({ options }) => options);
@@ -71,5 +102,6 @@ export function compile({ choices, resources }: Problem): Compiled {
     asks,
     touching: touching.map((set) => [...set]),
     freedBy: Int32Array.from(all, ({ freedBy }) => freedBy ?? -1),
+    block: blockOf(problem, first),
   };
 }

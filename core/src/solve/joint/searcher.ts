@@ -1,10 +1,10 @@
 /** One search for the best solution of a joint problem. */
 
-import { type Block, type Matched, blockOf, match, optionOn, rematch } from './block.ts';
-import { cheapest, lowerBound } from './bound.ts';
+import type { Compiled } from './compile.ts';
 import type { Found, Progress, SearchOptions, Told } from './found.ts';
 import { type Problem, goalsOf, weigh } from './problem.ts';
-import { type Compiled, State } from './state.ts';
+import { type Relaxed, relax } from './relaxation.ts';
+import type { State } from './state.ts';
 
 /** Nodes of the first try for any solution; each further try may take half as many again. */
 const FIRST_TRY = 60;
@@ -19,8 +19,7 @@ const MAX_LOOKED_AT = 16;
 const REPORT = 256;
 
 export class Search {
-  private readonly state: State;
-  private readonly block: Block | null;
+  private readonly p: Compiled;
   /** Choices in the order in which wishes are tried: what others ask for comes last, so that asking shows. */
   private readonly order: readonly number[];
   private best: number[] | null = null;
@@ -41,11 +40,11 @@ export class Search {
 
   constructor(
     private readonly problem: Problem,
-    private readonly p: Compiled,
+    private readonly state: State,
     private readonly options: SearchOptions,
   ) {
-    this.state = new State(p);
-    this.block = blockOf(problem, p);
+    const { p } = state;
+    this.p = p;
     this.weight = new Float64Array(p.choices).fill(1);
     this.limit = options.most ?? Infinity;
     this.any = options.any ?? false;
@@ -56,11 +55,8 @@ export class Search {
   }
 
   *run(): Generator<Progress, Found | null, Told> {
-    const { given } = this.options;
-    if (this.state.begin((member) => !given?.has(member))) {
-      const matched = this.block ? match(this.block, this.state) : null;
-      if (!this.block || matched) yield* this.options.any ? this.tries(matched) : this.rounds(matched);
-    }
+    const root = relax(this.state, null);
+    if (root) yield* this.options.any ? this.tries(root) : this.rounds(root);
     const proved = !this.enough;
     const taken = this.nodes < this.limit || this.options.any || this.enough ? this.best : null;
     return taken && { taken, cost: this.bestCost, goals: goalsOf(this.problem, taken), nodes: this.nodes, proved };
@@ -70,26 +66,26 @@ export class Search {
    * Round by round a little more may be spent. A depth-first search that once took something dear would else go through
    * everything below it before it looked elsewhere.
    */
-  private *rounds(matched: Matched | null): Generator<Progress, void, Told> {
+  private *rounds(root: Relaxed): Generator<Progress, void, Told> {
     const mark = this.state.mark;
     this.ceiling = 0;
     this.later = 0;
     while (this.later < this.bestCost && this.nodes < this.limit) {
       this.ceiling = (Math.floor(this.later / ROUND) + 1) * ROUND - 1;
       this.later = Infinity;
-      yield* this.branch(matched);
+      yield* this.branch(root);
       this.state.undo(mark);
       // Whoever stops a long search is to have something: so any solution comes first then.
-      if (this.best === null && this.nodes > LONG) yield* this.anyFirst(matched);
+      if (this.best === null && this.nodes > LONG) yield* this.anyFirst(root);
     }
   }
 
   /** Any solution, for a search that takes its time; when there is none the search is over. */
-  private *anyFirst(matched: Matched | null): Generator<Progress, void, Told> {
+  private *anyFirst(root: Relaxed): Generator<Progress, void, Told> {
     const { ceiling, later, limit } = this;
     this.ceiling = Infinity;
     this.any = true;
-    yield* this.tries(matched);
+    yield* this.tries(root);
     this.any = this.options.any ?? false;
     this.ceiling = ceiling;
     if (!this.enough) this.limit = limit;
@@ -97,17 +93,17 @@ export class Search {
   }
 
   /** For any solution: the search is begun anew with what was learned, until one is found or a try came to its end. */
-  private *tries(matched: Matched | null): Generator<Progress, void, Told> {
+  private *tries(root: Relaxed): Generator<Progress, void, Told> {
     for (let most = FIRST_TRY; ; most *= LONGER) {
       this.limit = this.nodes + most;
       const mark = this.state.mark;
-      yield* this.branch(matched);
+      yield* this.branch(root);
       this.state.undo(mark);
       if (this.best || this.enough || this.nodes < this.limit) return;
     }
   }
 
-  private *branch(matched: Matched | null): Generator<Progress, void, Told> {
+  private *branch(relaxed: Relaxed): Generator<Progress, void, Told> {
     if (this.nodes >= this.limit) return;
     this.nodes += 1;
     if (this.nodes % REPORT === 0) {
@@ -119,20 +115,19 @@ export class Search {
       }
     }
     const { state } = this;
-    const best = cheapest(state);
-    const bound = lowerBound(state, best, this.block, matched);
+    const { bound } = relaxed;
     if (bound >= this.bestCost || this.isForLater(bound)) return;
-    const wished = this.wishes(best, matched);
+    const wished = relaxed.wishes();
     const failing = this.tryAll(wished, bound);
     if (failing < 0) return;
     this.weight[failing] = (this.weight[failing] ?? 0) + 1;
     const clash = this.any ? this.hardest(failing) : this.askedBy(failing);
-    for (const { option, least } of this.children(clash, wished[clash] ?? -1, matched)) {
+    for (const { option, least } of this.children(clash, wished[clash] ?? -1, relaxed)) {
       if (least >= this.bestCost || this.isForLater(least)) continue;
       const mark = state.mark;
       if (state.take(option)) {
-        const next = this.block && matched ? rematch(this.block, state, matched) : null;
-        if (!this.block || next) yield* this.branch(next);
+        const next = relax(state, relaxed);
+        if (next) yield* this.branch(next);
       }
       state.undo(mark);
       if (this.nodes >= this.limit || (this.any && this.best)) return;
@@ -146,14 +141,14 @@ export class Search {
   private children(
     choice: number,
     wished: number,
-    matched: Matched | null,
+    relaxed: Relaxed,
   ): { readonly option: number; readonly least: number }[] {
     const { state, p } = this;
     const found: { option: number; least: number }[] = [];
     const looks = !this.any && (state.left[choice] ?? 0) <= MAX_LOOKED_AT;
     for (let o = p.first[choice] ?? 0; o < (p.first[choice + 1] ?? 0); o++) {
       if (!state.alive[o]) continue;
-      const least = looks ? this.lookAhead(o, matched) : 0;
+      const least = looks ? this.lookAhead(o, relaxed) : 0;
       if (least < this.bestCost) found.push({ option: o, least });
     }
     return found.sort(
@@ -172,28 +167,12 @@ export class Search {
   }
 
   /** The bound below an option; Infinity where nothing is possible there. */
-  private lookAhead(option: number, matched: Matched | null): number {
+  private lookAhead(option: number, relaxed: Relaxed): number {
     const { state } = this;
     const mark = state.mark;
-    let least = Infinity;
-    if (state.take(option)) {
-      const next = this.block && matched ? rematch(this.block, state, matched) : null;
-      if (!this.block || next) least = lowerBound(state, cheapest(state), this.block, next);
-    }
+    const least = state.take(option) ? (relax(state, relaxed)?.bound ?? Infinity) : Infinity;
     state.undo(mark);
     return least;
-  }
-
-  /** What each choice would take if nothing else mattered: its cheapest, or what the assignment gives it. */
-  private wishes(best: Int32Array, matched: Matched | null): Int32Array {
-    const { block, state } = this;
-    if (!block || !matched) return best;
-    const wished = best.slice();
-    matched.assignment.columns.forEach((column, i) => {
-      const c = block.rows[i] ?? 0;
-      wished[c] = optionOn(block, state, c, column);
-    });
-    return wished;
   }
 
   /**
@@ -250,7 +229,7 @@ export class Search {
       if (!state.alive[o]) continue;
       for (const r of p.reqsOf[o] ?? []) {
         const asked = p.reqChoice[r] ?? -1;
-        if (asked >= 0 && !state.isSettled(asked) && !this.block?.rowOf.has(asked) && this.splits(r)) return asked;
+        if (asked >= 0 && !state.isSettled(asked) && !p.block?.rowOf.has(asked) && this.splits(r)) return asked;
       }
     }
     return choice;

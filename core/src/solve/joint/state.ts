@@ -1,31 +1,5 @@
 /** A problem while it is searched: which options are left, and what follows from taking or losing one. */
-/** The same problem in flat arrays, made once. */
-export interface Compiled {
-  readonly choices: number;
-  /** First option of each choice; one entry more at the end. */
-  readonly first: Int32Array;
-  readonly choiceOf: Int32Array;
-  readonly cost: Float64Array;
-  /** Uses of option o: from useAt[o] to useAt[o + 1]. */
-  readonly useAt: Int32Array;
-  readonly useOf: Int32Array;
-  readonly useAmount: Float64Array;
-  readonly capacity: Float64Array;
-  /** Requirements: whose they are, which choice they are about (-1 where several may meet them), and the options that do. */
-  readonly reqOwner: Int32Array;
-  readonly reqChoice: Int32Array;
-  readonly reqMeets: readonly Uint8Array[];
-  /** How many options meet each. */
-  readonly reqSupport: Int32Array;
-  readonly reqsOf: readonly (readonly number[])[];
-  /** Requirements that an option helps to meet. */
-  readonly helps: readonly (readonly number[])[];
-  /** Of each choice, the choices that all of its options ask something of, where they do: requirement by option. */
-  readonly asks: readonly (readonly { readonly of: number; readonly by: ReadonlyMap<number, number> }[])[];
-  /** Choices that touch a resource. */
-  readonly touching: readonly (readonly number[])[];
-  readonly freedBy: Int32Array;
-}
+import type { Compiled } from './compile.ts';
 
 type Mark = readonly [lost: number, taken: number, was: number];
 
@@ -46,7 +20,7 @@ export class State {
   /** Choices that lost options since it was last looked at what their options have in common. */
   private readonly dirty = new Set<number>();
 
-  constructor(readonly p: Compiled) {
+  private constructor(readonly p: Compiled) {
     this.alive = new Uint8Array(p.cost.length).fill(1);
     this.left = Int32Array.from({ length: p.choices }, (_, c) => (p.first[c + 1] ?? 0) - (p.first[c] ?? 0));
     this.used = new Float64Array(p.capacity.length);
@@ -69,8 +43,13 @@ export class State {
     return -1;
   }
 
-  /** What follows before anything is decided. @returns false when there is no way */
-  begin(kept: (member: number) => boolean): boolean {
+  /** What follows before anything is decided. @returns null when there is no way */
+  static start(p: Compiled, kept: (member: number) => boolean): State | null {
+    const state = new State(p);
+    return state.begin(kept) ? state : null;
+  }
+
+  private begin(kept: (member: number) => boolean): boolean {
     const { p } = this;
     for (let o = 0; o < p.cost.length; o++) {
       const member = p.freedBy[o] ?? -1;
