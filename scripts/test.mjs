@@ -1,6 +1,7 @@
-/** Everything that is tested, one after the other. The last line is the sum of all runners. */
-import { spawnSync } from 'node:child_process';
+/** Everything that is tested. The last line is the sum of all runners. */
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import {
   ensureBuild,
@@ -16,6 +17,7 @@ const only = new Set(process.argv.slice(2));
 const wanted = (name) => only.size === 0 || only.has(name);
 const total = { passed: 0, failed: 0 };
 const cache = join(ROOT, '.cache');
+const LANES = Math.max(1, Math.min(4, availableParallelism()));
 
 function add(name, passed, failed) {
   total.passed += passed;
@@ -28,11 +30,30 @@ function exec(command, args, cwd = ROOT) {
   return status === 0;
 }
 
-/** A runner that only says yes or no counts as one test. */
-function check(name, command, args, cwd) {
-  if (!wanted(name)) return;
-  const ok = exec(command, args, cwd);
-  add(name, ok ? 1 : 0, ok ? 0 : 1);
+/** Runs a command beside others: what it says is shown when it ends. */
+function execBeside([name, command, args]) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: ROOT, env: { ...process.env, FORCE_COLOR: '0' } });
+    const said = [];
+    child.stdout.on('data', (data) => said.push(data));
+    child.stderr.on('data', (data) => said.push(data));
+    child.on('error', (error) => said.push(Buffer.from(String(error))));
+    child.on('close', (status) => {
+      process.stdout.write(Buffer.concat(said));
+      // A runner that only says yes or no counts as one test.
+      add(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1);
+      resolve();
+    });
+  });
+}
+
+/** Runs all of these, as many at a time as there are lanes; those that take longest stand first. */
+async function checks(list) {
+  const left = list.filter(([name]) => wanted(name));
+  const lane = async () => {
+    for (let next = left.shift(); next; next = left.shift()) await execBeside(next);
+  };
+  await Promise.all(Array.from({ length: LANES }, lane));
 }
 
 /** Reads the counts that a runner left; a runner that left none has failed. */
@@ -49,7 +70,7 @@ function counted(name, file, read) {
 function mocha(name, workspace, covered) {
   if (!wanted(name)) return;
   const file = join(cache, `${name.replaceAll(' ', '-')}.json`);
-  const args = ['mocha', '--reporter', 'json', '--reporter-option', `output=${file}`];
+  const args = ['mocha', '--parallel', '--jobs', String(LANES), '--reporter', 'json', '--reporter-option', `output=${file}`];
   const ok = exec('npx', covered ? ['c8', ...args] : args, join(ROOT, workspace));
   counted(name, file, ({ stats, failures }) => {
     for (const { fullTitle, err } of failures) console.error(`${fullTitle}\n${err.stack ?? err.message}\n`);
@@ -64,16 +85,18 @@ ensureRouteTypes();
 rmSync(cache, { recursive: true, force: true });
 mkdirSync(cache, { recursive: true });
 
-check('lint', 'npx', ['eslint', '.']);
-check('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('rooms', 'npm', ['run', 'rooms', '--silent']);
-check('no unused export', 'npm', ['run', 'unused', '--silent']);
-check('types of core', 'npx', ['tsc', '-p', 'core/tsconfig.json']);
-check('types of tests', 'npx', ['tsc', '-p', 'core/tsconfig.test.json']);
-check('types of cli', 'npx', ['tsc', '-p', 'cli/tsconfig.json']);
-check('types of e2e', 'npx', ['tsc', '-p', 'e2e/tsconfig.json']);
-check('types of web', 'npm', ['run', 'check', '-w', 'web', '--silent']);
-check('docs are current', 'node', ['--import', 'tsx', 'scripts/docs.mjs', '--check']);
+await checks([
+  ['lint', 'npx', ['eslint', '.']],
+  ['types of web', 'npm', ['run', 'types', '-w', 'web', '--silent']],
+  ['types of tests', 'npx', ['tsc', '-p', 'core/tsconfig.test.json']],
+  ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
+  ['types of core', 'npx', ['tsc', '-p', 'core/tsconfig.json']],
+  ['rooms', 'npm', ['run', 'rooms', '--silent']],
+  ['no unused export', 'npx', ['knip', '--no-progress']],
+  ['types of cli', 'npx', ['tsc', '-p', 'cli/tsconfig.json']],
+  ['types of e2e', 'npx', ['tsc', '-p', 'e2e/tsconfig.json']],
+  ['docs are current', 'node', ['--import', 'tsx', 'scripts/docs.mjs', '--check']],
+]);
 if (wanted('core')) {
   ensureSimulator();
   ensureReaders();

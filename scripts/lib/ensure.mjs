@@ -34,9 +34,9 @@ export function ensurePackages() {
   if (stale) must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
 }
 
-/** What SvelteKit writes about its routes: types and lint of the web application read it. */
+/** What SvelteKit writes about the routes of today: types and lint of the web application read it. */
 export function ensureRouteTypes() {
-  if (!existsSync(at('web', '.svelte-kit', 'tsconfig.json'))) must('npm', ['run', 'sync', '-w', 'web', '--silent']);
+  must('npm', ['run', 'sync', '-w', 'web', '--silent']);
 }
 
 /** Debian's Chromium, for the tests of the real interface. */
