@@ -39,6 +39,8 @@
           >{/if}
         <button type="button" class="act" onclick={close}>Stop</button>
       </div>
+    {:else if mending.trouble}
+      <p class="m-0 p-3" role="alert">{mending.trouble}</p>
     {:else if found && found.why.length > 0}
       <div class="scroll">
         {#each found.why as why (say(why.sentence))}

@@ -1,10 +1,11 @@
 /** Bringing the build up: its sheet, what was measured, what that points to, and the simulated bench. */
 import type { Reading } from '@idle-breadboard/core/bench';
-import type { Card } from '@idle-breadboard/core/card';
 import { isInside, type BringUpSheet, type LogEntry, type SheetRow } from '@idle-breadboard/core/deliver';
 import { say } from '@idle-breadboard/core/words';
-import { proxy, wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import type { BenchWorker, Cause, Look, Pointed } from '../worker/bench';
+import { Thread } from '../worker/thread';
+import { threads } from '../worker/threads';
 import { setSetting, setting } from '../store/db';
 import { logbook } from './logbook.svelte';
 import { view } from './view.svelte';
@@ -13,8 +14,7 @@ import { workbench } from './workbench.svelte';
 class Bringing {
   sheet = $state.raw<BringUpSheet | null>(null);
   private asked = '';
-  private sent: readonly Card[] = [];
-  private made: Remote<BenchWorker> | null = null;
+  private readonly thread = new Thread<BenchWorker>(threads.bench);
   trouble = $state('');
 
   /** Rows for two probes that somebody put anywhere. */
@@ -48,9 +48,7 @@ class Bringing {
   );
 
   get worker(): Remote<BenchWorker> {
-    return (this.made ??= wrap<BenchWorker>(
-      new Worker(new URL('../worker/bench.worker.ts', import.meta.url), { type: 'module' }),
-    ));
+    return this.thread.calls;
   }
 
   async ask(): Promise<void> {
@@ -64,9 +62,7 @@ class Bringing {
     this.trouble = '';
     try {
       const { cards, plan } = document;
-      const same = cards.length === this.sent.length && cards.every((card, i) => card === this.sent[i]);
-      this.sent = cards;
-      const sheet = await this.worker.prepare(plan, same ? null : cards);
+      const sheet = await this.thread.newest((calls) => calls.prepare(plan, this.thread.fresh(cards)), 'sheet');
       if (this.asked !== wanted) return;
       this.sheet = sheet;
       this.touched = [];
@@ -132,9 +128,13 @@ class Bringing {
     const observations = this.evidence.flatMap(({ row, value }) =>
       row !== undefined && value !== undefined ? [{ measurement: row, value }] : [],
     );
-    const found = await this.worker.find(
-      observations,
-      proxy((share) => (this.making = share)),
+    const found = await this.thread.newest(
+      (calls, whileNewest) =>
+        calls.find(
+          observations,
+          whileNewest((share) => (this.making = share)),
+        ),
+      'causes',
     );
     this.making = null;
     if (found) this.pointed = found;

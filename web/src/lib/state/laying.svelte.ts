@@ -1,10 +1,10 @@
 /** The layout of the plan that is shown: asked of its worker whenever the hardware changed, and kept while a newer one is on the way. */
-import type { Card } from '@idle-breadboard/core/card';
 import type { Build } from '@idle-breadboard/core/deliver';
 import type { Result } from '@idle-breadboard/core/verify';
-import { proxy, wrap, type Remote } from 'comlink';
 import type { BuildFile, LayWorker } from '../worker/lay';
 import type { PaperSize } from '../paper/pdf-page';
+import { Thread } from '../worker/thread';
+import { threads } from '../worker/threads';
 import { workbench } from './workbench.svelte';
 
 class Laying {
@@ -12,8 +12,7 @@ class Laying {
   /** Fingerprint of the plan that the build is of. */
   private of = $state('');
   private asked = '';
-  private sent: readonly Card[] = [];
-  private worker: Remote<LayWorker> | null = null;
+  private readonly thread = new Thread<LayWorker>(threads.lay);
   /** 0 to 1 while a layout is made. */
   share = $state(0);
   trouble = $state('');
@@ -34,20 +33,15 @@ class Laying {
     this.share = 0;
     this.trouble = '';
     try {
-      this.worker ??= wrap<LayWorker>(
-        new Worker(new URL('../worker/lay.worker.ts', import.meta.url), { type: 'module' }),
+      const { plan, cards } = document;
+      const build = await this.thread.newest((calls, whileNewest) =>
+        calls.lay(
+          plan,
+          this.thread.fresh(cards),
+          whileNewest(({ share }) => (this.share = share)),
+        ),
       );
-      const { cards } = document;
-      const same = cards.length === this.sent.length && cards.every((card, i) => card === this.sent[i]);
-      this.sent = cards;
-      const build = await this.worker.lay(
-        document.plan,
-        same ? null : cards,
-        proxy(({ share }) => {
-          if (this.asked === wanted) this.share = share;
-        }),
-      );
-      if (!build || this.asked !== wanted) return;
+      if (!build) return;
       this.build = build;
       this.of = wanted;
     } catch (error) {
@@ -56,11 +50,11 @@ class Laying {
   }
 
   async pdf(size: PaperSize): Promise<Uint8Array | null> {
-    return (await this.worker?.pdf(size)) ?? null;
+    return this.thread.calls.pdf(size);
   }
 
   async file(as: BuildFile): Promise<string> {
-    return (await this.worker?.file(as)) ?? '';
+    return this.thread.calls.file(as);
   }
 }
 

@@ -2,15 +2,18 @@
 import { applyChanges, type Plan } from '@idle-breadboard/core/plan';
 import type { Completion, Relaxation } from '@idle-breadboard/core/solve';
 import { say } from '@idle-breadboard/core/words';
-import { proxy, wrap, type Remote } from 'comlink';
 import type { CompleteWorker } from '../worker/complete';
 import type { Effect } from '../worker/study';
+import { Thread } from '../worker/thread';
+import { threads } from '../worker/threads';
 import { view } from './view.svelte';
 import { workbench } from './workbench.svelte';
 
 class Mending {
   running = $state(false);
   progress = $state('');
+  /** What went wrong, as it was said. */
+  trouble = $state('');
   /** True once a solution is known that could do. */
   known = $state(false);
   completion = $state.raw<Completion | null>(null);
@@ -20,9 +23,7 @@ class Mending {
   effect = $state.raw<Effect | null>(null);
   /** The plan that was given: any change of it makes the proposal worthless. */
   private given: Plan | null = null;
-  private thread: Worker | null = null;
-  private worker: Remote<CompleteWorker> | null = null;
-  private run = 0;
+  private readonly thread = new Thread<CompleteWorker>(threads.complete);
   private asked = 0;
 
   /** Changes that are taken, those left out that nothing stands on without what was refused. */
@@ -38,37 +39,40 @@ class Mending {
     const { document, library } = workbench;
     if (!document) return;
     this.stop();
-    const mine = ++this.run;
     this.running = true;
     this.completion = null;
     this.effect = null;
     this.refused = new Set();
     this.given = document.plan;
     this.progress = 'Trying every part alone, in every way of wiring it.';
-    this.thread = new Worker(new URL('../worker/complete.worker.ts', import.meta.url), { type: 'module' });
-    const worker = wrap<CompleteWorker>(this.thread);
-    this.worker = worker;
     this.known = false;
-    const found = await worker.complete(
-      document.plan,
-      document.cards,
-      [...library.values()],
-      proxy(({ nodes, best }) => {
-        if (mine !== this.run) return;
-        this.known = best !== null;
-        const so = best ? ` So far: ${best.parts} parts more, ${best.changes} changes.` : '';
-        this.progress = `Deciding together, ${nodes.toLocaleString('en')} steps.${so}`;
-      }),
-    );
-    if (mine !== this.run) return;
+    this.trouble = '';
+    const { plan, cards } = document;
+    try {
+      const found = await this.thread.newest((calls, whileNewest) =>
+        calls.complete(
+          plan,
+          cards,
+          [...library.values()],
+          whileNewest(({ nodes, best }) => {
+            this.known = best !== null;
+            const so = best ? ` So far: ${best.parts} parts more, ${best.changes} changes.` : '';
+            this.progress = `Deciding together, ${nodes.toLocaleString('en')} steps.${so}`;
+          }),
+        ),
+      );
+      if (!found) return;
+      this.completion = found;
+    } catch (error) {
+      this.trouble = error instanceof Error ? error.message : String(error);
+    }
     this.stop();
-    this.completion = found;
     await this.weigh();
   }
 
   /** Goes on with the best so far. */
   enough(): void {
-    void this.worker?.enough();
+    if (this.running) void this.thread.calls.enough();
   }
 
   toggle(id: string): void {
@@ -121,9 +125,7 @@ class Mending {
   }
 
   stop(): void {
-    this.run += 1;
-    this.thread?.terminate();
-    this.thread = null;
+    this.thread.end();
     this.running = false;
   }
 }

@@ -17,8 +17,9 @@ import {
 import { wordOf } from '@idle-breadboard/core/figures';
 import type { PartProposals } from '@idle-breadboard/core/files';
 import { say, sayProblems } from '@idle-breadboard/core/words';
-import { proxy, wrap, type Remote } from 'comlink';
-import { LARGEST_PDF, type Picture, type ReaderWorker } from '../reader/reader';
+import { LARGEST_PDF, type Opened, type Picture, type ReaderWorker } from '../reader/reader';
+import { Thread } from '../worker/thread';
+import { threads } from '../worker/threads';
 import { drawer } from './drawer.svelte';
 
 type Decision = 'open' | 'taken' | 'dropped';
@@ -54,9 +55,7 @@ class Reading {
   evidence = $state<Evidence>('datasheet');
   price = $state<number | null>(null);
 
-  private worker: Remote<ReaderWorker> | null = null;
-  private thread: Worker | null = null;
-  private run = 0;
+  private readonly thread = new Thread<ReaderWorker>(threads.read);
 
   template = $derived(this.templateId === null ? null : (drawer.cards.get(this.templateId) ?? null));
   current = $derived(this.figures.find(({ id }) => id === this.selected) ?? this.figures[0] ?? null);
@@ -91,20 +90,9 @@ class Reading {
     return this.kind === 'pdf' ? { kind: this.evidence, title, page } : { kind: this.evidence, title };
   }
 
-  private start(): Remote<ReaderWorker> {
-    if (!this.worker) {
-      this.thread = new Worker(new URL('../reader/reader.worker.ts', import.meta.url), { type: 'module' });
-      this.worker = wrap<ReaderWorker>(this.thread);
-    }
-    return this.worker;
-  }
-
   /** Ends the thread, whatever it is at. */
   cancel(): void {
-    this.run += 1;
-    this.thread?.terminate();
-    this.thread = null;
-    this.worker = null;
+    this.thread.end();
     this.phase = 'choose';
     this.message = '';
   }
@@ -130,16 +118,17 @@ class Reading {
       this.message = `${file.name} has ${Math.round(file.size / 1e6)} MB; up to ${LARGEST_PDF / 1e6} MB are read.`;
       return;
     }
-    const mine = ++this.run;
     this.file = file.name;
     this.phase = 'reading';
     this.progress = { page: 0, pages: 0 };
     const data = await file.arrayBuffer();
-    const opened = await this.start().openPdf(
-      data,
-      proxy((now) => (this.progress = now)),
+    const opened = await this.thread.newest<Opened>(async (calls, whileNewest) =>
+      calls.openPdf(
+        data,
+        whileNewest((now) => (this.progress = now)),
+      ),
     );
-    if (mine !== this.run) return;
+    if (!opened) return;
     if (!opened.ok) {
       this.phase = 'choose';
       this.message = `${file.name}: ${opened.message}`;
@@ -154,7 +143,7 @@ class Reading {
 
   async readPaste(text: string): Promise<void> {
     this.reset('paste');
-    const opened = await this.start().paste(text);
+    const opened = await this.thread.calls.paste(text);
     if (!opened.ok) this.message = opened.message;
     else if (opened.document.proposals.length === 0)
       this.message =
@@ -169,7 +158,7 @@ class Reading {
   async readTable(file: File): Promise<void> {
     this.reset('csv');
     this.file = file.name;
-    const read = await this.start().table(await file.text());
+    const read = await this.thread.calls.table(await file.text());
     if (!read.ok) {
       this.message = `${file.name}: ${sayProblems(read.problems)
         .map(({ path, message }) => `${path ? `line ${path.slice(1)}: ` : ''}${message}`)
@@ -206,7 +195,7 @@ class Reading {
   }
 
   picture(page: number, width: number): Promise<Picture | null> {
-    return this.kind === 'pdf' && this.worker ? this.worker.picture(page, width) : Promise.resolve(null);
+    return this.kind === 'pdf' ? this.thread.calls.picture(page, width) : Promise.resolve(null);
   }
 
   decide(id: string, decision: Decision): void {

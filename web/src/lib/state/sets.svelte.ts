@@ -4,8 +4,9 @@ import { formatQuantity } from '@idle-breadboard/core/figures';
 import type { Plan } from '@idle-breadboard/core/plan';
 import { FIGURES, type SetFigures, type SetFront } from '@idle-breadboard/core/solve';
 import { say } from '@idle-breadboard/core/words';
-import { proxy, wrap } from 'comlink';
 import type { SetsWorker } from '../worker/sets';
+import { Thread } from '../worker/thread';
+import { threads } from '../worker/threads';
 import { workbench } from './workbench.svelte';
 
 export const FIGURE_NAME: Readonly<Record<keyof SetFigures, string>> = {
@@ -39,8 +40,7 @@ class Sets {
   /** What was asked for when they were searched. */
   private asked = $state('');
   private sortedBy = $state<keyof SetFigures>('cost');
-  private thread: Worker | null = null;
-  private run = 0;
+  private readonly thread = new Thread<SetsWorker>(threads.sets);
 
   /** Sets by the figure that was asked for. */
   order = $derived.by(() => {
@@ -61,14 +61,11 @@ class Sets {
 
   async search(circuit: Circuit, anyController: boolean): Promise<void> {
     this.cancel();
-    const mine = ++this.run;
     this.running = true;
     this.trouble = '';
     this.front = null;
     this.asked = askedOf(circuit.plan);
     this.progress = 'looking for cards that meet each need';
-    this.thread = new Worker(new URL('../worker/sets.worker.ts', import.meta.url), { type: 'module' });
-    const worker = wrap<SetsWorker>(this.thread);
     const standing = [...circuit.rails.values()]
       .filter(({ part, voltage }) => part !== circuit.controller?.id && voltage !== null)
       .flatMap(({ voltage }) => voltage ?? []);
@@ -77,23 +74,26 @@ class Sets {
     const controllers = (anyController || !current ? all.filter(({ kind }) => kind === 'controller') : [current]).map(
       ({ id }) => id,
     );
-    const found = await worker.search(
-      circuit.plan,
-      all,
-      controllers,
-      standing,
-      proxy(({ controller, decided, needs, open }) => {
-        if (mine === this.run)
-          this.progress = `${controller}: need ${decided + 1} of ${needs}, ${open.toLocaleString('en')} sets open`;
-      }),
-    );
-    if (mine !== this.run) return;
-    this.thread.terminate();
-    this.thread = null;
-    this.running = false;
-    this.front = found.front;
-    this.chosen = 0;
-    this.trouble = say(found.exclusion?.sentence);
+    try {
+      const found = await this.thread.newest((calls, whileNewest) =>
+        calls.search(
+          circuit.plan,
+          all,
+          controllers,
+          standing,
+          whileNewest(({ controller, decided, needs, open }) => {
+            this.progress = `${controller}: need ${decided + 1} of ${needs}, ${open.toLocaleString('en')} sets open`;
+          }),
+        ),
+      );
+      if (!found) return;
+      this.front = found.front;
+      this.chosen = 0;
+      this.trouble = say(found.exclusion?.sentence);
+    } catch (error) {
+      this.trouble = error instanceof Error ? error.message : String(error);
+    }
+    this.cancel();
   }
 
   /** True where the needs, or what they are held against, changed since: the sets answer another question then. */
@@ -102,9 +102,7 @@ class Sets {
   }
 
   cancel(): void {
-    this.run += 1;
-    this.thread?.terminate();
-    this.thread = null;
+    this.thread.end();
     this.running = false;
     this.progress = '';
   }

@@ -11,10 +11,11 @@ import {
   type Problem,
 } from '@idle-breadboard/core/plan';
 import type { Answer } from '@idle-breadboard/core/solve';
-import { wrap, type Remote } from 'comlink';
 import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
 import { drawer } from './drawer.svelte';
 import type { Study, StudyWorker } from '../worker/study';
+import { Thread } from '../worker/thread';
+import { threads } from '../worker/threads';
 
 interface ShelfEntry {
   readonly id: string;
@@ -32,10 +33,8 @@ class Workbench {
   private own = $state.raw<readonly Card[]>([]);
   private steps = $state.raw<readonly Step[]>([]);
   private at = $state(0);
-  private worker: Remote<StudyWorker> | null = null;
+  private readonly thread = new Thread<StudyWorker>(threads.study);
   private revision = 0;
-  /** Cards that the worker has. */
-  private sent: readonly Card[] = [];
   private saving = Promise.resolve();
   /** Index of the oldest kept step in the store. */
   private offset = 0;
@@ -76,9 +75,6 @@ class Workbench {
   async start(catalogue: Library, demo: () => Promise<readonly PlanDocument[]>): Promise<void> {
     await drawer.start(catalogue);
     this.own = [];
-    this.worker = wrap<StudyWorker>(
-      new Worker(new URL('../worker/study.worker.ts', import.meta.url), { type: 'module' }),
-    );
     if ((await shelf.plans.count()) === 0) {
       // The first of them is put down last, so that it lies on top.
       for (const document of (await demo()).toReversed()) await this.put(document);
@@ -193,16 +189,13 @@ class Workbench {
 
   private async verify(): Promise<void> {
     const plan = this.plan;
-    if (!plan || !this.worker) return;
+    if (!plan) return;
     const mine = ++this.revision;
     const began = performance.now();
     this.stale = true;
     const { cards } = documentOf(plan, this.own, this.library);
-    // Cards are most of what there is to send, and change least.
-    const same = cards.length === this.sent.length && cards.every((card, i) => card === this.sent[i]);
-    this.sent = cards;
-    const study = await this.worker.study(plan, same ? null : cards);
-    if (mine !== this.revision) return;
+    const study = await this.thread.newest((calls) => calls.study(plan, this.thread.fresh(cards)));
+    if (!study) return;
     this.study = study;
     this.shown = mine;
     this.stale = false;
@@ -224,53 +217,52 @@ class Workbench {
   readonly buying = $derived(buyingOf(this.plan ?? emptyPlan('', '')));
 
   async remedies(finding: string): Promise<Answer | null> {
-    return this.worker ? this.worker.remedies(finding, [...this.library.values()]) : { remedies: [], tried: 0 };
+    return this.thread.calls.remedies(finding, [...this.library.values()]);
   }
 
   /** What other choices would do to the runtime of a pack. */
   async whatIfs(rail: string) {
-    return (await this.worker?.whatIfs(rail, [...this.library.values()])) ?? [];
+    return this.thread.calls.whatIfs(rail, [...this.library.values()]);
   }
 
   /** What another plan would end and bring, against the one that is shown. */
   async effectOf(plan: Plan) {
-    return (await this.worker?.compare(plan, documentOf(plan, this.own, this.library).cards)) ?? null;
+    return this.thread.calls.compare(plan, documentOf(plan, this.own, this.library).cards);
   }
 
   async pinSheet(as: 'c' | 'python' | 'overlay'): Promise<string> {
-    return this.worker ? this.worker.pinSheet(as) : '';
+    return this.thread.calls.pinSheet(as);
   }
 
   /** Pins for the plan as it stands; asked again when it changed meanwhile. */
   async assignPins() {
     for (;;) {
       const asked = this.plan;
-      const answer = (await this.worker?.assign()) ?? null;
+      const answer = await this.thread.calls.assign();
       if (asked === this.plan) return answer;
     }
   }
 
   async readPack(text: string) {
-    return this.worker?.readPack(text);
+    return this.thread.calls.readPack(text);
   }
 
   async writePack(cards: readonly Card[]): Promise<string> {
-    return (await this.worker?.writePack(cards)) ?? '';
+    return this.thread.calls.writePack(cards);
   }
 
   async cardProblems(card: Card): Promise<readonly Problem[]> {
-    return (await this.worker?.cardProblems(card)) ?? [];
+    return this.thread.calls.cardProblems(card);
   }
 
   /** The file of the open plan, with exactly the cards that it uses. */
   async exported(): Promise<string> {
-    return this.plan && this.worker ? this.worker.write(documentOf(this.plan, this.own, this.library)) : '';
+    return this.plan ? this.thread.calls.write(documentOf(this.plan, this.own, this.library)) : '';
   }
 
   /** Reads a plan file; what is open stays as it is unless the whole file is good. */
   async importFile(name: string, text: string): Promise<boolean> {
-    const read = await this.worker?.read(text);
-    if (!read) return false;
+    const read = await this.thread.calls.read(text);
     if (!read.ok) {
       this.refusal = { file: name, problems: read.problems };
       return false;

@@ -3,15 +3,16 @@
   import type { EdgeSpread, Net } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { say } from '@idle-breadboard/core/words';
-  import { proxy, wrap } from 'comlink';
   import ChartTable from '../charts/ChartTable.svelte';
   import { spreadBars } from '../charts/spread-bars';
   import { workbench } from '../state/workbench.svelte';
   import type { SpreadWorker } from '../worker/spread';
+  import { Thread } from '../worker/thread';
+  import { threads } from '../worker/threads';
 
   let { net, allowed }: { net: Net; allowed: number } = $props();
   const DRAWS = 2000;
-  let worker: Worker | null = null;
+  const thread = new Thread<SpreadWorker>(threads.spread);
   let done = $state<number | null>(null);
   let found = $state.raw<EdgeSpread | null>(null);
   let width = $state(300);
@@ -26,20 +27,21 @@
     if (!document) return;
     stop();
     done = 0;
-    worker = new Worker(new URL('../worker/spread.worker.ts', import.meta.url), { type: 'module' });
-    const result = await wrap<SpreadWorker>(worker).spread(
-      document,
-      net.id,
-      DRAWS,
-      proxy((n) => (done = n)),
+    const result = await thread.newest((calls, whileNewest) =>
+      calls.spread(
+        document,
+        net.id,
+        DRAWS,
+        whileNewest((n) => (done = n)),
+      ),
     );
+    if (!result) return;
     found = result;
     stop();
   }
 
   function stop() {
-    worker?.terminate();
-    worker = null;
+    thread.end();
     done = null;
   }
 
