@@ -70,7 +70,16 @@ function counted(name, file, read) {
 function mocha(name, workspace, covered) {
   if (!wanted(name)) return;
   const file = join(cache, `${name.replaceAll(' ', '-')}.json`);
-  const args = ['mocha', '--parallel', '--jobs', String(LANES), '--reporter', 'json', '--reporter-option', `output=${file}`];
+  const args = [
+    'mocha',
+    '--parallel',
+    '--jobs',
+    String(LANES),
+    '--reporter',
+    'json',
+    '--reporter-option',
+    `output=${file}`,
+  ];
   const ok = exec('npx', covered ? ['c8', ...args] : args, join(ROOT, workspace));
   counted(name, file, ({ stats, failures }) => {
     for (const { fullTitle, err } of failures) console.error(`${fullTitle}\n${err.stack ?? err.message}\n`);
