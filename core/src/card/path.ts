@@ -54,6 +54,12 @@ const ENTRIES: Readonly<
 };
 const BY_ID = { key: (item: unknown) => text(item, 'id'), names: (item: unknown) => ({ of: text(item, 'id') }) };
 const entriesOf = (list: string | undefined) => ENTRIES[list ?? ''] ?? BY_ID;
+/**
+ * What tells the entries of a list apart. A quantity may have a stroke in its name, which would part the steps of a place.
+ * @param list "supplies", "stages"
+ */
+export const entryKey = (list: string | undefined, item: unknown): string =>
+  entriesOf(list).key(item).replaceAll('/', '\u2215');
 
 interface Step {
   readonly name: string;
@@ -82,8 +88,8 @@ export interface Found extends OnTheWay {
   readonly holder: unknown;
 }
 
-/** Everything that stands at the place of a figure. */
-export function standing(card: Card): Found[] {
+/** Everything that stands at the place of a figure. @param card whole, or what is known of it */
+export function standing(card: unknown): Found[] {
   const out: Found[] = [];
   const walk = (step: Step, value: unknown, holder: unknown, place: readonly string[], names: OnTheWay): void => {
     if (value === undefined) return;
@@ -91,9 +97,10 @@ export function standing(card: Card): Found[] {
     for (const next of step.next) {
       if (next.name !== '*') walk(next, field(value, next.name), value, [...place, next.name], names);
       else if (Array.isArray(value)) {
-        const { key, names: called } = entriesOf(place.at(-1));
+        const list = place.at(-1);
+        const { names: called } = entriesOf(list);
         for (const item of value as unknown[])
-          walk(next, item, value, [...place, key(item)], { ...names, ...called(item) });
+          walk(next, item, value, [...place, entryKey(list, item)], { ...names, ...called(item) });
       }
     }
   };
@@ -122,7 +129,7 @@ export function namesAt(card: Card, id: FigureId, of: string): Names {
   const list = id.split('/')[0] ?? '';
   const entries = entriesOf(list);
   const all = field(card, list);
-  const item = Array.isArray(all) ? (all as unknown[]).find((entry) => entries.key(entry) === of) : undefined;
+  const item = Array.isArray(all) ? (all as unknown[]).find((entry) => entryKey(list, entry) === of) : undefined;
   return { ...NOTHING, ...(item === undefined ? {} : entries.names(item)) };
 }
 
@@ -136,8 +143,8 @@ export function rewrite(card: Card, place: string, change: (value: unknown) => u
     const step = steps[depth];
     if (step === undefined) return change(node);
     if (Array.isArray(node)) {
-      const { key } = entriesOf(steps[depth - 1]);
-      const at = (node as unknown[]).findIndex((item) => key(item) === step);
+      const list = steps[depth - 1];
+      const at = (node as unknown[]).findIndex((item) => entryKey(list, item) === step);
       const changed = at < 0 ? undefined : put(node[at], depth + 1);
       return changed === undefined ? undefined : (node as unknown[]).map((item, i) => (i === at ? changed : item));
     }

@@ -29,6 +29,7 @@ import { sheet } from './sheet.ts';
 import { solve } from './solve.ts';
 import { wire } from './wire.ts';
 import { word } from './word.ts';
+import { workshop } from './workshop.ts';
 
 export const ENGLISH = {
   ...need,
@@ -54,6 +55,7 @@ export const ENGLISH = {
   ...remedyMore,
   ...solve,
   ...word,
+  ...workshop,
   ...figure,
   ...plan,
   ...read,
