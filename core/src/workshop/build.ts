@@ -17,9 +17,6 @@ export interface AnswerProblem {
   readonly says: Message;
 }
 
-/** Where nobody said where something is from. */
-const BY_HAND: Source = { kind: 'memory', title: 'entered by hand' };
-
 const EMPTY: Tree = {
   format: CARD_FORMAT,
   version: CARD_VERSION,
@@ -51,10 +48,14 @@ const PATTERNS: readonly { readonly pattern: RegExp; readonly depth: number; rea
 const asked = (place: string) => PATTERNS.find(({ pattern }) => pattern.test(place)) ?? null;
 
 /** A tree of everything that was answered; what cannot be read is left out and said. */
-export function treeOf(answers: Answers): { tree: Tree; problems: AnswerProblem[]; from: ReadonlyMap<string, string> } {
+/** @param unsaid where something is from of which nobody said it */
+export function treeOf(
+  answers: Answers,
+  unsaid: Source,
+): { tree: Tree; problems: AnswerProblem[]; from: ReadonlyMap<string, string> } {
   const problems: AnswerProblem[] = [];
   const sources = new Map<string, { key: string; source: Source }>();
-  const keyOf = ({ source = BY_HAND }: Answer): string => {
+  const keyOf = ({ source = unsaid }: Answer): string => {
     const text = JSON.stringify(source);
     const known = sources.get(text);
     if (known) return known.key;
@@ -170,9 +171,12 @@ export type Built =
       readonly issues: readonly { path: string; code: string }[];
     };
 
-/** @param id by which plans will know it */
-export function cardOf(answers: Answers, id: string, revision: number): Built {
-  const { tree, problems, from } = treeOf(answers);
+/**
+ * @param id by which plans will know it
+ * @param unsaid where something is from of which nobody said it
+ */
+export function cardOf(answers: Answers, id: string, revision: number, unsaid: Source): Built {
+  const { tree, problems, from } = treeOf(answers, unsaid);
   const whole = sourced({ ...tree, id, revision }, from);
   const read = Card.safeParse(whole);
   if (read.success && problems.length === 0) return { ok: true, card: read.data };

@@ -1,4 +1,4 @@
-/** A figure as it is typed, both ways: "2.4 to 5.5 V", "at most 0.3 × supply", "3 / 3.3 / 3.6 V (at 25 °C)". */
+/** A figure as it is typed, both ways: "2.4 to 5.5 V", "≤ 0.3 × supply", "3 / 3.3 / 3.6 V (at 25 °C)". */
 import { formatQuantity, parseQuantity } from '../quantity/engineering.ts';
 import { ReadError } from '../quantity/read-error.ts';
 import { refuse } from './problem.ts';
@@ -118,8 +118,8 @@ export function writeFigure({ min, typ, max, unit, conditions }: SaidFigure, uni
       ? min !== undefined && max !== undefined
         ? range(one(min), one(max))
         : min !== undefined
-          ? `at least ${one(min)}`
-          : `at most ${cell(max)}`
+          ? `≥ ${one(min)}`
+          : `≤ ${cell(max)}`
       : min === undefined && max === undefined
         ? one(typ)
         : [min, typ, max].map(cell).join(' / ');

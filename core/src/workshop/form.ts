@@ -102,7 +102,7 @@ export function writeAnswer(form: Form, value: Json): string {
     case 'choice':
     case 'whole':
     case 'count':
-      return String(value as string | number);
+      return typeof value === 'string' ? value : String(Number(value));
     case 'flag':
       return value === true ? YES : NO;
     case 'mark':

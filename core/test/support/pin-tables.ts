@@ -342,3 +342,141 @@ B8     GPIO      CAN_TX      -           -         connected to the flash
     marks: { B6: 'boot pulses', B8: 'reserved flash' },
   },
 ];
+
+/** Written when what reads the others was done, without a look at it. */
+export const KEPT_BACK: readonly PinTableCase[] = [
+  {
+    name: 'what there is first, and on which pins',
+    text: `
+I2C: SDA = GPIO21, SCL = GPIO22
+SPI: MOSI GPIO23, MISO GPIO19, SCK GPIO18, CS GPIO5
+UART2: TX GPIO17, RX GPIO16
+ADC1: GPIO32-GPIO36
+PWM: GPIO12, GPIO13, GPIO14
+Input only: GPIO34, GPIO35, GPIO36
+`,
+    pins: {
+      GPIO21: 'in out i2c0.sda',
+      GPIO22: 'in out i2c0.scl',
+      GPIO23: 'in out spi0.out',
+      GPIO19: 'in out spi0.in',
+      GPIO18: 'in out spi0.clk',
+      GPIO5: 'in out spi0.select',
+      GPIO17: 'in out uart2.tx',
+      GPIO16: 'in out uart2.rx',
+      GPIO32: 'in out',
+      GPIO33: 'in out',
+      GPIO34: 'in',
+      GPIO35: 'in',
+      GPIO36: 'in',
+      GPIO12: 'in out pwm',
+      GPIO13: 'in out pwm',
+      GPIO14: 'in out pwm',
+    },
+  },
+  {
+    name: 'ports with a point',
+    text: `
+P0.02  AIN0   general purpose I/O
+P0.03  AIN1   general purpose I/O
+P0.06  UART0_TX
+P0.08  UART0_RX
+P0.18  RESET
+P1.00  I2C0_SDA
+P1.01  I2C0_SCL
+`,
+    pins: {
+      'P0.02': 'in out adc0.0',
+      'P0.03': 'in out adc0.1',
+      'P0.06': 'in out uart0.tx',
+      'P0.08': 'in out uart0.rx',
+      'P1.00': 'in out i2c0.sda',
+      'P1.01': 'in out i2c0.scl',
+    },
+  },
+  {
+    name: 'words instead of signs',
+    text: `
+IO32 -> ADC1 channel 4, touch 9
+IO33 -> ADC1 channel 5, touch 8
+IO26 -> DAC channel 2, ADC2 channel 9
+IO2 -> on-board LED, has to be low when the chip starts
+IO9, IO10: connected to the internal flash memory
+`,
+    pins: {
+      IO32: 'in out adc1.4 touch',
+      IO33: 'in out adc1.5 touch',
+      IO26: 'in out dac2 adc2.9',
+      IO2: 'in out',
+      IO9: 'in out',
+      IO10: 'in out',
+    },
+    marks: { IO2: 'strap low', IO9: 'reserved flash', IO10: 'reserved flash' },
+  },
+  {
+    name: 'a table without heads',
+    text: `
+GP0 | UART0_TX | I2C0_SDA | PWM_A[0]
+GP1 | UART0_RX | I2C0_SCL | PWM_B[0]
+GP2 | SPI0_SCK | I2C1_SDA | PWM_A[1]
+GP3 | SPI0_TX | I2C1_SCL | PWM_B[1]
+GP26 | ADC_IN0 | I2C1_SDA | PWM_A[5]
+GND
+VBUS
+`,
+    pins: {
+      GP0: 'in out uart0.tx i2c0.sda pwm0',
+      GP1: 'in out uart0.rx i2c0.scl pwm1',
+      GP2: 'in out spi0.clk i2c1.sda pwm2',
+      GP3: 'in out spi0.out i2c1.scl pwm3',
+      GP26: 'in out adc0.0 i2c1.sda pwm10',
+    },
+  },
+  {
+    name: 'a second draw: two columns of a print, levels in words',
+    text: `
+Left side
+ 1  3V3
+ 2  EN
+ 3  IO36 / VP   ADC1_CH0, input only
+ 4  IO39 / VN   ADC1_CH3, input only
+ 5  IO14        TOUCH6, ADC2_CH6, SPI1 CLK (PWM at boot)
+ 6  IO12        TOUCH5, ADC2_CH5 (boot fails if pulled high)
+ 7  GND
+Right side
+ 1  IO23   SPI0 MOSI
+ 2  IO1    TX0
+ 3  IO3    RX0
+ 4  IO15   TOUCH3, ADC2_CH3 (outputs its log at boot)
+`,
+    pins: {
+      IO36: 'in adc1.0',
+      IO39: 'in adc1.3',
+      IO14: 'in out touch adc2.6 spi1.clk',
+      IO12: 'in out touch adc2.5',
+      IO23: 'in out spi0.out',
+      IO1: 'in out uart0.tx',
+      IO3: 'in out uart0.rx',
+      IO15: 'in out touch adc2.3',
+    },
+    marks: { IO14: 'boot pulses', IO12: 'strap low', IO15: 'boot pulses' },
+  },
+  {
+    name: 'a second draw: a list with bullets and bold names',
+    text: `
+* **D6** - GPIO12, PWM, MISO
+* **D7** - GPIO13, PWM, MOSI
+* **D8** - GPIO15, PWM, SS; must be LOW on boot
+* **A0** - analog input (ADC0)
+- GPIO16 (D0): WAKE, no PWM, no interrupt
+`,
+    pins: {
+      D6: 'in out pwm spi0.in',
+      D7: 'in out pwm spi0.out',
+      D8: 'in out pwm spi0.select',
+      A0: 'in out adc0.0',
+      GPIO16: 'in out',
+    },
+    marks: { D8: 'strap low' },
+  },
+];

@@ -19,12 +19,13 @@ function plain(value: unknown): unknown {
   return Object.fromEntries(kept);
 }
 
+const MEMORY = { kind: 'memory', title: 'the drawer' } as const;
 const CASES = Number(process.env['ANY_CARDS'] ?? 400);
 
 describe('a card as answers', () => {
   for (const card of library.values())
     it(`${card.id} is entered again and comes out as it is`, () => {
-      const built = cardOf(answersOf(card), card.id, card.revision);
+      const built = cardOf(answersOf(card), card.id, card.revision, MEMORY);
       expect(built.ok ? plain(built.card) : built).to.deep.equal(plain(card));
     });
 
@@ -37,7 +38,7 @@ describe('a card as answers', () => {
         revision: _revision,
         ...said
       } = anyCard(random(seed * 7919));
-      const { tree, problems } = treeOf(answersOf(said as unknown as Card));
+      const { tree, problems } = treeOf(answersOf(said as unknown as Card), MEMORY);
       const { format: _f, version: _v, ...back } = tree;
       expect(problems, `card ${seed}`).to.deep.equal([]);
       expect(plain(back), `card ${seed}`).to.deep.equal(plain(said));

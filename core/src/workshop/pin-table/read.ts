@@ -1,0 +1,190 @@
+/** A table of pins, pasted or taken from a sheet, as what a card says of them. */
+import { type Row, rowsOf, twoSided } from './lines.ts';
+import { isPinName, isPower, namesAhead } from './names.ts';
+import { isRemark, type Remarks, remarksIn } from './remarks.ts';
+import { functionsIn, type PinFunction } from './vocabulary.ts';
+
+export interface ReadPin extends Remarks {
+  readonly name: string;
+  readonly functions: readonly PinFunction[];
+  /** What was remarked of it, as it stood there. */
+  readonly remark: string;
+}
+
+export interface PinTable {
+  readonly pins: readonly ReadPin[];
+  /** Functions that can be on any pin. */
+  readonly matrix: readonly PinFunction[];
+  /** Names that carry power or start the board. */
+  readonly power: readonly string[];
+  /** Words that were not understood, with the name of their pin; '' of a line about none. */
+  readonly unread: readonly { readonly of: string; readonly words: string }[];
+}
+
+/** Without the marks of a list and of letters in bold, and without the place on the header. */
+const unmarked = (line: string): string =>
+  line
+    .replace(/\*\*|__|`/g, '')
+    .replace(/^\s*(?:[*•-]\s+|\d{1,2}[.)]?\s+(?=[A-Za-z]))/, '')
+    .trim();
+
+/** What one line says of some pins. */
+interface Entry {
+  readonly names: readonly string[];
+  readonly functions: string;
+  readonly remarks: string;
+  readonly start: string;
+  readonly type: string;
+}
+
+const EVERY = /^\s*(?:every|all|any)\b(?:\s+\w+)?\s+pins?\b\s*(.*)$/i;
+const ROUTED = /^(.*?)\s+(?:can be|may be|are)\s+(?:routed|mapped|assigned)\s+to\s+any\b/i;
+
+/** The lines of each peripheral that a matrix can route. */
+const ROUTES: readonly (readonly [peripheral: string, words: RegExp, roles: readonly string[]])[] = [
+  ['i2c', /\bI2C(\d)?\b/i, ['sda', 'scl']],
+  ['spi', /\bSPI(\d)?\b/i, ['clk', 'in', 'out', 'select']],
+  ['uart', /\bUART(\d)?\b/i, ['tx', 'rx']],
+];
+
+function routed(text: string): PinFunction[] {
+  const found = ROUTES.flatMap(([peripheral, words, roles]) => {
+    const match = words.exec(text);
+    const unit = match?.[1];
+    return match ? roles.map((role) => ({ id: `${peripheral}${unit ?? 0}.${role}`, sure: unit !== undefined })) : [];
+  });
+  return [...found, ...(/\bPWM\b/i.test(text) ? [{ id: 'pwm', sure: true }] : [])];
+}
+
+function entryOf({ cells, columns }: Row): Entry | null {
+  const of = (column: string) => cells.filter((_, i) => columns[i] === column).join(', ');
+  const [name = ''] = cells.filter((_, i) => columns[i] === 'name');
+  if (name === '') return null;
+  return {
+    names: namesAhead(name)?.names ?? [name],
+    functions: [name.includes('/') ? name : '', of('functions')].filter(Boolean).join(', '),
+    remarks: of('remark'),
+    start: of('start'),
+    type: of('type'),
+  };
+}
+
+const HEADED =
+  /^\s*((?:I2C|SPI|USART|UART|SERIAL|ADC|DAC|PWM|TOUCH)\d*|interrupts?|input[- ]only)\s*(?:pins?)?\s*[:=]\s*(.+)$/i;
+
+/** A line that begins with what there is: "SPI: MOSI GPIO23, MISO = GPIO19", "PWM: GPIO12, GPIO13". */
+function headedEntries(line: string): Entry[] | null {
+  const [, head = '', rest = ''] = HEADED.exec(line) ?? [];
+  if (head === '') return null;
+  const isRemarked = isRemark(head);
+  const found = rest.split(/[,;]/).map((piece): Entry | null => {
+    const [, role = '', names = ''] = /^\s*(?:([A-Za-z]+)\b\s*[=:]?\s*)?(\S.*)$/.exec(piece) ?? [];
+    const pins = namesAhead(names) ?? namesAhead(piece);
+    if (!pins) return null;
+    // Which channel of a converter each is on is not said so.
+    const alone = /^ADC/i.test(head) ? '' : head;
+    const says = namesAhead(names) && role !== '' ? `${head} ${role}` : alone;
+    return {
+      names: pins.names,
+      functions: isRemarked ? '' : says,
+      remarks: isRemarked ? head : '',
+      start: '',
+      type: '',
+    };
+  });
+  return found.every((entry) => entry !== null) ? found : null;
+}
+
+/** A line that begins with names: what it remarks stands in clauses of their own. */
+function freeEntry(line: string): Entry | null {
+  const ahead = namesAhead(line);
+  if (!ahead) return null;
+  const clauses = ahead.rest.split(/[,;()]|\.\s/);
+  return {
+    names: ahead.names,
+    functions: clauses.filter((clause) => !isRemark(clause)).join(', '),
+    remarks: clauses.filter(isRemark).join(', '),
+    start: '',
+    type: '',
+  };
+}
+
+/** "ADC1_CH0 to ADC1_CH9" over a row of pins: one each. */
+function spreadOver(entry: Entry): Entry[] {
+  const [, unit = '', first = '', last = ''] =
+    /\b(ADC\d?[ _]?(?:CH|IN))(\d+)\s*(?:to|-|–|…|\.{2,3})\s*(?:ADC\d?[ _]?(?:CH|IN))?(\d+)/i.exec(entry.functions) ??
+    [];
+  if (entry.names.length < 2 || Number(last) - Number(first) !== entry.names.length - 1) return [entry];
+  return entry.names.map((name, i) => ({ ...entry, names: [name], functions: `${unit}${Number(first) + i}` }));
+}
+
+/** A pin of which nothing is said but that it starts the chip or feeds it. */
+const isOnlyPower = ({ functions, remarks }: Entry): boolean =>
+  /^\S+$/.test(`${functions}${remarks}`.trim()) && isPower(`${functions}${remarks}`.trim());
+
+const INPUT = /^(?:I|GPI|in|input|DI)$/i;
+const ANALOG_ALONE = /^(?:AI|A|analog(?:ue)?(?: input)?)$/i;
+const NO_PIN = /^(?:P|G|PWR|power|ground|S)$/i;
+
+function pinOf(
+  name: string,
+  entries: readonly Entry[],
+  everywhere: readonly PinFunction[],
+): { pin: ReadPin; unread: string } {
+  const all = (field: keyof Omit<Entry, 'names'>) =>
+    entries
+      .map((entry) => entry[field])
+      .filter(Boolean)
+      .join(', ');
+  const [functions, remarks, start, type] = [all('functions'), all('remarks'), all('start'), all('type')];
+  const read = functionsIn(functions);
+  const said = { ...remarksIn([functions, remarks].join(', ')), ...remarksIn(start, start !== '') };
+  const isInput = said.inputOnly ?? (INPUT.test(type) || /\bGPI\b/.test(functions));
+  const level: PinFunction[] = ANALOG_ALONE.test(type)
+    ? []
+    : [{ id: 'in', sure: true }, ...(isInput ? [] : [{ id: 'out', sure: true }])];
+  // On the print of a board an A and a number name an analog input.
+  const isAnalog = /^A\d+$/.test(name) && !read.functions.some(({ id }) => id.startsWith('adc'));
+  const printed = isAnalog ? [{ id: `adc0.${name.slice(1)}`, sure: false }] : [];
+  const { functions: listed, unread } = read;
+  const together = new Map([...level, ...printed, ...listed, ...everywhere].map((one) => [one.id, one]));
+  return {
+    pin: { name, functions: [...together.values()], ...said, remark: [remarks, start].filter(Boolean).join('; ') },
+    unread: remarksIn(functions).reserved ? '' : unread,
+  };
+}
+
+/** @param text as it was pasted, or cells of a sheet parted by tabs */
+export function readPinTable(text: string): PinTable {
+  const rows = rowsOf(text);
+  const lines = text.split(/\r?\n/).map(unmarked);
+  const everywhere = lines.flatMap((line) => {
+    const [, rest = ''] = EVERY.exec(line) ?? [];
+    return functionsIn(rest).functions;
+  });
+  const matrix = lines.flatMap((line) => routed(ROUTED.exec(line)?.[1] ?? ''));
+  const about = lines.filter((line) => line !== '' && !EVERY.test(line) && !ROUTED.test(line));
+  const sided = about.flatMap((line) => twoSided(line) ?? [line]);
+  const entries = (rows ? rows.map(entryOf) : sided.flatMap((line) => headedEntries(line) ?? [freeEntry(line)]))
+    .filter((entry) => entry !== null)
+    .flatMap(spreadOver);
+  const byName = new Map<string, Entry[]>();
+  const power: string[] = [];
+  for (const entry of entries)
+    for (const name of entry.names)
+      if (isPower(name) || NO_PIN.test(entry.type) || isOnlyPower(entry)) power.push(name);
+      else byName.set(name, [...(byName.get(name) ?? []), entry]);
+  const read = [...byName].map(([name, of]) => pinOf(name, of, everywhere));
+  const lost = rows
+    ? []
+    : sided.filter((line) => !headedEntries(line) && !namesAhead(line) && !isPower(line) && !isPinName(line));
+  return {
+    pins: read.map(({ pin }) => pin),
+    matrix,
+    power,
+    unread: [
+      ...read.flatMap(({ pin, unread }) => (unread === '' ? [] : [{ of: pin.name, words: unread }])),
+      ...lost.map((words) => ({ of: '', words })),
+    ],
+  };
+}
