@@ -1,9 +1,32 @@
 /** What is said at the desk at which a part is entered. */
 import type { AnswerSays } from '../../workshop/problem.ts';
+import type { JudgeSays } from '../../workshop/doubt.ts';
 import { topic } from '../language.ts';
-import { list } from './grammar.ts';
+import { list, start } from './grammar.ts';
 
 export const workshop = {
+  'workshop/judge': topic<JudgeSays>({
+    says: {
+      unusual: ({ figure, value, from, to }) =>
+        `${start(figure)}: ${value} is far from what such parts have, ${from} to ${to}. Is the unit right?`,
+      order: ({ lower, low, upper, high }) =>
+        `${start(lower)} is ${low}, above ${upper} of ${high}. One of the two is wrong, or they are exchanged.`,
+      rangeUpsideDown: ({ of }) => `The range of ${of} ends below its beginning.`,
+      accuracyWide: ({ of }) => `An accuracy of ${of} is wider than its whole range.`,
+      accuracyBeside: ({ of }) => `An accuracy of ${of} holds where the part does not measure.`,
+      stepWide: ({ of }) => `One step of ${of} is more than half of its range.`,
+      sharedPin: ({ pin, one, other }) => `${start(one)} and ${other} are both on pin ${pin}.`,
+      noGround: 'No pin is ground.',
+      noFeed: 'Nothing can feed it: no supply, and no socket.',
+      sharedPlace: ({ one, other }) => `${one} and ${other} stand at the same place of the header.`,
+      lineMissing: ({ port, line }) => `Port ${port} has no ${line.toUpperCase()}.`,
+      reservedAddress: ({ address }) => `${address} is kept by the bus for itself; parts have 0x08 to 0x77.`,
+      addressTwice: ({ address }) => `${address} is there twice.`,
+      channelTwice: ({ channel, one, other }) => `${start(one)} and ${other} are both ${channel}.`,
+      pinIsPower: ({ pin }) => `Pin ${pin} carries power or ground, and is listed as one for a program.`,
+      joinsItself: ({ channel }) => `Channel ${channel} joins a line with itself.`,
+    },
+  }),
   'workshop/answer': topic<AnswerSays>({
     says: {
       words: ({ most, found }) => `Up to ${most} characters are kept, these are ${found}.`,

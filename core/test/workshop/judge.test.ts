@@ -1,0 +1,24 @@
+import { expect } from 'chai';
+import { Card } from '../../src/card/card.ts';
+import { judge } from '../../src/workshop/judge.ts';
+import { SLIPS, slipped } from '../support/card-slips.ts';
+import { library } from '../support/demo.ts';
+
+describe('the judge of a card', () => {
+  it('doubts nothing on the cards that ship', () => {
+    const doubted = [...library.values()].flatMap((card) =>
+      judge(card).map(({ place, says }) => `${card.id} ${place} ${says.id} ${JSON.stringify(says.data)}`),
+    );
+    expect(doubted).to.deep.equal([]);
+  });
+
+  for (const slip of SLIPS)
+    it(`finds a slip on ${slip.card}: ${slip.what}`, () => {
+      const card = library.get(slip.card);
+      if (!card) throw new Error(`no ${slip.card}`);
+      const wrong = slipped(card, slip);
+      // What the schema refuses is found before the judge is asked.
+      const refused = !Card.safeParse(wrong).success;
+      expect(refused || judge(wrong).length > 0).to.equal(true);
+    });
+});
