@@ -63,7 +63,7 @@ function placed(
   return { ...entry, [step]: placed((entry[step] ?? {}) as Record<string, Json>, rest, value) };
 }
 
-export function writeTable(table: Table, value: Json): string[][] {
+function writeTable(table: Table, value: Json): string[][] {
   const columns = Object.entries(table.rows);
   const entries: readonly Json[] = table.named
     ? Object.entries(value as Record<string, Record<string, Json>>).flatMap(([outer, inner]) =>
@@ -90,7 +90,7 @@ export function readFigureAt(id: FigureId, said: string): Json {
   return { ...(min === undefined ? {} : { from: min }), ...(max === undefined ? {} : { to: max }) };
 }
 
-export function writeFigureAt(id: FigureId, value: Json): string {
+function writeFigureAt(id: FigureId, value: Json): string {
   const { keep = 'figure', units } = figureKind(id);
   const [unit = '1'] = units;
   if (keep === 'figure') return writeFigure(value as never, units);

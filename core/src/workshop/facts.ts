@@ -8,7 +8,7 @@ import { LINES } from './facts/lines.ts';
 import { POWER } from './facts/power.ts';
 import { SHAPE } from './facts/shape.ts';
 
-export const FACTS = { ...SHAPE, ...POWER, ...LINES, ...CONTROLLER } as const;
+const FACTS = { ...SHAPE, ...POWER, ...LINES, ...CONTROLLER } as const;
 export type FactId = keyof typeof FACTS;
 export const FACT_IDS = Object.keys(FACTS) as readonly FactId[];
 export const factAt = (id: FactId): Fact => FACTS[id];

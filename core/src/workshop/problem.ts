@@ -18,7 +18,7 @@ export interface AnswerSays {
 const tell = tells<AnswerSays>('workshop/answer');
 
 /** Thrown where an answer cannot be read; it says what was expected. */
-export class AnswerError extends ReadError {
+class AnswerError extends ReadError {
   override readonly name = 'AnswerError';
 }
 

@@ -36,6 +36,12 @@ export function valueAt(node: unknown, place: string): Json | undefined {
     Json | undefined;
 }
 
+/** A word that stands at a place in an object; '' where none does. */
+export function wordAt(node: unknown, place: string): string {
+  const value = valueAt(node, place);
+  return typeof value === 'string' ? value : '';
+}
+
 /** Every place that a pattern names in a tree: "*" stands for each entry of a list. @param made true: also where nothing is yet */
 export function placesOf(tree: unknown, pattern: string, made = false): { place: string; value: Json | undefined }[] {
   let found: { place: string[]; node: unknown }[] = [{ place: [], node: tree }];

@@ -27,7 +27,7 @@ interface Schema {
   readonly $defs?: Readonly<Record<string, Schema>>;
 }
 
-export const CARD_SCHEMA = z.toJSONSchema(CardShape, { io: 'input', unrepresentable: 'any' }) as Schema;
+const CARD_SCHEMA = z.toJSONSchema(CardShape, { io: 'input', unrepresentable: 'any' }) as Schema;
 
 const AWKWARD = [
   'a',

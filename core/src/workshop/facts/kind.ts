@@ -2,7 +2,7 @@
 import type { Form, Json } from '../form.ts';
 
 /** One answer at a place. */
-export interface Single {
+interface Single {
   readonly form: Form;
 }
 

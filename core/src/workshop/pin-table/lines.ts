@@ -1,7 +1,7 @@
 /** Lines of a pasted table as cells, and what its columns are. */
 import { bare, pieces } from '../parts.ts';
 
-export type Column = 'number' | 'name' | 'type' | 'start' | 'remark' | 'functions';
+type Column = 'number' | 'name' | 'type' | 'start' | 'remark' | 'functions';
 
 export interface Row {
   readonly cells: readonly string[];

@@ -1,0 +1,77 @@
+/** Whether a thing can be asked of an entry at all: of an output what it gives, of an address who has one. */
+import type { Json } from './form.ts';
+import { placesOf, type Tree, valueAt, wordAt } from './tree.ts';
+
+/** The entry of a list that a place leads through first. */
+function entryOf(tree: Tree, place: string): Json | undefined {
+  const [list, id] = place.split('/');
+  return placesOf(tree, `${list}/*`).find((one) => one.place === `${list}/${id}`)?.value;
+}
+
+type Test = (entry: Json | undefined, tree: Tree, place: string) => boolean;
+
+const kinds =
+  (...of: readonly string[]): Test =>
+  (entry) =>
+    of.includes(wordAt(entry, 'kind'));
+const protocols =
+  (...of: readonly string[]): Test =>
+  (entry) =>
+    of.includes(wordAt(entry, 'protocol'));
+const transfer =
+  (...of: readonly string[]): Test =>
+  (entry) =>
+    of.includes(wordAt(entry, 'analog/kind'));
+
+/** Of a line that several parts share, which is where parts carry pull-ups. */
+const isShared: Test = (entry, tree) => {
+  const id = valueAt(entry, 'id');
+  return placesOf(tree, 'ports/*').some(({ value }) => {
+    const lines = valueAt(value, 'lines');
+    const on = typeof lines === 'object' && lines !== null && Object.values(lines).includes(id as Json);
+    return on && ['i2c', 'onewire'].includes(wordAt(value, 'protocol'));
+  });
+};
+
+const hasPullUp: Test = (entry) => valueAt(entry, 'fittedPullUp/value') !== undefined;
+const electric = kinds('push-pull', 'open-drain', 'input', 'bidirectional', 'analog-out');
+const listening = kinds('input', 'bidirectional', 'open-drain');
+
+const TESTS: Readonly<Record<string, Test>> = {
+  'signals/*/outputHigh': kinds('push-pull', 'bidirectional'),
+  'signals/*/outputLow': kinds('push-pull', 'bidirectional', 'open-drain'),
+  'signals/*/sinkCurrent': kinds('open-drain'),
+  'signals/*/inputHigh': listening,
+  'signals/*/inputLow': listening,
+  'signals/*/absoluteMax': electric,
+  'signals/*/leakage': electric,
+  'signals/*/capacitance': electric,
+  'signals/*/outputResistance': kinds('analog-out'),
+  'signals/*/fittedPullUp/value': isShared,
+  'signals/*/fittedPullUp/to': hasPullUp,
+  'signals/*/fittedPullUp/removable': hasPullUp,
+  'ports/*/addresses': protocols('i2c'),
+  'ports/*/clock': protocols('i2c', 'spi'),
+  'ports/*/reading/bytes': protocols('i2c', 'spi'),
+  'ports/*/spiMode': protocols('spi'),
+  'ports/*/rate': protocols('uart'),
+  'ports/*/frequency': protocols('pwm'),
+  'ports/*/forward/voltage': protocols('led'),
+  'ports/*/forward/current': protocols('led'),
+  'ports/*/inductance': protocols('coil'),
+  'ports/*/active/level': protocols('digital-in', 'coil'),
+  'ports/*/interrupts/lines': protocols('digital-out'),
+  'ports/*/parasite/current': protocols('onewire'),
+  'ports/*/parasite/least': protocols('onewire'),
+  'measures/*/analog/low': transfer('linear'),
+  'measures/*/analog/high': transfer('linear'),
+  'measures/*/analog/r25': transfer('beta'),
+  'measures/*/analog/beta': transfer('beta'),
+  'measures/*/analog/r10': transfer('light'),
+  'measures/*/analog/gamma': transfer('light'),
+  'measures/*/analog/r0': transfer('platinum'),
+  'measures/*/analog/dissipation': transfer('beta', 'platinum'),
+};
+
+export const isRelevant = (tree: Tree, pattern: string, place: string): boolean =>
+  TESTS[pattern]?.(entryOf(tree, place), tree, place) ?? true;
