@@ -56,7 +56,7 @@ const ROOMS = {
     'standard',
     'workshop',
   ],
-  format: ['board', 'card', 'check', 'circuit', 'deliver', 'plan', 'quantity', 'say', 'standard'],
+  format: ['board', 'card', 'check', 'circuit', 'deliver', 'plan', 'quantity', 'say', 'standard', 'workshop'],
   report: ['card', 'check', 'circuit', 'deliver', 'plan', 'quantity', 'remedy', 'say'],
 };
 

@@ -1,4 +1,4 @@
-import { libraryOf, type Library } from '@idle-breadboard/core/card';
+import { libraryOf } from '@idle-breadboard/core/card';
 import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
 import { boardDrawing, buildOf, type Build } from '@idle-breadboard/core/deliver';
 import {
@@ -17,24 +17,11 @@ import { documentOf, expected, fingerprint, type PlanDocument } from '@idle-brea
 import { complete } from '@idle-breadboard/core/solve';
 import { CHECKS, verify } from '@idle-breadboard/core/verify';
 import { ruleOf, say, sayDeep } from '@idle-breadboard/core/words';
+import { cardCommand } from './card.ts';
 import { checksText, completionText, partsText, problemsText, verdictText, wiringText } from './text.ts';
+import type { As, Output, World } from './world.ts';
 
-export interface Output {
-  readonly text: string;
-  /** For stderr. */
-  readonly complaint: string;
-  /** 0 verified or done, 1 open, 2 refused. */
-  readonly code: 0 | 1 | 2;
-}
-
-export interface World {
-  readFile(path: string): string;
-  catalogue(): Library;
-}
-
-export type As = 'text' | 'json' | 'csv' | 'svg';
-
-export const COMMANDS: readonly string[] = ['verify', 'mend', 'wiring', 'parts', 'sheet', 'schema', 'checks'];
+export const COMMANDS: readonly string[] = ['verify', 'mend', 'wiring', 'parts', 'sheet', 'schema', 'checks', 'card'];
 
 /** Messages among the data are said: what reads this knows no words of ours. */
 const json = (value: unknown): string => `${JSON.stringify(sayDeep(value), null, 2)}\n`;
@@ -75,7 +62,9 @@ function wiring(circuit: Circuit, build: Build, as: As): Output {
 }
 
 /** Runs one command. Everything it needs of the world is handed in. */
-export function run(command: string, argument: string | undefined, as: As, world: World): Output {
+export function run(command: string, words: readonly string[], as: As, world: World): Output {
+  const [argument] = words;
+  if (command === 'card') return cardCommand(words, as === 'json', world);
   if (command === 'schema') return schema(argument);
   if (command === 'checks') return checks(as);
   const read = load(argument, world);

@@ -2,7 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { readCatalogue } from '@idle-breadboard/catalogue';
-import { COMMANDS, run, type Output } from './commands.ts';
+import { COMMANDS, run } from './commands.ts';
+import type { Output } from './world.ts';
 
 const USAGE = `usage: npm run -s cli -- COMMAND [FILE] [--json | --csv | --svg]
 
@@ -13,6 +14,8 @@ const USAGE = `usage: npm run -s cli -- COMMAND [FILE] [--json | --csv | --svg]
   sheet PLAN.json      the whole build as Markdown, with boxes to tick
   schema card|plan     JSON Schema of a file
   checks               every check with its rule and source
+  card new CLASS [PRINT]  a skeleton of a part to fill in, from what is printed along its header
+  card check FILE      what is wrong with a card or a part file, and what is doubted
 
 exit 0 verified or done, 1 open, 2 refused
 `;
@@ -32,11 +35,11 @@ function main(): Output {
   } catch (error) {
     return { text: '', complaint: `${error instanceof Error ? error.message : String(error)}\n\n${USAGE}`, code: 2 };
   }
-  const [command, argument] = parsed.positionals;
+  const [command, ...words] = parsed.positionals;
   if (parsed.values.help) return { text: USAGE, complaint: '', code: 0 };
   if (command === undefined || !COMMANDS.includes(command)) return { text: '', complaint: USAGE, code: 2 };
   const as = parsed.values.json ? 'json' : parsed.values.csv ? 'csv' : parsed.values.svg ? 'svg' : 'text';
-  return run(command, argument, as, { readFile: (path) => readFileSync(path, 'utf8'), catalogue: readCatalogue });
+  return run(command, words, as, { readFile: (path) => readFileSync(path, 'utf8'), catalogue: readCatalogue });
 }
 
 const { text, complaint, code } = main();

@@ -93,4 +93,30 @@ describe('command line', () => {
     expect(cli('solder').err).to.include('usage:');
     expect(cli('--help')).to.include({ code: 0 });
   });
+
+  it('card: a skeleton of a class, filled in and checked; a slip is doubted; a refusal names places', () => {
+    const skeleton = cli('card', 'new', 'bus-sensor', 'VIN GND SCL SDA');
+    expect(skeleton.code).to.equal(0);
+    const known: Readonly<Record<string, string>> = {
+      name: 'Mine',
+      class: 'a humidity breakout',
+      'supplies/vin/range': '2.4 to 5.5 V',
+      'supplies/vin/current/active': '600 µA',
+    };
+    const filled = skeleton.out.replace(/^# ([a-z/]+):$/gm, (line, place: string) =>
+      known[place] === undefined ? line : `${place}: ${known[place]}`,
+    );
+    const file = join(mkdtempSync(join(tmpdir(), 'part-')), 'mine.txt');
+    writeFileSync(file, filled);
+    expect(cli('card', 'check', file)).to.deep.include({ code: 0, out: 'Nothing is doubted.\n' });
+    writeFileSync(file, filled.replace('600 µA', '600 A'));
+    const doubted = cli('card', 'check', file);
+    expect(doubted.code).to.equal(1);
+    expect(doubted.out).to.include('supplies/vin/current/active: ').and.to.include('Is the unit right?');
+    writeFileSync(file, filled.replace('2.4 to 5.5 V', 'a few volts'));
+    const refused = cli('card', 'check', file);
+    expect([refused.code, refused.err.includes('supplies/vin/range: ')]).to.deep.equal([2, true]);
+    expect(cli('card', 'check', 'catalogue/cards/humid-strap.json')).to.include({ code: 0 });
+    expect(cli('card', 'new', 'nothing').err).to.include('bus-sensor');
+  });
 });

@@ -125,7 +125,7 @@ export const ownerOfPlace = (id: FigureId, place: string): string => {
 };
 
 /** What the entry of a list on the way to a figure is called. */
-export function namesAt(card: Card, id: FigureId, of: string): Names {
+export function namesAt(card: unknown, id: FigureId, of: string): Names {
   const list = id.split('/')[0] ?? '';
   const entries = entriesOf(list);
   const all = field(card, list);

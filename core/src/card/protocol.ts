@@ -35,6 +35,10 @@ export type Ask =
   | 'uart.tx'
   | 'uart.rx';
 
+/** A function of a pin as cards name it. @example functionOf('i2c', 0, 'sda') === 'i2c0.sda' */
+export const functionOf = (peripheral: string, unit: string | number, role: string): string =>
+  `${peripheral}${unit}.${role}`;
+
 /** @example peripheralOf('i2c.sda') and of a pin's function 'i2c0.sda' what stands before the role: 'i2c', 'i2c0'; '' of nothing */
 export const peripheralOf = (asked: string | undefined): string => asked?.split('.')[0] ?? '';
 /** What the line does on its peripheral; undefined of a line that is on none. */

@@ -3,6 +3,7 @@ export { INKS, boardSvg } from '../format/board-svg.ts';
 export { sheetMarkdown } from '../format/bring-up-markdown.ts';
 export { buildSheet, leadSays } from '../format/build-sheet.ts';
 export { readCard } from '../format/card-file.ts';
+export { readPart, writePart } from '../format/part-file.ts';
 export { partsCsv, wiringCsv } from '../format/csv.ts';
 export { jsonSchema } from '../format/json-schema.ts';
 export { type Logbook, readLogbook, writeLogbook } from '../format/logbook-file.ts';

@@ -4,7 +4,7 @@ import { type FigureId, FIGURE_IDS, figureKind } from '../card/figures.ts';
 import type { Source } from '../card/figure.ts';
 import { entryKey } from '../card/path.ts';
 import { CARD_FORMAT, CARD_VERSION } from '../card/version.ts';
-import type { Message } from '../quantity/message.ts';
+import { type Message, tells } from '../quantity/message.ts';
 import { ReadError } from '../quantity/read-error.ts';
 import { type Answer, type Answers, isAskedAlone, readFigureAt, readTable } from './answers.ts';
 import { FACT_IDS, type FactId, factAt } from './facts.ts';
@@ -16,6 +16,12 @@ export interface AnswerProblem {
   readonly place: string;
   readonly says: Message;
 }
+
+export interface BuildSays {
+  /** In the words of the schema. */
+  readonly missing: { why: string };
+}
+const tell = tells<BuildSays>('workshop/build');
 
 const EMPTY: Tree = {
   format: CARD_FORMAT,
@@ -167,8 +173,10 @@ export type Built =
   | { readonly ok: true; readonly card: Card }
   | {
       readonly ok: false;
+      /** Answers that cannot be read. */
       readonly problems: readonly AnswerProblem[];
-      readonly issues: readonly { path: string; code: string }[];
+      /** What a card must say and nobody said, or what leads nowhere. */
+      readonly missing: readonly AnswerProblem[];
     };
 
 /**
@@ -180,8 +188,9 @@ export function cardOf(answers: Answers, id: string, revision: number, unsaid: S
   const whole = sourced({ ...tree, id, revision }, from);
   const read = Card.safeParse(whole);
   if (read.success && problems.length === 0) return { ok: true, card: read.data };
-  const issues = read.success
-    ? []
-    : read.error.issues.map(({ path, code, message }) => ({ path: placeOf(whole, path), code: `${code} ${message}` }));
-  return { ok: false, problems, issues };
+  const missing = (read.success ? [] : read.error.issues).map((issue): AnswerProblem => {
+    const says = issue.code === 'custom' ? (issue.params?.['says'] as Message | undefined) : undefined;
+    return { place: placeOf(whole, issue.path), says: says ?? tell('missing', { why: issue.message }) };
+  });
+  return { ok: false, problems, missing };
 }

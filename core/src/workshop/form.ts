@@ -22,7 +22,7 @@ export type Form =
   | { readonly is: 'groups' }
   /** "sda=SDA, scl=SCL" */
   | { readonly is: 'pairs' }
-  /** "i2c.sda=SDA": pairs of pairs. */
+  /** "i2c/sda=SDA": pairs of pairs. */
   | { readonly is: 'nested' }
   | { readonly is: 'whole'; readonly from: number; readonly to: number }
   | { readonly is: 'number'; readonly unit: string }
@@ -119,7 +119,7 @@ export function writeAnswer(form: Form, value: Json): string {
     case 'nested':
       return writePairs(
         Object.entries(value as Record<string, Record<string, string>>).flatMap(([outer, inner]) =>
-          Object.entries(inner).map(([name, of]) => [`${outer}.${name}`, of] as const),
+          Object.entries(inner).map(([name, of]) => [`${outer}/${name}`, of] as const),
         ),
       );
     case 'number':
@@ -159,7 +159,7 @@ const writePairs = (pairs: readonly (readonly [string, string])[]): string =>
 function nest(pairs: readonly (readonly [string, string])[]): Record<string, Record<string, string>> {
   const found: Record<string, Record<string, string>> = {};
   for (const [name, of] of pairs) {
-    const [, outer = '', inner = ''] = /^([^.]+)\.(.+)$/.exec(name) ?? refuse('pair', { found: name });
+    const [, outer = '', inner = ''] = /^([^/]+)\/(.+)$/.exec(name) ?? refuse('pair', { found: name });
     found[outer] = { ...found[outer], [inner]: of };
   }
   return found;

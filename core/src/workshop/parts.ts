@@ -8,8 +8,8 @@ export function quoted(name: string, also: string): string {
   return bare ? name : `${QUOTE}${name.replaceAll(QUOTE, QUOTE + QUOTE)}${QUOTE}`;
 }
 
-/** The pieces of a text between single marks; inside of quotes no mark parts. Quotes are kept. */
-export function pieces(text: string, mark: string): string[] {
+/** The cells of a line between single marks, blank ones too; inside of quotes no mark parts. Quotes are kept. */
+export function cellsIn(text: string, mark: string): string[] {
   const found: string[] = [];
   let piece = '';
   let inside = false;
@@ -20,8 +20,11 @@ export function pieces(text: string, mark: string): string[] {
       piece = '';
     } else piece += letter;
   }
-  return [...found, piece].map((one) => one.trim()).filter((one) => one !== '');
+  return [...found, piece].map((one) => one.trim());
 }
+
+/** The pieces of a text between single marks, without blank ones. */
+export const pieces = (text: string, mark: string): string[] => cellsIn(text, mark).filter((one) => one !== '');
 
 /** A name without its quotes. */
 export function bare(piece: string): string {

@@ -35,7 +35,7 @@ function entered(cls: ClassId, begun: Answers, known: Readonly<Record<string, An
 }
 
 function cardIn(built: ReturnType<typeof cardOf>): Card {
-  if (!built.ok) throw new Error(JSON.stringify([built.problems, built.issues], null, 1));
+  if (!built.ok) throw new Error(JSON.stringify([built.problems, built.missing], null, 1));
   return built.card;
 }
 

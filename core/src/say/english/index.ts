@@ -30,6 +30,7 @@ import { solve } from './solve.ts';
 import { wire } from './wire.ts';
 import { word } from './word.ts';
 import { workshop } from './workshop.ts';
+import { workshopFacts } from './workshop-facts.ts';
 
 export const ENGLISH = {
   ...need,
@@ -56,6 +57,7 @@ export const ENGLISH = {
   ...solve,
   ...word,
   ...workshop,
+  ...workshopFacts,
   ...figure,
   ...plan,
   ...read,

@@ -1,10 +1,12 @@
 /** What is said at the desk at which a part is entered. */
 import type { AnswerSays } from '../../workshop/problem.ts';
+import type { BuildSays } from '../../workshop/build.ts';
 import type { JudgeSays } from '../../workshop/doubt.ts';
 import { topic } from '../language.ts';
 import { list, start } from './grammar.ts';
 
 export const workshop = {
+  'workshop/build': topic<BuildSays>({ says: { missing: ({ why }) => `A card cannot be without it (${why}).` } }),
   'workshop/judge': topic<JudgeSays>({
     says: {
       unusual: ({ figure, value, from, to }) =>

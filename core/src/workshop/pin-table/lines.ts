@@ -1,5 +1,5 @@
 /** Lines of a pasted table as cells, and what its columns are. */
-import { bare, pieces } from '../parts.ts';
+import { bare, cellsIn } from '../parts.ts';
 
 type Column = 'number' | 'name' | 'type' | 'start' | 'remark' | 'functions';
 
@@ -36,8 +36,7 @@ const PARTINGS: readonly (readonly [isParted: RegExp, part: Parting])[] = [
   [/\t/, (line) => line.split('\t')],
   [/\|/, (line) => line.split('|')],
   [/;/, (line) => line.split(';')],
-  // Blank cells count: `pieces` would leave them out.
-  [/,/, (line) => pieces(line.replaceAll('""', '" "').replace(/,(?=,|$)/g, ', ""'), ',').map(bare)],
+  [/,/, (line) => cellsIn(line, ',').map(bare)],
   [/\S {2,}\S/, (line) => line.split(/ {2,}/)],
 ];
 

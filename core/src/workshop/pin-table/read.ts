@@ -1,4 +1,5 @@
 /** A table of pins, pasted or taken from a sheet, as what a card says of them. */
+import { functionOf } from '../../card/protocol.ts';
 import { type Row, rowsOf, twoSided } from './lines.ts';
 import { isPinName, isPower, namesAhead } from './names.ts';
 import { isRemark, type Remarks, remarksIn } from './remarks.ts';
@@ -51,7 +52,9 @@ function routed(text: string): PinFunction[] {
   const found = ROUTES.flatMap(([peripheral, words, roles]) => {
     const match = words.exec(text);
     const unit = match?.[1];
-    return match ? roles.map((role) => ({ id: `${peripheral}${unit ?? 0}.${role}`, sure: unit !== undefined })) : [];
+    return match
+      ? roles.map((role) => ({ id: functionOf(peripheral, unit ?? 0, role), sure: unit !== undefined }))
+      : [];
   });
   return [...found, ...(/\bPWM\b/i.test(text) ? [{ id: 'pwm', sure: true }] : [])];
 }

@@ -3,6 +3,8 @@
  * before what has fewer. Common practice, without a source.
  */
 
+import { functionOf } from '../../card/protocol.ts';
+
 /** A function of a pin as a card names it; `sure` where the sheet leaves no other reading. */
 export interface PinFunction {
   readonly id: string;
@@ -18,7 +20,9 @@ const sure = (id: string): PinFunction => ({ id, sure: true });
 const likely = (id: string): PinFunction => ({ id, sure: false });
 /** With a number for which of them it is; the first where none is given. */
 const numbered = (peripheral: string, number: string | undefined, role: string): PinFunction =>
-  number === undefined || number === '' ? likely(`${peripheral}0.${role}`) : sure(`${peripheral}${number}.${role}`);
+  number === undefined || number === ''
+    ? likely(functionOf(peripheral, 0, role))
+    : sure(functionOf(peripheral, number, role));
 
 const SPI_ROLES: Readonly<Record<string, string>> = {
   sck: 'clk',
@@ -42,14 +46,14 @@ const WORDINGS: readonly Wording[] = [
   {
     words: /\bADC(\d)(\d)?[ _]?(?:CH|IN|_)\s?(\d{1,2})\b/i,
     read: ([one, two, channel]) =>
-      [one, two].flatMap((unit) => (unit === undefined ? [] : [sure(`adc${unit}.${channel}`)])),
+      [one, two].flatMap((unit) => (unit === undefined ? [] : [sure(functionOf('adc', unit ?? 0, channel ?? ''))])),
   },
   {
     words: /\bADC(\d)[ _]?channel\s?(\d{1,2})\b/i,
-    read: ([unit, channel]) => [sure(`adc${unit}.${channel}`)],
+    read: ([unit, channel]) => [sure(functionOf('adc', unit ?? 0, channel ?? ''))],
   },
   { words: /\bADC[ _]?(?:CH|IN|_)\s?(\d{1,2})\b/i, read: ([channel]) => [likely(`adc0.${channel}`)] },
-  { words: /\bADC(\d)\.(\d{1,2})\b/i, read: ([unit, channel]) => [sure(`adc${unit}.${channel}`)] },
+  { words: /\bADC(\d)\.(\d{1,2})\b/i, read: ([unit, channel]) => [sure(functionOf('adc', unit ?? 0, channel ?? ''))] },
   { words: /\b(?:ADC|AIN|AN)_?(\d{1,2})\b/i, read: ([channel]) => [likely(`adc0.${channel}`)] },
   { words: /\bTOUCH[ _]?\d*\b/i, read: () => [sure('touch')] },
   // A slice has two channels.
