@@ -109,7 +109,8 @@ export function answersOf(card: Card): Map<string, Answer> {
   const put = (id: FactId) => {
     const fact = factAt(id);
     for (const { place, value } of placesOf(card, id)) {
-      if (value === undefined) continue;
+      // A list without entries says nothing.
+      if (value === undefined || (Array.isArray(value) && value.length === 0)) continue;
       const said = 'form' in fact ? writeAnswer(fact.form, value) : writeTable(fact, value);
       found.set(place, { said, ...known(sourceIn(card, place)) });
     }

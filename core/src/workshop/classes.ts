@@ -338,6 +338,8 @@ export const LAST = [
   'body/size/width',
   'body/size/height',
   'body/ambient',
+  'body/water/rating',
+  'body/free/needs',
   'cautions',
   'offers',
 ] as const;

@@ -2,7 +2,7 @@
 import { type FigureId, FIGURE_IDS, figureKind } from '../card/figures.ts';
 import { asksFor } from '../check/asks.ts';
 import type { CheckId } from '../check/registry.ts';
-import type { Answer, Answers } from './answers.ts';
+import { type Answer, type Answers, isAskedAlone } from './answers.ts';
 import { treeOf } from './build.ts';
 import { type ClassId, classOf, FIRST, LAST } from './classes.ts';
 import { FACT_IDS, type FactId, factAt } from './facts.ts';
@@ -28,29 +28,30 @@ const isFigure = (id: string): id is FigureId => (FIGURE_IDS as readonly string[
 const NOBODY = { kind: 'memory', title: '-' } as const;
 
 /** Lines of one kind at one supply are alike until somebody says otherwise. */
-function grouped(tree: Tree, places: readonly string[]): string[][] {
+function grouped(tree: Tree, answers: Answers, places: readonly string[]): string[][] {
   const groups = new Map<string, string[]>();
   for (const place of places) {
     const [list, id = ''] = place.split('/');
     const [found] =
       list === 'signals' ? placesOf(tree, `signals/*`).filter((one) => one.place === `signals/${id}`) : [];
     const alike = found ? `${wordAt(found.value, 'kind')} ${wordAt(found.value, 'reference')}` : place;
-    groups.set(alike, [...(groups.get(alike) ?? []), place]);
+    const key = `${alike} ${JSON.stringify(answers.get(place)?.said)}`;
+    groups.set(key, [...(groups.get(key) ?? []), place]);
   }
   return [...groups.values()];
 }
 
-/** @returns every question in its order, answered or not */
-export function questionsOf(cls: ClassId, answers: Answers): Question[] {
-  const { asks, assumes = {} } = classOf(cls);
+/** The questions that some patterns make of what is there. */
+function asked(cls: ClassId, answers: Answers, patterns: readonly string[]): Question[] {
+  const { assumes = {} } = classOf(cls);
   const { tree } = treeOf(answers, NOBODY);
-  return [...FIRST, ...asks, ...LAST].flatMap((pattern): Question[] => {
+  return patterns.flatMap((pattern): Question[] => {
     const places = placesOf(tree, pattern, true)
       .map(({ place }) => place)
-      .filter((place) => isRelevant(tree, pattern, place));
+      .filter((place) => answers.has(place) || isRelevant(tree, pattern, place));
     const how = isFact(pattern) ? factAt(pattern) : isFigure(pattern) ? { units: figureKind(pattern).units } : null;
     if (!how || !(isFact(pattern) || isFigure(pattern))) return [];
-    return grouped(tree, places).map((all) => ({
+    return grouped(tree, answers, places).map((all) => ({
       places: all,
       pattern,
       how,
@@ -58,6 +59,17 @@ export function questionsOf(cls: ClassId, answers: Answers): Question[] {
       assumed: pattern === 'class' ? cls.replaceAll('-', ' ') : (assumes[pattern] ?? null),
     }));
   });
+}
+
+/** @returns what is asked of a class, in its order, answered or not */
+export const questionsOf = (cls: ClassId, answers: Answers): Question[] =>
+  asked(cls, answers, [...FIRST, ...classOf(cls).asks, ...LAST]);
+
+/** @returns everything else that a card can say, for whoever knows more than what is asked */
+export function moreOf(cls: ClassId, answers: Answers): Question[] {
+  const known = new Set<string>([...FIRST, ...classOf(cls).asks, ...LAST]);
+  const others = [...FACT_IDS, ...FIGURE_IDS.filter(isAskedAlone)].filter((pattern) => !known.has(pattern));
+  return asked(cls, answers, others);
 }
 
 /** The answers with one more. */

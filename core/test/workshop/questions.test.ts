@@ -3,13 +3,14 @@ import type { Card } from '../../src/card/card.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { documentOf } from '../../src/plan/document.ts';
 import { complete } from '../../src/solve/complete/complete.ts';
-import type { Answer, Answers } from '../../src/workshop/answers.ts';
+import { type Answer, type Answers, answersOf } from '../../src/workshop/answers.ts';
+import { classFor } from '../../src/workshop/class-for.ts';
 import { cardOf } from '../../src/workshop/build.ts';
 import { CLASS_IDS, type ClassId } from '../../src/workshop/classes.ts';
 import { judge } from '../../src/workshop/judge.ts';
 import { readPinTable } from '../../src/workshop/pin-table/read.ts';
 import { proposeController, proposeParts } from '../../src/workshop/propose.ts';
-import { openQuestions, questionsOf, withAnswer, withAssumed } from '../../src/workshop/questions.ts';
+import { moreOf, openQuestions, questionsOf, withAnswer, withAssumed } from '../../src/workshop/questions.ts';
 import { library } from '../support/demo.ts';
 import { planOf } from '../support/matrix.ts';
 
@@ -79,6 +80,18 @@ describe('a part from its class', () => {
     }
     const contact = questionsOf('contact', proposeParts('contact', [{ kind: 'male', text: '1 2' }]));
     expect(contact.filter(({ pattern }) => /address|output/.test(pattern))).to.deep.equal([]);
+  });
+
+  it('opens every card that ships in the form of its class, with nothing of it out of reach', () => {
+    for (const card of library.values()) {
+      const answers = answersOf(card);
+      const cls = classFor(card);
+      const reached = [...questionsOf(cls, answers), ...moreOf(cls, answers)].flatMap(({ places }) => places);
+      expect(reached.length, card.id).to.equal(new Set(reached).size);
+      const lost = [...answers.keys()].filter((place) => !reached.includes(place));
+      expect(lost, card.id).to.deep.equal([]);
+    }
+    expect(new Set([...library.values()].map(classFor)).size, 'classes in use').to.be.at.least(CLASS_IDS.length - 1);
   });
 
   it('says which checks ask for a figure, and what is taken where nobody knows', () => {
