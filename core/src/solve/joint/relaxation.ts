@@ -19,7 +19,7 @@ export interface Relaxed {
 /** @param before the same for a state with more options left @returns null where nothing is possible */
 export function relax(state: State, before: Relaxed | null): Relaxed | null {
   const { block } = state.p;
-  const matched = block && match(block, state, before?.matched ?? null);
+  const matched = block && (before?.matched ? rematch(block, state, before.matched) : match(block, state));
   if (block && !matched) return null;
   const best = cheapest(state);
   const wishes = () => {
@@ -59,16 +59,20 @@ interface Matched {
   readonly left: Int32Array;
 }
 
-/** The block solved. @param before its solution while more options were left: only rows that lost some are looked at */
-function match(block: Block, state: State, before: Matched | null): Matched | null {
-  const left = Int32Array.from(block.rows, (c) => state.left[c] ?? 0);
-  if (!before) {
-    const whole = Assignment.solve(block.rows.map((c) => rowCosts(block, state, c)));
-    return whole && { assignment: whole, left };
-  }
-  const changes = block.rows.flatMap((c, i): [number, Float64Array][] =>
-    left[i] === before.left[i] ? [] : [[i, rowCosts(block, state, c)]],
-  );
+function match(block: Block, state: State): Matched | null {
+  const assignment = Assignment.solve(block.rows.map((c) => rowCosts(block, state, c)));
+  return assignment && { assignment, left: Int32Array.from(block.rows, (c) => state.left[c] ?? 0) };
+}
+
+/** The block solved again after options were lost: only rows that lost some are looked at. */
+function rematch(block: Block, state: State, before: Matched): Matched | null {
+  const changes: [number, Float64Array][] = [];
+  const left = before.left.slice();
+  block.rows.forEach((c, i) => {
+    if (state.left[c] === before.left[i]) return;
+    left[i] = state.left[c] ?? 0;
+    changes.push([i, rowCosts(block, state, c)]);
+  });
   if (changes.length === 0) return before;
   const assignment = before.assignment.restrict(changes);
   return assignment && { assignment, left };
