@@ -29,9 +29,10 @@ for (const station of STATIONS) {
     await page.emulateMedia({ colorScheme: 'light' });
     await new Bench(page).open(station);
     await clean(page, `${station}, light`);
-    await page.emulateMedia({ colorScheme: 'dark' });
+    await page.getByRole('button', { name: 'dark by night' }).click();
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
     await clean(page, `${station}, dark`);
-    await page.emulateMedia({ colorScheme: 'light' });
+    await page.getByRole('button', { name: 'light by day' }).click();
     await page.setViewportSize({ width: 360, height: 740 });
     await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
     await clean(page, `${station} at 360`);

@@ -1,16 +1,11 @@
 /** A terminal that was read, into the terminals of a card. */
 import type { Message } from '../quantity/message.ts';
+import { labelId } from '../quantity/slug.ts';
 import { noPlace, type Accepted } from './accepted.ts';
 import type { Card } from './card.ts';
 import type { Terminal } from './card-shape.ts';
 import { roleOf } from './reader/terminals.ts';
 
-const slug = (label: string): string =>
-  label
-    .toLowerCase()
-    .replace(/\+/g, 'plus')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '');
 /** Other names for one thing, so that a datasheet's label finds the template's terminal. */
 const ALIKE: readonly (readonly string[])[] = [
   ['sda', 'dat', 'data', 'dq', 'sdi', 'out', 'do', 'sig', 's'],
@@ -25,9 +20,10 @@ export function enterTerminal(card: Card, f: Accepted, source: string, taken: Se
   const position = f.typ ?? 0;
   if (label === '' || !Number.isInteger(position) || position < 1) return noPlace('terminalIncomplete');
   const role = roleOf(label, f.conditions);
-  const id = slug(label) || `pin-${position}`;
+  const id = labelId(label) || `pin-${position}`;
   const free = card.terminals.filter((t) => !taken.has(`terminal ${t.id}`));
-  const named = (t: Terminal) => t.id === id || slug(t.label) === id || (t.names ?? []).some((n) => slug(n) === id);
+  const named = (t: Terminal) =>
+    t.id === id || labelId(t.label) === id || (t.names ?? []).some((n) => labelId(n) === id);
   const match =
     free.find((t) => named(t) && t.role === role) ??
     free.find((t) => t.role === role && (role === 'supply' || role === 'ground')) ??

@@ -11,6 +11,13 @@ export const SIGNAL_KINDS = [
   'analog-out',
   'passive',
 ] as const;
+type SignalKind = (typeof SIGNAL_KINDS)[number];
+
+/** Kinds that drive a high, that drive at all, that listen, and that have a level of their own. */
+export const DRIVING_HIGH: readonly SignalKind[] = ['push-pull', 'bidirectional'];
+export const DRIVING: readonly SignalKind[] = [...DRIVING_HIGH, 'open-drain'];
+export const LISTENING: readonly SignalKind[] = ['input', 'bidirectional', 'open-drain'];
+export const ELECTRIC: readonly SignalKind[] = [...DRIVING, 'input', 'analog-out'];
 
 export const HAZARDS = [
   'mains',

@@ -67,3 +67,4 @@ export { type Problem, expected } from '../quantity/problem.ts';
 export { swapCard } from '../plan/swap.ts';
 export { type Trial, tried, withTrial } from '../plan/trial.ts';
 export { keyOf, ownerOf, parseRef, placeKey } from '../plan/ref.ts';
+export { slug } from '../quantity/slug.ts';

@@ -1,14 +1,17 @@
 /** A part as answers in a text file: a line for each thing that it says, with comments; tables as rows below it. */
 import { Source } from '../card/figure.ts';
+import { tells } from '../quantity/message.ts';
 import { ruleOf, say } from '../say/say.ts';
 import type { Answer, Answers } from '../workshop/answers.ts';
 import { treeOf } from '../workshop/build.ts';
 import { type ClassId, CLASS_IDS } from '../workshop/classes.ts';
 import { bare, cellsIn, quoted } from '../workshop/parts.ts';
 import { questionsOf } from '../workshop/questions.ts';
-import { titleOf } from '../workshop/titles.ts';
+import { type PartFileSays, titleOf } from '../workshop/titles.ts';
 
 const HEAD = 'idle-breadboard/part';
+const tell = tells<PartFileSays>('workshop/part-file');
+
 const NOBODY = { kind: 'memory', title: '-' } as const;
 
 export interface PartFile {
@@ -48,8 +51,9 @@ export function writePart({ id, revision, cls, answers }: PartFile): string {
     const { tree } = treeOf(answers, NOBODY);
     for (const question of questionsOf(cls, answers)) {
       const asked = question.asks.map((check) => ruleOf(check).short).join(', ');
-      lines.push('', `# ${say(titleOf(question, tree))}${asked ? ` (for: ${asked})` : ''}`);
-      if (question.assumed !== null) lines.push(`# assumed where nobody knows: ${question.assumed}`);
+      const title = titleOf(question, tree);
+      lines.push('', `# ${say(asked ? tell('askedBy', { title, checks: asked }) : title)}`);
+      if (question.assumed !== null) lines.push(`# ${say(tell('assumed', { said: question.assumed }))}`);
       if ('rows' in question.how) lines.push(`# ${Object.keys(question.how.rows).join(' | ')}`);
       for (const place of question.places) {
         const answer = left.get(place);

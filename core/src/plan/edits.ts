@@ -10,6 +10,7 @@ import { type Helper, helpersOf, type HelperOf, isHelperOf } from './helpers.ts'
 import type { PinChoice } from './pin-choice.ts';
 import { keyOf, parseRef } from './ref.ts';
 import { forgetBusPins, removeHelper } from './remove.ts';
+import { slug } from '../quantity/slug.ts';
 
 export function emptyPlan(id: string, name: string): Plan {
   return {
@@ -61,13 +62,7 @@ export const isHeavy = ({ supplies }: Pick<Card, 'supplies'>): boolean =>
 /** An id made of `wish` that nothing in the plan has yet. @example freeId(plan, 'Top shelf') === 'top-shelf' */
 export function freeId(plan: Plan, wish: string): string {
   const taken = new Set([plan.needs, plan.parts, plan.buses, plan.helpers].flatMap((list) => list.map(({ id }) => id)));
-  const cleaned = wish
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40);
-  const base = cleaned || 'item';
+  const base = slug(wish) || 'item';
   if (!taken.has(base)) return base;
   for (let n = 2; ; n++) if (!taken.has(`${base}-${n}`)) return `${base}-${n}`;
 }

@@ -53,8 +53,10 @@ const PATTERNS: readonly { readonly pattern: RegExp; readonly depth: number; rea
 /** What can be asked at a place, and how far inside of lists it is; null of a place that no card has. */
 const asked = (place: string) => PATTERNS.find(({ pattern }) => pattern.test(place)) ?? null;
 
-/** A tree of everything that was answered; what cannot be read is left out and said. */
-/** @param unsaid where something is from of which nobody said it */
+/**
+ * A tree of everything that was answered; what cannot be read is left out and said.
+ * @param unsaid where something is from of which nobody said it
+ */
 export function treeOf(
   answers: Answers,
   unsaid: Source,

@@ -1,5 +1,6 @@
 /** Answers that follow from the class of a part, from what is printed on it, and from a table of its pins. Each is a proposal. */
 import { PORT_LINES, type Protocol } from '../card/protocol.ts';
+import { labelId } from '../quantity/slug.ts';
 import type { Answer } from './answers.ts';
 import { type ClassId, classOf } from './classes.ts';
 import type { PinTable } from './pin-table/read.ts';
@@ -9,21 +10,10 @@ type Proposed = Map<string, Answer>;
 
 const MAIN_PITCH = '2.54 mm';
 
-/** A name as an id: small letters and digits. A sign alone has a word. */
-function slug(label: string): string {
-  const plain = label
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40);
-  return plain || (label.includes('+') ? 'plus' : label.includes('-') || label.includes('−') ? 'minus' : 'pin');
-}
-
 /** Ids for names in their order, each once. */
 function idsFor(labels: readonly string[]): string[] {
   const count = new Map<string, number>();
-  const all = labels.map(slug);
+  const all = labels.map((label) => labelId(label) || (/^[-−]$/.test(label) ? 'minus' : 'pin'));
   return all.map((id) => {
     if (all.filter((other) => other === id).length === 1) return id;
     const n = (count.get(id) ?? 0) + 1;

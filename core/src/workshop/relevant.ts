@@ -1,4 +1,5 @@
 /** Whether a thing can be asked of an entry at all: of an output what it gives, of an address who has one. */
+import { DRIVING, DRIVING_HIGH, ELECTRIC, LISTENING } from '../card/kinds.ts';
 import type { Json } from './form.ts';
 import { placesOf, type Tree, valueAt, wordAt } from './tree.ts';
 
@@ -34,12 +35,12 @@ const isShared: Test = (entry, tree) => {
 };
 
 const hasPullUp: Test = (entry) => valueAt(entry, 'fittedPullUp/value') !== undefined;
-const electric = kinds('push-pull', 'open-drain', 'input', 'bidirectional', 'analog-out');
-const listening = kinds('input', 'bidirectional', 'open-drain');
+const electric = kinds(...ELECTRIC);
+const listening = kinds(...LISTENING);
 
 const TESTS: Readonly<Record<string, Test>> = {
-  'signals/*/outputHigh': kinds('push-pull', 'bidirectional'),
-  'signals/*/outputLow': kinds('push-pull', 'bidirectional', 'open-drain'),
+  'signals/*/outputHigh': kinds(...DRIVING_HIGH),
+  'signals/*/outputLow': kinds(...DRIVING),
   'signals/*/sinkCurrent': kinds('open-drain'),
   'signals/*/inputHigh': listening,
   'signals/*/inputLow': listening,

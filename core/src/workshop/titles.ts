@@ -11,6 +11,12 @@ import type { Tree } from './tree.ts';
 /** Facts by what they are called: of the supply, line, port … that they are of, or by themselves. */
 export type FactSays = { readonly [Id in FactId]: Id extends `${string}*${string}` ? { readonly of: Text } : null };
 
+/** What is said of a question beside what it is called. */
+export interface PartFileSays {
+  readonly askedBy: { title: Text; checks: string };
+  readonly assumed: { said: string };
+}
+
 const isFigure = (id: string): id is FigureId => (FIGURE_IDS as readonly string[]).includes(id);
 
 /** Of lines that are alike, all of them. */

@@ -26,7 +26,7 @@ const OTHERS: ReadonlyMap<string, string> = new Map([
 
 const WORDS = /\p{L}{2,} \p{L}{2,}/u;
 /** Markup and directives of the preprocessor. */
-const MARKUP = /^[<#]/;
+const MARKUP = /^<|^#(?:define|include|if|ifndef|endif|undef)\b/;
 const FOR_DEVELOPERS = /^(?:Range|Type)?Error$/;
 
 function isExempt(node: ts.Node): boolean {

@@ -479,4 +479,42 @@ Right side
     },
     marks: { D8: 'strap low' },
   },
+  {
+    name: 'a third draw: numbers alone under the head of their name',
+    text: `GPIO | Function | Strapping
+15 | ADC2_CH4, SPI1_CS | HIGH
+2 | ADC2_CH2, LED | LOW
+16 | UART2_RX |`,
+    pins: { GPIO15: 'in out adc2.4 spi1.select', GPIO2: 'in out adc2.2', GPIO16: 'in out uart2.rx' },
+    marks: { GPIO15: 'strap high', GPIO2: 'strap low' },
+  },
+  {
+    name: 'a third draw: places and strokes',
+    text: `1: VCC
+2: PA2/ADC_IN2/USART2_TX
+3: PA3/ADC_IN3/USART2_RX
+4: PA9/I2C1_SCL/TIM1_CH2
+5: PA10/I2C1_SDA/TIM1_CH3
+6: GND`,
+    pins: {
+      PA2: 'in out adc0.2 uart2.tx',
+      PA3: 'in out adc0.3 uart2.rx',
+      PA9: 'in out i2c1.scl pwm',
+      PA10: 'in out i2c1.sda pwm',
+    },
+  },
+  {
+    name: 'a third draw: commas, and the other name of the bus',
+    text: `Name,Alternate functions
+P3,"UART0_TXD; PWM2"
+P4,"UART0_RXD; PWM3"
+P5,"TWI0_SDA; ADC5"
+P6,"TWI0_SCL; ADC6"`,
+    pins: {
+      P3: 'in out uart0.tx pwm2',
+      P4: 'in out uart0.rx pwm3',
+      P5: 'in out i2c0.sda adc0.5',
+      P6: 'in out i2c0.scl adc0.6',
+    },
+  },
 ];

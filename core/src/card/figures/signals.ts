@@ -1,14 +1,15 @@
 /** Figures of what a card puts on its lines, reads from them, and speaks on them. */
 import type { Card } from '../card.ts';
+import { DRIVING, DRIVING_HIGH, ELECTRIC, LISTENING } from '../kinds.ts';
 import { A, FARAD, type FigureTable, HERTZ, idsOf, LEVEL, OHM, SECOND, SHARE, V } from './kind.ts';
-const drivingHigh = ({ signals }: Card) =>
-  idsOf(signals, ({ kind }) => kind === 'push-pull' || kind === 'bidirectional');
-const driving = ({ signals }: Card) =>
-  idsOf(signals, ({ kind }) => kind === 'push-pull' || kind === 'bidirectional' || kind === 'open-drain');
-const listening = ({ signals }: Card) =>
-  idsOf(signals, ({ kind }) => kind === 'input' || kind === 'bidirectional' || kind === 'open-drain');
-const electric = ({ signals }: Card) =>
-  idsOf(signals, ({ kind }) => kind !== 'switch' && kind !== 'led' && kind !== 'passive');
+const ofKind =
+  (kinds: readonly string[]) =>
+  ({ signals }: Card) =>
+    idsOf(signals, ({ kind }) => kinds.includes(kind));
+const drivingHigh = ofKind(DRIVING_HIGH);
+const driving = ofKind(DRIVING);
+const listening = ofKind(LISTENING);
+const electric = ofKind(ELECTRIC);
 const buses = ({ ports }: Card) => idsOf(ports, ({ protocol }) => protocol === 'i2c');
 const firstBus = (card: Card) => buses(card).slice(0, 1);
 /** Signals on lines that several parts share, which is where breakouts carry pull-ups. */

@@ -1,5 +1,5 @@
 /** What is asked of a part, in words: what each fact is called, and the classes that parts have. */
-import type { FactSays } from '../../workshop/titles.ts';
+import type { FactSays, PartFileSays } from '../../workshop/titles.ts';
 import type { ClassId } from '../../workshop/classes.ts';
 import { topic } from '../language.ts';
 
@@ -11,6 +11,12 @@ interface Of {
 const of = (words: string) => (names: Of) => `${names.of}, ${words}`;
 
 export const workshopFacts = {
+  'workshop/part-file': topic<PartFileSays>({
+    says: {
+      askedBy: ({ title, checks }) => `${title} (for: ${checks})`,
+      assumed: ({ said }) => `assumed where nobody knows: ${said}`,
+    },
+  }),
   'workshop/fact': topic<FactSays>({
     says: {
       name: 'what you call it',

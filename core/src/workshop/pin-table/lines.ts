@@ -13,7 +13,7 @@ const HEADS: readonly (readonly [RegExp, Column])[] = [
   [/^(?:no\.?|#|nr\.?|pin no\.?|pin number|number)$/i, 'number'],
   [/^(?:pin|name|pin name|gpio|label|port|signal)$/i, 'name'],
   [/^(?:type|dir\.?|direction|kind)$/i, 'type'],
-  [/\b(?:boot|start|reset|power[- ]?up)\b/i, 'start'],
+  [/\b(?:boot|start|reset|power[- ]?up|strapping)\b/i, 'start'],
   [/^(?:notes?|remarks?|comments?|hints?|description)$/i, 'remark'],
   [
     /^(?:functions?|alt\.?\s?\d*|alternate.*|default|af\d*|spi|uart|i2c|pwm|adc|dac|analog|touch|peripherals?)$/i,
@@ -43,6 +43,12 @@ const PARTINGS: readonly (readonly [isParted: RegExp, part: Parting])[] = [
 /** A rule below the heads: nothing but strokes. */
 const isRule = (line: string): boolean => /^[\s|+:=-]+$/.test(line);
 
+/** What a cell says together with its head: a number under GPIO is the rest of a name, a level under strapping is a demand. */
+function underHead(head: string, cell: string): string {
+  if (/^(?:gpio|io)$/i.test(head) && /^\d{1,3}$/.test(cell)) return `${head.toUpperCase()}${cell}`;
+  return /strapping/i.test(head) && /^(?:high|low)$/i.test(cell) ? `keep ${cell}` : cell;
+}
+
 /** @returns null where no line of heads says what the columns are */
 export function rowsOf(text: string): Row[] | null {
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '' && !isRule(line));
@@ -54,7 +60,10 @@ export function rowsOf(text: string): Row[] | null {
     if (!known.includes('name') || known.length < Math.max(2, heads.length - 1)) continue;
     // A table with a pin by its number alone has its names there.
     const named = columns.map((column) => column ?? 'functions');
-    return lines.slice(at + 1).map((line) => ({ cells: part(line).map((cell) => cell.trim()), columns: named }));
+    return lines.slice(at + 1).map((line) => ({
+      cells: part(line).map((cell, i) => underHead(heads[i] ?? '', cell.trim())),
+      columns: named,
+    }));
   }
   return null;
 }

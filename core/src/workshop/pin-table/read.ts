@@ -26,7 +26,7 @@ export interface PinTable {
 const unmarked = (line: string): string =>
   line
     .replace(/\*\*|__|`/g, '')
-    .replace(/^\s*(?:[*•-]\s+|\d{1,2}[.)]?\s+(?=[A-Za-z]))/, '')
+    .replace(/^\s*(?:[*•-]\s+|\d{1,2}[.):]?\s+(?=[A-Za-z]))/, '')
     .trim();
 
 /** What one line says of some pins. */

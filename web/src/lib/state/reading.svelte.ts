@@ -121,10 +121,9 @@ class Reading {
     this.file = file.name;
     this.phase = 'reading';
     this.progress = { page: 0, pages: 0 };
-    const data = await file.arrayBuffer();
     const opened = await this.thread.newest<Opened>(async (calls, whileNewest) =>
       calls.openPdf(
-        data,
+        await file.arrayBuffer(),
         whileNewest((now) => (this.progress = now)),
       ),
     );

@@ -6,6 +6,7 @@ import {
   documentOf,
   emptyPlan,
   referenceProblems,
+  slug,
   type Plan,
   type PlanDocument,
   type Problem,
@@ -278,7 +279,7 @@ class Workbench {
     const all = [...drawer.cards.values()];
     const first = (kind: Card['kind']) => all.find((card) => card.kind === kind)?.id ?? null;
     const plan: Plan = {
-      ...emptyPlan(slug(name), name),
+      ...emptyPlan(slug(name) || 'plan', name),
       boards: drawer.cards.has('board-full') ? ['board-full'] : [],
       leads: all.filter(({ kind }) => kind === 'leads' || kind === 'cable').map(({ id }) => id),
       resistors: first('resistor'),
@@ -312,12 +313,5 @@ class Workbench {
     if (next) await this.open(next.id);
   }
 }
-
-const slug = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 40) || 'plan';
 
 export const workbench = new Workbench();
