@@ -13,7 +13,7 @@ const ROOMS = {
   physics: ['card', 'circuit', 'plan', 'quantity', 'standard'],
   buy: ['card', 'circuit', 'plan', 'quantity', 'standard'],
   check: ['board', 'buy', 'card', 'circuit', 'physics', 'plan', 'quantity', 'standard'],
-  workshop: ['card', 'check', 'quantity', 'standard'],
+  workshop: ['card', 'check', 'plan', 'quantity', 'standard'],
   compare: ['buy', 'card', 'check', 'physics', 'plan', 'quantity'],
   remedy: ['buy', 'card', 'check', 'circuit', 'compare', 'physics', 'plan', 'quantity', 'standard'],
   solve: ['buy', 'card', 'check', 'circuit', 'compare', 'physics', 'plan', 'quantity', 'remedy', 'standard'],
@@ -82,7 +82,8 @@ const FLOORS = {
   state: ['paper', 'reader', 'store', 'worker'],
   kit: ['paper', 'state', 'worker'],
   charts: ['kit', 'state'],
-  drawer: ['kit', 'state'],
+  desk: ['kit', 'state'],
+  drawer: ['desk', 'kit', 'state'],
   stations: ['charts', 'kit', 'port', 'state', 'worker'],
   frame: ['charts', 'drawer', 'kit', 'paper', 'state', 'stations', 'worker'],
 };

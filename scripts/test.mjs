@@ -111,6 +111,11 @@ if (wanted('core')) {
   ensureReaders();
 }
 mocha('core', 'core', true);
+if (wanted('web units')) {
+  // Drawn sheets are printed by the browser, too.
+  ensureReaders();
+  ensureChromium();
+}
 mocha('web units', 'web', false);
 if (wanted('cli') || wanted('e2e')) ensureBuild();
 mocha('cli', 'cli', false);

@@ -50,6 +50,8 @@ export function ensureReaders() {
   ensurePackage('gcc', '/usr/bin/gcc');
   ensurePackage('python3', '/usr/bin/python3');
   ensurePackage('device-tree-compiler', '/usr/bin/dtc');
+  // Sheets to score the reader on are typeset, too.
+  ensurePackage('groff', '/usr/bin/gropdf');
 }
 
 function ensurePackage(name, path) {

@@ -28,7 +28,7 @@ export interface Score {
   readonly wrongButSure: readonly Proposal[];
 }
 
-async function pagesOf(file: string): Promise<PageText[]> {
+export async function pagesOf(file: string): Promise<PageText[]> {
   const document = await getDocument({
     data: new Uint8Array(readFileSync(file)),
     verbosity: VerbosityLevel.ERRORS,

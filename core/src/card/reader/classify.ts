@@ -37,6 +37,9 @@ const SUPPLY_NAME =
   /(?:supply|operating|operation|operational|working|power|feeding|nominal|rated) (?:input )?(?:voltage|supply)|^(?:power )?supply(?: range)?$|supply voltage|voltage supply|supply pins?\b|^input voltage(?: range)?$|^(?:V(?:DD|CC|IN)|supply V(?:DD|CC))\b|^power$|^voltage(?: range)?$|^(?:power|supply)\b.*\bV(?:DD|CC|IN)\b/i;
 const OTHER_VOLTAGE =
   /\b(?:i\/?o|interface|logic|bus|signal|(?<!supply )pins?|high|low|output|threshold|reference|pull|programming|battery backup|drop|heater|analog input|VDDIO)\b/i;
+/** A rating is of the supply where the pin that it names is one. */
+const AT_SUPPLY_PIN =
+  /\b(?:on|at|to|applied to)\s+(?:the\s+)?(?:V_?(?:DD|CC|IN|S|BAT)\w?|supply(?: pins?)?)\b|^V_?(?:DD|CC|IN|S|BAT)\w?\s+(?:to|with respect to|vs\.?)\s+(?:GND|VSS|ground)/i;
 const LOGIC_VOLTAGE =
   /\b(?:any|other|all|each|i\/?o|digital|logic|input|signal|SDA|SCL|data)\b.*\b(?:pins?|inputs?|terminals?|voltage|lines?)\b|\bvoltage (?:on|at|to|applied)\b|input voltage/i;
 const IDLE =
@@ -56,8 +59,8 @@ const RULES: readonly {
   symbol?: RegExp;
   name: RegExp;
   not?: RegExp;
-  /** Where the words alone could mean something else. */
-  doubt?: Message;
+  /** What the heading has to say, where the words alone mean other things as well. */
+  section?: RegExp;
 }[] = [
   {
     slot: 'logic.inputHigh',
@@ -121,6 +124,13 @@ const RULES: readonly {
     symbol: /^T(?:INTERVAL|SAMPLE|CYCLE|PERIOD|REPEAT)$/,
     name: /(?:sampl|measur|read|refresh|update|poll|acquisition|repeat|query)\w*\s?(?:interval|period|cycle|pause)|interval between|(?:minimum|shortest) (?:pause|time|interval) between/i,
   },
+  {
+    slot: 'rail.limit',
+    symbol: /^I(?:OUT|O|LOAD|OUTMAX)$/,
+    name: /(?:output|load) current/i,
+    not: /low|high|short|sink|logic|pin\b|level/i,
+    section: /regulat|converter|output rail|power output|rail|LDO/i,
+  },
   { slot: 'rail.dropout', symbol: /^V(?:DO|DROP|DROPOUT)$/, name: /drop-?out/i },
   {
     slot: 'body.ambient',
@@ -165,9 +175,12 @@ export function classify(row: RowWords, document: DocumentContext): Classified |
   const called = `${name} ${row.symbol}`.trim();
   const absolute = sectionIs(section, ABSOLUTE) || /absolute max/i.test(name);
   if (NEVER.test(name)) return null;
-  const named = RULES.find(
-    (rule) => (rule.symbol?.test(symbol) === true || rule.name.test(name)) && !rule.not?.test(name),
-  );
+  // A name says more than a symbol, which is shared by many things.
+  const may = (rule: (typeof RULES)[number]) =>
+    !rule.not?.test(name) && (rule.section === undefined || rule.section.test(section));
+  const named =
+    RULES.find((rule) => rule.name.test(name) && may(rule)) ??
+    RULES.find((rule) => rule.symbol?.test(symbol) === true && may(rule));
   if (named && fits(named.slot, unit)) {
     if (absolute && named.slot !== 'logic.pullUp') return null;
     // A bare one-letter symbol is shared by many things; a name that agrees settles it.
@@ -177,7 +190,10 @@ export function classify(row: RowWords, document: DocumentContext): Classified |
       ? doubtThat('onlySymbol', { symbol: row.symbol })
       : named.slot === 'port.clock' && !BUS_CLOCK.test(called)
         ? doubtThat('whichClock')
-        : undefined;
+        : // "Temperature operating range" is what the part measures as often as where it may be.
+          named.slot === 'body.ambient' && /^(?:air )?temperature\b.*\b(?:operating|working)/i.test(name)
+          ? doubtThat('airAround')
+          : undefined;
     return { slot: named.slot, ...(doubt ? { doubt } : {}) };
   }
   if (unit === 'V' || unit === 'offset' || unit === 'share') return voltage(row, symbol, called, absolute);
@@ -220,6 +236,8 @@ function voltage(row: RowWords, symbol: string, called: string, absolute: boolea
     !/\bany\b(?! supply)|other pin|logic/i.test(name);
   const onlyInput = /^input voltage/i.test(name) && !SUPPLY_SYMBOL.test(symbol);
   if (absolute) {
+    if (row.unit === 'V' && AT_SUPPLY_PIN.test(name) && !/\bany\b|other/i.test(name))
+      return { slot: 'supply.absoluteMax' };
     if (supply && !onlyInput && row.unit === 'V' && !OTHER_VOLTAGE.test(name.replace(/input voltage/i, '')))
       return { slot: 'supply.absoluteMax' };
     if (LOGIC_VOLTAGE.test(name))

@@ -30,7 +30,7 @@ function codesIn(text: string): Code[] {
   });
 }
 
-const ADDRESS = /address/i;
+const ADDRESS = /address(?:es)?(?![a-z])/i;
 const OTHER_ADDRESS =
   /register address|memory address|word address|eeprom|mac address|address (?:pointer|counter|map|byte|bit|space)|e-?mail|postal|sub-?address|register/i;
 const BUS = /i2c|i²c|i 2 c|slave|target|device|7[- ]?bit|two[- ]?wire|bus|write|read|default/i;
@@ -97,10 +97,18 @@ export function addressesIn(text: string): Told[] {
   });
 }
 
+/** More words than this are no head of a column of addresses. */
+const LONGEST_HEAD = 9;
+
 /** Addresses told on one line, or below a line that ends a head "… address". */
 const NO_ADDRESS_LINE = /register|\bid\b|who[ _]?am/i;
 
-export function addressDrafts(lines: readonly Line[], has: (line: number) => boolean): Draft[] {
+/** @param foreign lines that are no source of figures */
+export function addressDrafts(
+  lines: readonly Line[],
+  has: (line: number) => boolean,
+  foreign: readonly boolean[] = [],
+): Draft[] {
   const drafts: Draft[] = [];
   const push = (words: readonly Word[], text: string, name: Text, weak: Message | null) => {
     for (const told of addressesIn(text)) {
@@ -120,7 +128,7 @@ export function addressDrafts(lines: readonly Line[], has: (line: number) => boo
     }
   };
   lines.forEach((line, i) => {
-    if (!ADDRESS.test(line.text) || OTHER_ADDRESS.test(line.text) || IDENTITY.test(line.text)) return;
+    if (foreign[i] || !ADDRESS.test(line.text) || OTHER_ADDRESS.test(line.text) || IDENTITY.test(line.text)) return;
     const codes = codesIn(line.text);
     if (codes.length > 0) {
       const sentence = line.words.length > 14;
@@ -137,7 +145,7 @@ export function addressDrafts(lines: readonly Line[], has: (line: number) => boo
       // "0x44 or" goes on below.
       const next = lines[i + 1];
       if (next && ONLY_CODE.test(next.text) && next.y - line.y < 1.8 * line.height)
-        push(next.words, next.text, wordOf('slot', 'port.address'), null);
+        push(next.words, next.text, wordOf('slot', 'port.address'), sentence ? doubtThat('runningText') : null);
       return;
     }
     const head = line.words.find(({ text }) => ADDRESS.test(text));
@@ -156,11 +164,13 @@ export function addressDrafts(lines: readonly Line[], has: (line: number) => boo
         below.words,
         below.text,
         wordOf('slot', 'port.address'),
-        under.length > 1
-          ? doubtThat('severalNumbers')
-          : BUS.test(line.text) || /adr|addr|ad0|a0|sdo|sa0|sel/i.test(line.text)
-            ? null
-            : doubtThat('whichAddress'),
+        line.words.length > LONGEST_HEAD
+          ? doubtThat('runningText')
+          : under.length > 1
+            ? doubtThat('severalNumbers')
+            : BUS.test(line.text) || /adr|addr|ad0|a0|sdo|sa0|sel/i.test(line.text)
+              ? null
+              : doubtThat('whichAddress'),
       );
     }
   });

@@ -19,6 +19,7 @@ export interface DoubtSays {
   readonly severalNumbers: null;
   readonly whichRegister: null;
   readonly comma: null;
+  readonly blank: null;
   readonly units: null;
   readonly moreInCell: null;
   readonly size: null;
@@ -27,5 +28,7 @@ export interface DoubtSays {
   readonly noUnit: null;
   readonly elsewhere: null;
   readonly besideRow: null;
+  readonly belowGround: null;
+  readonly hasUsual: null;
 }
 export const doubtThat = tells<DoubtSays>('card/doubt');

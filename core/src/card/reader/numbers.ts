@@ -26,13 +26,15 @@ const NUMBER = String.raw`[+-]?(?:\d{1,3}(?:[ \u2009\u202f]\d{3})+(?![\d])|\d+(?
 /** @example readNumber('1,5', ',') is { value: 1.5 } */
 export function readNumber(written: string, mark: DecimalMark): NumberReading | null {
   let text = written.trim().replace(/[ \u2009\u202f](?=\d{3})/g, '');
+  // A plain blank before three digits parts thousands, or two cells: "20 105".
+  const isParted = /\d (?=\d{3})/.test(written.trim());
   let exponent = 0;
   const power = /(?:\s?[x×]\s?10\^?(-?\d+)|e([+-]?\d+))$/.exec(text);
   if (power) {
     exponent = Number(power[1] ?? power[2]);
     text = text.slice(0, power.index);
   }
-  let doubt: Message | undefined;
+  let doubt: Message | undefined = isParted ? doubtThat('blank') : undefined;
   if (/^[+-]?\d{1,3}(,\d{3}){2,}(\.\d+)?$/.test(text)) text = text.replaceAll(',', '');
   else if (/^[+-]?\d{1,3}(\.\d{3}){2,}(,\d+)?$/.test(text)) text = text.replaceAll('.', '').replace(',', '.');
   else if (/^[+-]?[1-9]\d{0,2},\d{3}$/.test(text)) {

@@ -2,6 +2,7 @@
 import { QUANTITIES } from '../quantities.ts';
 import { addressDrafts, identityDrafts } from './codes.ts';
 import { decimalMark } from './numbers.ts';
+import { foreignLines } from './foreign.ts';
 import type { PageText } from './page.ts';
 import { surenessOf, type Draft, type Proposal } from './proposal.ts';
 import { regionsOf } from './regions.ts';
@@ -67,12 +68,13 @@ export function readPage(
   for (const lines of page.regions) {
     const sections = sectionsOf(lines, current);
     current = sections.last;
-    const tables = tablesOf(lines, page.rulings, sections.at);
+    const foreign = foreignLines(lines, sections.at);
+    const tables = tablesOf(lines, page.rulings, sections.at).filter(({ from }) => foreign[from] !== true);
     const inTable = (i: number) => tables.some(({ from, to }) => i >= from && i < to);
     for (const table of tables) drafts.push(...tableDrafts(table, reading));
-    drafts.push(...addressDrafts(lines, inTable), ...identityDrafts(lines));
+    drafts.push(...addressDrafts(lines, inTable, foreign), ...identityDrafts(lines));
     lines.forEach((line, i) => {
-      if (inTable(i)) return;
+      if (inTable(i) || foreign[i]) return;
       for (const { row, weak } of statementsOf(line, sections.at(i), reading.mark)) {
         drafts.push(...rowDrafts(row, reading).map((draft) => ({ ...draft, ...(weak ? { weak } : {}) })));
       }

@@ -3,7 +3,7 @@ import { headAt } from './header.ts';
 import type { PageText, Word } from './page.ts';
 import { linesOf, type Line } from './words.ts';
 
-const STEP = 4;
+const STEP = 3;
 
 /**
  * The lines of a page in reading order: what runs over the full width stays whole, a two-column stretch is cut at
@@ -23,23 +23,62 @@ export function regionsOf(page: PageText, words: readonly Word[]): Line[][] {
 
 function gutter(page: PageText, words: readonly Word[]): { x: number; top: number; bottom: number } | null {
   if (words.length < 40) return null;
-  let best: { x: number; top: number; bottom: number; reach: number } | null = null;
+  const lines = linesOf(words);
+  let best: { x: number; top: number; bottom: number; worth: number } | null = null;
   for (let x = page.width * 0.35; x <= page.width * 0.65; x += STEP) {
-    for (const [top, bottom] of clearStretches(words, x)) {
+    for (const [top, bottom] of clearStretches(lines, x)) {
       const reach = bottom - top;
-      if (reach < page.height * 0.22 || (best && reach <= best.reach + 2)) continue;
-      if (isGutter(page, words, x, top, bottom)) best = { x, top, bottom, reach };
+      if (reach < page.height * 0.22) continue;
+      const right = linesOf(words.filter(({ y, x0 }) => y >= top && y <= bottom && x0 >= x));
+      const worth = reach * atMargin(right);
+      if (best && worth <= best.worth * 1.02) continue;
+      if (atMargin(right) >= LEAST_AT_MARGIN && isGutter(page, words, x, top, bottom)) best = { x, top, bottom, worth };
     }
   }
   return best;
 }
 
-/** Stretches of height in which no word comes near x. */
-function clearStretches(words: readonly Word[], x: number): [number, number][] {
-  const crossing = words.filter((w) => w.x0 < x + 5 && w.x1 > x - 5).map(({ y }) => y);
-  const ys = words.map(({ y }) => y);
-  const edges = [Math.min(...ys) - 1, ...crossing.sort((a, b) => a - b), Math.max(...ys) + 1];
-  return edges.slice(1).map((end, i): [number, number] => [(edges[i] ?? 0) + 0.5, end - 0.5]);
+/** A column of text has a margin: so many of its lines, at least, begin there. */
+const LEAST_AT_MARGIN = 0.45;
+/** Points within which a line begins at the margin: cells are set in a little. */
+const MARGIN = 8;
+
+function atMargin(lines: readonly Line[]): number {
+  const starts = lines.map(({ words }) => words[0]?.x0 ?? 0);
+  const margin = Math.min(...starts);
+  return lines.length === 0 ? 0 : starts.filter((x0) => x0 <= margin + MARGIN).length / lines.length;
+}
+
+/** Between two columns of text there is at least so much room, in type sizes. */
+const GUTTER = 0.9;
+/** A word that does not fit its column sticks out so far, in type sizes. */
+const OVERHANG = 1.2;
+
+/** Whether a line keeps clear of an upright line: nothing runs over it but what sticks out of its column. */
+function isClear({ words, height }: Line, x: number): boolean {
+  const left = words.filter(({ x0 }) => x0 < x).at(-1);
+  const right = words.find(({ x0 }) => x0 >= x);
+  if (!left) return !right || right.x0 - x > 0.2 * height;
+  if (!right) return left.x1 <= x + OVERHANG * height;
+  return (
+    right.x0 - left.x1 >= GUTTER * height ||
+    (left.x1 > x && left.x1 <= x + OVERHANG * height && right.x0 > left.x1 - height)
+  );
+}
+
+/** Stretches of height in which every line keeps clear of x. */
+function clearStretches(lines: readonly Line[], x: number): [number, number][] {
+  const out: [number, number][] = [];
+  let start: number | null = null;
+  lines.forEach((line, i) => {
+    if (isClear(line, x)) start ??= line.y - line.height;
+    else if (start !== null) {
+      out.push([start, (lines[i - 1]?.y ?? start) + 0.5]);
+      start = null;
+    }
+  });
+  if (start !== null) out.push([start, (lines.at(-1)?.y ?? start) + 1]);
+  return out;
 }
 
 function isGutter(page: PageText, words: readonly Word[], x: number, top: number, bottom: number): boolean {
@@ -47,6 +86,10 @@ function isGutter(page: PageText, words: readonly Word[], x: number, top: number
   const left = linesOf(inside.filter((w) => w.x0 < x));
   const right = linesOf(inside.filter((w) => w.x0 >= x));
   if (left.length < 5 || right.length < 5) return false;
+  // Each side has a table of its own, head and all: one table has its names on one side alone.
+  const own = (side: readonly Line[]) =>
+    side.some((_, i) => headAt(side, i)?.cells.some(({ kind }) => kind === 'name' || kind === 'label') ?? false);
+  if (own(left) && own(right)) return true;
   // A ruling across the gap belongs to a table that spans it.
   const across = page.rulings.filter(
     (r) =>
@@ -68,5 +111,5 @@ function isGutter(page: PageText, words: readonly Word[], x: number, top: number
   const aligned =
     left.filter(({ y }) => right.some((r) => Math.abs(r.y - y) < 1.5)).length / Math.min(left.length, right.length);
   // Text columns are full of words; columns of a table hold one or two.
-  return aligned < 0.6 || (sided(left) > 0.5 && sided(right) > 0.5);
+  return aligned < 0.35 || (sided(left) > 0.5 && sided(right) > 0.5);
 }

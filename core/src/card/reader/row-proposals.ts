@@ -33,7 +33,8 @@ function unitOf(text: string): UnitReading | null {
   const plain = plainText(text).replace(YEARLY, '').trim();
   const share = SUPPLY_UNIT.exec(plain);
   if (share) return { unit: 'share', factor: share[1] ? 0.01 : 1 };
-  return readUnit(plain) ?? readUnit(plain.split(/[\s,;/]+/)[0] ?? '');
+  // What is meant for each of something else, "lx/ct", is another unit.
+  return readUnit(plain) ?? readUnit(plain.split(/[\s,;]+|\s\/\s/)[0] ?? '');
 }
 
 function nameAndUnit(written: string): { name: string; unit: UnitReading | null } {
@@ -65,6 +66,8 @@ function boundsOf(row: Row, unit: UnitReading | null, mark: DecimalMark): Bounds
   if (given.length === 0) return null;
   for (const { doubt } of given) if (doubt) doubts.push(doubt);
   const units = [...new Set(given.map((p) => p.unit))];
+  const level = levelOf(parts, doubts);
+  if (level) return level;
   if (units.length > 1) doubts.push(doubtThat('units'));
   const at = (p: ValueReading | null, side: 'min' | 'max') => p && (p.typ ?? p[side] ?? p.max ?? p.min);
   const whole = parts.value ?? (parts.typ && parts.typ.typ === undefined ? parts.typ : null);
@@ -87,6 +90,26 @@ function boundsOf(row: Row, unit: UnitReading | null, mark: DecimalMark): Bounds
   };
 }
 
+const RELATIVE: ReadonlySet<string | null> = new Set(['share', 'offset']);
+
+/**
+ * Of a level one bound is stated from the supply and the other in volts, "−0.3 | VDD + 0.3", or each in another way, "0.7·VDD | VDD + 0.5".
+ * The one that counts is the share where there is one, else the offset; a bound in volts beside it is ground, or a limit of the part.
+ */
+function levelOf(
+  parts: Readonly<Record<'min' | 'typ' | 'max' | 'value', ValueReading | null>>,
+  doubts: readonly Message[],
+): Bounds | null {
+  const { min, max, typ, value } = parts;
+  const relative = [min, max].filter((p) => p !== null && RELATIVE.has(p.unit));
+  if (value || typ || relative.length === 0 || !min || !max || min.unit === max.unit) return null;
+  const share = [min, max].find((p) => p.unit === 'share');
+  const chief = share ?? [min, max].find((p) => p.unit === 'offset');
+  const size = chief?.typ ?? chief?.max ?? chief?.min;
+  if (!chief || size === undefined) return null;
+  return { [chief === min ? 'min' : 'max']: size, unit: chief.unit, symmetric: false, doubts, rest: '' };
+}
+
 /** Stretches "20 to 80 %RH" in a text, in the unit asked for. */
 function findRange(text: string, unit: string, mark: DecimalMark): { from: number; to: number } | null {
   const plain = plainText(text);
@@ -97,6 +120,12 @@ function findRange(text: string, unit: string, mark: DecimalMark): { from: numbe
     return { from: read.min, to: read.max };
   }
   return null;
+}
+
+/** A figure at the end of a name or beside a symbol belongs to a column that was cut elsewhere. */
+function cutDoubts(row: Row): Message[] {
+  const isCut = /\s[+-]?\d+(?:[.,]\d+)?$/.test(row.name) || /\s[+-]?\d+(?:[.,]\d+)?\b/.test(row.symbol);
+  return isCut ? [doubtThat('moreInCell')] : [];
 }
 
 /** @returns a draft for each thing that the row says; none when it says nothing that a card holds */
@@ -135,7 +164,22 @@ export function rowDrafts(row: Row, reading: Reading): Draft[] {
       ? classify({ ...words, name: `${row.group} ${name}` }, reading)
       : null);
   if (!found) return [];
-  const draft = draftOf(found, bounds, { name, conditions, said, box: row.box }, reading, yearly);
+  // No part is fed from below ground: such a stretch is what it stands, whatever stands over it.
+  const isRating = found.slot === 'supply.range' && bounds.min !== undefined && bounds.min < 0;
+  // A rating has nothing usual: what has is what the part works at, below a heading that was not seen.
+  const isRange = found.slot === 'supply.absoluteMax' && bounds.typ !== undefined && bounds.min !== undefined;
+  const meant: Classified = isRating
+    ? { slot: 'supply.absoluteMax', doubt: doubtThat('belowGround') }
+    : isRange
+      ? { slot: 'supply.range', doubt: doubtThat('hasUsual') }
+      : found;
+  const draft = draftOf(
+    meant,
+    { ...bounds, doubts: [...bounds.doubts, ...cutDoubts(row)] },
+    { name, conditions, said, box: row.box },
+    reading,
+    yearly,
+  );
   return draft ? [draft] : [];
 }
 
@@ -209,6 +253,9 @@ function draftOf(
     case 'supply.absoluteMax':
       max ??= typ;
       typ = undefined;
+      // "VDD" alone may have lost its "+ 0.3" to the next line, and no pin stands less than a volt.
+      if (slot === 'logic.absoluteMax' && (max === undefined || (unit === 'offset' ? max === 0 : max < 1)))
+        doubts.push(doubtThat('moreInCell'));
       // A lower bound in volts and an upper one as an offset are two different figures: the upper one counts.
       return put();
     default:

@@ -5,6 +5,9 @@ import type { Line } from './words.ts';
 const KNOWN =
   /absolute|maximum ratings|recommended|operating conditions|characteristics|specification|electrical|parameters|humidity|temperature|sensor|pin|terminal|connector|interface|timing|communication|registers?|package|ordering|soldering|handling|storage|dimensions|mechanical|features|description|overview|application|supply|logic|output|converter|features/i;
 
+/** A heading is so much larger than what is read below it. */
+const LARGER = 1.12;
+
 export interface Sections {
   readonly at: (line: number) => string;
   readonly last: string;
@@ -23,7 +26,8 @@ export function sectionsOf(lines: readonly Line[], start: string): Sections {
     const before = lines[i - 1];
     const gap = before ? line.y - before.y : Infinity;
     if (/^table\s*\d*[.:\-–\s]/i.test(line.text) && line.words.length < 16) caption = line.text;
-    else if (!headAt(lines, i) && isHeading(line, usual, gap)) {
+    // "Operating conditions" and "Maximum ratings" read like heads of columns; larger print tells.
+    else if ((line.height > usual * LARGER || !headAt(lines, i)) && isHeading(line, usual, gap)) {
       heading = line.text;
       caption = '';
     }
@@ -37,7 +41,7 @@ function isHeading({ text, words, height }: Line, usual: number, gap: number): b
   // A number before capitals is a chapter, unless figures follow: then it counts the rows of a table.
   const chapter = /^\d+(?:\.\d+)*\.?\s+([A-Z].*)$/.exec(text);
   if (chapter) return !/(?:^|\s)[±<>+–-]?\d+(?:[.,]\d+)?(?:\s|$)/.test(chapter[1] ?? '');
-  if (height > usual * 1.12) return true;
+  if (height > usual * LARGER) return true;
   const capitals = text === text.toUpperCase() && words.length > 1 && !/\d/.test(text);
   return (capitals || (gap > height * 1.5 && !/\d/.test(text))) && KNOWN.test(text);
 }

@@ -3,8 +3,9 @@ import { textOf, type PageText, type TextItem, type Word } from './page.ts';
 
 /** Gaps narrower than this share of the type size stand inside a word. */
 const INSIDE_WORD = 0.14;
-/** Small print is set at most this share of the size beside it. */
-const SMALL = 0.82;
+/** Small print is set at most this share of the size of the word that it stands behind, not of that of the page. */
+const SMALL = 0.93;
+const LONGEST_INDEX = 8;
 /** Units that are raised to a power, and the bus whose name holds a square. */
 const POWERED = /(?:^|[^a-z])(?:mm|cm|m|I)$/i;
 const MARK = /^[\d*†‡§a-e,()[\]]{1,4}$/;
@@ -17,6 +18,15 @@ interface Piece {
   height: number;
   marked: boolean;
 }
+
+/** Whether small print is an index or a mark of the word that ends where it begins. */
+const isIndexOf = (piece: Piece, host: Piece): boolean =>
+  piece.height <= host.height * SMALL + 0.01 &&
+  piece.x0 - host.x1 > -0.25 * host.height &&
+  piece.x0 - host.x1 < 0.2 * host.height &&
+  Math.abs(piece.y - host.y) <= host.height * 0.7 &&
+  // What stands on the same line in slightly smaller print is the next word, unless it touches.
+  (Math.abs(piece.y - host.y) > 0.04 * host.height || piece.x0 - host.x1 < 0.08 * host.height);
 
 /** Splits items at their spaces; the width of a letter is taken as even, which is enough to find a column. */
 function pieces(items: readonly TextItem[]): Piece[] {
@@ -40,28 +50,23 @@ function pieces(items: readonly TextItem[]): Piece[] {
  * @example an item "V" with a lowered small "DD" behind it is the word "VDD"; "0.6" with a raised "1" is "0.6", marked
  */
 export function wordsOf(page: Pick<PageText, 'items'>): Word[] {
-  const left = pieces(page.items).sort((a, b) => a.y - b.y || a.x0 - b.x0);
-  const sizes = left.map(({ height }) => height).sort((a, b) => a - b);
-  const usual = sizes[Math.floor(sizes.length / 2)] ?? 10;
-  const hosts: Piece[] = [];
-  const small: Piece[] = [];
-  for (const piece of left) (piece.height < usual * SMALL && piece.text.length <= 6 ? small : hosts).push(piece);
-  const byRow = rowsOf(hosts);
+  const all = pieces(page.items).sort((a, b) => a.x0 - b.x0);
+  const byRow = rowsOf(all);
+  const taken = new Set<Piece>();
   // From left to right, so that the second of two small pieces finds the first already taken in.
-  for (const piece of small.sort((a, b) => a.x0 - b.x0)) {
+  for (const piece of all) {
+    if (piece.text.length > LONGEST_INDEX) continue;
     const host = byRow
-      .near(piece.y, usual)
-      .filter((h) => h.height * SMALL >= piece.height - 0.01 && Math.abs(h.y - piece.y) <= h.height * 0.7)
-      .find((h) => piece.x0 - h.x1 > -0.25 * h.height && piece.x0 - h.x1 < 0.2 * h.height);
-    if (!host) hosts.push(piece);
-    else if (piece.y < host.y - 0.15 * host.height && MARK.test(piece.text) && !POWERED.test(host.text)) {
-      host.marked = true;
-      host.x1 = Math.max(host.x1, piece.x1);
-    } else {
-      host.text += piece.text;
-      host.x1 = Math.max(host.x1, piece.x1);
-    }
+      .near(piece.y, piece.height / SMALL)
+      .find((h) => h !== piece && !taken.has(h) && isIndexOf(piece, h));
+    if (!host) continue;
+    taken.add(piece);
+    const isRaised = piece.y < host.y - 0.15 * host.height;
+    if (isRaised && MARK.test(piece.text) && !POWERED.test(host.text)) host.marked = true;
+    else host.text += piece.text;
+    host.x1 = Math.max(host.x1, piece.x1);
   }
+  const hosts = all.filter((piece) => !taken.has(piece)).sort((a, b) => a.y - b.y || a.x0 - b.x0);
   return joined(hosts).map(({ text, x0, x1, y, height, marked }) => ({
     text,
     x0,

@@ -60,6 +60,8 @@ export const read = {
     says: {
       onlySymbol: ({ symbol }) => `only the symbol ${symbol} says so`,
       whichClock: 'which clock is not said',
+      hasUsual: 'it has a usual value, so it is taken for what the part works at',
+      belowGround: 'it begins below ground, so it is taken for what the part stands',
       maximumOfOutput: 'a maximum may be that of an output',
       whichState: 'the state of the part is not said',
       outputMayBeSignal: 'an output may be a signal',
@@ -75,6 +77,7 @@ export const read = {
       severalNumbers: 'several numbers stand under the head',
       whichRegister: 'which of the two is the register is not said',
       comma: 'a comma before three digits',
+      blank: 'a blank before three digits: thousands, or two cells',
       units: 'its bounds are in different units',
       moreInCell: 'more stands in the cell than was read',
       size: 'an unusual size for this figure',
