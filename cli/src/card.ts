@@ -2,7 +2,7 @@
 import type { Card } from '@idle-breadboard/core/card';
 import { readCard, readPart, writePart } from '@idle-breadboard/core/files';
 import { say, sayProblems } from '@idle-breadboard/core/words';
-import { CLASS_IDS, cardOf, classTitle, judge, proposeParts } from '@idle-breadboard/core/workshop';
+import { CLASS_IDS, cardOf, classTitle, judge, lackingIn, proposeParts } from '@idle-breadboard/core/workshop';
 import type { Output, World } from './world.ts';
 
 const MEMORY = { kind: 'memory', title: 'entered by hand' } as const;
@@ -39,10 +39,11 @@ function problemsIn(text: string): { problems: Found[]; card: Card | null } {
   }
   const built = cardOf(part.answers, part.id, part.revision, MEMORY);
   if (built.ok) return { problems: [], card: built.card };
+  const { lacks, others } = lackingIn({ cls: part.cls ?? 'bus-sensor', answers: part.answers }, built);
   return {
     problems: [
-      ...built.problems.map(({ place, says }) => ({ place, says: say(says) })),
-      ...built.missing.map(({ place, says }) => ({ place, says: say(says) })),
+      ...[...built.problems, ...others].map(({ place, says }) => ({ place, says: say(says) })),
+      ...lacks.map(({ place, title }) => ({ place, says: `a card cannot be without: ${say(title)}` })),
     ],
     card: null,
   };

@@ -116,6 +116,8 @@ describe('command line', () => {
     writeFileSync(file, filled.replace('2.4 to 5.5 V', 'a few volts'));
     const refused = cli('card', 'check', file);
     expect([refused.code, refused.err.includes('supplies/vin/range: ')]).to.deep.equal([2, true]);
+    writeFileSync(file, filled.replace(/^supplies\/vin\/range: .*$/m, ''));
+    expect(cli('card', 'check', file).err, 'as the desk says it').to.include('a card cannot be without: vin supply');
     expect(cli('card', 'check', 'catalogue/cards/humid-strap.json')).to.include({ code: 0 });
     expect(cli('card', 'new', 'nothing').err).to.include('bus-sensor');
   });

@@ -5,8 +5,9 @@ import { Board, Capacitor, Diode, Driver, Lead, NONE, Translator } from './by-ki
 import { Carrier } from './carrier.ts';
 import { Controller, ConverterPart } from './controller.ts';
 import { electrical } from './electrical.ts';
+import { EVIDENCE } from './evidence.ts';
 import { Id, Source, figure, text } from './figure.ts';
-import { HAZARDS, SERVICES, SIGNAL_KINDS } from './kinds.ts';
+import { HAZARDS, HEADER_KINDS, SERVICES, SIGNAL_KINDS } from './kinds.ts';
 import { Measure } from './measure.ts';
 import { Port } from './port.ts';
 import { Cable, Contact, Outlet, RailOffer, States } from './power.ts';
@@ -35,7 +36,7 @@ export type Terminal = z.infer<typeof Terminal>;
 
 const Header = z.strictObject({
   id: Id,
-  kind: z.enum(['male', 'female', 'pads', 'screw', 'leads', 'socket', 'plug']),
+  kind: z.enum(HEADER_KINDS),
   rows: z.int().min(1).max(4),
   pitch: z.number().positive().max(0.05),
   /** How far this header stands from the first one, across the part, m. */
@@ -78,6 +79,9 @@ export const Offer = z.strictObject({
   soldering: z.boolean(),
 });
 export type Offer = z.infer<typeof Offer>;
+
+/** What another source says of a figure that the card has from elsewhere, as it was typed. */
+const Beside = z.strictObject({ place: text(160), says: text(80), kind: z.enum(EVIDENCE), from: text(200) });
 
 /** What every card may say, whatever its kind. */
 const Plain = z.strictObject({
@@ -152,6 +156,7 @@ const Plain = z.strictObject({
     .max(12)
     .optional(),
   offers: z.array(Offer).max(12),
+  besides: z.array(Beside).max(200).optional(),
 });
 
 /**

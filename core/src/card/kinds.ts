@@ -50,6 +50,7 @@ export const SERVICES = [
 export type Service = (typeof SERVICES)[number];
 
 /** What a lead has at its end. */
+export const HEADER_KINDS = ['male', 'female', 'pads', 'screw', 'leads', 'socket', 'plug'] as const;
 export const LEAD_ENDS = ['male', 'female', 'bare'] as const;
 export type LeadEnd = (typeof LEAD_ENDS)[number];
 

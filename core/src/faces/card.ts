@@ -3,10 +3,12 @@ export { RegisterWord } from '../card/port.ts';
 export { Terminal } from '../card/card-shape.ts';
 export { Card } from '../card/card.ts';
 export type { Accepted } from '../card/accepted.ts';
+export { type Against, against } from '../card/against.ts';
+export { isFound } from '../card/find.ts';
 export { cloneTemplate, enterFigures } from '../card/enter.ts';
 export { EVIDENCE, type Evidence, ASSUMED } from '../card/evidence.ts';
 export { Source } from '../card/figure.ts';
-export { type LeadEnd, SERVICES, SOCKET, type Service, WATER } from '../card/kinds.ts';
+export { HEADER_KINDS, type LeadEnd, SERVICES, SOCKET, type Service, WATER } from '../card/kinds.ts';
 export { type Library, libraryOf } from '../card/library.ts';
 export { missingOf, trustOf } from '../card/missing.ts';
 export { type PlacedFigure, differences, figuresOf } from '../card/places.ts';
@@ -26,4 +28,3 @@ export {
 } from '../card/reader/read.ts';
 export { type SlotId, SLOT_IDS, slotOf } from '../card/reader/slots.ts';
 export { toInterval } from '../card/to-interval.ts';
-export { withFigure } from '../card/with-figure.ts';

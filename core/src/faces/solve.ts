@@ -21,4 +21,5 @@ export { type Exclusion, explainSets } from '../solve/sets/exclude.ts';
 export { setProblem } from '../solve/sets/problem.ts';
 export { type FoundSet, type SetFront, type SetProgress, searchSteps } from '../solve/sets/search.ts';
 export { takeSet } from '../solve/sets/take-set.ts';
+export { ALONE, smallestBuild } from '../solve/smallest-build.ts';
 export { type WhatIf, whatIfs } from '../solve/what-if.ts';

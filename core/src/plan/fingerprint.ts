@@ -2,19 +2,8 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Card } from '../card/card.ts';
 import { usedCards, type PlanDocument } from './document.ts';
+import { canonical } from '../quantity/canonical.ts';
 import { perOwner } from '../quantity/memo.ts';
-
-/** JSON with sorted keys, so that the same content always gives the same text. */
-function canonical(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
-  if (value && typeof value === 'object') {
-    const entries = Object.entries(value)
-      .filter(([, item]) => item !== undefined)
-      .sort(([a], [b]) => (a < b ? -1 : 1));
-    return `{${entries.map(([key, item]) => `${JSON.stringify(key)}:${canonical(item)}`).join(',')}}`;
-  }
-  return JSON.stringify(value);
-}
 
 /** Cards are never changed in place and are the larger part of a plan file: each is written out once. */
 const cardText = perOwner((card: Card) => canonical(card));

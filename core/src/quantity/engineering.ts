@@ -204,6 +204,9 @@ export function parseQuantity(text: string, unit: string): number {
   const cleaned = typed.replace(',', '.');
   const time = parseTime(cleaned, unit);
   if (time !== null) return time;
+  // Lengths on a bench are spoken of in centimetres.
+  const [, centimetres] = unit === 'm' ? (/^([+-]?(?:\d+\.?\d*|\.\d+))\s*cm$/.exec(cleaned) ?? []) : [];
+  if (centimetres !== undefined) return Number(`${centimetres}e-2`);
   if (unit === 'share' && /%\s*$/.test(cleaned)) return parseQuantity(cleaned.replace(/%\s*$/, ''), '') / 100;
   if (spoken) {
     if (/kg\s*$/.test(cleaned)) return parseQuantity(cleaned.replace(/kg\s*$/, ''), '');

@@ -5,6 +5,7 @@ import type { Source } from '../card/figure.ts';
 import { standing } from '../card/path.ts';
 import { FACT_IDS, type FactId, factAt } from './facts.ts';
 import type { Table } from './facts/kind.ts';
+import { asBound, bareBound } from './bare-bound.ts';
 import { readFigure, readValue, writeFigure, writeValue } from './figure-text.ts';
 import { type Json, readAnswer, writeAnswer } from './form.ts';
 import { placesOf, valueAt } from './tree.ts';
@@ -83,7 +84,9 @@ function writeTable(table: Table, value: Json): string[][] {
 /** Reads what was typed of a figure into what stands in the card. @throws ReadError what was expected */
 export function readFigureAt(id: FigureId, said: string): Json {
   const { keep = 'figure', units } = figureKind(id);
-  if (keep === 'figure') return { ...readFigure(said, units) };
+  // Three cells say which bound is which.
+  if (keep === 'figure')
+    return { ...(said.includes(' / ') ? readFigure(said, units) : asBound(id, readFigure(said, units))) };
   const [unit = '1'] = units;
   if (keep !== 'range') return readValue(said, unit);
   const { min, max } = readFigure(said, [unit]);
@@ -93,7 +96,7 @@ export function readFigureAt(id: FigureId, said: string): Json {
 function writeFigureAt(id: FigureId, value: Json): string {
   const { keep = 'figure', units } = figureKind(id);
   const [unit = '1'] = units;
-  if (keep === 'figure') return writeFigure(value as never, units);
+  if (keep === 'figure') return writeFigure(value as never, units, bareBound(id) !== null);
   if (keep !== 'range') return writeValue(Number(value), unit);
   const { from, to } = value as { from: number; to: number };
   return writeFigure({ min: from, max: to, unit }, [unit]);

@@ -2,7 +2,7 @@
 import { Card } from '../card/card.ts';
 import { type FigureId, FIGURE_IDS, figureKind } from '../card/figures.ts';
 import type { Source } from '../card/figure.ts';
-import { entryKey } from '../card/path.ts';
+import { entryKey, kindAt } from '../card/path.ts';
 import { CARD_FORMAT, CARD_VERSION } from '../card/version.ts';
 import { type Message, tells } from '../quantity/message.ts';
 import { ReadError } from '../quantity/read-error.ts';
@@ -190,9 +190,34 @@ export function cardOf(answers: Answers, id: string, revision: number, unsaid: S
   const whole = sourced({ ...tree, id, revision }, from);
   const read = Card.safeParse(whole);
   if (read.success && problems.length === 0) return { ok: true, card: read.data };
-  const missing = (read.success ? [] : read.error.issues).map((issue): AnswerProblem => {
-    const says = issue.code === 'custom' ? (issue.params?.['says'] as Message | undefined) : undefined;
-    return { place: placeOf(whole, issue.path), says: says ?? tell('missing', { why: issue.message }) };
-  });
-  return { ok: false, problems, missing };
+  return { ok: false, problems, missing: missingIn(whole) };
 }
+
+/** How deep things that are missing lie in things that are missing. */
+const DEEPEST = 4;
+
+/** What a card must say and does not: of a thing that is not there at all, what in it must be said. */
+function missingIn(whole: Tree): AnswerProblem[] {
+  let now = whole;
+  for (let depth = 0; depth < DEEPEST; depth++) {
+    const read = Card.safeParse(now);
+    const absent = (read.success ? [] : read.error.issues).filter(
+      (issue) =>
+        issue.code === 'invalid_type' &&
+        issue.expected === 'object' &&
+        valueOf(now, issue.path) === undefined &&
+        // A figure is asked for as a whole.
+        kindAt(placeOf(now, issue.path)) === undefined,
+    );
+    if (absent.length === 0) break;
+    for (const { path } of absent) now = withAt(now, placeOf(now, path), {});
+  }
+  const read = Card.safeParse(now);
+  return (read.success ? [] : read.error.issues).map((issue): AnswerProblem => {
+    const says = issue.code === 'custom' ? (issue.params?.['says'] as Message | undefined) : undefined;
+    return { place: placeOf(now, issue.path), says: says ?? tell('missing', { why: issue.message }) };
+  });
+}
+
+const valueOf = (tree: Tree, path: readonly PropertyKey[]): Json | undefined =>
+  path.reduce<Json | undefined>((node, step) => (node as Record<PropertyKey, Json> | null | undefined)?.[step], tree);

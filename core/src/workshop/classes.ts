@@ -5,6 +5,20 @@
 import type { Card } from '../card/card.ts';
 import type { SIGNAL_KINDS } from '../card/kinds.ts';
 import type { Protocol } from '../card/protocol.ts';
+import {
+  ACTIVE,
+  ANALOG,
+  BUS,
+  CELLS,
+  LINES,
+  LOGIC,
+  MEASURES,
+  PULL_UPS,
+  RAILS,
+  SERVES,
+  SUPPLY,
+  THERMAL,
+} from './class-asks.ts';
 
 export type SignalKind = (typeof SIGNAL_KINDS)[number];
 
@@ -19,79 +33,11 @@ export interface PartClass {
   readonly assumes?: Readonly<Record<string, string>>;
 }
 
-/** Of an input or output whose sheet says nothing: what nearly all logic at this supply keeps. */
-const LOGIC: Readonly<Record<string, string>> = {
-  'signals/*/outputHigh': '≥ supply − 0.5 V',
-  'signals/*/outputLow': '≤ 0.4 V',
-  'signals/*/sinkCurrent': '≥ 3 mA',
-  'signals/*/inputHigh': '≥ 0.7 × supply',
-  'signals/*/inputLow': '≤ 0.3 × supply',
-  'signals/*/absoluteMax': '≤ supply + 0.3 V',
-  'signals/*/leakage': '≤ 1 µA',
-  'signals/*/capacitance': '≤ 10 pF',
-};
-
-const LINES = [
-  'signals',
-  'ports',
-  'signals/*/outputHigh',
-  'signals/*/outputLow',
-  'signals/*/sinkCurrent',
-  'signals/*/inputHigh',
-  'signals/*/inputLow',
-  'signals/*/absoluteMax',
-  'signals/*/leakage',
-  'signals/*/capacitance',
-];
-const SUPPLY = [
-  'supplies',
-  'supplies/*/range',
-  'supplies/*/absoluteMax',
-  'supplies/*/current/sleep',
-  'supplies/*/current/idle',
-  'supplies/*/current/active',
-  'supplies/*/current/peak',
-];
-const MEASURES = [
-  'measures',
-  'measures/*/range',
-  'measures/*/accuracy',
-  'measures/*/resolution/value',
-  'measures/*/driftPerYear/value',
-  'measures/*/interval',
-  'measures/*/conversion',
-  'measures/*/warmUp',
-];
-const BUS = ['ports/*/addresses', 'ports/*/clock', 'ports/*/reading/bytes', 'signals/*/fittedPullUp/value'];
-const PULL_UPS = ['signals/*/fittedPullUp/to', 'signals/*/fittedPullUp/removable'];
-const RAILS = [
-  'rails',
-  'rails/*/voltage',
-  'rails/*/limit',
-  'rails/*/from/supply',
-  'rails/*/from/by',
-  'rails/*/from/dropout',
-];
-const THERMAL = ['rails/*/from/thermal/toAir', 'rails/*/from/thermal/limit'];
-const CELLS = [
-  'rails/*/cells/chemistry',
-  'rails/*/cells/count',
-  'rails/*/cells/capacity',
-  'rails/*/cells/curve',
-  'rails/*/cells/resistance',
-  'rails/*/cells/cutOff',
-  'rails/*/cells/selfDischarge',
-  'rails/*/cells/fuse',
-];
-const ANALOG = ['measures/*/analog/kind', 'measures/*/analog/signal', 'signals/*/outputResistance'];
-const SERVES = ['serves'];
-const ACTIVE = ['ports/*/active/level'];
-
 const sensor = (port: Protocol, ...more: readonly string[]): PartClass => ({
   kind: 'module',
   mount: 'breadboard',
   port,
-  asks: [...SUPPLY, ...LINES, ...more, ...MEASURES],
+  asks: [...SUPPLY, ...RAILS, ...LINES, ...more, ...MEASURES],
   assumes: LOGIC,
 });
 
@@ -178,7 +124,7 @@ const CLASSES = {
     kind: 'module',
     mount: 'breadboard',
     port: 'i2c',
-    asks: [...SUPPLY, ...LINES, ...BUS, ...PULL_UPS, ...SERVES],
+    asks: [...SUPPLY, ...RAILS, ...LINES, ...BUS, ...PULL_UPS, ...SERVES],
     assumes: LOGIC,
   },
   controller: {
@@ -249,8 +195,16 @@ const CLASSES = {
   'terminal-adapter': {
     kind: 'module',
     mount: 'breadboard',
-    asks: [...LINES, 'signals/*/fittedPullUp/value', ...PULL_UPS],
-    assumes: LOGIC,
+    asks: [
+      'supplies',
+      'supplies/*/range',
+      'supplies/*/current/active',
+      ...LINES,
+      'signals/*/fittedPullUp/value',
+      ...PULL_UPS,
+    ],
+    // Copper and screws take nothing, and stand what a bench has.
+    assumes: { ...LOGIC, 'supplies/*/range': '0 to 30 V', 'supplies/*/current/active': '0 A' },
   },
   translator: {
     kind: 'translator',
@@ -332,7 +286,7 @@ export const CLASS_IDS = Object.keys(CLASSES) as readonly ClassId[];
 export const classOf = (id: ClassId): PartClass => CLASSES[id];
 
 /** Asked of every part, before what its class asks and after it. */
-export const FIRST = ['name', 'class', 'headers', 'terminals'] as const;
+export const FIRST = ['name', 'class', 'headers', 'terminals', 'mount'] as const;
 export const LAST = [
   'body/size/length',
   'body/size/width',

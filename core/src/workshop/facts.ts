@@ -11,4 +11,8 @@ import { SHAPE } from './facts/shape.ts';
 const FACTS = { ...SHAPE, ...POWER, ...LINES, ...CONTROLLER } as const;
 export type FactId = keyof typeof FACTS;
 export const FACT_IDS = Object.keys(FACTS) as readonly FactId[];
+type KeysOf<T> = T extends unknown ? keyof T : never;
+type RowsOf<T> = T extends { readonly rows: infer Rows } ? KeysOf<Rows> : never;
+/** A column of a table. */
+export type ColumnId = RowsOf<(typeof FACTS)[FactId]>;
 export const factAt = (id: FactId): Fact => FACTS[id];

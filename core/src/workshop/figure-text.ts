@@ -110,7 +110,12 @@ function range(low: string, high: string): string {
   return number !== undefined && high.endsWith(` ${unit}`) ? `${number} to ${high}` : `${low} to ${high}`;
 }
 
-export function writeFigure({ min, typ, max, unit, conditions }: SaidFigure, units: readonly string[]): string {
+/** @param cells true where a bare value would be taken for a bound, so that a usual one stands in cells */
+export function writeFigure(
+  { min, typ, max, unit, conditions }: SaidFigure,
+  units: readonly string[],
+  cells = false,
+): string {
   const one = (value: number) => (isLevel(units) ? writeLevel(value, unit) : writeValue(value, unit));
   const cell = (value: number | undefined) => (value === undefined ? BLANK : one(value));
   const bounds =
@@ -120,7 +125,7 @@ export function writeFigure({ min, typ, max, unit, conditions }: SaidFigure, uni
         : min !== undefined
           ? `≥ ${one(min)}`
           : `≤ ${cell(max)}`
-      : min === undefined && max === undefined
+      : min === undefined && max === undefined && !cells
         ? one(typ)
         : [min, typ, max].map(cell).join(' / ');
   return conditions === undefined ? bounds : `${bounds} (${conditions})`;

@@ -1,14 +1,21 @@
 /** What is printed along the headers of a part, as proposals for what it has: pins, supplies, lines, ports. Common practice, without a source. */
 import { PORT_LINES, type Protocol } from '../card/protocol.ts';
-import type { SignalKind } from './classes.ts';
+import { type ClassId, classOf, type SignalKind } from './classes.ts';
 import { bare, pieces } from './parts.ts';
+import { legsOf, type Meaning, meaningOf } from './print-by-class.ts';
 
 export interface PrintedPin {
   readonly label: string;
   readonly names: readonly string[];
-  readonly role: 'supply' | 'ground' | 'signal' | 'unused';
+  readonly role: Meaning['role'];
   /** The line that it is, where the print says so. */
   readonly line?: { readonly protocol: Protocol; readonly line: string };
+  /** All lines of buses that its names can mean: a part with two ways of being spoken to has some pins twice. */
+  readonly buses: readonly { readonly protocol: Protocol; readonly line: string }[];
+  /** What kind of line it is, where that does not follow from what is spoken on it. */
+  readonly kind?: SignalKind;
+  /** Set on what gives power on. */
+  readonly gives?: true;
   readonly colour?: string;
 }
 
@@ -89,38 +96,57 @@ const TELLING: readonly (readonly [RegExp, Protocol])[] = [
   [/^(?:MOSI|MISO|CS|NSS|CSB)$/i, 'spi'],
 ];
 
-/**
- * @param text names in their order, parted by blanks or commas; "VCC=VIN" a second name, "red:VCC" a wire and its colour
- * @param meant what the class of the part speaks
- */
-export function readPrinted(text: string, meant?: Protocol): PrintedPin[] {
+/** The names along a header. @param text parted by blanks or commas; "VCC=VIN" a second name, "red:VCC" a wire and its colour */
+function namesIn(text: string): { label: string; names: string[]; colour: string | undefined }[] {
   const marked = /[,|\n]/.test(text) ? text.replace(/[|\n]/g, ',') : text.trim().replace(/\s+/g, ',');
-  const pins = pieces(marked, ',').map((piece) => {
+  return pieces(marked, ',').map((piece) => {
     const [, colour, rest = ''] = /^(?:([a-z]+)\s*:\s*)?(.+)$/s.exec(piece) ?? [];
     const [label = '', ...names] = pieces(rest, '=').map(bare);
     return { label, names, colour };
   });
+}
+
+const BUSES: ReadonlySet<Protocol> = new Set(['i2c', 'spi']);
+
+const busesOf = (names: readonly string[]): PrintedPin['buses'] =>
+  names
+    .flatMap((label) => LINES.find(([name]) => name.test(label))?.[1] ?? [])
+    .filter(([protocol]) => BUSES.has(protocol))
+    .map(([protocol, line]) => ({ protocol, line }));
+
+/** What a name means on any part. */
+function anywhere(label: string, meant: Protocol | undefined, spoken: ReadonlySet<Protocol>): Meaning {
+  if (GROUND.test(label)) return { role: 'ground' };
+  const line = lineOf(label, meant, spoken);
+  if (line) return { role: 'signal', line };
+  return { role: SUPPLY.test(label) ? 'supply' : STRAP.test(label) ? 'unused' : 'signal' };
+}
+
+/** The first of the names of a pin that says what it is. */
+function meaning(cls: ClassId, names: readonly string[], spoken: ReadonlySet<Protocol>): Meaning {
+  const { port } = classOf(cls);
+  const own = meaningOf(cls, names);
+  if (own) return own;
+  const all = names.map((name) => anywhere(name, port, spoken));
+  return all.find(({ role, line }) => role !== 'signal' || line) ?? all[0] ?? { role: 'signal' };
+}
+
+/** @returns what the print along a header says of the pins of a part of that class */
+export function readPrinted(text: string, cls: ClassId): PrintedPin[] {
+  const pins = namesIn(text);
   const spoken = new Set(
     pins.flatMap(({ label }) => TELLING.flatMap(([name, protocol]) => (name.test(label) ? [protocol] : []))),
   );
-  return pins.map(({ label, names, colour }): PrintedPin => {
-    const line = lineOf(label, meant, spoken);
-    const role = GROUND.test(label)
-      ? 'ground'
-      : line
-        ? 'signal'
-        : SUPPLY.test(label)
-          ? 'supply'
-          : STRAP.test(label)
-            ? 'unused'
-            : 'signal';
-    return {
-      label,
-      names,
-      role,
-      ...(line && role === 'signal' ? { line } : {}),
-      ...(colour === undefined ? {} : { colour }),
-    };
+  const meanings = pins.map(({ label, names, colour }) =>
+    meaning(cls, [label, ...names, ...(colour === undefined || names.length > 0 ? [] : [colour])], spoken),
+  );
+  const legs = legsOf(
+    cls,
+    meanings.map(({ role }) => role),
+  );
+  return pins.map(({ label, names, colour }, i): PrintedPin => {
+    const found = legs?.[i] ?? meanings[i] ?? { role: 'signal' };
+    return { label, names, ...found, buses: busesOf([label, ...names]), ...(colour === undefined ? {} : { colour }) };
   });
 }
 

@@ -41,7 +41,7 @@ const HEADER_IDS = ['main', 'second', 'third', 'fourth'];
 /** All pins of all headers, with ids. */
 function pinsOf(cls: ClassId, headers: readonly PrintedHeader[]): HeaderPin[] {
   const read = headers.flatMap(({ text }, h) =>
-    readPrinted(text, classOf(cls).port).map((pin, i) => ({
+    readPrinted(text, cls).map((pin, i) => ({
       ...pin,
       header: HEADER_IDS[h] ?? `header-${h + 1}`,
       position: i + 1,
@@ -76,7 +76,7 @@ function headerAnswers(headers: readonly PrintedHeader[], pins: readonly HeaderP
 }
 
 /** Lines that belong to one port: of one protocol; of digital outputs each has one of its own. */
-function portsOf(pins: readonly HeaderPin[]): { id: string; protocol: Protocol; lines: Map<string, string> }[] {
+function portsOf(pins: readonly HeaderPin[]): ProposedPort[] {
   const ports: { id: string; protocol: Protocol; lines: Map<string, string> }[] = [];
   for (const { id, line } of pins) {
     if (!line) continue;
@@ -91,31 +91,143 @@ function portsOf(pins: readonly HeaderPin[]): { id: string; protocol: Protocol; 
   return ports;
 }
 
+interface ProposedPort {
+  readonly id: string;
+  readonly protocol: Protocol;
+  readonly lines: ReadonlyMap<string, string>;
+}
+
+/** A part that speaks I²C or SPI on the same pins, by how it is wired; null of every other. */
+function twoWays(pins: readonly HeaderPin[]): ProposedPort[] | null {
+  const of = (protocol: Protocol): ProposedPort => ({
+    id: protocol,
+    protocol,
+    lines: new Map(
+      pins.flatMap(({ id, buses }) =>
+        buses.filter((one) => one.protocol === protocol).map(({ line }) => [line, id] as const),
+      ),
+    ),
+  });
+  const [i2c, spi] = [of('i2c'), of('spi')];
+  const isWhole = i2c.lines.size === 2 && ['clk', 'in', 'out', 'select'].every((line) => spi.lines.has(line));
+  // A clock of SPI may be that of I²C; what says so is the name of its data.
+  const isNamed = pins.some(({ label, names }) => [label, ...names].some((name) => /^SDA$/i.test(name)));
+  return isWhole && isNamed ? [i2c, spi] : null;
+}
+
+/** What stands on both sides of a translator: "A1" and "B1", "LV1" and "HV1". */
+function channelsOf(pins: readonly HeaderPin[]): string[][] {
+  const lows = pins.filter(({ label }) => /^(?:L|A|LV)\d$/i.test(label));
+  return lows.flatMap(({ id, label }) => {
+    const high = label
+      .replace(/^LV/i, 'HV')
+      .replace(/^L(?=\d)/i, 'H')
+      .replace(/^A/i, 'B');
+    const other = pins.find((pin) => pin.label.toLowerCase() === high.toLowerCase());
+    return other ? [[id, other.id]] : [];
+  });
+}
+
+/** What only parts of one class have. */
+function ofTheClass(cls: ClassId, pins: readonly HeaderPin[]): Proposed {
+  const found: Proposed = new Map();
+  const named = (name: RegExp) => pins.find(({ label }) => name.test(label))?.id;
+  const put = (place: string, id: string | undefined) => {
+    if (id !== undefined) found.set(place, { said: id });
+  };
+  if (cls === 'relay') {
+    put('contact/common', named(/^(?:COM|C)\d?$/i));
+    put('contact/open', named(/^NO\d?$/i));
+    put('contact/closed', named(/^NC\d?$/i));
+  }
+  if (cls === 'driver') put('driver/terminal', named(/^(?:LOAD\s?[-−]|OUT[-−]?|D|DRAIN|C|COLLECTOR)$/i));
+  if (cls === 'translator') {
+    put('translator/lowSupply', named(/^(?:LV|VL|VA|VCCA)$/i));
+    put('translator/highSupply', named(/^(?:HV|VH|VB|VCCB)$/i));
+    const channels = channelsOf(pins);
+    if (channels.length > 0) found.set('translator/channels', said(channels));
+    put('translator/direction/terminal', named(/^DIR$/i));
+    found.set('translator/style', { said: named(/^DIR$/i) ? 'push-pull' : 'open-drain' });
+  }
+  if (cls === 'bus-switch') {
+    const channels = pins.flatMap(({ id, label }) => {
+      const clock = named(new RegExp(`^${label.replace(/^SD/i, 'SC')}$`, 'i'));
+      return /^SD\d$/i.test(label) && clock !== undefined ? [[id, clock]] : [];
+    });
+    if (channels.length > 0) found.set('busSwitch/channels', said(channels));
+    if (named(/^SDA$/i)) found.set('busSwitch/port', { said: 'i2c' });
+  }
+  return found;
+}
+
+/** On a translator each side has a supply of its own. */
+const referenceOf = (cls: ClassId, { label }: HeaderPin, supplies: readonly HeaderPin[]): string => {
+  const high = cls === 'translator' && /^(?:H|B|HV)\d$/i.test(label);
+  return (high ? supplies[1] : supplies[0])?.id ?? '';
+};
+
+/** Male pins go into a board; what has screws or sockets lies beside it, and wires are what they are. */
+function mountOf(cls: ClassId, headers: readonly PrintedHeader[]): string {
+  const { mount } = classOf(cls);
+  const [first] = headers;
+  if (!first || mount === 'loose') return mount;
+  if (first.kind === 'leads') return 'leads';
+  if (first.kind === 'male' || first.kind === 'pads') return mount === 'leads' ? 'breadboard' : mount;
+  return 'loose';
+}
+
 /** @returns what the print of a part says that it has */
 export function proposeParts(cls: ClassId, headers: readonly PrintedHeader[]): Proposed {
-  const { kind, mount } = classOf(cls);
+  const { kind } = classOf(cls);
   const pins = pinsOf(cls, headers);
-  const supplies = pins.filter(({ role }) => role === 'supply');
-  const [supply] = supplies;
-  const lines = pins.flatMap(({ id, line }) => (line ? [{ id, line }] : []));
+  // A second pin of the same supply is no second supply; another voltage is led out, not taken in.
+  const powered = pins.filter(({ role }) => role === 'supply');
+  const given = powered.filter(({ gives }) => gives);
+  const taken = powered.filter(({ gives }) => !gives);
+  const supplies = cls === 'translator' || cls === 'regulator' ? taken : taken.slice(0, 1);
   const found: Proposed = new Map([
     ['kind', { said: kind }],
-    ['mount', { said: mount }],
+    ['mount', { said: mountOf(cls, headers) }],
     ...headerAnswers(headers, pins),
+    ...ofTheClass(cls, pins),
   ]);
-  if (supply) found.set('supplies', said([[supply.id, supply.id]]));
+  const ways = twoWays(pins);
+  if (ways) found.set('modes', { said: ways.map(({ id }) => id).join('; ') });
+  const onI2c = new Set(ways?.[0]?.lines.values());
+  const lines = pins.filter(({ line, kind: own }) => line ?? own);
+  // A translator whose direction is set drives both ways.
+  const isDirected = cls === 'translator' && pins.some(({ label }) => /^DIR$/i.test(label));
+  // A carrier only hands on; what is on its names are pins of the board.
+  if (cls === 'carrier') return found;
+  if (supplies.length > 0) found.set('supplies', said(supplies.map(({ id }) => [id, id])));
+  if (given.length > 0) {
+    found.set('rails', said(given.map(({ id, label }) => [id, label, id])));
+    const [supply] = supplies;
+    if (supply) for (const { id } of given) found.set(`rails/${id}/from/supply`, { said: supply.id });
+  }
   if (lines.length > 0) {
     found.set(
       'signals',
-      said(lines.map(({ id, line }) => [id, id, signalKind(line.protocol, line.line), supply?.id ?? ''])),
+      said(
+        lines.map((pin) => [
+          pin.id,
+          pin.id,
+          (isDirected && pin.kind ? 'bidirectional' : pin.kind) ??
+            (onI2c.has(pin.id) ? 'open-drain' : undefined) ??
+            (pin.line ? signalKind(pin.line.protocol, pin.line.line) : ''),
+          referenceOf(cls, pin, supplies),
+        ]),
+      ),
     );
-    const ports = portsOf(pins).map(({ id, protocol, lines: of }) => [
-      id,
-      protocol,
-      [...of].map(([line, signal]) => `${line}=${signal}`).join(', '),
-    ]);
-    found.set('ports', said(ports));
   }
+  const ports = (ways ?? portsOf(pins)).map(({ id, protocol, lines: of }) => [
+    id,
+    protocol,
+    [...of].map(([line, signal]) => `${line}=${signal}`).join(', '),
+  ]);
+  // A coil is switched by a part and has no line to a pin.
+  const coil = cls === 'load' && ports.length === 0 && supplies.length > 0 ? [['coil', 'coil', '']] : [];
+  if (ports.length + coil.length > 0) found.set('ports', said([...ports, ...coil]));
   return found;
 }
 
@@ -124,7 +236,7 @@ export function proposeController(headers: readonly PrintedHeader[], table: PinT
   const pins = pinsOf('controller', headers);
   const found: Proposed = new Map([
     ['kind', { said: 'controller' }],
-    ['mount', { said: 'breadboard' }],
+    ['mount', { said: mountOf('controller', headers) }],
     ...headerAnswers(
       headers,
       pins.map((pin) => (table.pins.some(({ name }) => isNamed(pin, name)) ? { ...pin, role: 'signal' } : pin)),
@@ -150,7 +262,7 @@ export function proposeController(headers: readonly PrintedHeader[], table: PinT
       ],
     ];
   });
-  found.set('controller/pins', said(rows));
+  if (rows.length > 0) found.set('controller/pins', said(rows));
   if (table.matrix.length > 0) found.set('controller/matrix', { said: table.matrix.map(({ id }) => id).join(', ') });
   const supply =
     pins.find(({ role, label }) => role === 'supply' && !/3V3|3\.3/i.test(label)) ??

@@ -5,6 +5,7 @@ import type { CheckId } from '../check/registry.ts';
 import { type Answer, type Answers, isAskedAlone } from './answers.ts';
 import { treeOf } from './build.ts';
 import { type ClassId, classOf, FIRST, LAST } from './classes.ts';
+import { factAsks } from './fact-asks.ts';
 import { FACT_IDS, type FactId, factAt } from './facts.ts';
 import type { Fact } from './facts/kind.ts';
 import { isRelevant } from './relevant.ts';
@@ -55,7 +56,7 @@ function asked(cls: ClassId, answers: Answers, patterns: readonly string[]): Que
       places: all,
       pattern,
       how,
-      asks: isFigure(pattern) ? asksFor(pattern) : [],
+      asks: isFigure(pattern) ? asksFor(pattern) : factAsks(pattern),
       assumed: pattern === 'class' ? cls.replaceAll('-', ' ') : (assumes[pattern] ?? null),
     }));
   });
@@ -82,11 +83,20 @@ const isOpen = (answers: Answers, { places }: Question): boolean => places.some(
 export const openQuestions = (cls: ClassId, answers: Answers): Question[] =>
   questionsOf(cls, answers).filter((question) => isOpen(answers, question));
 
-/** The answers with what is assumed where nobody knows. @param title of the source that says so */
-export function withAssumed(cls: ClassId, answers: Answers, title: string): Answers {
+/**
+ * The answers with what is assumed where nobody knows.
+ * @param title of the source that says so
+ * @param none places of which it is known that there is nothing
+ */
+export function withAssumed(
+  cls: ClassId,
+  answers: Answers,
+  title: string,
+  none: ReadonlySet<string> = new Set(),
+): Answers {
   return openQuestions(cls, answers).reduce<Answers>(
     (all, question) =>
-      question.assumed === null
+      question.assumed === null || question.places.every((place) => none.has(place))
         ? all
         : withAnswer(all, question, { said: question.assumed, source: { kind: 'class-typical', title } }),
     answers,

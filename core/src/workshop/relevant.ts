@@ -34,11 +34,20 @@ const isShared: Test = (entry, tree) => {
   });
 };
 
+/** Fed at one pin, it has another that carries power: what it makes of it, or another way in. */
+const mayGive = (tree: Tree): boolean =>
+  placesOf(tree, 'rails/*').length > 0 ||
+  placesOf(tree, 'terminals/*').filter(({ value }) => wordAt(value, 'role') === 'supply').length > 1;
+
 const hasPullUp: Test = (entry) => valueAt(entry, 'fittedPullUp/value') !== undefined;
 const electric = kinds(...ELECTRIC);
 const listening = kinds(...LISTENING);
 
 const TESTS: Readonly<Record<string, Test>> = {
+  // A part that is fed at one pin gives nothing on.
+  rails: (_, tree) => wordAt(tree, 'kind') !== 'module' || mayGive(tree),
+  // Of a part that speaks in one way there is nothing to choose.
+  modes: (_, tree) => placesOf(tree, 'ports/*').length > 1 && valueAt(tree, 'modes') !== undefined,
   'signals/*/outputHigh': kinds(...DRIVING_HIGH),
   'signals/*/outputLow': kinds(...DRIVING),
   'signals/*/sinkCurrent': kinds('open-drain'),
@@ -51,6 +60,8 @@ const TESTS: Readonly<Record<string, Test>> = {
   'signals/*/fittedPullUp/value': isShared,
   'signals/*/fittedPullUp/to': hasPullUp,
   'signals/*/fittedPullUp/removable': hasPullUp,
+  // Where the part makes no rail there is nothing to translate to.
+  'ports/*/ownTranslator': (entry, tree) => wordAt(entry, 'protocol') === 'i2c' && mayGive(tree),
   'ports/*/addresses': protocols('i2c'),
   'ports/*/clock': protocols('i2c', 'spi'),
   'ports/*/reading/bytes': protocols('i2c', 'spi'),
@@ -74,5 +85,24 @@ const TESTS: Readonly<Record<string, Test>> = {
   'measures/*/analog/dissipation': transfer('beta', 'platinum'),
 };
 
+/** What cards of one kind alone have. */
+const KINDS: Readonly<Record<string, string>> = {
+  board: 'board',
+  cable: 'cable',
+  capacitor: 'capacitor',
+  carrier: 'carrier',
+  controller: 'controller',
+  diode: 'diode',
+  driver: 'driver',
+  lead: 'leads',
+  translator: 'translator',
+};
+
+const isOfKind = (tree: Tree, pattern: string): boolean => {
+  const [first = ''] = pattern.split('/');
+  const [kind, own] = [wordAt(tree, 'kind'), KINDS[first]];
+  return own === undefined || kind === '' || own === kind;
+};
+
 export const isRelevant = (tree: Tree, pattern: string, place: string): boolean =>
-  TESTS[pattern]?.(entryOf(tree, place), tree, place) ?? true;
+  isOfKind(tree, pattern) && (TESTS[pattern]?.(entryOf(tree, place), tree, place) ?? true);

@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { buildOf } from '../../src/deliver/build.ts';
 import { partsCsv, wiringCsv } from '../../src/format/csv.ts';
+import { FIGURE_IDS } from '../../src/card/figures.ts';
 import { jsonSchema } from '../../src/format/json-schema.ts';
 import { reportOf } from '../../src/report/report.ts';
 import { changePart } from '../../src/plan/edits.ts';
@@ -73,5 +74,10 @@ describe('JSON Schema', () => {
       'rules',
     ]);
     expect(jsonSchema('card')).to.have.property('$schema', 'https://json-schema.org/draft/2020-12/schema');
+    const text = JSON.stringify(jsonSchema('card'));
+    // Every place that is asked is described, in each form that a card has; places of other kinds share a form.
+    expect(text.match(/"description":/g)?.length ?? 0).to.be.at.least(FIGURE_IDS.length);
+    for (const words of ['addresses and how each is set', 'pins and what each can do (', 'input high ('])
+      expect(text).to.include(words.replace(' (', ''));
   });
 });

@@ -55,7 +55,7 @@ describe('a part file', () => {
     );
     const built = cardOf(read?.answers ?? new Map(), 'mine', 1, MEMORY);
     const places = built.ok ? [] : built.missing.map(({ place }) => place);
-    expect(places).to.include.members(['name', 'supplies/vin/range', 'supplies/vin/current']);
+    expect(places).to.include.members(['name', 'supplies/vin/range', 'supplies/vin/current/active']);
   });
 
   it('takes no other file for one of its own', () => {

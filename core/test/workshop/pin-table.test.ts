@@ -1,63 +1,35 @@
 import { expect } from 'chai';
-import { type PinTable, type ReadPin, readPinTable } from '../../src/workshop/pin-table/read.ts';
+import { readPinTable } from '../../src/workshop/pin-table/read.ts';
+import { anyPastedTable } from '../support/any-pin-table.ts';
+import { random } from '../support/pin-case.ts';
+import { pinScore } from '../support/pin-score.ts';
+import { PASTED_SHEETS } from '../support/pin-sheets.ts';
 import { KEPT_BACK, PIN_TABLES } from '../support/pin-tables.ts';
 
-const marksOf = ({ strap, reserved, drives, pull, noPull }: ReadPin): string[] => [
-  ...(strap ? [`strap ${strap}`] : []),
-  ...(reserved ? [`reserved ${reserved}`] : []),
-  ...(drives ? [`boot ${drives}`] : []),
-  ...(pull ? [`boot ${pull}`] : []),
-  ...(noPull ? ['nopull'] : []),
-];
-
-interface Score {
-  found: number;
-  wanted: number;
-  readonly missed: string[];
-  readonly wrong: string[];
-  readonly wrongSure: string[];
-}
-
-function score(table: PinTable, { pins, marks = {}, matrix = '' }: (typeof PIN_TABLES)[number]): Score {
-  const result: Score = { found: 0, wanted: 0, missed: [], wrong: [], wrongSure: [] };
-  const compare = (of: string, wanted: readonly string[], said: readonly { id: string; sure: boolean }[]) => {
-    for (const id of wanted) {
-      result.wanted++;
-      if (said.some((one) => one.id === id)) result.found++;
-      else result.missed.push(`${of} ${id}`);
-    }
-    for (const { id, sure } of said)
-      if (!wanted.includes(id)) (sure ? result.wrongSure : result.wrong).push(`${of} ${id}`);
-  };
-  const named = new Map(table.pins.map((pin) => [pin.name, pin]));
-  for (const [name, functions] of Object.entries(pins)) {
-    compare(name, functions.split(' '), named.get(name)?.functions ?? []);
-    const mark = marks[name];
-    const said = named.get(name);
-    if (mark !== undefined)
-      compare(name, [mark], said && marksOf(said).includes(mark) ? [{ id: mark, sure: true }] : []);
-    else if (said)
-      compare(
-        name,
-        [],
-        marksOf(said).map((id) => ({ id, sure: true })),
-      );
-  }
-  for (const { name } of table.pins) if (!Object.hasOwn(pins, name)) result.wrongSure.push(`pin ${name}`);
-  compare('any', matrix === '' ? [] : matrix.split(' '), table.matrix);
-  return result;
-}
+const DRAWN = Number(process.env['PIN_TABLES'] ?? 200);
 
 describe('a table of pins', () => {
   const totals = { found: 0, wanted: 0 };
-  for (const one of [...PIN_TABLES, ...KEPT_BACK])
+  for (const one of [...PIN_TABLES, ...KEPT_BACK, ...PASTED_SHEETS])
     it(`is read as sheets write it: ${one.name}`, () => {
-      const { found, wanted, missed, wrong, wrongSure } = score(readPinTable(one.text), one);
+      const { found, wanted, missed, wrong, wrongSure } = pinScore(readPinTable(one.text), one);
       totals.found += found;
       totals.wanted += wanted;
       expect(wrongSure, 'wrong and sure').to.deep.equal([]);
       expect({ missed, wrong }).to.deep.equal({ missed: [], wrong: [] });
     });
+
+  it(`is read in the wordings and layouts that are drawn, ${DRAWN} of them, and nothing wrong is sure`, () => {
+    const sum = { found: 0, wanted: 0 };
+    for (let seed = 1; seed <= DRAWN; seed++) {
+      const one = anyPastedTable(random(seed * 7919 + 13));
+      const { found, wanted, wrongSure } = pinScore(readPinTable(one.text), one);
+      expect(wrongSure, `table ${seed}\n${one.text}`).to.deep.equal([]);
+      sum.found += found;
+      sum.wanted += wanted;
+    }
+    expect(sum.found / sum.wanted, `${sum.found} of ${sum.wanted}`).to.be.at.least(0.99);
+  });
 
   after(() => console.log(`      ${totals.found} of ${totals.wanted} functions and remarks`));
 });

@@ -71,6 +71,9 @@ const SENSOR = {
   offers: [['the market', '6.5', 'EUR', '1', '3', '', '5', '', 'no']],
 };
 
+/** What tells a part apart, or is drawn: no proof rests on it. */
+const TELLING = ['body/size/length', 'class', 'name', 'serves'];
+
 describe('a part from its class', () => {
   it('asks each thing once, and nothing that is not asked of its kind', () => {
     for (const cls of CLASS_IDS) {
@@ -80,6 +83,14 @@ describe('a part from its class', () => {
     }
     const contact = questionsOf('contact', proposeParts('contact', [{ kind: 'male', text: '1 2' }]));
     expect(contact.filter(({ pattern }) => /address|output/.test(pattern))).to.deep.equal([]);
+  });
+
+  it('asks nothing that no check reads, but for what the part is called and what it does for a person', () => {
+    const begun = [...library.values()].map((card) => [classFor(card), answersOf(card)] as const);
+    const idle = begun.flatMap(([cls, answers]) =>
+      questionsOf(cls, answers).flatMap(({ pattern, asks }) => (asks.length === 0 ? [pattern] : [])),
+    );
+    expect([...new Set(idle)].sort()).to.deep.equal(TELLING);
   });
 
   it('opens every card that ships in the form of its class, with nothing of it out of reach', () => {

@@ -2,11 +2,32 @@
 import type { AnswerSays } from '../../workshop/problem.ts';
 import type { BuildSays } from '../../workshop/build.ts';
 import type { JudgeSays } from '../../workshop/doubt.ts';
+import type { LackingSays } from '../../workshop/lacking.ts';
+import type { MeasurementSays } from '../../workshop/measurements.ts';
 import { topic } from '../language.ts';
 import { list, start } from './grammar.ts';
 
 export const workshop = {
+  'workshop/measurements': topic<MeasurementSays>({
+    says: {
+      pullUp: ({ supply, line }) =>
+        `With nothing connected, the ohmmeter between ${supply} and ${line}. A few kΩ to some tens of kΩ is a fitted pull-up; several hundred kΩ or more is none.`,
+      idle: ({ supply }) =>
+        `The milliammeter in the wire to ${supply}, everything wired and the part left alone: what it takes while nobody speaks to it.`,
+      regulator: ({ supply, pin }) =>
+        `5 V at ${supply} and ground, nothing else connected; the voltmeter between ${pin} and ground. Well below 5 V: it makes a rail of its own.`,
+      byOhmmeter: ({ supply, line }) => `ohmmeter, ${supply} to ${line}`,
+      byAmmeter: ({ supply }) => `milliammeter in ${supply}`,
+      byVoltmeter: ({ supply, pin }) => `voltmeter at ${pin}, 5 V at ${supply}`,
+      noPullUp: ({ line }) => `No pull-up is fitted on ${line}.`,
+      fittedPullUp: ({ line, value }) => `A pull-up of ${value} is fitted on ${line}.`,
+      noRegulator: ({ supply }) => `What is fed in at ${supply} goes on as it is: no regulator.`,
+      regulated: ({ pin, value }) => `A regulator makes ${value}, seen at ${pin}.`,
+      idles: ({ supply, value }) => `${supply} takes ${value} at rest.`,
+    },
+  }),
   'workshop/build': topic<BuildSays>({ says: { missing: ({ why }) => `A card cannot be without it (${why}).` } }),
+  'workshop/lacking': topic<LackingSays>({ says: { cell: ({ column }) => `A row lacks “${column}”.` } }),
   'workshop/judge': topic<JudgeSays>({
     says: {
       unusual: ({ figure, value, from, to }) =>

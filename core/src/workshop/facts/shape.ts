@@ -1,5 +1,6 @@
 /** What the part is, what is printed on it, and how it stands. */
-import { FREE_NEEDS, HAZARDS, LEAD_ENDS, SERVICES, WATER } from '../../card/kinds.ts';
+import { EVIDENCE } from '../../card/evidence.ts';
+import { FREE_NEEDS, HAZARDS, HEADER_KINDS, LEAD_ENDS, SERVICES, WATER } from '../../card/kinds.ts';
 import { FLAG, type FactTable, ID, LIST, MANY, choice, count, number, several, whole, words } from './kind.ts';
 
 /** All pins of all headers, in their order. */
@@ -40,7 +41,7 @@ export const SHAPE = {
   headers: {
     rows: {
       id: ID,
-      kind: choice(['male', 'female', 'pads', 'screw', 'leads', 'socket', 'plug']),
+      kind: choice(HEADER_KINDS),
       rows: whole(1, 4),
       pitch: number('m'),
       across: number('m'),
@@ -67,6 +68,7 @@ export const SHAPE = {
       soldering: FLAG,
     },
   },
+  besides: { rows: { place: words(160), says: words(80), kind: choice(EVIDENCE), from: words(200) } },
   'board/rows': { form: whole(5, 200) },
   'board/pairs': { form: count(0, 1, 2) },
   'board/split': { form: FLAG },

@@ -49,6 +49,15 @@ function underHead(head: string, cell: string): string {
   return /strapping/i.test(head) && /^(?:high|low)$/i.test(cell) ? `keep ${cell}` : cell;
 }
 
+/** Whether a head is that of the names. */
+export const isNameHead = (head: string): boolean => columnOf(head) === 'name';
+
+/** Whether cells are the heads of a table of pins: a column of names, and all but one other known. */
+export function isHead(heads: readonly string[]): boolean {
+  const known = heads.map(columnOf).filter((column) => column !== undefined);
+  return known.includes('name') && known.length >= Math.max(2, heads.length - 1);
+}
+
 /** @returns null where no line of heads says what the columns are */
 export function rowsOf(text: string): Row[] | null {
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '' && !isRule(line));
@@ -56,8 +65,7 @@ export function rowsOf(text: string): Row[] | null {
     const at = lines.findIndex((line) => isParted.test(line));
     const heads = at < 0 ? [] : part(lines[at] ?? '').map((cell) => cell.trim());
     const columns = heads.map(columnOf);
-    const known = columns.filter((column) => column !== undefined);
-    if (!known.includes('name') || known.length < Math.max(2, heads.length - 1)) continue;
+    if (!isHead(heads)) continue;
     // A table with a pin by its number alone has its names there.
     const named = columns.map((column) => column ?? 'functions');
     return lines.slice(at + 1).map((line) => ({

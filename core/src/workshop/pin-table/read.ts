@@ -22,9 +22,13 @@ export interface PinTable {
   readonly unread: readonly { readonly of: string; readonly words: string }[];
 }
 
+/** A bus that stands in brackets behind its line, "SDA (I2C1)", before it. */
+const inBrackets = (line: string): string =>
+  line.replace(/\b(\w+)\s*\(((?:I2C|IIC|TWI|SPI|UART|USART)\d)\)/gi, '$2_$1');
+
 /** Without the marks of a list and of letters in bold, and without the place on the header. */
 const unmarked = (line: string): string =>
-  line
+  inBrackets(line)
     .replace(/\*\*|__|`/g, '')
     .replace(/^\s*(?:[*•-]\s+|\d{1,2}[.):]?\s+(?=[A-Za-z]))/, '')
     .trim();
@@ -40,6 +44,9 @@ interface Entry {
 
 const EVERY = /^\s*(?:every|all|any)\b(?:\s+\w+)?\s+pins?\b\s*(.*)$/i;
 const ROUTED = /^(.*?)\s+(?:can be|may be|are)\s+(?:routed|mapped|assigned)\s+to\s+any\b/i;
+
+/** Whether a line says something of every pin, or of a peripheral that can be on any. */
+export const isAboutMany = (line: string): boolean => EVERY.test(line) || ROUTED.test(line);
 
 /** The lines of each peripheral that a matrix can route. */
 const ROUTES: readonly (readonly [peripheral: string, words: RegExp, roles: readonly string[]])[] = [
@@ -59,14 +66,28 @@ function routed(text: string): PinFunction[] {
   return [...found, ...(/\bPWM\b/i.test(text) ? [{ id: 'pwm', sure: true }] : [])];
 }
 
+/** What a text lists, and what it remarks, clause by clause. */
+function parted(text: string): [functions: string, remarks: string] {
+  const clauses = text.split(/[,;()|\t]|\.\s/);
+  return [
+    clauses.filter((clause) => !isRemark(clause)).join(', '),
+    clauses
+      .filter(isRemark)
+      .map((clause) => clause.trim())
+      .join(', '),
+  ];
+}
+
 function entryOf({ cells, columns }: Row): Entry | null {
   const of = (column: string) => cells.filter((_, i) => columns[i] === column).join(', ');
   const [name = ''] = cells.filter((_, i) => columns[i] === 'name');
-  if (name === '') return null;
+  if (name === '' || isAboutMany(name)) return null;
+  // Where no column is for them, functions stand in the description.
+  const [functions, noted] = parted(of(columns.includes('functions') ? 'functions' : 'remark'));
   return {
     names: namesAhead(name)?.names ?? [name],
-    functions: [name.includes('/') ? name : '', of('functions')].filter(Boolean).join(', '),
-    remarks: of('remark'),
+    functions: [name.includes('/') ? name : '', functions].filter(Boolean).join(', '),
+    remarks: [noted, of('remark')].filter(Boolean).join(', '),
     start: of('start'),
     type: of('type'),
   };
@@ -102,14 +123,8 @@ function headedEntries(line: string): Entry[] | null {
 function freeEntry(line: string): Entry | null {
   const ahead = namesAhead(line);
   if (!ahead) return null;
-  const clauses = ahead.rest.split(/[,;()]|\.\s/);
-  return {
-    names: ahead.names,
-    functions: clauses.filter((clause) => !isRemark(clause)).join(', '),
-    remarks: clauses.filter(isRemark).join(', '),
-    start: '',
-    type: '',
-  };
+  const [functions, remarks] = parted(ahead.rest);
+  return { names: ahead.names, functions, remarks, start: '', type: '' };
 }
 
 /** "ADC1_CH0 to ADC1_CH9" over a row of pins: one each. */
@@ -122,8 +137,30 @@ function spreadOver(entry: Entry): Entry[] {
 }
 
 /** A pin of which nothing is said but that it starts the chip or feeds it. */
-const isOnlyPower = ({ functions, remarks }: Entry): boolean =>
-  /^\S+$/.test(`${functions}${remarks}`.trim()) && isPower(`${functions}${remarks}`.trim());
+const isOnlyPower = ({ functions, remarks }: Entry): boolean => {
+  const [all = ''] = (functions.trim() === '' ? remarks : functions).split(',').map((one) => one.trim());
+  if (functions.includes(',')) return false;
+  return /^\S+$/.test(all) && isPower(all);
+};
+
+const peripheralOf = ({ id }: PinFunction): string => id.replace(/\.[^.]*$/, '');
+
+/**
+ * "GP0 and GP1: UART0 TX and UART0 RX": as many lines of one peripheral as there are pins are one each, in their order, more often than
+ * not. What is said besides is of all of them.
+ */
+function shared(names: readonly string[], read: readonly PinFunction[], name: string): readonly PinFunction[] {
+  const place = names.indexOf(name);
+  const ofMany = read.filter((one) => {
+    const alike = read.filter((other) => peripheralOf(other) === peripheralOf(one));
+    return names.length > 1 && alike.length === names.length && one.id.includes('.');
+  });
+  return read.flatMap((one) => {
+    if (!ofMany.includes(one)) return [one];
+    const alike = ofMany.filter((other) => peripheralOf(other) === peripheralOf(one));
+    return alike.indexOf(one) === place ? [{ ...one, sure: false }] : [];
+  });
+}
 
 const INPUT = /^(?:I|GPI|in|input|DI)$/i;
 const ANALOG_ALONE = /^(?:AI|A|analog(?:ue)?(?: input)?)$/i;
@@ -140,7 +177,17 @@ function pinOf(
       .filter(Boolean)
       .join(', ');
   const [functions, remarks, start, type] = [all('functions'), all('remarks'), all('start'), all('type')];
-  const read = functionsIn(functions);
+  const parts = entries.map((entry) => {
+    const { functions: all, unread: rest } = functionsIn(entry.functions);
+    return { all: shared(entry.names, all, name), rest };
+  });
+  const read = {
+    functions: parts.flatMap(({ all: of }) => of),
+    unread: parts
+      .map(({ rest }) => rest)
+      .filter(Boolean)
+      .join(' '),
+  };
   const said = { ...remarksIn([functions, remarks].join(', ')), ...remarksIn(start, start !== '') };
   const isInput = said.inputOnly ?? (INPUT.test(type) || /\bGPI\b/.test(functions));
   const level: PinFunction[] = ANALOG_ALONE.test(type)
@@ -159,8 +206,8 @@ function pinOf(
 
 /** @param text as it was pasted, or cells of a sheet parted by tabs */
 export function readPinTable(text: string): PinTable {
-  const rows = rowsOf(text);
   const lines = text.split(/\r?\n/).map(unmarked);
+  const rows = rowsOf(text.split(/\r?\n/).map(inBrackets).join('\n'));
   const everywhere = lines.flatMap((line) => {
     const [, rest = ''] = EVERY.exec(line) ?? [];
     return functionsIn(rest).functions;

@@ -69,20 +69,22 @@ const WORDINGS: readonly Wording[] = [
   { words: /\bPWM\b|~|\bTIM\d+_CH\d+N?\b/i, read: () => [sure('pwm')] },
   { words: /\bDAC(?:_?OUT)?[ _]?(?:channel )?(\d)\b/i, read: ([number]) => [sure(`dac${number}`)] },
   {
-    words: /\b(?:I2C|IIC|TWI|WIRE)(\d)?[ _]?(SDA|SCL)\b/i,
+    words: /\b(?:I2C|IIC|TWI|WIRE)(\d)?[ _.]?(SDA|SCL)\b/i,
     read: ([number, line]) => [numbered('i2c', number, i2cRole(line))],
   },
   { words: /\b(SDA|SCL)_?(\d)?\b/i, read: ([line, number]) => [numbered('i2c', number, i2cRole(line))] },
   {
-    words: /\bSPI(\d)?[ _]?(SCLK|SCK|CLK|MOSI|MISO|COPI|CIPO|SDO|SDI|TX|RX|NSS|CSn?|SS|CE)\d?\b/i,
+    words: /\bSPI(\d)?[ _.]?(SCLK|SCK|CLK|MOSI|MISO|COPI|CIPO|SDO|SDI|TX|RX|NSS|CSn?|SS|CE)\d?\b/i,
     read: ([number, line]) => [numbered('spi', number, spiRole(line))],
   },
+  // A number behind a select may be that of the line or that of the bus.
+  { words: /\b(NSS|CS|SS|CE)\d?\b/i, read: ([line]) => [numbered('spi', '', spiRole(line))] },
   {
-    words: /\b(SCLK|SCK|MOSI|MISO|COPI|CIPO|NSS|CS|SS|CE\d)\b/i,
-    read: ([line]) => [numbered('spi', '', spiRole(line))],
+    words: /\b(SCLK|SCK|MOSI|MISO|COPI|CIPO)_?(\d)?\b/i,
+    read: ([line, number]) => [numbered('spi', number, spiRole(line))],
   },
   {
-    words: /\b(?:USART|UART|SERIAL|U)(\d)?[ _]?(TXD|RXD|TX|RX)\b/i,
+    words: /\b(?:USART|UART|SERIAL|U)(\d)?[ _.]?(TXD|RXD|TX|RX)\b/i,
     read: ([number, line]) => [numbered('uart', number, uartRole(line))],
   },
   { words: /\b(TXD|RXD|TX|RX)_?(\d)?\b/i, read: ([line, number]) => [numbered('uart', number, uartRole(line))] },
