@@ -1,19 +1,30 @@
 <!-- The cards by class, found by a word; packs in and out. -->
 <script lang="ts">
-  import { trustOf, type Card } from '@idle-breadboard/core/card';
-  import { sayProblems } from '@idle-breadboard/core/words';
+  import { isFound, trustOf, type Card } from '@idle-breadboard/core/card';
+  import { say, sayProblems } from '@idle-breadboard/core/words';
+  import { classTitle } from '@idle-breadboard/core/workshop';
   import { cardsCsv } from '@idle-breadboard/core/files';
   import { chosenOffer } from '@idle-breadboard/core/plan';
+  import X from '@lucide/svelte/icons/x';
   import FileInput from '@lucide/svelte/icons/file-input';
   import { fileName, saveFile } from '../kit/save-file';
   import { money } from '../kit/words';
+  import { desk, nameOf } from '../state/desk.svelte';
   import { drawer } from '../state/drawer.svelte';
-  import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
-  let { enter, show }: { enter: () => void; show: (id: string) => void } = $props();
+  let {
+    enter,
+    show,
+    take,
+  }: {
+    enter: () => void;
+    show: (id: string) => void;
+    /** A pack whose cards are to be looked at one by one. */
+    take: (file: string, cards: readonly Card[]) => void;
+  } = $props();
   let word = $state('');
-  let ownOnly = $state(false);
+  let over = $state(false);
   let trouble = $state('');
   let picker = $state<HTMLInputElement>();
 
@@ -30,13 +41,11 @@
     ['resistor', 'resistors'],
     ['board', 'boards'],
     ['leads', 'leads'],
+    ['cable', 'cables'],
+    ['capacitor', 'capacitors'],
+    ['joint', 'joints'],
   ];
-  const matches = (card: Card) =>
-    (!ownOnly || drawer.isOwn(card.id)) &&
-    `${card.name} ${card.class} ${card.measures.map(({ quantity }) => quantity).join(' ')} ${(card.serves ?? []).join(' ')}`
-      .toLowerCase()
-      .includes(word.trim().toLowerCase());
-  const found = $derived([...drawer.cards.values()].filter(matches));
+  const found = $derived(drawer.listed.filter((card) => isFound(card, word)));
   const price = (card: Card) => {
     const offer = chosenOffer(card, workbench.buying);
     return offer ? money(offer.price / offer.pack, offer.currency) : '';
@@ -52,13 +61,12 @@
         .join('; ')}. Nothing was taken.`;
       return;
     }
-    const kept = await drawer.keep(read.value);
     trouble = '';
-    view.say(`${kept.length} of ${read.value.length} cards taken from ${file.name}; the others were here already.`);
+    take(file.name, read.value);
   }
 
   async function exportPack(of: 'json' | 'csv') {
-    const cards = ownOnly || drawer.ownLatest.length > 0 ? drawer.ownLatest : found;
+    const cards = drawer.ownLatest.filter((card) => isFound(card, word));
     if (of === 'csv') saveFile(fileName('cards', 'csv'), cardsCsv(cards), 'text/csv');
     else saveFile(fileName('cards', 'json'), await workbench.writePack(cards), 'application/json');
   }
@@ -69,10 +77,16 @@
     class="field grow"
     type="search"
     aria-label="find a card"
-    placeholder="name, class or quantity"
+    placeholder="what it measures, 3.3 V, I²C, screw, a name"
     bind:value={word}
   />
-  <label class="inline-flex items-center"><input type="checkbox" bind:checked={ownOnly} />my own</label>
+  <label class="inline-flex items-center"
+    ><input
+      type="checkbox"
+      checked={drawer.ownOnly}
+      onchange={(event) => drawer.setOwnOnly(event.currentTarget.checked)}
+    />mine alone</label
+  >
   <button type="button" class="act" onclick={() => enter()}><FileInput size={14} />Enter a part</button>
   <button type="button" class="act" onclick={() => picker?.click()}>Import a pack</button>
   <button type="button" class="act" disabled={drawer.ownLatest.length === 0} onclick={() => exportPack('json')}
@@ -94,8 +108,45 @@
     }}
   />
 </div>
+{#if desk.drafts.length > 0}
+  <ul class="drafts" aria-label="drafts">
+    {#each desk.drafts as { id, draft, changed } (id)}
+      <li>
+        <button type="button" class="line" onclick={() => void desk.resume(id)}>
+          <span class="name">{nameOf(draft)}<span class="mine"> draft</span></span>
+          <span class="unit grow">{say(classTitle(draft.cls)).split(':')[0]}</span>
+          <span class="unit"
+            >{new Date(changed).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}</span
+          >
+        </button>
+        <button
+          type="button"
+          class="act bare text-danger"
+          aria-label="throw {nameOf(draft)} away"
+          onclick={() => void desk.drop(id)}><X size={14} /></button
+        >
+      </li>
+    {/each}
+  </ul>
+{/if}
+{#if desk.trouble}<p role="alert" class="m-0 px-3 py-1 text-danger">{desk.trouble}</p>{/if}
 {#if trouble}<p role="alert" class="m-0 px-3 py-1 text-danger">{trouble}</p>{/if}
-<div class="list">
+<div
+  class="list"
+  class:over
+  role="region"
+  aria-label="cards"
+  ondragover={(event) => {
+    event.preventDefault();
+    over = true;
+  }}
+  ondragleave={() => (over = false)}
+  ondrop={(event) => {
+    event.preventDefault();
+    over = false;
+    void importPack(event.dataTransfer?.files[0]);
+  }}
+>
   {#each KINDS as [kind, name] (kind)}
     {@const cards = found.filter((card) => card.kind === kind)}
     {#if cards.length > 0}
@@ -113,7 +164,7 @@
       {/each}
     {/if}
   {:else}
-    <p class="unit px-3">No card of that name.</p>
+    <p class="unit px-3">No card has that.</p>
   {/each}
 </div>
 
@@ -124,6 +175,20 @@
     gap: 6px;
     padding: 6px 12px;
     border-bottom: 1px solid var(--line);
+  }
+  .drafts {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+    border-bottom: 2px solid var(--copper);
+  }
+  .drafts li {
+    display: flex;
+    align-items: center;
+    padding-right: 8px;
+  }
+  .list.over {
+    background: var(--copper-soft);
   }
   .list {
     overflow-y: auto;

@@ -2,18 +2,18 @@
 <script lang="ts">
   import { differences, figuresOf, missingOf, type Card, type PlacedFigure } from '@idle-breadboard/core/card';
   import { formatAddress, formatQuantity } from '@idle-breadboard/core/figures';
+  import { setStock } from '@idle-breadboard/core/plan';
   import { addPart } from '@idle-breadboard/core/solve';
   import { asksFor } from '@idle-breadboard/core/verify';
   import { ruleOf, say } from '@idle-breadboard/core/words';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import { money } from '../kit/words';
+  import { desk } from '../state/desk.svelte';
   import { drawer } from '../state/drawer.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
-  import FigureEdit from './FigureEdit.svelte';
 
   let { card, back, close }: { card: Card; back: () => void; close: () => void } = $props();
-  let editing = $state<string | null>(null);
   const figures = $derived(figuresOf(card));
   const missing = $derived(missingOf(card));
   const used = $derived(workbench.plan?.parts.filter((part) => part.card === card.id).length ?? 0);
@@ -49,16 +49,11 @@
   function use() {
     const circuit = workbench.circuit();
     if (!circuit) return;
-    workbench.edit(addPart(circuit, workbench.library, card).plan, `add ${card.name}`);
+    const { plan } = addPart(circuit, workbench.library, card);
+    const pieces = plan.stock[card.id] ?? drawer.stock[card.id] ?? 0;
+    workbench.edit(setStock(plan, card.id, pieces), `add ${card.name}`);
     view.say(`${card.name} added to the plan.`);
     close();
-  }
-
-  async function clone() {
-    const name = `${card.name}, copy`.slice(0, 80);
-    const id = drawer.freeId(name);
-    await drawer.keep([{ ...card, id, name, revision: 1 }]);
-    view.card = id;
   }
 
   async function remove() {
@@ -87,7 +82,8 @@
           : `${used} times`} in this plan{/if}</span
     >
     {#if workbench.plan}<button type="button" class="act" onclick={use}>Add to the plan</button>{/if}
-    <button type="button" class="act" onclick={clone}>Clone</button>
+    <button type="button" class="act" onclick={() => void desk.revise(card, 'revision')}>Edit</button>
+    <button type="button" class="act" onclick={() => void desk.revise(card, 'copy')}>Clone</button>
     {#if drawer.isOwn(card.id)}<button type="button" class="act bare text-danger" onclick={remove}>Remove mine</button
       >{/if}
   </div>
@@ -100,6 +96,19 @@
           {changes.length === 1 ? 'figure' : 'figures'}: {changes.map(({ title }) => say(title)).join('; ') ||
             'none that is a number'}.
         </p>
+        {#await workbench.effectOfRevision(newer.after) then effect}
+          <p class="m-0" data-effect>
+            {#if effect.names}It no longer has what the plan uses: {effect.names}.
+            {:else if effect.brings.length === 0}Taken into the plan it brings no finding{effect.ends > 0
+                ? ` and ends ${effect.ends}`
+                : ''}.
+            {:else}Taken into the plan it brings {effect.brings.length}
+              {effect.brings.length === 1 ? 'finding' : 'findings'}{effect.ends > 0 ? ` and ends ${effect.ends}` : ''}: {effect.brings
+                .slice(0, 3)
+                .map(({ message }) => say(message))
+                .join(' ')}{/if}
+          </p>
+        {/await}
         <button type="button" class="act" onclick={takeNewer}>Take revision {newer.after.revision} into the plan</button
         >
       </div>
@@ -112,30 +121,18 @@
         ><tr
           ><th>figure</th><th class="num">min</th><th class="num">typ</th><th class="num">max</th><th>conditions</th><th
             >source</th
-          ><th><span class="sr-only">edit</span></th></tr
+          ></tr
         ></thead
       >
       <tbody>
         {#each figures as f (f.place)}
           <tr>
             <th scope="row" title={askedBy(asksFor(f.id))}>{say(f.title)}</th>
-            {#if editing === f.place}
-              <td colspan="6"><FigureEdit {card} figure={f} done={() => (editing = null)} /></td>
-            {:else}
-              <td class="num value">{f.min === undefined ? '' : bound(f.min, f.unit)}</td>
-              <td class="num value">{f.typ === undefined ? '' : bound(f.typ, f.unit)}</td>
-              <td class="num value">{f.max === undefined ? '' : bound(f.max, f.unit)}</td>
-              <td class="unit">{f.conditions ?? ''}</td>
-              <td class="unit" title={f.source?.title}>{sourceText(f)}</td>
-              <td>
-                {#if drawer.isOwn(card.id) && f.unit !== 'address' && f.unit !== 'word'}<button
-                    type="button"
-                    class="act bare"
-                    aria-label="edit {say(f.title)}"
-                    onclick={() => (editing = f.place)}>edit</button
-                  >{/if}
-              </td>
-            {/if}
+            <td class="num value">{f.min === undefined ? '' : bound(f.min, f.unit)}</td>
+            <td class="num value">{f.typ === undefined ? '' : bound(f.typ, f.unit)}</td>
+            <td class="num value">{f.max === undefined ? '' : bound(f.max, f.unit)}</td>
+            <td class="unit">{f.conditions ?? ''}</td>
+            <td class="unit" title={f.source?.title}>{sourceText(f)}</td>
           </tr>
         {/each}
       </tbody>
@@ -149,8 +146,19 @@
           </li>{/each}
       </ul>
     {/if}
+    {#if (card.besides ?? []).length > 0}
+      <h3 class="eyebrow">other sources say</h3>
+      <ul>
+        {#each card.besides ?? [] as beside (`${beside.place} ${beside.kind}`)}<li>
+            <span class="value">{beside.place}</span>: {beside.says} ({SOURCE_WORDS[beside.kind]}, {beside.from})
+          </li>{/each}
+      </ul>
+    {/if}
     <h3 class="eyebrow">terminals</h3>
     <p class="m-0">{card.terminals.map((t) => `${t.position} ${t.label}`).join(', ') || 'none'}</p>
+    {#if drawer.stock[card.id]}<p class="m-0">
+        <span class="value">{drawer.stock[card.id]}</span> in the drawer
+      </p>{/if}
     {#if card.offers.length > 0}
       <h3 class="eyebrow">offers</h3>
       <ul>

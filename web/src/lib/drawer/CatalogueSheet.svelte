@@ -1,49 +1,94 @@
-<!-- The catalogue: every card that may be used, the page of each, and the ways to enter a new one. -->
+<!-- The catalogue: every card that may be used, the page of each, the desk, and the ways to enter a new part. -->
 <script lang="ts">
+  import type { Card } from '@idle-breadboard/core/card';
+  import Desk from '../desk/Desk.svelte';
   import Sheet from '../kit/Sheet.svelte';
-  import { reading } from '../state/reading.svelte';
+  import { desk } from '../state/desk.svelte';
   import { drawer } from '../state/drawer.svelte';
+  import { reading } from '../state/reading.svelte';
   import { view } from '../state/view.svelte';
   import CardList from './CardList.svelte';
   import CardPage from './CardPage.svelte';
   import EnterPart from './EnterPart.svelte';
+  import PackTake from './PackTake.svelte';
   import Review from './Review.svelte';
 
-  let entering = $state(false);
+  /** Set while it is asked whether to leave the desk. */
+  let leaving = $state(false);
+  let pack = $state.raw<{ file: string; cards: readonly Card[] } | null>(null);
   const card = $derived(view.card === null ? null : (drawer.cards.get(view.card) ?? null));
   const title = $derived(
-    entering ? (reading.phase === 'review' ? 'What was read' : 'Enter a part') : card ? card.name : 'Catalogue',
+    desk.isOpen
+      ? `At the desk: ${desk.name}`
+      : pack
+        ? `Cards in ${pack.file}`
+        : view.entering
+          ? reading.phase === 'review'
+            ? 'What was read'
+            : 'Enter a part'
+          : card
+            ? card.name
+            : 'Catalogue',
   );
 
   function close() {
+    // Also where the desk has been asked for and is not there yet.
+    if (desk.isOpen || desk.opening) {
+      leaving = true;
+      return;
+    }
     reading.cancel();
-    entering = false;
+    view.entering = false;
+    pack = null;
     view.sheet = null;
   }
 
-  function enter(template: string | null = null) {
+  function enter() {
     reading.reset('pdf');
-    reading.templateId = template;
-    entering = true;
+    view.entering = true;
   }
+  /** From the desk back to where it was come from. */
+  function left() {
+    leaving = false;
+    view.entering = false;
+  }
+  $effect(() => {
+    if (!desk.isOpen && !desk.opening) leaving = false;
+  });
+  $effect(() => {
+    void desk.refresh();
+    void drawer.refresh();
+  });
 </script>
 
 <Sheet open={view.sheet === 'catalogue'} {title} tall {close}>
-  {#if entering && reading.phase === 'review'}
+  {#if desk.isOpen}
+    <Desk
+      {leaving}
+      stay={() => (leaving = false)}
+      {left}
+      kept={(made) => {
+        left();
+        view.card = made.id;
+      }}
+    />
+  {:else if pack}
+    <PackTake file={pack.file} cards={pack.cards} done={() => (pack = null)} />
+  {:else if view.entering && reading.phase === 'review'}
     <Review
       back={() => {
         reading.cancel();
       }}
       done={(id) => {
-        entering = false;
+        view.entering = false;
         view.card = id;
       }}
     />
-  {:else if entering}
-    <EnterPart back={() => (entering = false)} />
+  {:else if view.entering}
+    <EnterPart back={() => (view.entering = false)} />
   {:else if card}
     <CardPage {card} back={() => (view.card = null)} {close} />
   {:else}
-    <CardList {enter} show={(id) => (view.card = id)} />
+    <CardList {enter} show={(id) => (view.card = id)} take={(file, cards) => (pack = { file, cards })} />
   {/if}
 </Sheet>

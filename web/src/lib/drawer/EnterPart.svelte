@@ -1,6 +1,8 @@
-<!-- Four ways to enter a part: a datasheet, a pasted table, a table of parts, by hand. -->
+<!-- Ways to enter a part: from its class, at the desk; or from a datasheet, a pasted table, a table of parts. -->
 <script lang="ts">
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
+  import ClassList from '../desk/ClassList.svelte';
+  import { desk } from '../state/desk.svelte';
   import { reading } from '../state/reading.svelte';
 
   let { back }: { back: () => void } = $props();
@@ -35,40 +37,44 @@
       <button type="button" class="act" onclick={() => reading.cancel()}>Cancel</button>
     </div>
   {:else}
-    <label
-      class="drop"
-      class:over
-      ondragover={(event) => {
-        event.preventDefault();
-        over = true;
-      }}
-      ondragleave={() => (over = false)}
-      ondrop={(event) => {
-        event.preventDefault();
-        over = false;
-        void take(event.dataTransfer?.files[0]);
-      }}
-    >
-      <span class="font-semibold">A datasheet as PDF, or a CSV of parts</span>
-      <span class="unit">Drop it here, or choose a file. It is read in this browser and goes nowhere.</span>
-      <input
-        type="file"
-        accept=".pdf,application/pdf,.csv,text/csv"
-        aria-label="datasheet or table of parts"
-        onchange={picked}
-      />
-    </label>
-    <div class="paste">
-      <label for="pasted" class="font-semibold">Text or a table, pasted</label>
-      <textarea id="pasted" class="field value" rows="7" placeholder={EXAMPLE} bind:value={pasted}></textarea>
-      <button type="button" class="act" disabled={pasted.trim() === ''} onclick={() => reading.readPaste(pasted)}
-        >Read it</button
+    <section aria-label="from its class">
+      <p class="m-0">
+        <strong>What is it?</strong>
+        <span class="unit">With the part, its sheet and an ohmmeter it is in the drawer in minutes.</span>
+      </p>
+      <ClassList choose={(cls) => void desk.begin(cls)} />
+    </section>
+    <div class="read">
+      <label
+        class="drop"
+        class:over
+        ondragover={(event) => {
+          event.preventDefault();
+          over = true;
+        }}
+        ondragleave={() => (over = false)}
+        ondrop={(event) => {
+          event.preventDefault();
+          over = false;
+          void take(event.dataTransfer?.files[0]);
+        }}
       >
-    </div>
-    <div class="hand">
-      <span class="font-semibold">What is only in the head</span>
-      <span class="unit">Figures are entered one by one and rest on memory, or on what you measured.</span>
-      <button type="button" class="act" onclick={() => reading.byHand()}>Enter by hand</button>
+        <span class="font-semibold">A datasheet as PDF, or a CSV of parts</span>
+        <span class="unit">Drop it here, or choose a file. It is read in this browser and goes nowhere.</span>
+        <input
+          type="file"
+          accept=".pdf,application/pdf,.csv,text/csv"
+          aria-label="datasheet or table of parts"
+          onchange={picked}
+        />
+      </label>
+      <div class="paste">
+        <label for="pasted" class="font-semibold">Text or a table, pasted</label>
+        <textarea id="pasted" class="field value" rows="4" placeholder={EXAMPLE} bind:value={pasted}></textarea>
+        <button type="button" class="act" disabled={pasted.trim() === ''} onclick={() => reading.readPaste(pasted)}
+          >Read it</button
+        >
+      </div>
     </div>
   {/if}
 </div>
@@ -83,9 +89,17 @@
   .back {
     justify-self: start;
   }
+  .read {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+    gap: 14px;
+  }
+  section {
+    display: grid;
+    gap: 6px;
+  }
   .drop,
   .paste,
-  .hand,
   .going {
     display: grid;
     gap: 6px;

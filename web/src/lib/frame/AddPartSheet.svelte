@@ -7,6 +7,7 @@
   import type { PickerGroup } from '../kit/picker';
   import Sheet from '../kit/Sheet.svelte';
   import { money } from '../kit/words';
+  import { drawer } from '../state/drawer.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -35,7 +36,8 @@
     KINDS.map(([kind, name]) => ({
       name,
       entries: [...workbench.library.values()]
-        .filter((card) => card.kind === kind)
+        .filter((card) => card.kind === kind && (!drawer.ownOnly || drawer.isOwn(card.id)))
+        .sort((a, b) => Number(drawer.isOwn(b.id)) - Number(drawer.isOwn(a.id)))
         .map((card) => ({
           id: card.id,
           name: card.name,
@@ -49,4 +51,7 @@
 
 <Sheet open={view.sheet === 'add-part'} title="Add a part" {close}>
   <Picker label="catalogue" placeholder="name or class" nothing="No card of that name." {groups} />
+  <p class="m-0 border-t border-line p-2">
+    Not among them? <button type="button" class="act" onclick={() => view.enterPart()}>Enter it at the desk</button>
+  </p>
 </Sheet>

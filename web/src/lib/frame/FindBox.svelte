@@ -34,6 +34,7 @@
       ? [
           { id: 'do-add', name: 'Add a part', hint: '', run: () => (view.sheet = 'add-part') },
           { id: 'do-catalogue', name: 'Open the catalogue', hint: 'cards', run: () => view.openCatalogue() },
+          { id: 'do-enter', name: 'Enter a part of my own', hint: 'at the desk', run: () => view.enterPart() },
           { id: 'do-mend', name: 'Mend all', hint: 'm', run: () => void mending.open() },
           { id: 'do-assign', name: 'Assign the rest of the pins', hint: '', run: () => void assignRest() },
           { id: 'do-export', name: 'Export this plan', hint: '', run: doExport },

@@ -22,7 +22,8 @@
   }
 </script>
 
-<Dialog.Root {open} onOpenChange={(next) => !next && close()}>
+<!-- Whether it closes is said by who opened it: what would be lost may be asked about first. -->
+<Dialog.Root bind:open={() => open, (next) => !next && close()}>
   <Dialog.Portal>
     <Dialog.Overlay class="sheet-shade" />
     <Dialog.Content class="sheet {wide ? 'wide' : ''} {tall ? 'tall' : ''}" onOpenAutoFocus={focusField}>

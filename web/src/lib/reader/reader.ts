@@ -26,10 +26,14 @@ export interface Picture {
   readonly height: number;
 }
 
+/** The text of a table of pins, its cells parted by tabs. */
+export type TableText = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly message: string };
+
 export interface ReaderWorker {
   openPdf(data: ArrayBuffer, progress: (now: ReadProgress) => void): Promise<Opened>;
   /** A page as it looks. @param width of the picture in dots */
   picture(page: number, width: number): Promise<Picture | null>;
+  pinTable(data: ArrayBuffer): Promise<TableText>;
   paste(text: string): Opened;
   table(text: string): Read<readonly PartProposals[]>;
 }

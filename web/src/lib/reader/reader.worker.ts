@@ -11,6 +11,7 @@ import {
   type Proposal,
 } from '@idle-breadboard/core/card';
 import { readPartsTable } from '@idle-breadboard/core/files';
+import { pinTableText } from '@idle-breadboard/core/workshop';
 import { expose } from 'comlink';
 import { getDocument, OPS, VerbosityLevel, type PDFDocumentProxy } from 'pdfjs-dist';
 import * as pdfWorker from 'pdfjs-dist/build/pdf.worker.mjs';
@@ -31,36 +32,48 @@ const REFUSALS: Readonly<Record<string, string>> = {
   FormatError: 'The PDF is damaged and cannot be read.',
 };
 
-function refusal(error: unknown): Opened {
+function refusal(error: unknown): string {
   const name = error instanceof Error ? error.name : '';
-  const known = REFUSALS[name];
-  return {
-    ok: false,
-    message: known ?? `The PDF cannot be read: ${error instanceof Error ? error.message : 'unknown trouble'}.`,
-  };
+  return REFUSALS[name] ?? `The PDF cannot be read: ${error instanceof Error ? error.message : 'unknown trouble'}.`;
 }
+
+const opened = (data: ArrayBuffer): Promise<PDFDocumentProxy> =>
+  getDocument({
+    data: new Uint8Array(data),
+    verbosity: VerbosityLevel.ERRORS,
+    CanvasFactory: Canvases,
+    FilterFactory: NoFilters,
+    BinaryDataFactory: BinaryFiles,
+    isEvalSupported: false,
+    disableFontFace: true,
+    useSystemFonts: false,
+    useWorkerFetch: false,
+    useWasm: false,
+    enableXfa: false,
+    maxImageSize: 16_000_000,
+  }).promise;
 
 const worker: ReaderWorker = {
   async openPdf(data, progress) {
     try {
       await open?.destroy();
-      open = await getDocument({
-        data: new Uint8Array(data),
-        verbosity: VerbosityLevel.ERRORS,
-        CanvasFactory: Canvases,
-        FilterFactory: NoFilters,
-        BinaryDataFactory: BinaryFiles,
-        isEvalSupported: false,
-        disableFontFace: true,
-        useSystemFonts: false,
-        useWorkerFetch: false,
-        useWasm: false,
-        enableXfa: false,
-        maxImageSize: 16_000_000,
-      }).promise;
+      open = await opened(data);
       return await read(open, progress);
     } catch (error) {
-      return refusal(error);
+      return { ok: false, message: refusal(error) };
+    }
+  },
+  async pinTable(data) {
+    try {
+      await open?.destroy();
+      open = await opened(data);
+      const { laid } = await pagesOf(open, () => undefined);
+      const text = pinTableText(laid);
+      return text === ''
+        ? { ok: false, message: 'No table of pins was found in it. Paste the table as text.' }
+        : { ok: true, text };
+    } catch (error) {
+      return { ok: false, message: refusal(error) };
     }
   },
   async picture(page, width) {
@@ -92,10 +105,11 @@ const worker: ReaderWorker = {
   table: readPartsTable,
 };
 
-async function read(document: PDFDocumentProxy, progress: Parameters<ReaderWorker['openPdf']>[1]): Promise<Opened> {
+type Hear = Parameters<ReaderWorker['openPdf']>[1];
+
+async function pagesOf(document: PDFDocumentProxy, progress: Hear): Promise<{ laid: PageReading[]; words: number }> {
   const pages = document.numPages;
   const laid: PageReading[] = [];
-  const unread: number[] = [];
   let words = 0;
   for (let page = 1; page <= pages && words < MAX_WORDS; page++) {
     progress({ page, pages });
@@ -106,10 +120,15 @@ async function read(document: PDFDocumentProxy, progress: Parameters<ReaderWorke
       laid.push(reading);
       proxy.cleanup();
     } catch {
-      // One damaged page does not hide the others; it is told beside them.
-      unread.push(page);
+      // One damaged page does not hide the others: how many were read is told beside how many there are.
     }
   }
+  return { laid, words };
+}
+
+async function read(document: PDFDocumentProxy, progress: Hear): Promise<Opened> {
+  const pages = document.numPages;
+  const { laid, words } = await pagesOf(document, progress);
   if (laid.length === 0) return { ok: false, message: `None of its ${pages} pages can be read: the file is damaged.` };
   if (words < 5) {
     return {

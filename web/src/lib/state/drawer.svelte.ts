@@ -1,21 +1,49 @@
 /** The drawer: cards that ship with the app, and the maker's own, every revision of them. */
-import { libraryOf, type Card, type Library } from '@idle-breadboard/core/card';
-import { shelf } from '../store/db';
+import { against, libraryOf, type Card, type Library } from '@idle-breadboard/core/card';
+import { Plan } from '@idle-breadboard/core/plan';
+import { setSetting, setting, shelf } from '../store/db';
+
+const STOCK = 'stock';
+const OWN_ONLY = 'own only';
+const Stock = Plan.shape.stock.catch({});
 
 class Drawer {
   private catalogue = $state.raw<Library>(new Map());
   /** The maker's own cards, oldest revision first. */
   own = $state.raw<readonly Card[]>([]);
 
-  /** The latest revision of every card. */
-  cards = $derived<Library>(new Map([...this.catalogue, ...this.own.map((card) => [card.id, card] as const)]));
+  /** Pieces that lie in the drawer, by card: what a new plan begins with. */
+  stock = $state.raw<Readonly<Record<string, number>>>({});
+  /** Set where the maker's own cards alone are listed. */
+  ownOnly = $state(false);
+
+  /** The latest revision of every card; the maker's own stand before those that ship. */
+  cards = $derived.by<Library>(() => {
+    const own = new Map(this.own.map((card) => [card.id, card] as const));
+    return new Map([...own, ...[...this.catalogue].filter(([id]) => !own.has(id))]);
+  });
+  /** What lists offer: everything, or only what is one's own. */
+  listed = $derived<readonly Card[]>([...this.cards.values()].filter(({ id }) => !this.ownOnly || this.isOwn(id)));
 
   async start(catalogue: Library): Promise<void> {
     this.catalogue = catalogue;
+    this.stock = Stock.parse(JSON.parse((await setting(STOCK)) ?? '{}'));
+    this.ownOnly = (await setting(OWN_ONLY)) === 'yes';
     await this.refresh();
   }
 
-  private async refresh(): Promise<void> {
+  setOwnOnly(only: boolean): void {
+    this.ownOnly = only;
+    void setSetting(OWN_ONLY, only ? 'yes' : 'no');
+  }
+
+  setStock(card: string, pieces: number): void {
+    this.stock = Object.fromEntries(Object.entries({ ...this.stock, [card]: pieces }).filter(([, count]) => count > 0));
+    void setSetting(STOCK, JSON.stringify(this.stock));
+  }
+
+  /** Takes up what is in the store: another tab may have put something there. */
+  async refresh(): Promise<void> {
     this.own = await shelf.cards.orderBy('[id+revision]').toArray();
   }
 
@@ -41,13 +69,17 @@ class Drawer {
 
   /** Keeps cards. One whose id is known comes in as its next revision, unless it is the same; all or nothing. */
   async keep(cards: readonly Card[]): Promise<readonly Card[]> {
-    const kept = cards.flatMap((card) => {
-      const known = this.cards.get(card.id);
-      if (!known) return [card];
-      const numbered = { ...card, revision: known.revision + 1 };
-      return JSON.stringify({ ...known, revision: 0 }) === JSON.stringify({ ...card, revision: 0 }) ? [] : [numbered];
+    const kept: Card[] = [];
+    // What another tab kept meanwhile is in the store, not here.
+    await shelf.transaction('rw', shelf.cards, async () => {
+      for (const card of cards) {
+        const stored = await shelf.cards.where('id').equals(card.id).sortBy('revision');
+        const known = stored.at(-1) ?? this.catalogue.get(card.id);
+        if (against(known, card) === 'same') continue;
+        kept.push(known ? { ...card, revision: known.revision + 1 } : card);
+      }
+      await shelf.cards.bulkPut(kept);
     });
-    await shelf.transaction('rw', shelf.cards, () => shelf.cards.bulkPut(kept));
     await this.refresh();
     return kept;
   }
@@ -55,6 +87,7 @@ class Drawer {
   /** Removes every own revision of a card; plans that use it carry their own. */
   async remove(id: string): Promise<void> {
     await shelf.cards.where('id').equals(id).delete();
+    await shelf.partPhotos.delete(id);
     await this.refresh();
   }
 

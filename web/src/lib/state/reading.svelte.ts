@@ -17,7 +17,7 @@ import {
 import { wordOf } from '@idle-breadboard/core/figures';
 import type { PartProposals } from '@idle-breadboard/core/files';
 import { say, sayProblems } from '@idle-breadboard/core/words';
-import { LARGEST_PDF, type Opened, type Picture, type ReaderWorker } from '../reader/reader';
+import { LARGEST_PDF, type Opened, type Picture, type ReaderWorker, type TableText } from '../reader/reader';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
 import { drawer } from './drawer.svelte';
@@ -29,7 +29,7 @@ export interface Figure extends Proposal {
   readonly mended: boolean;
 }
 
-type Kind = 'pdf' | 'paste' | 'csv' | 'hand';
+type Kind = 'pdf' | 'paste' | 'csv';
 
 class Reading {
   kind = $state<Kind>('pdf');
@@ -109,7 +109,7 @@ class Reading {
     this.file = '';
     this.name = '';
     this.price = null;
-    this.evidence = kind === 'hand' ? 'memory' : kind === 'pdf' ? 'datasheet' : 'seller';
+    this.evidence = kind === 'pdf' ? 'datasheet' : 'seller';
   }
 
   async readPdf(file: File): Promise<void> {
@@ -180,11 +180,6 @@ class Reading {
     return true;
   }
 
-  byHand(): void {
-    this.reset('hand');
-    this.phase = 'review';
-  }
-
   private review(proposals: readonly Proposal[], name: string): void {
     this.figures = proposals.map((p) => ({ ...p, decision: 'open', mended: false }));
     this.selected = this.figures[0]?.id ?? null;
@@ -238,6 +233,26 @@ class Reading {
       },
     ];
     this.selected = id;
+  }
+}
+
+/** The text of the table of pins in a PDF, read in a thread of its own. */
+export async function tableOf(file: File): Promise<TableText> {
+  if (file.size > LARGEST_PDF)
+    return { ok: false, message: `It has ${Math.round(file.size / 1e6)} MB; up to ${LARGEST_PDF / 1e6} MB are read.` };
+  const thread = new Thread<ReaderWorker>(threads.read);
+  try {
+    const data = await file.arrayBuffer();
+    return (
+      (await thread.newest<TableText>((calls) => calls.pinTable(data))) ?? {
+        ok: false,
+        message: 'The reading was ended.',
+      }
+    );
+  } catch (error) {
+    return { ok: false, message: error instanceof Error ? error.message : String(error) };
+  } finally {
+    thread.end();
   }
 }
 

@@ -45,6 +45,8 @@ class View {
   sheet = $state<Sheet>(null);
   /** Card that the catalogue is open at. */
   card = $state<string | null>(null);
+  /** Whether a part is being entered there. */
+  entering = $state(false);
   /** Need whose candidates are compared. */
   compared = $state<string | null>(null);
   theme = $state<'light' | 'dark'>('light');
@@ -110,7 +112,14 @@ class View {
   /** Opens the catalogue, at a card or at its list. */
   openCatalogue(card: string | null = null): void {
     this.card = card;
+    this.entering = false;
     this.sheet = 'catalogue';
+  }
+
+  /** Opens the catalogue where a new part is entered. */
+  enterPart(): void {
+    this.openCatalogue();
+    this.entering = true;
   }
 
   /** Shows a result in the tray, and its row in the banks. */

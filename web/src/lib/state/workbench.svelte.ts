@@ -12,6 +12,8 @@ import {
   type Problem,
 } from '@idle-breadboard/core/plan';
 import type { Answer } from '@idle-breadboard/core/solve';
+import type { Result } from '@idle-breadboard/core/verify';
+import { say } from '@idle-breadboard/core/words';
 import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
 import { drawer } from './drawer.svelte';
 import type { Study, StudyWorker } from '../worker/study';
@@ -152,6 +154,18 @@ class Workbench {
     return [];
   }
 
+  /** What a later revision of a card would end and bring in the plan, before it is taken. */
+  async effectOfRevision(card: Card): Promise<{ names: string; ends: number; brings: readonly Result[] }> {
+    const nothing = { names: '', ends: 0, brings: [] };
+    if (!this.plan) return nothing;
+    const plan = { ...this.plan, revisions: { ...this.plan.revisions, [card.id]: card.revision } };
+    const document = documentOf(plan, [...this.own, card], this.library);
+    const [problem] = referenceProblems(document);
+    if (problem) return { ...nothing, names: say(problem.message) };
+    const effect = await this.thread.calls.compare(plan, document.cards);
+    return effect ? { names: '', ends: effect.ends.length, brings: effect.brings } : nothing;
+  }
+
   undo(): void {
     if (!this.canUndo) return;
     this.at -= 1;
@@ -284,6 +298,7 @@ class Workbench {
       leads: all.filter(({ kind }) => kind === 'leads' || kind === 'cable').map(({ id }) => id),
       resistors: first('resistor'),
       joint: first('joint'),
+      stock: { ...drawer.stock },
     };
     await this.openNew(documentOf(plan, [], drawer.cards));
   }

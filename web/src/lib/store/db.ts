@@ -1,9 +1,10 @@
 /** What the browser keeps: plans, their history, and small settings. */
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
-import type { Card } from '@idle-breadboard/core/card';
+import type { Card, Source } from '@idle-breadboard/core/card';
 import type { LogEntry } from '@idle-breadboard/core/deliver';
 import { migrateCard, migrateStoredPlan } from '@idle-breadboard/core/files';
 import type { Plan } from '@idle-breadboard/core/plan';
+import type { Draft } from '@idle-breadboard/core/workshop';
 
 export interface StoredPlan {
   id: string;
@@ -32,6 +33,28 @@ interface StoredPhoto {
   image: Blob;
 }
 
+/** A part that is being entered. */
+export interface StoredDraft {
+  id: string;
+  /** Milliseconds since 1970. */
+  changed: number;
+  draft: Draft;
+  /** The card that it is a new revision of. */
+  card: string | null;
+  /** What was typed and not taken yet, by the place of its question. */
+  typing: Readonly<Record<string, string>>;
+  /** Where the next figures are from. */
+  source: Source;
+  stock: number;
+}
+
+/** A photo of a part of one's own. */
+interface PartPhoto {
+  /** That of the card, or of the draft. */
+  id: string;
+  image: Blob;
+}
+
 class Shelf extends Dexie {
   plans!: EntityTable<StoredPlan, 'id'>;
   steps!: Table<StoredStep, [string, number]>;
@@ -39,6 +62,8 @@ class Shelf extends Dexie {
   cards!: Table<Card, [string, number]>;
   log!: Table<LogEntry, string>;
   photos!: Table<StoredPhoto, string>;
+  drafts!: Table<StoredDraft, string>;
+  partPhotos!: Table<PartPhoto, string>;
   settings!: EntityTable<{ key: string; value: string }, 'key'>;
 
   constructor() {
@@ -53,6 +78,8 @@ class Shelf extends Dexie {
     this.version(7).stores({ log: 'id, plan, [plan+at]', photos: 'id, plan' });
     // The eighth has sockets and cables, converters, and a house rule for supplies.
     this.version(8).stores({}).upgrade(bringAllUp);
+    // The ninth keeps parts that are being entered, and photos of those that were.
+    this.version(9).stores({ drafts: 'id, changed', partPhotos: 'id' });
   }
 }
 

@@ -1,0 +1,252 @@
+<!-- The desk: one list of questions, and beside it the part as it is drawn, the question in hand, and the part alone on the bench. -->
+<script lang="ts">
+  import type { Card } from '@idle-breadboard/core/card';
+  import { classTitle, GROUPS, groupOf, groupTitle, type Question } from '@idle-breadboard/core/workshop';
+  import { say } from '@idle-breadboard/core/words';
+  import ArrowLeft from '@lucide/svelte/icons/arrow-left';
+  import { tick } from 'svelte';
+  import { desk, keyOfQuestion } from '../state/desk.svelte';
+  import { view } from '../state/view.svelte';
+  import AloneBench from './AloneBench.svelte';
+  import CarrierNames from './CarrierNames.svelte';
+  import InHand from './InHand.svelte';
+  import PartDrawing from './PartDrawing.svelte';
+  import PhotoBeside from './PhotoBeside.svelte';
+  import PinTableIn from './PinTableIn.svelte';
+  import Printed from './Printed.svelte';
+  import QuestionRow from './QuestionRow.svelte';
+  import SourceBar from './SourceBar.svelte';
+
+  let {
+    leaving,
+    stay,
+    left,
+    kept,
+  }: {
+    /** Set while it is asked whether to leave. */
+    leaving: boolean;
+    stay: () => void;
+    left: () => void;
+    kept: (card: Card) => void;
+  } = $props();
+
+  let list = $state<HTMLElement>();
+  let asking = $state<HTMLElement>();
+  const draft = $derived(desk.draft);
+  const groups = $derived(
+    GROUPS.flatMap((id) => {
+      const questions = desk.questions.filter((question) => groupOf(question) === id && !isPrint(question));
+      return questions.length > 0 ? [{ id, questions }] : [];
+    }),
+  );
+  /** What is printed is typed above; its tables are there for whoever wants to see them. */
+  const isPrint = ({ pattern }: Question) => !desk.whole && (pattern === 'headers' || pattern === 'terminals');
+  const waiting = $derived(desk.asked.filter((one) => desk.standing(one) === 'proposed').length);
+
+  async function goTo(question: Question | null) {
+    if (!question) return;
+    desk.current = keyOfQuestion(question);
+    await tick();
+    const row = list?.querySelector(`[data-question="${CSS.escape(desk.current)}"]`);
+    row?.scrollIntoView({ block: 'nearest' });
+    const first =
+      row?.querySelector<HTMLElement>('[data-confirm]') ?? row?.querySelector<HTMLElement>('[data-answer], [data-add]');
+    first?.focus();
+  }
+  const next = (after: Question | null) => goTo(nextShown(after));
+  /** The next that is asked in the list; what is printed is asked above. */
+  function nextShown(after: Question | null): Question | null {
+    for (let at = desk.next(after), n = 0; at && n < desk.asked.length; at = desk.next(at), n++)
+      if (!isPrint(at)) return at;
+    return null;
+  }
+
+  $effect(() => {
+    if (leaving) asking?.focus();
+  });
+
+  async function keep() {
+    const card = await desk.keep();
+    if (!card) return;
+    view.say(`${card.name} lies in the drawer.`);
+    kept(card);
+  }
+  async function leave() {
+    await desk.leave();
+    left();
+  }
+  async function drop() {
+    await desk.drop();
+    left();
+  }
+</script>
+
+{#if draft}
+  {#if leaving}
+    <div class="leaving" role="alertdialog" aria-label="leave the desk?">
+      <span>{desk.name} is not in the drawer yet.</span>
+      <button type="button" class="act" bind:this={asking} onclick={leave}>Leave the draft here</button>
+      <button type="button" class="act" onclick={stay}>Go on</button>
+      <button type="button" class="act bare text-danger" onclick={drop}>Throw it away</button>
+    </div>
+  {/if}
+  <div class="tools">
+    <button type="button" class="act bare" onclick={leave}><ArrowLeft size={14} />catalogue</button>
+    <span class="unit grow"
+      >{say(classTitle(draft.cls)).split(':')[0]}{#if desk.revises}, the next revision of {desk.revises}{/if}; kept as
+      you type</span
+    >
+    <span role="status" class="unit"
+      ><span class="value">{desk.open}</span> open{#if waiting > 0}, <span class="value">{waiting}</span> to confirm{/if}</span
+    >
+    <label class="inline-flex items-center"
+      ><input type="checkbox" bind:checked={desk.whole} />everything a card can say</label
+    >
+    <button type="button" class="act" disabled={!desk.card} onclick={keep}>Into the drawer</button>
+  </div>
+  {#if desk.trouble}<p role="alert" class="m-0 px-3 text-danger">{desk.trouble}</p>{/if}
+  <SourceBar />
+  <div class="desk">
+    <div class="left" bind:this={list}>
+      <Printed next={() => void next(null)} />
+      {#if draft.cls === 'controller'}<PinTableIn />{/if}
+      {#if draft.cls === 'carrier'}<CarrierNames />{/if}
+      {#each groups as { id, questions } (id)}
+        <h3 class="eyebrow">{say(groupTitle(id))}</h3>
+        {#each questions as question (keyOfQuestion(question))}
+          <QuestionRow {question} next={(after) => void next(after)} />
+        {/each}
+      {/each}
+      <div class="stock">
+        <label
+          >pieces in the drawer <input
+            class="field value"
+            inputmode="numeric"
+            aria-label="pieces in the drawer"
+            value={desk.stock}
+            onchange={(event) => {
+              const pieces = Number(event.currentTarget.value);
+              if (Number.isInteger(pieces) && pieces >= 0) desk.setStock(pieces);
+            }}
+          /></label
+        >
+      </div>
+    </div>
+    <div class="right">
+      <PartDrawing />
+      <PhotoBeside />
+      {#if desk.question}<div class="hand"><InHand question={desk.question} /></div>{/if}
+      {#if !desk.card}
+        <div class="lacks" data-lacks>
+          {#if desk.lacking.lacks.length > 0}
+            <p class="m-0"><strong>A card cannot be without</strong></p>
+            <ul>
+              {#each desk.lacking.lacks as lack (lack.place)}
+                <li>
+                  <button type="button" class="act bare" onclick={() => void goTo(lack.question)}
+                    >{say(lack.title)}</button
+                  >
+                </li>
+              {/each}
+            </ul>
+          {/if}
+          {#if desk.unread.length > 0}
+            <p class="m-0"><strong>What was typed cannot be read</strong></p>
+            <ul>
+              {#each desk.unread as question (keyOfQuestion(question))}
+                <li>
+                  <button type="button" class="act bare" onclick={() => void goTo(question)}
+                    >{desk.title(question)}</button
+                  >
+                </li>
+              {/each}
+            </ul>
+          {/if}
+          {#each desk.lacking.others as other (`${other.place} ${say(other.says)}`)}
+            <p class="m-0 text-danger">
+              {#if other.question}{desk.title(other.question)}{:else}<span class="value">{other.place}</span>{/if}: {say(
+                other.says,
+              )}
+            </p>
+          {/each}
+        </div>
+      {/if}
+      <AloneBench />
+    </div>
+  </div>
+{/if}
+
+<style>
+  .tools,
+  .leaving {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 10px;
+    align-items: center;
+    padding: 4px 12px;
+    border-bottom: 1px solid var(--line);
+  }
+  .leaving {
+    background: var(--copper-soft);
+    border-left: 4px solid var(--copper);
+  }
+  .desk {
+    display: grid;
+    grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+    flex: 1;
+    min-height: 0;
+  }
+  .left {
+    overflow-y: auto;
+    min-height: 0;
+    padding-bottom: 16px;
+  }
+  .right {
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+    overflow-y: auto;
+    border-left: 1px solid var(--line);
+  }
+  .hand,
+  .lacks {
+    padding: 8px 12px;
+  }
+  .lacks {
+    border-top: 1px solid var(--line);
+  }
+  .lacks ul {
+    display: flex;
+    flex-wrap: wrap;
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  h3 {
+    margin: 10px 12px 2px;
+    font-weight: 500;
+  }
+  .stock {
+    padding: 6px 12px;
+  }
+  .stock input {
+    width: 4em;
+  }
+  @media (max-width: 899px) {
+    .desk {
+      grid-template-columns: minmax(0, 1fr);
+      overflow-y: auto;
+    }
+    .left,
+    .right {
+      overflow: visible;
+      border-left: 0;
+    }
+    .right {
+      order: -1;
+    }
+    .hand {
+      display: none;
+    }
+  }
+</style>

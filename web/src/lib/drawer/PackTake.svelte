@@ -1,0 +1,137 @@
+<!-- The cards of a pack, one by one: new, the same, newer, older, or changed apart from one's own; and which of them are taken. -->
+<script lang="ts">
+  import { against, differences, type Against, type Card } from '@idle-breadboard/core/card';
+  import { say } from '@idle-breadboard/core/words';
+  import ArrowLeft from '@lucide/svelte/icons/arrow-left';
+  import { drawer } from '../state/drawer.svelte';
+  import { view } from '../state/view.svelte';
+
+  let { file, cards, done }: { file: string; cards: readonly Card[]; done: () => void } = $props();
+
+  type Choice = 'mine' | 'theirs' | 'both';
+  const WORDS: Readonly<Record<Against, string>> = {
+    new: 'new',
+    same: 'the same',
+    newer: 'newer than mine',
+    older: 'older than mine',
+    apart: 'changed apart from mine',
+  };
+  const USUAL: Readonly<Record<Against, Choice>> = {
+    new: 'theirs',
+    same: 'mine',
+    newer: 'theirs',
+    older: 'mine',
+    apart: 'mine',
+  };
+
+  const rows = $derived(
+    cards.map((card) => {
+      const mine = drawer.cards.get(card.id);
+      return { card, mine, how: against(mine, card), changes: mine ? differences(mine, card) : [] };
+    }),
+  );
+  let chosen = $state<Record<string, Choice>>({});
+  const choiceOf = (row: (typeof rows)[number]): Choice => chosen[row.card.id] ?? USUAL[row.how];
+  const taken = $derived(rows.filter((row) => choiceOf(row) !== 'mine').length);
+
+  async function take() {
+    const wanted = rows.flatMap((row) => {
+      const choice = choiceOf(row);
+      if (choice === 'mine') return [];
+      return [choice === 'both' ? { ...row.card, id: drawer.freeId(row.card.name), revision: 1 } : row.card];
+    });
+    const kept = await drawer.keep(wanted);
+    view.say(`${kept.length} of ${cards.length} cards taken from ${file}.`);
+    done();
+  }
+</script>
+
+<div class="tools">
+  <button type="button" class="act bare" onclick={done}><ArrowLeft size={14} />catalogue</button>
+  <span class="unit grow"
+    >{cards.length} {cards.length === 1 ? 'card' : 'cards'}; what I have stays unless I say otherwise</span
+  >
+  <button type="button" class="act" disabled={taken === 0} onclick={take}
+    >Take {taken} {taken === 1 ? 'card' : 'cards'}</button
+  >
+</div>
+<div class="rows">
+  {#each rows as row (row.card.id)}
+    <div class="row-pack {row.how}" data-pack={row.how}>
+      <span class="name">{row.card.name}</span>
+      <span class="unit"
+        >{WORDS[row.how]}{row.mine ? `: ${row.mine.revision} here, ${row.card.revision} there` : ''}</span
+      >
+      <span role="radiogroup" aria-label="which of {row.card.name}">
+        {#if row.how === 'new'}
+          {#each [['theirs', 'take'], ['mine', 'leave']] as const as [choice, word] (choice)}
+            <button
+              type="button"
+              class="act bare"
+              role="radio"
+              aria-checked={choiceOf(row) === choice}
+              onclick={() => (chosen[row.card.id] = choice)}>{word}</button
+            >
+          {/each}
+        {:else if row.how !== 'same'}
+          {#each ['mine', 'theirs', 'both'] as const as choice (choice)}
+            <button
+              type="button"
+              class="act bare"
+              role="radio"
+              aria-checked={choiceOf(row) === choice}
+              onclick={() => (chosen[row.card.id] = choice)}>{choice}</button
+            >
+          {/each}
+        {/if}
+      </span>
+      {#if row.how !== 'same' && row.mine}
+        <p class="unit m-0">
+          {row.changes.length === 0
+            ? 'No figure differs; names, pins or offers do.'
+            : `Differs in ${row.changes
+                .map(({ title }) => say(title))
+                .slice(0, 6)
+                .join('; ')}${row.changes.length > 6 ? ` and ${row.changes.length - 6} more` : ''}.`}
+        </p>
+      {/if}
+    </div>
+  {/each}
+</div>
+
+<style>
+  .tools {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px;
+    align-items: center;
+    padding: 4px 12px;
+    border-bottom: 1px solid var(--line);
+  }
+  .rows {
+    overflow-y: auto;
+  }
+  .row-pack {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto auto;
+    gap: 2px 14px;
+    align-items: center;
+    min-height: var(--row);
+    padding: 3px 12px;
+    border-bottom: 1px solid var(--line);
+  }
+  .row-pack p {
+    grid-column: 1 / -1;
+  }
+  .name {
+    font-weight: 600;
+  }
+  .apart {
+    box-shadow: inset 3px 0 var(--caution);
+  }
+  @media (max-width: 759px) {
+    .row-pack {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+</style>
