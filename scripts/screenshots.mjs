@@ -70,10 +70,32 @@ await withApp(async (browser, address) => {
     await page.locator('[data-figure].current [data-take]').focus();
     for (let i = 0; i < 9; i++) await page.keyboard.press('Enter');
   });
-  await shot(browser, address, 'catalogue', 'need', async (page) => {
+  await shot(browser, address, 'desk', 'need', async (page) => {
     await page.locator('.plan-name').click();
     await page.getByRole('menuitem', { name: 'Catalogue of cards' }).click();
-    await page.getByRole('searchbox', { name: 'find a card' }).fill('gas');
+    await page.getByRole('button', { name: 'Enter a part' }).click();
+    await page.locator('[data-class="bus-sensor"]').click();
+    await page.getByLabel('printed along the first header').fill('VIN=VCC 3VO GND SCL SDA ADDR');
+    await page.getByRole('radio', { name: 'sheet' }).click();
+    await page.getByLabel('title of the source').fill('Heath H5, data sheet');
+    const say = async (pattern, said) => {
+      const field = page.locator(`[data-pattern="${pattern}"] [data-answer]`).first();
+      await field.fill(said);
+      await field.press('Enter');
+    };
+    await say('name', 'Heath H5 humidity board');
+    await say('class', 'humidity breakout');
+    await say('supplies/*/range', '2.4 to 5.5 V');
+    await say('supplies/*/absoluteMax', '6 V');
+    await say('supplies/*/current/active', '600 µA');
+    await say('ports/*/clock', '400 kHz');
+    const addresses = page.locator('[data-pattern="ports/*/addresses"]');
+    await addresses.locator('[data-answer], [data-add]').first().focus();
+    await addresses.locator('[data-add]').click();
+    await addresses.getByLabel(/row 1, value$/).fill('0x44');
+    await addresses.getByLabel(/row 1, how it is set$/).fill('ADDR open');
+    await page.locator('[data-pattern="signals/*/fittedPullUp/value"] [data-answer]').first().focus();
+    await page.locator('[data-alone="proved"]').waitFor({ timeout: 60_000 });
   });
   await shot(browser, address, 'levels', 'levels', finding('lifts I²C SDA'));
   await shot(browser, address, 'bus', 'bus', finding('both answer at'));

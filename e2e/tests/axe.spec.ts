@@ -1,6 +1,8 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { Bench } from './bench';
+import { DeskUser } from './desk';
+import { CONTROLLER, CONTROLLER_TABLE } from './own-parts';
 import { bareThermistor, withWord } from './plans';
 
 // A whole station with all its rows takes axe some seconds on a small machine.
@@ -69,6 +71,43 @@ const SHEETS: readonly (readonly [string, (bench: Bench) => Promise<void>])[] = 
       await bench.page.getByLabel('Text or a table, pasted').fill('Supply voltage: 2.4 to 5.5 V\nI2C address: 0x44');
       await bench.page.getByRole('button', { name: 'Read it' }).click();
       await expect(bench.page.locator('[data-figure]')).toHaveCount(2);
+    },
+  ],
+  [
+    'a sensor half entered, with what is wrong in it',
+    async (bench) => {
+      const desk = new DeskUser(bench.page, bench);
+      await desk.begin('bus-sensor');
+      await desk.printed([{ text: 'VIN 3VO GND SCL SDA' }]);
+      await desk.through({ name: 'Half', 'supplies/*/range': 'much', 'supplies/*/current/active': '60 A' });
+      await bench.page.locator('[data-pattern="signals/*/fittedPullUp/value"] [data-answer]').focus();
+    },
+  ],
+  [
+    'a controller with its table of pins in hand',
+    async (bench) => {
+      const desk = new DeskUser(bench.page, bench);
+      await desk.begin('controller');
+      await desk.printed(CONTROLLER.headers ?? []);
+      await bench.page.getByLabel('table of pins', { exact: true }).fill(CONTROLLER_TABLE);
+      await bench.page.getByLabel('table of pins', { exact: true }).press('Tab');
+      await bench.page.locator('[data-pattern="controller/pins"] [data-answer]').first().focus();
+      await bench.page.getByLabel('everything a card can say').check();
+    },
+  ],
+  [
+    'a pack with a card that was changed apart',
+    async (bench) => {
+      const [card] = JSON.parse(await bench.exported()).cards as { name: string }[];
+      await bench.menu('Catalogue of cards');
+      await bench.page.getByLabel('pack of cards to import').setInputFiles({
+        name: 'pack.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(
+          JSON.stringify({ format: 'idle-breadboard/pack', version: 1, cards: [{ ...card, name: 'Otherwise' }] }),
+        ),
+      });
+      await expect(bench.page.locator('[data-pack]')).toHaveCount(1);
     },
   ],
   ['a refused file', (bench) => bench.importFile('x.json', '{}')],

@@ -1,10 +1,11 @@
-/** A part enters the catalogue in four ways, each is used in a plan, and its proofs cite where the figures come from. */
+/** A part enters the catalogue in several ways, each is used in a plan, and its proofs cite where the figures come from. */
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { circular, cutOff, locked, long, noPdf, scanned, swollen } from '../../fixtures/hostile.mjs';
 import { FOLDER, writeDatasheets } from '../../fixtures/write.mjs';
 import { Bench, textOf } from './bench';
+import { DeskUser } from './desk';
 
 let bench: Bench;
 test.beforeAll(async () => {
@@ -117,22 +118,16 @@ test('from a CSV with two parts, one after the other', async ({ page }) => {
   expect(await restsOf(page, 'Second light', 'supply/range')).toContain('parts.csv');
 });
 
-test('by hand, resting on memory, so its proofs stay assumed', async ({ page }) => {
-  await enter(page);
-  await page.getByRole('button', { name: 'Enter by hand' }).click();
-  await sheetOf(page).getByLabel('name of the part').fill('Drawer thermometer');
-  await page.getByLabel('class template').selectOption({ value: 'probe-bare' });
-  await page.getByLabel('add a figure').selectOption('supply.range');
-  for (const [bound, value] of [
-    ['min', '3'],
-    ['max', '5.5'],
-  ] as const) {
-    const field = page.getByLabel(`supply voltage, ${bound}`);
-    await field.fill(value);
-    await field.press('Enter');
-  }
-  await takeAll(page);
-  await useIt(page, 'Drawer thermometer');
+test('from its class, resting on memory, so its proofs stay assumed', async ({ page }) => {
+  const desk = new DeskUser(page, bench);
+  await desk.enter({
+    name: 'Drawer thermometer',
+    cls: 'one-wire-probe',
+    headers: [{ text: 'VDD DQ GND' }],
+    answers: { 'supplies/*/range': '3 to 5.5 V', 'supplies/*/current/active': '1 mA' },
+  });
+  await page.getByRole('button', { name: 'Add to the plan' }).click();
+  await bench.settled();
   expect(await restsOf(page, 'Drawer thermometer', 'supply/range')).toMatch(/from memory|assumed/);
 });
 
@@ -190,17 +185,18 @@ test('own cards: edited to a next revision, taken into the plan when the maker s
   await page.getByRole('searchbox', { name: 'find a card' }).fill('Sedge H1');
   await page.getByRole('button', { name: /^Sedge H1/ }).click();
   await page.getByRole('button', { name: 'Clone' }).click();
+  await page.getByRole('button', { name: 'Into the drawer' }).click();
   await expect(page.getByRole('heading', { name: 'Sedge H1 humidity module, copy' })).toBeVisible();
   await page.getByRole('button', { name: 'Add to the plan' }).click();
   await bench.settled();
   await bench.menu('Catalogue of cards');
   await page.getByRole('button', { name: 'Export mine' }).waitFor();
   await sheetOf(page).getByRole('button', { name: /copy/ }).click();
-  await page.getByRole('button', { name: 'edit vcc supply', exact: true }).click();
-  const min = page.getByLabel('vcc supply, min');
-  await min.fill('3');
-  await min.press('Enter');
-  await page.getByRole('button', { name: 'Keep as the next revision' }).click();
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  const range = page.locator('[data-pattern="supplies/*/range"] [data-answer]');
+  await range.fill('3 to 5.5 V');
+  await range.press('Enter');
+  await page.getByRole('button', { name: 'Into the drawer' }).click();
   await expect(page.locator('.newer')).toContainText(
     'made with revision 1; this is 2. It differs in 1 figure: vcc supply.',
   );
@@ -222,6 +218,7 @@ test('own cards: edited to a next revision, taken into the plan when the maker s
     .getByLabel('pack of cards to import')
     .setInputFiles({ name: 'mine.json', mimeType: 'application/json', buffer: Buffer.from(pack) });
   await expect(page.locator('.sheet').getByRole('alert')).toHaveCount(0);
+  await expect(page.locator('[data-pack="same"]')).toHaveCount(1);
   await page.keyboard.press('Escape');
   await page.locator('body').press('Control+z');
   await bench.menu('Catalogue of cards');
