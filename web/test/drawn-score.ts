@@ -6,7 +6,7 @@ import { chromium, type Browser } from '@playwright/test';
 import { writeGroff } from '../../fixtures/drawn/as-groff.mjs';
 import { asHtml } from '../../fixtures/drawn/as-html.mjs';
 import { writeLibrary } from '../../fixtures/drawn/as-pdf.mjs';
-import { drawSheet, type DrawnFigure, type DrawnSheet } from '../../fixtures/drawn/draw-sheet.mjs';
+import type { DrawnFigure, DrawnSheet } from '../../fixtures/drawn/draw-sheet.mjs';
 import { FOLDER } from '../../fixtures/write.mjs';
 import { pagesOf } from './score.ts';
 
@@ -34,12 +34,25 @@ const BY_QUANTITY = new Set(['measure.range', 'measure.accuracy', 'measure.resol
 function isTold(figure: DrawnFigure, proposal: Proposal): boolean {
   if (figure.slot !== proposal.slot || figure.unit !== proposal.unit) return false;
   if (BY_QUANTITY.has(figure.slot) && figure.quantity !== proposal.quantity?.quantity) return false;
+  if (figure.size) return figure.size.every((length, i) => near(length, proposal.size?.[i]));
   // Of what a pin stands the upper side is the limit.
   if (figure.slot === 'logic.absoluteMax') return near(figure.max, proposal.max);
   const [wanted, said] = [valuesOf(figure), valuesOf(proposal)];
   // One number without a word for its side may stand on any.
   if (wanted.length === 1) return said.length === 1 && near(wanted[0], said[0]);
   return near(figure.min, proposal.min) && near(figure.typ, proposal.typ) && near(figure.max, proposal.max);
+}
+
+/** Pins count as one figure each. */
+function pinsOf(sheet: DrawnSheet, proposals: readonly Proposal[]) {
+  const pins = sheet.pins ?? [];
+  const told = proposals.filter(({ slot }) => slot === 'terminal');
+  const isPin = ({ typ, label }: Proposal) => typ !== undefined && pins[typ - 1] === label;
+  return {
+    wanted: pins.length,
+    found: pins.filter((_, i) => told.some((one) => one.typ === i + 1 && isPin(one))).length,
+    wrong: told.filter((one) => !isPin(one)),
+  };
 }
 
 async function print(browser: Browser, file: string, sheet: DrawnSheet, way: DrawnScore['way']): Promise<void> {
@@ -53,18 +66,22 @@ async function print(browser: Browser, file: string, sheet: DrawnSheet, way: Dra
   }
 }
 
-/** @param seeds of the sheets */
-export async function scoreDrawn(seeds: readonly number[]): Promise<DrawnScore[]> {
+/** @param draw what is drawn from each of the seeds: sheets of tables, or such as tell their figures without */
+export async function scoreDrawn(
+  seeds: readonly number[],
+  draw: (seed: number) => DrawnSheet,
+): Promise<DrawnScore[]> {
   mkdirSync(FOLDER, { recursive: true });
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
   const scores: DrawnScore[] = [];
   try {
     for (const seed of seeds) {
       const way = WAYS[seed % WAYS.length] ?? 'browser';
-      const sheet = drawSheet(seed);
+      const sheet = draw(seed);
       const file = join(FOLDER, 'drawn.pdf');
       await print(browser, file, sheet, way);
-      const proposals = readDatasheet(await pagesOf(file)).filter(({ slot }) => slot !== 'terminal');
+      const all = readDatasheet(await pagesOf(file));
+      const proposals = all.filter(({ slot }) => slot !== 'terminal');
       const used = new Set<Proposal>();
       const missed = sheet.truth.filter((figure) => {
         const told = proposals.find((proposal) => !used.has(proposal) && isTold(figure, proposal));
@@ -72,7 +89,15 @@ export async function scoreDrawn(seeds: readonly number[]): Promise<DrawnScore[]
         return told === undefined;
       });
       const wrong = proposals.filter((one) => !used.has(one) && !sheet.truth.some((figure) => isTold(figure, one)));
-      scores.push({ seed, way, wanted: sheet.truth.length, found: sheet.truth.length - missed.length, missed, wrong });
+      const pins = pinsOf(sheet, all);
+      scores.push({
+        seed,
+        way,
+        wanted: sheet.truth.length + pins.wanted,
+        found: sheet.truth.length - missed.length + pins.found,
+        missed,
+        wrong: [...wrong, ...pins.wrong],
+      });
     }
   } finally {
     await browser.close();

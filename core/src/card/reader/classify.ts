@@ -2,7 +2,25 @@
 import type { Message } from '../../quantity/message.ts';
 import { doubtThat } from './doubt.ts';
 import { QUANTITIES } from '../quantities.ts';
-import { type SlotId, slotOf } from './slots.ts';
+import { slotOf, type SlotId } from './slots.ts';
+import {
+  ABSOLUTE,
+  ACTIVE,
+  AT_SUPPLY_PIN,
+  BUS_CLOCK,
+  CURRENT,
+  IDLE,
+  LOGIC_VOLTAGE,
+  MEASURE,
+  NEVER,
+  OTHER_CURRENT,
+  OTHER_VOLTAGE,
+  PEAK,
+  RULES,
+  SUPPLY_CURRENT_SYMBOL,
+  SUPPLY_NAME,
+  SUPPLY_SYMBOL,
+} from './vocabulary.ts';
 
 export interface RowWords {
   readonly name: string;
@@ -29,142 +47,6 @@ export interface DocumentContext {
 /** A symbol in one spelling: V_IH, VIH, V(IH) and Vih are one. */
 const symbolOf = (text: string): string => text.replace(/[\s_(){}[\].,\-/]/g, '').toUpperCase();
 
-const NEVER =
-  /storage|solder|reflow|junction|lead temp|esd|electrostatic|latch|ripple|rejection|hysteresis|thermal resist|package|moisture sensitivity|(?<!high |medium |low )repeatab|noise|brown|power[- ]on reset|reset threshold|reset voltage|rise time|fall time|hold time|set-?up time|slew|weight of|shelf|offset voltage|reference voltage|impedance/i;
-
-const SUPPLY_SYMBOL = /^(?:V(?:DD|CC|IN|S|BAT|SUP|SUPPLY|DDA|CCA|P)?|U(?:B|S|V)?|VDDVCC)$/;
-const SUPPLY_NAME =
-  /(?:supply|operating|operation|operational|working|power|feeding|nominal|rated) (?:input )?(?:voltage|supply)|^(?:power )?supply(?: range)?$|supply voltage|voltage supply|supply pins?\b|^input voltage(?: range)?$|^(?:V(?:DD|CC|IN)|supply V(?:DD|CC))\b|^power$|^voltage(?: range)?$|^(?:power|supply)\b.*\bV(?:DD|CC|IN)\b/i;
-const OTHER_VOLTAGE =
-  /\b(?:i\/?o|interface|logic|bus|signal|(?<!supply )pins?|high|low|output|threshold|reference|pull|programming|battery backup|drop|heater|analog input|VDDIO)\b/i;
-/** A rating is of the supply where the pin that it names is one. */
-const AT_SUPPLY_PIN =
-  /\b(?:on|at|to|applied to)\s+(?:the\s+)?(?:V_?(?:DD|CC|IN|S|BAT)\w?|supply(?: pins?)?)\b|^V_?(?:DD|CC|IN|S|BAT)\w?\s+(?:to|with respect to|vs\.?)\s+(?:GND|VSS|ground)/i;
-const LOGIC_VOLTAGE =
-  /\b(?:any|other|all|each|i\/?o|digital|logic|input|signal|SDA|SCL|data)\b.*\b(?:pins?|inputs?|terminals?|voltage|lines?)\b|\bvoltage (?:on|at|to|applied)\b|input voltage/i;
-const IDLE =
-  /stand-?\s?by|sleep|\bidle\b|quiescent|power[- ]?down|shut[- ]?down|suspend|stopped|not measuring|inactive|hibernat/i;
-const PEAK =
-  /peak|inrush|surge|start[- ]?up current|flash of|pulse current|max(?:imum|\.)? (?:supply |operating )?current/i;
-const ACTIVE =
-  /\bactive\b|measur|conver|operating|operation|running|normal mode|working|transmi|sampling|acquisition|in use|display on|heater on|backlight on/i;
-const CURRENT = /current|consumption|\bdraw\b/i;
-const SUPPLY_CURRENT_SYMBOL =
-  /^I(?:DD|CC|S|SUP|SUPPLY|VDD|VCC|IN|Q|SB|STBY|SLEEP|IDLE|ACT|ACTIVE|MEAS|OP|PEAK|PD|DDSB|DDSL|DDM|CCA|AVG)\w*$/;
-const OTHER_CURRENT =
-  /leak|sink|source|output|input current|drive|short|per pin|any pin|clamp|pull|reference|average|mean\b|injection/i;
-
-const RULES: readonly {
-  slot: SlotId;
-  symbol?: RegExp;
-  name: RegExp;
-  not?: RegExp;
-  /** What the heading has to say, where the words alone mean other things as well. */
-  section?: RegExp;
-}[] = [
-  {
-    slot: 'logic.inputHigh',
-    symbol: /^V(?:IH|IHMIN|INH)$/,
-    name: /(?:high[- ]?level|logic[- ](?:high|1)) input|input (?:voltage )?(?:logic )?high|input high/i,
-  },
-  {
-    slot: 'logic.inputLow',
-    symbol: /^V(?:IL|ILMAX|INL)$/,
-    name: /(?:low[- ]?level|logic[- ](?:low|0)) input|input (?:voltage )?(?:logic )?low|input low/i,
-  },
-  {
-    slot: 'logic.outputHigh',
-    symbol: /^VOH\w?$/,
-    name: /(?:high[- ]?level|logic[- ](?:high|1)) output (?:voltage|level)|output (?:voltage )?(?:logic )?high|output high/i,
-    not: /current/i,
-  },
-  {
-    slot: 'logic.outputLow',
-    symbol: /^VOL\d?$/,
-    name: /(?:low[- ]?level|logic[- ](?:low|0)) output (?:voltage|level)|output (?:voltage )?(?:logic )?low|output low/i,
-    not: /current/i,
-  },
-  {
-    slot: 'logic.sinkCurrent',
-    symbol: /^IOL\w?$/,
-    name: /sink(?:ing)? current|low[- ]?level output current|output low current|output current,? low/i,
-  },
-  { slot: 'logic.leakage', symbol: /^I(?:LEAK|LI|LKG|L|I|IH|IL|IN|LIN)$/, name: /leakage/i },
-  {
-    slot: 'logic.capacitance',
-    symbol: /^C(?:I|IN|PIN|IO|I\/O)$/,
-    name: /(?:input|pin|i\/?o|bus|line)(?: pin)? capacitance|capacitance (?:of|for|at|per) (?:each|the|any|every)? ?(?:i\/?o )?(?:pin|input)/i,
-    not: /load|bus/i,
-  },
-  {
-    slot: 'logic.pullUp',
-    symbol: /^R(?:PU|P|PULLUP|UP)$/,
-    name: /pull[- ]?ups?/i,
-    not: /recommend|external|suggest|required|weak|current/i,
-  },
-  {
-    slot: 'port.clock',
-    symbol: /^F(?:SCL|CLK|SCK|I2C|BUS)$/,
-    name: /(?:clock|scl|i2c|i²c|bus|serial|spi|sck|interface)\b.*(?:frequency|rate|speed)|(?:frequency|speed) of (?:the )?(?:scl|clock|bus)|^(?:scl )?clock$|^i[2²]c (?:clock|speed)/i,
-    not: /internal|oscillat|cpu|core|crystal|pwm|sampl|refresh|output data|carrier|baud|uart|rs-?232|data rate/i,
-  },
-  {
-    slot: 'measure.conversion',
-    symbol: /^T(?:CONV|MEAS|CONVERSION|C|M|INT)$/,
-    name: /(?:conversion|measur(?:ing|ement)|integration|acquisition) (?:time|duration)|duration of (?:a |one )?(?:measurement|conversion)|time (?:for|of) (?:a|one) (?:measurement|conversion)/i,
-  },
-  {
-    slot: 'measure.warmUp',
-    symbol: /^T(?:PU|START|BOOT|WU|WARM|SU|UP|STARTUP|WARMUP)$/,
-    name: /warm[- ]?up|pre-?heat|start[- ]?up time|power[- ]?up time|stabili[sz]ation time|boot time|time to (?:be )?ready|ready after/i,
-    not: /current|burn/i,
-  },
-  {
-    slot: 'measure.interval',
-    symbol: /^T(?:INTERVAL|SAMPLE|CYCLE|PERIOD|REPEAT)$/,
-    name: /(?:sampl|measur|read|refresh|update|poll|acquisition|repeat|query)\w*\s?(?:interval|period|cycle|pause)|interval between|(?:minimum|shortest) (?:pause|time|interval) between/i,
-  },
-  {
-    slot: 'rail.limit',
-    symbol: /^I(?:OUT|O|LOAD|OUTMAX)$/,
-    name: /(?:output|load) current/i,
-    not: /low|high|short|sink|logic|pin\b|level/i,
-    section: /regulat|converter|output rail|power output|rail|LDO/i,
-  },
-  { slot: 'rail.dropout', symbol: /^V(?:DO|DROP|DROPOUT)$/, name: /drop-?out/i },
-  {
-    slot: 'body.ambient',
-    symbol: /^T(?:A|AMB|OP|OPR|OPER|AMBIENT)$/,
-    name: /(?:operating|ambient|working|environment(?:al)?|operation|use) (?:ambient |air |free[- ]air )?temp|temperature,? (?:operating|ambient)|ambient conditions|(?:operating|working) environment/i,
-  },
-];
-
-const DRIFT = /drift|long[- ]?term stability|stability,? long|ageing|aging/i;
-const MEASURE: readonly { slot: SlotId; name: RegExp; symbol?: RegExp; not?: RegExp }[] = [
-  { slot: 'measure.drift', name: DRIFT },
-  {
-    slot: 'measure.accuracy',
-    name: /accuracy|accurate|measurement (?:error|deviation|tolerance|uncertainty)|\berror\b(?! code| rate| bit| message)|^(?:tolerance|deviation|uncertainty)\b|total error|max\.? error/i,
-    not: /supply|resistor|factor|clock/i,
-  },
-  {
-    slot: 'measure.resolution',
-    name: /resolution|^(?:smallest )?step\b|granularity/i,
-    not: /display|pixel|adc|pwm|screen/i,
-  },
-  {
-    slot: 'measure.range',
-    name: /(?:measur|detect|sens|specified|full)\w*\s*(?:\w+\s)?range|\brange\b|^(?:measures|detects|senses)\b|concentration|full scale/i,
-    not: /supply|voltage|operating temp|ambient temp|storage|frequency|current|compensat/i,
-  },
-];
-
-/** What tells the clock of the bus from one inside the part. */
-const BUS_CLOCK = /scl|sck|i2c|i²c|\bbus\b|serial|spi|interface|f_?(?:clk|i2c)/i;
-
-const sectionIs = (section: string, what: RegExp) => what.test(section);
-const ABSOLUTE = /absolute|maximum rating|limiting value|stress|must not be exceeded|never exceed|damage/i;
-
 /**
  * @returns null when the row is about nothing that a card holds
  * @example classify({ name: 'High-level input voltage', symbol: 'VIH', ... }) is { slot: 'logic.inputHigh' }
@@ -173,7 +55,7 @@ export function classify(row: RowWords, document: DocumentContext): Classified |
   const { name, conditions, section, unit } = row;
   const symbol = symbolOf(row.symbol);
   const called = `${name} ${row.symbol}`.trim();
-  const absolute = sectionIs(section, ABSOLUTE) || /absolute max/i.test(name);
+  const absolute = ABSOLUTE.test(section) || /absolute max/i.test(name);
   if (NEVER.test(name)) return null;
   // A name says more than a symbol, which is shared by many things.
   const may = (rule: (typeof RULES)[number]) =>
@@ -257,17 +139,9 @@ function measure(row: RowWords, absolute: boolean, document: DocumentContext): C
   const rule = MEASURE.find(({ name, not }) => name.test(row.name) && !not?.test(row.name));
   if (!rule) return null;
   const unit = row.unit;
-  if (unit === null) return null;
-  const here = (kind: (typeof QUANTITIES)[number]) => kind.unit === unit || (unit === '%' && kind.unit === '%RH');
-  const able = QUANTITIES.filter(here);
-  if (able.length === 0) return null;
-  const byName = able.find(({ words }) => words.test(row.name));
-  const bySection = byName ?? able.find(({ words }) => words.test(`${row.section} ${row.conditions}`));
-  const mentioned = (kind: (typeof QUANTITIES)[number]) => document.mentions.get(kind.quantity) ?? 0;
-  const [most, second] = [...able].sort((a, b) => mentioned(b) - mentioned(a));
-  const kind = bySection ?? most;
-  if (!kind) return null;
-  const quantity = { quantity: kind.quantity, unit: kind.unit };
+  const of = unit === null ? null : quantityFor(unit, row.name, `${row.section} ${row.conditions}`, document);
+  if (!of) return null;
+  const { quantity } = of;
   if (
     rule.slot === 'measure.range' &&
     /operating|working|storage|environment/i.test(row.name) &&
@@ -277,7 +151,29 @@ function measure(row: RowWords, absolute: boolean, document: DocumentContext): C
   const measured = /measur|sens|detect|specified|probe|object|performance/i.test(`${row.name} ${row.section}`);
   if (rule.slot === 'measure.range' && unit === '°C' && !measured)
     return { slot: rule.slot, quantity, doubt: doubtThat('airAround') };
+  return { slot: rule.slot, ...of };
+}
+
+/**
+ * The quantity that a figure in this unit is of: by the words at it, else by its section, else by what the document speaks of most.
+ * @returns null where no quantity has that unit
+ */
+export function quantityFor(
+  unit: string,
+  name: string,
+  section: string,
+  document: DocumentContext,
+): { quantity: { quantity: string; unit: string }; doubt?: Message } | null {
+  const able = QUANTITIES.filter((kind) => kind.unit === unit || (unit === '%' && kind.unit === '%RH'));
+  const byWords = able.find(({ words }) => words.test(name)) ?? able.find(({ words }) => words.test(section));
+  const mentioned = (kind: (typeof QUANTITIES)[number]) => document.mentions.get(kind.quantity) ?? 0;
+  const [most, second] = [...able].sort((a, b) => mentioned(b) - mentioned(a));
+  const kind = byWords ?? most;
+  if (!kind) return null;
   const clear = mentioned(kind) > 0 && (!second || kind === second || mentioned(second) * 4 < mentioned(kind));
-  const sole = able.length === 1 || bySection !== undefined || clear;
-  return { slot: rule.slot, quantity, ...(sole ? {} : { doubt: doubtThat('whichQuantity', { unit }) }) };
+  const sole = able.length === 1 || byWords !== undefined || clear;
+  return {
+    quantity: { quantity: kind.quantity, unit: kind.unit },
+    ...(sole ? {} : { doubt: doubtThat('whichQuantity', { unit }) }),
+  };
 }

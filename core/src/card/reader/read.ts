@@ -6,12 +6,15 @@ import { foreignLines } from './foreign.ts';
 import type { PageText } from './page.ts';
 import { surenessOf, type Draft, type Proposal } from './proposal.ts';
 import { regionsOf } from './regions.ts';
-import { rowDrafts, type Reading } from './row-proposals.ts';
+import type { Reading } from './draft-of.ts';
+import { passagesOf, type Passage } from './passages.ts';
+import { rowDrafts } from './row-proposals.ts';
 import { sectionsOf } from './sections.ts';
 import { settle } from './settle.ts';
 import { statementsOf } from './statements.ts';
 import { tablesOf, type Table } from './tables.ts';
 import { terminalDrafts } from './terminals.ts';
+import { toldDrafts } from './told.ts';
 import { linesOf, wordsOf, type Line } from './words.ts';
 
 /** What was read of one page; kept small, since a datasheet may have hundreds. */
@@ -73,14 +76,22 @@ export function readPage(
     const inTable = (i: number) => tables.some(({ from, to }) => i >= from && i < to);
     for (const table of tables) drafts.push(...tableDrafts(table, reading));
     drafts.push(...addressDrafts(lines, inTable, foreign), ...identityDrafts(lines));
-    lines.forEach((line, i) => {
-      if (inTable(i) || foreign[i]) return;
-      for (const { row, weak } of statementsOf(line, sections.at(i), reading.mark)) {
-        drafts.push(...rowDrafts(row, reading).map((draft) => ({ ...draft, ...(weak ? { weak } : {}) })));
-      }
-    });
+    for (const passage of passagesOf(lines, (i) => inTable(i) || foreign[i] === true))
+      drafts.push(...passageDrafts(passage, sections.at(passage.from), reading));
   }
   return { drafts: drafts.map((draft) => ({ ...draft, page: page.page })), section: current };
+}
+
+/** A line by itself may say "name: value"; all else is running text. */
+function passageDrafts(passage: Passage, section: string, reading: Reading): Draft[] {
+  const [line] = passage.lines;
+  const stated =
+    line && passage.lines.length === 1
+      ? statementsOf(line, section, reading.mark).flatMap(({ row, weak }) =>
+          rowDrafts(row, reading).map((draft) => ({ ...draft, ...(weak ? { weak } : {}) })),
+        )
+      : [];
+  return stated.length > 0 ? stated : toldDrafts(passage, section, reading);
 }
 
 const tableDrafts = (table: Table, reading: Reading): Draft[] =>

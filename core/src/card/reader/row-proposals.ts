@@ -1,29 +1,15 @@
 /** A row of a table, or a line "name: value" -> what it says about a card. */
 import type { Message } from '../../quantity/message.ts';
 import { doubtThat } from './doubt.ts';
-import { classify, type Classified, type DocumentContext } from './classify.ts';
+import { classify, type Classified } from './classify.ts';
+import { draftOf, type Bounds, type Reading } from './draft-of.ts';
 import type { ColumnKind } from './header.ts';
-import { isBlank, readValue, type DecimalMark, type ValueReading } from './numbers.ts';
-import type { Box } from './page.ts';
+import { isBlank, type DecimalMark } from './numbers.ts';
+import { readValue, type ValueReading } from './values.ts';
 import type { Draft } from './proposal.ts';
-import { isMeasureSlot, slotOf } from './slots.ts';
+import { sizeIn } from './sizes.ts';
 import type { Row } from './tables.ts';
-import { plainText, readUnit, scaled, type UnitReading } from './units.ts';
-
-/** What a document tells about all of its rows. */
-export interface Reading extends DocumentContext {
-  readonly mark: DecimalMark;
-}
-
-interface Bounds {
-  readonly min?: number;
-  readonly typ?: number;
-  readonly max?: number;
-  readonly unit: string | null;
-  readonly symmetric: boolean;
-  readonly doubts: readonly Message[];
-  readonly rest: string;
-}
+import { plainText, readUnit, type UnitReading } from './units.ts';
 
 const SUPPLY_UNIT = /^(%\s*)?(?:of\s|[x×*]\s?)?\s*V_?(?:DD|CC|IN|S|DDIO|DD_IO)$/i;
 const YEARLY = /\s*(?:\/|per)\s*(?:yr|year|a)\b\.?/i;
@@ -43,23 +29,11 @@ function nameAndUnit(written: string): { name: string; unit: UnitReading | null 
   return unit && bracket?.[1] ? { name: bracket[1].trim(), unit } : { name: written.trim(), unit: null };
 }
 
-/** Reads a cell that may hold several values: "typ. 0.6 mA, max. 1.5 mA". */
-export function readCell(text: string, mark: DecimalMark, fallback: UnitReading | null): ValueReading | null {
-  const first = readValue(text, mark, fallback);
-  if (!first) return null;
-  const more = /^[,;/]?\s*(?:\(?(?:typ|max|min)\w*\.?\)?[,;:]?\s*)?[,;/]?\s*((?:typ|max|min)\w*\.?:?\s.*)$/i.exec(
-    first.rest,
-  );
-  const second = more?.[1] ? readValue(more[1], mark, fallback) : null;
-  if (!second || (second.unit ?? first.unit) !== (first.unit ?? second.unit)) return first;
-  return { ...first, ...second, symmetric: first.symmetric, unit: first.unit ?? second.unit };
-}
-
 function boundsOf(row: Row, unit: UnitReading | null, mark: DecimalMark): Bounds | null {
   const doubts = [...row.doubts];
   const read = (kind: ColumnKind): ValueReading | null => {
     const text = row.cells[kind] ?? '';
-    return isBlank(text) ? null : readCell(text, mark, row.units[kind] ?? unit);
+    return isBlank(text) ? null : readValue(text, mark, row.units[kind] ?? unit);
   };
   const parts = { min: read('min'), typ: read('typ'), max: read('max'), value: read('value') };
   const given = Object.values(parts).filter((p) => p !== null);
@@ -82,6 +56,7 @@ function boundsOf(row: Row, unit: UnitReading | null, mark: DecimalMark): Bounds
     ...(max === undefined || max === null ? {} : { max }),
     unit: units[0] ?? null,
     symmetric: given.some(({ symmetric }) => symmetric),
+    ...ofReadingOf(given),
     doubts,
     rest: given
       .map(({ rest }) => rest)
@@ -89,6 +64,11 @@ function boundsOf(row: Row, unit: UnitReading | null, mark: DecimalMark): Bounds
       .trim(),
   };
 }
+
+const ofReadingOf = (given: readonly ValueReading[]): { ofReading?: number } => {
+  const ofReading = given.find((p) => p.ofReading !== undefined)?.ofReading;
+  return ofReading === undefined ? {} : { ofReading };
+};
 
 const RELATIVE: ReadonlySet<string | null> = new Set(['share', 'offset']);
 
@@ -108,18 +88,6 @@ function levelOf(
   const size = chief?.typ ?? chief?.max ?? chief?.min;
   if (!chief || size === undefined) return null;
   return { [chief === min ? 'min' : 'max']: size, unit: chief.unit, symmetric: false, doubts, rest: '' };
-}
-
-/** Stretches "20 to 80 %RH" in a text, in the unit asked for. */
-function findRange(text: string, unit: string, mark: DecimalMark): { from: number; to: number } | null {
-  const plain = plainText(text);
-  const bare = unit === '%RH' ? ['%RH', '%'] : [unit];
-  for (const match of plain.matchAll(/(?<![\d.,])[+-]?\d/g)) {
-    const read = readValue(plain.slice(match.index), mark);
-    if (read?.min === undefined || read.max === undefined || read.unit === null || !bare.includes(read.unit)) continue;
-    return { from: read.min, to: read.max };
-  }
-  return null;
 }
 
 /** A figure at the end of a name or beside a symbol belongs to a column that was cut elsewhere. */
@@ -183,108 +151,12 @@ export function rowDrafts(row: Row, reading: Reading): Draft[] {
   return draft ? [draft] : [];
 }
 
-function draftOf(
-  found: Classified,
-  bounds: Bounds,
-  said: { name: string; conditions: string; said: string; box: Box },
-  reading: Reading,
-  yearly: boolean,
-): Draft | null {
-  const { slot, quantity } = found;
-  const doubts = [...bounds.doubts, ...(found.doubt ? [found.doubt] : [])];
-  const unit = isMeasureSlot(slot) && quantity ? (slotOf(slot).units[0] ?? quantity.unit) : (bounds.unit ?? '');
-  let { min, typ, max } = bounds;
-  const put = (): Draft => ({
-    slot,
-    ...(quantity ? { quantity } : {}),
-    ...(min === undefined ? {} : { min }),
-    ...(typ === undefined ? {} : { typ }),
-    ...(max === undefined ? {} : { max }),
-    unit,
-    doubts,
-    ...said,
-  });
-  const { from, to } = slotOf(slot);
-  const strange = [min, typ, max].some((v) => v !== undefined && (v < from || v > to));
-  if (strange) doubts.push(doubtThat('size'));
-  const ordered = [min, typ, max].filter((v) => v !== undefined);
-  if (ordered.some((v, i) => i > 0 && v < (ordered[i - 1] ?? v))) {
-    // Negative currents and levels are sometimes listed by size.
-    doubts.push(doubtThat('order'));
-  }
-  switch (slot) {
-    case 'measure.accuracy':
-    case 'measure.drift': {
-      if (slot === 'measure.drift' && !yearly) doubts.push(doubtThat('perYear'));
-      const size = (v: number | undefined) => (v === undefined ? undefined : Math.abs(v));
-      if (
-        min !== undefined &&
-        max !== undefined &&
-        min >= 0 &&
-        slot === 'measure.accuracy' &&
-        !bounds.symmetric &&
-        typ === undefined
-      )
-        return null;
-      [min, typ, max] = [undefined, size(typ), size(max ?? (typ === undefined ? min : undefined))];
-      const ofReading = slot === 'measure.accuracy' ? shareOfReading(`${said.said}`, reading.mark) : null;
-      const over =
-        quantity && slot === 'measure.accuracy'
-          ? findRange(`${said.conditions} ; ${said.name}`, quantity.unit, reading.mark)
-          : null;
-      return { ...put(), ...(over ? { over } : {}), ...(ofReading === null ? {} : { ofReading }) };
-    }
-    case 'measure.range':
-      if (min === undefined && max !== undefined) min = 0;
-      if (min === undefined || max === undefined) return null;
-      typ = undefined;
-      return put();
-    case 'measure.resolution':
-      typ ??= max ?? min;
-      [min, max] = [undefined, undefined];
-      return put();
-    case 'port.clock':
-      max ??= typ;
-      [min, typ] = [undefined, undefined];
-      return put();
-    case 'body.ambient':
-      return min === undefined || max === undefined ? null : { ...put() };
-    case 'logic.absoluteMax':
-    case 'supply.absoluteMax':
-      max ??= typ;
-      typ = undefined;
-      // "VDD" alone may have lost its "+ 0.3" to the next line, and no pin stands less than a volt.
-      if (slot === 'logic.absoluteMax' && (max === undefined || (unit === 'offset' ? max === 0 : max < 1)))
-        doubts.push(doubtThat('moreInCell'));
-      // A lower bound in volts and an upper one as an offset are two different figures: the upper one counts.
-      return put();
-    default:
-      return put();
-  }
-}
-
-/** "± (50 ppm + 5 % of reading)" -> 0.05 */
-function shareOfReading(text: string, mark: DecimalMark): number | null {
-  const match = /(\d+(?:[.,]\d+)?)\s*%\s*(?:of\s*)?(?:the\s*)?(?:reading|measured|m\.?v\.?|rdg|value)/i.exec(text);
-  const value = match?.[1] ? readValue(match[1], mark)?.typ : undefined;
-  return value === undefined ? null : scaled(value, 0.01);
-}
-
-const DIMENSIONS =
-  /(\d+(?:[.,]\d+)?)\s*(?:mm|cm)?\s*[x×*]\s*(\d+(?:[.,]\d+)?)\s*(?:mm|cm)?(?:\s*[x×*]\s*(\d+(?:[.,]\d+)?))?\s*(mm|cm)?/i;
-
 function sizeDraft(row: Row, said: string, unit: UnitReading | null): Draft[] {
   const text = [row.cells.value, row.cells.typ, row.cells.max, row.conditions].filter(Boolean).join(' ');
-  const match = DIMENSIONS.exec(text);
-  if (!match) return [];
-  const written = /cm\b/.test(text)
-    ? { unit: 'm', factor: 0.01 }
-    : /mm\b/.test(text)
-      ? { unit: 'm', factor: 1e-3 }
-      : unit;
-  const doubts = [...row.doubts];
-  if (written?.unit !== 'm') doubts.push(doubtThat('noUnit'));
-  const factor = written?.unit === 'm' ? written.factor : 1e-3;
-  const size = [match[1], match[2], match[3]].flatMap((n) => (n ? [scaled(Number(n.replace(',', '.')), factor)] : []));
-  return [{ slot: 'body.size', unit: 'm', size, conditions: '', name: row.name, said, box: row.box, doubts }];
+  const read = sizeIn(text, unit);
+  if (!read) return [];
+  const doubts = read.hasUnit ? row.doubts : [...row.doubts, doubtThat('noUnit')];
+  return [
+    { slot: 'body.size', unit: 'm', size: read.size, conditions: '', name: row.name, said, box: row.box, doubts },
+  ];
 }

@@ -1,8 +1,9 @@
 /** Lines that say a figure without a table: "Supply voltage: 2.7 to 5.5 V", leaders, lists without a head. */
 import { textOf, type Word } from './page.ts';
-import { readCell } from './row-proposals.ts';
 import type { DecimalMark } from './numbers.ts';
 import type { Row } from './tables.ts';
+import { isInCells } from './passages.ts';
+import { evenText, readValue, valuesIn } from './values.ts';
 import type { Line } from './words.ts';
 
 /** More words than this make a sentence. */
@@ -31,7 +32,7 @@ const AFTER_SIGN = new RegExp(String.raw`^(.{2,80}?)\s*=\s*${VALUE_AHEAD}`, 'i')
 const AFTER_LEADER = new RegExp(String.raw`^(.{2,80}?)\s*(?:\.{3,}|…{2,}|_{3,}|(?:\. ){3,})\s*${VALUE_AHEAD}`, 'i');
 const BULLET = /^[•·▪■◦●*\-–►➢]\s*/;
 
-/** Parts a line at its colon, leader, cell gap, or before the first value. */
+/** Parts a line at its colon, leader or cell gap. Where it holds several values it is read as running text. */
 export function statementsOf(line: Line, section: string, mark: DecimalMark): Statement[] {
   const cells = cellsOf(line.words).map((words) => ({ words, text: textOf(words) }));
   const statements: Statement[] = [];
@@ -40,7 +41,7 @@ export function statementsOf(line: Line, section: string, mark: DecimalMark): St
       .replace(BULLET, '')
       .replace(/[\s.:=]+$/, '')
       .trim();
-    if (cleaned.length < 2 || !readCell(value.trim(), mark, null)) return;
+    if (cleaned.length < 2 || !readValue(value.trim(), mark, null)) return;
     const { name: only, symbol, conditions } = parts(cleaned);
     statements.push({
       // A number at the end of the name belongs to the value, or to a column that was not seen.
@@ -64,8 +65,10 @@ export function statementsOf(line: Line, section: string, mark: DecimalMark): St
     });
   };
   const whole = line.text;
-  const pieces = cells.length > 1 ? [] : whole.split(/;\s+|\s•\s/);
-  if (cells.length > 1 && /[A-Za-z]{2}/.test(cells[0]?.text ?? '')) {
+  // Several values have several names: that is text.
+  if (valuesIn(evenText(whole), mark).length > 1 && !isInCells(line)) return [];
+  const pieces = isInCells(line) ? [] : whole.split(/;\s+|\s•\s/);
+  if (cells.length > 1 && isInCells(line) && /[A-Za-z]{2}/.test(cells[0]?.text ?? '')) {
     const [head, ...rest] = cells;
     const bullet = head && /^[•·▪■◦●*\-–]$/.test(head.text);
     const [name, values] = bullet ? [rest[0], rest.slice(1)] : [head, rest];
@@ -77,11 +80,6 @@ export function statementsOf(line: Line, section: string, mark: DecimalMark): St
     const words = piece.split(/\s+/);
     const colon = AFTER_LEADER.exec(piece) ?? (piece.includes(':') ? AFTER_COLON : AFTER_SIGN).exec(piece);
     if (colon && words.length <= LONGEST + 4) add(colon[1] ?? '', colon[2] ?? '', line.words, words.length > LONGEST);
-    else {
-      const first = /(?:^|\s)((?:[<>≤≥±~]|up to |max\.? |typ\.? |min\.? |from )?\s?[+-]?\d.*)$/i.exec(piece);
-      if (first?.[1] && first.index > 1)
-        add(piece.slice(0, first.index), first[1].replace(/^from /i, ''), line.words, true);
-    }
   }
   return statements;
 }

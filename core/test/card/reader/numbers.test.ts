@@ -1,13 +1,6 @@
 import { expect } from 'chai';
-import { decimalMark, isBlank, readNumber, readValue } from '../../../src/card/reader/numbers.ts';
+import { decimalMark, isBlank, readNumber } from '../../../src/card/reader/numbers.ts';
 import { readUnit } from '../../../src/card/reader/units.ts';
-
-/** Bounds and unit of a reading, without what is not stated. */
-const read = (text: string, mark: '.' | ',' | null = '.') => {
-  const found = readValue(text, mark);
-  return found && [found.min, found.typ, found.max, found.unit];
-};
-const n = undefined;
 
 describe('units', () => {
   const cases: [string, string, number][] = [
@@ -59,35 +52,4 @@ describe('numbers', () => {
   });
   it('knows a cell that says nothing', () =>
     expect(['–', '', 'n/a', '---', '0'].map(isBlank)).to.deep.equal([true, true, true, true, false]));
-});
-
-describe('values', () => {
-  const cases: [string, ReturnType<typeof read>][] = [
-    ['2.7 to 5.5 V', [2.7, n, 5.5, 'V']],
-    ['2.7V–5.5V', [2.7, n, 5.5, 'V']],
-    ['2.7 ~ 5.5 V', [2.7, n, 5.5, 'V']],
-    ['2.7…5.5 V', [2.7, n, 5.5, 'V']],
-    ['850 mV to 1.2 V', [0.85, n, 1.2, 'V']],
-    ['-40 to +85 °C', [-40, n, 85, '°C']],
-    ['–40 to 85 °C', [-40, n, 85, '°C']],
-    ['±0.3 °C', [n, 0.3, n, '°C']],
-    ['+/-2 %RH', [n, 2, n, '%RH']],
-    ['3.3 V ± 5 %', [3.135, 3.3, 3.465, 'V']],
-    ['0.7 × VDD', [n, 0.7, n, 'share']],
-    ['0.7VDD', [n, 0.7, n, 'share']],
-    ['70 % of VCC', [n, 0.7, n, 'share']],
-    ['VDD + 0.3 V', [n, 0.3, n, 'offset']],
-    ['VDD-0.4', [n, -0.4, n, 'offset']],
-    ['-0.3 V to VDD + 0.3 V', [n, n, 0.3, 'offset']],
-    ['min. 0.7 × VDD', [0.7, n, n, 'share']],
-    ['max. 400 kHz', [n, n, 400e3, 'Hz']],
-    ['< 1 µA', [n, n, 1e-6, 'A']],
-    ['up to 3.4 MHz', [n, n, 3.4e6, 'Hz']],
-    ['600 µA typ.', [n, 600e-6, n, 'A']],
-    ['4k7', [n, 4700, n, 'Ω']],
-    ['DC 5 V', [n, 5, n, 'V']],
-  ];
-  for (const [text, wanted] of cases) it(text, () => expect(read(text)).to.deep.equal(wanted));
-  it('that are words are none', () => expect(read('see figure 3')).to.equal(null));
-  it('with a mark of a footnote lose it', () => expect(read('5.5 V (1)')).to.deep.equal([n, 5.5, n, 'V']));
 });

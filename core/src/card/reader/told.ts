@@ -1,0 +1,134 @@
+/** Running text and lists -> drafts: every value of a passage with what is said around it. Never sure. */
+import { classify, quantityFor, type Classified } from './classify.ts';
+import { doubtThat } from './doubt.ts';
+import { draftOf, type Reading } from './draft-of.ts';
+import { boxOfNumbers, type Passage } from './passages.ts';
+import type { Draft } from './proposal.ts';
+import { BODY_WORDS, sizeIn } from './sizes.ts';
+import { isMeasureSlot, slotOf } from './slots.ts';
+import { NEVER_TOLD, TELLINGS, type Telling } from './told-words.ts';
+import { evenText, valuesIn, type PlacedValue } from './values.ts';
+import { NEVER } from './vocabulary.ts';
+
+/** Where a sentence ends: not behind a shortened word, and not inside a number. */
+const SENTENCE_END = /(?<!\b(?:max|min|typ|nom|approx|ca|no|nr|fig|temp|e\.g|i\.e|incl|resp|vs|rev))[.!?]\s+(?=[A-Z•])|;\s+|\s[•·]\s/;
+/** What parts two statements of a sentence. */
+const BOUNDARY = /,\s*(?:and|but|or|while)?\s*|\s+(?:and|but|while|whereas)\s+|\s[|/]\s|\s*[•·]\s*/gi;
+/** Words behind a value that say more of it. */
+const GOES_ON = /^\s*(?:\(|\[|at|during|while|when|in|on|for|of|with|per|from|between|if|typ|max|min|supply|power|pull)/i;
+
+interface Clause {
+  readonly text: string;
+  readonly value: PlacedValue;
+  /** What stands before the value and behind it, up to the values beside it. */
+  readonly left: string;
+  readonly right: string;
+  /** What the sentence began with, where `left` does not hold it. */
+  readonly subject: string;
+}
+
+/** @example clausesIn('In standby it draws 2 µA, when active 3 mA.', '.') are two, the second with the subject "In standby it draws" */
+function clausesIn(sentence: string, values: readonly PlacedValue[]): Clause[] {
+  let start = 0;
+  return values.map((value, k) => {
+    const next = values[k + 1];
+    const between = sentence.slice(value.to, next?.from ?? sentence.length);
+    const cuts = [...between.matchAll(BOUNDARY)];
+    const last = cuts.at(-1);
+    const goesOn = GOES_ON.test(between);
+    const end = !next
+      ? sentence.length
+      : last
+        ? value.to + (goesOn || cuts.length > 1 || last.index > 0 ? last.index : 0)
+        : goesOn
+          ? next.from
+          : value.to;
+    const left = sentence.slice(start, value.from);
+    const right = sentence.slice(value.to, end);
+    start = last && next ? value.to + last.index + last[0].length : end;
+    return { text: sentence, value, left, right, subject: k === 0 ? '' : sentence.slice(0, values[0]?.from ?? 0) };
+  });
+}
+
+function unitFits(telling: Telling, value: PlacedValue): boolean {
+  if (isMeasureSlot(telling.slot) && slotOf(telling.slot).units.length === 0) return true;
+  return value.unit !== null && slotOf(telling.slot).units.includes(value.unit);
+}
+
+interface Meant extends Classified {
+  readonly bare?: 'min' | 'max';
+}
+
+function meantBy({ value, left, right, subject }: Clause, section: string, reading: Reading): Meant | null {
+  // What is said right at the value counts first, then what the sentence began with.
+  for (const before of subject === '' ? [left] : [left, `${subject} ${left}`]) {
+    const around = `${before}▮${right}`;
+    if (NEVER_TOLD.test(around) || NEVER.test(around)) return null;
+    const telling = TELLINGS.find((one) => unitFits(one, value) && one.says.test(around) && one.not?.test(around) !== true);
+    const named = classify(
+      { name: before.replace(/[\s:=]+$/, ''), symbol: '', conditions: right, section, unit: value.unit },
+      reading,
+    );
+    // A name of a level or a rating says more than a verb.
+    if (named && (!telling || /^(?:logic|rail|port)\./.test(named.slot))) return named;
+    if (!telling) continue;
+    if (!isMeasureSlot(telling.slot) || slotOf(telling.slot).units.length > 0) {
+      const needsQuantity = isMeasureSlot(telling.slot);
+      return { slot: telling.slot, ...(telling.bare ? { bare: telling.bare } : {}), ...(needsQuantity && named?.quantity ? { quantity: named.quantity } : {}) };
+    }
+    const of = value.unit === null ? null : quantityFor(value.unit, around, section, reading);
+    if (of && isRightForm(telling, value)) return { slot: telling.slot, ...of };
+  }
+  return null;
+}
+
+/** A range has two ends, a band has none. */
+function isRightForm({ slot }: Telling, { min, max, symmetric }: PlacedValue): boolean {
+  if (slot === 'measure.range') return !symmetric && max !== undefined;
+  return !(min !== undefined && max !== undefined && !symmetric);
+}
+
+/** What is said of one bound where words say the contrary of what stands: "never more than", "beyond". */
+function withBare(value: PlacedValue, bare: 'min' | 'max' | undefined): PlacedValue {
+  const { min, typ, max } = value;
+  if (!bare) return value;
+  const size = typ ?? (min === undefined || max === undefined ? (min ?? max) : undefined);
+  if (size === undefined) return value;
+  const { min: _min, typ: _typ, max: _max, ...others } = value;
+  return { ...others, [bare]: size };
+}
+
+/** Every figure that a passage tells. */
+export function toldDrafts(passage: Passage, section: string, reading: Reading): Draft[] {
+  const drafts: Draft[] = [];
+  let taken = 0;
+  const text = evenText(passage.text);
+  for (const sentence of text.split(SENTENCE_END)) {
+    const size = BODY_WORDS.test(sentence) ? sizeIn(sentence, null) : null;
+    if (size?.hasUnit) {
+      const said = sentence.slice(size.from, size.to);
+      const { box } = boxOfNumbers(passage, said, taken);
+      drafts.push({ slot: 'body.size', unit: 'm', size: size.size, conditions: '', name: 'size', said: sentence, box, doubts: [doubtThat('runningText')], weak: true });
+    }
+    const values = valuesIn(sentence, reading.mark).filter(({ from, to }) => !size || to <= size.from || from >= size.to);
+    for (const clause of clausesIn(sentence, values)) {
+      const said = sentence.slice(clause.value.from, clause.value.to);
+      const { box, next } = boxOfNumbers(passage, said, taken);
+      taken = next;
+      const meant = meantBy(clause, section, reading);
+      if (!meant) continue;
+      const value = withBare(clause.value, meant.bare);
+      const conditions = clause.right.replace(/^[\s,()]+|[\s,().]+$/g, '');
+      const name = clause.left.replace(/^[\s,.:•*-]+|[\s:=]+$/g, '').slice(-80);
+      const draft = draftOf(
+        meant,
+        { ...value, doubts: value.doubt ? [value.doubt] : [] },
+        { name, conditions, said: sentence.trim().slice(0, 300), box },
+        reading,
+        /per year|\/\s?(?:yr|year|a)\b|annual/i.test(clause.right),
+      );
+      if (draft) drafts.push({ ...draft, doubts: [...draft.doubts, doubtThat('runningText')], weak: true });
+    }
+  }
+  return drafts;
+}
