@@ -18,6 +18,7 @@ export type { PageText, Ruling, TextItem } from '../card/reader/page.ts';
 export { pastedPage } from '../card/reader/paste.ts';
 export { type Proposal, surenessOf } from '../card/reader/proposal.ts';
 export {
+  type Before,
   type PageReading,
   contextOf,
   layOut,

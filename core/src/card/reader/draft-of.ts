@@ -68,6 +68,8 @@ export function draftOf(
     // Negative currents and levels are sometimes listed by size.
     doubts.push(doubtThat('order'));
   }
+  // "VDD" alone may have lost its "− 0.4" to the next line.
+  if (slot === 'logic.outputHigh' && unit === 'offset' && (min ?? typ) === 0) doubts.push(doubtThat('moreInCell'));
   switch (slot) {
     case 'measure.accuracy':
     case 'measure.drift': {

@@ -25,6 +25,8 @@ function isForeignHead(text: string): boolean {
   return few && ((registers === true && REGISTER.test(text)) || orders === true || revisions === true);
 }
 
+const VERSION = /^(?:v|rev\.?\s*)?\d+(?:\.\d+)?[a-z]?\s/i;
+
 /** A gap of so many type sizes ends what is below such a head. */
 const FAR = 2.6;
 
@@ -34,7 +36,8 @@ export function foreignLines(lines: readonly Line[], sectionAt: (line: number) =
   return lines.map((line, i) => {
     const before = lines[i - 1];
     if (before && (line.y - before.y > FAR * line.height || line.y < before.y)) inside = false;
-    if (before && sectionAt(i) !== sectionAt(i - 1)) inside = false;
+    // The numbers of versions read like those of chapters.
+    if (before && sectionAt(i) !== sectionAt(i - 1) && !VERSION.test(line.text)) inside = false;
     if (isForeignHead(line.text)) inside = true;
     return inside || HEADINGS.test(sectionAt(i));
   });

@@ -8,6 +8,8 @@ export interface TextItem {
   readonly width: number;
   /** Of the font. */
   readonly height: number;
+  /** Which font it is set in: any name, the same for the same font. */
+  readonly font?: string;
 }
 
 /** A drawn line, or the edge of a drawn rectangle: upright or level. */
@@ -40,6 +42,7 @@ export interface Word extends Box {
   /** Of the baseline. */
   readonly y: number;
   readonly height: number;
+  readonly font?: string;
   /** True when a footnote mark was taken off its end. */
   readonly marked?: boolean;
 }

@@ -15,6 +15,8 @@ const LEADING = 1.85;
 /** A gap of this many type sizes parts two cells, unless all gaps of the line are wide: then it was justified. */
 const CELL_GAP = 0.85;
 const ITEM = /^(?:[•·▪■◦●*►➢▶✓‣]|[-–]\s|\(?\d{1,2}[.)]\s)/;
+/** "Working voltage: 5 V" begins something of its own. */
+const LABEL = /^[A-Z][\w/() .-]{1,40}:\s/;
 /** Parts of a word that keep their hyphen at the end of a line. */
 const KEEPS_HYPHEN =
   /(?:^|[\s(])(?:two|one|three|low|high|long|short|pull|warm|start|power|stand|non|on|off|self|open|real|pre|half|full|single|multi|ultra|built|plug|\d+)-$/i;
@@ -32,7 +34,8 @@ function goesOn(before: Line, line: Line, margin: number): boolean {
   const first = line.words[0];
   const last = before.words.at(-1);
   if (!first || !last || line.y <= before.y || line.y - before.y > LEADING * line.height) return false;
-  if (Math.abs(line.height - before.height) > 0.08 * line.height || ITEM.test(line.text)) return false;
+  if (Math.abs(line.height - before.height) > 0.08 * line.height) return false;
+  if (ITEM.test(line.text) || LABEL.test(line.text)) return false;
   if (/^[a-z]/.test(line.text) && !/[.:;]$/.test(before.text)) return true;
   // The first word would have stood on the line before if there had been room.
   return last.x1 + 0.25 * line.height + (first.x1 - first.x0) > margin - 0.5 * line.height;

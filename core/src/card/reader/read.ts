@@ -12,7 +12,7 @@ import { rowDrafts } from './row-proposals.ts';
 import { sectionsOf } from './sections.ts';
 import { settle } from './settle.ts';
 import { statementsOf } from './statements.ts';
-import { tablesOf, type Table } from './tables.ts';
+import { tablesOf, type OpenTable, type Table } from './tables.ts';
 import { terminalDrafts } from './terminals.ts';
 import { toldDrafts } from './told.ts';
 import { linesOf, wordsOf, type Line } from './words.ts';
@@ -60,26 +60,35 @@ export function contextOf(pages: readonly PageReading[]): Reading {
   return { mark: decimalMark(text), mentions };
 }
 
-/** Second pass: the figures of one page. `section` is the heading that the page before ended under. */
+/** What the page before ended with: the heading, and a table that may go on. */
+export interface Before {
+  readonly section: string;
+  readonly open: OpenTable | null;
+}
+const START: Before = { section: '', open: null };
+
+/** Second pass: the figures of one page. */
 export function readPage(
   page: PageReading,
   reading: Reading,
-  section: string,
-): { drafts: (Draft & { page: number })[]; section: string } {
+  before: Before = START,
+): { drafts: (Draft & { page: number })[]; before: Before } {
   const drafts: Draft[] = [];
-  let current = section;
+  let { section: current, open } = before;
   for (const lines of page.regions) {
     const sections = sectionsOf(lines, current);
     current = sections.last;
     const foreign = foreignLines(lines, sections.at);
-    const tables = tablesOf(lines, page.rulings, sections.at).filter(({ from }) => foreign[from] !== true);
+    const found = tablesOf(lines, page.rulings, sections.at, open);
+    ({ open } = found);
+    const tables = found.tables.filter(({ from }) => foreign[from] !== true);
     const inTable = (i: number) => tables.some(({ from, to }) => i >= from && i < to);
     for (const table of tables) drafts.push(...tableDrafts(table, reading));
     drafts.push(...addressDrafts(lines, inTable, foreign), ...identityDrafts(lines));
     for (const passage of passagesOf(lines, (i) => inTable(i) || foreign[i] === true))
       drafts.push(...passageDrafts(passage, sections.at(passage.from), reading));
   }
-  return { drafts: drafts.map((draft) => ({ ...draft, page: page.page })), section: current };
+  return { drafts: drafts.map((draft) => ({ ...draft, page: page.page })), before: { section: current, open } };
 }
 
 /** A line by itself may say "name: value"; all else is running text. */
@@ -107,10 +116,10 @@ export function readDatasheet(
 ): Proposal[] {
   const laid = pages.map(layOut);
   const reading = contextOf(laid);
-  let section = '';
+  let before = START;
   const drafts = laid.flatMap((page, i) => {
-    const read = readPage(page, reading, section);
-    section = read.section;
+    const read = readPage(page, reading, before);
+    ({ before } = read);
     progress(i + 1);
     return read.drafts;
   });

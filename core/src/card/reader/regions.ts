@@ -4,6 +4,8 @@ import type { PageText, Word } from './page.ts';
 import { linesOf, type Line } from './words.ts';
 
 const STEP = 3;
+/** Two columns that are worth the name run over so much of the page. */
+const LEAST_REACH = 0.14;
 
 /**
  * The lines of a page in reading order: what runs over the full width stays whole, a two-column stretch is cut at
@@ -28,7 +30,7 @@ function gutter(page: PageText, words: readonly Word[]): { x: number; top: numbe
   for (let x = page.width * 0.35; x <= page.width * 0.65; x += STEP) {
     for (const [top, bottom] of clearStretches(lines, x)) {
       const reach = bottom - top;
-      if (reach < page.height * 0.22) continue;
+      if (reach < page.height * LEAST_REACH) continue;
       const right = linesOf(words.filter(({ y, x0 }) => y >= top && y <= bottom && x0 >= x));
       const worth = reach * atMargin(right);
       if (best && worth <= best.worth * 1.02) continue;
@@ -66,6 +68,18 @@ function isClear({ words, height }: Line, x: number): boolean {
   );
 }
 
+/** Of the lines that have words on both sides of a gutter so many, at least, leave it clear: in running text a blank stands there by chance. */
+const LEAST_PARTED = 0.7;
+
+function isParted(lines: readonly Line[], x: number): boolean {
+  const gaps = lines.flatMap(({ words, height }) => {
+    const left = words.filter(({ x0 }) => x0 < x).at(-1);
+    const right = words.find(({ x0 }) => x0 >= x);
+    return left && right ? [(right.x0 - left.x1) / height] : [];
+  });
+  return gaps.filter((gap) => gap >= GUTTER).length >= LEAST_PARTED * gaps.length;
+}
+
 /** Stretches of height in which every line keeps clear of x. */
 function clearStretches(lines: readonly Line[], x: number): [number, number][] {
   const out: [number, number][] = [];
@@ -86,6 +100,7 @@ function isGutter(page: PageText, words: readonly Word[], x: number, top: number
   const left = linesOf(inside.filter((w) => w.x0 < x));
   const right = linesOf(inside.filter((w) => w.x0 >= x));
   if (left.length < 5 || right.length < 5) return false;
+  if (!isParted(linesOf(inside), x)) return false;
   // Each side has a table of its own, head and all: one table has its names on one side alone.
   const own = (side: readonly Line[]) =>
     side.some((_, i) => headAt(side, i)?.cells.some(({ kind }) => kind === 'name' || kind === 'label') ?? false);

@@ -135,7 +135,11 @@ export function rowDrafts(row: Row, reading: Reading): Draft[] {
   // No part is fed from below ground: such a stretch is what it stands, whatever stands over it.
   const isRating = found.slot === 'supply.range' && bounds.min !== undefined && bounds.min < 0;
   // A rating has nothing usual: what has is what the part works at, below a heading that was not seen.
-  const isRange = found.slot === 'supply.absoluteMax' && bounds.typ !== undefined && bounds.min !== undefined;
+  // Nor is there a least voltage above ground that a part must not be below.
+  const isRange =
+    found.slot === 'supply.absoluteMax' &&
+    bounds.min !== undefined &&
+    (bounds.typ !== undefined || (bounds.min > 0.5 && bounds.max !== undefined));
   const meant: Classified = isRating
     ? { slot: 'supply.absoluteMax', doubt: doubtThat('belowGround') }
     : isRange

@@ -20,6 +20,7 @@ export interface Sections {
 export function sectionsOf(lines: readonly Line[], start: string): Sections {
   const heights = lines.map(({ height }) => height).sort((a, b) => a - b);
   const usual = heights[Math.floor(heights.length / 2)] ?? 10;
+  const font = usualFont(lines);
   let heading = start;
   let caption = '';
   const over = lines.map((line, i) => {
@@ -27,7 +28,7 @@ export function sectionsOf(lines: readonly Line[], start: string): Sections {
     const gap = before ? line.y - before.y : Infinity;
     if (/^table\s*\d*[.:\-–\s]/i.test(line.text) && line.words.length < 16) caption = line.text;
     // "Operating conditions" and "Maximum ratings" read like heads of columns; larger print tells.
-    else if ((line.height > usual * LARGER || !headAt(lines, i)) && isHeading(line, usual, gap)) {
+    else if ((line.height > usual * LARGER || !headAt(lines, i)) && isHeading(line, { usual, gap, isOdd: isOddIn(line, font) })) {
       heading = line.text;
       caption = '';
     }
@@ -36,12 +37,28 @@ export function sectionsOf(lines: readonly Line[], start: string): Sections {
   return { at: (i) => over[i] ?? start, last: over.at(-1) ?? start };
 }
 
-function isHeading({ text, words, height }: Line, usual: number, gap: number): boolean {
+/** The font that most of the text is set in; none where fonts are not known. */
+function usualFont(lines: readonly Line[]): string | undefined {
+  const letters = new Map<string, number>();
+  for (const { font, text } of lines.flatMap(({ words }) => words))
+    if (font !== undefined) letters.set(font, (letters.get(font) ?? 0) + text.length);
+  return [...letters].sort(([, a], [, b]) => b - a)[0]?.[0];
+}
+
+const isOddIn = ({ words }: Line, font: string | undefined): boolean =>
+  font !== undefined && words.every((word) => word.font !== undefined && word.font !== font);
+
+function isHeading(
+  { text, words, height }: Line,
+  { usual, gap, isOdd }: { usual: number; gap: number; isOdd: boolean },
+): boolean {
   if (words.length > 9 || !/[A-Za-z]{3}/.test(text) || /[.;,]$/.test(text)) return false;
   // A number before capitals is a chapter, unless figures follow: then it counts the rows of a table.
   const chapter = /^\d+(?:\.\d+)*\.?\s+([A-Z].*)$/.exec(text);
   if (chapter) return !/(?:^|\s)[±<>+–-]?\d+(?:[.,]\d+)?(?:\s|$)/.test(chapter[1] ?? '');
   if (height > usual * LARGER) return true;
+  // Print of another kind, with room above it, heads what follows.
+  if (isOdd && gap > height * 1.4 && !/\d/.test(text)) return true;
   const capitals = text === text.toUpperCase() && words.length > 1 && !/\d/.test(text);
   return (capitals || (gap > height * 1.5 && !/\d/.test(text))) && KNOWN.test(text);
 }

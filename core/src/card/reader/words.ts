@@ -16,6 +16,7 @@ interface Piece {
   x1: number;
   y: number;
   height: number;
+  font: string | undefined;
   marked: boolean;
 }
 
@@ -40,6 +41,7 @@ function pieces(items: readonly TextItem[]): Piece[] {
       x1: item.x + (match.index + match[0].length) * each,
       y: item.y,
       height: item.height,
+      font: item.font,
       marked: false,
     }));
   });
@@ -67,7 +69,7 @@ export function wordsOf(page: Pick<PageText, 'items'>): Word[] {
     host.x1 = Math.max(host.x1, piece.x1);
   }
   const hosts = all.filter((piece) => !taken.has(piece)).sort((a, b) => a.y - b.y || a.x0 - b.x0);
-  return joined(hosts).map(({ text, x0, x1, y, height, marked }) => ({
+  return joined(hosts).map(({ text, x0, x1, y, height, font, marked }) => ({
     text,
     x0,
     x1,
@@ -75,6 +77,7 @@ export function wordsOf(page: Pick<PageText, 'items'>): Word[] {
     height,
     y0: y - height * 0.8,
     y1: y + height * 0.25,
+    ...(font === undefined ? {} : { font }),
     ...(marked ? { marked } : {}),
   }));
 }

@@ -55,7 +55,7 @@ export async function pageText(page: PDFPageProxy, ops: Operations): Promise<Pag
     const height = Math.hypot(placed[2], placed[3]);
     // Text that does not run from left to right is no row of a table.
     if (Math.abs(placed[1]) > 0.05 * Math.hypot(placed[0], placed[1]) || placed[0] <= 0 || height < 2) continue;
-    items.push({ text: item.str, x: placed[4], y: placed[5], width: item.width, height });
+    items.push({ text: item.str, x: placed[4], y: placed[5], width: item.width, height, font: item.fontName });
     if (items.length >= MAX_ITEMS) break;
   }
   return {

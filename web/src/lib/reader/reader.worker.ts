@@ -7,6 +7,7 @@ import {
   readDatasheet,
   readPage,
   settleProposals,
+  type Before,
   type PageReading,
   type Proposal,
 } from '@idle-breadboard/core/card';
@@ -137,10 +138,10 @@ async function read(document: PDFDocumentProxy, progress: Hear): Promise<Opened>
     };
   }
   const reading = contextOf(laid);
-  let section = '';
+  let before: Before | undefined;
   const drafts = laid.flatMap((page) => {
-    const found = readPage(page, reading, section);
-    section = found.section;
+    const found = readPage(page, reading, before);
+    ({ before } = found);
     return found.drafts;
   });
   const proposals: Proposal[] = settleProposals(drafts);
