@@ -1,5 +1,6 @@
 /** Bus addresses and identification words: numbers in hexadecimal, binary and decimal. */
-import { type Message, type Text, wordOf } from '../../quantity/message.ts';
+import { type Message, wordOf } from '../../quantity/message.ts';
+import { patternAddresses } from './address-patterns.ts';
 import { doubtThat } from './doubt.ts';
 import { boxOf, type Word } from './page.ts';
 import type { Draft } from './proposal.ts';
@@ -97,6 +98,25 @@ export function addressesIn(text: string): Told[] {
   });
 }
 
+const addressDraft = (
+  address: number,
+  setting: string,
+  words: readonly Word[],
+  said: string,
+  doubts: readonly Message[],
+): Draft => ({
+  slot: 'port.address',
+  typ: address,
+  unit: 'address',
+  label: setting,
+  conditions: setting,
+  name: wordOf('slot', 'port.address'),
+  said,
+  box: boxOf(words),
+  // Addresses at both ends are kept for the bus itself.
+  doubts: address < 0x08 || address > 0x77 ? [...doubts, doubtThat('reserved')] : doubts,
+});
+
 /** More words than this are no head of a column of addresses. */
 const LONGEST_HEAD = 9;
 
@@ -110,32 +130,26 @@ export function addressDrafts(
   foreign: readonly boolean[] = [],
 ): Draft[] {
   const drafts: Draft[] = [];
-  const push = (words: readonly Word[], text: string, name: Text, weak: Message | null) => {
+  const push = (words: readonly Word[], text: string, weak: Message | null) => {
     for (const told of addressesIn(text)) {
       const doubts = [...(told.doubt ? [told.doubt] : []), ...(weak ? [weak] : [])];
-      if (told.address < 0x08 || told.address > 0x77) doubts.push(doubtThat('reserved'));
-      drafts.push({
-        slot: 'port.address',
-        typ: told.address,
-        unit: 'address',
-        label: told.setting,
-        conditions: told.setting,
-        name,
-        said: text,
-        box: boxOf(words),
-        doubts,
-      });
+      drafts.push(addressDraft(told.address, told.setting, words, text, doubts));
     }
   };
   lines.forEach((line, i) => {
     if (foreign[i] || !ADDRESS.test(line.text) || OTHER_ADDRESS.test(line.text) || IDENTITY.test(line.text)) return;
+    const patterns = patternAddresses(line.text);
+    if (patterns.length > 0) {
+      const doubts = line.words.length > 14 ? [doubtThat('runningText')] : [];
+      for (const { address, setting } of patterns) drafts.push(addressDraft(address, setting, line.words, line.text, doubts));
+      return;
+    }
     const codes = codesIn(line.text);
     if (codes.length > 0) {
       const sentence = line.words.length > 14;
       push(
         line.words,
         line.text,
-        wordOf('slot', 'port.address'),
         sentence
           ? doubtThat('runningText')
           : BUS.test(line.text) || has(i) || /address\s*(?:\W|is|of|0x)/i.test(line.text)
@@ -145,7 +159,7 @@ export function addressDrafts(
       // "0x44 or" goes on below.
       const next = lines[i + 1];
       if (next && ONLY_CODE.test(next.text) && next.y - line.y < 1.8 * line.height)
-        push(next.words, next.text, wordOf('slot', 'port.address'), sentence ? doubtThat('runningText') : null);
+        push(next.words, next.text, sentence ? doubtThat('runningText') : null);
       return;
     }
     const head = line.words.find(({ text }) => ADDRESS.test(text));
@@ -163,7 +177,6 @@ export function addressDrafts(
       push(
         below.words,
         below.text,
-        wordOf('slot', 'port.address'),
         line.words.length > LONGEST_HEAD
           ? doubtThat('runningText')
           : under.length > 1

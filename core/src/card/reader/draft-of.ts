@@ -38,14 +38,25 @@ function findRange(text: string, unit: string, mark: DecimalMark): { from: numbe
   return null;
 }
 
+/** What the bounds themselves say of what they are: a supply and a rating of it have like names. */
+function byBounds(found: Classified, { min, typ, max }: Bounds): Classified {
+  // No part is fed from below ground: such a stretch is what it stands, whatever stands over it.
+  if (found.slot === 'supply.range' && min !== undefined && min < 0)
+    return { slot: 'supply.absoluteMax', doubt: doubtThat('belowGround') };
+  // A rating has nothing usual, nor is there a least voltage above ground that a part must not be below.
+  const isRange = min !== undefined && (typ !== undefined || (min > 0.5 && max !== undefined));
+  return found.slot === 'supply.absoluteMax' && isRange ? { slot: 'supply.range', doubt: doubtThat('hasUsual') } : found;
+}
+
 /** @returns null where the bounds say nothing of the kind */
 export function draftOf(
-  found: Classified,
+  classified: Classified,
   bounds: Bounds,
   said: { name: string; conditions: string; said: string; box: Box },
   reading: Reading,
   yearly: boolean,
 ): Draft | null {
+  const found = byBounds(classified, bounds);
   const { slot, quantity } = found;
   const doubts = [...bounds.doubts, ...(found.doubt ? [found.doubt] : [])];
   const unit = isMeasureSlot(slot) && quantity ? (slotOf(slot).units[0] ?? quantity.unit) : (bounds.unit ?? '');
@@ -93,6 +104,8 @@ export function draftOf(
       return { ...put(), ...(over ? { over } : {}), ...(ofReading === null ? {} : { ofReading }) };
     }
     case 'measure.range':
+      // "Maximum detectable illuminance" is an end of the range, in whichever column.
+      if (min === undefined && max === undefined && typ !== undefined && /^(?:max|highest)/i.test(said.name)) max = typ;
       if (min === undefined && max !== undefined) min = 0;
       if (min === undefined || max === undefined) return null;
       typ = undefined;

@@ -8,6 +8,7 @@ import { surenessOf, type Draft, type Proposal } from './proposal.ts';
 import { regionsOf } from './regions.ts';
 import type { Reading } from './draft-of.ts';
 import { passagesOf, type Passage } from './passages.ts';
+import { pinLists, toldPins } from './pins-told.ts';
 import { rowDrafts } from './row-proposals.ts';
 import { sectionsOf } from './sections.ts';
 import { settle } from './settle.ts';
@@ -85,8 +86,11 @@ export function readPage(
     const inTable = (i: number) => tables.some(({ from, to }) => i >= from && i < to);
     for (const table of tables) drafts.push(...tableDrafts(table, reading));
     drafts.push(...addressDrafts(lines, inTable, foreign), ...identityDrafts(lines));
-    for (const passage of passagesOf(lines, (i) => inTable(i) || foreign[i] === true))
-      drafts.push(...passageDrafts(passage, sections.at(passage.from), reading));
+    const pins = pinLists(lines, (i) => inTable(i) || foreign[i] === true, sections.at);
+    drafts.push(...pins.flatMap((list) => list.drafts));
+    const inList = (i: number) => pins.some(({ from, to }) => i >= from && i < to);
+    for (const passage of passagesOf(lines, (i) => inTable(i) || inList(i) || foreign[i] === true))
+      drafts.push(...passageDrafts(passage, sections.at(passage.from), reading), ...toldPins(passage));
   }
   return { drafts: drafts.map((draft) => ({ ...draft, page: page.page })), before: { section: current, open } };
 }

@@ -1,7 +1,7 @@
 /** A row of a table, or a line "name: value" -> what it says about a card. */
 import type { Message } from '../../quantity/message.ts';
 import { doubtThat } from './doubt.ts';
-import { classify, type Classified } from './classify.ts';
+import { classify } from './classify.ts';
 import { draftOf, type Bounds, type Reading } from './draft-of.ts';
 import type { ColumnKind } from './header.ts';
 import { isBlank, type DecimalMark } from './numbers.ts';
@@ -125,28 +125,17 @@ export function rowDrafts(row: Row, reading: Reading): Draft[] {
   if (/dimension|^size\b|outline|board size|^(?:l|length) ?[x×]/i.test(name)) return sizeDraft(row, said, unit);
   if (!bounds) return [];
   const conditions = [row.conditions, bounds.rest].filter(Boolean).join('; ');
-  const words = { name, symbol: row.symbol, conditions, section: `${row.section} ${row.group}`, unit: bounds.unit };
+  const behind = /^(.*\S)\s*\(([VIRCTtf][A-Za-z_]{1,7}\d?)\)$/.exec(name);
+  const symbol = row.symbol === '' && behind ? (behind[2] ?? '') : row.symbol;
+  const words = { name: symbol === row.symbol ? name : (behind?.[1] ?? name), symbol, conditions, section: `${row.section} ${row.group}`, unit: bounds.unit };
   const found =
     classify(words, reading) ??
     (row.group && !/accuracy|range|absolute/i.test(row.group)
       ? classify({ ...words, name: `${row.group} ${name}` }, reading)
       : null);
   if (!found) return [];
-  // No part is fed from below ground: such a stretch is what it stands, whatever stands over it.
-  const isRating = found.slot === 'supply.range' && bounds.min !== undefined && bounds.min < 0;
-  // A rating has nothing usual: what has is what the part works at, below a heading that was not seen.
-  // Nor is there a least voltage above ground that a part must not be below.
-  const isRange =
-    found.slot === 'supply.absoluteMax' &&
-    bounds.min !== undefined &&
-    (bounds.typ !== undefined || (bounds.min > 0.5 && bounds.max !== undefined));
-  const meant: Classified = isRating
-    ? { slot: 'supply.absoluteMax', doubt: doubtThat('belowGround') }
-    : isRange
-      ? { slot: 'supply.range', doubt: doubtThat('hasUsual') }
-      : found;
   const draft = draftOf(
-    meant,
+    found,
     { ...bounds, doubts: [...bounds.doubts, ...cutDoubts(row)] },
     { name, conditions, said, box: row.box },
     reading,

@@ -277,7 +277,7 @@ export function rowsByLeading(
 /** Whether a cell goes on in the line below: "2.7 to" with "5.5", "VDD" with "+ 0.3", "0.7 ×" with "VDD". */
 function runsOn(above: string, below: string): boolean {
   if (above === '' || below === '') return false;
-  if (/\d/.test(above) && /(?:\bto|–|-|…|±|~|,|\bor|[×x*·])$/.test(above)) return true;
+  if (/\d/.test(above) && /(?:\bto|–|-|…|±|~|,|\bor|[\d%]\s?[×x*·])$/.test(above)) return true;
   if (/V_?(?:DD|CC|IN|S)$/i.test(above) && /^[+\-−–]\s?\d/.test(below)) return true;
   return /[\d%]$/.test(above) && /^(?:[×*·]\s*|of\s+)?V_?(?:DD|CC|IN|S)$/i.test(below);
 }

@@ -22,6 +22,20 @@ export const NEVER_TOLD =
   /storage|stored|solder|reflow|junction|\bESD\b|electrostatic|discharge|latch|ripple|hysteresis|weigh|response time|\bT ?90\b|\bt63\b|life|expectancy|cable|shipped|first use|burn-?in|tolerant|wire length|pitch|hole|price|heights? up|wavelength|field of view|thread|torque|altitude|warranty|baud|changed|corrected|\brevis(?:ed|ion)\b|\bin (?:table|figure|section) \d/i;
 
 export const TELLINGS: readonly Telling[] = [
+  { slot: 'logic.outputLow', says: /\boutput\b[^▮]*\blow\b|\blow\b[^▮]*\boutput\b|\bVOL\b/i, not: /current/i, bare: 'max' },
+  { slot: 'logic.outputHigh', says: /\boutput\b[^▮]*\bhigh\b|\bhigh\b[^▮]*\boutput\b|\bVOH\b/i, not: /current/i, bare: 'min' },
+  {
+    slot: 'logic.inputLow',
+    says: /\b(?:low|logic 0)\b[^▮]*(?:level|recogni[sz]ed|seen|read|detected|taken|input|counts)|\binput\b[^▮]*\blow\b|\bVIL\b/i,
+    not: /output|current|power|noise|supply/i,
+    bare: 'max',
+  },
+  {
+    slot: 'logic.inputHigh',
+    says: /\b(?:high|logic 1)\b[^▮]*(?:level|recogni[sz]ed|seen|read|detected|taken|input|counts)|\binput\b[^▮]*\bhigh\b|\bVIH\b/i,
+    not: /output|current|power|noise|supply/i,
+    bare: 'min',
+  },
   {
     slot: 'logic.absoluteMax',
     says: all(DANGER, SIGNAL_PIN),
@@ -52,7 +66,7 @@ export const TELLINGS: readonly Telling[] = [
   {
     slot: 'supply.active',
     says: /\b(?:draws?|drawn|consum\w*|takes?|needs?|uses?|eats?|supply current|operating current|working current|current)\b/i,
-    not: /leak|sink|source|output|input current|per pin|each pin|any pin|\binto\b|clamp|load|limit/i,
+    not: /leak|sink|source|output|input current|(?:per|each|any|every)\b[^▮]*\bpin|\binto\b|clamp|load|limit/i,
   },
   {
     slot: 'port.clock',

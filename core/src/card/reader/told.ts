@@ -1,4 +1,5 @@
 /** Running text and lists -> drafts: every value of a passage with what is said around it. Never sure. */
+import { QUANTITIES } from '../quantities.ts';
 import { classify, quantityFor, type Classified } from './classify.ts';
 import { doubtThat } from './doubt.ts';
 import { draftOf, type Reading } from './draft-of.ts';
@@ -8,12 +9,12 @@ import { BODY_WORDS, sizeIn } from './sizes.ts';
 import { isMeasureSlot, slotOf } from './slots.ts';
 import { NEVER_TOLD, TELLINGS, type Telling } from './told-words.ts';
 import { evenText, valuesIn, type PlacedValue } from './values.ts';
-import { NEVER } from './vocabulary.ts';
+import { ABSOLUTE, NEVER } from './vocabulary.ts';
 
 /** Where a sentence ends: not behind a shortened word, and not inside a number. */
 const SENTENCE_END = /(?<!\b(?:max|min|typ|nom|approx|ca|no|nr|fig|temp|e\.g|i\.e|incl|resp|vs|rev))[.!?]\s+(?=[A-Z•])|;\s+|\s[•·]\s/;
 /** What parts two statements of a sentence. */
-const BOUNDARY = /,\s*(?:and|but|or|while)?\s*|\s+(?:and|but|while|whereas)\s+|\s[|/]\s|\s*[•·]\s*/gi;
+const BOUNDARY = /,\s*(?:and|but|or|while)?\s*|\s+with\s+(?=(?:an?|the)\s)|\s+(?:and|but|while|whereas)\s+|\s[|/]\s|\s*[•·]\s*/gi;
 /** Words behind a value that say more of it. */
 const GOES_ON = /^\s*(?:\(|\[|at|during|while|when|in|on|for|of|with|per|from|between|if|typ|max|min|supply|power|pull)/i;
 
@@ -43,7 +44,8 @@ function clausesIn(sentence: string, values: readonly PlacedValue[]): Clause[] {
         : goesOn
           ? next.from
           : value.to;
-    const left = sentence.slice(start, value.from);
+    // "… is not tolerant: the most on RX is 3.6 V" begins anew behind its colon; "Supply: 5 V" does not.
+    const left = sentence.slice(start, value.from).replace(/^.*:\s+(?=(?:\S+\s+){3,}$)/s, '');
     const right = sentence.slice(value.to, end);
     start = last && next ? value.to + last.index + last[0].length : end;
     return { text: sentence, value, left, right, subject: k === 0 ? '' : sentence.slice(0, values[0]?.from ?? 0) };
@@ -64,26 +66,37 @@ function meantBy({ value, left, right, subject }: Clause, section: string, readi
   for (const before of subject === '' ? [left] : [left, `${subject} ${left}`]) {
     const around = `${before}▮${right}`;
     if (NEVER_TOLD.test(around) || NEVER.test(around)) return null;
-    const telling = TELLINGS.find((one) => unitFits(one, value) && one.says.test(around) && one.not?.test(around) !== true);
+    // What a part stands says nothing of what it takes.
+    if (value.unit === 'A' && ABSOLUTE.test(section)) return null;
+    const telling = TELLINGS.find(
+      (one) =>
+        unitFits(one, value) && isRightForm(one, value) && one.says.test(around) && one.not?.test(around) !== true,
+    );
     const named = classify(
       { name: before.replace(/[\s:=]+$/, ''), symbol: '', conditions: right, section, unit: value.unit },
       reading,
     );
     // A name of a level or a rating says more than a verb.
-    if (named && (!telling || /^(?:logic|rail|port)\./.test(named.slot))) return named;
+    if (named && (!telling || /^(?:logic|rail|port)\./.test(named.slot) || ABSOLUTE.test(section))) return named;
     if (!telling) continue;
     if (!isMeasureSlot(telling.slot) || slotOf(telling.slot).units.length > 0) {
       const needsQuantity = isMeasureSlot(telling.slot);
       return { slot: telling.slot, ...(telling.bare ? { bare: telling.bare } : {}), ...(needsQuantity && named?.quantity ? { quantity: named.quantity } : {}) };
     }
-    const of = value.unit === null ? null : quantityFor(value.unit, around, section, reading);
-    if (of && isRightForm(telling, value)) return { slot: telling.slot, ...of };
+    // Of two quantities in a sentence the nearer one is meant.
+    const of =
+      value.unit === null ? null : quantityFor(value.unit, [left, right, subject].find(speaksOf(value.unit)) ?? '', section, reading);
+    if (of) return { slot: telling.slot, ...of };
   }
   return null;
 }
 
+const speaksOf = (unit: string) => (text: string): boolean =>
+  QUANTITIES.some((kind) => (kind.unit === unit || (unit === '%' && kind.unit === '%RH')) && kind.words.test(text));
+
 /** A range has two ends, a band has none. */
 function isRightForm({ slot }: Telling, { min, max, symmetric }: PlacedValue): boolean {
+  if (!isMeasureSlot(slot) || slotOf(slot).units.length > 0) return true;
   if (slot === 'measure.range') return !symmetric && max !== undefined;
   return !(min !== undefined && max !== undefined && !symmetric);
 }

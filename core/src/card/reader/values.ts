@@ -41,7 +41,7 @@ const GROWING = re(
   'i',
 );
 const CENTRED = re(String.raw`^(${NUMBER})\s*(${UNIT})?\s*${PLUS_MINUS}\s*(${NUMBER})\s*(${UNIT})?`);
-const RANGE = re(String.raw`^(${NUMBER})\s*(${UNIT})?\s*${BETWEEN}\s*(\+?${NUMBER})\s*(${UNIT})?`, 'i');
+const RANGE = re(String.raw`^(?:(?:${MAX_WORDS}|${MIN_WORDS}|${TYP_WORDS})\s*)?(${NUMBER})\s*(${UNIT})?\s*${BETWEEN}\s*(\+?${NUMBER})\s*(${UNIT})?`, 'i');
 const PAIR = re(String.raw`^between\s+(${NUMBER})\s*(${UNIT})?\s*and\s*(\+?${NUMBER})\s*(${UNIT})?`, 'i');
 const BOUND = re(String.raw`^(?:(${MAX_WORDS})|(${MIN_WORDS})|(?:${TYP_WORDS}))\s*(${NUMBER})\s*(${UNIT})?`, 'i');
 const UP_TO_SUPPLY = re(String.raw`^${NUMBER}\s*V?\s*${BETWEEN}\s*(\(?(?:${SUPPLY}|${NUMBER}\s*[%x×*·•⋅]).*)$`, 'i');
@@ -69,7 +69,10 @@ export const evenText = (text: string): string =>
     .replace(/\s+/g, ' ')
     // A dash before a number is a minus where nothing stands before it that a range could begin with.
     .replace(/(^|to |and |from |of |is |at |\.\.\.|[~…(,;:]) ?–\s?(?=\d)/g, '$1-')
-    .replace(/(~|…|\.\.\.) ?(-)\s(?=\d)/g, '$1$2');
+    .replace(/(~|…|\.\.\.) ?(-)\s(?=\d)/g, '$1$2')
+    .replace(/(^|[\s(])([A-Za-z]{3,}:?) –\s?(?=\d)/g, (all: string, before: string, word: string) =>
+      readUnit(word) ? all : `${before}${word} -`,
+    );
 
 /** A text that is being read. */
 interface Reading {
@@ -366,7 +369,9 @@ function made(
   lowUnit?: string,
 ): Found | null {
   if (!low && !middle && !high) return null;
-  const words = units.filter((u): u is string => u !== undefined && !NOT_A_UNIT.test(u));
+  // "3 min" are minutes where no column says the unit, else it is the least.
+  const isWord = (u: string) => NOT_A_UNIT.test(u) && (u !== 'min' || fallback !== null);
+  const words = units.filter((u): u is string => u !== undefined && !isWord(u));
   const own = words.map(readUnit).find((u) => u !== null) ?? null;
   const strange = own === null && words.length > 0;
   const unit = own ?? (strange ? null : fallback);
@@ -374,7 +379,7 @@ function made(
   // "850 mV to 1.2 V": the lower end has a unit of its own.
   const lowFactor = (lowUnit && readUnit(lowUnit)?.factor) || factor;
   // A word that is no unit goes on behind the value.
-  const last = units.find((u) => u !== undefined && (NOT_A_UNIT.test(u) || strange));
+  const last = units.find((u) => u !== undefined && (isWord(u) || strange));
   const rest = last && taken.endsWith(last) ? text.slice(taken.length - last.length) : text.slice(taken.length);
   return {
     ...(low ? { min: scaled(low.value, lowFactor) } : {}),

@@ -18,7 +18,7 @@ export const AT_SUPPLY_PIN =
 export const LOGIC_VOLTAGE =
   /\b(?:any|other|all|each|i\/?o|digital|logic|input|signal|SDA|SCL|data)\b.*\b(?:pins?|inputs?|terminals?|voltage|lines?)\b|\bvoltage (?:on|at|to|applied)\b|input voltage/i;
 export const IDLE =
-  /stand-?\s?by|sleep|\bidle\b|quiescent|power[- ]?down|shut[- ]?down|suspend|stopped|not measuring|inactive|hibernat/i;
+  /stand-?\s?by|sleep|\bidle\b|quiescent|power[- ]?down|shut[- ]?down|suspend|stopped|not measuring|inactive|hibernat|static (?:supply )?current/i;
 export const PEAK =
   /peak|inrush|surge|start[- ]?up current|flash of|pulse current|max(?:imum|\.)? (?:supply |operating )?current/i;
 export const ACTIVE =
@@ -40,23 +40,23 @@ export const RULES: readonly {
   {
     slot: 'logic.inputHigh',
     symbol: /^V(?:IH|IHMIN|INH)$/,
-    name: /(?:high[- ]?level|logic[- ](?:high|1)) input|input (?:voltage )?(?:logic )?high|input high/i,
+    name: /(?:high[- ]?level|logic[- ](?:high|1)) input|input (?:voltage,? )?(?:logic )?high|input high/i,
   },
   {
     slot: 'logic.inputLow',
     symbol: /^V(?:IL|ILMAX|INL)$/,
-    name: /(?:low[- ]?level|logic[- ](?:low|0)) input|input (?:voltage )?(?:logic )?low|input low/i,
+    name: /(?:low[- ]?level|logic[- ](?:low|0)) input|input (?:voltage,? )?(?:logic )?low|input low/i,
   },
   {
     slot: 'logic.outputHigh',
     symbol: /^VOH\w?$/,
-    name: /(?:high[- ]?level|logic[- ](?:high|1)) output (?:voltage|level)|output (?:voltage )?(?:logic )?high|output high/i,
+    name: /(?:high[- ]?level|logic[- ](?:high|1)) output (?:voltage|level)|output (?:voltage,? )?(?:logic )?high|output high/i,
     not: /current/i,
   },
   {
     slot: 'logic.outputLow',
     symbol: /^VOL\d?$/,
-    name: /(?:low[- ]?level|logic[- ](?:low|0)) output (?:voltage|level)|output (?:voltage )?(?:logic )?low|output low/i,
+    name: /(?:low[- ]?level|logic[- ](?:low|0)) output (?:voltage|level)|output (?:voltage,? )?(?:logic )?low|output low/i,
     not: /current/i,
   },
   {
@@ -80,7 +80,7 @@ export const RULES: readonly {
   {
     slot: 'port.clock',
     symbol: /^F(?:SCL|CLK|SCK|I2C|BUS)$/,
-    name: /(?:clock|scl|i2c|i²c|bus|serial|spi|sck|interface)\b.*(?:frequency|rate|speed)|(?:frequency|speed) of (?:the )?(?:scl|clock|bus)|^(?:scl )?clock$|^i[2²]c (?:clock|speed)/i,
+    name: /(?:clock|scl|i2c|i²c|bus|serial|spi|sck|interface)\b.*(?:frequency|rate|speed)|(?:frequency|speed) of (?:the )?(?:scl|clock|bus)|^(?:scl|bus|i2c|i²c|serial|interface)? ?clock(?: rate)?$|^i[2²]c (?:clock|speed)/i,
     not: /internal|oscillat|cpu|core|crystal|pwm|sampl|refresh|output data|carrier|baud|uart|rs-?232|data rate/i,
   },
   {
@@ -129,7 +129,7 @@ export const MEASURE: readonly { slot: SlotId; name: RegExp; symbol?: RegExp; no
   },
   {
     slot: 'measure.range',
-    name: /(?:measur|detect|sens|specified|full)\w*\s*(?:\w+\s)?range|\brange\b|^(?:measures|detects|senses)\b|concentration|full scale/i,
+    name: /(?:measur|detect|sens|specified|full)\w*\s*(?:\w+\s)?range|\brange\b|^(?:measures|detects|senses)\b|concentration|full scale|(?:maximum|max\.?|highest) (?:detectable|measurable)/i,
     not: /supply|voltage|operating temp|ambient temp|storage|frequency|current|compensat/i,
   },
 ];
@@ -137,5 +137,5 @@ export const MEASURE: readonly { slot: SlotId; name: RegExp; symbol?: RegExp; no
 /** What tells the clock of the bus from one inside the part. */
 export const BUS_CLOCK = /scl|sck|i2c|i²c|\bbus\b|serial|spi|interface|f_?(?:clk|i2c)/i;
 
-export const ABSOLUTE = /absolute|maximum rating|limiting value|stress|must not be exceeded|never exceed|damage/i;
+export const ABSOLUTE = /absolute|maximum rating|limiting value|^limits?$|stress|must not be exceeded|never exceed|damage/i;
 
