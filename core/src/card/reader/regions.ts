@@ -32,7 +32,7 @@ function gutter(page: PageText, words: readonly Word[]): { x: number; top: numbe
       const reach = bottom - top;
       if (reach < page.height * LEAST_REACH) continue;
       const right = linesOf(words.filter(({ y, x0 }) => y >= top && y <= bottom && x0 >= x));
-      const worth = reach * atMargin(right);
+      const worth = reach * (1 + atMargin(right));
       if (best && worth <= best.worth * 1.02) continue;
       if (atMargin(right) >= LEAST_AT_MARGIN && isGutter(page, words, x, top, bottom)) best = { x, top, bottom, worth };
     }

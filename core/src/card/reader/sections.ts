@@ -28,7 +28,7 @@ export function sectionsOf(lines: readonly Line[], start: string): Sections {
     const gap = before ? line.y - before.y : Infinity;
     if (/^table\s*\d*[.:\-–\s]/i.test(line.text) && line.words.length < 16) caption = line.text;
     // "Operating conditions" and "Maximum ratings" read like heads of columns; larger print tells.
-    else if ((line.height > usual * LARGER || !headAt(lines, i)) && isHeading(line, { usual, gap, isOdd: isOddIn(line, font) })) {
+    else if ((line.height > usual * LARGER || !headAt(lines, i)) && isHeading(line, { usual, gap, isOdd: isOddIn(line, font) || standsOut(line, lines[i + 1]) })) {
       heading = line.text;
       caption = '';
     }
@@ -43,6 +43,17 @@ function usualFont(lines: readonly Line[]): string | undefined {
   for (const { font, text } of lines.flatMap(({ words }) => words))
     if (font !== undefined) letters.set(font, (letters.get(font) ?? 0) + text.length);
   return [...letters].sort(([, a], [, b]) => b - a)[0]?.[0];
+}
+
+/** Set in one font, and what follows in others. */
+function standsOut({ words }: Line, next: Line | undefined): boolean {
+  const font = words[0]?.font;
+  return (
+    font !== undefined &&
+    next !== undefined &&
+    words.every((word) => word.font === font) &&
+    next.words.every((word) => word.font !== font)
+  );
 }
 
 const isOddIn = ({ words }: Line, font: string | undefined): boolean =>

@@ -1,5 +1,6 @@
 /** Lines that say a figure without a table: "Supply voltage: 2.7 to 5.5 V", leaders, lists without a head. */
 import { textOf, type Word } from './page.ts';
+import { clausesIn } from './clauses.ts';
 import type { DecimalMark } from './numbers.ts';
 import type { Row } from './tables.ts';
 import { isInCells } from './passages.ts';
@@ -66,7 +67,8 @@ export function statementsOf(line: Line, section: string, mark: DecimalMark): St
   };
   const whole = line.text;
   // Several values have several names: that is text.
-  if (valuesIn(evenText(whole), mark).length > 1 && !isInCells(line)) return [];
+  const even = evenText(whole);
+  if (clausesIn(even, valuesIn(even, mark)).length > 1 && !isInCells(line)) return [];
   const pieces = isInCells(line) ? [] : whole.split(/;\s+|\s•\s/);
   if (cells.length > 1 && isInCells(line) && /[A-Za-z]{2}/.test(cells[0]?.text ?? '')) {
     const [head, ...rest] = cells;

@@ -19,7 +19,7 @@ const all = (...parts: string[]) => new RegExp(`^${parts.map((part) => `(?=.*(?:
 
 /** What of running text is never a figure of a card, whatever else is said. */
 export const NEVER_TOLD =
-  /storage|stored|solder|reflow|junction|\bESD\b|electrostatic|discharge|latch|ripple|hysteresis|weigh|response time|\bT ?90\b|\bt63\b|life|expectancy|cable|shipped|first use|burn-?in|tolerant|wire length|pitch|hole|price|heights? up|wavelength|field of view|thread|torque|altitude|warranty|baud|changed|corrected|\brevis(?:ed|ion)\b|\bin (?:table|figure|section) \d/i;
+  /storage|stored|solder|reflow|junction|\bESD\b|electrostatic|discharge|latch|ripple|hysteresis|weigh|response time|\bT ?90\b|\bt63\b|life|expectancy|cable|shipped|first use|burn-?in|tolerant|wire length|pitch|hole|price|heights? up|wavelength|field of view|thread|torque|altitude|warranty|relative (?:pressure )?(?:accuracy|error)|baud|changed|corrected|\brevis(?:ed|ion)\b|\bin (?:table|figure|section) \d/i;
 
 export const TELLINGS: readonly Telling[] = [
   { slot: 'logic.outputLow', says: /\boutput\b[^▮]*\blow\b|\blow\b[^▮]*\boutput\b|\bVOL\b/i, not: /current/i, bare: 'max' },

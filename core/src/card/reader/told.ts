@@ -1,5 +1,6 @@
 /** Running text and lists -> drafts: every value of a passage with what is said around it. Never sure. */
 import { QUANTITIES } from '../quantities.ts';
+import { clausesIn, type Clause } from './clauses.ts';
 import { classify, quantityFor, type Classified } from './classify.ts';
 import { doubtThat } from './doubt.ts';
 import { draftOf, type Reading } from './draft-of.ts';
@@ -13,45 +14,6 @@ import { ABSOLUTE, NEVER } from './vocabulary.ts';
 
 /** Where a sentence ends: not behind a shortened word, and not inside a number. */
 const SENTENCE_END = /(?<!\b(?:max|min|typ|nom|approx|ca|no|nr|fig|temp|e\.g|i\.e|incl|resp|vs|rev))[.!?]\s+(?=[A-Z•])|;\s+|\s[•·]\s/;
-/** What parts two statements of a sentence. */
-const BOUNDARY = /,\s*(?:and|but|or|while)?\s*|\s+with\s+(?=(?:an?|the)\s)|\s+(?:and|but|while|whereas)\s+|\s[|/]\s|\s*[•·]\s*/gi;
-/** Words behind a value that say more of it. */
-const GOES_ON = /^\s*(?:\(|\[|at|during|while|when|in|on|for|of|with|per|from|between|if|typ|max|min|supply|power|pull)/i;
-
-interface Clause {
-  readonly text: string;
-  readonly value: PlacedValue;
-  /** What stands before the value and behind it, up to the values beside it. */
-  readonly left: string;
-  readonly right: string;
-  /** What the sentence began with, where `left` does not hold it. */
-  readonly subject: string;
-}
-
-/** @example clausesIn('In standby it draws 2 µA, when active 3 mA.', '.') are two, the second with the subject "In standby it draws" */
-function clausesIn(sentence: string, values: readonly PlacedValue[]): Clause[] {
-  let start = 0;
-  return values.map((value, k) => {
-    const next = values[k + 1];
-    const between = sentence.slice(value.to, next?.from ?? sentence.length);
-    const cuts = [...between.matchAll(BOUNDARY)];
-    const last = cuts.at(-1);
-    const goesOn = GOES_ON.test(between);
-    const end = !next
-      ? sentence.length
-      : last
-        ? value.to + (goesOn || cuts.length > 1 || last.index > 0 ? last.index : 0)
-        : goesOn
-          ? next.from
-          : value.to;
-    // "… is not tolerant: the most on RX is 3.6 V" begins anew behind its colon; "Supply: 5 V" does not.
-    const left = sentence.slice(start, value.from).replace(/^.*:\s+(?=(?:\S+\s+){3,}$)/s, '');
-    const right = sentence.slice(value.to, end);
-    start = last && next ? value.to + last.index + last[0].length : end;
-    return { text: sentence, value, left, right, subject: k === 0 ? '' : sentence.slice(0, values[0]?.from ?? 0) };
-  });
-}
-
 function unitFits(telling: Telling, value: PlacedValue): boolean {
   if (isMeasureSlot(telling.slot) && slotOf(telling.slot).units.length === 0) return true;
   return value.unit !== null && slotOf(telling.slot).units.includes(value.unit);

@@ -331,7 +331,11 @@ const BEFORE = re(
   String.raw`(?:(?:^|[\s(,;:/|=])(?:${MAX_WORDS}|${MIN_WORDS}|${TYP_WORDS}|between|from|DC)\s*)?(?:${PLUS_MINUS}\s*\(?\s*|(?<![\w)\]%°.])[-+–]\s?)?$`,
   'i',
 );
-const AT_VALUE = re(String.raw`\d|(?<![A-Za-z_])${SUPPLY}\s*[+-–]\s*\d`, 'gi');
+/** "VDD -0.5 V to +7 V" is no offset: the supply is what the range is of. */
+const AT_VALUE = re(
+  String.raw`\d|(?<![A-Za-z_])${SUPPLY}\s*[+\-–]\s*(?=\d)(?!${NUMBER}\s*(?:${UNIT})?\s*${BETWEEN}\s*\+?\d)`,
+  'gi',
+);
 
 /**
  * Every value with a unit that a text holds, in order.
