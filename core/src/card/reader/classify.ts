@@ -63,7 +63,13 @@ export function classify(row: RowWords, document: DocumentContext): Classified |
   const named =
     RULES.find((rule) => rule.name.test(name) && may(rule)) ??
     RULES.find((rule) => rule.symbol?.test(symbol) === true && may(rule));
-  if (named && fits(named.slot, unit)) {
+  // "Temperature operating range" below "Sensor performance" is what the part measures.
+  const isMeasured =
+    named?.slot === 'body.ambient' &&
+    /^(?:air )?temperature\b.*\brange/i.test(name) &&
+    /sensor|measur|performance/i.test(section) &&
+    !/operating|electrical|recommended/i.test(section);
+  if (named && !isMeasured && fits(named.slot, unit)) {
     if (absolute && named.slot !== 'logic.pullUp') return null;
     // A bare one-letter symbol is shared by many things; a name that agrees settles it.
     const agrees = named.name.test(name) || name === '';

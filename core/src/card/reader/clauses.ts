@@ -20,13 +20,20 @@ export interface Clause {
 const TO_CONDITION =
   /^\s*,?\s*(?:[([]\s*(?:at\s+|for\s+|from\s+)?|(?:at|for|between|over|when|@|in the range(?: of)?)\s+)(?:[A-Za-z_]{1,12}\s*=?\s*)?$/i;
 
-const isCondition = (sentence: string, before: PlacedValue | undefined, value: PlacedValue): boolean =>
-  before !== undefined && TO_CONDITION.test(sentence.slice(before.to, value.from));
+function isCondition(sentence: string, all: readonly PlacedValue[], at: number): boolean {
+  const [before, value, after] = [all[at - 1], all[at], all[at + 1]];
+  if (!value) return false;
+  if (before && TO_CONDITION.test(sentence.slice(before.to, value.from))) return true;
+  if (all.length > 1 && /\b[A-Z][A-Za-z_]{0,8}\s*=\s*$/.test(sentence.slice(0, value.from))) return true;
+  // "Humidity accuracy (20 to 80 %RH): ±2.5 %RH"
+  const inBrackets = /\([^()]*$/.test(sentence.slice(0, value.from)) && /^[^()]*\)/.test(sentence.slice(value.to));
+  return inBrackets && after !== undefined && /^[^()]*\)[\s:=.…_]*$/.test(sentence.slice(value.to, after.from));
+}
 
 /** @example clausesIn('In standby it draws 2 µA, when active 3 mA.', '.') are two, the second with the subject "In standby it draws" */
 export function clausesIn(sentence: string, all: readonly PlacedValue[]): Clause[] {
   let start = 0;
-  const values = all.filter((value, i) => !isCondition(sentence, all[i - 1], value));
+  const values = all.filter((_, i) => !isCondition(sentence, all, i));
   return values.map((value, k) => {
     const next = values[k + 1];
     const between = sentence.slice(value.to, next?.from ?? sentence.length);

@@ -14,6 +14,7 @@ export interface Passage {
 const LEADING = 1.85;
 /** A gap of this many type sizes parts two cells, unless all gaps of the line are wide: then it was justified. */
 const CELL_GAP = 0.85;
+const LEADER = /\.{4,}|…{2,}|_{4,}|(?:\. ){4,}/;
 const ITEM = /^(?:[•·▪■◦●*►➢▶✓‣]|[-–]\s|\(?\d{1,2}[.)]\s)/;
 /** "Working voltage: 5 V" begins something of its own. */
 const LABEL = /^[A-Z][\w/() .-]{1,40}:\s/;
@@ -21,8 +22,13 @@ const LABEL = /^[A-Z][\w/() .-]{1,40}:\s/;
 const KEEPS_HYPHEN =
   /(?:^|[\s(])(?:two|one|three|low|high|long|short|pull|warm|start|power|stand|non|on|off|self|open|real|pre|half|full|single|multi|ultra|built|plug|\d+)-$/i;
 
+/** A text of several lines without the hyphens at their ends. @example unbroken('measurement inter- val') is 'measurement interval' */
+export const unbroken = (text: string): string =>
+  text.replace(/\S*[a-z]- (?=[a-z])/g, (all) => (KEEPS_HYPHEN.test(all.trimEnd()) ? all.trimEnd() : all.slice(0, -2)));
+
 /** True for a line that is set in cells, and no running text. */
-export function isInCells({ words, height }: Line): boolean {
+export function isInCells({ words, height, text }: Line): boolean {
+  if (LEADER.test(text)) return true;
   const gaps = words.slice(1).map((word, i) => word.x0 - (words[i]?.x1 ?? 0));
   const widest = Math.max(0, ...gaps);
   const usual = [...gaps].sort((a, b) => a - b)[gaps.length >> 1] ?? 0;

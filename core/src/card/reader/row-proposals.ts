@@ -92,7 +92,7 @@ function levelOf(
 
 /** A figure at the end of a name or beside a symbol belongs to a column that was cut elsewhere. */
 function cutDoubts(row: Row): Message[] {
-  const isCut = /\s[+-]?\d+(?:[.,]\d+)?$/.test(row.name) || /\s[+-]?\d+(?:[.,]\d+)?\b/.test(row.symbol);
+  const isCut = /\s[+\-−–]?\d+(?:[.,]\d+)?$/.test(row.name) || /\s[+\-−–]?\d+(?:[.,]\d+)?\b/.test(row.symbol);
   return isCut ? [doubtThat('moreInCell')] : [];
 }
 

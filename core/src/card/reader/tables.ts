@@ -4,6 +4,7 @@ import { doubtThat } from './doubt.ts';
 import { columnsOf, type Column } from './columns.ts';
 import { headAt, type ColumnKind, type Head } from './header.ts';
 import { boxOf, textOf, type Box, type Ruling, type Word } from './page.ts';
+import { unbroken } from './passages.ts';
 import type { UnitReading } from './units.ts';
 import type { Line } from './words.ts';
 
@@ -418,7 +419,7 @@ function rowOf(anchor: Anchor, columns: readonly Column[], section: string): Row
   }
   const near = [...anchor.cells.values()].flat().filter((word) => Math.abs(word.y - anchor.y) < 3.2 * anchor.height);
   return {
-    name: text('name'),
+    name: unbroken(text('name')),
     symbol: text('symbol'),
     conditions: text('conditions'),
     group: anchor.group,
