@@ -1,7 +1,7 @@
 /** Benchmarks: ratios within one run, never part of the tests. */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/ensure.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, ensureReaders, ROOT } from './lib/ensure.mjs';
 
 ensurePackages();
 const args = ['--import', import.meta.resolve('tsx'), join(ROOT, 'core', 'benchmarks', 'main.ts')];
@@ -9,6 +9,13 @@ const { status } = spawnSync(process.execPath, args, { stdio: 'inherit', cwd: RO
 if (status !== 0) process.exit(status ?? 1);
 
 ensureChromium();
+ensureReaders();
+const reader = spawnSync(
+  process.execPath,
+  ['--import', import.meta.resolve('tsx'), join(ROOT, 'web', 'benchmarks', 'reader.ts')],
+  { stdio: 'inherit', cwd: join(ROOT, 'web') },
+);
+if (reader.status !== 0) process.exit(reader.status ?? 1);
 ensureBuild();
 const { benchEdits } = await import('./lib/bench-edits.mjs');
 await benchEdits();

@@ -67,10 +67,7 @@ async function print(browser: Browser, file: string, sheet: DrawnSheet, way: Dra
 }
 
 /** @param draw what is drawn from each of the seeds: sheets of tables, or such as tell their figures without */
-export async function scoreDrawn(
-  seeds: readonly number[],
-  draw: (seed: number) => DrawnSheet,
-): Promise<DrawnScore[]> {
+export async function scoreDrawn(seeds: readonly number[], draw: (seed: number) => DrawnSheet): Promise<DrawnScore[]> {
   mkdirSync(FOLDER, { recursive: true });
   const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
   const scores: DrawnScore[] = [];

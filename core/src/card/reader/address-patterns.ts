@@ -25,7 +25,8 @@ function bitsOf(token: string): Bit[] {
   const plain = bare(token);
   if (/^[01]{1,8}b?$/.test(plain)) return [...plain.replace(/b$/, '')].map((is) => ({ is }));
   if (STRAP.test(plain)) return [{ is: plain.toUpperCase() }];
-  if (/^[xX]+$/.test(plain) && plain.length <= MOST_STRAPS) return [...plain].map((_, i) => ({ is: `bit ${plain.length - i - 1}` }));
+  if (/^[xX]+$/.test(plain) && plain.length <= MOST_STRAPS)
+    return [...plain].map((_, i) => ({ is: `bit ${plain.length - i - 1}` }));
   if (!ONE_TOKEN.test(plain) || !/[01]{2}/.test(plain)) return [];
   return [...plain.matchAll(/[01](?![\d])|A\d|AD\d|[01xX]/gi)].map(([is]) => ({ is: is.toUpperCase() }));
 }
@@ -49,7 +50,12 @@ export function patternAddresses(text: string): PatternAddress[] {
     const straps = seven.filter(({ is }) => !/^[01]$/.test(is));
     const isPattern = straps.length > 0 || (to - from >= BITS && seven.length === BITS);
     const next = tokens[to] ?? '';
-    if (seven.length === BITS && isPattern && straps.length <= MOST_STRAPS && (straps.length < BITS - 2 || READ_WRITE.test(next)))
+    if (
+      seven.length === BITS &&
+      isPattern &&
+      straps.length <= MOST_STRAPS &&
+      (straps.length < BITS - 2 || READ_WRITE.test(next))
+    )
       return expanded(seven, straps);
   }
   return [];

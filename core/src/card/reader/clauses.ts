@@ -2,9 +2,11 @@
 import type { PlacedValue } from './values.ts';
 
 /** What parts two statements of a sentence. */
-const BOUNDARY = /,\s*(?:and|but|or|while)?\s*|\s+with\s+(?=(?:an?|the)\s)|\s+(?:and|but|while|whereas)\s+|\s[|/]\s|\s*[•·]\s*/gi;
+const BOUNDARY =
+  /,\s*(?:and|but|or|while)?\s*|\s+with\s+(?=(?:an?|the)\s)|\s+(?:and|but|while|whereas)\s+|\s[|/]\s|\s*[•·]\s*/gi;
 /** Words behind a value that say more of it. */
-const GOES_ON = /^\s*(?:\(|\[|at|during|while|when|in|on|for|of|with|per|from|between|if|typ|max|min|supply|power|pull)/i;
+const GOES_ON =
+  /^\s*(?:\(|\[|at|during|while|when|in|on|for|of|with|per|from|between|if|typ|max|min|supply|power|pull)/i;
 
 /** One value of a sentence with what is said around it. */
 export interface Clause {

@@ -141,7 +141,8 @@ export function addressDrafts(
     const patterns = patternAddresses(line.text);
     if (patterns.length > 0) {
       const doubts = line.words.length > 14 ? [doubtThat('runningText')] : [];
-      for (const { address, setting } of patterns) drafts.push(addressDraft(address, setting, line.words, line.text, doubts));
+      for (const { address, setting } of patterns)
+        drafts.push(addressDraft(address, setting, line.words, line.text, doubts));
       return;
     }
     const codes = codesIn(line.text);

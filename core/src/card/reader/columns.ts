@@ -35,6 +35,10 @@ export function columnsOf(cells: readonly HeadCell[], body: readonly Line[], rul
   });
 }
 
+/** Points within which two words begin at the same place. */
+const FLUSH = 0.8;
+const LEAST_FLUSH = 2;
+
 /** The place between two heads that the fewest words cross; of equal ones the middle of the widest gap. */
 function edge(before: HeadCell, cell: HeadCell, words: readonly Word[], uprights: readonly number[]): number {
   const [from, to] = [before.x0 + 1, cell.x1 - 1];
@@ -46,6 +50,9 @@ function edge(before: HeadCell, cell: HeadCell, words: readonly Word[], uprights
   // A boundary through the space between two words of a phrase is as bad as one through a word.
   const spaces = phraseSpaces(near);
   const parts = (x: number) => 0.8 * spaces.filter(([a, b]) => x > a && x < b).length;
+  // Columns that are set flush left begin where their heads do.
+  const flush = near.filter((word) => Math.abs(word.x0 - cell.x0) < FLUSH).length;
+  if (flush >= LEAST_FLUSH && crossed(cell.x0 - FLUSH) === 0 && parts(cell.x0 - FLUSH) === 0) return cell.x0 - FLUSH;
   const heads = (x: number) => (x > before.x0 && x < before.x1 ? 2 : 0) + (x > cell.x0 && x < cell.x1 ? 2 : 0);
   let best = { x: (before.x1 + cell.x0) / 2, cost: Infinity, width: 0 };
   let run: { start: number; cost: number } | null = null;

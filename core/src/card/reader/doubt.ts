@@ -30,5 +30,6 @@ export interface DoubtSays {
   readonly besideRow: null;
   readonly belowGround: null;
   readonly hasUsual: null;
+  readonly fromZero: null;
 }
 export const doubtThat = tells<DoubtSays>('card/doubt');

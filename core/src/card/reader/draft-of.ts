@@ -5,7 +5,7 @@ import { doubtThat } from './doubt.ts';
 import type { DecimalMark } from './numbers.ts';
 import type { Box } from './page.ts';
 import type { Draft } from './proposal.ts';
-import { isMeasureSlot, slotOf } from './slots.ts';
+import { isMeasureSlot, slotOf, type SlotId } from './slots.ts';
 import { plainText, scaled } from './units.ts';
 import { readValue } from './values.ts';
 
@@ -45,14 +45,88 @@ function byBounds(found: Classified, { min, typ, max }: Bounds): Classified {
     return { slot: 'supply.absoluteMax', doubt: doubtThat('belowGround') };
   // A rating has nothing usual, nor is there a least voltage above ground that a part must not be below.
   const isRange = min !== undefined && (typ !== undefined || (min > 0.5 && max !== undefined));
-  return found.slot === 'supply.absoluteMax' && isRange ? { slot: 'supply.range', doubt: doubtThat('hasUsual') } : found;
+  return found.slot === 'supply.absoluteMax' && isRange
+    ? { slot: 'supply.range', doubt: doubtThat('hasUsual') }
+    : found;
+}
+
+interface Sides {
+  readonly min?: number | undefined;
+  readonly typ?: number | undefined;
+  readonly max?: number | undefined;
+}
+
+/** What of the bounds a place holds, and what is odd about them. @returns null where they say nothing of the kind */
+function sidesOf(
+  slot: SlotId,
+  { min, typ, max, symmetric, unit }: Bounds,
+  name: string,
+  yearly: boolean,
+  doubts: Message[],
+): Sides | null {
+  switch (slot) {
+    case 'measure.accuracy':
+    case 'measure.drift': {
+      if (slot === 'measure.drift' && !yearly) doubts.push(doubtThat('perYear'));
+      const isStretch = min !== undefined && max !== undefined && min >= 0 && !symmetric && typ === undefined;
+      if (slot === 'measure.accuracy' && isStretch) return null;
+      return { typ: sized(typ), max: sized(max ?? (typ === undefined ? min : undefined)) };
+    }
+    case 'measure.range': {
+      // "Maximum detectable illuminance" is an end of the range, in whichever column.
+      const end = max ?? (min === undefined && /^(?:max|highest)/i.test(name) ? typ : undefined);
+      if (end === undefined) return null;
+      if (min === undefined) doubts.push(doubtThat('fromZero'));
+      return { min: min ?? 0, max: end };
+    }
+    case 'measure.resolution':
+      return { typ: typ ?? max ?? min };
+    case 'port.clock':
+      return { max: max ?? typ };
+    case 'body.ambient':
+      return min === undefined || max === undefined ? null : { min, typ, max };
+    case 'logic.absoluteMax':
+    case 'supply.absoluteMax': {
+      const most = max ?? typ;
+      // "VDD" alone may have lost its "+ 0.3" to the next line, and no pin stands less than a volt.
+      if (slot === 'logic.absoluteMax' && (most === undefined || (unit === 'offset' ? most === 0 : most < 1)))
+        doubts.push(doubtThat('moreInCell'));
+      // A lower bound in volts and an upper one as an offset are two different figures: the upper one counts.
+      return { min, max: most };
+    }
+    default:
+      return { min, typ, max };
+  }
+}
+
+const sized = (value: number | undefined) => (value === undefined ? undefined : Math.abs(value));
+
+/** Of an accuracy: the stretch that it holds over, and what of it grows with the reading. */
+function holdsOver(
+  { slot, quantity }: Classified,
+  bounds: Bounds,
+  said: Said,
+  { mark }: Reading,
+): Pick<Draft, 'over' | 'ofReading'> {
+  if (slot !== 'measure.accuracy') return {};
+  const ofReading = bounds.ofReading ?? shareOfReading(said.said, mark);
+  const over = quantity ? findRange(`${said.conditions} ; ${said.name}`, quantity.unit, mark) : null;
+  return { ...(over ? { over } : {}), ...(ofReading === null ? {} : { ofReading }) };
+}
+
+/** The words that a figure was read from. */
+interface Said {
+  readonly name: string;
+  readonly conditions: string;
+  readonly said: string;
+  readonly box: Box;
 }
 
 /** @returns null where the bounds say nothing of the kind */
 export function draftOf(
   classified: Classified,
   bounds: Bounds,
-  said: { name: string; conditions: string; said: string; box: Box },
+  said: Said,
   reading: Reading,
   yearly: boolean,
 ): Draft | null {
@@ -60,8 +134,18 @@ export function draftOf(
   const { slot, quantity } = found;
   const doubts = [...bounds.doubts, ...(found.doubt ? [found.doubt] : [])];
   const unit = isMeasureSlot(slot) && quantity ? (slotOf(slot).units[0] ?? quantity.unit) : (bounds.unit ?? '');
-  let { min, typ, max } = bounds;
-  const put = (): Draft => ({
+  const given = [bounds.min, bounds.typ, bounds.max].filter((v) => v !== undefined);
+  const { from, to } = slotOf(slot);
+  if (given.some((v) => v < from || v > to)) doubts.push(doubtThat('size'));
+  // Negative currents and levels are sometimes listed by size.
+  if (given.some((v, i) => i > 0 && v < (given[i - 1] ?? v))) doubts.push(doubtThat('order'));
+  // "VDD" alone may have lost its "− 0.4" to the next line.
+  if (slot === 'logic.outputHigh' && unit === 'offset' && (bounds.min ?? bounds.typ) === 0)
+    doubts.push(doubtThat('moreInCell'));
+  const sides = sidesOf(slot, bounds, said.name, yearly, doubts);
+  if (!sides) return null;
+  const { min, typ, max } = sides;
+  return {
     slot,
     ...(quantity ? { quantity } : {}),
     ...(min === undefined ? {} : { min }),
@@ -70,68 +154,8 @@ export function draftOf(
     unit,
     doubts,
     ...said,
-  });
-  const { from, to } = slotOf(slot);
-  const strange = [min, typ, max].some((v) => v !== undefined && (v < from || v > to));
-  if (strange) doubts.push(doubtThat('size'));
-  const ordered = [min, typ, max].filter((v) => v !== undefined);
-  if (ordered.some((v, i) => i > 0 && v < (ordered[i - 1] ?? v))) {
-    // Negative currents and levels are sometimes listed by size.
-    doubts.push(doubtThat('order'));
-  }
-  // "VDD" alone may have lost its "− 0.4" to the next line.
-  if (slot === 'logic.outputHigh' && unit === 'offset' && (min ?? typ) === 0) doubts.push(doubtThat('moreInCell'));
-  switch (slot) {
-    case 'measure.accuracy':
-    case 'measure.drift': {
-      if (slot === 'measure.drift' && !yearly) doubts.push(doubtThat('perYear'));
-      const size = (v: number | undefined) => (v === undefined ? undefined : Math.abs(v));
-      if (
-        min !== undefined &&
-        max !== undefined &&
-        min >= 0 &&
-        slot === 'measure.accuracy' &&
-        !bounds.symmetric &&
-        typ === undefined
-      )
-        return null;
-      [min, typ, max] = [undefined, size(typ), size(max ?? (typ === undefined ? min : undefined))];
-      const ofReading = slot === 'measure.accuracy' ? (bounds.ofReading ?? shareOfReading(said.said, reading.mark)) : null;
-      const over =
-        quantity && slot === 'measure.accuracy'
-          ? findRange(`${said.conditions} ; ${said.name}`, quantity.unit, reading.mark)
-          : null;
-      return { ...put(), ...(over ? { over } : {}), ...(ofReading === null ? {} : { ofReading }) };
-    }
-    case 'measure.range':
-      // "Maximum detectable illuminance" is an end of the range, in whichever column.
-      if (min === undefined && max === undefined && typ !== undefined && /^(?:max|highest)/i.test(said.name)) max = typ;
-      if (min === undefined && max !== undefined) min = 0;
-      if (min === undefined || max === undefined) return null;
-      typ = undefined;
-      return put();
-    case 'measure.resolution':
-      typ ??= max ?? min;
-      [min, max] = [undefined, undefined];
-      return put();
-    case 'port.clock':
-      max ??= typ;
-      [min, typ] = [undefined, undefined];
-      return put();
-    case 'body.ambient':
-      return min === undefined || max === undefined ? null : { ...put() };
-    case 'logic.absoluteMax':
-    case 'supply.absoluteMax':
-      max ??= typ;
-      typ = undefined;
-      // "VDD" alone may have lost its "+ 0.3" to the next line, and no pin stands less than a volt.
-      if (slot === 'logic.absoluteMax' && (max === undefined || (unit === 'offset' ? max === 0 : max < 1)))
-        doubts.push(doubtThat('moreInCell'));
-      // A lower bound in volts and an upper one as an offset are two different figures: the upper one counts.
-      return put();
-    default:
-      return put();
-  }
+    ...holdsOver(found, bounds, said, reading),
+  };
 }
 
 /** "± (50 ppm + 5 % of reading)" -> 0.05 */
@@ -140,4 +164,3 @@ function shareOfReading(text: string, mark: DecimalMark): number | null {
   const value = match?.[1] ? readValue(match[1], mark)?.typ : undefined;
   return value === undefined ? null : scaled(value, 0.01);
 }
-

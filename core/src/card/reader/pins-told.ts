@@ -33,7 +33,11 @@ export interface PinList {
 }
 
 /** Numbered lists of pins, "1 VCC 5 V", one line each. @param skip lines that belong to something else */
-export function pinLists(lines: readonly Line[], skip: (line: number) => boolean, sectionAt: (line: number) => string): PinList[] {
+export function pinLists(
+  lines: readonly Line[],
+  skip: (line: number) => boolean,
+  sectionAt: (line: number) => string,
+): PinList[] {
   const lists: PinList[] = [];
   for (let from = 0; from < lines.length; from++) {
     const rows: { label: string; rest: string; line: Line }[] = [];
@@ -65,7 +69,8 @@ const LISTED = new RegExp(
 /** "The header carries VIN, GND, SCL, SDA in this order." */
 export function toldPins(passage: Passage): Draft[] {
   const listed = LISTED.exec(passage.text)?.[1];
-  const labels = listed?.split(/\s*[,;/|]\s*(?:and\s+)?|\s+and\s+|\s+[–-]\s+/).map((label) => label.replace(/\.$/, '')) ?? [];
+  const labels =
+    listed?.split(/\s*[,;/|]\s*(?:and\s+)?|\s+and\s+|\s+[–-]\s+/).map((label) => label.replace(/\.$/, '')) ?? [];
   const known = labels.filter((label) => PIN_NAME.test(label)).length;
   if (labels.length < LEAST || known < 0.6 * labels.length || new Set(labels).size < labels.length) return [];
   return labels.map((label, i) => ({

@@ -1,9 +1,8 @@
 /** Pages set in two columns are read one column after the other. */
 import { headAt } from './header.ts';
-import type { PageText, Word } from './page.ts';
+import { boxOf, type PageText, type Word } from './page.ts';
 import { linesOf, type Line } from './words.ts';
 
-const STEP = 3;
 /** Two columns that are worth the name run over so much of the page. */
 const LEAST_REACH = 0.14;
 
@@ -11,8 +10,8 @@ const LEAST_REACH = 0.14;
  * The lines of a page in reading order: what runs over the full width stays whole, a two-column stretch is cut at
  * its gutter. A gap inside a wide table is no gutter: its rows line up on both sides.
  */
-export function regionsOf(page: PageText, words: readonly Word[]): Line[][] {
-  const split = gutter(page, words);
+export function regionsOf(page: PageText, words: readonly Word[], depth = 0): Line[][] {
+  const split = depth < DEEPEST ? gutter(page, words) : null;
   if (!split) return [linesOf(words)];
   const { x, top, bottom } = split;
   const inside = words.filter(({ y }) => y >= top && y <= bottom);
@@ -20,14 +19,23 @@ export function regionsOf(page: PageText, words: readonly Word[]): Line[][] {
   const below = words.filter(({ y }) => y > bottom);
   return [above, inside.filter((w) => w.x0 < x), inside.filter((w) => w.x0 >= x), below]
     .filter((list) => list.length > 0)
-    .map((list) => linesOf(list));
+    .flatMap((list) => regionsOf(page, list, depth + 1));
 }
 
+/** Two pages on a sheet, each in two columns, are as deep as it goes. */
+const DEEPEST = 3;
+/** Fewer words make no columns. */
+const LEAST_WORDS = 40;
+/** In so many steps a gutter is looked for between a third and two thirds of the width. */
+const STEPS = 60;
+
 function gutter(page: PageText, words: readonly Word[]): { x: number; top: number; bottom: number } | null {
-  if (words.length < 40) return null;
+  if (words.length < LEAST_WORDS) return null;
   const lines = linesOf(words);
+  const { x0, x1 } = boxOf(words);
   let best: { x: number; top: number; bottom: number; worth: number } | null = null;
-  for (let x = page.width * 0.35; x <= page.width * 0.65; x += STEP) {
+  for (let step = 0; step <= STEPS; step++) {
+    const x = x0 + (x1 - x0) * (0.33 + (0.34 * step) / STEPS);
     for (const [top, bottom] of clearStretches(lines, x)) {
       const reach = bottom - top;
       if (reach < page.height * LEAST_REACH) continue;
@@ -42,13 +50,15 @@ function gutter(page: PageText, words: readonly Word[]): { x: number; top: numbe
 
 /** A column of text has a margin: so many of its lines, at least, begin there. */
 const LEAST_AT_MARGIN = 0.45;
-/** Points within which a line begins at the margin: cells are set in a little. */
-const MARGIN = 8;
+/** Type sizes within which a line begins at the margin: cells are set in a little. */
+const MARGIN = 0.9;
 
 function atMargin(lines: readonly Line[]): number {
   const starts = lines.map(({ words }) => words[0]?.x0 ?? 0);
   const margin = Math.min(...starts);
-  return lines.length === 0 ? 0 : starts.filter((x0) => x0 <= margin + MARGIN).length / lines.length;
+  return lines.length === 0
+    ? 0
+    : starts.filter((start) => start <= margin + MARGIN * (lines[0]?.height ?? 0)).length / lines.length;
 }
 
 /** Between two columns of text there is at least so much room, in type sizes. */

@@ -5,10 +5,11 @@ import { classify } from './classify.ts';
 import { draftOf, type Bounds, type Reading } from './draft-of.ts';
 import type { ColumnKind } from './header.ts';
 import { isBlank, type DecimalMark } from './numbers.ts';
-import { readValue, type ValueReading } from './values.ts';
+import type { ValueReading } from './value-forms.ts';
+import { readValue } from './values.ts';
 import type { Draft } from './proposal.ts';
 import { sizeIn } from './sizes.ts';
-import type { Row } from './tables.ts';
+import type { Row } from './rows.ts';
 import { plainText, readUnit, type UnitReading } from './units.ts';
 
 const SUPPLY_UNIT = /^(%\s*)?(?:of\s|[x×*]\s?)?\s*V_?(?:DD|CC|IN|S|DDIO|DD_IO)$/i;
@@ -127,7 +128,13 @@ export function rowDrafts(row: Row, reading: Reading): Draft[] {
   const conditions = [row.conditions, bounds.rest].filter(Boolean).join('; ');
   const behind = /^(.*\S)\s*\(([VIRCTtf][A-Za-z_]{1,7}\d?)\)$/.exec(name);
   const symbol = row.symbol === '' && behind ? (behind[2] ?? '') : row.symbol;
-  const words = { name: symbol === row.symbol ? name : (behind?.[1] ?? name), symbol, conditions, section: `${row.section} ${row.group}`, unit: bounds.unit };
+  const words = {
+    name: symbol === row.symbol ? name : (behind?.[1] ?? name),
+    symbol,
+    conditions,
+    section: `${row.section} ${row.group}`,
+    unit: bounds.unit,
+  };
   const found =
     classify(words, reading) ??
     (row.group && !/accuracy|range|absolute/i.test(row.group)

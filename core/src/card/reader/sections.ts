@@ -28,7 +28,10 @@ export function sectionsOf(lines: readonly Line[], start: string): Sections {
     const gap = before ? line.y - before.y : Infinity;
     if (/^table\s*\d*[.:\-–\s]/i.test(line.text) && line.words.length < 16) caption = line.text;
     // "Operating conditions" and "Maximum ratings" read like heads of columns; larger print tells.
-    else if ((line.height > usual * LARGER || !headAt(lines, i)) && isHeading(line, { usual, gap, isOdd: isOddIn(line, font) || standsOut(line, lines[i + 1]) })) {
+    else if (
+      (line.height > usual * LARGER || !headAt(lines, i)) &&
+      isHeading(line, { usual, gap, isOdd: isOddIn(line, font) || standsOut(line, lines[i + 1]) })
+    ) {
       heading = line.text;
       caption = '';
     }

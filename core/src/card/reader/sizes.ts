@@ -4,7 +4,10 @@ import { scaled, type UnitReading } from './units.ts';
 const LENGTH = String.raw`(\d+(?:[.,]\d+)?)\s*(mm|cm|in(?:ch(?:es)?)?|")?`;
 const BY = String.raw`\s*(?:\([LWHDlwhd]\)|[LWHD])?\s*[x×X*✕]\s*`;
 const DIMENSIONS = new RegExp(String.raw`(?<![\d.,])${LENGTH}${BY}${LENGTH}(?:${BY}${LENGTH})?`);
-const HEIGHT = new RegExp(String.raw`^[\s,;(]*(?:and\s+)?(?:height|thickness|depth|tall|high|h)\s*(?:of|:|=|is)?\s*${LENGTH}`, 'i');
+const HEIGHT = new RegExp(
+  String.raw`^[\s,;(]*(?:and\s+)?(?:height|thickness|depth|tall|high|h)\s*(?:of|:|=|is)?\s*${LENGTH}`,
+  'i',
+);
 /** Words by which a size is known for that of the body. */
 export const BODY_WORDS =
   /\bsizes?\b|dimension|outline|\bmeasures\b|\b(?:pcb|board|body|module|breakout|overall|l ?[x×*] ?w)\b/i;
@@ -37,5 +40,10 @@ export function sizeIn(text: string, fallback: UnitReading | null): SizeReading 
     const own = i === 2 && height ? height[2] : units[i];
     return [scaled(Number(value.replace(',', '.')), FACTORS[own?.toLowerCase() ?? ''] ?? common)];
   });
-  return { size, hasUnit: written !== undefined || fallback?.unit === 'm', from: match.index, to: to + (height?.[0].length ?? 0) };
+  return {
+    size,
+    hasUnit: written !== undefined || fallback?.unit === 'm',
+    from: match.index,
+    to: to + (height?.[0].length ?? 0),
+  };
 }

@@ -2,7 +2,7 @@
 import { textOf, type Word } from './page.ts';
 import { clausesIn } from './clauses.ts';
 import type { DecimalMark } from './numbers.ts';
-import type { Row } from './tables.ts';
+import type { Row } from './rows.ts';
 import { isInCells } from './passages.ts';
 import { evenText, readValue, valuesIn } from './values.ts';
 import type { Line } from './words.ts';

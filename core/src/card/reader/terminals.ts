@@ -1,6 +1,6 @@
 /** Tables of pins -> terminals. */
 import type { Draft } from './proposal.ts';
-import type { Row } from './tables.ts';
+import type { Row } from './rows.ts';
 
 export type TerminalRole = 'supply' | 'ground' | 'signal' | 'unused';
 

@@ -22,8 +22,18 @@ export const NEVER_TOLD =
   /storage|stored|solder|reflow|junction|\bESD\b|electrostatic|discharge|latch|ripple|hysteresis|weigh|response time|\bT ?90\b|\bt63\b|life|expectancy|cable|shipped|first use|burn-?in|tolerant|wire length|pitch|hole|price|heights? up|wavelength|field of view|thread|torque|altitude|warranty|relative (?:pressure )?(?:accuracy|error)|baud|changed|corrected|\brevis(?:ed|ion)\b|\bin (?:table|figure|section) \d/i;
 
 export const TELLINGS: readonly Telling[] = [
-  { slot: 'logic.outputLow', says: /\boutput\b[^▮]*\blow\b|\blow\b[^▮]*\boutput\b|\bVOL\b/i, not: /current/i, bare: 'max' },
-  { slot: 'logic.outputHigh', says: /\boutput\b[^▮]*\bhigh\b|\bhigh\b[^▮]*\boutput\b|\bVOH\b/i, not: /current/i, bare: 'min' },
+  {
+    slot: 'logic.outputLow',
+    says: /\boutput\b[^▮]*\blow\b|\blow\b[^▮]*\boutput\b|\bVOL\b/i,
+    not: /current/i,
+    bare: 'max',
+  },
+  {
+    slot: 'logic.outputHigh',
+    says: /\boutput\b[^▮]*\bhigh\b|\bhigh\b[^▮]*\boutput\b|\bVOH\b/i,
+    not: /current/i,
+    bare: 'min',
+  },
   {
     slot: 'logic.inputLow',
     says: /\b(?:low|logic 0)\b[^▮]*(?:level|recogni[sz]ed|seen|read|detected|taken|input|counts)|\binput\b[^▮]*\blow\b|\bVIL\b/i,
@@ -42,7 +52,11 @@ export const TELLINGS: readonly Telling[] = [
     not: new RegExp(`(?:to|on|at|of)\\s+(?:the\\s+)?(?:${SUPPLY_PIN})\\b`, 'i'),
     bare: 'max',
   },
-  { slot: 'logic.absoluteMax', says: /\bmax\w*\.?\s+voltage\s+(?:on|at)\b.*\b(?:pins?|signals?|lines?|SDA|SCL)\b/i, bare: 'max' },
+  {
+    slot: 'logic.absoluteMax',
+    says: /\bmax\w*\.?\s+voltage\s+(?:on|at)\b.*\b(?:pins?|signals?|lines?|SDA|SCL)\b/i,
+    bare: 'max',
+  },
   { slot: 'supply.absoluteMax', says: all(DANGER, SUPPLY_PIN), bare: 'max' },
   { slot: 'rail.dropout', says: /drop-?out/i },
   {
@@ -62,7 +76,11 @@ export const TELLINGS: readonly Telling[] = [
     says: /stand-?by|asleep|\bsleep|\bidle\b|quiescent|power[- ]?down|shut[- ]?down|suspend|static current|hibernat|stopped/i,
     not: /leak/i,
   },
-  { slot: 'supply.peak', says: /\bpeaks?\b|inrush|surge|\bpulse|\bburst|max\w*\.? current|heater|\blamp\b/i, not: /wave|output/i },
+  {
+    slot: 'supply.peak',
+    says: /\bpeaks?\b|inrush|surge|\bpulse|\bburst|max\w*\.? current|heater|\blamp\b/i,
+    not: /wave|output/i,
+  },
   {
     slot: 'supply.active',
     says: /\b(?:draws?|drawn|consum\w*|takes?|needs?|uses?|eats?|supply current|operating current|working current|current)\b/i,
@@ -74,7 +92,11 @@ export const TELLINGS: readonly Telling[] = [
     not: /internal|oscillat|cpu|core|crystal|pwm|sampl|refresh|uart|SPI\b/i,
     bare: 'max',
   },
-  { slot: 'measure.interval', says: /\bevery\s*▮|interval|once (?:every|per|in)|between (?:two |any two )?(?:measurements|readings|samples|conversions)|sampl\w+ period/i, not: /calibrat/i },
+  {
+    slot: 'measure.interval',
+    says: /\bevery\s*▮|interval|once (?:every|per|in)|between (?:two |any two )?(?:measurements|readings|samples|conversions)|sampl\w+ period/i,
+    not: /calibrat/i,
+  },
   {
     slot: 'measure.warmUp',
     says: /warm(?:s|ed|ing)?[- ]?(?:it )?up|pre-?heat|ready (?:within|after|in)|after power[- ]?(?:up|on)|start[- ]?up|stabili[sz]/i,
@@ -93,7 +115,11 @@ export const TELLINGS: readonly Telling[] = [
   { slot: 'measure.accuracy', says: /accura|\berror\b|uncertaint|toleranc|deviat/i, not: /resist|clock|capacit/i },
   { slot: 'measure.resolution', says: /resol(?:ution|ve)|steps? of|granular/i, not: /bit|display|pixel/i },
   { slot: 'measure.drift', says: /\bdrifts?\b|long[- ]term stab|ageing|aging/i },
-  { slot: 'measure.range', says: /\bmeasur(?:es?|ing|ement)\b|\brange\b|detect|\bsens(?:es?|ing)\b/i, not: /suppl|voltage|clock|frequency/i },
+  {
+    slot: 'measure.range',
+    says: /\bmeasur(?:es?|ing|ement)\b|\brange\b|detect|\bsens(?:es?|ing)\b/i,
+    not: /suppl|voltage|clock|frequency/i,
+  },
   {
     slot: 'supply.range',
     says: /\b(?:runs?|works?|operat\w+|power(?:ed|s)?|suppl(?:y|ied|ies)|fe(?:e)?d|driven|functions?|voltage|V_?CC|V_?DD|V_?IN|input)\b/i,

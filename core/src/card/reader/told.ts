@@ -13,7 +13,8 @@ import { evenText, valuesIn, type PlacedValue } from './values.ts';
 import { ABSOLUTE, NEVER } from './vocabulary.ts';
 
 /** Where a sentence ends: not behind a shortened word, and not inside a number. */
-const SENTENCE_END = /(?<!\b(?:max|min|typ|nom|approx|ca|no|nr|fig|temp|e\.g|i\.e|incl|resp|vs|rev))[.!?]\s+(?=[A-Z•])|;\s+|\s[•·]\s/;
+const SENTENCE_END =
+  /(?<!\b(?:max|min|typ|nom|approx|ca|no|nr|fig|temp|e\.g|i\.e|incl|resp|vs|rev))[.!?]\s+(?=[A-Z•])|;\s+|\s[•·]\s/;
 function unitFits(telling: Telling, value: PlacedValue): boolean {
   if (isMeasureSlot(telling.slot) && slotOf(telling.slot).units.length === 0) return true;
   return value.unit !== null && slotOf(telling.slot).units.includes(value.unit);
@@ -43,18 +44,26 @@ function meantBy({ value, left, right, subject }: Clause, section: string, readi
     if (!telling) continue;
     if (!isMeasureSlot(telling.slot) || slotOf(telling.slot).units.length > 0) {
       const needsQuantity = isMeasureSlot(telling.slot);
-      return { slot: telling.slot, ...(telling.bare ? { bare: telling.bare } : {}), ...(needsQuantity && named?.quantity ? { quantity: named.quantity } : {}) };
+      return {
+        slot: telling.slot,
+        ...(telling.bare ? { bare: telling.bare } : {}),
+        ...(needsQuantity && named?.quantity ? { quantity: named.quantity } : {}),
+      };
     }
     // Of two quantities in a sentence the nearer one is meant.
     const of =
-      value.unit === null ? null : quantityFor(value.unit, [left, right, subject].find(speaksOf(value.unit)) ?? '', section, reading);
+      value.unit === null
+        ? null
+        : quantityFor(value.unit, [left, right, subject].find(speaksOf(value.unit)) ?? '', section, reading);
     if (of) return { slot: telling.slot, ...of };
   }
   return null;
 }
 
-const speaksOf = (unit: string) => (text: string): boolean =>
-  QUANTITIES.some((kind) => (kind.unit === unit || (unit === '%' && kind.unit === '%RH')) && kind.words.test(text));
+const speaksOf =
+  (unit: string) =>
+  (text: string): boolean =>
+    QUANTITIES.some((kind) => (kind.unit === unit || (unit === '%' && kind.unit === '%RH')) && kind.words.test(text));
 
 /** A range has two ends, a band has none. */
 function isRightForm({ slot }: Telling, { min, max, symmetric }: PlacedValue): boolean {
@@ -83,9 +92,21 @@ export function toldDrafts(passage: Passage, section: string, reading: Reading):
     if (size?.hasUnit) {
       const said = sentence.slice(size.from, size.to);
       const { box } = boxOfNumbers(passage, said, taken);
-      drafts.push({ slot: 'body.size', unit: 'm', size: size.size, conditions: '', name: 'size', said: sentence, box, doubts: [doubtThat('runningText')], weak: true });
+      drafts.push({
+        slot: 'body.size',
+        unit: 'm',
+        size: size.size,
+        conditions: '',
+        name: 'size',
+        said: sentence,
+        box,
+        doubts: [doubtThat('runningText')],
+        weak: true,
+      });
     }
-    const values = valuesIn(sentence, reading.mark).filter(({ from, to }) => !size || to <= size.from || from >= size.to);
+    const values = valuesIn(sentence, reading.mark).filter(
+      ({ from, to }) => !size || to <= size.from || from >= size.to,
+    );
     for (const clause of clausesIn(sentence, values)) {
       const said = sentence.slice(clause.value.from, clause.value.to);
       const { box, next } = boxOfNumbers(passage, said, taken);

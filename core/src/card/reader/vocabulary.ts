@@ -137,5 +137,5 @@ export const MEASURE: readonly { slot: SlotId; name: RegExp; symbol?: RegExp; no
 /** What tells the clock of the bus from one inside the part. */
 export const BUS_CLOCK = /scl|sck|i2c|i²c|\bbus\b|serial|spi|interface|f_?(?:clk|i2c)/i;
 
-export const ABSOLUTE = /absolute|maximum rating|limiting value|^limits?$|stress|must not be exceeded|never exceed|damage/i;
-
+export const ABSOLUTE =
+  /absolute|maximum rating|limiting value|^limits?$|stress|must not be exceeded|never exceed|damage/i;

@@ -60,6 +60,7 @@ export const read = {
     says: {
       onlySymbol: ({ symbol }) => `only the symbol ${symbol} says so`,
       whichClock: 'which clock is not said',
+      fromZero: 'only the upper end is told; zero is taken for the lower',
       hasUsual: 'it has a usual value, so it is taken for what the part works at',
       belowGround: 'it begins below ground, so it is taken for what the part stands',
       maximumOfOutput: 'a maximum may be that of an output',

@@ -67,7 +67,13 @@ describe('values', () => {
 
 describe('values in a text', () => {
   const told = (text: string) =>
-    valuesIn(evenText(text), '.').map((value) => [evenText(text).slice(value.from, value.to), value.min, value.typ, value.max, value.unit]);
+    valuesIn(evenText(text), '.').map((value) => [
+      evenText(text).slice(value.from, value.to),
+      value.min,
+      value.typ,
+      value.max,
+      value.unit,
+    ]);
 
   it('are each found with their words', () => {
     expect(told('It draws 18 mA on average; the lamp takes up to 150 mA for 80 ms, every 2 s.')).to.deep.equal([
