@@ -14,7 +14,9 @@ export { missingOf, trustOf } from '../card/missing.ts';
 export { type PlacedFigure, differences, figuresOf } from '../card/places.ts';
 export type { SharedProtocol } from '../card/protocol.ts';
 export { QUANTITIES } from '../card/quantities.ts';
-export type { PageText, Ruling, TextItem } from '../card/reader/page.ts';
+export type { Box, PageText, Ruling, TextItem } from '../card/reader/page.ts';
+export { corrected } from '../card/reader/correct.ts';
+export { proposalsAt, unreadOf } from '../card/reader/pick.ts';
 export { pastedPage } from '../card/reader/paste.ts';
 export { type Proposal, surenessOf } from '../card/reader/proposal.ts';
 export {

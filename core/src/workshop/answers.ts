@@ -5,8 +5,8 @@ import type { Source } from '../card/figure.ts';
 import { standing } from '../card/path.ts';
 import { FACT_IDS, type FactId, factAt } from './facts.ts';
 import type { Table } from './facts/kind.ts';
-import { asBound, bareBound } from './bare-bound.ts';
-import { readFigure, readValue, writeFigure, writeValue } from './figure-text.ts';
+import { bareBound } from '../card/bare-bound.ts';
+import { asBound, readFigure, readValue, writeFigure, writeValue } from './figure-text.ts';
 import { type Json, readAnswer, writeAnswer } from './form.ts';
 import { placesOf, valueAt } from './tree.ts';
 

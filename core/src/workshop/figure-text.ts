@@ -1,4 +1,6 @@
 /** A figure as it is typed, both ways: "2.4 to 5.5 V", "≤ 0.3 × supply", "3 / 3.3 / 3.6 V (at 25 °C)". */
+import { bareBound } from '../card/bare-bound.ts';
+import type { FigureId } from '../card/figures.ts';
 import { formatQuantity, parseQuantity } from '../quantity/engineering.ts';
 import { ReadError } from '../quantity/read-error.ts';
 import { refuse } from './problem.ts';
@@ -174,4 +176,13 @@ function boundsIn(text: string): { min?: string; typ?: string; max?: string } {
   if (MOST.test(text)) return { max: text.replace(MOST, '') };
   const [low = '', high] = text.split(TO);
   return high === undefined ? { typ: low } : { min: low, max: high };
+}
+
+/** What was typed of a figure, a bare value taken for the bound that it is. */
+export function asBound(id: FigureId, said: SaidFigure): SaidFigure {
+  const bound = bareBound(id);
+  const { min, typ, max, ...rest } = said;
+  return bound === null || typ === undefined || min !== undefined || max !== undefined
+    ? said
+    : { [bound]: typ, ...rest };
 }

@@ -31,5 +31,6 @@ export interface DoubtSays {
   readonly belowGround: null;
   readonly hasUsual: null;
   readonly fromZero: null;
+  readonly whatOf: null;
 }
 export const doubtThat = tells<DoubtSays>('card/doubt');

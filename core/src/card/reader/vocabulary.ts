@@ -114,7 +114,7 @@ export const RULES: readonly {
   },
 ];
 
-export const DRIFT = /drift|long[- ]?term stability|stability,? long|ageing|aging/i;
+const DRIFT = /drift|long[- ]?term stability|stability,? long|ageing|aging/i;
 export const MEASURE: readonly { slot: SlotId; name: RegExp; symbol?: RegExp; not?: RegExp }[] = [
   { slot: 'measure.drift', name: DRIFT },
   {

@@ -2,6 +2,7 @@
 import type { CaptureSays } from '../../capture/capture.ts';
 import type { I2cDecoderSays } from '../../capture/i2c-decoder.ts';
 import type { ScanLogSays } from '../../capture/scan-log.ts';
+import type { CorrectSays } from '../../card/reader/correct.ts';
 import type { DoubtSays } from '../../card/reader/doubt.ts';
 import type { PasteSays } from '../../card/reader/paste.ts';
 import type { AddressSays } from '../../quantity/address.ts';
@@ -19,6 +20,13 @@ export const read = {
   }),
   'quantity/address': topic<AddressSays>({
     says: { noAddress: ({ text }) => `“${text}” is no bus address; write 0x26 or 38, from 0x00 to 0x7F` },
+  }),
+  'card/correct': topic<CorrectSays>({
+    says: {
+      noValue: ({ text }) =>
+        `“${text}” is no figure; write for example 2.7 to 5.5 V, 0.7 VDD, VDD - 0.3 V or 3 % + 2 ppm`,
+      otherUnit: ({ unit, able }) => `it was read in ${unit}, and this figure is in ${able}`,
+    },
   }),
   'card/paste': topic<PasteSays>({
     says: { characters: ({ most, found }) => `expected at most ${most} characters, found ${found}` },
@@ -60,6 +68,7 @@ export const read = {
     says: {
       onlySymbol: ({ symbol }) => `only the symbol ${symbol} says so`,
       whichClock: 'which clock is not said',
+      whatOf: 'only its unit tells what it is of',
       fromZero: 'only the upper end is told; zero is taken for the lower',
       hasUsual: 'it has a usual value, so it is taken for what the part works at',
       belowGround: 'it begins below ground, so it is taken for what the part stands',

@@ -9,10 +9,13 @@
   import AddressField from '../kit/AddressField.svelte';
   import QuantityField from '../kit/QuantityField.svelte';
   import TextField from '../kit/TextField.svelte';
+  import FigureMend from './FigureMend.svelte';
   import { reading, type Figure } from '../state/reading.svelte';
 
   let { figure }: { figure: Figure } = $props();
-  const title = $derived(say(wordOf('slot', figure.slot)));
+  const title = $derived(
+    `${say(wordOf('slot', figure.slot))}${figure.quantity ? `, ${say(wordOf('quantity', figure.quantity.quantity))}` : ''}`,
+  );
   const name = $derived(`${title}${figure.conditions ? `, ${figure.conditions}` : ''}`);
   const UNIT_WORDS: Readonly<Record<string, string>> = { share: '× supply', offset: 'V from the supply' };
   const plainUnit = $derived(figure.unit in UNIT_WORDS ? '' : figure.unit);
@@ -28,6 +31,8 @@
     await tick();
     document.querySelector<HTMLElement>('[data-figure].current [data-take]')?.focus();
   }
+  /** What has fields of its own. */
+  const ASIDE: readonly string[] = ['terminal', 'port.identity', 'port.address', 'body.size'];
   const SHAPES = { sure: '●', likely: '◐', doubtful: '○' };
 </script>
 
@@ -37,7 +42,7 @@
     class="title"
     aria-pressed={reading.current?.id === figure.id}
     title="{figure.said}{figure.doubts.length > 0 ? ` (${figure.doubts.map((doubt) => say(doubt)).join('; ')})` : ''}"
-    onclick={() => (reading.selected = figure.id)}
+    onclick={() => reading.select(figure.id)}
   >
     <span class="sure {figure.sureness}" aria-hidden="true">{SHAPES[figure.sureness]}</span>
     <span class="sr-only">{figure.sureness}:</span>
@@ -102,8 +107,8 @@
           type="button"
           class="act bare"
           aria-label="mend {name}"
-          title="mend: state another bound"
-          onclick={() => reading.mend(figure.id, {})}><Pencil size={12} /></button
+          title="mend: say what it should be"
+          onclick={() => reading.startMending(figure.id)}><Pencil size={12} /></button
         >{/if}
     {/if}
   </span>
@@ -126,6 +131,7 @@
       onclick={() => decide('dropped')}><X size={13} /></button
     >
   </span>
+  {#if figure.mended && !ASIDE.includes(figure.slot)}<FigureMend {figure} {name} />{/if}
   {#if figure.doubts.length > 0 && figure.decision === 'open'}<span class="doubt"
       >{figure.doubts.map((doubt) => say(doubt)).join('; ')}</span
     >{/if}

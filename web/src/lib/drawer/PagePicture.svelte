@@ -1,5 +1,8 @@
 <!-- The page of the figure in hand, with its spot marked; what was pasted is shown as it was written. -->
 <script lang="ts">
+  import type { Box } from '@idle-breadboard/core/card';
+  import ChevronLeft from '@lucide/svelte/icons/chevron-left';
+  import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import { reading } from '../state/reading.svelte';
 
   /** Dots for each point: sharp enough to read a footnote. */
@@ -10,8 +13,49 @@
   let failed = $state(false);
   let drawn = 0;
   const figure = $derived(reading.current);
-  const page = $derived(figure?.page ?? 1);
-  const box = $derived(figure && figure.box.x1 > figure.box.x0 ? figure.box : null);
+  const page = $derived(reading.page);
+  const box = $derived(figure && figure.page === page && figure.box.x1 > figure.box.x0 ? figure.box : null);
+  const unread = $derived(reading.unreadSpots.filter((spot) => spot.page === page));
+  /** The frame that is being drawn, in points of the page. */
+  let from = $state<{ x: number; y: number } | null>(null);
+  let drag = $state<Box | null>(null);
+
+  function pointOf(event: PointerEvent): { x: number; y: number } {
+    const area = (event.currentTarget as HTMLElement).getBoundingClientRect();
+    return {
+      x: ((event.clientX - area.left) / area.width) * size.width,
+      y: ((event.clientY - area.top) / area.height) * size.height,
+    };
+  }
+  function begin(event: PointerEvent) {
+    if (event.button !== 0 || (event.target as HTMLElement).closest('button')) return;
+    from = pointOf(event);
+    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+  }
+  function draw(event: PointerEvent) {
+    if (!from) return;
+    const to = pointOf(event);
+    drag = {
+      x0: Math.min(from.x, to.x),
+      x1: Math.max(from.x, to.x),
+      y0: Math.min(from.y, to.y),
+      y1: Math.max(from.y, to.y),
+    };
+  }
+  function end(event: PointerEvent) {
+    if (!from) return;
+    draw(event);
+    const picked = drag;
+    from = null;
+    drag = null;
+    if (picked) void reading.pick(picked);
+  }
+  const at = (spot: Box) => ({
+    left: `${(spot.x0 / size.width) * 100 - 0.4}%`,
+    top: `${(spot.y0 / size.height) * 100 - 0.2}%`,
+    width: `${((spot.x1 - spot.x0) / size.width) * 100 + 0.8}%`,
+    height: `${((spot.y1 - spot.y0) / size.height) * 100 + 0.4}%`,
+  });
   const lines = $derived.by(() => {
     const by = new Map<number, { text: string; x: number }[]>();
     for (const item of reading.pasted?.items ?? []) by.set(item.y, [...(by.get(item.y) ?? []), item]);
@@ -46,8 +90,55 @@
 <div class="frame" bind:this={frame} role="region" aria-label="where it stands">
   {#if reading.kind === 'pdf'}
     {#if failed}<p class="note">This page cannot be drawn; what was read of it stands on the left.</p>{/if}
-    <div class="page">
+    {#if reading.pages > 1}
+      <div class="turn">
+        <button
+          type="button"
+          class="act bare"
+          aria-label="page before"
+          disabled={page <= 1}
+          onclick={() => reading.turn(page - 1)}><ChevronLeft size={14} /></button
+        >
+        <span class="unit">page {page} of {reading.pages}</span>
+        <button
+          type="button"
+          class="act bare"
+          aria-label="next page"
+          disabled={page >= reading.pages}
+          onclick={() => reading.turn(page + 1)}><ChevronRight size={14} /></button
+        >
+      </div>
+    {/if}
+    <p class="hint unit" role="status">
+      {reading.picked || 'Click a value on the page, or draw a frame, to read what stands there.'}
+    </p>
+    <!-- What the pointer does here the marked spots do for the keyboard. -->
+    <div class="page" role="presentation" onpointerdown={begin} onpointermove={draw} onpointerup={end}>
       <canvas bind:this={canvas} aria-label="page {page} of {reading.title}"></canvas>
+      {#each unread as { box: spot }, i (i)}
+        {@const place = at(spot)}
+        <button
+          type="button"
+          class="spot"
+          aria-label="read what stands here, {i + 1} of {unread.length}"
+          title="not read: press to read what stands here"
+          style:left={place.left}
+          style:top={place.top}
+          style:width={place.width}
+          style:height={place.height}
+          onclick={() => reading.pick(spot)}
+        ></button>
+      {/each}
+      {#if drag}
+        {@const place = at(drag)}
+        <div
+          class="drag"
+          style:left={place.left}
+          style:top={place.top}
+          style:width={place.width}
+          style:height={place.height}
+        ></div>
+      {/if}
       {#if box}
         <div
           class="mark"
@@ -87,7 +178,38 @@
     width: 100%;
     background: #fff;
   }
+  .page {
+    touch-action: pan-y;
+    cursor: crosshair;
+  }
+  .turn {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+  }
+  .hint {
+    margin: 0 0 4px;
+  }
+  .spot {
+    position: absolute;
+    border: 0;
+    border-bottom: 2px dotted #b4560f;
+    background: rgb(226 140 60 / 0.08);
+    cursor: pointer;
+    padding: 0;
+  }
+  .spot:hover,
+  .spot:focus-visible {
+    background: rgb(226 140 60 / 0.3);
+  }
+  .drag {
+    position: absolute;
+    border: 1px dashed #b4560f;
+    background: rgb(226 140 60 / 0.12);
+    pointer-events: none;
+  }
   .mark {
+    pointer-events: none;
     position: absolute;
     border: 2px solid #b4560f;
     background: rgb(226 140 60 / 0.2);

@@ -3,6 +3,7 @@
   import { EVIDENCE, SLOT_IDS } from '@idle-breadboard/core/card';
   import { wordOf } from '@idle-breadboard/core/figures';
   import { say, sayProblems } from '@idle-breadboard/core/words';
+  import { tick } from 'svelte';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import QuantityField from '../kit/QuantityField.svelte';
   import TextField from '../kit/TextField.svelte';
@@ -19,24 +20,43 @@
   const templates = $derived(
     [...drawer.cards.values()].filter(({ kind }) => ['module', 'regulator', 'driver', 'source'].includes(kind)),
   );
-  const groups = $derived.by(() => {
-    const by = new Map<string, Figure[]>();
-    for (const figure of reading.figures) {
-      const group =
-        figure.quantity?.quantity ??
-        {
-          supply: 'supply',
-          logic: 'signals',
-          port: 'bus',
-          body: 'body',
-          rail: 'supply',
-          terminal: 'terminals',
-          measure: 'measuring',
-        }[figure.slot.split('.')[0] ?? ''] ??
-        'other';
-      by.set(group, [...(by.get(group) ?? []), figure]);
-    }
-    return [...by];
+  const SUBJECTS: Readonly<Record<string, string>> = {
+    supply: 'supply',
+    logic: 'signals',
+    port: 'bus',
+    body: 'body',
+    rail: 'supply',
+    terminal: 'terminals',
+    measure: 'measuring',
+  };
+  /** Page by page, as a person reads; a table has no pages. */
+  const groupOf = (figure: Figure): string =>
+    reading.kind === 'pdf'
+      ? figure.said === 'entered by hand'
+        ? 'entered by hand'
+        : `page ${figure.page}`
+      : (figure.quantity?.quantity ?? SUBJECTS[figure.slot.split('.')[0] ?? ''] ?? 'other');
+  const groups = $derived([...Map.groupBy(reading.figures, groupOf)]);
+  const sure = $derived(
+    reading.figures.filter(({ decision, sureness }) => decision === 'open' && sureness === 'sure').length,
+  );
+
+  async function takeSure() {
+    reading.takeSure();
+    await tick();
+    document.querySelector<HTMLElement>('[data-figure].current [data-take]')?.focus();
+  }
+  /** Letters are keys where nothing is typed. */
+  function onkey(event: KeyboardEvent) {
+    const typing = event.target instanceof HTMLElement && event.target.matches('input, select, textarea');
+    if (typing || event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== 's' || sure === 0)
+      return;
+    event.preventDefault();
+    void takeSure();
+  }
+  // The first figure waits for its key.
+  $effect(() => {
+    if (reading.phase === 'review') document.querySelector<HTMLElement>('[data-figure] [data-take]')?.focus();
   });
   const taken = $derived(reading.figures.filter(({ decision }) => decision === 'taken').length);
   const SURE_WORDS = { sure: 'sure', likely: 'likely', doubtful: 'doubtful' };
@@ -76,6 +96,8 @@
   }
 </script>
 
+<svelte:window onkeydown={onkey} />
+
 <div class="head">
   <button type="button" class="act bare" onclick={back}><ArrowLeft size={14} />start again</button>
   <span class="unit grow"
@@ -83,8 +105,14 @@
       at.{:else}Nothing was read; add figures below.{/if}
     {#if reading.readPages < reading.pages}Only the first {reading.readPages} of {reading.pages} pages were read.{/if}
     {#if reading.unread.length > 0}Not understood: {reading.unread.slice(0, 5).join(', ')}.{/if}
-    {#if reading.queue.length > 0}{reading.queue.length} more parts follow.{/if}</span
+    {#if reading.queue.length > 0}{reading.queue.length} more parts follow.{/if}
+    {#if reading.unreadSpots.length > 0}{reading.unreadSpots.length} more {reading.unreadSpots.length === 1
+        ? 'value stands'
+        : 'values stand'} on the pages, marked lightly.{/if}</span
   >
+  {#if sure > 0}<button type="button" class="act" aria-keyshortcuts="S" onclick={takeSure}
+      >Take {sure === 1 ? 'the sure one' : `all ${sure} sure ones`}<kbd>S</kbd></button
+    >{/if}
 </div>
 <div class="review">
   <div class="left">

@@ -1,5 +1,5 @@
 /** What the reading worker offers. It is ended to cancel, so that nothing in a file can hold the page up. */
-import type { Proposal } from '@idle-breadboard/core/card';
+import type { Box, Proposal } from '@idle-breadboard/core/card';
 import type { PartProposals, Read } from '@idle-breadboard/core/files';
 
 interface ReadProgress {
@@ -14,6 +14,14 @@ interface Document {
   /** Pages that were read; fewer than there are when the file holds more than a person would search. */
   readonly readPages: number;
   readonly proposals: readonly Proposal[];
+  /** Where values stand that no proposal was read from. */
+  readonly unread: readonly Spot[];
+}
+
+/** A place on a page, in points. */
+export interface Spot {
+  readonly page: number;
+  readonly box: Box;
 }
 
 export type Opened =
@@ -33,6 +41,8 @@ export interface ReaderWorker {
   openPdf(data: ArrayBuffer, progress: (now: ReadProgress) => void): Promise<Opened>;
   /** A page as it looks. @param width of the picture in dots */
   picture(page: number, width: number): Promise<Picture | null>;
+  /** What stands at a spot of the document that is open, beside what is known. */
+  at(spot: Spot, known: readonly Proposal[]): readonly Proposal[];
   pinTable(data: ArrayBuffer): Promise<TableText>;
   paste(text: string): Opened;
   table(text: string): Read<readonly PartProposals[]>;

@@ -4,9 +4,10 @@ import {
   layOut,
   nameIn,
   pastedPage,
-  readDatasheet,
+  proposalsAt,
   readPage,
   settleProposals,
+  unreadOf,
   type Before,
   type PageReading,
   type Proposal,
@@ -18,7 +19,7 @@ import { getDocument, OPS, VerbosityLevel, type PDFDocumentProxy } from 'pdfjs-d
 import * as pdfWorker from 'pdfjs-dist/build/pdf.worker.mjs';
 import { BinaryFiles, Canvases, NoFilters } from './factories';
 import { pageText } from './page-text';
-import type { Opened, Picture, ReaderWorker } from './reader';
+import type { Opened, Picture, ReaderWorker, Spot } from './reader';
 
 Object.assign(globalThis, { pdfjsWorker: pdfWorker });
 
@@ -26,6 +27,8 @@ Object.assign(globalThis, { pdfjsWorker: pdfWorker });
 const MAX_WORDS = 400_000;
 
 let open: PDFDocumentProxy | null = null;
+/** What was laid out of the document that is open, for spots that are pointed at. */
+let laidOut: readonly PageReading[] = [];
 
 const REFUSALS: Readonly<Record<string, string>> = {
   PasswordException: 'The file is locked with a password. Save a copy without one, and drop that here.',
@@ -97,11 +100,15 @@ const worker: ReaderWorker = {
   },
   paste(text) {
     try {
-      const proposals = readDatasheet([pastedPage(text)]);
-      return { ok: true, document: { title: '', pages: 1, readPages: 1, proposals } };
+      laidOut = [layOut(pastedPage(text))];
+      return { ok: true, document: { title: '', pages: 1, readPages: 1, ...proposalsOf(laidOut) } };
     } catch (error) {
       return { ok: false, message: error instanceof Error ? error.message : 'The text cannot be read.' };
     }
+  },
+  at({ page, box }, known) {
+    const laid = laidOut.find((one) => one.page === page);
+    return laid ? proposalsAt(laid, box, contextOf(laidOut), known) : [];
   },
   table: readPartsTable,
 };
@@ -137,6 +144,13 @@ async function read(document: PDFDocumentProxy, progress: Hear): Promise<Opened>
       message: `Its ${pages === 1 ? 'page holds a picture' : `${pages} pages hold pictures`} and no text: it was scanned. Paste its table as text, or type the figures in.`,
     };
   }
+  laidOut = laid;
+  // What a file says of itself is often the name of the program that wrote it.
+  const title = nameIn(laid) || (await titleOf(document));
+  return { ok: true, document: { title, pages, readPages: laid.length, ...proposalsOf(laid) } };
+}
+
+function proposalsOf(laid: readonly PageReading[]): { proposals: Proposal[]; unread: Spot[] } {
   const reading = contextOf(laid);
   let before: Before | undefined;
   const drafts = laid.flatMap((page) => {
@@ -144,9 +158,11 @@ async function read(document: PDFDocumentProxy, progress: Hear): Promise<Opened>
     ({ before } = found);
     return found.drafts;
   });
-  const proposals: Proposal[] = settleProposals(drafts);
-  const title = (await titleOf(document)) || nameIn(laid);
-  return { ok: true, document: { title, pages, readPages: laid.length, proposals } };
+  const proposals = settleProposals(drafts);
+  return {
+    proposals,
+    unread: laid.flatMap((page) => unreadOf(page, reading, proposals).map((box) => ({ page: page.page, box }))),
+  };
 }
 
 async function titleOf(document: PDFDocumentProxy): Promise<string> {

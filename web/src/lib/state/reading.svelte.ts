@@ -1,12 +1,14 @@
 /** A part being entered: what was read, what the maker took, and the card that comes of it. */
 import {
   cloneTemplate,
+  corrected,
   enterFigures,
   missingOf,
   pastedPage,
   surenessOf,
   slotOf,
   type Accepted,
+  type Box,
   type Card,
   type Evidence,
   type PageText,
@@ -17,10 +19,11 @@ import {
 import { wordOf } from '@idle-breadboard/core/figures';
 import type { PartProposals } from '@idle-breadboard/core/files';
 import { say, sayProblems } from '@idle-breadboard/core/words';
-import { LARGEST_PDF, type Opened, type Picture, type ReaderWorker, type TableText } from '../reader/reader';
+import { LARGEST_PDF, type Opened, type Picture, type ReaderWorker, type Spot } from '../reader/reader';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
 import { drawer } from './drawer.svelte';
+import { likelyTemplate, nearestClass } from './likely-card';
 
 type Decision = 'open' | 'taken' | 'dropped';
 export interface Figure extends Proposal {
@@ -44,6 +47,12 @@ class Reading {
   figures = $state.raw<readonly Figure[]>([]);
   /** The figure whose spot is shown. */
   selected = $state<string | null>(null);
+  /** Where values stand that nothing was read from. */
+  unreadSpots = $state.raw<readonly Spot[]>([]);
+  /** The page that is turned to, where it is not that of the figure in hand. */
+  turned = $state<number | null>(null);
+  /** What came of pointing at a spot. */
+  picked = $state('');
   /** What was pasted, as the page that it was read from. */
   pasted = $state.raw<PageText | null>(null);
   /** Parts of a table that wait for their turn. */
@@ -59,6 +68,7 @@ class Reading {
 
   template = $derived(this.templateId === null ? null : (drawer.cards.get(this.templateId) ?? null));
   current = $derived(this.figures.find(({ id }) => id === this.selected) ?? this.figures[0] ?? null);
+  page = $derived(this.turned ?? this.current?.page ?? 1);
   open = $derived(this.figures.filter(({ decision }) => decision === 'open').length);
 
   /** The card as it would be now; null without a template. */
@@ -105,6 +115,9 @@ class Reading {
     this.pasted = null;
     this.queue = [];
     this.unread = [];
+    this.unreadSpots = [];
+    this.turned = null;
+    this.picked = '';
     this.title = '';
     this.file = '';
     this.name = '';
@@ -137,6 +150,7 @@ class Reading {
     this.pages = document.pages;
     this.readPages = document.readPages;
     this.title = document.title || file.name.replace(/\.pdf$/i, '');
+    this.unreadSpots = document.unread;
     this.review(document.proposals, document.title);
   }
 
@@ -150,6 +164,7 @@ class Reading {
     else {
       this.pasted = pastedPage(text);
       this.title = 'pasted text';
+      this.unreadSpots = opened.document.unread;
       this.review(opened.document.proposals, '');
     }
   }
@@ -181,8 +196,8 @@ class Reading {
   }
 
   private review(proposals: readonly Proposal[], name: string): void {
-    this.figures = proposals.map((p) => ({ ...p, decision: 'open', mended: false }));
-    this.selected = this.figures[0]?.id ?? null;
+    this.figures = inOrder(proposals.map((p) => ({ ...p, decision: 'open', mended: false })));
+    this.select(this.figures[0]?.id ?? null);
     this.name = name;
     this.templateId = likelyTemplate(proposals);
     this.phase = 'review';
@@ -198,7 +213,69 @@ class Reading {
     // On to the next that waits for its turn.
     const at = this.figures.findIndex((f) => f.id === id);
     const next = [...this.figures.slice(at + 1), ...this.figures.slice(0, at)].find((f) => f.decision === 'open');
-    this.selected = next?.id ?? id;
+    this.select(next?.id ?? id);
+  }
+
+  /** Takes all that nothing else could be; on to the first that is left. */
+  takeSure(): void {
+    this.figures = this.figures.map((f) =>
+      f.decision === 'open' && f.sureness === 'sure' ? { ...f, decision: 'taken' } : f,
+    );
+    this.select(this.figures.find(({ decision }) => decision === 'open')?.id ?? this.selected);
+  }
+
+  select(id: string | null): void {
+    this.selected = id;
+    this.turned = null;
+  }
+
+  turn(page: number): void {
+    this.turned = Math.min(Math.max(page, 1), this.pages);
+  }
+
+  /** Reads what stands in a frame of the page that is shown; a click is a frame of no size. */
+  async pick(box: Box): Promise<void> {
+    const page = this.page;
+    const found = await this.thread.calls.at({ page, box }, this.figures);
+    if (found.length === 0) {
+      this.picked = 'No value with a unit stands there, or it is among the figures.';
+      return;
+    }
+    this.picked = `${found.length} ${found.length === 1 ? 'figure' : 'figures'} read there.`;
+    this.figures = inOrder([...this.figures, ...found.map((p): Figure => ({ ...p, decision: 'open', mended: false }))]);
+    this.unreadSpots = this.unreadSpots.filter((spot) => spot.page !== page || !overlaps(spot.box, box));
+    this.select(found[0]?.id ?? null);
+  }
+
+  /** Shows the fields in which a figure is corrected. */
+  startMending(id: string): void {
+    this.put(id, (f) => ({ ...f, mended: true }));
+  }
+
+  /** A figure as it is typed over what was read. @returns what is wrong with the text, or '' */
+  correct(id: string, text: string): string {
+    const figure = this.figures.find((f) => f.id === id);
+    if (!figure) return '';
+    const read = corrected(text, figure.slot, figure.quantity?.unit ?? figure.unit);
+    if ('topic' in read) return say(read);
+    this.put(id, (f) => ({ ...withoutBounds(f), ...defined(read), mended: true }));
+    return '';
+  }
+
+  /** Says which figure of a card it is. */
+  reclass(id: string, slot: SlotId, quantity?: Figure['quantity']): void {
+    this.put(id, (f) => {
+      const { quantity: _, ...others } = f;
+      return { ...others, slot, ...(quantity ? { quantity } : {}), mended: true };
+    });
+  }
+
+  setConditions(id: string, conditions: string): void {
+    this.put(id, (f) => ({ ...f, conditions, mended: true }));
+  }
+
+  private put(id: string, change: (figure: Figure) => Figure): void {
+    this.figures = this.figures.map((f) => (f.id === id ? change(f) : f));
   }
 
   mend(id: string, change: Partial<Pick<Figure, 'min' | 'typ' | 'max' | 'label' | 'register' | 'over'>>): void {
@@ -232,55 +309,24 @@ class Reading {
         mended: true,
       },
     ];
-    this.selected = id;
+    this.select(id);
   }
 }
 
-/** The text of the table of pins in a PDF, read in a thread of its own. */
-export async function tableOf(file: File): Promise<TableText> {
-  if (file.size > LARGEST_PDF)
-    return { ok: false, message: `It has ${Math.round(file.size / 1e6)} MB; up to ${LARGEST_PDF / 1e6} MB are read.` };
-  const thread = new Thread<ReaderWorker>(threads.read);
-  try {
-    const data = await file.arrayBuffer();
-    return (
-      (await thread.newest<TableText>((calls) => calls.pinTable(data))) ?? {
-        ok: false,
-        message: 'The reading was ended.',
-      }
-    );
-  } catch (error) {
-    return { ok: false, message: error instanceof Error ? error.message : String(error) };
-  } finally {
-    thread.end();
-  }
+/** In the order of the pages; what is entered by hand stands where it was added. */
+const inOrder = (figures: readonly Figure[]): Figure[] =>
+  figures.toSorted((a, b) => a.page - b.page || a.box.y0 - b.box.y0 || a.box.x0 - b.box.x0);
+
+const overlaps = (a: Box, b: Box): boolean => a.x0 <= b.x1 && a.x1 >= b.x0 && a.y0 <= b.y1 && a.y1 >= b.y0;
+
+function withoutBounds({ min: _min, typ: _typ, max: _max, ofReading: _of, ...figure }: Figure): Figure {
+  return figure;
 }
 
-/** The class whose cards have most words in common with what was said. */
-function nearestClass(words: string): string | null {
-  const wanted = new Set(words.toLowerCase().match(/[a-z²]{3,}/g) ?? []);
-  const score = (card: Card) =>
-    (`${card.class} ${card.name}`.toLowerCase().match(/[a-z²]{3,}/g) ?? []).filter((w) => wanted.has(w)).length;
-  const best = [...drawer.cards.values()]
-    .filter(({ kind }) => kind === 'module')
-    .sort((a, b) => score(b) - score(a))[0];
-  return best && score(best) > 0 ? best.id : null;
-}
-
-/** The card of the catalogue that measures what was read, over the same kind of bus. */
-function likelyTemplate(proposals: readonly Proposal[]): string | null {
-  const quantities = new Set(proposals.flatMap(({ quantity }) => quantity?.quantity ?? []));
-  const bus = proposals.some(({ slot }) => slot === 'port.address' || slot === 'port.clock');
-  const score = (card: Card) =>
-    card.measures.filter(({ quantity }) => quantities.has(quantity)).length * 4 -
-    card.measures.filter(({ quantity }) => !quantities.has(quantity)).length * 2 +
-    (card.ports.some(({ protocol }) => protocol === 'i2c') === bus ? 1 : 0) -
-    // A plain breakout is the better pattern than one that carries more.
-    (card.rails ? 0.5 : 0);
-  const best = [...drawer.cards.values()]
-    .filter(({ kind }) => kind === 'module')
-    .sort((a, b) => score(b) - score(a))[0];
-  return best && score(best) > 1 ? best.id : null;
-}
+/** What of a correction is said. */
+const defined = <Said extends object>(said: Said): { [Key in keyof Said]: Exclude<Said[Key], undefined> } =>
+  Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined)) as {
+    [Key in keyof Said]: Exclude<Said[Key], undefined>;
+  };
 
 export const reading = new Reading();

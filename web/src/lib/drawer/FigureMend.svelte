@@ -1,0 +1,91 @@
+<!-- A figure corrected whole: as it is written, which figure of a card it is, of what, and when it holds. -->
+<script lang="ts">
+  import { QUANTITIES, SLOT_IDS, slotOf, type SlotId } from '@idle-breadboard/core/card';
+  import { wordOf } from '@idle-breadboard/core/figures';
+  import { say } from '@idle-breadboard/core/words';
+  import { reading, type Figure } from '../state/reading.svelte';
+
+  let { figure, name }: { figure: Figure; name: string } = $props();
+  let trouble = $state('');
+
+  /** Codes, sizes and pins are entered in fields of their own. */
+  const able = SLOT_IDS.filter(
+    (slot) => !['terminal', 'port.identity', 'port.address', 'body.size'].includes(slot),
+  ) as readonly SlotId[];
+  const ofMeasure = $derived(figure.slot.startsWith('measure.'));
+  const quantities = $derived(
+    QUANTITIES.filter(
+      ({ unit }) => slotOf(figure.slot).units.length > 0 || unit === figure.quantity?.unit || unit === figure.unit,
+    ),
+  );
+
+  function reclass(slot: string) {
+    const known = able.find((one) => one === slot);
+    if (!known) return;
+    const kept = known.startsWith('measure.')
+      ? (figure.quantity ?? QUANTITIES.find(({ unit }) => unit === figure.unit))
+      : undefined;
+    reading.reclass(figure.id, known, kept && { quantity: kept.quantity, unit: kept.unit });
+  }
+</script>
+
+<div class="whole">
+  <input
+    class="field"
+    aria-label="{name}, as it is written"
+    aria-invalid={trouble !== ''}
+    placeholder="as it is written: 0.7 VDD"
+    autocomplete="off"
+    spellcheck="false"
+    onchange={(event) => {
+      const input = event.currentTarget;
+      trouble = input.value.trim() === '' ? '' : reading.correct(figure.id, input.value);
+      if (trouble === '') input.value = '';
+    }}
+  />
+  <select
+    class="field"
+    aria-label="{name}, which figure it is"
+    value={figure.slot}
+    onchange={(event) => reclass(event.currentTarget.value)}
+  >
+    {#each able as slot (slot)}<option value={slot}>{say(wordOf('slot', slot))}</option>{/each}
+  </select>
+  {#if ofMeasure}
+    <select
+      class="field"
+      aria-label="{name}, of what"
+      value={figure.quantity?.quantity ?? ''}
+      onchange={(event) => {
+        const kind = QUANTITIES.find(({ quantity }) => quantity === event.currentTarget.value);
+        if (kind) reading.reclass(figure.id, figure.slot, { quantity: kind.quantity, unit: kind.unit });
+      }}
+    >
+      {#each quantities as { quantity } (quantity)}<option value={quantity}>{say(wordOf('quantity', quantity))}</option
+        >{/each}
+    </select>
+  {/if}
+  <input
+    class="field"
+    aria-label="{name}, when it holds"
+    placeholder="when it holds"
+    value={figure.conditions}
+    autocomplete="off"
+    onchange={(event) => reading.setConditions(figure.id, event.currentTarget.value.trim())}
+  />
+  {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
+</div>
+
+<style>
+  .whole {
+    grid-column: 1 / -1;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 8px;
+    padding: 2px 0 4px 20px;
+  }
+  input,
+  select {
+    max-width: 15em;
+  }
+</style>
