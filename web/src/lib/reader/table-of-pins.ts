@@ -21,4 +21,3 @@ export async function tableOf(file: File): Promise<TableText> {
     thread.end();
   }
 }
-
