@@ -64,7 +64,7 @@ export function readPartsTable(text: string): Read<readonly PartProposals[]> {
   const mark = decimalMark(lines.flat().join(' '));
   const all = text;
   const mentions = new Map(QUANTITIES.map(({ quantity, words }) => [quantity, words.test(all) ? 1 : 0]));
-  const reading = { mark, mentions };
+  const reading = { mark, mentions, sensing: false };
   const parts = figure >= 0 ? byFigure(heads, lines, figure, part) : byPart(heads, lines, part);
   return {
     ok: true,

@@ -5,7 +5,7 @@ import { figuresOf, type PlacedFigure } from '../card/places.ts';
 import { quantityOf } from '../quantity/message.ts';
 import { type Doubt, doubt } from './doubt.ts';
 import { structureOf } from './judge-structure.ts';
-import { type Usual, usualOf } from './usual.ts';
+import { type Usual, usualOf } from '../card/usual.ts';
 
 const boundsOf = ({ min, typ, max }: PlacedFigure): number[] => [min, typ, max].filter((bound) => bound !== undefined);
 

@@ -26,11 +26,12 @@ export interface DoubtSays {
   readonly order: null;
   readonly perYear: null;
   readonly noUnit: null;
-  readonly elsewhere: null;
+  readonly elsewhere: { page: number };
   readonly besideRow: null;
   readonly belowGround: null;
   readonly hasUsual: null;
   readonly fromZero: null;
   readonly whatOf: null;
+  readonly unusual: null;
 }
 export const doubtThat = tells<DoubtSays>('card/doubt');

@@ -1,6 +1,8 @@
 /** Bounds that were read and what they are of -> a draft of a proposal. */
 import type { Message } from '../../quantity/message.ts';
 import type { Classified, DocumentContext } from './classify.ts';
+import { FIGURE_OF_SLOT } from '../figures.ts';
+import { isUnusual, usualByKind, type Usual } from '../usual.ts';
 import { doubtThat } from './doubt.ts';
 import type { DecimalMark } from './numbers.ts';
 import type { Box } from './page.ts';
@@ -12,6 +14,8 @@ import { readValue } from './values.ts';
 /** What a document tells about all of its rows. */
 export interface Reading extends DocumentContext {
   readonly mark: DecimalMark;
+  /** True where the document speaks of what is measured. */
+  readonly sensing: boolean;
 }
 
 /** What was read, in SI base units. */
@@ -114,6 +118,13 @@ function holdsOver(
   return { ...(over ? { over } : {}), ...(ofReading === null ? {} : { ofReading }) };
 }
 
+const LOWER_IS_GROUND = /absoluteMax$|^logic\./;
+
+function usualFor(slot: SlotId, unit: string, reading: Reading): Usual | null {
+  const kind = FIGURE_OF_SLOT.get(slot);
+  return kind ? usualByKind(kind.id, unit, reading.sensing) : null;
+}
+
 /** The words that a figure was read from. */
 interface Said {
   readonly name: string;
@@ -137,6 +148,10 @@ export function draftOf(
   const given = [bounds.min, bounds.typ, bounds.max].filter((v) => v !== undefined);
   const { from, to } = slotOf(slot);
   if (given.some((v) => v < from || v > to)) doubts.push(doubtThat('size'));
+  const usual = isMeasureSlot(slot) && slot !== 'measure.range' ? null : usualFor(slot, unit, reading);
+  // The lower side of a rating, and that of a level, is ground.
+  if (usual && given.length > 0 && isUnusual(usual, LOWER_IS_GROUND.test(slot) ? given.slice(-1) : given))
+    doubts.push(doubtThat('unusual'));
   // Negative currents and levels are sometimes listed by size.
   if (given.some((v, i) => i > 0 && v < (given[i - 1] ?? v))) doubts.push(doubtThat('order'));
   // "VDD" alone may have lost its "− 0.4" to the next line.

@@ -58,7 +58,7 @@ export function contextOf(pages: readonly PageReading[]): Reading {
       [...text.matchAll(new RegExp(words, words.flags.includes('i') ? 'gi' : 'g'))].length,
     ]),
   );
-  return { mark: decimalMark(text), mentions };
+  return { mark: decimalMark(text), mentions, sensing: [...mentions.values()].some((count) => count > 1) };
 }
 
 /** What the page before ended with: the heading, and a table that may go on. */

@@ -94,7 +94,9 @@ function levelOf(
 /** A figure at the end of a name or beside a symbol belongs to a column that was cut elsewhere. */
 function cutDoubts(row: Row): Message[] {
   const isCut = /\s[+\-−–]?\d+(?:[.,]\d+)?$/.test(row.name) || /\s[+\-−–]?\d+(?:[.,]\d+)?\b/.test(row.symbol);
-  return isCut ? [doubtThat('moreInCell')] : [];
+  // "Voltage at" has lost what it is at.
+  const isOpen = /\b(?:at|on|of|to|for|from|between|and|the|with)$/i.test(row.name.trim());
+  return isCut || isOpen ? [doubtThat('moreInCell')] : [];
 }
 
 /** @returns a draft for each thing that the row says; none when it says nothing that a card holds */

@@ -52,7 +52,8 @@ export function settle(drafts: readonly Placed[]): Placed[] {
       const rivals = kept.filter(
         (other) => other !== draft && placeOf(other) === placeOf(draft) && contradicts(draft, other),
       );
-      return rivals.length > 0 ? { ...draft, doubts: [...draft.doubts, doubtThat('elsewhere')] } : draft;
+      const [rival] = rivals;
+      return rival ? { ...draft, doubts: [...draft.doubts, doubtThat('elsewhere', { page: rival.page })] } : draft;
     });
 }
 

@@ -36,7 +36,7 @@ describe('pasted tables', () => {
   it('that contradict themselves are not sure', () => {
     const found = readText('Parameter\tMin\tMax\tUnit\nSupply voltage\t2.4\t5.5\tV\nOperating voltage\t3.0\t3.6\tV');
     expect(found.map(({ sureness }) => sureness)).to.deep.equal(['likely', 'likely']);
-    expect(say(found[0]?.doubts[0])).to.include('something else');
+    expect(say(found[0]?.doubts[0])).to.include('says otherwise');
   });
   it('do not take an average current for the active one', () =>
     expect(readText('Parameter\tTyp\tUnit\nAverage supply current\t2\tµA').map(({ slot }) => slot)).to.deep.equal([]));

@@ -2,9 +2,9 @@
  * Between what figures of each kind lie on parts that makers wire by hand, SI base units: what lies outside is more likely a slip of the
  * unit than a part. Wide on purpose, since a rare part must not be called wrong. Common practice, without a source.
  */
-import type { Card } from '../card/card.ts';
-import type { FigureId } from '../card/figures.ts';
-import { isShared } from '../card/protocol.ts';
+import type { Card } from './card.ts';
+import type { FigureId } from './figures.ts';
+import { isShared } from './protocol.ts';
 
 export interface Usual {
   readonly from: number;
@@ -152,17 +152,41 @@ const isSharedLine = ({ ports }: Card, place: string): boolean => {
 
 const isSensing = (card: Card): boolean => card.kind === 'module' && card.measures.length > 0;
 
-/** @param place of the figure, which names its port @returns null where anything may be */
-export function usualOf(card: Card, id: FigureId, place: string, unit: string): Usual | null {
+/** Any bus that parts share. */
+const ANY_CLOCK = between(5e3, 2e8);
+
+/**
+ * What is usual where no card is known yet.
+ * @param sensing true for a part that measures and does nothing else
+ * @returns null where anything may be
+ */
+export function usualByKind(id: FigureId, unit: string, sensing: boolean): Usual | null {
   if (unit === 'share' && id.includes('put')) return SHARES;
   if (unit === 'offset') return OFFSETS;
-  if (id === 'ports/*/clock') {
-    const port = card.ports.find((one) => one.id === place.split('/')[1]);
-    return CLOCKS[port?.protocol ?? ''] ?? null;
-  }
+  if (id === 'ports/*/clock') return ANY_CLOCK;
   if (id === 'measures/*/range') return RANGES[unit] ?? null;
-  if (id === 'ports/*/inductance') return coilOf(card);
-  // A line that several parts share is not lifted in time with more on it.
-  if (id === 'signals/*/capacitance' && isSharedLine(card, place)) return between(1e-13, 1e-9);
-  return (isSensing(card) ? SENSING[id] : undefined) ?? USUAL[id] ?? null;
+  return (sensing ? SENSING[id] : undefined) ?? USUAL[id] ?? null;
+}
+
+/** Whether these bounds lie where no part of the kind has them. */
+export const isUnusual = ({ from, to, least }: Usual, values: readonly number[]): boolean =>
+  values.some((value) => value < from || value > to) || isTooSmall(values, least);
+
+function isTooSmall(values: readonly number[], least: number | undefined): boolean {
+  const highest = Math.max(...values);
+  return least !== undefined && highest !== 0 && Math.abs(highest) < least;
+}
+
+/** @param place of the figure, which names its port @returns null where anything may be */
+export function usualOf(card: Card, id: FigureId, place: string, unit: string): Usual | null {
+  if (unit !== 'share' && unit !== 'offset') {
+    if (id === 'ports/*/clock') {
+      const port = card.ports.find((one) => one.id === place.split('/')[1]);
+      return CLOCKS[port?.protocol ?? ''] ?? null;
+    }
+    if (id === 'ports/*/inductance') return coilOf(card);
+    // A line that several parts share is not lifted in time with more on it.
+    if (id === 'signals/*/capacitance' && isSharedLine(card, place)) return between(1e-13, 1e-9);
+  }
+  return usualByKind(id, unit, isSensing(card));
 }
