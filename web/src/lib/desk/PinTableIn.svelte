@@ -2,7 +2,7 @@
 <script lang="ts">
   import { readPinTable } from '@idle-breadboard/core/workshop';
   import { desk } from '../state/desk.svelte';
-  import { tableOf } from '../reader/table-of-pins';
+  import { tableOf } from '../state/table-of-pins';
 
   let trouble = $state('');
   const text = $derived(desk.typing['table'] ?? desk.draft?.table ?? '');

@@ -1,13 +1,19 @@
 <!-- Ways to enter a part: from its class, at the desk; or from a datasheet, a pasted table, a table of parts. -->
 <script lang="ts">
+  import X from '@lucide/svelte/icons/x';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import ClassList from '../desk/ClassList.svelte';
   import { desk } from '../state/desk.svelte';
   import { reading } from '../state/reading.svelte';
+  import { reviews, type LeftReview } from '../state/reviews.svelte';
 
   let { back }: { back: () => void } = $props();
   let pasted = $state('');
   let over = $state(false);
+  $effect(() => {
+    void reviews.refresh();
+  });
+  const openOf = ({ figures }: LeftReview): number => figures.filter(({ decision }) => decision === 'open').length;
   const EXAMPLE = 'Parameter\tMin\tTyp\tMax\tUnit\nSupply voltage\t2.4\t3.3\t5.5\tV';
 
   async function take(file: File | undefined) {
@@ -37,6 +43,24 @@
       <button type="button" class="act" onclick={() => reading.cancel()}>Cancel</button>
     </div>
   {:else}
+    {#if reviews.left.length > 0}
+      <ul class="left" aria-label="datasheets that were left">
+        {#each reviews.left as review (review.id)}
+          <li>
+            <button type="button" class="act" onclick={() => reading.goOn(review)}
+              >Go on with {review.name || review.title || review.file}</button
+            >
+            <span class="unit">{review.figures.length} figures read, {openOf(review)} still to look at</span>
+            <button
+              type="button"
+              class="act bare"
+              aria-label="throw away what was read of {review.name || review.title || review.file}"
+              onclick={() => reviews.drop(review.id)}><X size={13} /></button
+            >
+          </li>
+        {/each}
+      </ul>
+    {/if}
     <section aria-label="from its class">
       <p class="m-0">
         <strong>What is it?</strong>
@@ -93,6 +117,19 @@
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
     gap: 14px;
+  }
+  .left {
+    display: grid;
+    gap: 4px;
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  .left li {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 8px;
   }
   section {
     display: grid;

@@ -3,7 +3,8 @@
   import { QUANTITIES, SLOT_IDS, slotOf, type SlotId } from '@idle-breadboard/core/card';
   import { wordOf } from '@idle-breadboard/core/figures';
   import { say } from '@idle-breadboard/core/words';
-  import { reading, type Figure } from '../state/reading.svelte';
+  import { reading } from '../state/reading.svelte';
+  import type { Figure } from '../state/review-figure';
 
   let { figure, name }: { figure: Figure; name: string } = $props();
   let trouble = $state('');

@@ -10,7 +10,8 @@
   import QuantityField from '../kit/QuantityField.svelte';
   import TextField from '../kit/TextField.svelte';
   import FigureMend from './FigureMend.svelte';
-  import { reading, type Figure } from '../state/reading.svelte';
+  import { reading } from '../state/reading.svelte';
+  import type { Figure } from '../state/review-figure';
 
   let { figure }: { figure: Figure } = $props();
   const title = $derived(

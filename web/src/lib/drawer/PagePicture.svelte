@@ -66,6 +66,8 @@
     if (reading.kind !== 'pdf' || !canvas) return;
     const target = canvas;
     const mine = ++drawn;
+    // A document that was left is opened again while its figures are here already.
+    void reading.shown;
     void reading
       .picture(page, Math.round(size.width * SCALE))
       .then((picture) => {

@@ -8,7 +8,9 @@
   import QuantityField from '../kit/QuantityField.svelte';
   import TextField from '../kit/TextField.svelte';
   import { drawer } from '../state/drawer.svelte';
-  import { reading, type Figure } from '../state/reading.svelte';
+  import { reviews } from '../state/reviews.svelte';
+  import { reading } from '../state/reading.svelte';
+  import type { Figure } from '../state/review-figure';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import FigureRow from './FigureRow.svelte';
@@ -54,6 +56,10 @@
     event.preventDefault();
     void takeSure();
   }
+  // Kept at every change.
+  $effect(() => {
+    if (reading.kept) void reviews.keep(reading.kept);
+  });
   // The first figure waits for its key.
   $effect(() => {
     if (reading.phase === 'review') document.querySelector<HTMLElement>('[data-figure] [data-take]')?.focus();
@@ -89,6 +95,7 @@
     }
     const [kept] = await drawer.keep([made.card]);
     view.say(`${made.card.name} is in the catalogue.`);
+    if (reading.id !== null) await reviews.drop(reading.id);
     if (!reading.nextOfTable()) {
       reading.cancel();
       done((kept ?? made.card).id);

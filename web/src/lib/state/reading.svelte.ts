@@ -20,17 +20,13 @@ import { wordOf } from '@idle-breadboard/core/figures';
 import type { PartProposals } from '@idle-breadboard/core/files';
 import { say, sayProblems } from '@idle-breadboard/core/words';
 import { LARGEST_PDF, type Opened, type Picture, type ReaderWorker, type Spot } from '../reader/reader';
+import type { StoredReview } from '../store/db';
+import { documentOf, keepDocument } from '../store/reviews';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
 import { drawer } from './drawer.svelte';
 import { likelyTemplate, nearestClass } from './likely-card';
-
-type Decision = 'open' | 'taken' | 'dropped';
-export interface Figure extends Proposal {
-  readonly decision: Decision;
-  /** True when the maker changed what was read. */
-  readonly mended: boolean;
-}
+import { defined, inOrder, overlaps, withoutBounds, type Decision, type Figure } from './review-figure';
 
 type Kind = 'pdf' | 'paste' | 'csv';
 
@@ -51,6 +47,8 @@ class Reading {
   unreadSpots = $state.raw<readonly Spot[]>([]);
   /** The page that is turned to, where it is not that of the figure in hand. */
   turned = $state<number | null>(null);
+  /** Counts up when the document is there whose pages are to be drawn. */
+  shown = $state(0);
   /** What came of pointing at a spot. */
   picked = $state('');
   /** What was pasted, as the page that it was read from. */
@@ -63,6 +61,17 @@ class Reading {
   templateId = $state<string | null>(null);
   evidence = $state<Evidence>('datasheet');
   price = $state<number | null>(null);
+
+  /** Under which it is kept until a card is made of it; none for a table of parts. */
+  id = $state<string | null>(null);
+  /** What is kept of it, so that neither Escape nor a killed tab loses it. */
+  kept = $derived.by<StoredReview | null>(() => {
+    if (this.id === null || this.kind === 'csv' || this.phase !== 'review') return null;
+    const { id, kind, file, pages, readPages, title, name, templateId, evidence, price } = this;
+    const { figures, unreadSpots, pasted } = this;
+    const about = { id, changed: Date.now(), kind, file, pages, readPages, title, name, templateId, evidence, price };
+    return { ...about, figures, unreadSpots, pasted };
+  });
 
   private readonly thread = new Thread<ReaderWorker>(threads.read);
 
@@ -118,6 +127,7 @@ class Reading {
     this.unreadSpots = [];
     this.turned = null;
     this.picked = '';
+    this.id = null;
     this.title = '';
     this.file = '';
     this.name = '';
@@ -151,7 +161,23 @@ class Reading {
     this.readPages = document.readPages;
     this.title = document.title || file.name.replace(/\.pdf$/i, '');
     this.unreadSpots = document.unread;
+    this.id = crypto.randomUUID();
+    await keepDocument(this.id, file);
     this.review(document.proposals, document.title);
+  }
+
+  /** Takes up a review that was left. */
+  async goOn(left: StoredReview): Promise<void> {
+    this.reset(left.kind);
+    const { id, file, pages, readPages, title, name, templateId, evidence, price, figures, unreadSpots, pasted } = left;
+    Object.assign(this, { id, file, pages, readPages, title, name, templateId, evidence, price });
+    Object.assign(this, { figures, unreadSpots, pasted });
+    this.select(figures.find(({ decision }) => decision === 'open')?.id ?? figures[0]?.id ?? null);
+    const document = left.kind === 'pdf' ? await documentOf(id) : null;
+    this.phase = 'review';
+    // Its pages are drawn when they have been opened again; what was decided does not wait for that.
+    if (document) await this.thread.calls.openPdf(await document.arrayBuffer(), () => undefined);
+    this.shown++;
   }
 
   async readPaste(text: string): Promise<void> {
@@ -165,6 +191,7 @@ class Reading {
       this.pasted = pastedPage(text);
       this.title = 'pasted text';
       this.unreadSpots = opened.document.unread;
+      this.id = crypto.randomUUID();
       this.review(opened.document.proposals, '');
     }
   }
@@ -312,21 +339,5 @@ class Reading {
     this.select(id);
   }
 }
-
-/** In the order of the pages; what is entered by hand stands where it was added. */
-const inOrder = (figures: readonly Figure[]): Figure[] =>
-  figures.toSorted((a, b) => a.page - b.page || a.box.y0 - b.box.y0 || a.box.x0 - b.box.x0);
-
-const overlaps = (a: Box, b: Box): boolean => a.x0 <= b.x1 && a.x1 >= b.x0 && a.y0 <= b.y1 && a.y1 >= b.y0;
-
-function withoutBounds({ min: _min, typ: _typ, max: _max, ofReading: _of, ...figure }: Figure): Figure {
-  return figure;
-}
-
-/** What of a correction is said. */
-const defined = <Said extends object>(said: Said): { [Key in keyof Said]: Exclude<Said[Key], undefined> } =>
-  Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined)) as {
-    [Key in keyof Said]: Exclude<Said[Key], undefined>;
-  };
 
 export const reading = new Reading();

@@ -1,6 +1,6 @@
 /** What the browser keeps: plans, their history, and small settings. */
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
-import type { Card, Source } from '@idle-breadboard/core/card';
+import type { Card, Evidence, PageText, Proposal, Source } from '@idle-breadboard/core/card';
 import type { LogEntry } from '@idle-breadboard/core/deliver';
 import { migrateCard, migrateStoredPlan } from '@idle-breadboard/core/files';
 import type { Plan } from '@idle-breadboard/core/plan';
@@ -48,6 +48,31 @@ export interface StoredDraft {
   stock: number;
 }
 
+/** What was read of a datasheet, and what became of it so far. */
+export interface StoredReview {
+  id: string;
+  /** Milliseconds since 1970. */
+  changed: number;
+  kind: 'pdf' | 'paste';
+  file: string;
+  pages: number;
+  readPages: number;
+  title: string;
+  name: string;
+  templateId: string | null;
+  evidence: Evidence;
+  price: number | null;
+  figures: readonly (Proposal & { readonly decision: 'open' | 'taken' | 'dropped'; readonly mended: boolean })[];
+  unreadSpots: readonly { readonly page: number; readonly box: Proposal['box'] }[];
+  pasted: PageText | null;
+}
+
+/** The document of a review, so that its pages can be shown again. */
+interface ReviewFile {
+  id: string;
+  data: Blob;
+}
+
 /** A photo of a part of one's own. */
 interface PartPhoto {
   /** That of the card, or of the draft. */
@@ -57,6 +82,8 @@ interface PartPhoto {
 
 class Shelf extends Dexie {
   plans!: EntityTable<StoredPlan, 'id'>;
+  reviews!: EntityTable<StoredReview, 'id'>;
+  reviewFiles!: EntityTable<ReviewFile, 'id'>;
   steps!: Table<StoredStep, [string, number]>;
   /** The maker's own cards, every revision. */
   cards!: Table<Card, [string, number]>;
@@ -80,6 +107,8 @@ class Shelf extends Dexie {
     this.version(8).stores({}).upgrade(bringAllUp);
     // The ninth keeps parts that are being entered, and photos of those that were.
     this.version(9).stores({ drafts: 'id, changed', partPhotos: 'id' });
+    // The tenth keeps what was read of a datasheet until a card is made of it.
+    this.version(10).stores({ reviews: 'id, changed', reviewFiles: 'id' });
   }
 }
 

@@ -1,6 +1,6 @@
 import { threads } from '../worker/threads';
 import { Thread } from '../worker/thread';
-import { LARGEST_PDF, type ReaderWorker, type TableText } from './reader';
+import { LARGEST_PDF, type ReaderWorker, type TableText } from '../reader/reader';
 
 /** The text of the table of pins in a PDF, read in a thread of its own. */
 export async function tableOf(file: File): Promise<TableText> {
