@@ -13,7 +13,7 @@ async function cupboard(page: Page): Promise<Bench> {
   await expect(page.locator('[data-verdict="verified"]')).toBeVisible();
   await page.locator('.tray .bar button').first().click();
   await bench.go('Bring-up');
-  await expect(page.getByText(/0 of \d+ as expected/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/0 of \d+ as expected/)).toBeVisible({ timeout: 150_000 });
   return bench;
 }
 
@@ -47,7 +47,7 @@ test('a hidden swapped pair is found by measuring what is proposed, mended, read
   // A reload in between: what was measured is still there, and so is the simulated build with its fault.
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'Addresses on I²C: measured' })).toHaveValue('0x26 0x44 0x45', {
-    timeout: 60_000,
+    timeout: 150_000,
   });
   await expect(page.getByText('The fault that you chose is in it.')).toBeVisible();
   await expect(panel.getByText('measure next')).toBeVisible({ timeout: 120_000 });
@@ -65,14 +65,14 @@ test('a hidden swapped pair is found by measuring what is proposed, mended, read
 
   for (const phase of ['Read power off', 'Read power', 'Read at rest', 'Read scans', 'Read readings', 'Read edges'])
     await act(page, phase).click();
-  await expect(panel.getByText('All as expected so far.')).toBeVisible({ timeout: 60_000 });
+  await expect(panel.getByText('All as expected so far.')).toBeVisible({ timeout: 150_000 });
   await expect(page.getByText(/(\d+) of \1 measured/).first()).toBeVisible();
   await act(page, 'Sign off').click();
   await expect(page.getByText(/signed off, simulated: \d+ of \d+ as expected, 0 outside/).first()).toBeVisible();
 
   await page.reload();
   const entries = page.getByRole('list', { name: 'entries, newest first' });
-  await expect(entries).toContainText('signed off', { timeout: 60_000 });
+  await expect(entries).toContainText('signed off', { timeout: 150_000 });
   await expect(page.getByText(/, \d{3} entries/)).toBeVisible();
   const [file] = await Promise.all([page.waitForEvent('download'), act(page, 'Markdown').click()]);
   const text = await textOf(file);
@@ -177,7 +177,7 @@ test('practice hides a fault, counts what was measured and tells how few would h
   await bench.settled();
   await bench.go('Bring-up');
   await act(page, 'Practise: hide a fault').click();
-  await expect(page.getByText('One fault is hidden in it.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('One fault is hidden in it.')).toBeVisible({ timeout: 150_000 });
   await act(page, 'Read readings').click();
   await expect(page.getByText('8 of 8 measured')).toBeVisible();
   await act(page, 'Show what it is').click();
@@ -197,7 +197,7 @@ test('a clone at an address that no card names is suspected, and a photo is kept
   const entries = page.getByRole('list', { name: 'entries, newest first' });
   await expect(entries).toContainText('strap.png');
   await page.reload();
-  await expect(entries).toContainText('strap.png', { timeout: 60_000 });
+  await expect(entries).toContainText('strap.png', { timeout: 150_000 });
   const [shown] = await Promise.all([
     page.waitForEvent('popup'),
     entries.getByRole('button', { name: 'Show' }).click(),
@@ -221,7 +221,7 @@ test('two probes anywhere: refused with reasons, evidence for the finder, there 
   const line = page.getByRole('textbox', { name: 'top shelf sensor, VCC to display, SDA: measured' });
   await expect(line).toBeFocused();
   await page.reload();
-  await expect(probes).toBeVisible({ timeout: 60_000 });
+  await expect(probes).toBeVisible({ timeout: 150_000 });
 
   await putIn(page, /lead from .* to VCC of top shelf sensor is out/);
   await red.fill('top shelf sensor VCC');
@@ -232,7 +232,7 @@ test('two probes anywhere: refused with reasons, evidence for the finder, there 
   const seen = await between.inputValue();
   await expect(suspects(page)).toContainText(/top shelf sensor/, { timeout: 120_000 });
   await page.reload();
-  await expect(between).toHaveValue(seen, { timeout: 60_000 });
+  await expect(between).toHaveValue(seen, { timeout: 150_000 });
 
   // A line on the oscilloscope has its picture, and the one of a build in order beside it.
   await page.getByRole('button', { name: /^read Rise of I²C SDA, / }).click();
@@ -281,7 +281,7 @@ test('a logbook goes to another plan as a file, and a bad file takes nothing wit
   const text = await textOf(file);
   await bench.menu('Duplicate this plan');
   await expect(page.locator('.plan-name')).toContainText('copy');
-  await expect(page.getByText(/build 1, 0 entries/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/build 1, 0 entries/)).toBeVisible({ timeout: 150_000 });
   const take = (name: string, body: string) =>
     page
       .getByLabel('logbook file to take in')
@@ -300,7 +300,7 @@ test('a logbook goes to another plan as a file, and a bad file takes nothing wit
   // The plan that it came from still has its own.
   await page.locator('.plan-name').click();
   await page.getByRole('menuitem', { name: /^Cupboard, verified(?!, copy)/ }).click();
-  await expect(page.getByText(/build 1, 2 entries/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/build 1, 2 entries/)).toBeVisible({ timeout: 150_000 });
 });
 
 test('a serial port is read in the pieces that it comes in, at the chosen speed', async ({ page }) => {

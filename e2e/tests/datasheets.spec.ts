@@ -225,3 +225,45 @@ test('own cards: edited to a next revision, taken into the plan when the maker s
   await sheetOf(page).getByRole('button', { name: /copy/ }).click();
   await expect(page.locator('.newer')).toContainText('made with revision 1');
 });
+
+const SHEETS = join(import.meta.dirname, '../../fixtures/sheets');
+
+test('a sheet is left by Escape and by a reload, goes on as it was, and is corrected and pointed at', async ({
+  page,
+}) => {
+  await enter(page);
+  await give(page, 'columns.pdf', await readFile(join(SHEETS, 'b-two-columns.pdf')));
+  const rows = page.locator('[data-figure]');
+  await expect(rows.first()).toBeVisible();
+  // The first that waits has the focus, and one key takes all that are sure.
+  await expect(page.locator('[data-figure].current [data-take]')).toBeFocused();
+  await page.keyboard.press('s');
+  const taken = await page.locator('[data-figure].taken').count();
+  expect(taken).toBeGreaterThan(5);
+  // What nothing was read from is marked, and read when it is pressed.
+  const count = await rows.count();
+  await page.getByRole('button', { name: /^read what stands here, 1 of/ }).press('Enter');
+  await expect(rows).toHaveCount(count + 1);
+  // A figure is corrected as a sheet would write it.
+  const row = page.locator('[data-figure="supply.range"]').last();
+  await row.getByRole('button', { name: /^mend/ }).click();
+  await row.getByLabel(/as it is written$/).fill('3 V to 3.4 V');
+  await row.getByLabel(/as it is written$/).press('Enter');
+  await expect(row.getByLabel(/, max$/)).toHaveValue('3.4 V');
+  await row.getByLabel(/as it is written$/).fill('7 mA');
+  await row.getByLabel(/as it is written$/).press('Enter');
+  await expect(row.getByRole('alert')).toContainText('this figure is in V');
+
+  await page.keyboard.press('Escape');
+  await page.reload();
+  await bench.settled();
+  await enter(page);
+  await page.getByRole('button', { name: /^Go on with/ }).click();
+  await expect(page.locator('[data-figure].taken')).toHaveCount(taken);
+  await expect(
+    page
+      .locator('[data-figure="supply.range"]')
+      .last()
+      .getByLabel(/, max$/),
+  ).toHaveValue('3.4 V');
+});
