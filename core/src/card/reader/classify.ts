@@ -110,7 +110,9 @@ function voltage(row: RowWords, symbol: string, called: string, absolute: boolea
   const { name } = row;
   if (
     !absolute &&
-    /output (?:rail |supply )?voltage|regulat(?:ed|or) output(?! current)|(?:3V3|3\.3 ?V|5 ?V) (?:output|rail)(?! current)|^v_?out$/i.test(called) &&
+    /output (?:rail |supply )?voltage|regulat(?:ed|or) output(?! current)|(?:3V3|3\.3 ?V|5 ?V) (?:output|rail)(?! current)|^v_?out$/i.test(
+      called,
+    ) &&
     !/high|low|level|analog|signal/i.test(name)
   )
     return row.unit === 'V'

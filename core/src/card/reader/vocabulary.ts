@@ -106,7 +106,11 @@ export const RULES: readonly {
     not: /low|high|short|sink|logic|pin\b|level/i,
     section: /regulat|converter|output rail|power output|rail|LDO/i,
   },
-  { slot: 'rail.dropout', symbol: /^V(?:DO|DROP|DROPOUT)$/, name: /drop-?out|input[- ](?:to[- ])?output (?:voltage )?differential/i },
+  {
+    slot: 'rail.dropout',
+    symbol: /^V(?:DO|DROP|DROPOUT)$/,
+    name: /drop-?out|input[- ](?:to[- ])?output (?:voltage )?differential/i,
+  },
   {
     slot: 'body.ambient',
     symbol: /^T(?:A|AMB|OP|OPR|OPER|AMBIENT)$/,
