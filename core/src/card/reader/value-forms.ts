@@ -33,7 +33,7 @@ const AFTER = String.raw`(?:\((?=\w+\.?\)))?(typ|max|min|at most|at least|or les
 
 export const re = (source: string, flags = '') => new RegExp(source, flags);
 const SHARE = re(String.raw`^(${NUMBER})\s*(%)?\s*(?:[x×*·•⋅]|of)?\s*(?:the\s+)?${SUPPLY}\b`, 'i');
-const OFFSET = re(String.raw`^${SUPPLY}\s*([+-–])\s*(${NUMBER})\s*(m?V)?`, 'i');
+const OFFSET = re(String.raw`^${SUPPLY}\s*([+\-–])\s*(${NUMBER})\s*(m?V)?`, 'i');
 const AT_SUPPLY = re(String.raw`^${SUPPLY}$`, 'i');
 const SYMMETRIC = re(String.raw`^${PLUS_MINUS}\s*(${NUMBER})\s*(${UNIT})?`);
 const GROWING = re(

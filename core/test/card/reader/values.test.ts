@@ -54,6 +54,12 @@ describe('values', () => {
     ['at most 30 % of VDD', [n, n, 0.3, 'share']],
   ];
   for (const [text, wanted] of cases) it(text, () => expect(read(text)).to.deep.equal(wanted));
+  it('of which only the supply is named are no offset', () =>
+    expect(['VDD = 3.3 V', 'VDD 35 mA', 'VCC: 5 V'].map((text) => readValue(text, '.'))).to.deep.equal([
+      null,
+      null,
+      null,
+    ]));
   it('that are words are none', () => expect(read('see figure 3')).to.equal(null));
   it('with a mark of a footnote lose it', () => expect(read('5.5 V (1)')).to.deep.equal([n, 5.5, n, 'V']));
   it('says how much of a band grows with the reading', () => {

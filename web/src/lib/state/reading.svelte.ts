@@ -162,7 +162,8 @@ class Reading {
     this.title = document.title || file.name.replace(/\.pdf$/i, '');
     this.unreadSpots = document.unread;
     this.id = crypto.randomUUID();
-    await keepDocument(this.id, file);
+    // Without room to keep it the document can be read all the same.
+    await keepDocument(this.id, file).catch(() => (this.id = null));
     this.review(document.proposals, document.title);
   }
 
