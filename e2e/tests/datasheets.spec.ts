@@ -35,9 +35,24 @@ async function takeAll(page: Page): Promise<number> {
   return count;
 }
 
-async function useIt(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: /^Make the card/ }).click();
-  await expect(page.getByRole('heading', { name })).toBeVisible();
+/** Takes what was read to the desk, and from there into the drawer; what the sheet does not say is answered or assumed. */
+async function atDesk(page: Page, answers: Readonly<Record<string, string>> = {}, print?: string): Promise<void> {
+  await page.getByRole('button', { name: /^To the desk/ }).click();
+  const desk = new DeskUser(page, bench);
+  const printed = page.getByLabel('printed along the first header');
+  if (print !== undefined) await printed.fill(print);
+  await printed.press('Enter');
+  await desk.through(answers);
+}
+
+async function useIt(
+  page: Page,
+  name: string,
+  answers: Readonly<Record<string, string>> = {},
+  print?: string,
+): Promise<void> {
+  await atDesk(page, answers, print);
+  await new DeskUser(page, bench).keep(name);
   await page.getByRole('button', { name: 'Add to the plan' }).click();
   await bench.settled();
 }
@@ -76,7 +91,6 @@ test('from a PDF: spot by spot, into the plan, and the proof cites the page', as
     .first()
     .click();
   await takeAll(page);
-  await expect(page.getByText(/figure is missing|figures are missing/)).toBeVisible();
   await useIt(page, 'Marram HX2 humidity and temperature sensor');
   const proof = await restsOf(page, 'Marram HX2', 'supply/range');
   expect(proof).toContain('2.5 V');
@@ -93,9 +107,14 @@ test('from a pasted table, used and proved', async ({ page }) => {
   await page.getByRole('button', { name: 'Read it' }).click();
   await expect(page.locator('.pasted .here')).toContainText('Supply voltage');
   await sheetOf(page).getByLabel('name of the part').fill('Pasted distance sensor');
-  await page.getByLabel('class template').selectOption({ value: 'distance-light' });
+  // What it is follows from the bus that it speaks; a search finds another class.
+  await page.getByRole('button', { name: 'a sensor on a bus' }).click();
+  await page.getByRole('searchbox', { name: 'find a class' }).fill('relay');
+  await expect(page.locator('[data-class]')).toHaveCount(1);
+  await page.getByRole('searchbox', { name: 'find a class' }).fill('on a bus');
+  await page.getByRole('searchbox', { name: 'find a class' }).press('Enter');
   expect(await takeAll(page)).toBe(4);
-  await useIt(page, 'Pasted distance sensor');
+  await useIt(page, 'Pasted distance sensor', { 'supplies/*/current/active': '20 mA' }, 'VIN GND SCL SDA');
   expect(await restsOf(page, 'Pasted distance', 'supply/range')).toContain('pasted text');
 });
 
@@ -111,10 +130,13 @@ test('from a CSV with two parts, one after the other', async ({ page }) => {
   );
   await expect(page.getByText('1 more parts follow')).toBeVisible();
   await takeAll(page);
-  await page.getByRole('button', { name: /^Make the card/ }).click();
+  await page.getByRole('button', { name: /say what it is|^a / }).click();
+  await page.locator('[data-class="bus-sensor"]').click();
+  await atDesk(page, { 'supplies/*/current/active': '1 mA' }, 'VCC GND SCL SDA');
+  await page.getByRole('button', { name: 'Into the drawer' }).click();
   await expect(sheetOf(page).getByLabel('name of the part')).toHaveValue('Second light');
   await takeAll(page);
-  await useIt(page, 'Second light');
+  await useIt(page, 'Second light', { 'supplies/*/current/active': '1 mA' }, 'VCC GND SCL SDA');
   expect(await restsOf(page, 'Second light', 'supply/range')).toContain('parts.csv');
 });
 
@@ -260,6 +282,16 @@ test('a sheet is left by Escape and by a reload, goes on as it was, and is corre
   await enter(page);
   await page.getByRole('button', { name: /^Go on with/ }).click();
   await expect(page.locator('[data-figure].taken')).toHaveCount(taken);
+  // At the desk, back to the sheet for one more, and at the desk again: what was typed there stays.
+  await page.getByRole('button', { name: /^To the desk/ }).click();
+  await page.getByLabel('printed along the first header').fill('VCC GND SCL SDA');
+  await expect(page.getByText(/figures of the sheet have their place/)).toContainText(`of ${taken} figures`);
+  await page.getByRole('button', { name: 'to the sheet' }).click();
+  await page.locator('[data-figure].open [data-take]').first().click();
+  await page.getByRole('button', { name: /^To the desk/ }).click();
+  await expect(page.getByLabel('printed along the first header')).toHaveValue('VCC GND SCL SDA');
+  await expect(page.getByText(/figures of the sheet have their place/)).toContainText(`of ${taken + 1} figures`);
+  await page.getByRole('button', { name: 'to the sheet' }).click();
   await expect(
     page
       .locator('[data-figure="supply.range"]')

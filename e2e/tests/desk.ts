@@ -158,6 +158,13 @@ export class DeskUser {
     this.actions += 2;
   }
 
+  /** Types another answer over the one that stands. */
+  async mend(pattern: string, said: string): Promise<void> {
+    const row = this.page.locator(`[data-pattern="${pattern}"]`).first();
+    await row.locator('[data-answer]').first().focus();
+    await this.answer(row, said);
+  }
+
   /** A reading of the meter, at the question that it settles. */
   async measure(pattern: string, reading: string): Promise<void> {
     const row = this.page.locator(`[data-pattern="${pattern}"]`).first();

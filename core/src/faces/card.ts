@@ -2,10 +2,8 @@
 export { RegisterWord } from '../card/port.ts';
 export { Terminal } from '../card/card-shape.ts';
 export { Card } from '../card/card.ts';
-export type { Accepted } from '../card/accepted.ts';
 export { type Against, against } from '../card/against.ts';
 export { isFound } from '../card/find.ts';
-export { cloneTemplate, enterFigures } from '../card/enter.ts';
 export { EVIDENCE, type Evidence, ASSUMED } from '../card/evidence.ts';
 export { Source } from '../card/figure.ts';
 export { HEADER_KINDS, type LeadEnd, SERVICES, SOCKET, type Service, WATER } from '../card/kinds.ts';

@@ -5,6 +5,7 @@ export { blankRow } from '../workshop/blank-row.ts';
 export { cardOf, treeOf } from '../workshop/build.ts';
 export { readCarrierNames } from '../workshop/carrier-names.ts';
 export { choicesAt } from '../workshop/choices.ts';
+export { classToldBy } from '../workshop/class-told.ts';
 export { CLASS_IDS, type ClassId } from '../workshop/classes.ts';
 export {
   type Draft,
@@ -16,6 +17,8 @@ export {
   withNone,
   withPrint,
 } from '../workshop/draft.ts';
+export { whyWaiting, withSheet } from '../workshop/from-sheet.ts';
+export type { SheetFigure } from '../workshop/lay-figure.ts';
 export { judge } from '../workshop/judge.ts';
 export { lackingIn } from '../workshop/lacking.ts';
 export { type Assumed, lookUpNext } from '../workshop/look-up-next.ts';

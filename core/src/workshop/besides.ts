@@ -79,7 +79,7 @@ function stands(place: string, known: Answer, next: Answer): 'known' | 'next' {
 }
 
 /** The draft with what one more source says of a figure. The same kind of source replaces what it said before; of two kinds both are kept. */
-export function withSource(draft: Draft, question: Question, answer: Answer): Draft {
+export function withSource(draft: Draft, question: Pick<Question, 'places'>, answer: Answer): Draft {
   const [place = ''] = question.places;
   const known = draft.answers.get(place);
   const isOther =

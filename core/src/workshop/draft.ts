@@ -56,7 +56,7 @@ export function withPrint(draft: Draft, print: Partial<Pick<Draft, 'headers' | '
   return { ...next, answers: merged(proposed(draft), draft.answers, proposed(next)) };
 }
 
-export function withSaid(draft: Draft, question: Question, answer: Answer): Draft {
+export function withSaid(draft: Draft, question: Pick<Question, 'places'>, answer: Answer): Draft {
   const none = new Set(draft.none);
   for (const place of question.places) none.delete(place);
   return {

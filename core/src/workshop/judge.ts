@@ -26,6 +26,10 @@ function unusual(card: Card, figure: PlacedFigure): Doubt[] {
   ];
 }
 
+/** What a part stands at most is judged by its upper end: the lower one is what it stands below ground. */
+const byItsLimit = (figure: PlacedFigure): PlacedFigure =>
+  figure.place.endsWith('/absoluteMax') && figure.max !== undefined ? { ...figure, min: undefined } : figure;
+
 /** Figures of one thing of which the first is not above the second, both by their place in it. */
 const ORDERS: readonly (readonly [lower: string, upper: string])[] = [
   ['current/sleep', 'current/idle'],
@@ -128,7 +132,7 @@ function measureDoubts({ measures }: Card): Doubt[] {
 
 /** @returns what a person who knows such parts would ask about, in the order of the card */
 export function judge(card: Card): Doubt[] {
-  const figures = figuresOf(card);
+  const figures = figuresOf(card).map(byItsLimit);
   return [
     ...structureOf(card),
     ...figures.flatMap((figure) => unusual(card, figure)),

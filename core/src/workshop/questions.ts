@@ -74,7 +74,7 @@ export function moreOf(cls: ClassId, answers: Answers): Question[] {
 }
 
 /** The answers with one more. */
-export const withAnswer = (answers: Answers, { places }: Question, answer: Answer): Answers =>
+export const withAnswer = (answers: Answers, { places }: Pick<Question, 'places'>, answer: Answer): Answers =>
   new Map([...answers, ...places.map((place) => [place, answer] as const)]);
 
 const isOpen = (answers: Answers, { places }: Question): boolean => places.some((place) => !answers.has(place));

@@ -14,6 +14,17 @@ describe('the judge of a card', () => {
     expect(doubted).to.deep.equal([]);
   });
 
+  it('takes a limit that begins below ground, as sheets state it, for what it is', () => {
+    for (const card of library.values()) {
+      const [first, ...others] = card.supplies;
+      if (!first?.absoluteMax || card.kind !== 'module') continue;
+      const absoluteMax = { ...first.absoluteMax, min: -0.3 };
+      expect(judge({ ...card, supplies: [{ ...first, absoluteMax }, ...others] }), card.id).to.deep.equal([]);
+      const upsideDown = { ...absoluteMax, max: 0.4 };
+      expect(judge({ ...card, supplies: [{ ...first, absoluteMax: upsideDown }, ...others] })).to.not.have.length(0);
+    }
+  });
+
   it('answers for whatever the schema takes, on 300 cards drawn from it', () => {
     for (let seed = 1; seed <= 300; seed++) expect(judge(anyCard(random(seed * 31)) as Card)).to.be.an('array');
   });

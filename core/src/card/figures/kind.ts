@@ -1,6 +1,19 @@
 /** What the table of figures says of each figure that a card can have. */
 import type { Card } from '../card.ts';
 
+/** The things that figures go to: of a card, or of what is known of one while it is entered. */
+export interface Things {
+  readonly supplies: readonly { readonly id: string }[];
+  readonly rails?: readonly { readonly id: string }[] | undefined;
+  readonly signals: readonly { readonly id: string; readonly kind: string }[];
+  readonly ports: readonly {
+    readonly id: string;
+    readonly protocol: string;
+    readonly lines: Readonly<Record<string, string>>;
+  }[];
+  readonly measures: readonly { readonly quantity: string }[];
+}
+
 /**
  * How a card keeps it. A figure has its bounds, its unit and its source with it. A number ("typ" or "max": which bound it is) and a
  * range stand in a thing that has the source; their unit is that of the row, or of the measure.
@@ -14,7 +27,7 @@ export interface FigureSlot {
   readonly from: number;
   readonly to: number;
   /** Which of the card's supplies, signals, ports … it goes to, by the first entry of the place; [''] where there is but one card. */
-  readonly into: (card: Card, quantity: string | undefined) => readonly string[];
+  readonly into: (things: Things, quantity: string | undefined) => readonly string[];
 }
 
 export interface FigureKind {

@@ -1,8 +1,11 @@
 /** Figures of what a card measures. */
-import { type FigureTable, OF_MEASURE, OHM, LEVEL, SECOND } from './kind.ts';
+import { type FigureTable, OF_MEASURE, OHM, LEVEL, SECOND, type Things } from './kind.ts';
 
-const ofQuantity = (_card: unknown, quantity: string | undefined): readonly string[] =>
+const ofQuantity = (_things: unknown, quantity: string | undefined): readonly string[] =>
   quantity === undefined ? [] : [quantity];
+/** What a sheet says of no quantity by name it says of the part: of all that it measures. */
+const ofAll = ({ measures }: Things, quantity: string | undefined): readonly string[] =>
+  quantity === undefined ? measures.map((measure) => measure.quantity) : [quantity];
 const WATT_PER_KELVIN = ['W/K'];
 
 export const MEASURES = {
@@ -29,17 +32,17 @@ export const MEASURES = {
   },
   'measures/*/interval': {
     units: SECOND,
-    slot: { id: 'measure.interval', from: 1e-6, to: 1e5, into: ofQuantity },
+    slot: { id: 'measure.interval', from: 1e-6, to: 1e5, into: ofAll },
     missed: ({ measures }) => measures.filter(({ conversion }) => !conversion).map(({ quantity }) => quantity),
   },
   'measures/*/conversion': {
     units: SECOND,
-    slot: { id: 'measure.conversion', from: 1e-7, to: 1e3, into: ofQuantity },
+    slot: { id: 'measure.conversion', from: 1e-7, to: 1e3, into: ofAll },
   },
   'measures/*/coarser/*/conversion': { units: SECOND },
   'measures/*/warmUp': {
     units: SECOND,
-    slot: { id: 'measure.warmUp', from: 1e-6, to: 1e6, into: ofQuantity },
+    slot: { id: 'measure.warmUp', from: 1e-6, to: 1e6, into: ofAll },
   },
   'measures/*/burnIn': { units: SECOND },
   'measures/*/holds': { units: SECOND },

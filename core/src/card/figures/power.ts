@@ -1,8 +1,7 @@
 /** Figures of what a card draws, gives, switches, and turns to heat. */
-import type { Card } from '../card.ts';
-import { A, CELSIUS, FARAD, type FigureTable, idsOf, OHM, SECOND, SHARE, V } from './kind.ts';
-const firstSupply = ({ supplies }: Card) => idsOf(supplies.slice(0, 1));
-const firstRail = ({ rails }: Card) => idsOf(rails?.slice(0, 1));
+import { A, CELSIUS, FARAD, type FigureTable, idsOf, OHM, SECOND, SHARE, type Things, V } from './kind.ts';
+const firstSupply = ({ supplies }: Things) => idsOf(supplies.slice(0, 1));
+const firstRail = ({ rails }: Things) => idsOf(rails?.slice(0, 1));
 const THERMAL = ['K/W'];
 
 export const POWER = {

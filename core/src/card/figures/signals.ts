@@ -1,19 +1,18 @@
 /** Figures of what a card puts on its lines, reads from them, and speaks on them. */
-import type { Card } from '../card.ts';
 import { DRIVING, DRIVING_HIGH, ELECTRIC, LISTENING } from '../kinds.ts';
-import { A, FARAD, type FigureTable, HERTZ, idsOf, LEVEL, OHM, SECOND, SHARE, V } from './kind.ts';
+import { A, FARAD, type FigureTable, HERTZ, idsOf, LEVEL, OHM, SECOND, SHARE, type Things, V } from './kind.ts';
 const ofKind =
   (kinds: readonly string[]) =>
-  ({ signals }: Card) =>
+  ({ signals }: Things) =>
     idsOf(signals, ({ kind }) => kinds.includes(kind));
 const drivingHigh = ofKind(DRIVING_HIGH);
 const driving = ofKind(DRIVING);
 const listening = ofKind(LISTENING);
 const electric = ofKind(ELECTRIC);
-const buses = ({ ports }: Card) => idsOf(ports, ({ protocol }) => protocol === 'i2c');
-const firstBus = (card: Card) => buses(card).slice(0, 1);
+const buses = ({ ports }: Things) => idsOf(ports, ({ protocol }) => protocol === 'i2c');
+const firstBus = (things: Things) => buses(things).slice(0, 1);
 /** Signals on lines that several parts share, which is where breakouts carry pull-ups. */
-const onSharedLines = ({ ports }: Card) => [
+const onSharedLines = ({ ports }: Things) => [
   ...new Set(
     ports
       .filter(({ protocol }) => protocol === 'i2c' || protocol === 'onewire')

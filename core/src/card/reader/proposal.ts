@@ -37,6 +37,9 @@ export interface Proposal {
   readonly doubts: readonly Message[];
 }
 
+/** A figure that a person looked at and took. */
+export type Accepted = Omit<Proposal, 'sureness' | 'doubts'>;
+
 export type Draft = Omit<Proposal, 'id' | 'sureness' | 'page'> & { readonly weak?: boolean };
 
 /** Sure without a doubt; likely with one, or where it was read from running text; else doubtful. */

@@ -2,21 +2,6 @@
 import type { Draft } from './proposal.ts';
 import type { Row } from './rows.ts';
 
-export type TerminalRole = 'supply' | 'ground' | 'signal' | 'unused';
-
-/** @example roleOf('VDD', 'supply') === 'supply' */
-export function roleOf(label: string, description: string): TerminalRole {
-  const plain = label.replace(/[\s_]/g, '').toUpperCase();
-  if (/^(?:GND|VSS|AGND|DGND|PGND|G|GROUND|-|−|0V)\d?$/.test(plain)) return 'ground';
-  if (/^(?:V(?:DD|CC|IN|BAT|S|SUP|\+)?|U[BS]|\+|3V3|5V|3\.3V|VDDIO|VDDA|VCCIO|PWR)\d?$/.test(plain)) return 'supply';
-  if (/^(?:NC|N\/C|DNC|N\.C\.)$/.test(plain) || /not connected|no connect|leave open|do not connect/i.test(description))
-    return 'unused';
-  if (/^ground\b/i.test(description)) return 'ground';
-  if (/^(?:power )?supply\b|^positive supply/i.test(description) && !/select|enable/i.test(description))
-    return 'supply';
-  return 'signal';
-}
-
 export function terminalDrafts(rows: readonly Row[]): Draft[] {
   return rows.flatMap((row): Draft[] => {
     const label = (row.cells.label ?? '').trim();

@@ -1,5 +1,4 @@
 /** What figures of a card are called, and what cannot be proved without them. */
-import type { EnterSays } from '../../card/accepted.ts';
 import type { MissingSays } from '../../card/missing.ts';
 import type { FigureSays } from '../../card/places.ts';
 import type { SlotId } from '../../card/reader/slots.ts';
@@ -227,23 +226,6 @@ export const figure = {
       'body/ambient': 'a place that is too hot or too cold is not seen',
       offer: 'an offer',
       withoutOffer: 'cost and arrival are counted without it',
-    },
-  }),
-  'card/enter': topic<EnterSays>({
-    says: {
-      noPlace: 'the card has no such place',
-      noSupply: 'the card has no supply',
-      noRail: 'the card offers no rail',
-      noSignal: 'no signal of the card has such a level',
-      noSharedLine: 'no bus line of the card could carry a pull-up',
-      noBus: 'the card has no I²C port',
-      noValue: 'it has no value',
-      noQuantity: 'which quantity is not said',
-      noAccuracy: ({ quantity }) => `no accuracy of ${quantity} was taken`,
-      noRange: ({ quantity }) => `no range of ${quantity} was taken`,
-      sizeIncomplete: 'a size needs a length and a width',
-      terminalIncomplete: 'a terminal needs a label and a position',
-      noHeader: 'the card has no header',
     },
   }),
 };

@@ -1,6 +1,7 @@
 /** What is said at the desk at which a part is entered. */
 import type { AnswerSays } from '../../workshop/problem.ts';
 import type { BuildSays } from '../../workshop/build.ts';
+import type { FromSheetSays } from '../../workshop/lay-figure.ts';
 import type { JudgeSays } from '../../workshop/doubt.ts';
 import type { LackingSays } from '../../workshop/lacking.ts';
 import type { MeasurementSays } from '../../workshop/measurements.ts';
@@ -27,6 +28,23 @@ export const workshop = {
     },
   }),
   'workshop/build': topic<BuildSays>({ says: { missing: ({ why }) => `A card cannot be without it (${why}).` } }),
+  'workshop/from-sheet': topic<FromSheetSays>({
+    says: {
+      noSupply: 'no supply yet: it follows from what is printed',
+      noRail: 'it gives no rail',
+      noSignal: 'no line of this kind yet: it follows from what is printed',
+      noSharedLine: 'no line yet that could carry a pull-up',
+      noBus: 'no I²C port yet: it follows from what is printed',
+      noValue: 'it has no value',
+      noQuantity: 'of which quantity is not said',
+      noAccuracy: ({ quantity }) => `no accuracy of ${quantity} was taken`,
+      noRange: ({ quantity }) => `no range of ${quantity} is known`,
+      sizeIncomplete: 'a size needs a length and a width',
+      printedAlready: 'what is printed was typed already',
+      standsAlready: ({ says }) => `another figure of the sheet stands there: ${says}`,
+      noPlace: 'such parts have no such figure',
+    },
+  }),
   'workshop/lacking': topic<LackingSays>({ says: { cell: ({ column }) => `A row lacks “${column}”.` } }),
   'workshop/judge': topic<JudgeSays>({
     says: {

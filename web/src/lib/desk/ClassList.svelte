@@ -4,19 +4,35 @@
   import { say } from '@idle-breadboard/core/words';
   import { CLASS_DRAWINGS } from './class-drawings';
 
-  let { choose }: { choose: (cls: ClassId) => void } = $props();
+  let { choose, chosen = null }: { choose: (cls: ClassId) => void; chosen?: ClassId | null } = $props();
+  let search = $state('');
 
   /** "relay: a coil with a contact apart from it" as its name and its line. */
   const classes = CLASS_IDS.map((id) => {
     const [name = '', line = ''] = say(classTitle(id)).split(/:\s*/, 2);
-    return { id, name, line };
+    return { id, name, line, all: `${name} ${line}`.toLowerCase() };
   });
+  const words = $derived(search.toLowerCase().split(/\s+/));
+  const found = $derived(classes.filter(({ all }) => words.every((word) => all.includes(word))));
 </script>
 
+<input
+  type="search"
+  class="field find"
+  aria-label="find a class"
+  placeholder="find a class: display, relay, probe …"
+  autocomplete="off"
+  bind:value={search}
+  onkeydown={(event) => {
+    const [first] = found;
+    if (event.key === 'Enter' && first && search.trim() !== '') choose(first.id);
+  }}
+/>
+{#if found.length === 0}<p class="unit none" role="status">No class is called so.</p>{/if}
 <ul class="classes" aria-label="classes of parts">
-  {#each classes as { id, name, line } (id)}
+  {#each found as { id, name, line } (id)}
     <li>
-      <button type="button" data-class={id} onclick={() => choose(id)}>
+      <button type="button" data-class={id} class:chosen={id === chosen} onclick={() => choose(id)}>
         <svg viewBox="0 0 48 32" aria-hidden="true"><path d={CLASS_DRAWINGS[id]} /></svg>
         <span><strong>{name}</strong><span class="unit">{line}</span></span>
       </button>
@@ -25,6 +41,13 @@
 </ul>
 
 <style>
+  .find {
+    width: 100%;
+    max-width: 28em;
+  }
+  .none {
+    margin: 0;
+  }
   .classes {
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(270px, 1fr));
@@ -52,7 +75,8 @@
     font: inherit;
     text-align: left;
   }
-  button:hover {
+  button:hover,
+  button.chosen {
     background: var(--copper-soft);
   }
   strong,

@@ -4,11 +4,12 @@
   import { classTitle, GROUPS, groupOf, groupTitle, type Question } from '@idle-breadboard/core/workshop';
   import { say } from '@idle-breadboard/core/words';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
-  import { tick } from 'svelte';
+  import { onMount, tick } from 'svelte';
   import { desk, keyOfQuestion } from '../state/desk.svelte';
   import { view } from '../state/view.svelte';
   import AloneBench from './AloneBench.svelte';
   import CarrierNames from './CarrierNames.svelte';
+  import FromSheet from './FromSheet.svelte';
   import InHand from './InHand.svelte';
   import PartDrawing from './PartDrawing.svelte';
   import PhotoBeside from './PhotoBeside.svelte';
@@ -21,12 +22,15 @@
     leaving,
     stay,
     left,
+    sheet,
     kept,
   }: {
     /** Set while it is asked whether to leave. */
     leaving: boolean;
     stay: () => void;
     left: () => void;
+    /** Back to the review that the figures came from. */
+    sheet: (review: string) => void;
     kept: (card: Card) => void;
   } = $props();
 
@@ -63,6 +67,13 @@
 
   $effect(() => {
     if (leaving) asking?.focus();
+  });
+  // What came from a sheet is looked through from the first that waits; what is printed comes first where no sheet said it.
+  onMount(() => {
+    if (!desk.sheet) return;
+    const isPrinted = draft?.headers.some(({ text }) => text.trim() !== '') ?? false;
+    if (isPrinted) void next(null);
+    else list?.querySelector<HTMLElement>('[aria-label="printed along the first header"]')?.focus();
   });
 
   async function keep() {
@@ -109,6 +120,7 @@
   <div class="desk">
     <div class="left" bind:this={list}>
       <Printed next={() => void next(null)} />
+      <FromSheet back={sheet} />
       {#if draft.cls === 'controller'}<PinTableIn />{/if}
       {#if draft.cls === 'carrier'}<CarrierNames />{/if}
       {#each groups as { id, questions } (id)}

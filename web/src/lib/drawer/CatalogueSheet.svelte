@@ -6,6 +6,7 @@
   import { desk } from '../state/desk.svelte';
   import { drawer } from '../state/drawer.svelte';
   import { reading } from '../state/reading.svelte';
+  import { reviews } from '../state/reviews.svelte';
   import { view } from '../state/view.svelte';
   import CardList from './CardList.svelte';
   import CardPage from './CardPage.svelte';
@@ -52,6 +53,14 @@
     leaving = false;
     view.entering = false;
   }
+  /** From the desk to the sheet that it came from; the draft stays as it is. */
+  async function backToSheet(id: string) {
+    await desk.leave();
+    await reviews.refresh();
+    const review = reviews.left.find((one) => one.id === id);
+    view.entering = true;
+    if (review) await reading.goOn(review);
+  }
   $effect(() => {
     if (!desk.isOpen && !desk.opening) leaving = false;
   });
@@ -67,23 +76,18 @@
       {leaving}
       stay={() => (leaving = false)}
       {left}
+      sheet={(review) => void backToSheet(review)}
       kept={(made) => {
         left();
-        view.card = made.id;
+        // The next part of a table waits.
+        if (reading.nextOfTable()) view.entering = true;
+        else view.card = made.id;
       }}
     />
   {:else if pack}
     <PackTake file={pack.file} cards={pack.cards} done={() => (pack = null)} />
   {:else if view.entering && reading.phase === 'review'}
-    <Review
-      back={() => {
-        reading.cancel();
-      }}
-      done={(id) => {
-        view.entering = false;
-        view.card = id;
-      }}
-    />
+    <Review back={() => reading.cancel()} />
   {:else if view.entering}
     <EnterPart back={() => (view.entering = false)} />
   {:else if card}

@@ -1,27 +1,34 @@
-<!-- What was read, figure by figure, beside the page that it stands on. Nothing enters a card unseen. -->
+<!-- What was read, figure by figure, beside the page that it stands on. Nothing enters a card unseen; what was taken goes to the desk. -->
 <script lang="ts">
   import { EVIDENCE, SLOT_IDS } from '@idle-breadboard/core/card';
   import { wordOf } from '@idle-breadboard/core/figures';
-  import { say, sayProblems } from '@idle-breadboard/core/words';
+  import { classTitle, type ClassId } from '@idle-breadboard/core/workshop';
+  import { say } from '@idle-breadboard/core/words';
   import { tick } from 'svelte';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
-  import QuantityField from '../kit/QuantityField.svelte';
+  import ArrowRight from '@lucide/svelte/icons/arrow-right';
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import ClassList from '../desk/ClassList.svelte';
   import TextField from '../kit/TextField.svelte';
-  import { drawer } from '../state/drawer.svelte';
+  import { desk } from '../state/desk.svelte';
   import { reviews } from '../state/reviews.svelte';
   import { reading } from '../state/reading.svelte';
   import type { Figure } from '../state/review-figure';
-  import { view } from '../state/view.svelte';
-  import { workbench } from '../state/workbench.svelte';
   import FigureRow from './FigureRow.svelte';
   import PagePicture from './PagePicture.svelte';
 
-  let { back, done }: { back: () => void; done: (id: string) => void } = $props();
-  let trouble = $state('');
+  let { back }: { back: () => void } = $props();
+  /** Set while the class is looked for. */
+  let choosing = $state(false);
+  let classButton = $state<HTMLButtonElement>();
+  const className = $derived(reading.cls === null ? '' : (say(classTitle(reading.cls)).split(':')[0] ?? ''));
 
-  const templates = $derived(
-    [...drawer.cards.values()].filter(({ kind }) => ['module', 'regulator', 'driver', 'source'].includes(kind)),
-  );
+  async function choose(cls: ClassId) {
+    reading.cls = cls;
+    choosing = false;
+    await tick();
+    classButton?.focus();
+  }
   const SUBJECTS: Readonly<Record<string, string>> = {
     supply: 'supply',
     logic: 'signals',
@@ -76,30 +83,15 @@
   function add(slot: string) {
     const known = addable.find((s) => s === slot);
     if (!known) return;
-    const measure = reading.template?.measures[0];
-    reading.add(
-      known,
-      known.startsWith('measure.') && measure ? { quantity: measure.quantity, unit: measure.unit } : undefined,
-    );
+    // The quantity that the sheet speaks of, until another is said.
+    const measured = reading.figures.find(({ quantity }) => quantity)?.quantity;
+    reading.add(known, known.startsWith('measure.') ? measured : undefined);
   }
 
-  async function keep() {
-    const made = reading.made;
-    if (!made) return;
-    const problems = await workbench.cardProblems(made.card);
-    if (problems.length > 0) {
-      trouble = sayProblems(problems)
-        .map(({ path, message }) => `${path} ${message}`.trim())
-        .join('; ');
-      return;
-    }
-    const [kept] = await drawer.keep([made.card]);
-    view.say(`${made.card.name} is in the catalogue.`);
-    if (reading.id !== null) await reviews.drop(reading.id);
-    if (!reading.nextOfTable()) {
-      reading.cancel();
-      done((kept ?? made.card).id);
-    }
+  async function toDesk() {
+    const { cls, name, taken, id, title, evidence } = reading;
+    if (cls === null) return;
+    await desk.fromSheet(cls, name.trim(), taken, id, { kind: evidence, title: title || name.trim() });
   }
 </script>
 
@@ -134,10 +126,14 @@
         /></span
       >
       <span
-        >like <select class="field" aria-label="class template" bind:value={reading.templateId}>
-          <option value={null}>choose a card of its class</option>
-          {#each templates as card (card.id)}<option value={card.id}>{card.name}: {card.class}</option>{/each}
-        </select></span
+        >it is <button
+          type="button"
+          class="act"
+          bind:this={classButton}
+          aria-expanded={choosing}
+          onclick={() => (choosing = !choosing)}
+          >{className === '' ? 'say what it is' : `a ${className}`}<ChevronDown size={13} /></button
+        ></span
       >
       <span
         >figures from <select class="field" aria-label="kind of source" bind:value={reading.evidence}>
@@ -152,17 +148,8 @@
           change={(title) => (reading.title = title)}
         /></span
       >
-      <span
-        >paid for it <QuantityField
-          value={reading.price}
-          unit=""
-          label="price of the part"
-          width="4em"
-          check={(v) => (v >= 0 ? null : '0 or more')}
-          change={(price) => (reading.price = price)}
-        /> EUR</span
-      >
     </div>
+    {#if choosing}<div class="choosing"><ClassList {choose} chosen={reading.cls} /></div>{/if}
     <div class="figures">
       {#each groups as [group, figures] (group)}
         <h3 class="eyebrow">{group}</h3>
@@ -187,37 +174,18 @@
   <div class="right">
     <PagePicture />
     <div class="outcome">
-      {#if reading.made}
-        {#if reading.made.left.length > 0}
-          <p class="m-0">
-            <span class="font-semibold">No place for:</span>
-            {reading.made.left.map(({ figure, why }) => `${say(figure.name)} (${say(why)})`).join('; ')}
-          </p>
-        {/if}
-        <details>
-          <summary
-            >{reading.made.missing.length}
-            {reading.made.missing.length === 1 ? 'figure is' : 'figures are'} missing that checks ask for; what the template
-            says stays assumed</summary
-          >
-          <ul>
-            {#each reading.made.missing as miss (say(miss.title))}<li>
-                <span class="font-semibold">{say(miss.title)}</span>: {say(miss.without)}
-              </li>{/each}
-          </ul>
-        </details>
-      {:else}
-        <p class="m-0">
-          Choose a card of its class: what this datasheet does not say is taken over from it, as assumed.
-        </p>
-      {/if}
-      {#if trouble}<p role="alert" class="m-0 text-danger">{trouble}</p>{/if}
+      <p class="m-0">
+        {#if reading.cls === null}Say what it is: the desk then asks for what the sheet does not say.
+        {:else if reading.name.trim() === ''}It wants a name.
+        {:else}At the desk stands what was taken, and is asked what the sheet does not say.{/if}
+      </p>
       <button
         type="button"
         class="act"
-        disabled={!reading.made || taken === 0 || reading.name.trim() === ''}
-        onclick={keep}>Make the card of {taken} {taken === 1 ? 'figure' : 'figures'}</button
+        disabled={reading.cls === null || taken === 0 || reading.name.trim() === '' || desk.opening}
+        onclick={toDesk}>To the desk with {taken} {taken === 1 ? 'figure' : 'figures'}<ArrowRight size={14} /></button
       >
+      {#if desk.trouble}<p role="alert" class="m-0 text-danger">{desk.trouble}</p>{/if}
     </div>
   </div>
 </div>
@@ -278,9 +246,11 @@
     max-height: 34%;
     overflow-y: auto;
   }
-  ul {
-    margin: 4px 0;
-    padding-left: 18px;
+  .choosing {
+    flex: 0 1 60%;
+    overflow-y: auto;
+    padding: 6px 12px;
+    border-bottom: 1px solid var(--line);
   }
   @media (max-width: 759px) {
     .review {

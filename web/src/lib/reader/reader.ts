@@ -1,6 +1,7 @@
 /** What the reading worker offers. It is ended to cancel, so that nothing in a file can hold the page up. */
 import type { Box, Proposal } from '@idle-breadboard/core/card';
 import type { PartProposals, Read } from '@idle-breadboard/core/files';
+import type { ClassId } from '@idle-breadboard/core/workshop';
 
 interface ReadProgress {
   readonly page: number;
@@ -14,6 +15,8 @@ interface Document {
   /** Pages that were read; fewer than there are when the file holds more than a person would search. */
   readonly readPages: number;
   readonly proposals: readonly Proposal[];
+  /** The classes that the part can be of, the likeliest first. */
+  readonly classes: readonly ClassId[];
   /** Where values stand that no proposal was read from. */
   readonly unread: readonly Spot[];
 }

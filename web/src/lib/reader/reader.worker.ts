@@ -13,7 +13,7 @@ import {
   type Proposal,
 } from '@idle-breadboard/core/card';
 import { readPartsTable } from '@idle-breadboard/core/files';
-import { pinTableText } from '@idle-breadboard/core/workshop';
+import { classToldBy, pinTableText, type ClassId } from '@idle-breadboard/core/workshop';
 import { expose } from 'comlink';
 import { getDocument, OPS, VerbosityLevel, type PDFDocumentProxy } from 'pdfjs-dist';
 import * as pdfWorker from 'pdfjs-dist/build/pdf.worker.mjs';
@@ -101,7 +101,7 @@ const worker: ReaderWorker = {
   paste(text) {
     try {
       laidOut = [layOut(pastedPage(text))];
-      return { ok: true, document: { title: '', pages: 1, readPages: 1, ...proposalsOf(laidOut) } };
+      return { ok: true, document: { title: '', pages: 1, readPages: 1, ...readingOf(laidOut) } };
     } catch (error) {
       return { ok: false, message: error instanceof Error ? error.message : 'The text cannot be read.' };
     }
@@ -147,10 +147,16 @@ async function read(document: PDFDocumentProxy, progress: Hear): Promise<Opened>
   laidOut = laid;
   // What a file says of itself is often the name of the program that wrote it.
   const title = nameIn(laid) || (await titleOf(document));
-  return { ok: true, document: { title, pages, readPages: laid.length, ...proposalsOf(laid) } };
+  return { ok: true, document: { title, pages, readPages: laid.length, ...readingOf(laid) } };
 }
 
-function proposalsOf(laid: readonly PageReading[]): { proposals: Proposal[]; unread: Spot[] } {
+interface Gathered {
+  readonly proposals: Proposal[];
+  readonly unread: Spot[];
+  readonly classes: ClassId[];
+}
+
+function readingOf(laid: readonly PageReading[]): Gathered {
   const reading = contextOf(laid);
   let before: Before | undefined;
   const drafts = laid.flatMap((page) => {
@@ -161,6 +167,7 @@ function proposalsOf(laid: readonly PageReading[]): { proposals: Proposal[]; unr
   const proposals = settleProposals(drafts);
   return {
     proposals,
+    classes: classToldBy(laid.map(({ text }) => text).join('\n')),
     unread: laid.flatMap((page) => unreadOf(page, reading, proposals).map((box) => ({ page: page.page, box }))),
   };
 }

@@ -16,6 +16,7 @@ import {
   withNone,
   withPrint,
   withReading,
+  withSheet,
   withSource,
   type Answer,
   type ClassId,
@@ -23,10 +24,12 @@ import {
   type Measurement,
   type PrintedHeader,
   type Question,
+  type SheetFigure,
 } from '@idle-breadboard/core/workshop';
 import { shelf, type StoredDraft } from '../store/db';
 import { drawer } from './drawer.svelte';
 import { hold } from './held';
+import { reviews } from './reviews.svelte';
 
 const MEMORY: Source = { kind: 'memory', title: 'entered by hand' };
 /** Title of the source of what is assumed. */
@@ -62,6 +65,8 @@ class Desk {
   source = $derived<Source>(this.stored?.source ?? MEMORY);
   stock = $derived(this.stored?.stock ?? 0);
   typing = $derived(this.stored?.typing ?? {});
+  /** What was taken from its sheet, and where each figure went. */
+  sheet = $derived(this.stored?.sheet ?? null);
   name = $derived(nameOf(this.draft));
 
   read = $derived(treeOf(this.draft?.answers ?? new Map<string, Answer>(), MEMORY));
@@ -137,6 +142,8 @@ class Desk {
     this.photo = (await shelf.partPhotos.get(stored.id))?.image ?? null;
     this.current = null;
     this.whole = false;
+    // What came from a sheet is kept before anything is typed.
+    if (stored.sheet) this.put({});
     return true;
   }
 
@@ -149,6 +156,7 @@ class Desk {
       typing: {},
       source: MEMORY,
       stock: card === null ? 0 : (drawer.stock[card] ?? 0),
+      sheet: null,
     };
   }
 
@@ -168,6 +176,38 @@ class Desk {
       return this.begun({ ...draft, answers: new Map([...draft.answers, ['name', name]]) }, null);
     });
 
+  /**
+   * A part with what was read of its sheet. A draft that began with the same review goes on with what was taken since.
+   * @param source of what is typed next
+   */
+  fromSheet = (
+    cls: ClassId,
+    name: string,
+    taken: readonly SheetFigure[],
+    review: string | null,
+    source: Source,
+  ): Promise<boolean> =>
+    this.take(async () => {
+      const all = review === null ? [] : await shelf.drafts.toArray();
+      const known = all.find(({ sheet }) => sheet?.review === review);
+      if (known) {
+        const there = new Set(known.sheet?.figures.map(({ figure }) => figure.id));
+        const figures = [...(known.sheet?.figures ?? []), ...taken.filter(({ figure }) => !there.has(figure.id))];
+        return this.laid({ ...known, sheet: { review, figures } });
+      }
+      const draft = beginDraft(cls);
+      const answers = new Map([...draft.answers, ['name', { said: name }]]);
+      const begun = this.begun({ ...draft, answers }, null);
+      return this.laid({ ...begun, source, sheet: { review, figures: taken } });
+    });
+
+  /** With what the sheet says at every question that there is by now. */
+  private laid(stored: StoredDraft): StoredDraft {
+    if (!stored.sheet) return stored;
+    const { draft, figures } = withSheet(stored.draft, stored.sheet.figures);
+    return { ...stored, draft, sheet: { ...stored.sheet, figures } };
+  }
+
   resume = (id: string): Promise<boolean> => this.take(() => shelf.drafts.get(id));
 
   private put(change: Partial<StoredDraft>): void {
@@ -184,7 +224,8 @@ class Desk {
   private change(change: (draft: Draft) => Draft, settles: readonly string[] = []): void {
     if (!this.stored) return;
     const typing = Object.fromEntries(Object.entries(this.typing).filter(([key]) => !settles.includes(key)));
-    this.put({ draft: change(this.stored.draft), typing });
+    const { draft, sheet } = this.laid({ ...this.stored, draft: change(this.stored.draft) });
+    this.put({ draft, sheet, typing });
   }
 
   setHeaders = (headers: readonly PrintedHeader[]): void =>
@@ -259,7 +300,9 @@ class Desk {
     const [kept = card] = await drawer.keep([card]);
     drawer.setStock(kept.id, draft.stock);
     if (this.photo) await shelf.partPhotos.put({ id: kept.id, image: this.photo });
+    const review = draft.sheet?.review;
     await this.drop();
+    if (review) await reviews.drop(review);
     return kept;
   }
 }

@@ -1,15 +1,10 @@
 /** A part being entered: what was read, what the maker took, and the card that comes of it. */
 import {
-  cloneTemplate,
   corrected,
-  enterFigures,
-  missingOf,
   pastedPage,
   surenessOf,
   slotOf,
-  type Accepted,
   type Box,
-  type Card,
   type Evidence,
   type PageText,
   type Proposal,
@@ -18,14 +13,13 @@ import {
 } from '@idle-breadboard/core/card';
 import { wordOf } from '@idle-breadboard/core/figures';
 import type { PartProposals } from '@idle-breadboard/core/files';
+import { classToldBy, type ClassId, type SheetFigure } from '@idle-breadboard/core/workshop';
 import { say, sayProblems } from '@idle-breadboard/core/words';
 import { LARGEST_PDF, type Opened, type Picture, type ReaderWorker, type Spot } from '../reader/reader';
 import type { StoredReview } from '../store/db';
 import { documentOf, keepDocument } from '../store/reviews';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
-import { drawer } from './drawer.svelte';
-import { likelyTemplate, nearestClass } from './likely-card';
 import { defined, inOrder, overlaps, withoutBounds, type Decision, type Figure } from './review-figure';
 
 type Kind = 'pdf' | 'paste' | 'csv';
@@ -58,51 +52,33 @@ class Reading {
   unread = $state.raw<readonly string[]>([]);
 
   name = $state('');
-  templateId = $state<string | null>(null);
+  /** What the part is. */
+  cls = $state<ClassId | null>(null);
   evidence = $state<Evidence>('datasheet');
-  price = $state<number | null>(null);
 
   /** Under which it is kept until a card is made of it; none for a table of parts. */
   id = $state<string | null>(null);
   /** What is kept of it, so that neither Escape nor a killed tab loses it. */
   kept = $derived.by<StoredReview | null>(() => {
     if (this.id === null || this.kind === 'csv' || this.phase !== 'review') return null;
-    const { id, kind, file, pages, readPages, title, name, templateId, evidence, price } = this;
+    const { id, kind, file, pages, readPages, title, name, cls, evidence } = this;
     const { figures, unreadSpots, pasted } = this;
-    const about = { id, changed: Date.now(), kind, file, pages, readPages, title, name, templateId, evidence, price };
+    const about = { id, changed: Date.now(), kind, file, pages, readPages, title, name, cls, evidence };
     return { ...about, figures, unreadSpots, pasted };
   });
 
   private readonly thread = new Thread<ReaderWorker>(threads.read);
 
-  template = $derived(this.templateId === null ? null : (drawer.cards.get(this.templateId) ?? null));
   current = $derived(this.figures.find(({ id }) => id === this.selected) ?? this.figures[0] ?? null);
   page = $derived(this.turned ?? this.current?.page ?? 1);
   open = $derived(this.figures.filter(({ decision }) => decision === 'open').length);
 
-  /** The card as it would be now; null without a template. */
-  made = $derived.by(() => {
-    if (!this.template) return null;
-    const base = cloneTemplate(this.template, drawer.freeId(this.name || 'card'), this.name.trim() || 'unnamed part');
-    const taken: Accepted[] = this.figures.filter(({ decision }) => decision === 'taken');
-    const entered = enterFigures(base, taken, (page) => this.sourceOf(page));
-    const offers =
-      this.price === null
-        ? []
-        : [
-            {
-              supplier: 'in the drawer',
-              price: this.price,
-              currency: 'EUR',
-              pack: 1,
-              shipping: 0,
-              leadDays: 0,
-              soldering: false,
-            },
-          ];
-    const card: Card = { ...entered.card, offers };
-    return { card, left: entered.left, missing: missingOf(card) };
-  });
+  /** What was taken, as the desk lays it. */
+  taken = $derived(
+    this.figures
+      .filter(({ decision }) => decision === 'taken')
+      .map((figure): SheetFigure => ({ figure, source: this.sourceOf(figure.page), at: [] })),
+  );
 
   private sourceOf(page: number): Source {
     const title = (this.title || this.file || this.name || 'entered by hand').slice(0, 160);
@@ -131,7 +107,7 @@ class Reading {
     this.title = '';
     this.file = '';
     this.name = '';
-    this.price = null;
+    this.cls = null;
     this.evidence = kind === 'pdf' ? 'datasheet' : 'seller';
   }
 
@@ -164,14 +140,14 @@ class Reading {
     this.id = crypto.randomUUID();
     // Without room to keep it the document can be read all the same.
     await keepDocument(this.id, file).catch(() => (this.id = null));
-    this.review(document.proposals, document.title);
+    this.review(document.proposals, document.title, document.classes);
   }
 
   /** Takes up a review that was left. */
   async goOn(left: StoredReview): Promise<void> {
     this.reset(left.kind);
-    const { id, file, pages, readPages, title, name, templateId, evidence, price, figures, unreadSpots, pasted } = left;
-    Object.assign(this, { id, file, pages, readPages, title, name, templateId, evidence, price });
+    const { id, file, pages, readPages, title, name, cls, evidence, figures, unreadSpots, pasted } = left;
+    Object.assign(this, { id, file, pages, readPages, title, name, cls, evidence });
     Object.assign(this, { figures, unreadSpots, pasted });
     this.select(figures.find(({ decision }) => decision === 'open')?.id ?? figures[0]?.id ?? null);
     const document = left.kind === 'pdf' ? await documentOf(id) : null;
@@ -193,7 +169,7 @@ class Reading {
       this.title = 'pasted text';
       this.unreadSpots = opened.document.unread;
       this.id = crypto.randomUUID();
-      this.review(opened.document.proposals, '');
+      this.review(opened.document.proposals, '', opened.document.classes);
     }
   }
 
@@ -218,16 +194,15 @@ class Reading {
     this.queue = rest;
     this.unread = next.unread;
     this.title = this.file;
-    this.review(next.proposals, next.name);
-    this.templateId = nearestClass(next.class || next.name) ?? this.templateId;
+    this.review(next.proposals, next.name, classToldBy(`${next.class}\n${next.name}`));
     return true;
   }
 
-  private review(proposals: readonly Proposal[], name: string): void {
+  private review(proposals: readonly Proposal[], name: string, [cls]: readonly ClassId[]): void {
     this.figures = inOrder(proposals.map((p) => ({ ...p, decision: 'open', mended: false })));
     this.select(this.figures[0]?.id ?? null);
     this.name = name;
-    this.templateId = likelyTemplate(proposals);
+    this.cls = cls ?? this.cls;
     this.phase = 'review';
   }
 

@@ -4,7 +4,7 @@ import type { Card, Evidence, PageText, Proposal, Source } from '@idle-breadboar
 import type { LogEntry } from '@idle-breadboard/core/deliver';
 import { migrateCard, migrateStoredPlan } from '@idle-breadboard/core/files';
 import type { Plan } from '@idle-breadboard/core/plan';
-import type { Draft } from '@idle-breadboard/core/workshop';
+import type { ClassId, Draft, SheetFigure } from '@idle-breadboard/core/workshop';
 
 export interface StoredPlan {
   id: string;
@@ -46,6 +46,8 @@ export interface StoredDraft {
   /** Where the next figures are from. */
   source: Source;
   stock: number;
+  /** What was read of its sheet, and the review that it came from. */
+  sheet: { readonly review: string | null; readonly figures: readonly SheetFigure[] } | null;
 }
 
 /** What was read of a datasheet, and what became of it so far. */
@@ -59,9 +61,8 @@ export interface StoredReview {
   readPages: number;
   title: string;
   name: string;
-  templateId: string | null;
+  cls: ClassId | null;
   evidence: Evidence;
-  price: number | null;
   figures: readonly (Proposal & { readonly decision: 'open' | 'taken' | 'dropped'; readonly mended: boolean })[];
   unreadSpots: readonly { readonly page: number; readonly box: Proposal['box'] }[];
   pasted: PageText | null;
@@ -109,6 +110,8 @@ class Shelf extends Dexie {
     this.version(9).stores({ drafts: 'id, changed', partPhotos: 'id' });
     // The tenth keeps what was read of a datasheet until a card is made of it.
     this.version(10).stores({ reviews: 'id, changed', reviewFiles: 'id' });
+    // The eleventh takes what was read to the desk: a review knows a class, and a draft its sheet.
+    this.version(11).stores({}).upgrade(bringToDesk);
   }
 }
 
@@ -132,6 +135,22 @@ async function bringUp(store: Transaction): Promise<void> {
     .toCollection()
     .modify((plan) => {
       plan.cards = plan.cards.map((card) => migrateCard(card) as Card);
+    });
+}
+
+/** Reviews whose card would have been like another, and drafts that know of no sheet. */
+async function bringToDesk(store: Transaction): Promise<void> {
+  await store
+    .table<StoredReview>('reviews')
+    .toCollection()
+    .modify((review) => {
+      review.cls = null;
+    });
+  await store
+    .table<StoredDraft>('drafts')
+    .toCollection()
+    .modify((draft) => {
+      draft.sheet = null;
     });
 }
 

@@ -1,0 +1,26 @@
+/** What class a part is of, as far as its sheet tells. */
+import { CLASS_WORDS } from './class-words.ts';
+import { CLASS_IDS, type ClassId } from './classes.ts';
+
+/** Characters at the beginning, where a sheet says what it is of. */
+const OPENING = 400;
+/** A word at the beginning counts as so many anywhere. */
+const AT_FIRST = 3;
+/** Less than this says nothing. */
+const LEAST = 4;
+
+/**
+ * @param text of the whole sheet, its first page first
+ * @returns the classes that it can be of, the likeliest first; none where nothing tells
+ */
+export function classToldBy(text: string): ClassId[] {
+  const opening = text.slice(0, OPENING);
+  const scores = new Map<ClassId, number>();
+  for (const [cls, weight, words] of CLASS_WORDS) {
+    const times = words.test(opening) ? AT_FIRST : words.test(text) ? 1 : 0;
+    scores.set(cls, (scores.get(cls) ?? 0) + weight * times);
+  }
+  return CLASS_IDS.filter((cls) => (scores.get(cls) ?? 0) >= LEAST).sort(
+    (a, b) => (scores.get(b) ?? 0) - (scores.get(a) ?? 0),
+  );
+}

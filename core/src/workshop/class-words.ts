@@ -1,0 +1,107 @@
+/** Words by which a sheet says what it is of, by class. Common practice, without a source. */
+import type { ClassId } from './classes.ts';
+
+/** How much a word says: what a part is called by its maker says most, how it speaks says which kind of sensor it is. */
+export const CLASS_WORDS: readonly (readonly [ClassId, number, RegExp])[] = [
+  ['bus-sensor', 2, /\b(?:I[²2]C|TWI|two-wire|SMBus|SPI)\b/i],
+  ['bus-sensor', 2, /\bdigital (?:[\w-]+ ){0,3}sensor/i],
+  [
+    'bus-sensor',
+    2,
+    /\b(?:accelerometer|gyroscope|magnetometer|barometric|ranging|time-of-flight|humidity|ambient light)/i,
+  ],
+  ['bus-sensor', 2, /\baddress(?:es)?\b|\bbreakout\b/i],
+  ['bus-sensor', 1, /\bsensors?\b|\bair pressure|\bhumidity|\bconverter\b|\bamplifier\b|\bthermometer/i],
+  ['one-wire-probe', 6, /\b(?:1-wire|one-wire|single-wire)\b/i],
+  ['one-wire-probe', 3, /\bROM code|parasite power|unique serial number/i],
+  [
+    'analog-sensor',
+    4,
+    /\banalog(?:ue)? (?:voltage |signal )?output|\boutput voltage in proportion|\bratiometric|\banalog(?:ue)?$|\banalog(?:ue)? |\banalog,|\bmV (?:per|\/)|\bAO\b/i,
+  ],
+  [
+    'analog-sensor',
+    3,
+    /\bgas (?:sensor|element)|\bheated gas|\bphototransistor|\bon a board with its fixed resistor|\b(?:soil|moisture|UV|ultraviolet|hall effect) .*sensor/i,
+  ],
+  ['analog-sensor', 1, /\bsensors?\b/i],
+  [
+    'resistive-element',
+    7,
+    /\bthermistor|\bphoto-?resistor|\blight.dependent resistor|\bLDR\b|\bplatinum resist|\bresistance thermometer|\bPt\d{3,4}\b/i,
+  ],
+  ['resistive-element', 2, /\bR25\b|\bB25|\bdissipation constant|\bdark resistance/i],
+  [
+    'pulse-sensor',
+    4,
+    /\bUART\b|\bserial (?:port|interface|output)\b|\bbaud\b|\becho\b|\btrigger pulse|\bpulse output|\bpulses per|\bsingle-bus\b/i,
+  ],
+  [
+    'pulse-sensor',
+    4,
+    /\bultrasonic|\bpassive infrared|\bmotion detector|\bflow sensor|\bload cell|\bdust sensor|\bpositioning receiver|\brain gauge|\btipping.bucket|\bGNSS\b/i,
+  ],
+  ['pulse-sensor', 1, /\bsensors?\b|\bdetector\b/i],
+  [
+    'contact',
+    6,
+    /\bpush.?button|\btactile|\breed (?:switch|contact)|\brotary encoder|\bfloat switch|\bmicro ?switch|\btoggle switch|\blimit switch|\bslide switch|\bdoor (?:sensor|contact)|\bkeypad/i,
+  ],
+  ['contact', 1, /\bcontact bounce|\bnormally open\b|\bmechanical life/i],
+  ['light', 6, /\bindicator light|\bcolour lights?\b|\bLEDs?\b(?! strips? and| driver)|\blight.emitting diode/i],
+  ['light', 2, /\bluminous intensity|\bforward voltage|\baddressable/i],
+  ['sounder', 8, /\bbuzzer|\bsounder|\bpiezo|\bspeaker|\bbeeper/i],
+  [
+    'load',
+    7,
+    /\b(?:axial|cooling|brushless|DC) fan\b|\bfan \d|\bsolenoid valve|\bsolenoid\b(?!s)|\bpump\b(?!s)|\bgea?red motor|\bDC motor|\bheating (?:pad|element)|\bstepper motor|\bservo\b|\bpull magnet|\belectromagnet|\bheater element/i,
+  ],
+  ['relay', 9, /\brelays?\b/i],
+  ['relay', 2, /\bcoil (?:voltage|current|resistance)|\bSPDT\b|\boperate time|\bNO COM\b/i],
+  ['driver', 6, /\bMOSFET\b|\btransistor\b|\blow-side|\blow side switch|\bmotor driver|\bH-bridge|\bdriver board/i],
+  ['driver', 2, /\bcollector current|\bhFE\b|\bgate (?:drive|threshold)|\bdrain|\bdiode\b/i],
+  ['display', 8, /\bOLED\b|\bLCD\b|\bTFT\b|\be-?paper|\bdisplay\b|\bseven-segment/i],
+  ['display', 2, /\bpixels?\b|\bbacklight|\bcharacters?\b/i],
+  [
+    'controller',
+    8,
+    /\bmicrocontroller (?:board|module)|\bdevelopment board|\bsingle-board computer|\bcontroller board\b|\bLinux board|\b(?:volt|V|sized|small) .{0,8}controller\b|\bfreely used pins/i,
+  ],
+  ['controller', 3, /\bSRAM\b|\bflash\b|\bGPIO\b|\bbootloader|\bMCU\b|\bcore at\b/i],
+  ['carrier', 9, /\bshield\b|\bcarrier(?: board)?\b|\bexpansion carrier|\bexpansion board|\bbase ?board/i],
+  [
+    'terminal-adapter',
+    8,
+    /\bterminal (?:breakout|adapter|block)|\badapter (?:from|board)|\bstraight through|\blever joint|\bsplice\b/i,
+  ],
+  [
+    'translator',
+    10,
+    /\blevel (?:shifter|converter|translator|shifting module)|\bvoltage translation|\bvoltage.level translat/i,
+  ],
+  ['bus-switch', 12, /\bI[²2]C (?:bus )?(?:multiplexer|switch)|\bbus switch|\bmultiplexer\b/i],
+  [
+    'regulator',
+    8,
+    /\bregulator\b(?!\.)|\bLDO\b|\blow.dropout|\bstep.?(?:down|up)|\b(?:buck|boost)\b|\bDC.?DC\b|\blithium charger|\bcharger (?:module|for)/i,
+  ],
+  ['regulator', 2, /\bdropout|\befficiency|\bline regulation|\bload regulation/i],
+  [
+    'cells',
+    8,
+    /\blithium.ion cell|\bbattery (?:holder|pack)|\bcoin cell\b|\bNiMH\b|\b18650\b|\bli-?(?:ion|po) (?:cell|battery|pack)|\balkaline\b|\b(?:lithium|primary|rechargeable) cells?\b|\b9 V block\b/i,
+  ],
+  ['cells', 2, /\bcapacity\b|\bself-discharge|\binternal resistance/i],
+  [
+    'adapter',
+    8,
+    /\b(?:AC|wall|mains|plug-in) adapt[eo]r|\bpower supply\b(?=.*\bAC\b)|\bswitching power supply|\bwall plug|\bpower bank|\bsolar panel|\bUSB port\b/i,
+  ],
+  ['cable', 8, /\bcable\b(?=.*\bAWG\b)|\b(?:USB|data|charging|programming) (?:and \w+ )?cable/i],
+  ['radio', 7, /\btransceiver\b(?! with voltage)|\bradio\b|\bmodem\b|\bLoRa\b/i],
+  ['radio', 2, /\bantenna|\bdBm\b|\bMHz band/i],
+  ['clock', 9, /\breal.time clock|\bRTC\b|\bclock\/calendar|\bEEPROM\b|\bFRAM\b|\bSD card/i],
+  ['board', 12, /\bbreadboard,|\bsolderless breadboard|\btie points?/i],
+  ['leads', 9, /\bjumper (?:wires?|leads?|cables?)|\bdupont|\bleads \d/i],
+  ['assortment', 9, /\bresistor (?:kit|assortment|set)|\bassortment|\bresistors?\b.*\bof each/i],
+];
