@@ -1,5 +1,6 @@
 /** The reader on sheets that a generator draws: other ones every time, with the seed printed. */
 import { expect } from 'chai';
+import { drawClass } from '../../fixtures/drawn/draw-class.mjs';
 import { drawSheet } from '../../fixtures/drawn/draw-sheet.mjs';
 import { drawTold } from '../../fixtures/drawn/draw-told.mjs';
 import { scoreDrawn, totalOf } from './drawn-score.ts';
@@ -15,6 +16,7 @@ describe('reading drawn sheets', function () {
   for (const [kind, draw] of [
     ['of tables', drawSheet],
     ['without tables', drawTold],
+    ['of parts that are no sensors', drawClass],
   ] as const) {
     it(`finds most of ${SHEETS} random ones ${kind}`, async () => {
       const seed = Number(process.env['SHEET_SEED'] ?? Math.floor(Math.random() * 1e6));

@@ -5,8 +5,8 @@ export { blankRow } from '../workshop/blank-row.ts';
 export { cardOf, treeOf } from '../workshop/build.ts';
 export { readCarrierNames } from '../workshop/carrier-names.ts';
 export { choicesAt } from '../workshop/choices.ts';
-export { classToldBy } from '../workshop/class-told.ts';
-export { CLASS_IDS, type ClassId } from '../workshop/classes.ts';
+export { classToldBy } from '../card/reader/class-told.ts';
+export { CLASS_IDS, type ClassId } from '../card/part-class.ts';
 export {
   type Draft,
   beginDraft,

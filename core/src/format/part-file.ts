@@ -4,7 +4,7 @@ import { tells } from '../quantity/message.ts';
 import { ruleOf, say } from '../say/say.ts';
 import type { Answer, Answers } from '../workshop/answers.ts';
 import { treeOf } from '../workshop/build.ts';
-import { type ClassId, CLASS_IDS } from '../workshop/classes.ts';
+import { type ClassId, CLASS_IDS } from '../card/part-class.ts';
 import { bare, cellsIn, quoted } from '../workshop/parts.ts';
 import { questionsOf } from '../workshop/questions.ts';
 import { type PartFileSays, titleOf } from '../workshop/titles.ts';

@@ -1,6 +1,6 @@
 /** Which class a card is of, so that it opens in the form in which it would have been entered. */
 import type { Card } from '../card/card.ts';
-import type { ClassId } from './classes.ts';
+import type { ClassId } from '../card/part-class.ts';
 
 type Test = (card: Card) => boolean;
 

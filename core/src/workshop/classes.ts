@@ -4,6 +4,7 @@
  */
 import type { Card } from '../card/card.ts';
 import type { SIGNAL_KINDS } from '../card/kinds.ts';
+import type { ClassId } from '../card/part-class.ts';
 import type { Protocol } from '../card/protocol.ts';
 import {
   ACTIVE,
@@ -41,7 +42,7 @@ const sensor = (port: Protocol, ...more: readonly string[]): PartClass => ({
   assumes: LOGIC,
 });
 
-const CLASSES = {
+const CLASSES: Readonly<Record<ClassId, PartClass>> = {
   'bus-sensor': sensor('i2c', ...BUS, ...PULL_UPS),
   'one-wire-probe': { ...sensor('onewire', 'ports/*/parasite/current', 'ports/*/parasite/least'), mount: 'leads' },
   'analog-sensor': sensor('analog', ...ANALOG, 'measures/*/analog/low', 'measures/*/analog/high'),
@@ -279,10 +280,8 @@ const CLASSES = {
     mount: 'breadboard',
     asks: ['assortment/series', 'assortment/each', 'assortment/from', 'assortment/to', 'assortment/tolerance'],
   },
-} as const satisfies Readonly<Record<string, PartClass>>;
+};
 
-export type ClassId = keyof typeof CLASSES;
-export const CLASS_IDS = Object.keys(CLASSES) as readonly ClassId[];
 export const classOf = (id: ClassId): PartClass => CLASSES[id];
 
 /** Asked of every part, before what its class asks and after it. */

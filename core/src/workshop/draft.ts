@@ -4,7 +4,7 @@ import type { Source } from '../card/figure.ts';
 import { type Answer, type Answers, answersOf } from './answers.ts';
 import { type Built, cardOf } from './build.ts';
 import { classFor } from './class-for.ts';
-import type { ClassId } from './classes.ts';
+import type { ClassId } from '../card/part-class.ts';
 import { merged } from './merge.ts';
 import { readPinTable } from './pin-table/read.ts';
 import { printedOf } from './printed-of.ts';

@@ -53,6 +53,8 @@ export function lay(draft: Draft, tree: Tree, one: SheetFigure): Put | Message {
       return tell('printedAlready');
     case 'body.size':
       return laySize(draft, one);
+    case 'logic.analog':
+      return layAnalog(draft, tree, one);
     case 'measure.accuracy':
       return layAccuracy(draft, tree, one);
     case 'port.address':
@@ -160,6 +162,22 @@ function withPullTo(draft: Draft, places: readonly string[]): Draft {
   if (supply === undefined) return draft;
   const to = places.map((place) => place.replace(/value$/, 'to')).filter((place) => !draft.answers.has(place));
   return { ...draft, answers: new Map([...draft.answers, ...to.map((place) => [place, { said: supply }] as const)]) };
+}
+
+/** Two ends of one output: where it stands at the lower end of what is measured, and at the upper. */
+function layAnalog(draft: Draft, tree: Tree, { figure, source }: SheetFigure): Put | Message {
+  const { measures } = thingsIn(tree);
+  const ends = [
+    ['low', figure.min],
+    ['high', figure.max],
+  ] as const;
+  if (measures.length === 0) return tell('noQuantity');
+  if (ends.some(([, value]) => value === undefined)) return tell('noValue');
+  const said = ends.flatMap(([end, value]) =>
+    measures.map(({ quantity }) => [`measures/${quantity}/analog/${end}`, writeValue(value ?? 0, 'V')] as const),
+  );
+  const next = said.reduce((all, [place, text]) => withSource(all, { places: [place] }, { said: text, source }), draft);
+  return { draft: next, at: said.map(([place]) => place) };
 }
 
 const SIDES = ['length', 'width', 'height'] as const;

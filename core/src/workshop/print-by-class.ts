@@ -1,7 +1,7 @@
 /** What names along a header mean on parts of one class, before what they mean on any. Common practice, without a source. */
 import type { Protocol } from '../card/protocol.ts';
 import type { SignalKind } from './classes.ts';
-import type { ClassId } from './classes.ts';
+import type { ClassId } from '../card/part-class.ts';
 
 export interface Meaning {
   readonly role: 'supply' | 'ground' | 'signal' | 'contact' | 'unused';

@@ -1,6 +1,7 @@
 /** What is printed along the headers of a part, as proposals for what it has: pins, supplies, lines, ports. Common practice, without a source. */
 import { PORT_LINES, type Protocol } from '../card/protocol.ts';
-import { type ClassId, classOf, type SignalKind } from './classes.ts';
+import { classOf, type SignalKind } from './classes.ts';
+import type { ClassId } from '../card/part-class.ts';
 import { bare, pieces } from './parts.ts';
 import { legsOf, type Meaning, meaningOf } from './print-by-class.ts';
 

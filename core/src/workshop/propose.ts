@@ -2,7 +2,8 @@
 import { PORT_LINES, type Protocol } from '../card/protocol.ts';
 import { labelId } from '../quantity/slug.ts';
 import type { Answer } from './answers.ts';
-import { type ClassId, classOf } from './classes.ts';
+import { classOf } from './classes.ts';
+import type { ClassId } from '../card/part-class.ts';
 import type { PinTable } from './pin-table/read.ts';
 import { type PrintedPin, readPrinted, signalKind } from './printed.ts';
 

@@ -3,7 +3,8 @@ import { type FigureId, FIGURE_IDS, FIGURE_OF_SLOT } from '../card/figures.ts';
 import type { Things } from '../card/figures/kind.ts';
 import { entryKey, placeOf } from '../card/path.ts';
 import type { Accepted } from '../card/reader/proposal.ts';
-import type { ClassId } from './classes.ts';
+import type { ClassId } from '../card/part-class.ts';
+import { classOf } from './classes.ts';
 import type { Json } from './form.ts';
 import { placesOf, type Tree, valueAt, wordAt } from './tree.ts';
 
@@ -31,6 +32,9 @@ export function thingsIn(tree: Tree): Things {
   };
 }
 
+/** Rooms of a card that a class has or has not. */
+const OF_ONE_KIND: ReadonlySet<string> = new Set(['driver', 'diode', 'contact', 'cable', 'charger', 'controller']);
+
 /** All lines of a controller are alike: their levels are said once. */
 const onController = (id: FigureId): FigureId | undefined =>
   FIGURE_IDS.find((one) => one === id.replace('signals/*', 'controller/io'));
@@ -45,6 +49,9 @@ export function placesFor(
   if (!row) return null;
   const io = cls === 'controller' ? onController(row.id) : undefined;
   if (io && io !== row.id) return { id: io, places: [io] };
+  // What only parts of one kind have goes to those.
+  const [room = ''] = row.id.split('/');
+  if (OF_ONE_KIND.has(room) && !classOf(cls).asks.some((ask) => ask.startsWith(`${room}/`))) return null;
   const things = thingsIn(tree);
   const measured = things.measures.map((measure) => measure.quantity);
   const owners = row.slot

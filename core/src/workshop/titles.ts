@@ -3,7 +3,7 @@ import { figureTitle } from '../card/places.ts';
 import { namesAt, ownerOfPlace } from '../card/path.ts';
 import { type FigureId, FIGURE_IDS } from '../card/figures.ts';
 import { type Message, type Text, tells } from '../quantity/message.ts';
-import type { ClassId } from './classes.ts';
+import type { ClassId } from '../card/part-class.ts';
 import type { ColumnId, FactId } from './facts.ts';
 import type { Form } from './form.ts';
 import type { Question } from './questions.ts';

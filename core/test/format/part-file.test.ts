@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { readPart, writePart } from '../../src/format/part-file.ts';
 import { type Answers, answersOf } from '../../src/workshop/answers.ts';
 import { cardOf } from '../../src/workshop/build.ts';
-import { CLASS_IDS } from '../../src/workshop/classes.ts';
+import { CLASS_IDS } from '../../src/card/part-class.ts';
 import { proposeParts } from '../../src/workshop/propose.ts';
 import { anyCard } from '../support/any-card.ts';
 import { library } from '../support/demo.ts';

@@ -4,7 +4,7 @@ import { figuresOf } from '../../src/card/places.ts';
 import { type Answers, answersOf } from '../../src/workshop/answers.ts';
 import { besidesAt, outranks, withSource } from '../../src/workshop/besides.ts';
 import { treeOf } from '../../src/workshop/build.ts';
-import { CLASS_IDS } from '../../src/workshop/classes.ts';
+import { CLASS_IDS } from '../../src/card/part-class.ts';
 import {
   beginDraft,
   cardFrom,

@@ -5,7 +5,7 @@ import { say } from '../../src/say/say.ts';
 import { beginDraft, cardFrom, type Draft, withNone, withPrint, withSaid } from '../../src/workshop/draft.ts';
 import { whyWaiting, withSheet } from '../../src/workshop/from-sheet.ts';
 import type { SheetFigure } from '../../src/workshop/lay-figure.ts';
-import type { ClassId } from '../../src/workshop/classes.ts';
+import type { ClassId } from '../../src/card/part-class.ts';
 
 const SHEET = { kind: 'datasheet', title: 'Tarn H1 sheet', page: 3 } as const;
 const MEMORY = { kind: 'memory', title: 'entered by hand' } as const;
@@ -161,6 +161,25 @@ describe('a part from what was read of its sheet', () => {
   it('says the levels of a controller once, for all of its pins', () => {
     const { draft } = laid([figure('logic.inputHigh', { min: 0.75, unit: 'share' })], 'controller');
     expect(said(draft, 'controller/io/inputHigh')).to.equal('≥ 0.75 × supply');
+  });
+
+  it('lays the figures of one kind of part on that kind alone, and says so of the others', () => {
+    const contact = figure('contact.directCurrent', { max: 10, unit: 'A' });
+    expect(said(laid([contact], 'relay').draft, 'contact/direct/current')).to.equal('≤ 10 A');
+    const { draft, figures } = laid([...PINS, ...POWER, contact]);
+    const waiting = figures.filter(({ at }) => at.length === 0);
+    expect(waiting.map((one) => say(whyWaiting(draft, one)))).to.deep.equal(['such parts have no such figure']);
+    expect(card(draft).kind).to.equal('module');
+  });
+
+  it('takes the stretch of an analog output for its two ends', () => {
+    const analog = figure('logic.analog', { min: 0.1, max: 3 });
+    const { draft } = laid(
+      [figure('measure.accuracy', { quantity: humidity, unit: '%RH', max: 3, over: { from: 0, to: 100 } }), analog],
+      'analog-sensor',
+    );
+    expect(said(draft, 'measures/air humidity/analog/low')).to.equal('100 mV');
+    expect(said(draft, 'measures/air humidity/analog/high')).to.equal('3 V');
   });
 
   it('gives a fitted pull-up to the supply, to be confirmed', () => {

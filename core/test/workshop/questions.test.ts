@@ -6,7 +6,7 @@ import { complete } from '../../src/solve/complete/complete.ts';
 import { type Answer, type Answers, answersOf } from '../../src/workshop/answers.ts';
 import { classFor } from '../../src/workshop/class-for.ts';
 import { cardOf } from '../../src/workshop/build.ts';
-import { CLASS_IDS, type ClassId } from '../../src/workshop/classes.ts';
+import { CLASS_IDS, type ClassId } from '../../src/card/part-class.ts';
 import { judge } from '../../src/workshop/judge.ts';
 import { readPinTable } from '../../src/workshop/pin-table/read.ts';
 import { proposeController, proposeParts } from '../../src/workshop/propose.ts';

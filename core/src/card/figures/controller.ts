@@ -1,5 +1,5 @@
 /** Figures of what a controller does, and of what reads voltages for one. */
-import { A, FARAD, type FigureTable, HERTZ, LEVEL, OHM, SECOND, SHARE, V } from './kind.ts';
+import { A, FARAD, type FigureTable, HERTZ, LEVEL, OHM, once, SECOND, SHARE, V } from './kind.ts';
 
 export const CONTROLLER = {
   'controller/io/outputHigh': {
@@ -17,17 +17,20 @@ export const CONTROLLER = {
   'controller/io/capacitance': { units: FARAD },
   'controller/io/unpoweredMax': { units: V },
   'controller/io/outputResistance': { units: OHM },
-  'controller/io/weakPull': { units: OHM },
+  'controller/io/weakPull': { units: OHM, slot: { id: 'controller.weakPull', from: 1000, to: 1e6, into: once } },
   'controller/pins/*/fittedPullUp/value': {
     units: OHM,
   },
   'controller/pinCurrent/recommended': {
     units: A,
   },
-  'controller/pinCurrent/absolute': { units: A },
+  'controller/pinCurrent/absolute': {
+    units: A,
+    slot: { id: 'controller.pinCurrent', from: 1e-4, to: 1, into: once },
+  },
   'controller/currentGroups/*/limit': { units: A },
   'controller/pwmGroups/*/fixed': { units: HERTZ },
-  'controller/brownOut': { units: V },
+  'controller/brownOut': { units: V, slot: { id: 'controller.brownOut', from: 0.5, to: 10, into: once } },
   'controller/wakeTime': { units: SECOND },
   'controller/spiSetup': { units: SECOND },
   'controller/serial/clock': { units: HERTZ },

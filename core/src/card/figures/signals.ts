@@ -9,6 +9,10 @@ const drivingHigh = ofKind(DRIVING_HIGH);
 const driving = ofKind(DRIVING);
 const listening = ofKind(LISTENING);
 const electric = ofKind(ELECTRIC);
+const speaking =
+  (own: string) =>
+  ({ ports }: Things) =>
+    idsOf(ports, ({ protocol }) => protocol === own);
 const buses = ({ ports }: Things) => idsOf(ports, ({ protocol }) => protocol === 'i2c');
 const firstBus = (things: Things) => buses(things).slice(0, 1);
 /** Signals on lines that several parts share, which is where breakouts carry pull-ups. */
@@ -91,13 +95,13 @@ export const SIGNALS = {
   'ports/*/stretches/longest': { units: SECOND },
   'ports/*/parasite/current': { units: A },
   'ports/*/parasite/least': { units: V },
-  'ports/*/inductance': { units: ['H'] },
+  'ports/*/inductance': { units: ['H'], slot: { id: 'port.inductance', from: 1e-7, to: 100, into: speaking('coil') } },
   'ports/*/valid': { units: SECOND },
-  'ports/*/rate': { units: HERTZ },
+  'ports/*/rate': { units: HERTZ, slot: { id: 'port.rate', from: 50, to: 1e7, into: speaking('uart') } },
   'ports/*/rateError': { units: SHARE },
-  'ports/*/frequency': { units: HERTZ },
-  'ports/*/forward/voltage': { units: V },
-  'ports/*/forward/current': { units: A },
+  'ports/*/frequency': { units: HERTZ, slot: { id: 'port.frequency', from: 1, to: 1e6, into: speaking('pwm') } },
+  'ports/*/forward/voltage': { units: V, slot: { id: 'light.voltage', from: 0.5, to: 60, into: speaking('led') } },
+  'ports/*/forward/current': { units: A, slot: { id: 'light.current', from: 1e-5, to: 10, into: speaking('led') } },
   'translator/clock': { units: HERTZ },
   'translator/pass/threshold': { units: V },
   'translator/pass/onResistance': { units: OHM },

@@ -2,6 +2,8 @@
 import type { Message } from '../../quantity/message.ts';
 import { doubtThat } from './doubt.ts';
 import { QUANTITIES } from '../quantities.ts';
+import type { ClassId } from '../part-class.ts';
+import { CLASS_RULES, type ClassRule } from './class-vocabulary.ts';
 import { slotOf, type SlotId } from './slots.ts';
 import {
   ABSOLUTE,
@@ -39,9 +41,14 @@ export interface Classified {
   readonly doubt?: Message;
 }
 
+/** The unit of what has none. */
+const PLAIN_NUMBER = '1';
+
 /** How often a document speaks of each quantity. */
 export interface DocumentContext {
   readonly mentions: ReadonlyMap<string, number>;
+  /** What it is of, as far as it tells. */
+  readonly cls: ClassId | null;
 }
 
 /** A symbol in one spelling: V_IH, VIH, V(IH) and Vih are one. */
@@ -56,6 +63,8 @@ export function classify(row: RowWords, document: DocumentContext): Classified |
   const symbol = symbolOf(row.symbol);
   const called = `${name} ${row.symbol}`.trim();
   const absolute = ABSOLUTE.test(section) || /absolute max/i.test(name);
+  const own = ofClass(row, symbol, absolute, document.cls);
+  if (own) return own.slot === null ? null : { slot: own.slot };
   if (NEVER.test(name)) return null;
   // A name says more than a symbol, which is shared by many things.
   const may = (rule: (typeof RULES)[number]) =>
@@ -102,8 +111,31 @@ export function classify(row: RowWords, document: DocumentContext): Classified |
   return measure(row, absolute, document);
 }
 
+/** Whether what is called so is no figure of a card on sheets of that class. */
+export const isNoneOf = (cls: ClassId | null, name: string, unit: string | null): boolean =>
+  ofClass({ name, symbol: '', conditions: '', section: '', unit }, '', false, cls)?.slot === null;
+
+/** What sheets of its class alone call so. */
+function ofClass(
+  { name, unit }: RowWords,
+  symbol: string,
+  absolute: boolean,
+  cls: ClassId | null,
+): ClassRule | undefined {
+  if (cls === null) return undefined;
+  const may = (rule: ClassRule) =>
+    rule.of.includes(cls) &&
+    (!absolute || rule.rating === true || rule.slot === null) &&
+    rule.not?.test(name) !== true &&
+    (rule.slot === null || fits(rule.slot, unit));
+  return (
+    CLASS_RULES.find((rule) => may(rule) && rule.name.test(name)) ??
+    CLASS_RULES.find((rule) => may(rule) && rule.symbol?.test(symbol) === true)
+  );
+}
+
 function fits(slot: SlotId, unit: string | null): boolean {
-  return unit !== null && slotOf(slot).units.includes(unit);
+  return slotOf(slot).units.includes(unit ?? PLAIN_NUMBER);
 }
 
 function voltage(row: RowWords, symbol: string, called: string, absolute: boolean): Classified | null {

@@ -144,7 +144,10 @@ export function draftOf(
   const found = byBounds(classified, bounds);
   const { slot, quantity } = found;
   const doubts = [...bounds.doubts, ...(found.doubt ? [found.doubt] : [])];
-  const unit = isMeasureSlot(slot) && quantity ? (slotOf(slot).units[0] ?? quantity.unit) : (bounds.unit ?? '');
+  const unit =
+    isMeasureSlot(slot) && quantity
+      ? (slotOf(slot).units[0] ?? quantity.unit)
+      : (bounds.unit ?? (slotOf(slot).units[0] === '1' ? '1' : ''));
   const given = [bounds.min, bounds.typ, bounds.max].filter((v) => v !== undefined);
   const { from, to } = slotOf(slot);
   if (given.some((v) => v < from || v > to)) doubts.push(doubtThat('size'));

@@ -1,6 +1,8 @@
 /** The reader: pages of words in, proposals out. It never writes into a card; a person does, figure by figure. */
 import { QUANTITIES } from '../quantities.ts';
+import { classToldBy } from './class-told.ts';
 import { addressDrafts, identityDrafts } from './codes.ts';
+import { contactRatings } from './contact-ratings.ts';
 import { decimalMark } from './numbers.ts';
 import { foreignLines } from './foreign.ts';
 import type { PageText } from './page.ts';
@@ -58,7 +60,8 @@ export function contextOf(pages: readonly PageReading[]): Reading {
       [...text.matchAll(new RegExp(words, words.flags.includes('i') ? 'gi' : 'g'))].length,
     ]),
   );
-  return { mark: decimalMark(text), mentions, sensing: [...mentions.values()].some((count) => count > 1) };
+  const [cls = null] = classToldBy(text);
+  return { mark: decimalMark(text), mentions, cls, sensing: [...mentions.values()].some((count) => count > 1) };
 }
 
 /** What the page before ended with: the heading, and a table that may go on. */
@@ -80,6 +83,8 @@ export function readPage(
     const sections = sectionsOf(lines, current);
     current = sections.last;
     const foreign = foreignLines(lines, sections.at);
+    const ratings = contactRatings(lines, (i) => foreign[i] === true, sections.at);
+    drafts.push(...ratings.drafts);
     const found = tablesOf(lines, page.rulings, sections.at, open);
     ({ open } = found);
     const tables = found.tables.filter(({ from }) => foreign[from] !== true);
@@ -89,7 +94,7 @@ export function readPage(
     const pins = pinLists(lines, (i) => inTable(i) || foreign[i] === true, sections.at);
     drafts.push(...pins.flatMap((list) => list.drafts));
     const inList = (i: number) => pins.some(({ from, to }) => i >= from && i < to);
-    for (const passage of passagesOf(lines, (i) => inTable(i) || inList(i) || foreign[i] === true))
+    for (const passage of passagesOf(lines, (i) => inTable(i) || inList(i) || ratings.at.has(i) || foreign[i] === true))
       drafts.push(...passageDrafts(passage, sections.at(passage.from), reading), ...toldPins(passage));
   }
   return { drafts: drafts.map((draft) => ({ ...draft, page: page.page })), before: { section: current, open } };

@@ -58,6 +58,11 @@ export const TELLINGS: readonly Telling[] = [
     bare: 'max',
   },
   { slot: 'supply.absoluteMax', says: all(DANGER, SUPPLY_PIN), bare: 'max' },
+  {
+    slot: 'logic.analog',
+    says: /\banalog(?:ue)?\b[^▮]*▮|\b(?:AO|AOUT|A0)\b[^▮]*▮/i,
+    not: /suppl|reference|input|resol|\bVCC\b|powered/i,
+  },
   { slot: 'rail.dropout', says: /drop-?out/i },
   {
     slot: 'rail.limit',
@@ -123,6 +128,6 @@ export const TELLINGS: readonly Telling[] = [
   {
     slot: 'supply.range',
     says: /\b(?:runs?|works?|operat\w+|power(?:ed|s)?|suppl(?:y|ied|ies)|fe(?:e)?d|driven|functions?|voltage|V_?CC|V_?DD|V_?IN|input)\b/i,
-    not: /levels?\b|logic|interface|i\/?o\b|signal|output|\bTTL\b|threshold|reference|analog|\bAO\b|heater|reset|drop|\bpins?\b/i,
+    not: /levels?\b|logic|interface|i\/?o\b|signal|output|\bTTL\b|threshold|reference|analog|\bAO\b|heater|reset|drop|regulators?\b|\bpins?\b/i,
   },
 ];

@@ -1,7 +1,7 @@
 /** Running text and lists -> drafts: every value of a passage with what is said around it. Never sure. */
 import { QUANTITIES } from '../quantities.ts';
 import { clausesIn, type Clause } from './clauses.ts';
-import { classify, quantityFor, type Classified } from './classify.ts';
+import { classify, isNoneOf, quantityFor, type Classified } from './classify.ts';
 import { doubtThat } from './doubt.ts';
 import { draftOf, type Reading } from './draft-of.ts';
 import { boxOfNumbers, type Passage } from './passages.ts';
@@ -28,7 +28,7 @@ function meantBy({ value, left, right, subject }: Clause, section: string, readi
   // What is said right at the value counts first, then what the sentence began with.
   for (const before of subject === '' ? [left] : [left, `${subject} ${left}`]) {
     const around = `${before}▮${right}`;
-    if (NEVER_TOLD.test(around) || NEVER.test(around)) return null;
+    if (NEVER_TOLD.test(around) || NEVER.test(around) || isNoneOf(reading.cls, before, value.unit)) return null;
     // What a part stands says nothing of what it takes.
     if (value.unit === 'A' && ABSOLUTE.test(section)) return null;
     const telling = TELLINGS.find(

@@ -55,6 +55,12 @@ const WHOLE: Readonly<Record<string, UnitReading>> = {
   years: { unit: 'years', factor: 1 },
   'µg/m³': { unit: 'µg/m³', factor: 1 },
   K: { unit: 'K', factor: 1 },
+  mAh: { unit: 'C', factor: 3.6 },
+  Ah: { unit: 'C', factor: 3600 },
+  'K/W': { unit: 'K/W', factor: 1 },
+  '°C/W': { unit: 'K/W', factor: 1 },
+  'mW/K': { unit: 'W/K', factor: 1e-3 },
+  'mW/°C': { unit: 'W/K', factor: 1e-3 },
   LSB: { unit: 'counts', factor: 1 },
 };
 

@@ -55,8 +55,10 @@ const CODE = /^(\d+)([RkKMV])(\d+)\s*(Ω|ohms?)?(?![\w])/;
 const THOUSANDS = /^(\d+(?:[.,]\d+)?)([kK])(?![\w°Ω])/;
 const SINGLE = re(String.raw`^(${NUMBER})\s*(?:(${UNIT})\s*)?(?:${AFTER}\s*(?:(${UNIT})(?![A-Za-z]))?)?`, 'i');
 /** Words that look like units and are not. */
-export const NOT_A_UNIT =
+const NOT_A_UNIT =
   /^(?:to|typ|max|min|typical|typically|maximum|minimum|at|or|and|in|for|bit|bits|x|a|the|per|pin|pins|of|wire|is|on|with|from|when|while|during)$/i;
+/** An ampere is no article. */
+export const isNoUnit = (word: string): boolean => word !== 'A' && NOT_A_UNIT.test(word);
 
 /** A text that is being read. */
 export interface Reading {
@@ -167,7 +169,7 @@ const asCentred: Form = (reading) => {
 /** "2.7 to 5.5 V", "850 mV to 1.2 V", "between 2.7 and 5.5 V" */
 const asRange: Form = (reading) => {
   const range = PAIR.exec(reading.text) ?? RANGE.exec(reading.text);
-  if (!range || NOT_A_UNIT.test(range[2] ?? '')) return undefined;
+  if (!range || isNoUnit(range[2] ?? '')) return undefined;
   const [low, high] = [numberIn(reading, range[1]), numberIn(reading, range[3])];
   const share = range[2] && range[4] ? (readUnit(range[2])?.factor ?? 1) / (readUnit(range[4])?.factor ?? 1) : 1;
   return low && high && low.value * share <= high.value
@@ -252,7 +254,7 @@ function made(
 ): Found | null {
   if (!low && !middle && !high) return null;
   // "3 min" are minutes where no column says the unit, else it is the least.
-  const isWord = (u: string) => NOT_A_UNIT.test(u) && (u !== 'min' || fallback !== null);
+  const isWord = (u: string) => isNoUnit(u) && (u !== 'min' || fallback !== null);
   const words = units.filter((u): u is string => u !== undefined && !isWord(u));
   const own = words.map(readUnit).find((u) => u !== null) ?? null;
   const strange = own === null && words.length > 0;

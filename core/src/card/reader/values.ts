@@ -6,7 +6,7 @@ import {
   first,
   MAX_WORDS,
   MIN_WORDS,
-  NOT_A_UNIT,
+  isNoUnit,
   PLUS_MINUS,
   re,
   SUPPLY,
@@ -92,7 +92,7 @@ function valueAt(text: string, mark: DecimalMark, fallback: UnitReading | null):
 function unitIn(text: string, read: ValueReading): UnitReading | null {
   const taken = text.slice(0, text.length - read.rest.length);
   for (const [written] of taken.matchAll(re(UNIT, 'g'))) {
-    const unit = NOT_A_UNIT.test(written) || /^(?:max|typ|min)/i.test(written) ? null : readUnit(written);
+    const unit = isNoUnit(written) || /^(?:max|typ|min)/i.test(written) ? null : readUnit(written);
     if (unit?.unit === read.unit) return unit;
   }
   return null;

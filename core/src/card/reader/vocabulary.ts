@@ -20,7 +20,7 @@ export const LOGIC_VOLTAGE =
 export const IDLE =
   /stand-?\s?by|sleep|\bidle\b|quiescent|power[- ]?down|shut[- ]?down|suspend|stopped|not measuring|inactive|hibernat|static (?:supply )?current/i;
 export const PEAK =
-  /peak|inrush|surge|start[- ]?up current|flash of|pulse current|max(?:imum|\.)? (?:supply |operating )?current/i;
+  /peak|inrush|surge|stall|locked rotor|starting current|start[- ]?up current|flash of|pulse current|max(?:imum|\.)? (?:supply |operating )?current/i;
 export const ACTIVE =
   /\bactive\b|measur|conver|operating|operation|running|normal mode|working|transmi|sampling|acquisition|in use|display on|heater on|backlight on/i;
 export const CURRENT = /current|consumption|\bdraw\b/i;
@@ -87,6 +87,11 @@ export const RULES: readonly {
     slot: 'measure.conversion',
     symbol: /^T(?:CONV|MEAS|CONVERSION|C|M|INT)$/,
     name: /(?:conversion|measur(?:ing|ement)|integration|acquisition) (?:time|duration)|duration of (?:a |one )?(?:measurement|conversion)|time (?:for|of) (?:a|one) (?:measurement|conversion)/i,
+  },
+  {
+    slot: 'measure.burnIn',
+    name: /burn-?in|(?:initial|first) pre-?heat|pre-?heat\w*(?: time)?,? (?:first|initial)|conditioning time|before (?:the )?first use/i,
+    not: /current/i,
   },
   {
     slot: 'measure.warmUp',

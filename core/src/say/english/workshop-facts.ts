@@ -1,6 +1,6 @@
 /** What is asked of a part, in words: what each fact is called, and the classes that parts have. */
 import type { ColumnSays, FactSays, GroupSays, HintSays, PartFileSays } from '../../workshop/titles.ts';
-import type { ClassId } from '../../workshop/classes.ts';
+import type { ClassId } from '../../card/part-class.ts';
 import { topic } from '../language.ts';
 
 type ClassSays = { readonly [Id in ClassId]: null };

@@ -1,7 +1,7 @@
 /** The class of a part, from how its sheet opens. The openings were written from the trade, before the words that the proposal goes by. */
 import { expect } from 'chai';
-import { classToldBy } from '../../src/workshop/class-told.ts';
-import type { ClassId } from '../../src/workshop/classes.ts';
+import { classToldBy } from '../../../src/card/reader/class-told.ts';
+import type { ClassId } from '../../../src/card/part-class.ts';
 
 const OPENINGS: Readonly<Partial<Record<ClassId, readonly string[]>>> = {
   'bus-sensor': [

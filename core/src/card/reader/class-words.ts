@@ -1,5 +1,5 @@
 /** Words by which a sheet says what it is of, by class. Common practice, without a source. */
-import type { ClassId } from './classes.ts';
+import type { ClassId } from '../part-class.ts';
 
 /** How much a word says: what a part is called by its maker says most, how it speaks says which kind of sensor it is. */
 export const CLASS_WORDS: readonly (readonly [ClassId, number, RegExp])[] = [
@@ -54,12 +54,13 @@ export const CLASS_WORDS: readonly (readonly [ClassId, number, RegExp])[] = [
   [
     'load',
     7,
-    /\b(?:axial|cooling|brushless|DC) fan\b|\bfan \d|\bsolenoid valve|\bsolenoid\b(?!s)|\bpump\b(?!s)|\bgea?red motor|\bDC motor|\bheating (?:pad|element)|\bstepper motor|\bservo\b|\bpull magnet|\belectromagnet|\bheater element/i,
+    /\b(?:axial|cooling|brushless|DC) fan\b|\bfan \d|\bsolenoid valve|\bsolenoid\b(?!s)|\bpump\b(?!s)|\bgea?red motor|\bDC motor|\bheating (?:pad|element)|\bstepper motor|\bservo\b|\b(?:pull|holding|lifting) magnet|\belectromagnet|\bheater element/i,
   ],
   ['relay', 9, /\brelays?\b/i],
   ['relay', 2, /\bcoil (?:voltage|current|resistance)|\bSPDT\b|\boperate time|\bNO COM\b/i],
   ['driver', 6, /\bMOSFET\b|\btransistor\b|\blow-side|\blow side switch|\bmotor driver|\bH-bridge|\bdriver board/i],
-  ['driver', 2, /\bcollector current|\bhFE\b|\bgate (?:drive|threshold)|\bdrain|\bdiode\b/i],
+  ['driver', 2, /\bcollector current|\bhFE\b|\bgate (?:drive|threshold)|\bdrain/i],
+  ['driver', 6, /\brectifier|\bschottky|(?<!emitting )\bdiodes?\b(?! forward)/i],
   ['display', 8, /\bOLED\b|\bLCD\b|\bTFT\b|\be-?paper|\bdisplay\b|\bseven-segment/i],
   ['display', 2, /\bpixels?\b|\bbacklight|\bcharacters?\b/i],
   [
@@ -82,7 +83,7 @@ export const CLASS_WORDS: readonly (readonly [ClassId, number, RegExp])[] = [
   ['bus-switch', 12, /\bI[²2]C (?:bus )?(?:multiplexer|switch)|\bbus switch|\bmultiplexer\b/i],
   [
     'regulator',
-    8,
+    5,
     /\bregulator\b(?!\.)|\bLDO\b|\blow.dropout|\bstep.?(?:down|up)|\b(?:buck|boost)\b|\bDC.?DC\b|\blithium charger|\bcharger (?:module|for)/i,
   ],
   ['regulator', 2, /\bdropout|\befficiency|\bline regulation|\bload regulation/i],

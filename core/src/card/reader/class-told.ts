@@ -1,11 +1,11 @@
 /** What class a part is of, as far as its sheet tells. */
 import { CLASS_WORDS } from './class-words.ts';
-import { CLASS_IDS, type ClassId } from './classes.ts';
+import { CLASS_IDS, type ClassId } from '../part-class.ts';
 
 /** Characters at the beginning, where a sheet says what it is of. */
 const OPENING = 400;
 /** A word at the beginning counts as so many anywhere. */
-const AT_FIRST = 3;
+const AT_FIRST = 5;
 /** Less than this says nothing. */
 const LEAST = 4;
 
