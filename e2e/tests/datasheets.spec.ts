@@ -118,6 +118,42 @@ test('from a pasted table, used and proved', async ({ page }) => {
   expect(await restsOf(page, 'Pasted distance', 'supply/range')).toContain('pasted text');
 });
 
+test('two figures of one sheet stand against each other, and what was dropped is less sure on the next sheet', async ({
+  page,
+}) => {
+  await enter(page);
+  const paste = async (text: string) => {
+    await page.getByLabel('Text or a table, pasted').fill(text);
+    await page.getByRole('button', { name: 'Read it' }).click();
+    await expect(page.locator('[data-figure]').first()).toBeVisible();
+  };
+  const table = 'Parameter\tMin\tTyp\tMax\tUnit\nSupply voltage\t2.6\t3.3\t3.6\tV\nStandby current\t\t2\t5\tµA';
+  await paste(`${table}\nSupply voltage\t1.8\t3.3\t5.5\tV`);
+  // Both are shown as a pair, each with a way to the other.
+  const supplies = page.locator('[data-figure="supply.range"]');
+  await expect(supplies.first()).toContainText('against');
+  await supplies
+    .first()
+    .getByRole('button', { name: /^show what stands against/ })
+    .click();
+  await expect(supplies.last()).toHaveClass(/current/);
+  await supplies.last().getByRole('button', { name: /^drop/ }).click();
+  await page.getByRole('button', { name: /^drop idle current/ }).click();
+  await sheetOf(page).getByLabel('name of the part').fill('Two voltages');
+  await supplies.first().getByRole('button', { name: /^take/ }).click();
+  await page.getByRole('button', { name: /say what it is|^a / }).click();
+  await page.locator('[data-class="bus-sensor"]').click();
+  await page.getByRole('button', { name: /^To the desk/ }).click();
+  await expect(
+    page.getByText(/1 of 1 figures of the sheet/).or(page.getByText(/0 of 1 figures of the sheet/)),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'catalogue' }).click();
+  await page.getByRole('button', { name: 'Enter a part' }).click();
+  await paste(table);
+  await expect(page.locator('[data-figure="supply.idle"]')).toContainText('on a sheet before');
+  await expect(page.locator('[data-figure="supply.idle"]')).toContainText('likely:');
+});
+
 test('from a CSV with two parts, one after the other', async ({ page }) => {
   await enter(page);
   await give(

@@ -27,5 +27,6 @@ export {
   readPage,
   settleProposals,
 } from '../card/reader/read.ts';
+export { type Outcome, type Slips, learned, withSlips } from '../card/reader/slips.ts';
 export { type SlotId, SLOT_IDS, slotOf } from '../card/reader/slots.ts';
 export { toInterval } from '../card/to-interval.ts';

@@ -61,7 +61,13 @@ export function contactRatings(
     if (ratings.length > 0) at.add(i);
     return ratings.flatMap(({ amps, volts, alternating }) => {
       const { volts: voltage, amps: current } = SLOTS[alternating ? 'alternating' : 'direct'];
-      const said = { conditions: '', name: line.text.slice(0, 80), said: line.text, box: boxOf(line.words), doubts: [] };
+      const said = {
+        conditions: '',
+        name: line.text.slice(0, 80),
+        said: line.text,
+        box: boxOf(line.words),
+        doubts: [],
+      };
       return [
         { slot: voltage, max: volts, unit: 'V', ...said },
         { slot: current, max: amps, unit: 'A', ...said },

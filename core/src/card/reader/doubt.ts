@@ -33,5 +33,6 @@ export interface DoubtSays {
   readonly fromZero: null;
   readonly whatOf: null;
   readonly unusual: null;
+  readonly slipBefore: null;
 }
 export const doubtThat = tells<DoubtSays>('card/doubt');

@@ -95,6 +95,7 @@ export const read = {
       perYear: 'per year is not said',
       noUnit: 'no unit is written',
       elsewhere: ({ page }) => `page ${page} says otherwise`,
+      slipBefore: 'on a sheet before, you mended or dropped what was read of these words',
       unusual: 'far from what parts of its kind have',
       besideRow: 'the name stands beside another row',
     },

@@ -32,6 +32,7 @@
     await tick();
     document.querySelector<HTMLElement>('[data-figure].current [data-take]')?.focus();
   }
+  const rivals = $derived(figure.decision === 'open' ? reading.rivalsOf(figure) : []);
   /** What has fields of its own. */
   const ASIDE: readonly string[] = ['terminal', 'port.identity', 'port.address', 'body.size'];
   const SHAPES = { sure: '●', likely: '◐', doubtful: '○' };
@@ -133,6 +134,17 @@
     >
   </span>
   {#if figure.mended && !ASIDE.includes(figure.slot)}<FigureMend {figure} {name} />{/if}
+  {#each rivals as rival (rival.id)}
+    <span class="doubt"
+      >against <span class="value">{rival.said}</span>
+      <button
+        type="button"
+        class="act bare"
+        aria-label="show what stands against {name}"
+        onclick={() => reading.select(rival.id)}>{reading.kind === 'pdf' ? `p. ${rival.page}` : 'show it'}</button
+      ></span
+    >
+  {/each}
   {#if figure.doubts.length > 0 && figure.decision === 'open'}<span class="doubt"
       >{figure.doubts.map((doubt) => say(doubt)).join('; ')}</span
     >{/if}

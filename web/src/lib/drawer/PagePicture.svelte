@@ -15,6 +15,7 @@
   const figure = $derived(reading.current);
   const page = $derived(reading.page);
   const box = $derived(figure && figure.page === page && figure.box.x1 > figure.box.x0 ? figure.box : null);
+  const rivals = $derived(figure ? reading.rivalsOf(figure).filter((rival) => rival.page === page) : []);
   const unread = $derived(reading.unreadSpots.filter((spot) => spot.page === page));
   /** The frame that is being drawn, in points of the page. */
   let from = $state<{ x: number; y: number } | null>(null);
@@ -141,6 +142,16 @@
           style:height={place.height}
         ></div>
       {/if}
+      {#each rivals as rival (rival.id)}
+        {@const place = at(rival.box)}
+        <div
+          class="mark rival"
+          style:left={place.left}
+          style:top={place.top}
+          style:width={place.width}
+          style:height={place.height}
+        ></div>
+      {/each}
       {#if box}
         <div
           class="mark"
@@ -215,6 +226,11 @@
     position: absolute;
     border: 2px solid #b4560f;
     background: rgb(226 140 60 / 0.2);
+  }
+  /* What stands against the figure in hand. */
+  .rival {
+    border-style: dashed;
+    background: none;
   }
   .pasted {
     margin: 0;

@@ -13,7 +13,7 @@
   import { desk } from '../state/desk.svelte';
   import { reviews } from '../state/reviews.svelte';
   import { reading } from '../state/reading.svelte';
-  import type { Figure } from '../state/review-figure';
+  import { BY_HAND, type Figure } from '../state/review-figure';
   import FigureRow from './FigureRow.svelte';
   import PagePicture from './PagePicture.svelte';
 
@@ -41,8 +41,8 @@
   /** Page by page, as a person reads; a table has no pages. */
   const groupOf = (figure: Figure): string =>
     reading.kind === 'pdf'
-      ? figure.said === 'entered by hand'
-        ? 'entered by hand'
+      ? figure.said === BY_HAND
+        ? BY_HAND
         : `page ${figure.page}`
       : (figure.quantity?.quantity ?? SUBJECTS[figure.slot.split('.')[0] ?? ''] ?? 'other');
   const groups = $derived([...Map.groupBy(reading.figures, groupOf)]);
@@ -91,6 +91,7 @@
   async function toDesk() {
     const { cls, name, taken, id, title, evidence } = reading;
     if (cls === null) return;
+    await reading.learn();
     await desk.fromSheet(cls, name.trim(), taken, id, { kind: evidence, title: title || name.trim() });
   }
 </script>

@@ -20,7 +20,19 @@ import type { StoredReview } from '../store/db';
 import { documentOf, keepDocument } from '../store/reviews';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
-import { defined, inOrder, overlaps, withoutBounds, type Decision, type Figure } from './review-figure';
+import {
+  areRivals,
+  BY_HAND,
+  changed,
+  defined,
+  inOrder,
+  outcomesOf,
+  overlaps,
+  withoutBounds,
+  type Decision,
+  type Figure,
+} from './review-figure';
+import { learn, lessSure } from './slips';
 
 type Kind = 'pdf' | 'paste' | 'csv';
 
@@ -71,6 +83,8 @@ class Reading {
 
   current = $derived(this.figures.find(({ id }) => id === this.selected) ?? this.figures[0] ?? null);
   page = $derived(this.turned ?? this.current?.page ?? 1);
+  /** What stands against a figure on the same sheet. */
+  rivalsOf = (figure: Figure): Figure[] => this.figures.filter((other) => areRivals(figure, other));
   open = $derived(this.figures.filter(({ decision }) => decision === 'open').length);
 
   /** What was taken, as the desk lays it. */
@@ -81,8 +95,15 @@ class Reading {
   );
 
   private sourceOf(page: number): Source {
-    const title = (this.title || this.file || this.name || 'entered by hand').slice(0, 160);
+    const title = (this.title || this.file || this.name || BY_HAND).slice(0, 160);
     return this.kind === 'pdf' ? { kind: this.evidence, title, page } : { kind: this.evidence, title };
+  }
+
+  /** What was mended or dropped makes the same reading less sure on later sheets. */
+  async learn(): Promise<void> {
+    const outcomes = outcomesOf(this.figures);
+    this.figures = this.figures.map((figure) => (figure.decision === 'open' ? figure : { ...figure, taught: true }));
+    await learn(outcomes);
   }
 
   /** Ends the thread, whatever it is at. */
@@ -140,7 +161,7 @@ class Reading {
     this.id = crypto.randomUUID();
     // Without room to keep it the document can be read all the same.
     await keepDocument(this.id, file).catch(() => (this.id = null));
-    this.review(document.proposals, document.title, document.classes);
+    this.review(await lessSure(document.proposals), document.title, document.classes);
   }
 
   /** Takes up a review that was left. */
@@ -169,7 +190,7 @@ class Reading {
       this.title = 'pasted text';
       this.unreadSpots = opened.document.unread;
       this.id = crypto.randomUUID();
-      this.review(opened.document.proposals, '', opened.document.classes);
+      this.review(await lessSure(opened.document.proposals), '', opened.document.classes);
     }
   }
 
@@ -261,7 +282,7 @@ class Reading {
     if (!figure) return '';
     const read = corrected(text, figure.slot, figure.quantity?.unit ?? figure.unit);
     if ('topic' in read) return say(read);
-    this.put(id, (f) => ({ ...withoutBounds(f), ...defined(read), mended: true }));
+    this.put(id, (f) => changed(f, { ...withoutBounds(f), ...defined(read), mended: true }));
     return '';
   }
 
@@ -269,7 +290,7 @@ class Reading {
   reclass(id: string, slot: SlotId, quantity?: Figure['quantity']): void {
     this.put(id, (f) => {
       const { quantity: _, ...others } = f;
-      return { ...others, slot, ...(quantity ? { quantity } : {}), mended: true };
+      return changed(f, { ...others, slot, ...(quantity ? { quantity } : {}), mended: true });
     });
   }
 
@@ -286,7 +307,7 @@ class Reading {
       if (f.id !== id) return f;
       const next = { ...f, ...change };
       // What was typed over with itself is still as it was read.
-      return JSON.stringify(next) === JSON.stringify(f) ? f : { ...next, mended: true };
+      return JSON.stringify(next) === JSON.stringify(f) ? f : changed(f, { ...next, mended: true });
     });
   }
 
@@ -303,7 +324,7 @@ class Reading {
         ...(quantity ? { quantity } : {}),
         conditions: '',
         name: say(wordOf('slot', slot)),
-        said: 'entered by hand',
+        said: BY_HAND,
         page: this.current?.page ?? 1,
         box: { x0: 0, y0: 0, x1: 0, y1: 0 },
         doubts: [],

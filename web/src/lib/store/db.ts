@@ -63,7 +63,12 @@ export interface StoredReview {
   name: string;
   cls: ClassId | null;
   evidence: Evidence;
-  figures: readonly (Proposal & { readonly decision: 'open' | 'taken' | 'dropped'; readonly mended: boolean })[];
+  figures: readonly (Proposal & {
+    readonly decision: 'open' | 'taken' | 'dropped';
+    readonly mended: boolean;
+    readonly read?: Proposal;
+    readonly taught?: true;
+  })[];
   unreadSpots: readonly { readonly page: number; readonly box: Proposal['box'] }[];
   pasted: PageText | null;
 }
