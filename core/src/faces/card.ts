@@ -20,6 +20,7 @@ export { type Proposal, surenessOf } from '../card/reader/proposal.ts';
 export {
   type Before,
   type PageReading,
+  classesIn,
   contextOf,
   layOut,
   nameIn,

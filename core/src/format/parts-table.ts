@@ -1,7 +1,7 @@
 /** A CSV of one or many parts -> proposals by part, to be looked at like those of a datasheet. */
 import { FORMULA_START } from './spreadsheet.ts';
 import Papa from 'papaparse';
-import { classToldBy } from '../card/reader/class-told.ts';
+import { titledClass } from '../card/reader/class-told.ts';
 import { decimalMark } from '../card/reader/numbers.ts';
 import { surenessOf, type Draft, type Proposal } from '../card/reader/proposal.ts';
 import { rowDrafts } from '../card/reader/row-proposals.ts';
@@ -69,7 +69,7 @@ export function readPartsTable(text: string): Read<readonly PartProposals[]> {
   return {
     ok: true,
     value: parts.map(({ name, class: kind, rows }) => {
-      const [cls = null] = classToldBy(`${kind}\n${name}`);
+      const cls = titledClass(`${kind}\n${name}`);
       const reading = { mark, mentions, cls, sensing: false };
       const unread: string[] = [];
       const drafts = rows.flatMap((row) => {

@@ -6,6 +6,8 @@ import { CLASS_IDS, type ClassId } from '../part-class.ts';
 const OPENING = 400;
 /** A word at the beginning counts as so many anywhere. */
 const AT_FIRST = 5;
+/** What a part is called weighs at least so much. */
+const A_NAME = 4;
 /** Less than this says nothing. */
 const LEAST = 4;
 
@@ -23,4 +25,15 @@ export function classToldBy(text: string): ClassId[] {
   return CLASS_IDS.filter((cls) => (scores.get(cls) ?? 0) >= LEAST).sort(
     (a, b) => (scores.get(b) ?? 0) - (scores.get(a) ?? 0),
   );
+}
+
+/**
+ * The class by whose words a sheet is read: only what its opening calls the part, since a sensor's sheet has a regulator in it as well.
+ * @returns null where the opening calls it nothing, or a sensor: those are what the words for all sheets are made for
+ */
+export function titledClass(text: string): ClassId | null {
+  const [cls] = classToldBy(text);
+  const opening = text.slice(0, OPENING);
+  const isCalled = CLASS_WORDS.some(([of, weight, words]) => of === cls && weight >= A_NAME && words.test(opening));
+  return cls !== undefined && isCalled ? cls : null;
 }

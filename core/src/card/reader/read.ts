@@ -1,6 +1,7 @@
 /** The reader: pages of words in, proposals out. It never writes into a card; a person does, figure by figure. */
+import type { ClassId } from '../part-class.ts';
 import { QUANTITIES } from '../quantities.ts';
-import { classToldBy } from './class-told.ts';
+import { classToldBy, titledClass } from './class-told.ts';
 import { addressDrafts, identityDrafts } from './codes.ts';
 import { contactRatings } from './contact-ratings.ts';
 import { decimalMark } from './numbers.ts';
@@ -51,6 +52,13 @@ export function nameIn(pages: readonly PageReading[]): string {
   return title && largest > usual * 1.15 ? title.text : '';
 }
 
+/** The text as a person reads it, one column after the other. */
+const inOrderOfReading = (pages: readonly PageReading[]): string =>
+  pages.flatMap(({ regions }) => regions.flat().map(({ text }) => text)).join('\n');
+
+/** The classes that the part can be of, the likeliest first. */
+export const classesIn = (pages: readonly PageReading[]): ClassId[] => classToldBy(inOrderOfReading(pages));
+
 /** What the whole document tells about each of its rows. */
 export function contextOf(pages: readonly PageReading[]): Reading {
   const text = pages.map((page) => page.text).join('\n');
@@ -60,8 +68,12 @@ export function contextOf(pages: readonly PageReading[]): Reading {
       [...text.matchAll(new RegExp(words, words.flags.includes('i') ? 'gi' : 'g'))].length,
     ]),
   );
-  const [cls = null] = classToldBy(text);
-  return { mark: decimalMark(text), mentions, cls, sensing: [...mentions.values()].some((count) => count > 1) };
+  return {
+    mark: decimalMark(text),
+    mentions,
+    cls: titledClass(inOrderOfReading(pages)),
+    sensing: [...mentions.values()].some((count) => count > 1),
+  };
 }
 
 /** What the page before ended with: the heading, and a table that may go on. */

@@ -128,6 +128,6 @@ export const TELLINGS: readonly Telling[] = [
   {
     slot: 'supply.range',
     says: /\b(?:runs?|works?|operat\w+|power(?:ed|s)?|suppl(?:y|ied|ies)|fe(?:e)?d|driven|functions?|voltage|V_?CC|V_?DD|V_?IN|input)\b/i,
-    not: /levels?\b|logic|interface|i\/?o\b|signal|output|\bTTL\b|threshold|reference|analog|\bAO\b|heater|reset|drop|regulators?\b|\bpins?\b/i,
+    not: /levels?\b|logic|interface|i\/?o\b|signal|output|\bTTL\b|threshold|reference|analog|\bAO\b|heater|reset|drop|regulators?\b|linear voltage|\bpins?\b/i,
   },
 ];

@@ -1,5 +1,6 @@
 /** Reads datasheets away from the page: pdf.js runs in this very thread, so that ending it ends everything. */
 import {
+  classesIn,
   contextOf,
   layOut,
   nameIn,
@@ -13,7 +14,7 @@ import {
   type Proposal,
 } from '@idle-breadboard/core/card';
 import { readPartsTable } from '@idle-breadboard/core/files';
-import { classToldBy, pinTableText, type ClassId } from '@idle-breadboard/core/workshop';
+import { pinTableText, type ClassId } from '@idle-breadboard/core/workshop';
 import { expose } from 'comlink';
 import { getDocument, OPS, VerbosityLevel, type PDFDocumentProxy } from 'pdfjs-dist';
 import * as pdfWorker from 'pdfjs-dist/build/pdf.worker.mjs';
@@ -167,7 +168,7 @@ function readingOf(laid: readonly PageReading[]): Gathered {
   const proposals = settleProposals(drafts);
   return {
     proposals,
-    classes: classToldBy(laid.map(({ text }) => text).join('\n')),
+    classes: classesIn(laid),
     unread: laid.flatMap((page) => unreadOf(page, reading, proposals).map((box) => ({ page: page.page, box }))),
   };
 }
