@@ -13,6 +13,7 @@ const ROOMS = {
   physics: ['card', 'circuit', 'plan', 'quantity', 'standard'],
   buy: ['card', 'circuit', 'plan', 'quantity', 'standard'],
   check: ['board', 'buy', 'card', 'circuit', 'physics', 'plan', 'quantity', 'standard'],
+  overview: ['card', 'check', 'circuit', 'physics', 'plan', 'quantity'],
   workshop: ['card', 'check', 'plan', 'quantity', 'standard'],
   compare: ['buy', 'card', 'check', 'physics', 'plan', 'quantity'],
   remedy: ['buy', 'card', 'check', 'circuit', 'compare', 'physics', 'plan', 'quantity', 'standard'],
@@ -47,6 +48,7 @@ const ROOMS = {
     'compare',
     'deliver',
     'layout',
+    'overview',
     'plan',
     'physics',
     'quantity',
@@ -56,7 +58,21 @@ const ROOMS = {
     'standard',
     'workshop',
   ],
-  format: ['board', 'card', 'check', 'circuit', 'deliver', 'plan', 'quantity', 'say', 'standard', 'workshop'],
+  // Words have to be said before they can be measured.
+  drawing: ['check', 'overview', 'quantity', 'say'],
+  format: [
+    'board',
+    'card',
+    'check',
+    'circuit',
+    'deliver',
+    'drawing',
+    'plan',
+    'quantity',
+    'say',
+    'standard',
+    'workshop',
+  ],
   report: ['card', 'check', 'circuit', 'deliver', 'plan', 'quantity', 'remedy', 'say'],
 };
 

@@ -40,6 +40,7 @@ const verified =
   };
 
 await withApp(async (browser, address) => {
+  await shot(browser, address, 'overview', 'overview');
   await shot(browser, address, 'need', 'need');
   await shot(browser, address, 'compare', 'compare', async (page) => {
     await page.getByLabel('need to compare for').selectOption({ label: 'air temperature at top shelf' });
@@ -120,17 +121,6 @@ await withApp(async (browser, address) => {
     await page.getByRole('button', { name: /^Take all/ }).waitFor({ timeout: 60_000 });
   });
   await shot(browser, address, 'power', 'power', finding('has to give'));
-  await shot(browser, address, 'hours', 'power', async (page) => {
-    await page.locator('.plan-name').click();
-    await page.getByRole('menuitem', { name: 'Rain-barrel level logger' }).click();
-    await page.waitForSelector('[data-verdict="verified"]', { timeout: 60_000 });
-    await settled(page);
-    await page.locator('.tray .bar button').first().click();
-    await page
-      .getByRole('button', { name: /^Take: Read every/ })
-      .first()
-      .waitFor();
-  });
   await shot(
     browser,
     address,

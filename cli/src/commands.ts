@@ -13,15 +13,26 @@ import {
   writePlan,
   type Read,
 } from '@idle-breadboard/core/files';
+import { layOut, overviewOf, overviewTable, overviewSvg } from '@idle-breadboard/core/overview';
 import { documentOf, expected, fingerprint, type PlanDocument } from '@idle-breadboard/core/plan';
 import { complete } from '@idle-breadboard/core/solve';
 import { CHECKS, verify } from '@idle-breadboard/core/verify';
 import { ruleOf, say, sayDeep } from '@idle-breadboard/core/words';
 import { cardCommand } from './card.ts';
-import { checksText, completionText, partsText, problemsText, verdictText, wiringText } from './text.ts';
+import { checksText, completionText, drawingText, partsText, problemsText, verdictText, wiringText } from './text.ts';
 import type { As, Output, World } from './world.ts';
 
-export const COMMANDS: readonly string[] = ['verify', 'mend', 'wiring', 'parts', 'sheet', 'schema', 'checks', 'card'];
+export const COMMANDS: readonly string[] = [
+  'verify',
+  'mend',
+  'wiring',
+  'parts',
+  'sheet',
+  'drawing',
+  'schema',
+  'checks',
+  'card',
+];
 
 /** Messages among the data are said: what reads this knows no words of ours. */
 const json = (value: unknown): string => `${JSON.stringify(sayDeep(value), null, 2)}\n`;
@@ -61,6 +72,14 @@ function wiring(circuit: Circuit, build: Build, as: As): Output {
   return { text, complaint: wrong.map(say).join('\n'), code: wrong.length > 0 ? 1 : 0 };
 }
 
+/** The whole build as one picture, or as the table that says the same. */
+function drawing(circuit: Circuit, as: As): Output {
+  const overview = overviewOf(circuit, verify(circuit));
+  if (as === 'svg') return done(`${overviewSvg(layOut(overview), circuit.plan.name)}\n`);
+  const lines = overviewTable(overview);
+  return done(as === 'json' ? json(lines) : drawingText(lines));
+}
+
 /** Runs one command. Everything it needs of the world is handed in. */
 export function run(command: string, words: readonly string[], as: As, world: World): Output {
   const [argument] = words;
@@ -91,6 +110,7 @@ export function run(command: string, words: readonly string[], as: As, world: Wo
       code: completion.verdict.status === 'verified' ? 0 : 1,
     };
   }
+  if (command === 'drawing') return drawing(circuit, as);
   const build = buildOf(circuit);
   if (command === 'sheet') return done(buildSheet(circuit, verify(circuit), build, fingerprint(read.value)));
   if (command === 'wiring') return wiring(circuit, build, as);

@@ -12,6 +12,7 @@ const USAGE = `usage: npm run -s cli -- COMMAND [FILE] [--json | --csv | --svg]
   wiring PLAN.json     wiring plan, hole by hole; --svg gives the board map
   parts PLAN.json      parts list with packs and prices
   sheet PLAN.json      the whole build as Markdown, with boxes to tick
+  drawing PLAN.json    the whole build, line by line; --svg gives it as one picture
   schema card|plan     JSON Schema of a file
   checks               every check with its rule and source
   card new CLASS [PRINT]  a skeleton of a part to fill in, from what is printed along its header

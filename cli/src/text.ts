@@ -2,6 +2,7 @@
 import type { PartsList, WiringPlan } from '@idle-breadboard/core/deliver';
 import { formatMoney, formatQuantity, formatSigned } from '@idle-breadboard/core/figures';
 import { leadSays, type Report } from '@idle-breadboard/core/files';
+import type { OverviewLine } from '@idle-breadboard/core/overview';
 import type { Problem } from '@idle-breadboard/core/plan';
 import type { Completion } from '@idle-breadboard/core/solve';
 import { say, sayProblems, sayUnread } from '@idle-breadboard/core/words';
@@ -53,6 +54,22 @@ export function wiringText(wiring: WiringPlan): string {
     wiring.cautions.map(({ hazard, labels, says }) => `! ${hazard}, ${say(labels)}: ${says}`),
     '',
     steps,
+  );
+}
+
+/** Columns side by side; what no line says has none. */
+export function drawingText(table: readonly OverviewLine[]): string {
+  const heads = ['row', 'pins', 'place', 'part', 'address', 'feed', 'margin', 'found'] as const;
+  const used = heads.filter((head) => table.some((line) => line[head] !== ''));
+  const widths = used.map((head) => Math.max(head.length, ...table.map((line) => line[head].length)));
+  const set = (cells: readonly string[]) =>
+    cells
+      .map((cell, i) => cell.padEnd(widths[i] ?? 0))
+      .join('  ')
+      .trimEnd();
+  return lines(
+    set(used),
+    table.map((line) => set(used.map((head) => line[head]))),
   );
 }
 

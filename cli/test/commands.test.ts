@@ -47,6 +47,18 @@ describe('command line', () => {
     expect(cli('mend', file).out).to.match(/^verified: 0 changes/);
   });
 
+  it('drawing: the build as a table, as data and as one picture', () => {
+    const table = cli('drawing', verified);
+    expect(table.code).to.equal(0);
+    expect(table.out.split('\n')[0]).to.match(/^row +pins +place +part/);
+    expect(table.out).to.match(/one-wire +P7 +third wheel +third wheel probe/);
+    const data = JSON.parse(cli('drawing', draft, '--json').out) as { part: string; found: string }[];
+    expect(data.find(({ part }) => part === 'scale')?.found).to.match(/^5\.15 V of 3\.6 V/);
+    const svg = cli('drawing', draft, '--svg').out;
+    expect(svg).to.match(/^<svg /);
+    expect(svg).to.include('first wheel probe');
+  });
+
   it('verify: refused with exit 2, and every problem', () => {
     const file = join(mkdtempSync(join(tmpdir(), 'plan-')), 'cut.json');
     writeFileSync(file, '{"format": "idle-breadboard/plan", ');

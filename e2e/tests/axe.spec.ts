@@ -8,7 +8,19 @@ import { bareThermistor, withWord } from './plans';
 // A whole station with all its rows takes axe some seconds on a small machine.
 test.describe.configure({ timeout: 120_000 });
 
-const STATIONS = ['need', 'compare', 'control', 'levels', 'bus', 'pins', 'power', 'wiring', 'parts', 'bring-up'];
+const STATIONS = [
+  'overview',
+  'need',
+  'compare',
+  'control',
+  'levels',
+  'bus',
+  'pins',
+  'power',
+  'wiring',
+  'parts',
+  'bring-up',
+];
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
 async function clean(page: Page, what: string, only?: string): Promise<void> {

@@ -13,7 +13,7 @@ export class Bench {
   async open(station = 'need'): Promise<void> {
     await this.page.goto(`/#${station}`);
     await this.settled();
-    await this.page.locator('.station .row, .station table, .station p').first().waitFor();
+    await this.page.locator('.station .row, .station table, .station p, .overview svg').first().waitFor();
     // The boards are laid out beside the rest.
     if (station === 'wiring') await this.page.locator('.map svg').waitFor();
   }

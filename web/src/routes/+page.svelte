@@ -109,7 +109,12 @@
       <Stations />
       <main class="banks" id="banks">
         {#if study}
-          {#if view.station === 'need'}<Need circuit={study.circuit} {proofs} />
+          {#if view.station === 'overview'}
+            {#await import('$lib/stations/Overview.svelte') then { default: Overview }}<Overview
+                circuit={study.circuit}
+                verdict={study.verdict}
+              />{/await}
+          {:else if view.station === 'need'}<Need circuit={study.circuit} {proofs} />
           {:else if view.station === 'compare'}
             {#await choosing() then { Compare }}<Compare circuit={study.circuit} />{/await}
           {:else if view.station === 'control'}

@@ -22,6 +22,7 @@ import { bringUp } from './bring-up.ts';
 import { compare } from './compare.ts';
 import { deliver } from './deliver.ts';
 import { layout } from './layout.ts';
+import { overview } from './overview.ts';
 import { read } from './read.ts';
 import { remedy } from './remedy.ts';
 import { remedyMore } from './remedy-more.ts';
@@ -52,6 +53,7 @@ export const ENGLISH = {
   ...compare,
   ...deliver,
   ...layout,
+  ...overview,
   ...remedy,
   ...remedyMore,
   ...solve,

@@ -6,27 +6,13 @@
   import type { PickerEntry, PickerGroup } from '../kit/picker';
   import Sheet from '../kit/Sheet.svelte';
   import { mending } from '../state/mending.svelte';
-  import { findings, passes } from '../state/results';
+  import { findings } from '../state/results';
   import { STATIONS, view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import { assignRest, doExport, startPlan } from '../kit/actions';
 
   let { openFile }: { openFile: () => void } = $props();
   const close = () => (view.sheet = null);
-  const results = $derived([...findings(), ...passes()]);
-
-  /** Goes to the gravest thing that is known about a subject, or else to the station. */
-  function about(subject: string, station: (typeof STATIONS)[number]['id']) {
-    const found =
-      results.find(({ subjects, station: at }) => subjects.includes(subject) && at === station) ??
-      results.find(({ subjects }) => subjects.includes(subject));
-    view.goTo(station);
-    if (found) {
-      view.select(found);
-      view.goTo(station);
-    }
-  }
-
   const doing = $derived<PickerEntry[]>([
     { id: 'do-new', name: 'New plan', hint: '', run: () => void startPlan() },
     { id: 'do-import', name: 'Import a plan file', hint: '', run: openFile },
@@ -72,7 +58,7 @@
           id: `part-${part.id}`,
           name: say(part.label),
           hint: circuit.cards.get(part.card)?.name ?? '',
-          run: () => about(part.id, 'need'),
+          run: () => view.about(part.id, 'need'),
         })),
       },
       {
@@ -82,7 +68,7 @@
             id: `pin-${pin.terminal}-${wish.id}`,
             name: label,
             hint: say(wish.label),
-            run: () => about(wish.id, 'pins'),
+            run: () => view.about(wish.id, 'pins'),
           })),
         ),
       },
@@ -92,7 +78,7 @@
           id: `net-${net.id}`,
           name: say(net.label),
           hint: net.bus ? 'bus line' : 'line',
-          run: () => about(net.id, 'levels'),
+          run: () => view.about(net.id, 'levels'),
         })),
       },
       {

@@ -70,12 +70,13 @@
       <button type="button" class="act bare" aria-pressed={view.scope === 'all'} onclick={() => (view.scope = 'all')}
         >all</button
       >
-      <button
-        type="button"
-        class="act bare"
-        aria-pressed={view.scope === 'station'}
-        onclick={() => (view.scope = 'station')}>{stationName} only</button
-      >
+      <!-- The picture of all has no findings of its own. -->
+      {#if view.station !== 'overview'}<button
+          type="button"
+          class="act bare"
+          aria-pressed={view.scope === 'station'}
+          onclick={() => (view.scope = 'station')}>{stationName} only</button
+        >{/if}
     </span>
     <span class="sentence">{say(view.trayOpen ? '' : (view.result?.message ?? ''))}</span>
     {#if verdict?.status === 'open' && verdict.findings.length > 0}

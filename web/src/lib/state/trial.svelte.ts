@@ -35,7 +35,9 @@ class Trying {
 
   results = $derived.by<readonly Result[]>(() => {
     const { circuit } = this;
-    return circuit ? (checks[view.station] ?? []).flatMap((check) => check.run(circuit)) : [];
+    return circuit
+      ? (view.station === 'overview' ? [] : (checks[view.station] ?? [])).flatMap((check) => check.run(circuit))
+      : [];
   });
 
   proofs = $derived.by<Proofs | null>(() =>

@@ -3,8 +3,11 @@ import type { Result, StationId } from '@idle-breadboard/core/verify';
 import { setSetting, setting } from '../store/db';
 import { findings, passes } from './results';
 
+/** A station of the checks, or the picture of all. */
+export type ViewId = StationId | 'overview';
+
 export interface Station {
-  readonly id: StationId;
+  readonly id: ViewId;
   /** The key that goes there, and its place in the order of the work. */
   readonly key: string;
   readonly name: string;
@@ -12,6 +15,7 @@ export interface Station {
 
 /** The stations that do something. */
 export const STATIONS: readonly Station[] = [
+  { id: 'overview', key: 'o', name: 'Overview' },
   { id: 'need', key: '1', name: 'Need' },
   { id: 'compare', key: '2', name: 'Compare' },
   { id: 'control', key: '3', name: 'Control' },
@@ -33,10 +37,10 @@ const NOTICE_TIME = 8000;
 const causeOf = ({ check, subjects, key }: Result): string =>
   check === 'level/over-voltage' || check === 'level/unpowered' ? `${check}|${subjects[1]}` : key;
 
-const stationOf = (text: string): StationId | undefined => STATIONS.find(({ id }) => `#${id}` === text)?.id;
+const stationOf = (text: string): ViewId | undefined => STATIONS.find(({ id }) => `#${id}` === text)?.id;
 
 class View {
-  station = $state<StationId>('need');
+  station = $state<ViewId>('need');
   /** Key of the result that the tray shows. */
   selected = $state<string | null>(null);
   /** Findings of every station, or of this one. */
@@ -66,7 +70,8 @@ class View {
   /** The lines of the tray: findings of one cause stand together under the worst of them. */
   groups = $derived.by<readonly (readonly Result[])[]>(() => {
     const all = findings();
-    const wanted = this.scope === 'all' ? all : all.filter(({ station }) => station === this.station);
+    const wanted =
+      this.scope === 'all' || this.station === 'overview' ? all : all.filter(({ station }) => station === this.station);
     const groups = new Map<string, Result[]>();
     for (const finding of wanted) {
       const cause = causeOf(finding);
@@ -98,7 +103,7 @@ class View {
     void setSetting('split', String(this.split));
   }
 
-  goTo(station: StationId): void {
+  goTo(station: ViewId): void {
     this.station = station;
     history.replaceState(history.state, '', `#${station}`);
   }
@@ -127,6 +132,18 @@ class View {
     this.selected = result?.key ?? null;
     if (!result) return;
     if (result.station !== this.station) this.goTo(result.station);
+  }
+
+  /** Goes to the gravest thing that is known about a subject, or else to the station. */
+  about(subject: string, station: ViewId): void {
+    const results = [...findings(), ...passes()];
+    const found =
+      results.find(({ subjects, station: at }) => subjects.includes(subject) && at === station) ??
+      results.find(({ subjects }) => subjects.includes(subject));
+    this.goTo(station);
+    if (!found) return;
+    this.select(found);
+    this.goTo(station);
   }
 
   /** The next (or previous) finding, around the end. */

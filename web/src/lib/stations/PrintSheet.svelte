@@ -1,5 +1,6 @@
 <!-- What goes on paper, A4 or Letter, in colour or black and white: the wiring plan with boxes to tick, and the parts list. -->
 <script lang="ts">
+  import { layOut, overviewOf, overviewSvg } from '@idle-breadboard/core/overview';
   import { BENCH_RULE, boardDrawing, type Build, type WiringStep } from '@idle-breadboard/core/deliver';
   import { boardSvg } from '@idle-breadboard/core/files';
   import { standingOf } from '@idle-breadboard/core/verify';
@@ -18,6 +19,8 @@
   const build = $derived<Build | null>(laying.stale ? null : laying.build);
   const standing = $derived(build?.proof?.agrees === true ? standingOf(verdict) : 'open');
   const drawing = $derived(build?.layout ? boardDrawing(study.circuit, build.layout) : null);
+  /** The whole build on the first page, as wide as the paper. */
+  const overview = $derived(overviewSvg(layOut(overviewOf(study.circuit, verdict)), plan.name));
   const done = $derived(new Set(plan.done));
 
   /** The colours are named on the drawing, so that it can be read without them. */
@@ -42,6 +45,10 @@
           : `OPEN: ${open.length} to settle. Do not wire this.`} · fingerprint
     <span class="value">{study.fingerprint}</span>
   </p>
+  <section class="overview" aria-label="the whole build">
+    <!-- eslint-disable-next-line svelte/no-at-html-tags -- drawn by the core, every word of it escaped -->
+    {@html overview}
+  </section>
   {#each open as finding (finding.key)}<p><strong>{finding.severity}</strong>: {say(finding.message)}</p>{/each}
   {#if build?.why}<p>{say(build.why.says)}</p>{/if}
   {#each build?.proof?.mismatches ?? [] as mismatch, i (i)}<p>{say(mismatch.says)}</p>{/each}
@@ -100,6 +107,11 @@
   }
   section {
     break-inside: avoid;
+  }
+  .overview :global(svg) {
+    width: 100%;
+    height: auto;
+    max-height: 150mm;
   }
   .picture :global(svg) {
     width: 100%;

@@ -1,0 +1,8 @@
+/** What an interface knows of the picture of a build. */
+export { layOut } from '../drawing/lay-out.ts';
+export type { Of, Shape } from '../drawing/shapes.ts';
+export { type OverviewLine, overviewTable } from '../drawing/table.ts';
+export { markShape } from '../drawing/mark-shapes.ts';
+export { overviewSvg } from '../format/overview-svg.ts';
+export { belongingTo, thingKey } from '../overview/belongs.ts';
+export { overviewOf } from '../overview/overview-of.ts';

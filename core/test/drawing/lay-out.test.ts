@@ -1,0 +1,105 @@
+/** The picture of a build: everything that is built is in it, nothing crosses, and no word lies on a line or on another. */
+import { expect } from 'chai';
+import { verify } from '../../src/check/verify.ts';
+import { deriveCircuit } from '../../src/circuit/derive.ts';
+import { layOut } from '../../src/drawing/lay-out.ts';
+import { fitted, widthOf } from '../../src/drawing/letter-widths.ts';
+import type { Drawing } from '../../src/drawing/shapes.ts';
+import { overviewSvg } from '../../src/format/overview-svg.ts';
+import { overviewOf } from '../../src/overview/overview-of.ts';
+import type { PlanDocument } from '../../src/plan/document.ts';
+import { randomFrom } from '../../src/quantity/random.ts';
+import { demo, PLANS } from '../support/demo.ts';
+import { faultsOf } from '../support/drawn-faults.ts';
+import { randomPlan } from '../support/random-plan.ts';
+
+const drawn = (document: PlanDocument): Drawing => {
+  const circuit = deriveCircuit(document);
+  return layOut(overviewOf(circuit, verify(circuit)));
+};
+
+/** A plan as a maker leaves it: parts all over the place, called as they please. */
+function scattered(seed: number): PlanDocument {
+  const random = randomFrom(seed * 7 + 3);
+  const parts = [2, 5, 9, 17, 28, 40][seed % 6] ?? 5;
+  const document = randomPlan(seed, parts);
+  const places = Array.from({ length: 1 + Math.floor(random() * 12) }, (_, i) =>
+    `place ${i} ${'behind the shed '.repeat(i % 3)}`.trim(),
+  );
+  return {
+    ...document,
+    plan: {
+      ...document.plan,
+      parts: document.plan.parts.map((part) => ({
+        ...part,
+        ...(random() < 0.85 ? { place: places[Math.floor(random() * places.length)] ?? 'place 0' } : {}),
+        label: random() < 0.3 ? `${part.label} that stands where nobody looks for it`.slice(0, 60) : part.label,
+      })),
+    },
+  };
+}
+
+describe('the picture of a build', function () {
+  this.timeout(240_000);
+  for (const name of PLANS)
+    it(`of ${name} has nothing on anything else`, () => {
+      expect(faultsOf(drawn(demo(name)))).to.deep.equal([]);
+    });
+
+  it('has nothing on anything else, and no crossing, on 200 random plans of up to 40 parts with long names', () => {
+    for (let seed = 1; seed <= 200; seed++) expect(faultsOf(drawn(scattered(seed))), `seed ${seed}`).to.deep.equal([]);
+  });
+
+  it('finds what is laid wrong', () => {
+    const drawing = drawn(demo('stairwell'));
+    const texts = drawing.shapes.filter((shape) => shape.is === 'text');
+    const [first, second] = texts;
+    if (!first || !second) throw new Error('no words');
+    const moved = drawing.shapes.map((shape) => (shape === second ? { ...second, x: first.x, y: first.y } : shape));
+    expect(faultsOf({ ...drawing, shapes: moved })).not.to.deep.equal([]);
+  });
+
+  it('shows every part of the build but what only holds or joins', () => {
+    for (const name of PLANS) {
+      const document = demo(name);
+      const { shapes } = drawn(document);
+      const shown = new Set(
+        shapes.flatMap(({ of }) => (of.kind === 'part' ? [of.id] : of.kind === 'rail' ? [of.id.split('.')[0]] : [])),
+      );
+      const beside = new Set([
+        'board',
+        'leads',
+        'cable',
+        'resistor',
+        'joint',
+        'diode',
+        'capacitor',
+        'controller',
+        'carrier',
+      ]);
+      const missing = document.plan.parts.filter(
+        ({ id, card }) => !shown.has(id) && !beside.has(document.cards.find((one) => one.id === card)?.kind ?? ''),
+      );
+      expect(
+        missing.map(({ id }) => id),
+        name,
+      ).to.deep.equal([]);
+    }
+  });
+
+  it('is an SVG of its own', () => {
+    const svg = overviewSvg(drawn(demo('cupboard-first-draft')), 'Cupboard & <draft>');
+    expect(svg).to.match(/^<svg [^>]*viewBox="0 0 \d+ \d+"/);
+    expect(svg).to.include('<title>Cupboard &amp; &lt;draft&gt;</title>');
+    expect(svg.match(/<text /g)?.length).to.be.greaterThan(40);
+  });
+});
+
+describe('words in a drawing', () => {
+  it('are cut where there is no more room, and say so', () => {
+    expect(fitted('humidity', 200, 13, 'plain')).to.equal('humidity');
+    const cut = fitted('humidity and temperature', 60, 13, 'plain');
+    expect(cut).to.match(/…$/);
+    expect(widthOf(cut, 13, 'plain')).to.be.at.most(60);
+  });
+});
