@@ -1,6 +1,6 @@
 /** A row for each bus and for the lines of each part that is on none; what hangs behind a gate is a row under it. */
 import type { BusNode, PartNode, PinWish } from '../circuit/model.ts';
-import { ownerOf } from '../plan/ref.ts';
+import { beyondOf, ownerOf } from '../plan/ref.ts';
 import type { Gate, Row, Tap } from './model.ts';
 import { tellOverview } from './says.ts';
 import { gateOf, gatesOn, pinLabel, type Seen, tapOf } from './taps.ts';
@@ -61,7 +61,7 @@ function busRows(seen: Seen, bus: BusNode, under: Row['under']): Row[] {
   };
   const beyond = gates.map((gate): Row => ({
     ...row,
-    id: `${bus.id}@${gate}`,
+    id: beyondOf(bus.id, gate),
     name: '',
     clock: null,
     pins: [],
@@ -137,7 +137,7 @@ function beyondParts(seen: Seen, rows: readonly Row[]): Row[] {
       ? [
           {
             ...row,
-            id: `${row.id}@${host}`,
+            id: beyondOf(row.id, host),
             kind: 'line',
             name: '',
             clock: null,

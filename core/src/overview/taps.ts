@@ -2,7 +2,7 @@
 import { relativeMargin, type Verdict } from '../check/verify.ts';
 import { placeOf } from '../circuit/place.ts';
 import type { Circuit, PartNode, PinWish } from '../circuit/model.ts';
-import { isOf, ownerOf } from '../plan/ref.ts';
+import { isOf, keyOf, ownerOf } from '../plan/ref.ts';
 import { strokesOf } from './feeds.ts';
 import type { Findings } from './marks.ts';
 import type { Gate, Tap } from './model.ts';
@@ -34,7 +34,7 @@ function tightest({ passes }: Verdict, part: string): Tap['margin'] {
 
 function feedOf(circuit: Circuit, { id, card }: PartNode): Tap['feed'] {
   for (const supply of card.supplies) {
-    const feed = circuit.feeds.get(`${id}.${supply.id}`);
+    const feed = circuit.feeds.get(keyOf(id, supply.id));
     if (feed && feed.rail !== null)
       return { rail: feed.rail, volts: feed.voltage?.typ ?? null, strokes: strokesOf(feed.voltage) };
   }
