@@ -2,6 +2,7 @@
  * Single changes of what a finding is about, one after another, whether they look likely or not: tried where no likely one ends it,
  * so that "none ends this alone" is said of all of them.
  */
+import type { Card } from '../card/card.ts';
 import type { Port } from '../card/port.ts';
 import { isBusLine } from '../card/protocol.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
@@ -275,10 +276,14 @@ function ofPlan({ circuit, finding }: Context): Candidate[] {
   ];
 }
 
+const FEEDS_OR_SWITCHES: ReadonlySet<string> = new Set(['source', 'regulator', 'driver']);
+/** What a contact that switches nothing could switch. */
+const isLoad = ({ ports }: Card): boolean => ports.some(({ protocol }) => protocol === 'coil');
+
 /** What could be bought beside: each takes a moment to put in, so one after the other. */
 function* bought({ circuit, library }: Context): Generator<Candidate> {
   for (const card of library.values())
-    if (card.kind === 'source' || card.kind === 'regulator' || card.kind === 'driver')
+    if (FEEDS_OR_SWITCHES.has(card.kind) || isLoad(card))
       yield {
         id: `add:${card.id}`,
         title: tell('add', { card: card.name }),
