@@ -81,6 +81,16 @@ export class Bench {
     await this.page.getByRole('menuitem', { name: item, exact: true }).click();
   }
 
+  /** Takes everything that completes the plan at one stroke, and waits for it to be verified. */
+  async mended(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Mend all' }).click();
+    const take = this.page.getByRole('button', { name: /^Take (?:all \d+ changes|the change)/ });
+    await expect(take).toBeEnabled({ timeout: 90_000 });
+    await take.click();
+    await this.settled();
+    await this.verified();
+  }
+
   /** Adds a part of the catalogue by words of its name. */
   async addPart(name: string): Promise<void> {
     await this.page.getByRole('button', { name: 'Add a part' }).click();

@@ -31,17 +31,7 @@ async function verifiedPlan(bench: Bench, { parts }: Use): Promise<void> {
   await bench.menu('New plan');
   await expect(bench.verdict).toHaveText(/nothing to prove yet/);
   for (const part of parts) await bench.addPart(part);
-  await mended(bench);
-}
-
-async function mended(bench: Bench): Promise<void> {
-  const { page } = bench;
-  await page.getByRole('button', { name: 'Mend all' }).click();
-  const take = page.getByRole('button', { name: /^Take (?:all \d+ changes|the change)/ });
-  await expect(take).toBeEnabled({ timeout: 90_000 });
-  await take.click();
-  await bench.settled();
-  await bench.verified();
+  await bench.mended();
 }
 
 function tell(name: string, { answers, confirmed, actions }: DeskUser): void {
@@ -111,7 +101,7 @@ test('a carrier, from a pasted list of names', async ({ page }) => {
   await bench.go('Control');
   await page.locator('.row', { hasText: own.CARRIER.name }).getByRole('button', { name: 'Put it on' }).click();
   await bench.settled();
-  await mended(bench);
+  await bench.mended();
 });
 
 const CASES: readonly (readonly [string, Entered, Use])[] = [

@@ -110,12 +110,7 @@ for (const [file, { name, cls, print, knows = {}, mends = {}, parts }] of Object
     await bench.menu('New plan');
     await expect(bench.verdict).toHaveText(/nothing to prove yet/);
     for (const part of [...parts, name]) await bench.addPart(part);
-    await page.getByRole('button', { name: 'Mend all' }).click();
-    const take = page.getByRole('button', { name: /^Take (?:all \d+ changes|the change)/ });
-    await expect(take).toBeEnabled({ timeout: 90_000 });
-    await take.click();
-    await bench.settled();
-    await bench.verified();
+    await bench.mended();
     console.log(
       `${file}: ${keys} at the sheet, ${desk.actions} at the desk (${desk.answers} answers), ${entered} to the card`,
     );

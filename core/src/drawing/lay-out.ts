@@ -120,7 +120,7 @@ export function layOut(overview: Overview): Drawing {
   }
   const lines = rows.map((row, r) => (tops[r] ?? 0) + (hasHead(row) ? ROW_HEAD : 16));
   rows.forEach((row, r) => {
-    const at = { y: lines[r] ?? 0, from: hubRight, gutter: hubRight + GUTTER, right };
+    const at = { y: lines[r] ?? 0, from: hubRight, right };
     const under = row.under ? rows.findIndex(({ id }) => id === row.under?.row) : -1;
     layRow(
       pen,
@@ -175,9 +175,8 @@ function layColumn(pen: Pen, column: Column, { x, w }: Place, at: number, bottom
 
 interface At {
   readonly y: number;
-  /** The hub's edge, where the gutter begins behind it, and the end of everything. */
+  /** The hub's edge, and the end of everything. */
   readonly from: number;
-  readonly gutter: number;
   readonly right: number;
 }
 

@@ -1,14 +1,13 @@
 /** Sets shapes side by side, so that no word lies on another. */
 import type { Mark, Strokes } from '../overview/model.ts';
 import { fitted, widthOf, type Face } from './letter-widths.ts';
-import type { Of, Shape } from './shapes.ts';
+import { ASCENT, type Of, type Shape, STROKE_GAP } from './shapes.ts';
 import { figureText } from './words.ts';
 
 export const ROW_SIZE = 13;
 export const ASIDE = 12;
 export const TITLE = 14;
-/** From the baseline up, and down, as shares of the size. */
-const ASCENT = 0.78;
+/** From the baseline down, as a share of the size. */
 const DESCENT = 0.24;
 /** Of a mark, as wide as it is high by three halves. */
 const MARK = 21;
@@ -16,8 +15,6 @@ const MARK_HIGH = 14;
 const GAP = 6;
 /** From the left end of a mark to its figure. */
 export const MARK_ROOM = MARK + 4;
-/** px between the strokes of a flag. */
-const STROKE_GAP = 3.2;
 
 type Tone = Extract<Shape, { is: 'text' }>['tone'];
 

@@ -41,6 +41,21 @@ export type Shape =
   | (Box & { readonly is: 'mark'; readonly severity: Severity; readonly key: string; readonly of: Of })
   | (Box & { readonly is: 'flag'; readonly strokes: Strokes; readonly of: Of });
 
+/** From the top of a word's box to its baseline, as a share of the size. */
+export const ASCENT = 0.78;
+/** px between the strokes that tell a voltage. */
+export const STROKE_GAP = 3.2;
+/** px of a line of several lines: dark, with a light core. */
+export const RIBBON = { outer: 5, inner: 2.2 } as const;
+const FEED_STROKE = 1.6;
+
+/** Bands, widest first, dark and light by turns, that together show as many strokes. px */
+export const bandsOf = (strokes: Strokes): { readonly width: number; readonly dark: boolean }[] =>
+  Array.from({ length: Math.max(1, strokes) }, (_, i) => Math.max(1, strokes) - 1 - i).flatMap((k) => {
+    const inner = k * 2 * STROKE_GAP * 0.8;
+    return [{ width: FEED_STROKE + inner, dark: true }, ...(k > 0 ? [{ width: inner - 0.8, dark: false }] : [])];
+  });
+
 export interface Drawing {
   readonly width: number;
   readonly height: number;

@@ -1,6 +1,7 @@
 /** Figures of a drawing in few words. */
 import type { Column, FeedNode, Mark, Row, Tap } from '../overview/model.ts';
 import { tellOverview } from '../overview/says.ts';
+import { formatAddress } from '../quantity/address.ts';
 import { COUNTED_UNITS, formatQuantity, formatSigned } from '../quantity/engineering.ts';
 import { quantityOf } from '../quantity/message.ts';
 import { say } from '../say/say.ts';
@@ -35,8 +36,7 @@ export const marginText = ({ margin }: Tap): string =>
     : isPlain(margin.unit)
       ? `+${value(margin.value, margin.unit)}`
       : formatSigned(margin.value, margin.unit, DIGITS);
-export const addressText = ({ address }: Tap): string =>
-  address === null ? '' : `0x${address.toString(16).toUpperCase().padStart(2, '0')}`;
+export const addressText = ({ address }: Tap): string => (address === null ? '' : formatAddress(address));
 export const clockText = ({ clock }: Row): string => (clock === null ? '' : formatQuantity(clock, 'Hz', DIGITS));
 
 /** How far a place is, and whether it is wet. */

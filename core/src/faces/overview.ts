@@ -1,6 +1,6 @@
 /** What an interface knows of the picture of a build. */
 export { layOut } from '../drawing/lay-out.ts';
-export type { Of, Shape } from '../drawing/shapes.ts';
+export { ASCENT, bandsOf, type Of, RIBBON, type Shape, STROKE_GAP } from '../drawing/shapes.ts';
 export { type OverviewLine, overviewTable } from '../drawing/table.ts';
 export { markShape } from '../drawing/mark-shapes.ts';
 export { overviewSvg } from '../format/overview-svg.ts';

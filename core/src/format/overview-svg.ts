@@ -1,6 +1,6 @@
 /** A drawing as an SVG of its own, in the colours of the day. */
 import { markShape } from '../drawing/mark-shapes.ts';
-import type { Drawing, Shape } from '../drawing/shapes.ts';
+import { ASCENT, bandsOf, type Drawing, RIBBON, type Shape, STROKE_GAP } from '../drawing/shapes.ts';
 
 const INK = '#22201b';
 const QUIET = '#625d51';
@@ -22,10 +22,6 @@ const FACES: Readonly<Record<string, string>> = {
   strong: 'font-family="Atkinson Hyperlegible Next, sans-serif" font-weight="600"',
   mono: 'font-family="Atkinson Hyperlegible Mono, monospace"',
 };
-/** From the top of a word's box to its baseline, as a share of the size. */
-const ASCENT = 0.78;
-const STROKE_GAP = 3.2;
-const RIBBON = { outer: 5, inner: 2.2 };
 
 const n = (value: number): string => String(Number(value.toFixed(1)));
 const escaped = (text: string): string =>
@@ -47,10 +43,7 @@ function linesOf(shapes: readonly Shape[]): string[] {
     ...ribbons.map((line) => stroke(line, RIBBON.inner, PAPER)),
     // As many strokes as its voltage has: dark bands, parted by light ones.
     ...feeds.flatMap((line) =>
-      Array.from({ length: Math.max(1, line.strokes) }, (_, i) => line.strokes - i).flatMap((k) => [
-        stroke(line, 1.6 + (k - 1) * 2 * STROKE_GAP * 0.8, COPPER),
-        ...(k > 1 ? [stroke(line, (k - 1) * 2 * STROKE_GAP * 0.8 - 1.6 + 0.8, PAPER)] : []),
-      ]),
+      bandsOf(line.strokes).map(({ width, dark }) => stroke(line, width, dark ? COPPER : PAPER)),
     ),
   ];
 }

@@ -34,9 +34,13 @@ function switchedBy({ circuit, wishes }: Seen): Map<string, PartNode[]> {
 const busName = ({ name, id }: BusNode): string => name || id;
 
 /** Rows of one bus: its own, one for each translator on it, and those of the buses behind its switches. */
-function busRows(seen: Seen, bus: BusNode, under: Row['under']): Row[] {
+function busRows(seen: Seen, bus: BusNode, under: Row['under'], above: readonly string[] = []): Row[] {
   const { circuit, findings } = seen;
-  const below = circuit.buses.filter(({ behind }) => behind && bus.members.some(({ part }) => part === behind.part));
+  const way = [...above, bus.id];
+  // What hangs behind itself is cut where it closes.
+  const below = circuit.buses.filter(
+    ({ id, behind }) => behind && !way.includes(id) && bus.members.some(({ part }) => part === behind.part),
+  );
   const switches = new Set(below.map(({ behind }) => behind?.part));
   const tap = (id: string): Tap[] => {
     const part = circuit.parts.get(id);
@@ -70,10 +74,15 @@ function busRows(seen: Seen, bus: BusNode, under: Row['under']): Row[] {
     mark: null,
   }));
   const behind = below.flatMap((segment) =>
-    busRows(seen, segment, {
-      row: bus.id,
-      gate: gateOf(seen, 'switch', segment.behind?.part ?? '', segment.behind?.channel ?? null),
-    }),
+    busRows(
+      seen,
+      segment,
+      {
+        row: bus.id,
+        gate: gateOf(seen, 'switch', segment.behind?.part ?? '', segment.behind?.channel ?? null),
+      },
+      way,
+    ),
   );
   return [row, ...beyond, ...behind];
 }

@@ -24,12 +24,17 @@ export function withSheet(draft: Draft, figures: readonly SheetFigure[]): Laid {
   const laid = new Map<SheetFigure, SheetFigure>();
   // A range stands before its accuracy.
   const isRange = ({ figure }: SheetFigure) => (figure.slot === 'measure.range' ? 0 : 1);
+  let { tree } = treeOf(now.answers, UNSAID);
   for (const one of [...begun.figures].sort((a, b) => isRange(a) - isRange(b))) {
-    const { tree } = treeOf(now.answers, UNSAID);
+    // A quantity that the maker took away does not come back.
+    if (one.at.length > 0 && isOfQuantity(one)) continue;
     const there = one.at.filter((place) => exists(tree, place));
     const put = there.length > 0 && !isSpread(one) ? { draft: now, at: there } : lay(now, tree, { ...one, at: there });
     const isPut = !('topic' in put);
-    if (isPut) now = put.draft;
+    if (isPut && put.draft !== now) {
+      now = put.draft;
+      ({ tree } = treeOf(now.answers, UNSAID));
+    }
     laid.set(one, { ...one, at: isPut ? put.at : [] });
   }
   return { draft: now, figures: begun.figures.map((one) => laid.get(one) ?? one) };
@@ -38,6 +43,8 @@ export function withSheet(draft: Draft, figures: readonly SheetFigure[]): Laid {
 /** One figure of all lines that are alike: it goes to those that come later, too. */
 const isSpread = ({ figure }: SheetFigure): boolean =>
   /^(?:logic|measure\.(?:conversion|interval|warmUp))/.test(figure.slot);
+
+const isOfQuantity = (one: SheetFigure): boolean => one.figure.slot.startsWith('measure.') && !isSpread(one);
 
 /** Why a figure that went nowhere did not. */
 export function whyWaiting(draft: Draft, one: SheetFigure): Message {

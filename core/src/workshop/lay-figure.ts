@@ -30,6 +30,7 @@ export interface FromSheetSays {
   noSignal: null;
   noSharedLine: null;
   noBus: null;
+  noPort: null;
   noValue: null;
   noQuantity: null;
   noAccuracy: { quantity: Text };
@@ -68,9 +69,14 @@ export function lay(draft: Draft, tree: Tree, one: SheetFigure): Put | Message {
 const NOTHING_TO_FILL = [
   ['supply', 'noSupply'],
   ['rail', 'noRail'],
+  ['cells', 'noRail'],
+  ['light', 'noPort'],
+  ['port.address', 'noBus'],
+  ['port.identity', 'noBus'],
+  ['port.clock', 'noBus'],
   ['logic.pullUp', 'noSharedLine'],
   ['logic', 'noSignal'],
-  ['port', 'noBus'],
+  ['port', 'noPort'],
   ['measure', 'noQuantity'],
 ] as const;
 const nothingFor = (slot: string): Message =>

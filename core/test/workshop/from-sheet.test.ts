@@ -1,11 +1,14 @@
 /** Figures of a sheet at the desk: where they go, why they wait, and that a card comes of them. */
 import { expect } from 'chai';
+import { FIGURE_OF_SLOT, figureKind } from '../../src/card/figures.ts';
+import { CLASS_IDS, type ClassId } from '../../src/card/part-class.ts';
 import type { Accepted } from '../../src/card/reader/proposal.ts';
+import { SLOT_IDS } from '../../src/card/reader/slots.ts';
 import { say } from '../../src/say/say.ts';
+import { classOf } from '../../src/workshop/classes.ts';
 import { beginDraft, cardFrom, type Draft, withNone, withPrint, withSaid } from '../../src/workshop/draft.ts';
 import { whyWaiting, withSheet } from '../../src/workshop/from-sheet.ts';
 import type { SheetFigure } from '../../src/workshop/lay-figure.ts';
-import type { ClassId } from '../../src/card/part-class.ts';
 
 const SHEET = { kind: 'datasheet', title: 'Tarn H1 sheet', page: 3 } as const;
 const MEMORY = { kind: 'memory', title: 'entered by hand' } as const;
@@ -156,6 +159,30 @@ describe('a part from what was read of its sheet', () => {
     const question = { places, pattern: 'supplies/*/range', how: { units: ['V'] }, asks: [], assumed: null } as const;
     const none = withNone(draft, question, true);
     expect(said(withSheet(none, figures).draft, 'supplies/vdd/range')).to.equal(undefined);
+  });
+
+  it('does not bring back a quantity that the maker took away', () => {
+    const begun = laid([
+      ...PINS,
+      figure('measure.accuracy', { quantity: humidity, unit: '%RH', max: 2, over: { from: 0, to: 100 } }),
+      figure('measure.range', { quantity: humidity, unit: '%RH', min: 0, max: 100 }),
+    ]);
+    expect(said(begun.draft, 'measures')).to.deep.equal([['air humidity', '%RH']]);
+    let now = { ...begun, draft: withSaid(begun.draft, { places: ['measures'] }, { said: [], source: MEMORY }) };
+    for (let edits = 0; edits < 3; edits++) now = withSheet(now.draft, now.figures);
+    expect(said(now.draft, 'measures')).to.deep.equal([]);
+  });
+
+  it('says of nothing that such parts lack it while only the print is missing', () => {
+    for (const cls of CLASS_IDS)
+      for (const slot of SLOT_IDS) {
+        const row = FIGURE_OF_SLOT.get(slot);
+        if (!row || !classOf(cls).asks.includes(row.id)) continue;
+        const waits = figure(slot, { typ: 1, unit: figureKind(row.id).units[0] ?? '1' });
+        const { draft, figures } = laid([waits], cls);
+        const why = figures.filter(({ at }) => at.length === 0).map((one) => whyWaiting(draft, one).id);
+        expect(why, `${cls} ${slot}`).not.to.include('noPlace');
+      }
   });
 
   it('says the levels of a controller once, for all of its pins', () => {

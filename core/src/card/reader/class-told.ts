@@ -29,7 +29,7 @@ export function classToldBy(text: string): ClassId[] {
 
 /**
  * The class by whose words a sheet is read: only what its opening calls the part, since a sensor's sheet has a regulator in it as well.
- * @returns null where the opening calls it nothing, or a sensor: those are what the words for all sheets are made for
+ * @returns null where the opening calls it nothing
  */
 export function titledClass(text: string): ClassId | null {
   const [cls] = classToldBy(text);

@@ -1,4 +1,5 @@
 /** What a contact may switch: "10 A 250 VAC, 10 A 30 VDC" in the orders and signs in which it is written. */
+import type { ClassId } from '../part-class.ts';
 import type { Draft } from './proposal.ts';
 import type { SlotId } from './slots.ts';
 import { plainText } from './units.ts';
@@ -53,6 +54,7 @@ export function contactRatings(
   lines: readonly Line[],
   isForeign: (line: number) => boolean,
   sectionAt: (line: number) => string,
+  cls: ClassId | null,
 ): { readonly drafts: Draft[]; readonly at: ReadonlySet<number> } {
   const at = new Set<number>();
   const drafts = lines.flatMap((line, i): Draft[] => {
@@ -67,6 +69,8 @@ export function contactRatings(
         said: line.text,
         box: boxOf(line.words),
         doubts: [],
+        // On other sheets a load at a voltage may be that of something else.
+        ...(cls === 'relay' || cls === 'contact' ? {} : { weak: true }),
       };
       return [
         { slot: voltage, max: volts, unit: 'V', ...said },

@@ -95,7 +95,7 @@ export function readPage(
     const sections = sectionsOf(lines, current);
     current = sections.last;
     const foreign = foreignLines(lines, sections.at);
-    const ratings = contactRatings(lines, (i) => foreign[i] === true, sections.at);
+    const ratings = contactRatings(lines, (i) => foreign[i] === true, sections.at, reading.cls);
     drafts.push(...ratings.drafts);
     const found = tablesOf(lines, page.rulings, sections.at, open);
     ({ open } = found);

@@ -31,10 +31,11 @@ export const workshop = {
   'workshop/from-sheet': topic<FromSheetSays>({
     says: {
       noSupply: 'no supply yet: it follows from what is printed',
-      noRail: 'it gives no rail',
+      noRail: 'no rail yet: it follows from what is printed',
       noSignal: 'no line of this kind yet: it follows from what is printed',
       noSharedLine: 'no line yet that could carry a pull-up',
       noBus: 'no I²C port yet: it follows from what is printed',
+      noPort: 'no port of this kind yet: it follows from what is printed',
       noValue: 'it has no value',
       noQuantity: 'of which quantity is not said',
       noAccuracy: ({ quantity }) => `no accuracy of ${quantity} was taken`,

@@ -189,7 +189,7 @@ class Desk {
   ): Promise<boolean> =>
     this.take(async () => {
       const all = review === null ? [] : await shelf.drafts.toArray();
-      const known = all.find(({ sheet }) => sheet?.review === review);
+      const known = all.find(({ sheet, draft }) => sheet?.review === review && draft.cls === cls);
       if (known) {
         const there = new Set(known.sheet?.figures.map(({ figure }) => figure.id));
         const figures = [...(known.sheet?.figures ?? []), ...taken.filter(({ figure }) => !there.has(figure.id))];

@@ -2,13 +2,17 @@
 <script lang="ts">
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import {
+    ASCENT,
+    bandsOf,
     belongingTo,
     layOut,
     markShape,
     type Of,
     overviewOf,
     overviewTable,
+    RIBBON,
     type Shape,
+    STROKE_GAP,
     thingKey,
   } from '@idle-breadboard/core/overview';
   import type { Verdict } from '@idle-breadboard/core/verify';
@@ -21,9 +25,6 @@
 
   let { circuit, verdict }: { circuit: Circuit; verdict: Verdict } = $props();
 
-  const ASCENT = 0.78;
-  const STROKE_GAP = 3.2;
-  const RIBBON = { outer: 5, inner: 2.2 };
   const STEPS = [0.5, 0.6, 0.75, 0.9, 1, 1.25, 1.5, 2];
 
   const overview = $derived(overviewOf(circuit, verdict));
@@ -31,6 +32,8 @@
   type Line = Extract<Shape, { is: 'line' }>;
   const lines = $derived(drawing.shapes.filter((shape): shape is Line => shape.is === 'line'));
   const signals = $derived(lines.filter(({ role }) => role === 'signal'));
+  const singles = $derived(signals.filter(({ strokes }) => strokes <= 1));
+  const feeds = $derived(lines.filter(({ role }) => role === 'feed'));
   const ribbons = $derived(signals.filter(({ strokes }) => strokes > 1));
   const backs = $derived(
     drawing.shapes.filter((shape) => shape.is === 'box').filter(({ role }) => role === 'column' || role === 'hub'),
@@ -92,7 +95,6 @@
   };
   const fit = () => (zoom = Math.min(1, Math.max(0.25, ((frame?.clientWidth ?? drawing.width) - 4) / drawing.width)));
   const path = ({ points }: Line) => points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x},${y}`).join(' ');
-  const band = (k: number) => (k - 1) * 2 * STROKE_GAP * 0.8;
 
   const HEADS = ['row', 'pins', 'place', 'part', 'address', 'feed', 'margin', 'found'] as const;
   const table = $derived(overviewTable(overview).map((line) => HEADS.map((head) => line[head])));
@@ -121,11 +123,7 @@
     >
       {#each backs as { role, x, y, w, h }, i (i)}<rect class={role} {x} {y} width={w} height={h} rx="2" />{/each}
       <g class="lines">
-        {#each signals.filter(({ strokes }) => strokes <= 1) as line, i (i)}<path
-            d={path(line)}
-            class="single"
-            class:faint={isFaintLine(line)}
-          />{/each}
+        {#each singles as line, i (i)}<path d={path(line)} class="single" class:faint={isFaintLine(line)} />{/each}
         {#each ribbons as line, i (i)}<path
             d={path(line)}
             class="outer"
@@ -133,10 +131,14 @@
             stroke-width={RIBBON.outer}
           />{/each}
         {#each ribbons as line, i (i)}<path d={path(line)} class="inner" stroke-width={RIBBON.inner} />{/each}
-        {#each lines.filter(({ role }) => role === 'feed') as line, i (i)}
-          {#each Array.from({ length: Math.max(1, line.strokes) }, (_, k) => line.strokes - k) as k (k)}
-            <path d={path(line)} class="feed-line" class:faint={isFaintLine(line)} stroke-width={1.6 + band(k)} />
-            {#if k > 1}<path d={path(line)} class="inner" stroke-width={band(k) - 0.8} />{/if}
+        {#each feeds as line, i (i)}
+          {#each bandsOf(line.strokes) as { width, dark }, k (k)}
+            <path
+              d={path(line)}
+              class={dark ? 'feed-line' : 'inner'}
+              class:faint={dark && isFaintLine(line)}
+              stroke-width={width}
+            />
           {/each}
         {/each}
       </g>
