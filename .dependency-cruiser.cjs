@@ -100,6 +100,7 @@ const FLOORS = {
   charts: ['kit', 'state'],
   desk: ['kit', 'state'],
   drawer: ['desk', 'kit', 'state'],
+  start: ['kit', 'state'],
   stations: ['charts', 'kit', 'port', 'state', 'worker'],
   frame: ['charts', 'drawer', 'kit', 'paper', 'state', 'stations', 'worker'],
 };

@@ -1,4 +1,5 @@
 /** What the commands say to a person. */
+import { isBlocking } from '@idle-breadboard/core/verify';
 import type { PartsList, WiringPlan } from '@idle-breadboard/core/deliver';
 import { formatMoney, formatQuantity, formatSigned } from '@idle-breadboard/core/figures';
 import { leadSays, type Report } from '@idle-breadboard/core/files';
@@ -27,7 +28,7 @@ export function verdictText(report: Report): string {
     ...f.remedies.map(({ title }) => `  remedy: ${title}`),
     '',
   ]);
-  const grave = report.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault').length;
+  const grave = report.findings.filter(isBlocking).length;
   const trust = report.passes.filter(({ evidence }) => evidence === 'class-typical' || evidence === 'memory').length;
   const verdict =
     report.status === 'verified'

@@ -181,3 +181,7 @@ export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result 
     ranked: draft.ranked ?? true,
   };
 }
+
+/** Whether it keeps a plan from being verified. */
+export const isBlocking = ({ severity }: Pick<Result, 'severity'>): boolean =>
+  severity === 'danger' || severity === 'fault';

@@ -8,7 +8,7 @@ import { levelLow } from './level-low.ts';
 import { levelOverVoltage } from './level-over-voltage.ts';
 import { pinCapability } from './pin-capability.ts';
 import { pinDouble } from './pin-double.ts';
-import { result, type Check, type CheckMeta, type Result } from './result.ts';
+import { isBlocking, result, type Check, type CheckMeta, type Result } from './result.ts';
 import { supplyCommonGround } from './supply-common-ground.ts';
 import { supplyRailCurrent } from './supply-rail-current.ts';
 import { supplyRange } from './supply-range.ts';
@@ -98,7 +98,7 @@ export const supplyProgramming = {
     const known = new Set(runAll(circuit).flatMap(({ key, severity }) => (severity === null ? [] : [key])));
     const all = runAll(then);
     const held = all.filter(({ severity }) => severity === null);
-    const grave = all.filter((r) => (r.severity === 'danger' || r.severity === 'fault') && !known.has(r.key));
+    const grave = all.filter((r) => isBlocking(r) && !known.has(r.key));
     const visitors = circuit.plan.parts.filter(visits);
     const names = visitors.map(({ label }) => label);
     const fed = new Set(visitors.map(({ id }) => id));

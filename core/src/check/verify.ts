@@ -3,7 +3,7 @@ import type { Circuit } from '../circuit/model.ts';
 import { COUNTED_UNITS } from '../quantity/engineering.ts';
 import { echoesAmong } from './echo.ts';
 import { CHECKS } from './registry.ts';
-import { SEVERITIES, type Result } from './result.ts';
+import { isBlocking, SEVERITIES, type Result } from './result.ts';
 
 export interface Verdict {
   readonly status: 'verified' | 'open';
@@ -50,10 +50,7 @@ export function verify(circuit: Circuit): Verdict {
   );
   return {
     // A plan that says nothing has nothing proved.
-    status:
-      results.length === 0 || findings.some((r) => r.severity === 'danger' || r.severity === 'fault')
-        ? 'open'
-        : 'verified',
+    status: results.length === 0 || findings.some(isBlocking) ? 'open' : 'verified',
     findings,
     echoes: [...echoes],
     passes,

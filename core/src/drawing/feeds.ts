@@ -16,6 +16,9 @@ const PAD = 8;
 /** From the tree to the controller. */
 const WAY = 34;
 const RAIL_GAP = 8;
+/** Between feeds that come down beside the tree, and how far below it they end. */
+const DOWN = 12;
+const DOWN_TO = 10;
 
 const ofRail = ({ rail }: FeedNode): Of => ({ kind: 'rail', id: rail });
 interface Feeds {
@@ -24,6 +27,7 @@ interface Feeds {
   readonly bottom: number;
   /** Room that the rails of the board take inside of it. */
   readonly railsWidth: number;
+  readonly railsHeight: number;
   readonly layRails: (x: number, y: number) => void;
 }
 
@@ -64,7 +68,8 @@ function layNode(pen: Pen, node: FeedNode, x: number, y: number, w: number): voi
 const boardRails = (nodes: readonly FeedNode[]): FeedNode[] =>
   nodes.flatMap((node) => [...(node.onHub ? [node] : []), ...boardRails(node.into)]);
 
-export function layFeeds(pen: Pen, { feeds, hub }: Overview, left: number, top: number): Feeds {
+/** @param down the controller lies below the tree, and its feeds come down to it */
+export function layFeeds(pen: Pen, { feeds, hub }: Overview, left: number, top: number, down = false): Feeds {
   let y = top;
   const right = left + deepest(feeds, ({ onHub }) => !onHub || !hub);
   const into: { y: number; node: FeedNode }[] = [];
@@ -95,22 +100,32 @@ export function layFeeds(pen: Pen, { feeds, hub }: Overview, left: number, top: 
   for (const node of feeds) lay(node, 0, null);
   const rails = hub ? boardRails(feeds) : [];
   const railWidth = Math.max(0, ...rails.map(widthOfNode));
-  for (const { y: at, node } of into)
+  into.forEach(({ y: at, node }, i) => {
+    // Whoever comes from further down stays further in, so that none meets another.
+    const beside = right + WAY - 14 + (into.length - 1 - i) * DOWN;
     pen.shapes.push({
       is: 'line',
       role: 'feed',
       strokes: node.strokes,
-      points: [
-        [right, at],
-        [right + WAY, at],
-      ],
+      points: down
+        ? [
+            [right, at],
+            [beside, at],
+            [beside, y + DOWN_TO],
+          ]
+        : [
+            [right, at],
+            [right + WAY, at],
+          ],
       of: ofRail(node),
       net: `into ${node.rail}`,
     });
+  });
   const railsHeight = rails.reduce((sum, rail) => sum + heightOf(rail) + RAIL_GAP, 0);
   return {
-    right: hub || feeds.length > 0 ? right + WAY : left,
-    bottom: Math.max(y, top + 10 + railsHeight),
+    right: hub || feeds.length > 0 ? right + WAY + (down ? into.length * DOWN : 0) : left,
+    bottom: down ? y + DOWN_TO : Math.max(y, top + 10 + railsHeight),
+    railsHeight,
     railsWidth: rails.length > 0 ? railWidth + 12 : 0,
     layRails(x, from) {
       let at = from;

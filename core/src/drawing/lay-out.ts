@@ -7,7 +7,7 @@ import { layFeeds } from './feeds.ts';
 import { blockOf, type Block } from './blocks.ts';
 import { fitted, widthOf } from './letter-widths.ts';
 import { ASIDE, Pen, TITLE } from './pen.ts';
-import type { Drawing, Of } from './shapes.ts';
+import type { Drawing, Of, Shape } from './shapes.ts';
 import { say } from '../say/say.ts';
 import { tellOverview } from '../overview/says.ts';
 import { clockText, pinsText, placeText } from './words.ts';
@@ -16,7 +16,7 @@ const MARGIN = 14;
 const HEAD = 44;
 const LEGEND = 30;
 const LEGEND_LINE = 16;
-const LEGEND_WORDS = ['legendStrokes', 'legendRows', 'legendFoot'] as const;
+export const LEGEND_WORDS = ['legendStrokes', 'legendRows', 'legendFoot'] as const;
 const HUB_LEAST = 140;
 /** From the hub's edge to the first place. */
 const GUTTER = 18;
@@ -39,11 +39,19 @@ const hub: Of = { kind: 'hub', id: 'hub' };
 const rowOf = ({ id }: Row): Of => ({ kind: 'row', id });
 
 /** How many gates stand between the hub and a row. */
-function depthOf(row: Row, rows: readonly Row[]): number {
+export function depthOf(row: Row, rows: readonly Row[]): number {
   let depth = 0;
   for (let at: Row | undefined = row; at?.under; at = rows.find(({ id }) => id === at?.under?.row)) depth++;
   return Math.min(depth, rows.length);
 }
+
+/** A stretch of a line. */
+export const tapLine = (
+  points: readonly (readonly [number, number])[],
+  strokes: 1 | 2,
+  of: Of,
+  net: string,
+): Shape => ({ is: 'line', role: 'signal', strokes, points, of, net });
 
 interface Cell {
   readonly column: number;

@@ -68,3 +68,4 @@ export { swapCard } from '../plan/swap.ts';
 export { type Trial, tried, withTrial } from '../plan/trial.ts';
 export { keyOf, ownerOf, parseRef, placeKey } from '../plan/ref.ts';
 export { slug } from '../quantity/slug.ts';
+export { freshPlan } from '../plan/fresh-plan.ts';

@@ -22,4 +22,7 @@ export { setProblem } from '../solve/sets/problem.ts';
 export { type FoundSet, type SetFront, type SetProgress, searchSteps } from '../solve/sets/search.ts';
 export { takeSet } from '../solve/sets/take-set.ts';
 export { ALONE, smallestBuild } from '../solve/smallest-build.ts';
+export { type Brief, type FeedKind, type Pick, planOf, type ServeKind } from '../solve/start/brief.ts';
+export { feedKindOf, sourceOf } from '../solve/start/feeding.ts';
+export { filledPlan, type Offers, offersFor, type OffersProgress, type SetOffer } from '../solve/start/offers.ts';
 export { type WhatIf, whatIfs } from '../solve/what-if.ts';

@@ -3,8 +3,17 @@ export { type AnalogLink, analogLinks, fullScale } from '../check/analog-links.t
 export { asksFor } from '../check/asks.ts';
 export { type BusShare, busTime } from '../check/bus-time.ts';
 export { withMeasured } from '../check/measured.ts';
+export { type NextStep, nextStep } from '../check/next-step.ts';
 export { CHECKS } from '../check/registry.ts';
-export { type Check, type Grounds, type Result, SEVERITIES, type Severity, type StationId } from '../check/result.ts';
+export {
+  type Check,
+  type Grounds,
+  isBlocking,
+  type Result,
+  SEVERITIES,
+  type Severity,
+  type StationId,
+} from '../check/result.ts';
 export { eaterName } from '../check/supply-runtime.ts';
 export { type TransferPoint, transferPoints } from '../check/transfer-points.ts';
 export { type Verdict, relativeMargin, standingOf, verify } from '../check/verify.ts';

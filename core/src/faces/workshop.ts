@@ -6,6 +6,7 @@ export { cardOf, treeOf } from '../workshop/build.ts';
 export { readCarrierNames } from '../workshop/carrier-names.ts';
 export { choicesAt } from '../workshop/choices.ts';
 export { classToldBy } from '../card/reader/class-told.ts';
+export { classFor } from '../workshop/class-for.ts';
 export { CLASS_IDS, type ClassId } from '../card/part-class.ts';
 export {
   type Draft,

@@ -2,25 +2,48 @@
 import { markShape } from '../drawing/mark-shapes.ts';
 import { ASCENT, bandsOf, type Drawing, RIBBON, type Shape, STROKE_GAP } from '../drawing/shapes.ts';
 
-const INK = '#22201b';
-const QUIET = '#625d51';
-const PAPER = '#f6f3ea';
-const RAISED = '#fdfbf5';
-const STRIPE = '#efe9dc';
-const COPPER = '#8f4716';
-const TONES: Readonly<Record<string, string>> = {
-  ink: INK,
-  quiet: QUIET,
-  pass: '#2d6540',
-  danger: '#a3121c',
-  fault: '#a23a00',
-  caution: '#6a5200',
-  note: '#1f4d7a',
+interface Palette {
+  readonly paper: string;
+  readonly raised: string;
+  readonly stripe: string;
+  readonly copper: string;
+  /** Colours of words and marks; `ink` and `quiet` are those of lines and boxes, too. */
+  readonly tones: Readonly<Record<'ink' | 'quiet' | 'pass' | 'danger' | 'fault' | 'caution' | 'note', string>>;
+}
+const DAY: Palette = {
+  paper: '#f6f3ea',
+  raised: '#fdfbf5',
+  stripe: '#efe9dc',
+  copper: '#8f4716',
+  tones: {
+    ink: '#22201b',
+    quiet: '#625d51',
+    pass: '#2d6540',
+    danger: '#a3121c',
+    fault: '#a23a00',
+    caution: '#6a5200',
+    note: '#1f4d7a',
+  },
+};
+const NIGHT: Palette = {
+  paper: '#1d1b17',
+  raised: '#26231e',
+  stripe: '#14130f',
+  copper: '#e2a272',
+  tones: {
+    ink: '#ece6d8',
+    quiet: '#a9a190',
+    pass: '#8fcb9f',
+    danger: '#ff8d86',
+    fault: '#ffa468',
+    caution: '#e0c261',
+    note: '#9dbfe0',
+  },
 };
 const FACES: Readonly<Record<string, string>> = {
-  plain: 'font-family="Atkinson Hyperlegible Next, sans-serif"',
-  strong: 'font-family="Atkinson Hyperlegible Next, sans-serif" font-weight="600"',
-  mono: 'font-family="Atkinson Hyperlegible Mono, monospace"',
+  plain: 'font-family="Atkinson Hyperlegible Next Variable, Atkinson Hyperlegible Next, sans-serif"',
+  strong: 'font-family="Atkinson Hyperlegible Next Variable, Atkinson Hyperlegible Next, sans-serif" font-weight="600"',
+  mono: 'font-family="Atkinson Hyperlegible Mono Variable, Atkinson Hyperlegible Mono, monospace"',
 };
 
 const n = (value: number): string => String(Number(value.toFixed(1)));
@@ -31,62 +54,76 @@ type Line = Extract<Shape, { is: 'line' }>;
 const path = ({ points }: Line): string => points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${n(x)},${n(y)}`).join(' ');
 
 /** Lines in their order: all ribbons first in their outer, then in their inner colour, so that branches open into one another. */
-function linesOf(shapes: readonly Shape[]): string[] {
+function linesOf(shapes: readonly Shape[], { tones, paper, copper }: Palette): string[] {
   const lines = shapes.filter((shape): shape is Line => shape.is === 'line');
   const ribbons = lines.filter(({ role, strokes }) => role === 'signal' && strokes > 1);
   const stroke = (line: Line, width: number, colour: string) =>
     `<path d="${path(line)}" fill="none" stroke="${colour}" stroke-width="${n(width)}" stroke-linejoin="round"/>`;
   const feeds = lines.filter(({ role }) => role === 'feed');
   return [
-    ...lines.filter(({ role, strokes }) => role === 'signal' && strokes <= 1).map((line) => stroke(line, 1.4, INK)),
-    ...ribbons.map((line) => stroke(line, RIBBON.outer, INK)),
-    ...ribbons.map((line) => stroke(line, RIBBON.inner, PAPER)),
+    ...lines
+      .filter(({ role, strokes }) => role === 'signal' && strokes <= 1)
+      .map((line) => stroke(line, 1.4, tones.ink)),
+    ...ribbons.map((line) => stroke(line, RIBBON.outer, tones.ink)),
+    ...ribbons.map((line) => stroke(line, RIBBON.inner, paper)),
     // As many strokes as its voltage has: dark bands, parted by light ones.
     ...feeds.flatMap((line) =>
-      bandsOf(line.strokes).map(({ width, dark }) => stroke(line, width, dark ? COPPER : PAPER)),
+      bandsOf(line.strokes).map(({ width, dark }) => stroke(line, width, dark ? copper : paper)),
     ),
   ];
 }
 
-const BOXES: Readonly<Record<string, string>> = {
-  feed: `fill="${RAISED}" stroke="${INK}" stroke-width="1.2"`,
-  rail: `fill="${PAPER}" stroke="${INK}" stroke-width="1"`,
-  hub: `fill="${RAISED}" stroke="${INK}" stroke-width="1.6"`,
-  part: `fill="${RAISED}" stroke="${INK}" stroke-width="1.2"`,
-  gate: `fill="${PAPER}" stroke="${INK}" stroke-width="1" stroke-dasharray="3 2"`,
-  column: `fill="${STRIPE}"`,
-};
+const boxLook = (role: Extract<Shape, { is: 'box' }>['role'], { raised, paper, stripe, tones }: Palette): string =>
+  ({
+    feed: `fill="${raised}" stroke="${tones.ink}" stroke-width="1.2"`,
+    rail: `fill="${paper}" stroke="${tones.ink}" stroke-width="1"`,
+    hub: `fill="${raised}" stroke="${tones.ink}" stroke-width="1.6"`,
+    part: `fill="${raised}" stroke="${tones.ink}" stroke-width="1.2"`,
+    gate: `fill="${paper}" stroke="${tones.ink}" stroke-width="1" stroke-dasharray="3 2"`,
+    column: `fill="${stripe}"`,
+  })[role];
 
-function shapeOf(shape: Shape): string {
+function shapeOf(shape: Shape, palette: Palette): string {
+  const { tones, raised, copper } = palette;
   switch (shape.is) {
     case 'box':
-      return `<rect x="${n(shape.x)}" y="${n(shape.y)}" width="${n(shape.w)}" height="${n(shape.h)}" rx="2" ${BOXES[shape.role]}/>`;
+      return `<rect x="${n(shape.x)}" y="${n(shape.y)}" width="${n(shape.w)}" height="${n(shape.h)}" rx="2" ${boxLook(shape.role, palette)}/>`;
     case 'text':
-      return `<text x="${n(shape.x)}" y="${n(shape.y + shape.size * ASCENT)}" font-size="${shape.size}" ${FACES[shape.face]} fill="${TONES[shape.tone]}">${escaped(shape.text)}${shape.text === shape.full ? '' : `<title>${escaped(shape.full)}</title>`}</text>`;
+      return `<text x="${n(shape.x)}" y="${n(shape.y + shape.size * ASCENT)}" font-size="${shape.size}" ${FACES[shape.face]} fill="${tones[shape.tone]}">${escaped(shape.text)}${shape.text === shape.full ? '' : `<title>${escaped(shape.full)}</title>`}</text>`;
     case 'mark':
-      return `<svg x="${n(shape.x)}" y="${n(shape.y)}" width="${n(shape.w)}" height="${n(shape.h)}" viewBox="0 0 24 16" color="${TONES[shape.severity]}">${markShape(shape.severity, RAISED)}</svg>`;
+      return `<svg x="${n(shape.x)}" y="${n(shape.y)}" width="${n(shape.w)}" height="${n(shape.h)}" viewBox="0 0 24 16" color="${tones[shape.severity]}">${markShape(shape.severity, raised)}</svg>`;
     case 'flag':
       return Array.from(
         { length: shape.strokes },
         (_, i) =>
-          `<path d="M${n(shape.x + i * STROKE_GAP)},${n(shape.y)} v${n(shape.h)}" stroke="${COPPER}" stroke-width="1.6"/>`,
+          `<path d="M${n(shape.x + i * STROKE_GAP)},${n(shape.y)} v${n(shape.h)}" stroke="${copper}" stroke-width="1.6"/>`,
       ).join('');
     case 'line':
       return '';
   }
 }
 
-/** @param title what it is of */
-export function overviewSvg({ width, height, shapes }: Drawing, title: string): string {
+/**
+ * @param title what it is of
+ * @param words false for a picture that is too small to be read
+ */
+export function overviewSvg(
+  { width, height, shapes }: Drawing,
+  title: string,
+  { night = false, words = true }: { night?: boolean; words?: boolean } = {},
+): string {
+  const palette = night ? NIGHT : DAY;
   const below = shapes.filter((shape) => shape.is === 'box' && (shape.role === 'column' || shape.role === 'hub'));
-  const above = shapes.filter((shape) => shape.is !== 'line' && !below.includes(shape));
+  const above = shapes.filter(
+    (shape) => shape.is !== 'line' && !below.includes(shape) && (words || shape.is !== 'text'),
+  );
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" role="img">`,
     `<title>${escaped(title)}</title>`,
-    `<rect width="${width}" height="${height}" fill="${PAPER}"/>`,
-    ...below.map(shapeOf),
-    ...linesOf(shapes),
-    ...above.map(shapeOf),
+    `<rect width="${width}" height="${height}" fill="${palette.paper}"/>`,
+    ...below.map((shape) => shapeOf(shape, palette)),
+    ...linesOf(shapes, palette),
+    ...above.map((shape) => shapeOf(shape, palette)),
     '</svg>',
   ].join('\n');
 }

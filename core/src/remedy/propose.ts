@@ -2,7 +2,7 @@ import { type CheckId } from '../check/registry.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
-import type { Result } from '../check/result.ts';
+import { isBlocking, type Result } from '../check/result.ts';
 import { verify, type Verdict } from '../check/verify.ts';
 import { piecesCost } from '../buy/cost.ts';
 import { documentOf } from '../plan/document.ts';
@@ -147,8 +147,6 @@ const proposerOf = (check: string): Proposer | undefined =>
 /** More choices than this help nobody. */
 const MAX_REMEDIES = 10;
 
-export const grave = (r: Result) => r.severity === 'danger' || r.severity === 'fault';
-
 /**
  * Every change that ends the finding and brings neither danger nor fault, proved by verifying the changed plan.
  * What ends most comes first, then what costs least.
@@ -183,7 +181,7 @@ export function proofOf({ circuit, finding, library }: Context, verdict: Verdict
   const after = verify(deriveCircuit(documentOf(candidate.plan, circuit.cards.values(), library)));
   const keys = new Set([...after.findings, ...after.echoes].map(({ key }) => key));
   const brings = after.findings.filter(({ key }) => !before.has(key));
-  if (keys.has(finding.key) || brings.some(grave) || escalates(verdict, after)) return null;
+  if (keys.has(finding.key) || brings.some(isBlocking) || escalates(verdict, after)) return null;
   const pieces = ({ parts, helpers }: Plan) => parts.length + helpers.length;
   return {
     ...candidate,
@@ -204,7 +202,7 @@ function escalates(before: Verdict, after: Verdict): boolean {
   const was = new Map(before.findings.map((r) => [r.key, r.severity]));
   return after.findings.some((r) => {
     const old = was.get(r.key);
-    if (old === undefined || old === null || !grave(r)) return false;
+    if (old === undefined || old === null || !isBlocking(r)) return false;
     return r.severity === 'danger' ? old !== 'danger' : old !== 'danger' && old !== 'fault';
   });
 }
@@ -217,7 +215,7 @@ function deepened(before: Verdict, after: Verdict): string[] {
   const was = new Map(before.findings.map((r) => [r.key, r]));
   return after.findings.flatMap((r) => {
     const old = was.get(r.key);
-    if (!old || !grave(r) || r.margin === null || old.margin === null) return [];
+    if (!old || !isBlocking(r) || r.margin === null || old.margin === null) return [];
     const size = Math.max(Math.abs(old.limit ?? 0), Math.abs(old.measured ?? 0));
     return r.margin < old.margin - SLACK * size ? [r.key] : [];
   });

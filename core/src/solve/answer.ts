@@ -1,9 +1,9 @@
 /** What can be said to a finding: remedies, or that no single change ends it. */
 import type { Verdict } from '../check/verify.ts';
-import type { Result } from '../check/result.ts';
+import { isBlocking, type Result } from '../check/result.ts';
 import type { Circuit } from '../circuit/model.ts';
 import type { Library } from '../card/library.ts';
-import { candidatesFor, grave, proofOf, proposeRemedies } from '../remedy/propose.ts';
+import { candidatesFor, proofOf, proposeRemedies } from '../remedy/propose.ts';
 import type { Remedy } from '../remedy/remedy.ts';
 import { anyChange } from './any-change.ts';
 
@@ -31,7 +31,7 @@ export function* answering(
   const likely = proposeRemedies(circuit, verdict, finding, library);
   const known = new Set(candidatesFor(context).map(({ id }) => id));
   let tried = known.size;
-  if (likely.length > 0 || !grave(finding)) return { remedies: likely, tried };
+  if (likely.length > 0 || !isBlocking(finding)) return { remedies: likely, tried };
   const found: Remedy[] = [];
   for (const candidate of anyChange(context)) {
     if (known.has(candidate.id)) continue;

@@ -3,15 +3,13 @@ import type { Card } from '../card/card.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import type { Library } from '../card/library.ts';
 import { documentOf } from '../plan/document.ts';
-import { emptyPlan, newPart } from '../plan/edits.ts';
+import { newPart } from '../plan/edits.ts';
+import { freshPlan } from '../plan/fresh-plan.ts';
 import type { Plan } from '../plan/plan.ts';
 import { addCarrier } from './carrier.ts';
 
 /** What the part is called in that plan. */
 export const ALONE = 'part';
-
-const firstOf = (library: Library, kind: Card['kind']): string | null =>
-  [...library.values()].find((card) => card.kind === kind)?.id ?? null;
 
 /** Nothing is proved of what is only used up. */
 const KIT: ReadonlySet<Card['kind']> = new Set(['board', 'leads', 'resistor', 'joint', 'capacitor', 'diode', 'cable']);
@@ -27,16 +25,7 @@ export function smallestBuild(card: Card, partner: Card, library: Library): Plan
   const [fitting] = Object.keys(card.carrier?.fits ?? {});
   const board = card.kind === 'controller' ? card : card.kind === 'carrier' ? of.get(fitting ?? '') : partner;
   if (!board) return null;
-  const begun: Plan = {
-    ...emptyPlan('alone', card.name),
-    boards: [...of.values()]
-      .filter(({ kind }) => kind === 'board')
-      .slice(0, 1)
-      .map(({ id }) => id),
-    leads: [...of.values()].filter(({ kind }) => kind === 'leads' || kind === 'cable').map(({ id }) => id),
-    resistors: firstOf(of, 'resistor'),
-    joint: firstOf(of, 'joint'),
-  };
+  const begun = freshPlan('alone', card.name, of, {});
   const name = card.kind === 'controller' ? ALONE : 'board';
   const withBoard: Plan = { ...begun, parts: [newPart(begun, board, name, board.name)], controller: name };
   if (card.kind === 'controller') return withBoard;

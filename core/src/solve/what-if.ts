@@ -1,4 +1,5 @@
 /** What a change of the plan would do to the runtime, side by side. */
+import { isBlocking } from '../check/result.ts';
 import { type Message } from '../quantity/message.ts';
 import type { Library } from '../card/library.ts';
 import type { Circuit, Rail } from '../circuit/model.ts';
@@ -36,7 +37,7 @@ export function whatIfs(circuit: Circuit, rail: Rail, library: Library): WhatIf[
   const grave = (of: Circuit) =>
     new Map(
       verify(of)
-        .findings.filter(({ severity }) => severity === 'danger' || severity === 'fault')
+        .findings.filter(isBlocking)
         .map(({ key, message }) => [key, message]),
     );
   const before = grave(circuit);

@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import { verify } from '../../src/check/verify.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
+import { layNarrow } from '../../src/drawing/lay-narrow.ts';
 import { layOut } from '../../src/drawing/lay-out.ts';
 import { fitted, widthOf } from '../../src/drawing/letter-widths.ts';
 import type { Drawing } from '../../src/drawing/shapes.ts';
@@ -13,10 +14,12 @@ import { demo, PLANS } from '../support/demo.ts';
 import { faultsOf } from '../support/drawn-faults.ts';
 import { randomPlan } from '../support/random-plan.ts';
 
-const drawn = (document: PlanDocument): Drawing => {
+const pictured = (document: PlanDocument) => {
   const circuit = deriveCircuit(document);
-  return layOut(overviewOf(circuit, verify(circuit)));
+  return overviewOf(circuit, verify(circuit));
 };
+const drawn = (document: PlanDocument): Drawing => layOut(pictured(document));
+const drawnNarrow = (document: PlanDocument): Drawing => layNarrow(pictured(document));
 
 /** A plan as a maker leaves it: parts all over the place, called as they please. */
 function scattered(seed: number): PlanDocument {
@@ -44,10 +47,29 @@ describe('the picture of a build', function () {
   for (const name of PLANS)
     it(`of ${name} has nothing on anything else`, () => {
       expect(faultsOf(drawn(demo(name)))).to.deep.equal([]);
+      expect(faultsOf(drawnNarrow(demo(name)))).to.deep.equal([]);
     });
 
+  it('for a narrow window is as wide as a phone, and shows the same things', () => {
+    for (const name of PLANS) {
+      const [wide, narrow] = [drawn(demo(name)), drawnNarrow(demo(name))];
+      expect(narrow.width, name).at.most(360);
+      const things = ({ shapes }: Drawing) =>
+        [
+          ...new Set(
+            shapes.flatMap(({ of }) => (of.kind === 'part' || of.kind === 'rail' ? [`${of.kind} ${of.id}`] : [])),
+          ),
+        ].sort();
+      expect(things(narrow), name).deep.equal(things(wide));
+    }
+  });
+
   it('has nothing on anything else, and no crossing, on 200 random plans of up to 40 parts with long names', () => {
-    for (let seed = 1; seed <= 200; seed++) expect(faultsOf(drawn(scattered(seed))), `seed ${seed}`).to.deep.equal([]);
+    for (let seed = 1; seed <= 200; seed++) {
+      const overview = pictured(scattered(seed));
+      expect(faultsOf(layOut(overview)), `seed ${seed}`).to.deep.equal([]);
+      expect(faultsOf(layNarrow(overview)), `seed ${seed}, narrow`).to.deep.equal([]);
+    }
   });
 
   it('finds what is laid wrong', () => {

@@ -22,6 +22,7 @@ import { bringUp } from './bring-up.ts';
 import { compare } from './compare.ts';
 import { deliver } from './deliver.ts';
 import { layout } from './layout.ts';
+import { next } from './next.ts';
 import { overview } from './overview.ts';
 import { read } from './read.ts';
 import { remedy } from './remedy.ts';
@@ -53,6 +54,7 @@ export const ENGLISH = {
   ...compare,
   ...deliver,
   ...layout,
+  ...next,
   ...overview,
   ...remedy,
   ...remedyMore,

@@ -7,7 +7,7 @@ import type { Library } from '../../card/library.ts';
 import { isShared } from '../../card/protocol.ts';
 import { toInterval } from '../../card/to-interval.ts';
 import { CHECKS, metaOf } from '../../check/registry.ts';
-import type { Result } from '../../check/result.ts';
+import { isBlocking, type Result } from '../../check/result.ts';
 import { deriveCircuit } from '../../circuit/derive.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import { documentOf } from '../../plan/document.ts';
@@ -58,8 +58,6 @@ export interface Bench {
 const baselineOf = perOwner(
   (standing: Standing): ReadonlySet<string> => new Set(judge(standing.wide).map(({ key }) => key)),
 );
-
-const isGrave = ({ severity }: Result) => severity === 'danger' || severity === 'fault';
 
 const judge = (circuit: Circuit): Result[] =>
   LOCAL.flatMap((check) => check.run(circuit).filter((r) => r.severity !== null));
@@ -141,14 +139,14 @@ export function tried(bench: Bench, id: string, way: Try): { wired: Wired | null
   const judged = (of: Circuit) => judge(of).filter((finding) => !baseline.has(finding.key) && !isOthers(finding));
   let { plan, circuit: now } = trial;
   let findings = judged(now);
-  for (let round = 0; round < MAX_OWN && findings.some(isGrave); round++) {
-    const mended = mendOwn(now, findings.filter(isGrave), library, (next) => judged(derive(next)));
+  for (let round = 0; round < MAX_OWN && findings.some(isBlocking); round++) {
+    const mended = mendOwn(now, findings.filter(isBlocking), library, (next) => judged(derive(next)));
     if (!mended) break;
     plan = mended;
     now = derive(plan);
     findings = judged(now);
   }
-  const wrong = findings.filter(isGrave);
+  const wrong = findings.filter(isBlocking);
   if (wrong.length > 0) return { wired: null, wrong };
   return { wired: wiredAs(bench, choice, way, { ...trial, plan, circuit: now }, findings, derive), wrong };
 }
@@ -274,7 +272,7 @@ function mendOwn(
   for (const finding of findings)
     for (const { id, plan } of candidatesFor({ circuit, finding, library })) {
       if (!OWN_REMEDY.test(id)) continue;
-      const after = judged(plan).filter(isGrave);
+      const after = judged(plan).filter(isBlocking);
       if (after.length < findings.length && after.every(({ key }) => key !== finding.key)) return plan;
     }
   return null;

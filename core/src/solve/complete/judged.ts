@@ -1,12 +1,12 @@
 /** A plan with its circuit and verdict, and what is grave in it. */
-import type { Result } from '../../check/result.ts';
+import { isBlocking, type Result } from '../../check/result.ts';
 import type { Verdict } from '../../check/verify.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import type { Plan } from '../../plan/plan.ts';
 
 /** A solution is also given up for what is past a sheet by millivolts: mostly another way keeps to it. */
-const isGrave = ({ severity, check }: Result) =>
-  severity === 'danger' || severity === 'fault' || (severity === 'caution' && check === 'level/over-voltage');
+const isGrave = (result: Result) =>
+  isBlocking(result) || (result.severity === 'caution' && result.check === 'level/over-voltage');
 
 export const grave = (verdict: Verdict) => verdict.findings.filter(isGrave);
 

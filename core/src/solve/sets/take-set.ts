@@ -4,6 +4,7 @@ import { deriveCircuit } from '../../circuit/derive.ts';
 import { documentOf } from '../../plan/document.ts';
 import { removePart } from '../../plan/remove.ts';
 import type { Plan } from '../../plan/plan.ts';
+import { whatItIs } from '../../plan/what-it-is.ts';
 import { addPart, assignNew } from '../add-part.ts';
 import { settleAddresses } from '../addresses.ts';
 import { moveController } from '../move-controller.ts';
@@ -43,16 +44,13 @@ export function takeSet(plan: Plan, library: Library, set: FoundSet): Plan {
   if (!now.controller) next = addPart(now, library, set.controller).plan;
   else if (now.controller.card.id !== set.controller.id)
     next = moveController(now, library, set.controller)?.plan ?? next;
-  for (const { card, needs } of wanted) {
+  const called = wanted.map(({ card, needs }) => {
     const first = next.needs.find(({ id }) => id === needs[0]);
-    const label = !first
-      ? card.name
-      : first.kind === 'sense'
-        ? `${first.place} ${card.measures.length > 1 ? card.name : first.quantity}`
-        : first.kind === 'drive'
-          ? first.what
-          : card.name;
-    next = addPart(circuitOf(next), library, card, label, needs).plan;
+    return { card, needs, what: whatItIs(card, first), place: first && first.kind !== 'trigger' ? first.place : '' };
+  });
+  for (const { card, needs, what, place } of called) {
+    const alike = called.filter((other) => other.what === what).length > 1;
+    next = addPart(circuitOf(next), library, card, alike ? `${place} ${what}` : what, needs).plan;
   }
   // A set may count on straps or on a second bus; its lines get pins like those of the parts.
   const settled = settleAddresses(next, library);
