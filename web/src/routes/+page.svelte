@@ -1,14 +1,15 @@
 <script lang="ts">
-  import { flushSync, onMount } from 'svelte';
+  import { flushSync, onMount, untrack } from 'svelte';
   import { demoPlans, loadCatalogue } from '$lib/catalogue';
-  import EmptyShelf from '$lib/frame/EmptyShelf.svelte';
   import Header from '$lib/frame/Header.svelte';
-  import { onKey } from '$lib/frame/keys';
+  import { onFocus, onKey, onKeyFirst } from '$lib/frame/keys';
   import Stations from '$lib/frame/Stations.svelte';
-  import Tray from '$lib/frame/Tray.svelte';
+  import Strip from '$lib/frame/Strip.svelte';
+  import { readAddress } from '$lib/state/address';
   import { logbook } from '$lib/state/logbook.svelte';
   import { laying } from '$lib/state/laying.svelte';
   import { proofsBySubject } from '$lib/state/proofs';
+  import { standing } from '$lib/state/standing.svelte';
   import { triedResults } from '$lib/state/tried-results';
   import { view } from '$lib/state/view.svelte';
   import { workbench } from '$lib/state/workbench.svelte';
@@ -72,8 +73,25 @@
 
   onMount(async () => {
     await view.start();
-    await workbench.start(await loadCatalogue(), async () => (data.demo ? demoPlans() : []));
+    const asked = readAddress(location.hash)?.plan;
+    await workbench.start(
+      await loadCatalogue(),
+      async () => (data.demo ? demoPlans() : []),
+      asked === 'as it is' ? undefined : asked,
+    );
+    await view.follow();
   });
+
+  // Only the plan: whatever else is looked at writes its address itself.
+  $effect(() => {
+    void workbench.plan?.id;
+    if (workbench.ready) untrack(() => view.keepAddress());
+  });
+
+  /** The window says which plan is open and how it stands. */
+  const title = $derived(
+    [workbench.plan?.name, workbench.plan && standing.words, 'Idle Breadboard'].filter(Boolean).join(' · '),
+  );
 
   async function take(files: FileList | null) {
     const file = files?.[0];
@@ -83,7 +101,16 @@
   }
 </script>
 
-<svelte:window onkeydown={onKey} onbeforeprint={() => setPrinting(true)} onafterprint={() => setPrinting(false)} />
+<svelte:head><title>{title}</title></svelte:head>
+<svelte:window
+  onkeydowncapture={onKeyFirst}
+  onkeydown={onKey}
+  onfocusin={onFocus}
+  onchange={onFocus}
+  onhashchange={() => void view.follow()}
+  onbeforeprint={() => setPrinting(true)}
+  onafterprint={() => setPrinting(false)}
+/>
 
 <input
   hidden
@@ -98,16 +125,30 @@
   }}
 />
 
-<div class="bench screen-only" style="--split: {view.split}">
+<div class="bench screen-only flex relative flex-col h-[100dvh] overflow-hidden" style="--split: {view.split}">
   <Header openFile={() => picker?.click()} />
   {#if !workbench.ready}
     <p class="unit m-auto" role="status">Opening the shelf</p>
   {:else if !workbench.plan}
-    <main class="flex grow overflow-y-auto"><EmptyShelf openFile={() => picker?.click()} /></main>
+    <main class="grow overflow-y-auto" tabindex="-1">
+      {#if view.starting}
+        {#await import('$lib/start/StartBuild.svelte') then { default: StartBuild }}<StartBuild />{/await}
+      {:else}
+        {#await import('$lib/start/ShelfPage.svelte') then { default: ShelfPage }}<ShelfPage
+            openFile={() => picker?.click()}
+          />{/await}
+      {/if}
+    </main>
   {:else}
-    <div class="middle">
+    <div
+      class="grid grid-cols-[124px_minmax(0,1fr)] flex-1 min-h-0 max-desk:grid-cols-1 max-desk:grid-rows-[auto_minmax(0,1fr)]"
+    >
       <Stations />
-      <main class="banks" id="banks">
+      <main
+        class="overflow-y-auto overflow-x-hidden min-w-0 bg-board [container:banks_/_size]"
+        id="banks"
+        tabindex="-1"
+      >
         {#if study}
           {#if view.station === 'overview'}
             {#await import('$lib/stations/Overview.svelte') then { default: Overview }}<Overview
@@ -140,8 +181,10 @@
         {/if}
       </main>
     </div>
-    <p class="notice" class:sr-only={view.notice === ''} role="status">{view.notice}</p>
-    <Tray />
+    <p class="notice py-1 px-3 border-t bg-copper-soft" class:sr-only={view.notice === ''} role="status">
+      {view.notice}
+    </p>
+    <Strip />
   {/if}
 </div>
 {#if study && printing}
@@ -162,39 +205,3 @@
       openFile={() => picker?.click()}
     />{/await}
 {/if}
-
-<style>
-  .bench {
-    display: flex;
-    position: relative;
-    flex-direction: column;
-    height: 100dvh;
-    overflow: hidden;
-  }
-  .middle {
-    display: grid;
-    grid-template-columns: 124px minmax(0, 1fr);
-    flex: 1;
-    min-height: 0;
-  }
-  .banks {
-    overflow-y: auto;
-    overflow-x: hidden;
-    min-width: 0;
-    background: var(--board);
-    /* What stays in sight while the rest is scrolled may be as high as this. */
-    container: banks / size;
-  }
-  .notice {
-    margin: 0;
-    padding: 4px 12px;
-    border-top: 1px solid var(--line);
-    background: var(--copper-soft);
-  }
-  @media (max-width: 759px) {
-    .middle {
-      grid-template-columns: minmax(0, 1fr);
-      grid-template-rows: auto minmax(0, 1fr);
-    }
-  }
-</style>

@@ -8,7 +8,7 @@
   const drawn = $derived(comb(bus, Math.max(280, width)));
 </script>
 
-<div class="comb" bind:clientWidth={width}>
+<div class="w-full overflow-x-auto" bind:clientWidth={width}>
   <svg
     viewBox="0 0 {drawn.width} {drawn.height}"
     width={drawn.width}
@@ -19,7 +19,7 @@
       .join(', ')}"
   >
     {#each drawn.marks as mark (mark.text)}<text
-        class="mark"
+        class="mark text-mark font-mono fill-quiet"
         x={mark.x}
         y="9"
         text-anchor={mark.x < 16 ? 'start' : 'middle'}>{mark.text}</text
@@ -37,7 +37,8 @@
         <path d="M{tag.x} 14V{tagY(tag.row) + 3}" stroke="var(--{tag.clash ? 'fault' : 'copper'})" stroke-width="2.4" />
         <circle cx={tag.x} cy={tagY(tag.row) + 3} r="3.4" fill="var(--{tag.clash ? 'fault' : 'copper'})" />
         <text
-          class:clash={tag.clash}
+          class="text-mark font-mono fill-ink data-clash:fill-fault data-clash:font-semibold"
+          data-clash={tag.clash || undefined}
           x={tag.flipped ? tag.x - 7 : tag.x + 7}
           y={tagY(tag.row) + 7}
           text-anchor={tag.flipped ? 'end' : 'start'}>{tag.label}</text
@@ -50,22 +51,3 @@
     {/each}
   </svg>
 </div>
-
-<style>
-  .comb {
-    width: 100%;
-    overflow-x: auto;
-  }
-  text {
-    font: 10px var(--font-mono);
-    fill: var(--ink);
-  }
-  .mark {
-    font-size: 9px;
-    fill: var(--quiet);
-  }
-  .clash {
-    fill: var(--fault);
-    font-weight: 700;
-  }
-</style>

@@ -22,11 +22,11 @@
 </script>
 
 {#each leads as lead (lead.key)}
-  <g class="lead" class:faint={!isLit(lead)}>
+  <g class="lead data-faint:opacity-22" class:faint={!isLit(lead)} data-faint={!isLit(lead) || undefined}>
     {#if lead.kind === 'lead' || lead.kind === 'own'}
-      <path class="rim" d={path(lead)} />
+      <path class="stroke-ink stroke-[0.62] opacity-55 fill-none pointer-events-none" d={path(lead)} />
       <path
-        class="core"
+        class="stroke-[0.42] fill-none pointer-events-none"
         d={path(lead)}
         stroke={INKS[lead.colour] ?? '#8b877c'}
         stroke-dasharray={lead.kind === 'own' ? '1.1 .35' : undefined}
@@ -34,7 +34,7 @@
     {:else}
       {@const held = drag?.part === lead.of ? drag : null}
       <g
-        class="legs"
+        class="group/legs cursor-grab touch-none outline-none"
         role="button"
         tabindex="0"
         aria-label="{say(lead.value)}, {lead.of}{pinned.has(lead.of)
@@ -43,79 +43,36 @@
         transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
         {...hands(lead.of)}
       >
-        <path class="leg" d="M{lead.a.x} {lead.a.y}L{lead.b.x} {lead.b.y}" />
-        <path class="stem" class:chosen={selected === lead.of} d={body(lead)} />
+        <path
+          class="stroke-ink stroke-[0.16] fill-none [pointer-events:stroke]"
+          d="M{lead.a.x} {lead.a.y}L{lead.b.x} {lead.b.y}"
+        />
+        <path
+          class="stroke-ink stroke-[1.1] fill-none [pointer-events:stroke] data-chosen:stroke-copper group-focus-visible/legs:stroke-copper"
+          data-chosen={selected === lead.of || undefined}
+          d={body(lead)}
+        />
       </g>
-      {#if lead.kind === 'resistor' || lead.kind === 'capacitor'}<path class="hollow" d={body(lead)} />{:else}<circle
-          class="ring"
+      {#if lead.kind === 'resistor' || lead.kind === 'capacitor'}<path
+          class="stroke-raised stroke-[0.74] fill-none pointer-events-none"
+          d={body(lead)}
+        />{:else}<circle
+          class="fill-raised"
           cx={lead.a.x + (lead.b.x - lead.a.x) * 0.68}
           cy={lead.a.y + (lead.b.y - lead.a.y) * 0.68}
           r=".34"
         />{/if}
       {#if isLit(lead) && (lead.kind === 'resistor' || lead.kind === 'capacitor')}<text
-          class="value"
+          class="value fill-ink font-mono pointer-events-none text-[1.05px] [text-anchor:middle] [paint-order:stroke] stroke-raised stroke-[0.35px]"
           x={lead.bend.x}
           y={lead.bend.y - 0.8}>{say(lead.value)}</text
         >{/if}
     {/if}
-    <circle class="end" cx={lead.a.x} cy={lead.a.y} r=".34" /><circle class="end" cx={lead.b.x} cy={lead.b.y} r=".34" />
+    <circle class="fill-ink" cx={lead.a.x} cy={lead.a.y} r=".34" /><circle
+      class="fill-ink"
+      cx={lead.b.x}
+      cy={lead.b.y}
+      r=".34"
+    />
   </g>
 {/each}
-
-<style>
-  .lead path {
-    fill: none;
-    pointer-events: none;
-  }
-  .rim {
-    stroke: var(--ink);
-    stroke-width: 0.62;
-    opacity: 0.55;
-  }
-  .core {
-    stroke-width: 0.42;
-  }
-  .faint {
-    opacity: 0.22;
-  }
-  .leg {
-    stroke: var(--ink);
-    stroke-width: 0.16;
-  }
-  .stem {
-    stroke: var(--ink);
-    stroke-width: 1.1;
-  }
-  .legs {
-    cursor: grab;
-    touch-action: none;
-    outline: none;
-  }
-  .legs path {
-    pointer-events: stroke;
-  }
-  .chosen,
-  .legs:focus-visible .stem {
-    stroke: var(--copper);
-  }
-  .hollow {
-    stroke: var(--raised);
-    stroke-width: 0.74;
-  }
-  .ring {
-    fill: var(--raised);
-  }
-  .value {
-    fill: var(--ink);
-    font-family: var(--font-mono);
-    pointer-events: none;
-    font-size: 1.05px;
-    text-anchor: middle;
-    paint-order: stroke;
-    stroke: var(--raised);
-    stroke-width: 0.35px;
-  }
-  .end {
-    fill: var(--ink);
-  }
-</style>

@@ -88,6 +88,7 @@
 </script>
 
 <svg
+  class="block w-full h-full [user-select:none] touch-manipulation"
   bind:this={svg}
   viewBox="{box.left} {box.top} {box.right - box.left} {box.bottom - box.top}"
   role="group"
@@ -95,31 +96,38 @@
 >
   {#each drawing.boards as board, i (i)}
     <rect
-      class="board"
+      class="board fill-raised stroke-quiet stroke-[0.12]"
       x={board.left}
       y={board.top}
       width={board.right - board.left}
       height={board.bottom - board.top}
       rx=".5"
     />
-    <rect class="groove" x={board.left} y={board.top + 9.6} width={board.right - board.left} height="0.8" />
+    <rect class="fill-bench" x={board.left} y={board.top + 9.6} width={board.right - board.left} height="0.8" />
   {/each}
   {#each drawing.strips as strip, i (i)}
     <path class={strip.plus ? 'plus' : 'minus'} d="M{strip.from.x} {strip.from.y}H{strip.to.x}" />
-    <text class="sign" x={strip.from.x - 0.8} y={strip.from.y + 0.45}>{strip.label}</text>
+    <text
+      class="font-mono pointer-events-none text-[1.3px] [text-anchor:middle] fill-quiet"
+      x={strip.from.x - 0.8}
+      y={strip.from.y + 0.45}>{strip.label}</text
+    >
   {/each}
-  <path class="holes" d={holes} />
-  {#each drawing.letters as letter, i (i)}<text class="letter" x={letter.x} y={letter.y + 0.35}>{letter.text}</text
+  <path class="fill-line" d={holes} />
+  {#each drawing.letters as letter, i (i)}<text
+      class="font-mono pointer-events-none text-[0.95px] [text-anchor:middle] fill-quiet"
+      x={letter.x}
+      y={letter.y + 0.35}>{letter.text}</text
     >{/each}
   {#each drawing.parts as part (part.part)}
     {@const width = part.box.right - part.box.left}
     {@const held = drag?.part === part.part ? drag : null}
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
     <g
-      class="part"
-      class:lit={isPartLit(part)}
-      class:selected={selected === part.part}
-      class:movable={part.seated}
+      class="part group/part opacity-38 outline-none data-movable:cursor-grab data-movable:touch-none data-lit:opacity-100"
+      data-lit={isPartLit(part) || undefined}
+      data-selected={selected === part.part || undefined}
+      data-movable={part.seated || undefined}
       transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
       role={part.seated ? 'button' : 'img'}
       tabindex={part.seated ? 0 : undefined}
@@ -129,8 +137,8 @@
       {...part.seated ? hands(part.part) : {}}
     >
       <rect
-        class="body"
-        class:seated={part.seated}
+        class="fill-board stroke-ink stroke-[0.16] data-seated:[fill-opacity:0.78] group-data-selected/part:stroke-copper group-data-selected/part:stroke-[0.4] group-focus-visible/part:stroke-copper group-focus-visible/part:stroke-[0.4]"
+        data-seated={part.seated || undefined}
         x={part.box.left}
         y={part.box.top}
         {width}
@@ -138,16 +146,17 @@
         rx=".4"
       />
       {#if pinned.has(part.part)}<path
-          class="pin-mark"
+          class="fill-copper"
           d="M{part.box.left + 0.3} {part.box.top + 0.3}h1.2l-1.2 1.2z"
         />{/if}
       {#each part.pins as pin, i (i)}
-        {#if pin.first}<rect class="pin" x={pin.x - 0.35} y={pin.y - 0.35} width=".7" height=".7" />{:else}<circle
-            class="pin"
-            cx={pin.x}
-            cy={pin.y}
-            r=".35"
-          />{/if}
+        {#if pin.first}<rect
+            class="pin fill-ink"
+            x={pin.x - 0.35}
+            y={pin.y - 0.35}
+            width=".7"
+            height=".7"
+          />{:else}<circle class="pin fill-ink" cx={pin.x} cy={pin.y} r=".35" />{/if}
       {/each}
       {#if !part.seated}<title>{say(part.label)}: {part.pins.map((pin) => pin.label).join(' ')}</title>{/if}
     </g>
@@ -157,13 +166,22 @@
     {#each drawing.parts as part (part.part)}
       {@const width = part.box.right - part.box.left}
       {@const held = drag?.part === part.part ? drag : null}
-      <g class:dim={!isPartLit(part)} transform={held ? `translate(${held.dx} ${held.dy})` : undefined}>
-        <text class="name" font-size={part.name.size} x={part.name.x} y={part.name.y}
-          >{fitted(say(part.label), width, part.name.size)}</text
+      <g
+        class="data-dim:opacity-38"
+        data-dim={!isPartLit(part) || undefined}
+        transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
+      >
+        <text
+          class="fill-ink pointer-events-none font-sans [text-anchor:middle] font-semibold"
+          font-size={part.name.size}
+          x={part.name.x}
+          y={part.name.y}>{fitted(say(part.label), width, part.name.size)}</text
         >
         {#each part.seated ? [] : part.pins as pin, i (i)}
-          <text class="tag" x={pin.x} y={pin.y + (part.box.top < 0 ? -0.7 : 1.5)}
-            >{fitted(pin.label, width / part.pins.length, 0.95)}</text
+          <text
+            class="tag fill-ink font-mono pointer-events-none text-[0.95px] [text-anchor:middle]"
+            x={pin.x}
+            y={pin.y + (part.box.top < 0 ? -0.7 : 1.5)}>{fitted(pin.label, width / part.pins.length, 0.95)}</text
           >
         {/each}
       </g>
@@ -171,28 +189,15 @@
   </g>
   <BoardLeads leads={shown} {isLit} {pinned} {selected} {drag} {hands} />
   {#each drawing.joints as joint (joint.text)}
-    <circle class="joint" cx={joint.x} cy={joint.y} r=".8" /><text class="letter" x={joint.x} y={joint.y + 0.35}
-      >{joint.text}</text
+    <circle class="fill-raised stroke-ink stroke-[0.16]" cx={joint.x} cy={joint.y} r=".8" /><text
+      class="font-mono pointer-events-none text-[0.95px] [text-anchor:middle] fill-quiet"
+      x={joint.x}
+      y={joint.y + 0.35}>{joint.text}</text
     >
   {/each}
 </svg>
 
 <style>
-  svg {
-    display: block;
-    width: 100%;
-    height: 100%;
-    user-select: none;
-    touch-action: manipulation;
-  }
-  .board {
-    fill: var(--raised);
-    stroke: var(--quiet);
-    stroke-width: 0.12;
-  }
-  .groove {
-    fill: var(--bench);
-  }
   .plus,
   .minus {
     stroke: var(--rail-red);
@@ -200,70 +205,5 @@
   }
   .minus {
     stroke: var(--rail-blue);
-  }
-  .holes {
-    fill: var(--line);
-  }
-  text {
-    fill: var(--ink);
-    font-family: var(--font-mono);
-    pointer-events: none;
-  }
-  .sign {
-    font-size: 1.3px;
-    text-anchor: middle;
-    fill: var(--quiet);
-  }
-  .letter {
-    font-size: 0.95px;
-    text-anchor: middle;
-    fill: var(--quiet);
-  }
-  .body {
-    fill: var(--board);
-    stroke: var(--ink);
-    stroke-width: 0.16;
-  }
-  .body.seated {
-    fill-opacity: 0.78;
-  }
-  .part {
-    opacity: 0.38;
-    outline: none;
-  }
-  .dim {
-    opacity: 0.38;
-  }
-  .part.lit {
-    opacity: 1;
-  }
-  .movable {
-    cursor: grab;
-    touch-action: none;
-  }
-  .selected .body,
-  .part:focus-visible .body {
-    stroke: var(--copper);
-    stroke-width: 0.4;
-  }
-  .pin-mark {
-    fill: var(--copper);
-  }
-  .name {
-    font-family: var(--font-sans);
-    text-anchor: middle;
-    font-weight: 600;
-  }
-  .pin {
-    fill: var(--ink);
-  }
-  .tag {
-    font-size: 0.95px;
-    text-anchor: middle;
-  }
-  .joint {
-    fill: var(--raised);
-    stroke: var(--ink);
-    stroke-width: 0.16;
   }
 </style>

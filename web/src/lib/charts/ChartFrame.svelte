@@ -13,24 +13,12 @@
   let { caption, heads, rows, width = $bindable(), children }: Props = $props();
 </script>
 
-<div class="frame">
-  <div class="plot" bind:clientWidth={width}>{@render children()}</div>
+<div class="frame w-full min-w-0 flex flex-wrap items-end">
+  <div class="plot flex-[1_1_0] min-w-0 [contain:layout]" bind:clientWidth={width}>{@render children()}</div>
   <ChartTable {caption} {heads} {rows} />
 </div>
 
 <style>
-  .frame {
-    width: 100%;
-    min-width: 0;
-    display: flex;
-    flex-wrap: wrap;
-    align-items: flex-end;
-  }
-  .plot {
-    flex: 1 1 0;
-    min-width: 0;
-    contain: layout;
-  }
   .plot :global(svg) {
     display: block;
   }

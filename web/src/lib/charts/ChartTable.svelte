@@ -11,20 +11,29 @@
   let open = $state(false);
 </script>
 
-<details class="as-table" bind:open>
-  <summary title="as a table"><Table size={13} /><span class="sr-only">{caption}, as a table</span></summary>
+<details class="as-table min-w-0 ml-auto open:basis-full open:ml-0" bind:open>
+  <summary
+    class="inline-flex min-h-6 min-w-6 items-center justify-center cursor-pointer text-quiet hover:text-copper"
+    title="as a table"><Table size={13} /><span class="sr-only">{caption}, as a table</span></summary
+  >
   {#if open}
-    <table>
-      <caption>{caption}</caption>
+    <table class="text-aside mb-1.5">
+      <caption class="text-left text-quiet">{caption}</caption>
       <thead
         ><tr
-          >{#each heads as head (head)}<th scope="col">{head}</th>{/each}</tr
+          >{#each heads as head (head)}<th class="text-left font-normal py-px pr-3.5 border-t border-dotted" scope="col"
+              >{head}</th
+            >{/each}</tr
         ></thead
       >
       <tbody>
         {#each rows as row, i (i)}
           <tr
-            >{#each row as cell, k (k)}{#if k === 0}<th scope="row">{cell}</th>{:else}<td class="value">{cell}</td
+            >{#each row as cell, k (k)}{#if k === 0}<th
+                  class="text-left font-normal py-px pr-3.5 border-t border-dotted"
+                  scope="row">{cell}</th
+                >{:else}<td class="value text-left font-normal py-px pr-3.5 pl-0 border-t border-dotted border-t-line"
+                  >{cell}</td
                 >{/if}{/each}</tr
           >
         {/each}
@@ -32,43 +41,3 @@
     </table>
   {/if}
 </details>
-
-<style>
-  .as-table {
-    min-width: 0;
-    margin-left: auto;
-  }
-  .as-table[open] {
-    flex-basis: 100%;
-    margin-left: 0;
-  }
-  summary {
-    display: inline-flex;
-    min-height: 24px;
-    min-width: 24px;
-    align-items: center;
-    justify-content: center;
-    list-style: none;
-    cursor: pointer;
-    color: var(--quiet);
-  }
-  summary:hover {
-    color: var(--copper);
-  }
-  table {
-    border-collapse: collapse;
-    font-size: 0.9rem;
-    margin-bottom: 6px;
-  }
-  caption {
-    text-align: left;
-    color: var(--quiet);
-  }
-  th,
-  td {
-    text-align: left;
-    font-weight: 400;
-    padding: 1px 14px 1px 0;
-    border-top: 1px dotted var(--line);
-  }
-</style>

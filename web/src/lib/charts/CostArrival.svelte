@@ -31,35 +31,39 @@
       ? `The order taken costs ${money(taken.total, currency)} and is complete after ${taken.arrival} days; ${front.length} orders are worth looking at`
       : 'nothing to order'}
   >
-    {#each chart.yTicks as tick (tick.at)}<path class="grid" d="M38 {tick.at}H{width - 14}" /><text
+    {#each chart.yTicks as tick (tick.at)}<path class="stroke-line stroke-[0.7]" d="M38 {tick.at}H{width - 14}" /><text
+        class="text-aside fill-quiet font-mono"
         x="34"
         y={tick.at + 3}
         text-anchor="end">{tick.label}</text
       >{/each}
-    {#each chart.xTicks as tick (tick.at)}<text x={tick.at} y={HEIGHT - 4} text-anchor="middle">{tick.label}</text
+    {#each chart.xTicks as tick (tick.at)}<text
+        class="text-aside fill-quiet font-mono"
+        x={tick.at}
+        y={HEIGHT - 4}
+        text-anchor="middle">{tick.label}</text
       >{/each}
-    <text x={width - 2} y={HEIGHT - 4} text-anchor="end">days</text>
-    {#if chart.budget !== null}<path class="limit" d="M38 {chart.budget}H{width - 14}" /><text
-        class="ink"
-        x="42"
-        y={chart.budget - 4}>budget</text
-      >{/if}
-    {#if chart.date !== null}<path class="limit" d="M{chart.date} 8V{HEIGHT - 18}" /><text
-        class="ink"
+    <text class="text-aside fill-quiet font-mono" x={width - 2} y={HEIGHT - 4} text-anchor="end">days</text>
+    {#if chart.budget !== null}<path
+        class="stroke-quiet [stroke-dasharray:5_3]"
+        d="M38 {chart.budget}H{width - 14}"
+      /><text class="text-aside font-mono fill-ink" x="42" y={chart.budget - 4}>budget</text>{/if}
+    {#if chart.date !== null}<path class="stroke-quiet [stroke-dasharray:5_3]" d="M{chart.date} 8V{HEIGHT - 18}" /><text
+        class="text-aside font-mono fill-ink"
         x={chart.date - 4}
         y="14"
         text-anchor="end">wanted</text
       >{/if}
-    <path class="line" d={chart.line} />
+    <path class="line fill-none stroke-copper stroke-[1.6]" d={chart.line} />
     {#each chart.points as point (point.arrival + '/' + point.total)}
-      {#if point.taken}<path class="mark" d="M{point.x - 6} {point.y}l6 -6l6 6l-6 6z" />{:else}<circle
-          class="dot"
+      {#if point.taken}<path class="mark fill-copper" d="M{point.x - 6} {point.y}l6 -6l6 6l-6 6z" />{:else}<circle
+          class="fill-raised stroke-copper stroke-[1.6]"
           cx={point.x}
           cy={point.y}
           r="4"
         />{/if}
       <text
-        class="ink"
+        class="text-aside font-mono fill-ink"
         x={point.x > width - 70 ? point.x - 8 : point.x + 9}
         y={point.y + (point.y < 24 ? 14 : -7)}
         text-anchor={point.x > width - 70 ? 'end' : 'start'}>{point.total.toFixed(2)}</text
@@ -67,35 +71,3 @@
     {/each}
   </svg>
 </ChartFrame>
-
-<style>
-  .grid {
-    stroke: var(--line);
-    stroke-width: 0.7;
-  }
-  .limit {
-    stroke: var(--quiet);
-    stroke-dasharray: 5 3;
-  }
-  .line {
-    fill: none;
-    stroke: var(--copper);
-    stroke-width: 1.6;
-  }
-  .mark {
-    fill: var(--copper);
-  }
-  .dot {
-    fill: var(--raised);
-    stroke: var(--copper);
-    stroke-width: 1.6;
-  }
-  text {
-    font-size: 11px;
-    fill: var(--quiet);
-    font-family: var(--font-mono);
-  }
-  .ink {
-    fill: var(--ink);
-  }
-</style>

@@ -5,7 +5,7 @@
   import ChartFrame from './ChartFrame.svelte';
   import { currentNodes, currentTree, type CurrentNode, type Limb } from './current-tree';
 
-  let { circuit }: { circuit: Circuit } = $props();
+  let { circuit, go }: { circuit: Circuit; /** To the row of a rail. */ go: (rail: string) => void } = $props();
   let width = $state(600);
   const nodes = $derived(currentNodes(circuit));
   const tree = $derived(currentTree(nodes, width));
@@ -36,26 +36,35 @@
   bind:width
 >
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-  <div class="scroll" tabindex={tree.width > width ? 0 : undefined} role="group" aria-label="current tree">
+  <div
+    class="scroll overflow-x-auto"
+    tabindex={tree.width > width ? 0 : undefined}
+    role="group"
+    aria-label="current tree"
+  >
     <svg
       viewBox="0 0 {tree.width} {tree.height}"
       width={tree.width}
       height={tree.height}
-      role="img"
+      role="group"
       aria-label="Currents from the sources to the parts"
     >
       {#each tree.limbs as limb (limb.id)}
-        <path d={limb.path} class="peak" class:over={limb.over} />
-        <path d={limb.usualPath} class="usual" class:over={limb.over} />
+        <path
+          d={limb.path}
+          class="peak fill-copper opacity-30 data-over:fill-fault"
+          data-over={limb.over || undefined}
+        />
+        <path d={limb.usualPath} class="fill-copper data-over:fill-fault" data-over={limb.over || undefined} />
       {/each}
       {#each tree.limbs as limb (limb.id)}
         {#if !limb.leaf || limb.node.rail}
-          <rect x={limb.x - 1.5} y={limb.y - limb.height / 2} width="3" height={limb.height} class="post" />
+          <rect x={limb.x - 1.5} y={limb.y - limb.height / 2} width="3" height={limb.height} class="fill-ink" />
         {/if}
         {#if limb.limitHeight !== null}
           <path
-            class="limit"
-            class:short={limb.over}
+            class="fill-none stroke-ink stroke-[1.4] data-short:stroke-danger"
+            data-short={limb.over || undefined}
             d="M{limb.x + 6} {limb.y - limb.limitHeight / 2}H{limb.x - 4}V{limb.y - limb.limitHeight / 2 + 4}M{limb.x +
               6} {limb.y + limb.limitHeight / 2}H{limb.x - 4}V{limb.y + limb.limitHeight / 2 - 4}"
           />
@@ -63,9 +72,13 @@
       {/each}
       {#each tree.limbs as limb (limb.id)}
         {#if limb.leaf && !limb.node.rail}
-          <text x={limb.x + 7} y={limb.y + 4}
-            ><title>{limb.node.label}</title>{short(limb.node.label, 118)}<tspan class="figure" dx="6"
-              >{A(limb.node.out.peak)}</tspan
+          <text
+            class="text-mark font-sans fill-ink [paint-order:stroke] stroke-board stroke-[3px] [stroke-linejoin:round]"
+            x={limb.x + 7}
+            y={limb.y + 4}
+            ><title>{limb.node.label}</title>{short(limb.node.label, 118)}<tspan
+              class="figure text-mark font-mono fill-quiet"
+              dx="6">{A(limb.node.out.peak)}</tspan
             ></text
           >
         {:else}
@@ -74,68 +87,46 @@
           {@const top = limb.sinks ? limb.y + edge + 13 : limb.y - edge - 6 - (lines - 1) * 11}
           {@const anchor = limb.depth === 0 ? 'start' : 'end'}
           {@const x = limb.depth === 0 ? 2 : limb.x + 3}
-          <text class="rail" text-anchor={anchor} {x} y={top}
-            ><title>{limb.node.label}</title>{short(limb.node.label, tree.column * 1.25)}</text
+          <g
+            class="cursor-pointer hover:[&_.rail]:fill-copper focus-visible:outline-2 focus-visible:outline-copper"
+            role="link"
+            tabindex="0"
+            onclick={() => limb.node.rail && go(limb.node.rail)}
+            onkeydown={(event) => event.key === 'Enter' && limb.node.rail && go(limb.node.rail)}
           >
-          <text class="figure" class:short={limb.over} text-anchor={anchor} {x} y={top + 11}>{railSays(limb)}</text>
-          {#if limb.node.heat}
-            <text class="heat" text-anchor={anchor} {x} y={top + 22}
-              >{formatQuantity(limb.node.heat.watts, 'W', 2)}, {formatQuantity(limb.node.heat.surface, '°C')}</text
+            <!-- Large enough to be hit with a thumb. -->
+            <rect
+              class="fill-transparent"
+              x={anchor === 'start' ? x : x - 130}
+              y={top - 14}
+              width="130"
+              height={Math.max(30, lines * 11 + 10)}
+            />
+            <text
+              class="rail text-mark font-sans fill-ink [paint-order:stroke] stroke-board stroke-[3px] [stroke-linejoin:round] font-semibold"
+              text-anchor={anchor}
+              {x}
+              y={top}><title>{limb.node.label}</title>{short(limb.node.label, tree.column * 1.25)}</text
             >
-          {/if}
+            <text
+              class="figure [paint-order:stroke] stroke-board stroke-[3px] [stroke-linejoin:round] text-mark font-mono fill-quiet data-short:fill-danger data-short:font-semibold"
+              data-short={limb.over || undefined}
+              text-anchor={anchor}
+              {x}
+              y={top + 11}>{railSays(limb)}</text
+            >
+            {#if limb.node.heat}
+              <text
+                class="heat [paint-order:stroke] stroke-board stroke-[3px] [stroke-linejoin:round] text-mark font-mono fill-fault"
+                text-anchor={anchor}
+                {x}
+                y={top + 22}
+                >{formatQuantity(limb.node.heat.watts, 'W', 2)}, {formatQuantity(limb.node.heat.surface, '°C')}</text
+              >
+            {/if}
+          </g>
         {/if}
       {/each}
     </svg>
   </div>
 </ChartFrame>
-
-<style>
-  .scroll {
-    overflow-x: auto;
-  }
-  .peak {
-    fill: var(--copper);
-    opacity: 0.3;
-  }
-  .usual {
-    fill: var(--copper);
-  }
-  .peak.over,
-  .usual.over {
-    fill: var(--fault);
-  }
-  .post {
-    fill: var(--ink);
-  }
-  .limit {
-    fill: none;
-    stroke: var(--ink);
-    stroke-width: 1.4;
-  }
-  .limit.short {
-    stroke: var(--danger);
-  }
-  text {
-    font: 11px var(--font-sans);
-    fill: var(--ink);
-    paint-order: stroke;
-    stroke: var(--board);
-    stroke-width: 3px;
-    stroke-linejoin: round;
-  }
-  .rail {
-    font-weight: 620;
-  }
-  .figure {
-    font: 10.5px var(--font-mono);
-    fill: var(--quiet);
-  }
-  .figure.short {
-    fill: var(--danger);
-    font-weight: 650;
-  }
-  .heat {
-    font: 10.5px var(--font-mono);
-    fill: var(--fault);
-  }
-</style>

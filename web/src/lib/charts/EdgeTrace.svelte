@@ -33,29 +33,20 @@
   const says = $derived(`${label}: ${rise(seen)}; in order ${rise(sound)}`);
 </script>
 
-<div bind:clientWidth={width}>
+<div class="w-full" bind:clientWidth={width}>
   <svg viewBox="0 0 {width} {HIGH}" {width} height={HIGH} role="img" aria-label={says}>
     {#each [0.3, 0.7] as share (share)}
       <path d="M{LEFT} {y(share * rest)}H{width - 4}" stroke="var(--line)" stroke-dasharray="3 3" />
-      <text x={LEFT - 4} y={y(share * rest) + 4} text-anchor="end">{formatQuantity(share * rest, 'V', 3)}</text>
+      <text class="text-mark font-mono fill-ink" x={LEFT - 4} y={y(share * rest) + 4} text-anchor="end"
+        >{formatQuantity(share * rest, 'V', 3)}</text
+      >
     {/each}
     <path d={shape(sound)} fill="none" stroke="var(--quiet)" stroke-width="1.4" stroke-dasharray="5 4" />
     <path d={shape(seen)} fill="none" stroke="var(--copper)" stroke-width="2" />
-    <text x={LEFT} y={HIGH - 3}>0</text>
-    <text x={width - 4} y={HIGH - 3} text-anchor="end">{formatQuantity(end, 's', 3)}</text>
+    <text class="text-mark font-mono fill-ink" x={LEFT} y={HIGH - 3}>0</text>
+    <text class="text-mark font-mono fill-ink" x={width - 4} y={HIGH - 3} text-anchor="end"
+      >{formatQuantity(end, 's', 3)}</text
+    >
   </svg>
   <p class="unit">{rise(seen)}; dashed, in order: {rise(sound)}</p>
 </div>
-
-<style>
-  div {
-    width: 100%;
-  }
-  text {
-    font: 11px var(--font-mono);
-    fill: var(--ink);
-  }
-  p {
-    margin: 0;
-  }
-</style>

@@ -31,6 +31,7 @@
   bind:width
 >
   <svg
+    class="block basis-full"
     viewBox="0 0 {width} {chart.height}"
     {width}
     height={chart.height}
@@ -46,13 +47,13 @@
         y="6"
         width={Math.max(0, Math.min(width - 8, chart.allowed.to) - chart.allowed.from)}
         height="84"
-        class="allowed"
-        class:missed={!chart.allowed.met}
+        class="fill-pass opacity-14 data-missed:fill-fault"
+        data-missed={!chart.allowed.met || undefined}
       />
     {/if}
     {#each chart.levels as level (level.text)}
       <path d="M34 {level.y}H{width - 8}" stroke="var(--quiet)" stroke-dasharray="2 3" />
-      <text x="30" y={level.y + 3} text-anchor="end">{level.text}</text>
+      <text class="text-mark font-mono fill-quiet" x="30" y={level.y + 3} text-anchor="end">{level.text}</text>
     {/each}
     <g clip-path="url(#{id}-clip)">
       {#each chart.curves as curve (curve.kind)}<path d={curve.path} class={curve.kind} />{/each}
@@ -62,27 +63,24 @@
     {/if}
     <path d="M34 90.5H{width - 8}" stroke="var(--line)" />
     {#each chart.timeTicks as tick, i (i)}
-      <path d="M{tick.x} 90V94" stroke="var(--quiet)" /><text x={tick.x} y="104" text-anchor="middle"
-        >{formatQuantity(tick.seconds, 's', 2)}</text
+      <path d="M{tick.x} 90V94" stroke="var(--quiet)" /><text
+        class="text-mark font-mono fill-quiet"
+        x={tick.x}
+        y="104"
+        text-anchor="middle">{formatQuantity(tick.seconds, 's', 2)}</text
       >
     {/each}
   </svg>
-  <p class="legend unit" aria-hidden="true">
-    <span class="mark usual-mark"></span>usual {S(usual.seconds)}
-    <span class="mark slowest-mark"></span>slowest {S(slowest.seconds)}
-    {#if falling}<span class="mark falling-mark"></span>falls in {S(falling.seconds)}{/if}
+  <p class="unit flex flex-wrap items-center gap-x-1.5 text-aside" aria-hidden="true">
+    <span class="mark inline-block w-4.5 border-t-2 border-t-copper ml-2"></span>usual {S(usual.seconds)}
+    <span class="mark inline-block w-4.5 ml-2 border-t-3 border-t-ink"></span>slowest {S(slowest.seconds)}
+    {#if falling}<span class="mark inline-block w-4.5 ml-2 border-t-2 border-dashed border-t-quiet"></span>falls in {S(
+        falling.seconds,
+      )}{/if}
   </p>
 </ChartFrame>
 
 <style>
-  svg {
-    display: block;
-    flex-basis: 100%;
-  }
-  text {
-    font: 9px var(--font-mono);
-    fill: var(--quiet);
-  }
   path.usual,
   path.slowest,
   path.falling {
@@ -97,32 +95,5 @@
   path.falling {
     stroke: var(--quiet);
     stroke-dasharray: 4 3;
-  }
-  .allowed {
-    fill: var(--pass);
-    opacity: 0.14;
-  }
-  .missed {
-    fill: var(--fault);
-  }
-  .legend {
-    margin: 0;
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0 6px;
-    font-size: 0.86rem;
-  }
-  .mark {
-    display: inline-block;
-    width: 18px;
-    border-top: 2px solid var(--copper);
-    margin-left: 8px;
-  }
-  .slowest-mark {
-    border-top: 3px solid var(--ink);
-  }
-  .falling-mark {
-    border-top: 2px dashed var(--quiet);
   }
 </style>

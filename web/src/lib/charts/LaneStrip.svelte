@@ -28,7 +28,7 @@
   );
 </script>
 
-<div class="strip" bind:clientWidth={width}>
+<div class="flex-none w-[var(--round)] min-w-30" bind:clientWidth={width}>
   {#if axis}
     <svg viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} role="img" aria-label="{say(lane.label)}: {says}">
       {#each drawn as block, i (i)}
@@ -37,16 +37,18 @@
           y={HEIGHT - 2 - tall(block.tall)}
           width={block.width}
           height={tall(block.tall)}
-          class={block.doing}
+          class="{block.doing} fill-copper"
           ><title>{say(wordOf('doing', block.doing))}, {formatQuantity(block.amps, 'A')}</title></rect
         >
-        {#if block.width > 74}<text x={block.x + 3} y="9"
-            >{share ?? say(wordOf('doing', block.doing))} {formatQuantity(block.amps, 'A')}</text
+        {#if block.width > 74}<text
+            class="text-mark font-mono fill-ink [paint-order:stroke] stroke-board stroke-[2.5px]"
+            x={block.x + 3}
+            y="9">{share ?? say(wordOf('doing', block.doing))} {formatQuantity(block.amps, 'A')}</text
           >{/if}
       {/each}
-      <path d="M0 {HEIGHT - 1.5}H{width}" class="base" />
+      <path d="M0 {HEIGHT - 1.5}H{width}" class="stroke-line" />
       {#if axis.fold !== null}<path
-          class="fold"
+          class="stroke-quiet"
           d="M{axis.fold - 2} {HEIGHT - 6}l2 6M{axis.fold + 2} {HEIGHT - 6}l2 6"
         />{/if}
     </svg>
@@ -54,14 +56,6 @@
 </div>
 
 <style>
-  .strip {
-    flex: none;
-    width: var(--round);
-    min-width: 120px;
-  }
-  rect {
-    fill: var(--copper);
-  }
   .idle,
   .sleep {
     opacity: 0.45;
@@ -72,18 +66,5 @@
   }
   .transmitting {
     fill: var(--note);
-  }
-  .base {
-    stroke: var(--line);
-  }
-  .fold {
-    stroke: var(--quiet);
-  }
-  text {
-    font: 9.5px var(--font-mono);
-    fill: var(--ink);
-    paint-order: stroke;
-    stroke: var(--board);
-    stroke-width: 2.5px;
   }
 </style>

@@ -60,6 +60,7 @@
   bind:width
 >
   <svg
+    class="block touch-none"
     bind:this={svg}
     viewBox="0 0 {width} 44"
     {width}
@@ -71,16 +72,26 @@
     onpointerleave={() => (dragging = false)}
   >
     {#if chart.allowed}
-      <rect x={chart.allowed.from} y="8" width={chart.allowed.to - chart.allowed.from} height="14" class="allowed" />
+      <rect
+        x={chart.allowed.from}
+        y="8"
+        width={chart.allowed.to - chart.allowed.from}
+        height="14"
+        class="fill-pass opacity-22"
+      />
     {/if}
     <path d="M0 22.5H{width}" stroke="var(--quiet)" />
     {#each chart.series as tick (tick.ohms)}
       <path d="M{tick.x} {tick.inside ? 15 : 19}V22" stroke={tick.inside ? 'var(--ink)' : 'var(--line)'} />
-      {#if tick.text}<text x={tick.x} y="33" text-anchor="middle">{tick.text}</text>{/if}
+      {#if tick.text}<text class="text-mark font-mono fill-ink" x={tick.x} y="33" text-anchor="middle">{tick.text}</text
+        >{/if}
     {/each}
     {#each chart.decades as decade (decade.text)}
-      <text class="decade" x={decade.x} y="43" text-anchor={decade.x > width - 24 ? 'end' : 'middle'}
-        >{decade.text}</text
+      <text
+        class="text-mark font-mono fill-quiet text-aside"
+        x={decade.x}
+        y="43"
+        text-anchor={decade.x > width - 24 ? 'end' : 'middle'}>{decade.text}</text
       >
     {/each}
     {#if chart.choice}<path
@@ -104,7 +115,7 @@
     {/if}
     {#if own !== null}
       <g
-        class="handle"
+        class="cursor-ew-resize focus-visible:outline-2 focus-visible:outline-copper focus-visible:outline-offset-1"
         role="slider"
         tabindex="0"
         aria-label="resistor on {label}"
@@ -121,40 +132,8 @@
         onkeydown={key}
       >
         <rect x="-12" y="0" width="24" height="26" fill="transparent" />
-        <path d="M-8 13h2l1.5-4 3 8 3-8 3 8 1.5-4h2" class="zig" />
+        <path d="M-8 13h2l1.5-4 3 8 3-8 3 8 1.5-4h2" class="fill-none stroke-copper stroke-2 [stroke-linejoin:round]" />
       </g>
     {/if}
   </svg>
 </ChartFrame>
-
-<style>
-  svg {
-    display: block;
-    touch-action: none;
-  }
-  .allowed {
-    fill: var(--pass);
-    opacity: 0.22;
-  }
-  text {
-    font: 9.5px var(--font-mono);
-    fill: var(--ink);
-  }
-  .decade {
-    fill: var(--quiet);
-    font-size: 8.5px;
-  }
-  .handle {
-    cursor: ew-resize;
-  }
-  .zig {
-    fill: none;
-    stroke: var(--copper);
-    stroke-width: 2;
-    stroke-linejoin: round;
-  }
-  .handle:focus-visible {
-    outline: 2px solid var(--copper);
-    outline-offset: 1px;
-  }
-</style>

@@ -36,58 +36,30 @@
         line.worst,
       )} at the worst, {A(limit)} allowed"
     >
-      <path d="{stepPath(line.together, axis, y)}V{y(0)}H0Z" class="together" />
-      <path d={stepPath(line.usual, axis, y)} class="usual" />
-      <path d="M0 {y(line.worst)}H{width}" class="worst" />
-      <path d="M0 {y(limit)}H{width}" class="limit" class:over={line.worst > limit} />
-      <path d="M0 {y(0)}H{width}" class="base" />
+      <path d="{stepPath(line.together, axis, y)}V{y(0)}H0Z" class="fill-copper opacity-30" />
+      <path d={stepPath(line.usual, axis, y)} class="fill-none stroke-copper stroke-[1.6]" />
+      <path d="M0 {y(line.worst)}H{width}" class="stroke-quiet [stroke-dasharray:2_3]" />
+      <path
+        d="M0 {y(limit)}H{width}"
+        class="stroke-ink stroke-[1.4] data-over:stroke-danger"
+        data-over={line.worst > limit || undefined}
+      />
+      <path d="M0 {y(0)}H{width}" class="stroke-line fill-none" />
       {#if axis.fold !== null}<path
-          class="fold"
+          class="fill-none stroke-quiet"
           d="M{axis.fold - 3} {HEIGHT - 18}l3 8M{axis.fold + 1} {HEIGHT - 18}l3 8"
         />{/if}
       {#each axis.ticks as tick (tick.seconds)}<text
+          class="text-mark font-mono fill-quiet"
           x={tick.x}
           y={HEIGHT - 2}
           text-anchor={tick.seconds === 0 ? 'start' : 'middle'}>{formatQuantity(tick.seconds, 's', 2)}</text
         >{/each}
-      <text x={width - 2} y={HEIGHT - 2} text-anchor="end">{formatSpan(axis.every)}</text>
+      <text class="text-mark font-mono fill-quiet" x={width - 2} y={HEIGHT - 2} text-anchor="end"
+        >{formatSpan(axis.every)}</text
+      >
     </svg>
   {:else}<span class="unit"
       >{A(line.average)} on the average, {A(line.worst)} at the worst; nothing on it follows a clock</span
     >{/if}
 </ChartFrame>
-
-<style>
-  .together {
-    fill: var(--copper);
-    opacity: 0.3;
-  }
-  .usual {
-    fill: none;
-    stroke: var(--copper);
-    stroke-width: 1.6;
-  }
-  .worst {
-    stroke: var(--quiet);
-    stroke-dasharray: 2 3;
-  }
-  .limit {
-    stroke: var(--ink);
-    stroke-width: 1.4;
-  }
-  .limit.over {
-    stroke: var(--danger);
-  }
-  .base,
-  .fold {
-    stroke: var(--line);
-    fill: none;
-  }
-  .fold {
-    stroke: var(--quiet);
-  }
-  text {
-    font: 9.5px var(--font-mono);
-    fill: var(--quiet);
-  }
-</style>

@@ -33,74 +33,34 @@
       runtime.worst.seconds,
     )} at the worst{wanted ? `; ${formatSpan(wanted)} are wanted` : ''}"
   >
-    {#each curve.yTicks as tick (tick.at)}<path class="grid" d="M30 {tick.at}H{width}" /><text
+    {#each curve.yTicks as tick (tick.at)}<path class="stroke-line stroke-[0.7]" d="M30 {tick.at}H{width}" /><text
+        class="text-mark font-mono fill-quiet"
         x="27"
         y={tick.at + 3}
         text-anchor="end">{tick.label}</text
       >{/each}
-    {#each curve.xTicks as tick (tick.at)}<text x={tick.at} y={HEIGHT - 4} text-anchor="middle">{tick.label}</text
+    {#each curve.xTicks as tick (tick.at)}<text
+        class="text-mark font-mono fill-quiet"
+        x={tick.at}
+        y={HEIGHT - 4}
+        text-anchor="middle">{tick.label}</text
       >{/each}
-    <text x="2" y={HEIGHT - 4}>{curve.unit}</text>
-    <path d={curve.band} class="band" />
-    <path d={curve.usual} class="usual" />
-    <path d={curve.worst} class="worst" />
-    <path d="M30 {curve.least}H{width}" class="least" />
-    <text x="34" y={curve.least - 3}>stops at {V(curve.leastVolts)}</text>
+    <text class="text-mark font-mono fill-quiet" x="2" y={HEIGHT - 4}>{curve.unit}</text>
+    <path d={curve.band} class="fill-copper opacity-18" />
+    <path d={curve.usual} class="fill-none stroke-copper stroke-[1.8]" />
+    <path d={curve.worst} class="fill-none stroke-copper stroke-[1.3] [stroke-dasharray:4_3]" />
+    <path d="M30 {curve.least}H{width}" class="stroke-danger stroke-1 [stroke-dasharray:1_3]" />
+    <text class="text-mark font-mono fill-quiet" x="34" y={curve.least - 3}>stops at {V(curve.leastVolts)}</text>
     {#if curve.wanted !== null}
-      <path d="M{curve.wanted} 4V{HEIGHT - 16}" class="wanted" />
+      <path d="M{curve.wanted} 4V{HEIGHT - 16}" class="stroke-ink stroke-[1.6]" />
       <text
-        class="ink"
+        class="text-mark font-mono fill-ink"
         x={curve.wanted + (curve.wanted > width * 0.7 ? -4 : 4)}
         y="12"
         text-anchor={curve.wanted > width * 0.7 ? 'end' : 'start'}>wanted</text
       >
     {/if}
-    <circle cx={curve.ends.usual.x} cy={curve.ends.usual.y} r="3.2" class="end" />
-    <path d="M{curve.ends.worst.x - 3.5} {curve.ends.worst.y - 3.5}l7 7m0 -7l-7 7" class="cross" />
+    <circle cx={curve.ends.usual.x} cy={curve.ends.usual.y} r="3.2" class="fill-copper" />
+    <path d="M{curve.ends.worst.x - 3.5} {curve.ends.worst.y - 3.5}l7 7m0 -7l-7 7" class="stroke-copper stroke-[1.8]" />
   </svg>
 </ChartFrame>
-
-<style>
-  .grid {
-    stroke: var(--line);
-    stroke-width: 0.7;
-  }
-  .band {
-    fill: var(--copper);
-    opacity: 0.18;
-  }
-  .usual {
-    fill: none;
-    stroke: var(--copper);
-    stroke-width: 1.8;
-  }
-  .worst {
-    fill: none;
-    stroke: var(--copper);
-    stroke-width: 1.3;
-    stroke-dasharray: 4 3;
-  }
-  .least {
-    stroke: var(--danger);
-    stroke-width: 1;
-    stroke-dasharray: 1 3;
-  }
-  .wanted {
-    stroke: var(--ink);
-    stroke-width: 1.6;
-  }
-  .end {
-    fill: var(--copper);
-  }
-  .cross {
-    stroke: var(--copper);
-    stroke-width: 1.8;
-  }
-  text {
-    font: 9.5px var(--font-mono);
-    fill: var(--quiet);
-  }
-  .ink {
-    fill: var(--ink);
-  }
-</style>

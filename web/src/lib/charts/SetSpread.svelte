@@ -28,7 +28,7 @@
   }
 </script>
 
-<div class="spread" bind:clientWidth={width}>
+<div class="w-full" bind:clientWidth={width}>
   <span class="unit"
     >cost against
     <select class="field" aria-label="figure upwards" bind:value={by}>
@@ -52,10 +52,12 @@
     <svg viewBox="0 0 {Math.max(260, width)} {height}" {height} width="100%" aria-hidden="true">
       {#each drawn.yTicks as tick (tick.value)}
         <path d="M{SPREAD.left} {tick.at}H{Math.max(260, width) - SPREAD.right}" stroke="var(--line)" />
-        <text x={SPREAD.left - 6} y={tick.at + 3.5} text-anchor="end">{figureText(by, tick.value)}</text>
+        <text class="text-mark font-mono fill-quiet" x={SPREAD.left - 6} y={tick.at + 3.5} text-anchor="end"
+          >{figureText(by, tick.value)}</text
+        >
       {/each}
       {#each drawn.xTicks as tick (tick.value)}
-        <text x={tick.at} y={height - 8} text-anchor="middle">{tick.value}</text>
+        <text class="text-mark font-mono fill-quiet" x={tick.at} y={height - 8} text-anchor="middle">{tick.value}</text>
       {/each}
       <path
         d="M{SPREAD.left} {SPREAD.top}V{height - SPREAD.bottom}H{Math.max(260, width) - SPREAD.right}"
@@ -64,6 +66,7 @@
       />
       {#each drawn.points as point (point.index)}
         <circle
+          class="cursor-pointer"
           role="presentation"
           cx={point.x}
           cy={point.y}
@@ -77,16 +80,3 @@
     </svg>
   </div>
 </div>
-
-<style>
-  .spread {
-    width: 100%;
-  }
-  text {
-    font: 10px var(--font-mono);
-    fill: var(--quiet);
-  }
-  circle {
-    cursor: pointer;
-  }
-</style>

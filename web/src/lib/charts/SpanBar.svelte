@@ -9,7 +9,7 @@
   const x = $derived(scaleLinear([0, longest || 1], [1, Math.max(40, width - 4)]));
 </script>
 
-<div class="bar" bind:clientWidth={width}>
+<div class="flex-[1_1_120px] min-w-22.5" bind:clientWidth={width}>
   <svg
     viewBox="0 0 {width} 16"
     {width}
@@ -23,10 +23,3 @@
     {#if wanted !== undefined}<path d="M{x(wanted)} 0V16" stroke="var(--ink)" stroke-width="1.6" />{/if}
   </svg>
 </div>
-
-<style>
-  .bar {
-    flex: 1 1 120px;
-    min-width: 90px;
-  }
-</style>

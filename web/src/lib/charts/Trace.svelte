@@ -31,7 +31,7 @@
   );
 </script>
 
-<div class="trace" bind:clientWidth={width}>
+<div class="w-full" bind:clientWidth={width}>
   <svg viewBox="0 0 {width} {LANE * lanes.length}" {width} height={LANE * lanes.length} role="img" aria-label={says}>
     {#each lanes as { line, y, d }, i (line.name)}
       <path
@@ -40,21 +40,8 @@
         stroke-dasharray="3 3"
       />
       <path {d} fill="var(--copper)" />
-      <text x="2" y={i * LANE + 10}>{line.name}</text>
+      <text class="text-mark font-mono fill-ink" x="2" y={i * LANE + 10}>{line.name}</text>
     {/each}
   </svg>
   <p class="unit">{formatQuantity(summary.to - summary.from, 's', 3)} in all. {says}.</p>
 </div>
-
-<style>
-  .trace {
-    width: 100%;
-  }
-  text {
-    font: 11px var(--font-mono);
-    fill: var(--ink);
-  }
-  p {
-    margin: 0;
-  }
-</style>

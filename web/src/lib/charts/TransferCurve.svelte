@@ -27,6 +27,7 @@
 >
   {#if chart}
     <svg
+      class="block basis-full"
       viewBox="0 0 {width} {chart.height}"
       {width}
       height={chart.height}
@@ -38,55 +39,33 @@
         y="6"
         width={Math.max(0, chart.wanted.to - chart.wanted.from)}
         height="94"
-        class="wanted"
+        class="fill-copper opacity-10"
       />
-      <path d="M{chart.wanted.from} 6V100M{chart.wanted.to} 6V100" class="ends" />
+      <path d="M{chart.wanted.from} 6V100M{chart.wanted.to} 6V100" class="ends stroke-copper [stroke-dasharray:1_3]" />
       {#each chart.volts as tick, i (i)}
-        <path d="M36 {tick.y}H{width - 8}" stroke="var(--line)" /><text x="32" y={tick.y + 3} text-anchor="end"
-          >{tick.text}</text
+        <path d="M36 {tick.y}H{width - 8}" stroke="var(--line)" /><text
+          class="text-mark font-mono fill-quiet"
+          x="32"
+          y={tick.y + 3}
+          text-anchor="end">{tick.text}</text
         >
       {/each}
-      <path d="M36 {chart.full.y}H{width - 8}" class="full" class:over={chart.over} />
-      <text x={width - 10} y={chart.full.y - 3} text-anchor="end"
+      <path
+        d="M36 {chart.full.y}H{width - 8}"
+        class="stroke-ink stroke-[1.2] [stroke-dasharray:5_3] fill-none data-over:stroke-fault data-over:stroke-2"
+        data-over={chart.over || undefined}
+      />
+      <text class="text-mark font-mono fill-quiet" x={width - 10} y={chart.full.y - 3} text-anchor="end"
         >full scale {formatQuantity(chart.full.volts, 'V', 3)}</text
       >
-      <path d={chart.path} class="line" />
-      {#each chart.ticks as tick, i (i)}<text x={tick.x} y="112" text-anchor="middle">{tick.text}</text>{/each}
-      <text x={width - 10} y="96" text-anchor="end">{unit}</text>
+      <path d={chart.path} class="line fill-none stroke-copper stroke-[2.2]" />
+      {#each chart.ticks as tick, i (i)}<text
+          class="text-mark font-mono fill-quiet"
+          x={tick.x}
+          y="112"
+          text-anchor="middle">{tick.text}</text
+        >{/each}
+      <text class="text-mark font-mono fill-quiet" x={width - 10} y="96" text-anchor="end">{unit}</text>
     </svg>
   {/if}
 </ChartFrame>
-
-<style>
-  svg {
-    display: block;
-    flex-basis: 100%;
-  }
-  .wanted {
-    fill: var(--copper);
-    opacity: 0.1;
-  }
-  .ends {
-    stroke: var(--copper);
-    stroke-dasharray: 1 3;
-  }
-  .line {
-    fill: none;
-    stroke: var(--copper);
-    stroke-width: 2.2;
-  }
-  .full {
-    stroke: var(--ink);
-    stroke-width: 1.2;
-    stroke-dasharray: 5 3;
-    fill: none;
-  }
-  .over {
-    stroke: var(--fault);
-    stroke-width: 2;
-  }
-  text {
-    font: 9px var(--font-mono);
-    fill: var(--quiet);
-  }
-</style>

@@ -27,19 +27,10 @@
   );
 </script>
 
-<div bind:clientWidth={width}>
+<div class="w-full" bind:clientWidth={width}>
   <svg viewBox="0 0 {width} {HIGH}" {width} height={HIGH} role="img" aria-label={says}>
     <path d={path} fill="none" stroke="var(--copper)" stroke-width="1.6" />
     {#each finite as { time, value }, i (i)}<circle cx={x(time)} cy={y(value)} r="3" fill="var(--copper)" />{/each}
   </svg>
   <p class="unit">{says}</p>
 </div>
-
-<style>
-  div {
-    width: 100%;
-  }
-  p {
-    margin: 0;
-  }
-</style>

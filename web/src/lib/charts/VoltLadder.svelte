@@ -21,9 +21,9 @@
   const id = $props.id();
 </script>
 
-<div class="ladder" bind:clientWidth={width}>
+<div class="w-full h-11.5 [contain:strict]" bind:clientWidth={width}>
   {#if drawn}
-    <svg viewBox="0 0 {width} 46" {width} height="46" role="img" aria-label={words}>
+    <svg class="block" viewBox="0 0 {width} 46" {width} height="46" role="img" aria-label={words}>
       <defs>
         <pattern id="{id}-hatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path d="M0 0V5" stroke="var(--danger)" stroke-width="1.6" />
@@ -68,6 +68,7 @@
       <path d="M0 34.5H{width}" stroke="var(--line)" />
       {#each drawn.ticks as tick, i (i)}
         <path d="M{tick.x} 34V37" stroke="var(--quiet)" /><text
+          class="text-mark font-mono fill-quiet"
           x={tick.x}
           y="45"
           text-anchor={tick.x > width - 12 ? 'end' : 'middle'}>{tick.text}</text
@@ -76,19 +77,3 @@
     </svg>
   {/if}
 </div>
-
-<style>
-  .ladder {
-    width: 100%;
-    height: 46px;
-    /* Nothing in it moves anything around it: a sweep lays out this box alone. */
-    contain: strict;
-  }
-  svg {
-    display: block;
-  }
-  text {
-    font: 9px var(--font-mono);
-    fill: var(--quiet);
-  }
-</style>

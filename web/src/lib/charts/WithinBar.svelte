@@ -21,7 +21,7 @@
   );
 </script>
 
-<svg viewBox="0 0 {WIDE} 18" width={WIDE} height="18" role="img" aria-label={label}>
+<svg class="flex-none" viewBox="0 0 {WIDE} 18" width={WIDE} height="18" role="img" aria-label={label}>
   <path d="M1 9H{WIDE - 1}" stroke="var(--line)" />
   <path
     d="M{x(low)} 9H{Math.max(x(low) + 2, expected.max === null ? WIDE - 2 : x(high))}"
@@ -40,9 +40,3 @@
       />{/if}
   {/if}
 </svg>
-
-<style>
-  svg {
-    flex: none;
-  }
-</style>

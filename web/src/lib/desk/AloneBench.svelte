@@ -1,7 +1,7 @@
 <!-- The part alone on the bench, with a controller of choice: verified on the spot, and what to look up next. -->
 <script lang="ts">
   import { trustOf } from '@idle-breadboard/core/card';
-  import { relativeMargin } from '@idle-breadboard/core/verify';
+  import { isBlocking, relativeMargin } from '@idle-breadboard/core/verify';
   import { ruleOf, say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import { alone } from '../state/alone.svelte';
@@ -10,9 +10,7 @@
   /** So many are said before the rest is counted. */
   const FEW = 5;
   const { found } = $derived(alone);
-  const grave = $derived(
-    found?.verdict.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault') ?? [],
-  );
+  const grave = $derived(found?.verdict.findings.filter(isBlocking) ?? []);
   /** Nothing grave is left, and nothing had to be given up; whether it can be laid out is proved in a plan. */
   const holds = $derived(found !== null && grave.length === 0 && found.why.length === 0);
   const lighter = $derived(found ? found.verdict.findings.length - grave.length : 0);
@@ -25,8 +23,8 @@
   $effect(() => () => alone.end());
 </script>
 
-<section class="alone" aria-label="alone on the bench">
-  <div class="head">
+<section class="grid gap-1 py-2 px-3 border-t content-start" aria-label="alone on the bench">
+  <div class="flex flex-wrap justify-between gap-x-3 gap-y-1 items-baseline">
     <span
       >alone on the bench{#if desk.card?.kind !== 'controller' && desk.card?.kind !== 'carrier'}, with
         <select
@@ -38,11 +36,7 @@
           {#each alone.controllers as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
         </select>{/if}</span
     >
-    <span
-      role="status"
-      class="verdict-alone"
-      data-alone={alone.phase === 'done' ? (holds ? 'proved' : 'open') : alone.phase}
-    >
+    <span role="status" data-alone={alone.phase === 'done' ? (holds ? 'proved' : 'open') : alone.phase}>
       {#if alone.phase === 'working'}Working
       {:else if alone.phase === 'failed'}The bench broke off; change something to try again.
       {:else if alone.phase === 'nothing'}Nothing is proved of what is only used up or joined.
@@ -71,7 +65,7 @@
         >{trust?.assumed} of {trust?.figures} figures are assumed; the verdict hangs on these first</span
       >
     </p>
-    <ol>
+    <ol class="pl-5.5">
       {#each alone.next.slice(0, FEW) as { figure, tightest } (figure.place)}
         <li>
           {say(figure.title)}
@@ -90,29 +84,6 @@
 </section>
 
 <style>
-  .alone {
-    display: grid;
-    gap: 4px;
-    padding: 8px 12px;
-    border-top: 1px solid var(--line);
-    align-content: start;
-  }
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    justify-content: space-between;
-    gap: 4px 12px;
-    align-items: baseline;
-  }
-  ul,
-  ol {
-    margin: 0;
-    padding-left: 22px;
-  }
-  ul {
-    list-style: none;
-    padding-left: 0;
-  }
   li :global(.glyph) {
     margin-right: 6px;
   }

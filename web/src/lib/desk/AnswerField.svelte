@@ -1,5 +1,6 @@
 <!-- One answer: chosen, ticked or typed, as its form wants it. Enter takes it and goes on. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Form } from '@idle-breadboard/core/workshop';
 
   interface Props {
@@ -76,14 +77,19 @@
     {/each}
   </select>
 {:else if form.is === 'several'}
-  <span class="several" role="group" aria-label={label} data-answer tabindex="-1">
+  <span class="inline-flex flex-wrap gap-0.5" role="group" aria-label={label} data-answer tabindex="-1">
     {#each form.of as one (one)}
-      <button type="button" class="act bare" aria-pressed={picked.has(one)} onclick={() => toggle(one)}>{one}</button>
+      <Button
+        kind="bare"
+        class="aria-pressed:bg-copper-soft aria-pressed:border-copper"
+        aria-pressed={picked.has(one)}
+        onclick={() => toggle(one)}>{one}</Button
+      >
     {/each}
   </span>
 {:else if form.is === 'fields'}
   <textarea
-    class="field value"
+    class="field value w-[20em]"
     data-answer
     rows="2"
     aria-label={label}
@@ -92,8 +98,8 @@
     onchange={(event) => take(event.currentTarget.value)}></textarea>
 {:else}
   <input
-    class="field value"
-    class:wide={!inTable}
+    class="field value field-sizing-content min-w-[4.5em] data-wide:min-w-[min(16em,100%)]"
+    data-wide={!inTable || undefined}
     data-answer
     aria-label={label}
     aria-invalid={invalid}
@@ -113,25 +119,3 @@
     >
   {/if}
 {/if}
-
-<style>
-  input {
-    field-sizing: content;
-    min-width: 4.5em;
-  }
-  input.wide {
-    min-width: min(16em, 100%);
-  }
-  .several {
-    display: inline-flex;
-    flex-wrap: wrap;
-    gap: 2px;
-  }
-  .several button[aria-pressed='true'] {
-    background: var(--copper-soft);
-    border-color: var(--copper);
-  }
-  textarea {
-    width: 20em;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- An answer with several lines: a row for each thing, a column for each of what is said of it. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { QUANTITIES } from '@idle-breadboard/core/card';
   import {
     blankRow,
@@ -63,19 +64,24 @@
 
 <div class="table" bind:this={body}>
   {#if rows.length > 0}
-    <div class="scroll">
+    <div class="scroll overflow-x-auto">
       <table>
         <thead>
           <tr>
-            {#each columns as [column] (column)}<th scope="col">{say(columnTitle(column))}</th>{/each}
-            <th><span class="sr-only">remove</span></th>
+            {#each columns as [column] (column)}<th
+                class="text-left font-normal text-quiet text-aside pr-1.5 whitespace-nowrap"
+                scope="col">{say(columnTitle(column))}</th
+              >{/each}
+            <th class="text-left font-normal text-quiet text-aside pr-1.5 whitespace-nowrap"
+              ><span class="sr-only">remove</span></th
+            >
           </tr>
         </thead>
         <tbody>
           {#each rows as cells, r (r)}
             <tr>
               {#each columns as [column, form], c (column)}
-                <td>
+                <td class="pr-1.5">
                   <AnswerField
                     {form}
                     inTable
@@ -87,12 +93,9 @@
                   />
                 </td>
               {/each}
-              <td
-                ><button
-                  type="button"
-                  class="act bare"
-                  aria-label="remove row {r + 1} of {label}"
-                  onclick={() => remove(r)}><X size={14} /></button
+              <td class="pr-1.5"
+                ><Button kind="bare" aria-label="remove row {r + 1} of {label}" onclick={() => remove(r)}
+                  ><X size={14} /></Button
                 ></td
               >
             </tr>
@@ -101,27 +104,5 @@
       </table>
     </div>
   {/if}
-  <button type="button" class="act bare" data-add aria-label="add a row to {label}" onclick={add}
-    ><Plus size={14} />add</button
-  >
+  <Button kind="bare" data-add aria-label="add a row to {label}" onclick={add}><Plus size={14} />add</Button>
 </div>
-
-<style>
-  .scroll {
-    overflow-x: auto;
-  }
-  table {
-    border-collapse: collapse;
-  }
-  th {
-    text-align: left;
-    font-weight: 400;
-    color: var(--quiet);
-    font-size: 0.85rem;
-    padding-right: 6px;
-    white-space: nowrap;
-  }
-  td {
-    padding: 0 6px 0 0;
-  }
-</style>

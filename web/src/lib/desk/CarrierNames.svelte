@@ -19,7 +19,7 @@
   }
 </script>
 
-<div class="names">
+<div class="grid gap-1 justify-items-start py-1.5 px-3 border-b">
   <p class="m-0">
     <strong>What is printed on it, and the pin that it leads to</strong>
     <span class="unit">pasted: “S1 = D12, S2 = D13” or a line each</span>
@@ -30,7 +30,7 @@
     </select></label
   >
   <textarea
-    class="field value"
+    class="field value w-full border border-line bg-board"
     rows="4"
     aria-label="names on the carrier"
     spellcheck="false"
@@ -44,18 +44,3 @@
     </p>
   {/if}
 </div>
-
-<style>
-  .names {
-    display: grid;
-    gap: 4px;
-    justify-items: start;
-    padding: 6px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  textarea {
-    width: 100%;
-    border: 1px solid var(--line);
-    background: var(--board);
-  }
-</style>

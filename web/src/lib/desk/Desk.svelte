@@ -1,5 +1,7 @@
 <!-- The desk: one list of questions, and beside it the part as it is drawn, the question in hand, and the part alone on the bench. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import type { Card } from '@idle-breadboard/core/card';
   import { classTitle, GROUPS, groupOf, groupTitle, type Question } from '@idle-breadboard/core/workshop';
   import { say } from '@idle-breadboard/core/words';
@@ -35,7 +37,7 @@
   } = $props();
 
   let list = $state<HTMLElement>();
-  let asking = $state<HTMLElement>();
+  let asking = $state<HTMLElement | null>(null);
   const draft = $derived(desk.draft);
   const groups = $derived(
     GROUPS.flatMap((id) => {
@@ -94,15 +96,19 @@
 
 {#if draft}
   {#if leaving}
-    <div class="leaving" role="alertdialog" aria-label="leave the desk?">
+    <div
+      class="flex flex-wrap gap-x-2.5 gap-y-1 items-center py-1 px-3 border-b bg-copper-soft border-l-4 border-l-copper"
+      role="alertdialog"
+      aria-label="leave the desk?"
+    >
       <span>{desk.name} is not in the drawer yet.</span>
-      <button type="button" class="act" bind:this={asking} onclick={leave}>Leave the draft here</button>
-      <button type="button" class="act" onclick={stay}>Go on</button>
-      <button type="button" class="act bare text-danger" onclick={drop}>Throw it away</button>
+      <Button bind:ref={asking} onclick={leave}>Leave the draft here</Button>
+      <Button onclick={stay}>Go on</Button>
+      <Button kind="bare" class="text-danger" onclick={drop}>Throw it away</Button>
     </div>
   {/if}
-  <div class="tools">
-    <button type="button" class="act bare" onclick={leave}><ArrowLeft size={14} />catalogue</button>
+  <div class="flex flex-wrap gap-x-2.5 gap-y-1 items-center py-1 px-3 border-b">
+    <Button kind="bare" onclick={leave}><ArrowLeft size={14} />catalogue</Button>
     <span class="unit grow"
       >{say(classTitle(draft.cls)).split(':')[0]}{#if desk.revises}, the next revision of {desk.revises}{/if}; kept as
       you type</span
@@ -110,29 +116,29 @@
     <span role="status" class="unit"
       ><span class="value">{desk.open}</span> open{#if waiting > 0}, <span class="value">{waiting}</span> to confirm{/if}</span
     >
-    <label class="inline-flex items-center"
-      ><input type="checkbox" bind:checked={desk.whole} />everything a card can say</label
-    >
-    <button type="button" class="act" disabled={!desk.card} onclick={keep}>Into the drawer</button>
+    <label class="inline-flex items-center"><Tick bind:checked={desk.whole} />everything a card can say</label>
+    <Button disabled={!desk.card} onclick={keep}>Into the drawer</Button>
   </div>
   {#if desk.trouble}<p role="alert" class="m-0 px-3 text-danger">{desk.trouble}</p>{/if}
   <SourceBar />
-  <div class="desk">
-    <div class="left" bind:this={list}>
+  <div
+    class="grid grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)] flex-1 min-h-0 max-[900px]:grid-cols-1 max-[900px]:overflow-y-auto"
+  >
+    <div class="overflow-y-auto min-h-0 pb-4 max-[900px]:overflow-visible max-[900px]:border-l-0" bind:this={list}>
       <Printed next={() => void next(null)} />
       <FromSheet back={sheet} />
       {#if draft.cls === 'controller'}<PinTableIn />{/if}
       {#if draft.cls === 'carrier'}<CarrierNames />{/if}
       {#each groups as { id, questions } (id)}
-        <h3 class="eyebrow">{say(groupTitle(id))}</h3>
+        <h3 class="eyebrow mt-2.5 mb-0.5 mx-3 font-medium">{say(groupTitle(id))}</h3>
         {#each questions as question (keyOfQuestion(question))}
           <QuestionRow {question} next={(after) => void next(after)} />
         {/each}
       {/each}
-      <div class="stock">
+      <div class="py-1.5 px-3">
         <label
           >pieces in the drawer <input
-            class="field value"
+            class="field value w-[4em]"
             inputmode="numeric"
             aria-label="pieces in the drawer"
             value={desk.stock}
@@ -144,32 +150,30 @@
         >
       </div>
     </div>
-    <div class="right">
+    <div
+      class="right flex flex-col min-h-0 overflow-y-auto border-l max-[900px]:overflow-visible max-[900px]:border-l-0 max-[900px]:-order-1"
+    >
       <PartDrawing />
       <PhotoBeside />
-      {#if desk.question}<div class="hand"><InHand question={desk.question} /></div>{/if}
+      {#if desk.question}<div class="py-2 px-3 max-[900px]:hidden"><InHand question={desk.question} /></div>{/if}
       {#if !desk.card}
-        <div class="lacks" data-lacks>
+        <div class="py-2 px-3 border-t" data-lacks>
           {#if desk.lacking.lacks.length > 0}
             <p class="m-0"><strong>A card cannot be without</strong></p>
-            <ul>
+            <ul class="flex flex-wrap">
               {#each desk.lacking.lacks as lack (lack.place)}
                 <li>
-                  <button type="button" class="act bare" onclick={() => void goTo(lack.question)}
-                    >{say(lack.title)}</button
-                  >
+                  <Button kind="bare" onclick={() => void goTo(lack.question)}>{say(lack.title)}</Button>
                 </li>
               {/each}
             </ul>
           {/if}
           {#if desk.unread.length > 0}
             <p class="m-0"><strong>What was typed cannot be read</strong></p>
-            <ul>
+            <ul class="flex flex-wrap">
               {#each desk.unread as question (keyOfQuestion(question))}
                 <li>
-                  <button type="button" class="act bare" onclick={() => void goTo(question)}
-                    >{desk.title(question)}</button
-                  >
+                  <Button kind="bare" onclick={() => void goTo(question)}>{desk.title(question)}</Button>
                 </li>
               {/each}
             </ul>
@@ -187,78 +191,3 @@
     </div>
   </div>
 {/if}
-
-<style>
-  .tools,
-  .leaving {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 10px;
-    align-items: center;
-    padding: 4px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  .leaving {
-    background: var(--copper-soft);
-    border-left: 4px solid var(--copper);
-  }
-  .desk {
-    display: grid;
-    grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
-    flex: 1;
-    min-height: 0;
-  }
-  .left {
-    overflow-y: auto;
-    min-height: 0;
-    padding-bottom: 16px;
-  }
-  .right {
-    display: flex;
-    flex-direction: column;
-    min-height: 0;
-    overflow-y: auto;
-    border-left: 1px solid var(--line);
-  }
-  .hand,
-  .lacks {
-    padding: 8px 12px;
-  }
-  .lacks {
-    border-top: 1px solid var(--line);
-  }
-  .lacks ul {
-    display: flex;
-    flex-wrap: wrap;
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-  h3 {
-    margin: 10px 12px 2px;
-    font-weight: 500;
-  }
-  .stock {
-    padding: 6px 12px;
-  }
-  .stock input {
-    width: 4em;
-  }
-  @media (max-width: 899px) {
-    .desk {
-      grid-template-columns: minmax(0, 1fr);
-      overflow-y: auto;
-    }
-    .left,
-    .right {
-      overflow: visible;
-      border-left: 0;
-    }
-    .right {
-      order: -1;
-    }
-    .hand {
-      display: none;
-    }
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- What came from the sheet of the part: how much of it stands here, and what waits for a place. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { wordOf } from '@idle-breadboard/core/figures';
   import { whyWaiting } from '@idle-breadboard/core/workshop';
   import { say } from '@idle-breadboard/core/words';
@@ -23,20 +24,21 @@
 </script>
 
 {#if figures.length > 0}
-  <div class="sheet-part">
+  <div class="py-1 px-3 border-b">
     <p class="m-0">
-      <span class="value">{figures.length - waiting.length}</span> of <span class="value">{figures.length}</span>
+      <span class="value wrap-anywhere">{figures.length - waiting.length}</span> of
+      <span class="value wrap-anywhere">{figures.length}</span>
       figures of the sheet have their place.
-      {#if review !== null}<button type="button" class="act bare" onclick={() => back(review)}
-          ><FileText size={13} />to the sheet</button
+      {#if review !== null}<Button kind="bare" onclick={() => back(review)}><FileText size={13} />to the sheet</Button
         >{/if}
     </p>
     {#if waiting.length > 0}
-      <ul aria-label="figures of the sheet that wait">
+      <ul class="my-0.5 pl-4.5" aria-label="figures of the sheet that wait">
         {#each waiting as { id, name, said, page, why } (id)}
           <li>
             <strong>{name}</strong>
-            <span class="value">{said}</span>{#if page !== undefined}<span class="unit">, p. {page}</span>{/if}:
+            <span class="value wrap-anywhere">{said}</span>{#if page !== undefined}<span class="unit">, p. {page}</span
+              >{/if}:
             {why}
           </li>
         {/each}
@@ -44,17 +46,3 @@
     {/if}
   </div>
 {/if}
-
-<style>
-  .sheet-part {
-    padding: 4px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  ul {
-    margin: 2px 0;
-    padding-left: 18px;
-  }
-  .value {
-    overflow-wrap: anywhere;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- The question in hand: how it is typed, who asks for it, what happens if nobody knows, how to measure it, and where the answer is from. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { hintOf, measurementsFor, type Question } from '@idle-breadboard/core/workshop';
   import { ruleOf, say } from '@idle-breadboard/core/words';
   import { desk } from '../state/desk.svelte';
@@ -17,7 +18,7 @@
   );
 </script>
 
-<div class="hand">
+<div class="grid gap-1 justify-items-start">
   <p class="m-0">
     <strong>{desk.title(question)}</strong>
     {#if desk.whole}<span class="unit value"
@@ -36,16 +37,6 @@
   {/if}
   {#each meters as measurement (measurement.id)}<Meter {measurement} />{/each}
   {#if !NEEDED.has(question.pattern) && (standing === 'open' || standing === 'said')}
-    <button type="button" class="act bare" data-none onclick={() => desk.none(question, true)}
-      >There is none: leave it out</button
-    >
+    <Button kind="bare" data-none onclick={() => desk.none(question, true)}>There is none: leave it out</Button>
   {/if}
 </div>
-
-<style>
-  .hand {
-    display: grid;
-    gap: 4px;
-    justify-items: start;
-  }
-</style>

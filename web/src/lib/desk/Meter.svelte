@@ -11,8 +11,13 @@
   const names = { Ω: 'ohmmeter', A: 'milliammeter', V: 'voltmeter' };
 </script>
 
-<div class="meter">
-  <p class="m-0"><span class="face" aria-hidden="true">{measurement.unit}</span>{say(measurement.how)}</p>
+<div class="meter py-1 px-2 border bg-board">
+  <p class="m-0">
+    <span
+      class="inline-grid place-content-center w-5 h-5 mr-1.5 border-[1.5px] border-ink rounded-full font-mono text-aside"
+      aria-hidden="true">{measurement.unit}</span
+    >{say(measurement.how)}
+  </p>
   <p class="m-0">
     The {names[measurement.unit]} shows <QuantityField
       value={null}
@@ -27,22 +32,3 @@
   </p>
   {#if said}<p class="m-0" role="status">{said}</p>{/if}
 </div>
-
-<style>
-  .meter {
-    padding: 4px 8px;
-    border: 1px solid var(--line);
-    background: var(--board);
-  }
-  .face {
-    display: inline-grid;
-    place-content: center;
-    width: 20px;
-    height: 20px;
-    margin-right: 6px;
-    border: 1.5px solid var(--ink);
-    border-radius: 50%;
-    font-family: var(--font-mono);
-    font-size: 0.85rem;
-  }
-</style>

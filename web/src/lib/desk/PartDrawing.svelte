@@ -59,11 +59,12 @@
   }
 </script>
 
-<div class="drawing">
+<div class="grid gap-1 justify-items-center p-2 min-h-30 flex-none content-center bg-bench border-b">
   {#if seen.pins.length === 0}
     <p class="unit m-0">The part stands here as soon as a name of its header is typed.</p>
   {:else}
     <svg
+      class="max-w-full max-h-[30vh] touch-none"
       bind:this={svg}
       viewBox="{-MARGIN} {-MARGIN} {box.width} {box.height}"
       style:width="{box.width * scale}px"
@@ -71,10 +72,16 @@
       role="group"
       aria-label="the part, seen from above"
     >
-      <rect class="body" width={seen.length * MM} height={seen.width * MM} rx="0.8" class:guess={!seen.measured} />
+      <rect
+        class="fill-raised stroke-ink stroke-[0.18] data-guess:[stroke-dasharray:0.9_0.6]"
+        width={seen.length * MM}
+        height={seen.width * MM}
+        rx="0.8"
+        data-guess={!seen.measured || undefined}
+      />
       {#if typeof said === 'string' && seen.width > 0.01}
         <text
-          class="name"
+          class="fill-quiet [text-anchor:middle]"
           x={(seen.length * MM) / 2}
           y={2}
           font-size={Math.min(1.6, (seen.length * MM - 2) / (Math.max(1, said.length) * 0.55))}>{said}</text
@@ -83,8 +90,8 @@
       {#each seen.pins as pin (pin.id)}
         {@const [x, y] = [pin.x * MM, pin.y * MM]}
         <g
-          class="pin {pin.role}"
-          class:dragged={dragged === pin.id}
+          class="pin group/pin cursor-grab focus-visible:outline-none {pin.role}"
+          data-dragged={dragged === pin.id || undefined}
           data-pin={pin.id}
           role="button"
           tabindex="0"
@@ -96,22 +103,44 @@
           }}
           onpointerup={(event) => drop(event, pin)}
         >
-          <rect class="hit" x={x - 1.27} y={y - 1.27} width="2.54" height="2.54" />
+          <rect
+            class="hit fill-transparent group-focus-visible/pin:fill-copper-soft group-focus-visible/pin:stroke-copper group-focus-visible/pin:stroke-[0.25] group-data-dragged/pin:fill-copper-soft group-data-dragged/pin:stroke-copper group-data-dragged/pin:stroke-[0.25]"
+            x={x - 1.27}
+            y={y - 1.27}
+            width="2.54"
+            height="2.54"
+          />
           {#if pin.kind === 'leads'}
-            <path class="wire" d="M{x} {y}V{seen.width * MM + WIRE}" style:stroke={pin.colour ?? 'var(--quiet)'} />
+            <path
+              class="stroke-[0.9] fill-none"
+              d="M{x} {y}V{seen.width * MM + WIRE}"
+              style:stroke={pin.colour ?? 'var(--quiet)'}
+            />
           {/if}
           {#if pin.kind === 'screw'}
-            <circle cx={x} cy={y} r="1.05" class="pad" /><path class="slot" d="M{x - 0.7} {y - 0.7}l1.4 1.4" />
+            <circle cx={x} cy={y} r="1.05" class="pad fill-copper-soft stroke-copper stroke-[0.25]" /><path
+              class="slot stroke-ink stroke-[0.28] fill-none"
+              d="M{x - 0.7} {y - 0.7}l1.4 1.4"
+            />
           {:else if pin.position === 1}
-            <rect x={x - 0.85} y={y - 0.85} width="1.7" height="1.7" class="pad" />
+            <rect
+              x={x - 0.85}
+              y={y - 0.85}
+              width="1.7"
+              height="1.7"
+              class="pad fill-copper-soft stroke-copper stroke-[0.25]"
+            />
           {:else}
-            <circle cx={x} cy={y} r="0.85" class="pad" />
+            <circle cx={x} cy={y} r="0.85" class="pad fill-copper-soft stroke-copper stroke-[0.25]" />
           {/if}
-          {#if pin.role === 'supply'}<path class="sign" d="M{x - 0.45} {y}h0.9M{x} {y - 0.45}v0.9" />
-          {:else if pin.role === 'ground'}<path class="sign" d="M{x - 0.5} {y}h1" />
-          {:else if pin.role === 'unused'}<circle cx={x} cy={y} r="0.4" class="hole" />{/if}
+          {#if pin.role === 'supply'}<path
+              class="stroke-ink stroke-[0.28] fill-none"
+              d="M{x - 0.45} {y}h0.9M{x} {y - 0.45}v0.9"
+            />
+          {:else if pin.role === 'ground'}<path class="stroke-ink stroke-[0.28] fill-none" d="M{x - 0.5} {y}h1" />
+          {:else if pin.role === 'unused'}<circle cx={x} cy={y} r="0.4" class="fill-board" />{/if}
           <text
-            class="label"
+            class="font-mono text-[1.75px] fill-ink"
             transform="translate({x + NAME * 0.35} {pin.inward === 'up' ? y - 1.5 : y + 1.5}) rotate(-90)"
             text-anchor={pin.inward === 'up' ? 'start' : 'end'}>{pin.label}</text
           >
@@ -127,76 +156,10 @@
 </div>
 
 <style>
-  .drawing {
-    display: grid;
-    gap: 4px;
-    justify-items: center;
-    padding: 8px;
-    min-height: 120px;
-    flex: none;
-    align-content: center;
-    background: var(--bench);
-    border-bottom: 1px solid var(--line);
-  }
-  svg {
-    max-width: 100%;
-    max-height: 30vh;
-    touch-action: none;
-  }
-  .body {
-    fill: var(--raised);
-    stroke: var(--ink);
-    stroke-width: 0.18;
-  }
-  .body.guess {
-    stroke-dasharray: 0.9 0.6;
-  }
-  .name {
-    fill: var(--quiet);
-    text-anchor: middle;
-  }
-  .label {
-    font-family: var(--font-mono);
-    font-size: 1.75px;
-    fill: var(--ink);
-  }
-  .pad {
-    fill: var(--copper-soft);
-    stroke: var(--copper);
-    stroke-width: 0.25;
-  }
   .supply .pad {
     stroke: var(--rail-red);
   }
   .ground .pad {
     stroke: var(--rail-blue);
-  }
-  .sign,
-  .slot {
-    stroke: var(--ink);
-    stroke-width: 0.28;
-    fill: none;
-  }
-  .hole {
-    fill: var(--board);
-  }
-  .wire {
-    stroke-width: 0.9;
-    fill: none;
-  }
-  .hit {
-    fill: transparent;
-  }
-  .pin {
-    cursor: grab;
-  }
-  .pin:focus-visible {
-    outline: none;
-  }
-  .pin:focus-visible .hit,
-  .pin.dragged .hit {
-    fill: var(--copper-soft);
-    stroke: var(--copper);
-    stroke-width: 0.25;
   }
 </style>

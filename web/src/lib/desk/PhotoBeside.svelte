@@ -1,5 +1,6 @@
 <!-- A photo of the part, to compare the drawing with. It stays in this browser. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { desk } from '../state/desk.svelte';
 
   let trouble = $state('');
@@ -24,11 +25,11 @@
   }
 </script>
 
-<details class="photo" open={url !== null}>
+<details class="py-0.5 px-3 border-b" open={url !== null}>
   <summary>A photo beside it</summary>
   {#if url}
-    <img src={url} alt="the part as it lies there" />
-    <button type="button" class="act bare" onclick={() => void desk.setPhoto(null)}>Take it away</button>
+    <img class="block max-w-full max-h-55" src={url} alt="the part as it lies there" />
+    <Button kind="bare" onclick={() => void desk.setPhoto(null)}>Take it away</Button>
   {/if}
   <input
     type="file"
@@ -42,15 +43,3 @@
   />
   {#if trouble}<p role="alert" class="m-0 text-danger">{trouble}</p>{/if}
 </details>
-
-<style>
-  .photo {
-    padding: 2px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  img {
-    display: block;
-    max-width: 100%;
-    max-height: 220px;
-  }
-</style>

@@ -30,7 +30,7 @@
   }
 </script>
 
-<div class="pins">
+<div class="grid gap-1 py-1.5 px-3 border-b">
   <p class="m-0">
     <strong>Its table of pins</strong>
     <span class="unit"
@@ -38,7 +38,7 @@
     >
   </p>
   <textarea
-    class="field value"
+    class="field value w-full whitespace-pre border border-line bg-board"
     rows="5"
     aria-label="table of pins"
     spellcheck="false"
@@ -72,18 +72,3 @@
     </p>
   {/if}
 </div>
-
-<style>
-  .pins {
-    display: grid;
-    gap: 4px;
-    padding: 6px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  textarea {
-    width: 100%;
-    white-space: pre;
-    border: 1px solid var(--line);
-    background: var(--board);
-  }
-</style>

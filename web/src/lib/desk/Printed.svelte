@@ -1,5 +1,6 @@
 <!-- What is printed along the headers: from it follow the pins, and proposals for what they are. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { HEADER_KINDS } from '@idle-breadboard/core/card';
   import { type PrintedHeader } from '@idle-breadboard/core/workshop';
   import Plus from '@lucide/svelte/icons/plus';
@@ -14,7 +15,7 @@
   const add = () => desk.setHeaders([...headers, { kind: headers[0]?.kind ?? 'male', text: '', across: '15.24 mm' }]);
 </script>
 
-<div class="printed">
+<div class="grid gap-1 justify-items-start py-1.5 px-3 border-b">
   <p class="m-0">
     <strong>Printed along {headers.length > 1 ? 'the headers' : 'the header'}</strong>
     <span class="unit"
@@ -23,7 +24,7 @@
     >
   </p>
   {#each headers as header, i (i)}
-    <div class="header">
+    <div class="flex flex-wrap gap-x-2 gap-y-1 w-full items-center">
       <select
         class="field"
         aria-label="kind of the {NAMES[i]} header"
@@ -33,7 +34,7 @@
         {#each HEADER_KINDS as kind (kind)}<option value={kind}>{kind}</option>{/each}
       </select>
       <input
-        class="field value names"
+        class="field value flex-1 min-w-[min(16em,100%)] whitespace-normal"
         aria-label="printed along the {NAMES[i]} header"
         placeholder="VIN GND SCL SDA"
         spellcheck="false"
@@ -45,47 +46,21 @@
       {#if i > 0}
         <label class="unit"
           >across <input
-            class="field value across"
+            class="field value w-[6em]"
             aria-label="how far the {NAMES[i]} header is from the first"
             value={header.across ?? ''}
             onchange={(event) => set(i, { across: event.currentTarget.value })}
           /></label
         >
-        <button
-          type="button"
-          class="act bare"
+        <Button
+          kind="bare"
           aria-label="take the {NAMES[i]} header away"
-          onclick={() => desk.setHeaders(headers.filter((_, j) => j !== i))}><X size={14} /></button
+          onclick={() => desk.setHeaders(headers.filter((_, j) => j !== i))}><X size={14} /></Button
         >
       {/if}
     </div>
   {/each}
   {#if headers.length < NAMES.length}
-    <button type="button" class="act bare" onclick={add}><Plus size={14} />one more header</button>
+    <Button kind="bare" onclick={add}><Plus size={14} />one more header</Button>
   {/if}
 </div>
-
-<style>
-  .printed {
-    display: grid;
-    gap: 4px;
-    justify-items: start;
-    padding: 6px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  .header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 8px;
-    width: 100%;
-    align-items: center;
-  }
-  .names {
-    flex: 1;
-    min-width: min(16em, 100%);
-    white-space: normal;
-  }
-  .across {
-    width: 6em;
-  }
-</style>

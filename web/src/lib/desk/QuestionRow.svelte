@@ -1,5 +1,6 @@
 <!-- One question: what is asked, the answer, where it is from. In hand it is open, and says more beside or below. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { besidesAt, choicesAt, type Question } from '@idle-breadboard/core/workshop';
   import { tick } from 'svelte';
   import { desk, keyOfQuestion } from '../state/desk.svelte';
@@ -50,17 +51,22 @@
 </script>
 
 <div
-  class="question {problems.length > 0 ? 'refused' : standing}"
-  class:inHand
+  class="border-b py-0.5 px-3 data-inhand:bg-raised data-inhand:shadow-mark {problems.length > 0
+    ? 'refused'
+    : standing}"
+  data-inhand={inHand || undefined}
   data-question={key}
   data-pattern={question.pattern}
   data-standing={standing}
   bind:this={row}
   onfocusin={() => (desk.current = key)}
 >
-  <div class="line" class:tabled={inHand && 'rows' in question.how}>
+  <div
+    class="line group/line grid grid-cols-[12px_minmax(0,12.5em)_minmax(0,1fr)_auto] gap-x-2 gap-y-0.5 items-start min-h-row max-[900px]:grid-cols-[12px_minmax(0,1fr)_auto]"
+    data-tabled={(inHand && 'rows' in question.how) || undefined}
+  >
     <span
-      class="mark"
+      class="mark w-2 h-2 mt-2 border-[1.5px] border-quiet rounded-full"
       role="img"
       aria-label={problems.length > 0
         ? 'refused'
@@ -70,15 +76,17 @@
             ? 'left out'
             : standing}
     ></span>
-    <span class="title">{title}</span>
-    <span class="answer">
+    <span class="title pt-1 group-data-tabled/line:col-[2_/_4]">{title}</span>
+    <span
+      class="min-w-0 max-[900px]:col-start-2 -col-end-1 max-[900px]:row-[2] group-data-tabled/line:col-start-2 -col-end-1 group-data-tabled/line:row-[2]"
+    >
       {#if 'rows' in question.how}
         {#if inHand}
           <AnswerTable {question} table={question.how} label={title} next={go} />
         {:else}
           <button
             type="button"
-            class="summary"
+            class="truncate max-w-full min-h-6 px-1 border-b border-b-copper text-ink font-mono text-left"
             data-answer
             aria-label="{title}: {summary || 'nothing yet'}"
             onfocus={() => void open()}
@@ -103,61 +111,25 @@
           >{/if}
       {/if}
     </span>
-    <span class="from">
+    <span class="from pt-1 group-data-tabled/line:col-[4] group-data-tabled/line:row-[1]">
       {#if standing === 'proposed'}
-        <button type="button" class="act" data-confirm onclick={go}>Yes</button>
+        <Button data-confirm onclick={go}>Yes</Button>
       {:else if standing === 'none'}
-        <button type="button" class="act bare" onclick={() => desk.none(question, false)}>left out</button>
+        <Button kind="bare" onclick={() => desk.none(question, false)}>left out</Button>
       {:else if answer?.source}<span class="unit" title={answer.source.title}>{sourceWords(answer.source)}</span>{/if}
     </span>
   </div>
-  {#each besides as beside (beside.kind)}<p class="unit note">
+  {#each besides as beside (beside.kind)}<p class="unit mb-0.5 ml-5">
       {sourceWords({ kind: beside.kind, title: beside.from })} says {beside.says} ({beside.from})
     </p>{/each}
-  {#each problems as problem (problem)}<p role="alert" class="note text-danger">{problem}</p>{/each}
-  {#each doubts as doubt (doubt)}<p class="note doubt">{doubt}</p>{/each}
-  {#if inHand}<div class="below"><InHand {question} /></div>{/if}
+  {#each problems as problem (problem)}<p role="alert" class="text-danger mb-0.5 ml-5">{problem}</p>{/each}
+  {#each doubts as doubt (doubt)}<p class="mb-0.5 ml-5 pl-2 border-l-3 border-l-caution">{doubt}</p>{/each}
+  {#if inHand}<div class="hidden max-[900px]:block max-[900px]:py-1 max-[900px]:pr-0 max-[900px]:pl-5">
+      <InHand {question} />
+    </div>{/if}
 </div>
 
 <style>
-  .question {
-    border-bottom: 1px solid var(--line);
-    padding: 2px 12px;
-  }
-  .question.inHand {
-    background: var(--raised);
-    box-shadow: inset 3px 0 var(--copper);
-  }
-  .line {
-    display: grid;
-    grid-template-columns: 12px minmax(0, 12.5em) minmax(0, 1fr) auto;
-    gap: 2px 8px;
-    align-items: start;
-    min-height: var(--row);
-  }
-  .tabled .answer {
-    grid-column: 2 / -1;
-    grid-row: 2;
-  }
-  .tabled .title {
-    grid-column: 2 / 4;
-  }
-  .tabled .from {
-    grid-column: 4;
-    grid-row: 1;
-  }
-  .title,
-  .from {
-    padding-top: 3px;
-  }
-  /* A hole: filled once it is settled. */
-  .mark {
-    width: 9px;
-    height: 9px;
-    margin-top: 8px;
-    border: 1.5px solid var(--quiet);
-    border-radius: 50%;
-  }
   .said .mark {
     background: var(--pass);
     border-color: var(--pass);
@@ -172,45 +144,5 @@
   }
   .none .mark {
     border-style: dashed;
-  }
-  .answer {
-    min-width: 0;
-  }
-  .summary {
-    max-width: 100%;
-    min-height: 24px;
-    padding: 0 0.25rem;
-    border: 0;
-    border-bottom: 1px solid var(--copper);
-    background: transparent;
-    color: var(--ink);
-    font-family: var(--font-mono);
-    text-align: left;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-  .note {
-    margin: 0 0 2px 20px;
-  }
-  .doubt {
-    padding-left: 8px;
-    border-left: 3px solid var(--caution);
-  }
-  .below {
-    display: none;
-  }
-  @media (max-width: 899px) {
-    .line {
-      grid-template-columns: 12px minmax(0, 1fr) auto;
-    }
-    .answer {
-      grid-column: 2 / -1;
-      grid-row: 2;
-    }
-    .below {
-      display: block;
-      padding: 4px 0 4px 20px;
-    }
   }
 </style>

@@ -1,5 +1,6 @@
 <!-- Where the figures that are typed next are from. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { desk } from '../state/desk.svelte';
   import { SOURCE_KINDS, sourceWords } from './source-words';
 
@@ -13,21 +14,17 @@
   const { source } = $derived(desk);
 </script>
 
-<div class="bar">
+<div class="flex flex-wrap gap-x-2 gap-y-0.5 items-center py-0.5 px-3 border-b">
   <span class="unit">what I type next is from</span>
   <span role="radiogroup" aria-label="source of the next figures">
     {#each SOURCE_KINDS as kind (kind)}
-      <button
-        type="button"
-        class="act bare"
-        role="radio"
-        aria-checked={source.kind === kind}
-        onclick={() => desk.setSource({ kind })}>{sourceWords({ kind, title: '' })}</button
+      <Button kind="bare" role="radio" aria-checked={source.kind === kind} onclick={() => desk.setSource({ kind })}
+        >{sourceWords({ kind, title: '' })}</Button
       >
     {/each}
   </span>
   <input
-    class="field title"
+    class="field title min-w-[14em]"
     aria-label="title of the source"
     placeholder={HOW[source.kind]}
     maxlength="160"
@@ -37,7 +34,7 @@
   {#if source.kind === 'datasheet'}
     <label class="unit"
       >page <input
-        class="field value page"
+        class="field value page w-[3.5em]"
         inputmode="numeric"
         pattern="[0-9]*"
         value={source.page ?? ''}
@@ -49,20 +46,3 @@
     >
   {/if}
 </div>
-
-<style>
-  .bar {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 8px;
-    align-items: center;
-    padding: 2px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  .title {
-    min-width: 14em;
-  }
-  .page {
-    width: 3.5em;
-  }
-</style>

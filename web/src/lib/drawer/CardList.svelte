@@ -1,5 +1,7 @@
 <!-- The cards by class, found by a word; packs in and out. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import { isFound, trustOf, type Card } from '@idle-breadboard/core/card';
   import { say, sayProblems } from '@idle-breadboard/core/words';
   import { classTitle } from '@idle-breadboard/core/workshop';
@@ -72,7 +74,7 @@
   }
 </script>
 
-<div class="tools">
+<div class="flex flex-wrap gap-1.5 py-1.5 px-3 border-b">
   <input
     class="field grow"
     type="search"
@@ -81,20 +83,12 @@
     bind:value={word}
   />
   <label class="inline-flex items-center"
-    ><input
-      type="checkbox"
-      checked={drawer.ownOnly}
-      onchange={(event) => drawer.setOwnOnly(event.currentTarget.checked)}
-    />mine alone</label
+    ><Tick checked={drawer.ownOnly} change={(on) => drawer.setOwnOnly(on)} />mine alone</label
   >
-  <button type="button" class="act" onclick={() => enter()}><FileInput size={14} />Enter a part</button>
-  <button type="button" class="act" onclick={() => picker?.click()}>Import a pack</button>
-  <button type="button" class="act" disabled={drawer.ownLatest.length === 0} onclick={() => exportPack('json')}
-    >Export mine</button
-  >
-  <button type="button" class="act" disabled={drawer.ownLatest.length === 0} onclick={() => exportPack('csv')}
-    >as CSV</button
-  >
+  <Button onclick={() => enter()}><FileInput size={14} />Enter a part</Button>
+  <Button onclick={() => picker?.click()}>Import a pack</Button>
+  <Button disabled={drawer.ownLatest.length === 0} onclick={() => exportPack('json')}>Export mine</Button>
+  <Button disabled={drawer.ownLatest.length === 0} onclick={() => exportPack('csv')}>as CSV</Button>
   <input
     hidden
     type="file"
@@ -109,21 +103,27 @@
   />
 </div>
 {#if desk.drafts.length > 0}
-  <ul class="drafts" aria-label="drafts">
+  <ul class="border-b-2 border-b-copper" aria-label="drafts">
     {#each desk.drafts as { id, draft, changed } (id)}
-      <li>
-        <button type="button" class="line" onclick={() => void desk.resume(id)}>
-          <span class="name">{nameOf(draft)}<span class="mine"> draft</span></span>
+      <li class="flex items-center pr-2">
+        <button
+          type="button"
+          class="line flex flex-wrap gap-x-3 w-full min-h-row py-0.5 px-3 border-b text-ink text-left items-center hover:bg-copper-soft"
+          onclick={() => void desk.resume(id)}
+        >
+          <span class="min-w-[15em] font-semibold"
+            >{nameOf(draft)}<span class="text-copper font-medium"> draft</span></span
+          >
           <span class="unit grow">{say(classTitle(draft.cls)).split(':')[0]}</span>
           <span class="unit"
             >{new Date(changed).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}</span
           >
         </button>
-        <button
-          type="button"
-          class="act bare text-danger"
+        <Button
+          kind="bare"
+          class="text-danger"
           aria-label="throw {nameOf(draft)} away"
-          onclick={() => void desk.drop(id)}><X size={14} /></button
+          onclick={() => void desk.drop(id)}><X size={14} /></Button
         >
       </li>
     {/each}
@@ -132,8 +132,8 @@
 {#if desk.trouble}<p role="alert" class="m-0 px-3 py-1 text-danger">{desk.trouble}</p>{/if}
 {#if trouble}<p role="alert" class="m-0 px-3 py-1 text-danger">{trouble}</p>{/if}
 <div
-  class="list"
-  class:over
+  class="overflow-y-auto pb-3 data-over:bg-copper-soft"
+  data-over={over || undefined}
   role="region"
   aria-label="cards"
   ondragover={(event) => {
@@ -150,16 +150,22 @@
   {#each KINDS as [kind, name] (kind)}
     {@const cards = found.filter((card) => card.kind === kind)}
     {#if cards.length > 0}
-      <h2 class="eyebrow">{name} <span class="value">{cards.length}</span></h2>
+      <h2 class="eyebrow mt-2.5 mb-0.5 mx-3 font-medium">{name} <span class="value">{cards.length}</span></h2>
       {#each cards as card (card.id)}
         {@const trust = trustOf(card)}
-        <button type="button" class="line" onclick={() => show(card.id)}>
-          <span class="name"
-            >{card.name}{#if drawer.isOwn(card.id)}<span class="mine"> mine, {card.revision}</span>{/if}</span
+        <button
+          type="button"
+          class="line flex flex-wrap gap-x-3 w-full min-h-row py-0.5 px-3 border-b text-ink text-left items-center hover:bg-copper-soft"
+          onclick={() => show(card.id)}
+        >
+          <span class="min-w-[15em] font-semibold"
+            >{card.name}{#if drawer.isOwn(card.id)}<span class="text-copper font-medium">
+                mine, {card.revision}</span
+              >{/if}</span
           >
           <span class="unit grow">{card.class}</span>
           <span class="unit">{trust.figures - trust.assumed} of {trust.figures} figures sourced</span>
-          <span class="value price">{price(card)}</span>
+          <span class="value min-w-[6em] text-right">{price(card)}</span>
         </button>
       {/each}
     {/if}
@@ -167,65 +173,3 @@
     <p class="unit px-3">No card has that.</p>
   {/each}
 </div>
-
-<style>
-  .tools {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px;
-    padding: 6px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  .drafts {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-    border-bottom: 2px solid var(--copper);
-  }
-  .drafts li {
-    display: flex;
-    align-items: center;
-    padding-right: 8px;
-  }
-  .list.over {
-    background: var(--copper-soft);
-  }
-  .list {
-    overflow-y: auto;
-    padding-bottom: 12px;
-  }
-  h2 {
-    margin: 10px 12px 2px;
-    font-weight: 500;
-  }
-  .line {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 12px;
-    width: 100%;
-    min-height: var(--row);
-    padding: 2px 12px;
-    border: 0;
-    border-bottom: 1px solid var(--line);
-    background: transparent;
-    color: var(--ink);
-    font: inherit;
-    text-align: left;
-    align-items: center;
-  }
-  .line:hover {
-    background: var(--copper-soft);
-  }
-  .name {
-    min-width: 15em;
-    font-weight: 600;
-  }
-  .mine {
-    color: var(--copper);
-    font-weight: 500;
-  }
-  .price {
-    min-width: 6em;
-    text-align: right;
-  }
-</style>

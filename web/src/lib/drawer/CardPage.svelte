@@ -1,5 +1,6 @@
 <!-- A card: every figure with its source, what is missing, its revisions; to be used, cloned or edited. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { differences, figuresOf, missingOf, type Card, type PlacedFigure } from '@idle-breadboard/core/card';
   import { formatAddress, formatQuantity } from '@idle-breadboard/core/figures';
   import { setStock } from '@idle-breadboard/core/plan';
@@ -73,23 +74,22 @@
 </script>
 
 <!-- One region scrolls, tools and all: what can be scrolled can be reached with the keyboard. -->
-<div class="whole">
-  <div class="tools">
-    <button type="button" class="act bare" onclick={back}><ArrowLeft size={14} />catalogue</button>
+<div class="overflow-auto min-h-0">
+  <div class="flex flex-wrap gap-1.5 items-center py-1 px-3 border-b sticky top-0 z-1 bg-board">
+    <Button kind="bare" onclick={back}><ArrowLeft size={14} />catalogue</Button>
     <span class="unit grow"
       >{card.class}; revision <span class="value">{card.revision}</span>{#if used > 0}, used {used === 1
           ? 'once'
           : `${used} times`} in this plan{/if}</span
     >
-    {#if workbench.plan}<button type="button" class="act" onclick={use}>Add to the plan</button>{/if}
-    <button type="button" class="act" onclick={() => void desk.revise(card, 'revision')}>Edit</button>
-    <button type="button" class="act" onclick={() => void desk.revise(card, 'copy')}>Clone</button>
-    {#if drawer.isOwn(card.id)}<button type="button" class="act bare text-danger" onclick={remove}>Remove mine</button
-      >{/if}
+    {#if workbench.plan}<Button onclick={use}>Add to the plan</Button>{/if}
+    <Button onclick={() => void desk.revise(card, 'revision')}>Edit</Button>
+    <Button onclick={() => void desk.revise(card, 'copy')}>Clone</Button>
+    {#if drawer.isOwn(card.id)}<Button kind="bare" class="text-danger" onclick={remove}>Remove mine</Button>{/if}
   </div>
-  <div class="page">
+  <div class="page pt-2 pb-4 px-3">
     {#if newer}
-      <div class="newer">
+      <div class="newer flex flex-wrap gap-2 items-center py-1.5 px-2.5 mb-2 border-l-4 border-l-copper bg-copper-soft">
         <p class="m-0">
           The plan was made with revision <span class="value">{newer.before.revision}</span>; this is
           <span class="value">{newer.after.revision}</span>. It differs in {changes.length}
@@ -109,37 +109,50 @@
                 .join(' ')}{/if}
           </p>
         {/await}
-        <button type="button" class="act" onclick={takeNewer}>Take revision {newer.after.revision} into the plan</button
-        >
+        <Button onclick={takeNewer}>Take revision {newer.after.revision} into the plan</Button>
       </div>
     {/if}
-    {#each card.cautions ?? [] as caution (caution.says)}<p class="caution">
+    {#each card.cautions ?? [] as caution (caution.says)}<p
+        class="mb-1.5 py-1 px-2.5 border-l-4 border-l-caution bg-raised"
+      >
         <strong>{caution.hazard}</strong>: {caution.says}
       </p>{/each}
-    <table>
+    <table class="w-full">
       <thead
         ><tr
-          ><th>figure</th><th class="num">min</th><th class="num">typ</th><th class="num">max</th><th>conditions</th><th
-            >source</th
+          ><th class="text-left font-normal py-0.5 pr-2 border-b text-quiet text-aside">figure</th><th
+            class="font-normal py-0.5 pr-2 border-b text-quiet text-aside text-right">min</th
+          ><th class="font-normal py-0.5 pr-2 border-b text-quiet text-aside text-right">typ</th><th
+            class="font-normal py-0.5 pr-2 border-b text-quiet text-aside text-right">max</th
+          ><th class="text-left font-normal py-0.5 pr-2 border-b text-quiet text-aside">conditions</th><th
+            class="text-left font-normal py-0.5 pr-2 border-b text-quiet text-aside">source</th
           ></tr
         ></thead
       >
       <tbody>
         {#each figures as f (f.place)}
           <tr>
-            <th scope="row" title={askedBy(asksFor(f.id))}>{say(f.title)}</th>
-            <td class="num value">{f.min === undefined ? '' : bound(f.min, f.unit)}</td>
-            <td class="num value">{f.typ === undefined ? '' : bound(f.typ, f.unit)}</td>
-            <td class="num value">{f.max === undefined ? '' : bound(f.max, f.unit)}</td>
-            <td class="unit">{f.conditions ?? ''}</td>
-            <td class="unit" title={f.source?.title}>{sourceText(f)}</td>
+            <th class="text-left font-normal py-0.5 pr-2 border-b" scope="row" title={askedBy(asksFor(f.id))}
+              >{say(f.title)}</th
+            >
+            <td class="value font-normal py-0.5 pr-2 pl-0 border-b border-b-line text-right"
+              >{f.min === undefined ? '' : bound(f.min, f.unit)}</td
+            >
+            <td class="value font-normal py-0.5 pr-2 pl-0 border-b border-b-line text-right"
+              >{f.typ === undefined ? '' : bound(f.typ, f.unit)}</td
+            >
+            <td class="value font-normal py-0.5 pr-2 pl-0 border-b border-b-line text-right"
+              >{f.max === undefined ? '' : bound(f.max, f.unit)}</td
+            >
+            <td class="unit font-normal py-0.5 pr-2 border-b">{f.conditions ?? ''}</td>
+            <td class="unit font-normal py-0.5 pr-2 border-b" title={f.source?.title}>{sourceText(f)}</td>
           </tr>
         {/each}
       </tbody>
     </table>
     {#if missing.length > 0}
-      <h3 class="eyebrow">missing</h3>
-      <ul>
+      <h3 class="eyebrow mt-3 mb-0.5 mx-0 font-medium">missing</h3>
+      <ul class="my-0.5 pl-4.5">
         {#each missing as miss (say(miss.title))}<li>
             <span class="font-semibold">{say(miss.title)}</span>:
             <span class="unit" title={miss.figure && askedBy(asksFor(miss.figure))}>{say(miss.without)}</span>
@@ -147,21 +160,21 @@
       </ul>
     {/if}
     {#if (card.besides ?? []).length > 0}
-      <h3 class="eyebrow">other sources say</h3>
-      <ul>
+      <h3 class="eyebrow mt-3 mb-0.5 mx-0 font-medium">other sources say</h3>
+      <ul class="my-0.5 pl-4.5">
         {#each card.besides ?? [] as beside (`${beside.place} ${beside.kind}`)}<li>
             <span class="value">{beside.place}</span>: {beside.says} ({SOURCE_WORDS[beside.kind]}, {beside.from})
           </li>{/each}
       </ul>
     {/if}
-    <h3 class="eyebrow">terminals</h3>
+    <h3 class="eyebrow mt-3 mb-0.5 mx-0 font-medium">terminals</h3>
     <p class="m-0">{card.terminals.map((t) => `${t.position} ${t.label}`).join(', ') || 'none'}</p>
     {#if drawer.stock[card.id]}<p class="m-0">
         <span class="value">{drawer.stock[card.id]}</span> in the drawer
       </p>{/if}
     {#if card.offers.length > 0}
-      <h3 class="eyebrow">offers</h3>
-      <ul>
+      <h3 class="eyebrow mt-3 mb-0.5 mx-0 font-medium">offers</h3>
+      <ul class="my-0.5 pl-4.5">
         {#each card.offers as offer, i (i)}<li>
             {offer.supplier}: <span class="value">{money(offer.price, offer.currency)}</span>{offer.pack > 1
               ? ` for ${offer.pack}`
@@ -171,67 +184,3 @@
     {/if}
   </div>
 </div>
-
-<style>
-  .tools {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px;
-    align-items: center;
-    padding: 4px 12px;
-    border-bottom: 1px solid var(--line);
-    position: sticky;
-    top: 0;
-    z-index: 1;
-    background: var(--board);
-  }
-  .whole {
-    overflow: auto;
-    min-height: 0;
-  }
-  .page {
-    padding: 8px 12px 16px;
-  }
-  .newer {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-    align-items: center;
-    padding: 6px 10px;
-    margin-bottom: 8px;
-    border-left: 4px solid var(--copper);
-    background: var(--copper-soft);
-  }
-  .caution {
-    margin: 0 0 6px;
-    padding: 4px 10px;
-    border-left: 4px solid var(--caution);
-    background: var(--raised);
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th,
-  td {
-    text-align: left;
-    font-weight: 400;
-    padding: 2px 8px 2px 0;
-    border-bottom: 1px solid var(--line);
-  }
-  thead th {
-    color: var(--quiet);
-    font-size: 0.85rem;
-  }
-  .num {
-    text-align: right;
-  }
-  ul {
-    margin: 2px 0;
-    padding-left: 18px;
-  }
-  h3 {
-    margin: 12px 0 2px;
-    font-weight: 500;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- Ways to enter a part: from its class, at the desk; or from a datasheet, a pasted table, a table of parts. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import X from '@lucide/svelte/icons/x';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import ClassList from '../desk/ClassList.svelte';
@@ -29,49 +30,51 @@
   };
 </script>
 
-<div class="ways">
-  <button type="button" class="act bare back" onclick={back}><ArrowLeft size={14} />catalogue</button>
-  {#if reading.message}<p role="alert" class="refusal">{reading.message}</p>{/if}
+<div class="grid gap-3.5 pt-2.5 pb-4 px-4 overflow-y-auto">
+  <Button kind="bare" class="justify-self-start" onclick={back}><ArrowLeft size={14} />catalogue</Button>
+  {#if reading.message}<p role="alert" class="py-2 px-3 border-l-4 border-l-danger bg-raised">{reading.message}</p>{/if}
   {#if reading.phase === 'reading'}
-    <div class="going" role="status">
+    <div class="grid gap-1.5 justify-items-start p-3 border bg-raised" role="status">
       <p>
         Reading {reading.file}{#if reading.progress.pages > 0}: page
           <span class="value">{reading.progress.page}</span> of <span class="value">{reading.progress.pages}</span>{/if}
       </p>
-      <progress max={Math.max(1, reading.progress.pages)} value={reading.progress.page} aria-label="pages read"
+      <progress
+        class="w-full accent-copper"
+        max={Math.max(1, reading.progress.pages)}
+        value={reading.progress.page}
+        aria-label="pages read"
       ></progress>
-      <button type="button" class="act" onclick={() => reading.cancel()}>Cancel</button>
+      <Button onclick={() => reading.cancel()}>Cancel</Button>
     </div>
   {:else}
     {#if reviews.left.length > 0}
-      <ul class="left" aria-label="datasheets that were left">
+      <ul class="grid gap-1" aria-label="datasheets that were left">
         {#each reviews.left as review (review.id)}
-          <li>
-            <button type="button" class="act" onclick={() => reading.goOn(review)}
-              >Go on with {review.name || review.title || review.file}</button
+          <li class="flex flex-wrap items-center gap-2">
+            <Button onclick={() => reading.goOn(review)}>Go on with {review.name || review.title || review.file}</Button
             >
             <span class="unit">{review.figures.length} figures read, {openOf(review)} still to look at</span>
-            <button
-              type="button"
-              class="act bare"
+            <Button
+              kind="bare"
               aria-label="throw away what was read of {review.name || review.title || review.file}"
-              onclick={() => reviews.drop(review.id)}><X size={13} /></button
+              onclick={() => reviews.drop(review.id)}><X size={13} /></Button
             >
           </li>
         {/each}
       </ul>
     {/if}
-    <section aria-label="from its class">
+    <section class="grid gap-1.5" aria-label="from its class">
       <p class="m-0">
         <strong>What is it?</strong>
         <span class="unit">With the part, its sheet and an ohmmeter it is in the drawer in minutes.</span>
       </p>
       <ClassList choose={(cls) => void desk.begin(cls)} />
     </section>
-    <div class="read">
+    <div class="grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-3.5">
       <label
-        class="drop"
-        class:over
+        class="grid gap-1.5 justify-items-start p-3 border bg-raised border-dashed border-copper py-6 data-over:bg-copper-soft"
+        data-over={over || undefined}
         ondragover={(event) => {
           event.preventDefault();
           over = true;
@@ -92,84 +95,16 @@
           onchange={picked}
         />
       </label>
-      <div class="paste">
+      <div class="grid gap-1.5 justify-items-start p-3 border bg-raised">
         <label for="pasted" class="font-semibold">Text or a table, pasted</label>
-        <textarea id="pasted" class="field value" rows="4" placeholder={EXAMPLE} bind:value={pasted}></textarea>
-        <button type="button" class="act" disabled={pasted.trim() === ''} onclick={() => reading.readPaste(pasted)}
-          >Read it</button
-        >
+        <textarea
+          id="pasted"
+          class="field value w-full whitespace-pre border border-line bg-board"
+          rows="4"
+          placeholder={EXAMPLE}
+          bind:value={pasted}></textarea>
+        <Button disabled={pasted.trim() === ''} onclick={() => reading.readPaste(pasted)}>Read it</Button>
       </div>
     </div>
   {/if}
 </div>
-
-<style>
-  .ways {
-    display: grid;
-    gap: 14px;
-    padding: 10px 16px 16px;
-    overflow-y: auto;
-  }
-  .back {
-    justify-self: start;
-  }
-  .read {
-    display: grid;
-    grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
-    gap: 14px;
-  }
-  .left {
-    display: grid;
-    gap: 4px;
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-  .left li {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 8px;
-  }
-  section {
-    display: grid;
-    gap: 6px;
-  }
-  .drop,
-  .paste,
-  .going {
-    display: grid;
-    gap: 6px;
-    justify-items: start;
-    padding: 12px;
-    border: 1px solid var(--line);
-    background: var(--raised);
-  }
-  .drop {
-    border-style: dashed;
-    border-color: var(--copper);
-    padding-block: 24px;
-  }
-  .drop.over {
-    background: var(--copper-soft);
-  }
-  textarea {
-    width: 100%;
-    white-space: pre;
-    border: 1px solid var(--line);
-    background: var(--board);
-  }
-  progress {
-    width: 100%;
-    accent-color: var(--copper);
-  }
-  .refusal {
-    margin: 0;
-    padding: 8px 12px;
-    border-left: 4px solid var(--danger);
-    background: var(--raised);
-  }
-  p {
-    margin: 0;
-  }
-</style>

@@ -30,9 +30,9 @@
   }
 </script>
 
-<div class="whole">
+<div class="col-span-full flex flex-wrap gap-x-2 gap-y-0.5 pt-0.5 pb-1 pl-5">
   <input
-    class="field"
+    class="field max-w-[15em]"
     aria-label="{name}, as it is written"
     aria-invalid={trouble !== ''}
     placeholder="as it is written: 0.7 VDD"
@@ -45,7 +45,7 @@
     }}
   />
   <select
-    class="field"
+    class="field max-w-[15em]"
     aria-label="{name}, which figure it is"
     value={figure.slot}
     onchange={(event) => reclass(event.currentTarget.value)}
@@ -54,7 +54,7 @@
   </select>
   {#if ofMeasure}
     <select
-      class="field"
+      class="field max-w-[15em]"
       aria-label="{name}, of what"
       value={figure.quantity?.quantity ?? ''}
       onchange={(event) => {
@@ -67,7 +67,7 @@
     </select>
   {/if}
   <input
-    class="field"
+    class="field max-w-[15em]"
     aria-label="{name}, when it holds"
     placeholder="when it holds"
     value={figure.conditions}
@@ -76,17 +76,3 @@
   />
   {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
 </div>
-
-<style>
-  .whole {
-    grid-column: 1 / -1;
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 8px;
-    padding: 2px 0 4px 20px;
-  }
-  input,
-  select {
-    max-width: 15em;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- One figure that was read: take it, mend it, or drop it. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { formatAddress, wordOf } from '@idle-breadboard/core/figures';
   import { say } from '@idle-breadboard/core/words';
   import { tick } from 'svelte';
@@ -38,20 +39,24 @@
   const SHAPES = { sure: '●', likely: '◐', doubtful: '○' };
 </script>
 
-<div class="figure {figure.decision}" class:current={reading.current?.id === figure.id} data-figure={figure.slot}>
+<div
+  class="figure grid grid-cols-[minmax(7.5em,1fr)_auto_2.4em_auto] gap-x-1.5 items-center min-h-row py-px px-3 border-b data-current:bg-copper-soft data-current:shadow-mark max-desk:grid-cols-[minmax(0,1fr)_auto] {figure.decision}"
+  data-current={reading.current?.id === figure.id || undefined}
+  data-figure={figure.slot}
+>
   <button
     type="button"
-    class="title"
+    class="title flex flex-wrap gap-x-1.5 text-ink text-left py-0.5 min-h-6 items-center"
     aria-pressed={reading.current?.id === figure.id}
     title="{figure.said}{figure.doubts.length > 0 ? ` (${figure.doubts.map((doubt) => say(doubt)).join('; ')})` : ''}"
     onclick={() => reading.select(figure.id)}
   >
-    <span class="sure {figure.sureness}" aria-hidden="true">{SHAPES[figure.sureness]}</span>
+    <span class="text-pass {figure.sureness}" aria-hidden="true">{SHAPES[figure.sureness]}</span>
     <span class="sr-only">{figure.sureness}:</span>
     <span>{title}</span>
     {#if figure.conditions && figure.slot !== 'port.address'}<span class="unit">{figure.conditions}</span>{/if}
   </button>
-  <span class="values">
+  <span class="values inline-flex flex-wrap items-center gap-x-1.5">
     {#if figure.slot === 'port.address'}
       <AddressField value={figure.typ ?? null} label={name} change={(typ) => reading.mend(figure.id, { typ })} />
       <TextField
@@ -78,7 +83,7 @@
       <span class="value">{figure.size.map((m) => Number((m * 1000).toPrecision(4))).join(' × ')} mm</span>
     {:else}
       {#each shown as bound (bound)}
-        <span class="bound"
+        <span class="inline-flex items-baseline gap-1"
           ><span class="unit">{bound}</span><QuantityField
             value={figure[bound] ?? null}
             unit={plainUnit}
@@ -91,7 +96,7 @@
       {#if UNIT_WORDS[figure.unit]}<span class="unit">{UNIT_WORDS[figure.unit]}</span>{/if}
       {#if figure.slot === 'measure.accuracy' && figure.mended}
         {#each ['from', 'to'] as const as end (end)}
-          <span class="bound"
+          <span class="inline-flex items-baseline gap-1"
             ><span class="unit">{end}</span><QuantityField
               value={figure.over?.[end] ?? null}
               unit={plainUnit}
@@ -105,118 +110,55 @@
       {:else if figure.over && !figure.conditions}<span class="unit">from {figure.over.from} to {figure.over.to}</span
         >{/if}
       {#if figure.ofReading !== undefined}<span class="unit">and {figure.ofReading * 100} % of the reading</span>{/if}
-      {#if !figure.mended}<button
-          type="button"
-          class="act bare"
+      {#if !figure.mended}<Button
+          kind="bare"
           aria-label="mend {name}"
           title="mend: say what it should be"
-          onclick={() => reading.startMending(figure.id)}><Pencil size={12} /></button
+          onclick={() => reading.startMending(figure.id)}><Pencil size={12} /></Button
         >{/if}
     {/if}
   </span>
-  <span class="unit page">{reading.kind === 'pdf' && figure.said !== 'entered by hand' ? `p. ${figure.page}` : ''}</span
+  <span class="unit page text-right"
+    >{reading.kind === 'pdf' && figure.said !== 'entered by hand' ? `p. ${figure.page}` : ''}</span
   >
-  <span class="acts">
-    <button
-      type="button"
-      class="act"
+  <span class="inline-flex flex-wrap items-center gap-x-1.5">
+    <Button
       data-take
+      class="aria-pressed:bg-copper aria-pressed:text-board"
       aria-pressed={figure.decision === 'taken'}
       aria-label="take {name}"
-      onclick={() => decide('taken')}><Check size={13} />{figure.decision === 'taken' ? 'taken' : 'take'}</button
+      onclick={() => decide('taken')}><Check size={13} />{figure.decision === 'taken' ? 'taken' : 'take'}</Button
     >
-    <button
-      type="button"
-      class="act bare"
+    <Button
+      kind="bare"
       aria-pressed={figure.decision === 'dropped'}
       aria-label="drop {name}"
-      onclick={() => decide('dropped')}><X size={13} /></button
+      onclick={() => decide('dropped')}><X size={13} /></Button
     >
   </span>
   {#if figure.mended && !ASIDE.includes(figure.slot)}<FigureMend {figure} {name} />{/if}
   {#each rivals as rival (rival.id)}
-    <span class="doubt"
+    <span class="col-span-full text-caution pl-5"
       >against <span class="value">{rival.said}</span>
-      <button
-        type="button"
-        class="act bare"
-        aria-label="show what stands against {name}"
-        onclick={() => reading.select(rival.id)}>{reading.kind === 'pdf' ? `p. ${rival.page}` : 'show it'}</button
+      <Button kind="bare" aria-label="show what stands against {name}" onclick={() => reading.select(rival.id)}
+        >{reading.kind === 'pdf' ? `p. ${rival.page}` : 'show it'}</Button
       ></span
     >
   {/each}
-  {#if figure.doubts.length > 0 && figure.decision === 'open'}<span class="doubt"
+  {#if figure.doubts.length > 0 && figure.decision === 'open'}<span class="col-span-full text-caution pl-5"
       >{figure.doubts.map((doubt) => say(doubt)).join('; ')}</span
     >{/if}
 </div>
 
 <style>
-  .figure {
-    display: grid;
-    grid-template-columns: minmax(7.5em, 1fr) auto 2.4em auto;
-    gap: 0 6px;
-    align-items: center;
-    min-height: var(--row);
-    padding: 1px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  .current {
-    background: var(--copper-soft);
-    box-shadow: inset 4px 0 var(--copper);
-  }
-  .title {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 6px;
-    border: 0;
-    background: transparent;
-    color: var(--ink);
-    font: inherit;
-    text-align: left;
-    padding: 2px 0;
-    min-height: 24px;
-    align-items: center;
-  }
   .dropped .title {
     text-decoration: line-through;
     color: var(--quiet);
-  }
-  .sure {
-    color: var(--pass);
   }
   .likely {
     color: var(--caution);
   }
   .doubtful {
     color: var(--fault);
-  }
-  .values,
-  .acts {
-    display: inline-flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0 6px;
-  }
-  .bound {
-    display: inline-flex;
-    align-items: baseline;
-    gap: 3px;
-  }
-  .taken .act[aria-pressed='true'] {
-    background: var(--copper);
-    color: var(--board);
-  }
-  .page {
-    text-align: right;
-  }
-  .doubt {
-    grid-column: 1 / -1;
-    color: var(--caution);
-    padding-left: 20px;
-  }
-  @media (max-width: 759px) {
-    .figure {
-      grid-template-columns: minmax(0, 1fr) auto;
-    }
   }
 </style>

@@ -1,5 +1,6 @@
 <!-- The cards of a pack, one by one: new, the same, newer, older, or changed apart from one's own; and which of them are taken. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { against, differences, type Against, type Card } from '@idle-breadboard/core/card';
   import { say } from '@idle-breadboard/core/words';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
@@ -46,47 +47,46 @@
   }
 </script>
 
-<div class="tools">
-  <button type="button" class="act bare" onclick={done}><ArrowLeft size={14} />catalogue</button>
+<div class="flex flex-wrap gap-1.5 items-center py-1 px-3 border-b">
+  <Button kind="bare" onclick={done}><ArrowLeft size={14} />catalogue</Button>
   <span class="unit grow"
     >{cards.length} {cards.length === 1 ? 'card' : 'cards'}; what I have stays unless I say otherwise</span
   >
-  <button type="button" class="act" disabled={taken === 0} onclick={take}
-    >Take {taken} {taken === 1 ? 'card' : 'cards'}</button
-  >
+  <Button disabled={taken === 0} onclick={take}>Take {taken} {taken === 1 ? 'card' : 'cards'}</Button>
 </div>
-<div class="rows">
+<div class="rows overflow-y-auto">
   {#each rows as row (row.card.id)}
-    <div class="row-pack {row.how}" data-pack={row.how}>
-      <span class="name">{row.card.name}</span>
+    <div
+      class="grid grid-cols-[minmax(0,1fr)_auto_auto] gap-x-3.5 gap-y-0.5 items-center min-h-row py-1 px-3 border-b max-desk:grid-cols-1 {row.how}"
+      data-pack={row.how}
+    >
+      <span class="font-semibold">{row.card.name}</span>
       <span class="unit"
         >{WORDS[row.how]}{row.mine ? `: ${row.mine.revision} here, ${row.card.revision} there` : ''}</span
       >
       <span role="radiogroup" aria-label="which of {row.card.name}">
         {#if row.how === 'new'}
           {#each [['theirs', 'take'], ['mine', 'leave']] as const as [choice, word] (choice)}
-            <button
-              type="button"
-              class="act bare"
+            <Button
+              kind="bare"
               role="radio"
               aria-checked={choiceOf(row) === choice}
-              onclick={() => (chosen[row.card.id] = choice)}>{word}</button
+              onclick={() => (chosen[row.card.id] = choice)}>{word}</Button
             >
           {/each}
         {:else if row.how !== 'same'}
           {#each ['mine', 'theirs', 'both'] as const as choice (choice)}
-            <button
-              type="button"
-              class="act bare"
+            <Button
+              kind="bare"
               role="radio"
               aria-checked={choiceOf(row) === choice}
-              onclick={() => (chosen[row.card.id] = choice)}>{choice}</button
+              onclick={() => (chosen[row.card.id] = choice)}>{choice}</Button
             >
           {/each}
         {/if}
       </span>
       {#if row.how !== 'same' && row.mine}
-        <p class="unit m-0">
+        <p class="unit m-0 col-span-full">
           {row.changes.length === 0
             ? 'No figure differs; names, pins or offers do.'
             : `Differs in ${row.changes
@@ -100,38 +100,7 @@
 </div>
 
 <style>
-  .tools {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px;
-    align-items: center;
-    padding: 4px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  .rows {
-    overflow-y: auto;
-  }
-  .row-pack {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto auto;
-    gap: 2px 14px;
-    align-items: center;
-    min-height: var(--row);
-    padding: 3px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  .row-pack p {
-    grid-column: 1 / -1;
-  }
-  .name {
-    font-weight: 600;
-  }
   .apart {
     box-shadow: inset 3px 0 var(--caution);
-  }
-  @media (max-width: 759px) {
-    .row-pack {
-      grid-template-columns: minmax(0, 1fr);
-    }
   }
 </style>

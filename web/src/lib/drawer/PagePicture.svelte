@@ -1,5 +1,6 @@
 <!-- The page of the figure in hand, with its spot marked; what was pasted is shown as it was written. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Box } from '@idle-breadboard/core/card';
   import ChevronLeft from '@lucide/svelte/icons/chevron-left';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
@@ -90,39 +91,40 @@
   });
 </script>
 
-<div class="frame" bind:this={frame} role="region" aria-label="where it stands">
+<div class="frame flex-1 min-h-55 overflow-auto p-2.5" bind:this={frame} role="region" aria-label="where it stands">
   {#if reading.kind === 'pdf'}
-    {#if failed}<p class="note">This page cannot be drawn; what was read of it stands on the left.</p>{/if}
+    {#if failed}<p class="mb-1.5">This page cannot be drawn; what was read of it stands on the left.</p>{/if}
     {#if reading.pages > 1}
-      <div class="turn">
-        <button
-          type="button"
-          class="act bare"
-          aria-label="page before"
-          disabled={page <= 1}
-          onclick={() => reading.turn(page - 1)}><ChevronLeft size={14} /></button
+      <div class="flex items-center gap-1.5">
+        <Button kind="bare" aria-label="page before" disabled={page <= 1} onclick={() => reading.turn(page - 1)}
+          ><ChevronLeft size={14} /></Button
         >
         <span class="unit">page {page} of {reading.pages}</span>
-        <button
-          type="button"
-          class="act bare"
+        <Button
+          kind="bare"
           aria-label="next page"
           disabled={page >= reading.pages}
-          onclick={() => reading.turn(page + 1)}><ChevronRight size={14} /></button
+          onclick={() => reading.turn(page + 1)}><ChevronRight size={14} /></Button
         >
       </div>
     {/if}
-    <p class="hint unit" role="status">
+    <p class="unit mb-1" role="status">
       {reading.picked || 'Click a value on the page, or draw a frame, to read what stands there.'}
     </p>
     <!-- What the pointer does here the marked spots do for the keyboard. -->
-    <div class="page" role="presentation" onpointerdown={begin} onpointermove={draw} onpointerup={end}>
-      <canvas bind:this={canvas} aria-label="page {page} of {reading.title}"></canvas>
+    <div
+      class="page relative touch-pan-y cursor-crosshair"
+      role="presentation"
+      onpointerdown={begin}
+      onpointermove={draw}
+      onpointerup={end}
+    >
+      <canvas class="block w-full bg-[#fff]" bind:this={canvas} aria-label="page {page} of {reading.title}"></canvas>
       {#each unread as { box: spot }, i (i)}
         {@const place = at(spot)}
         <button
           type="button"
-          class="spot"
+          class="absolute border-b-2 border-dotted border-b-[#b4560f] bg-[rgb(226_140_60_/_0.08)] cursor-pointer hover:bg-[rgb(226_140_60_/_0.3)] focus-visible:bg-[rgb(226_140_60_/_0.3)]"
           aria-label="read what stands here, {i + 1} of {unread.length}"
           title="not read: press to read what stands here"
           style:left={place.left}
@@ -135,7 +137,7 @@
       {#if drag}
         {@const place = at(drag)}
         <div
-          class="drag"
+          class="absolute border border-dashed border-[#b4560f] bg-[rgb(226_140_60_/_0.12)] pointer-events-none"
           style:left={place.left}
           style:top={place.top}
           style:width={place.width}
@@ -145,7 +147,7 @@
       {#each rivals as rival (rival.id)}
         {@const place = at(rival.box)}
         <div
-          class="mark rival"
+          class="mark pointer-events-none absolute border-2 border-[#b4560f] border-dashed bg-transparent"
           style:left={place.left}
           style:top={place.top}
           style:width={place.width}
@@ -154,7 +156,7 @@
       {/each}
       {#if box}
         <div
-          class="mark"
+          class="mark pointer-events-none absolute border-2 border-[#b4560f] bg-[rgb(226_140_60_/_0.2)]"
           style:left="{(box.x0 / size.width) * 100 - 0.6}%"
           style:top="{(box.y0 / size.height) * 100 - 0.3}%"
           style:width="{((box.x1 - box.x0) / size.width) * 100 + 1.2}%"
@@ -163,90 +165,20 @@
       {/if}
     </div>
   {:else if reading.kind === 'paste'}
-    <ol class="pasted">
+    <ol class="pasted py-2 pr-2 pl-9 bg-raised font-mono whitespace-pre-wrap">
       {#each lines as line (line.y)}
-        <li class:here={figure !== null && line.y >= figure.box.y0 && line.y <= figure.box.y1}>{line.text}</li>
+        <li
+          class="data-here:bg-copper-soft data-here:shadow-mark marker:text-quiet"
+          data-here={(figure !== null && line.y >= figure.box.y0 && line.y <= figure.box.y1) || undefined}
+        >
+          {line.text}
+        </li>
       {/each}
     </ol>
   {:else if figure}
-    <p class="note value">{figure.said}</p>
-    {#if reading.kind === 'csv'}<p class="note unit">line {figure.box.y0} of {reading.file}</p>{/if}
+    <p class="value mt-0 mb-1.5 mx-0">{figure.said}</p>
+    {#if reading.kind === 'csv'}<p class="unit mb-1.5">line {figure.box.y0} of {reading.file}</p>{/if}
   {:else}
-    <p class="note unit">Nothing is shown for what is entered by hand.</p>
+    <p class="unit mb-1.5">Nothing is shown for what is entered by hand.</p>
   {/if}
 </div>
-
-<style>
-  .frame {
-    flex: 1;
-    min-height: 220px;
-    overflow: auto;
-    padding: 10px;
-  }
-  .page {
-    position: relative;
-  }
-  canvas {
-    display: block;
-    width: 100%;
-    background: #fff;
-  }
-  .page {
-    touch-action: pan-y;
-    cursor: crosshair;
-  }
-  .turn {
-    display: flex;
-    align-items: center;
-    gap: 6px;
-  }
-  .hint {
-    margin: 0 0 4px;
-  }
-  .spot {
-    position: absolute;
-    border: 0;
-    border-bottom: 2px dotted #b4560f;
-    background: rgb(226 140 60 / 0.08);
-    cursor: pointer;
-    padding: 0;
-  }
-  .spot:hover,
-  .spot:focus-visible {
-    background: rgb(226 140 60 / 0.3);
-  }
-  .drag {
-    position: absolute;
-    border: 1px dashed #b4560f;
-    background: rgb(226 140 60 / 0.12);
-    pointer-events: none;
-  }
-  .mark {
-    pointer-events: none;
-    position: absolute;
-    border: 2px solid #b4560f;
-    background: rgb(226 140 60 / 0.2);
-  }
-  /* What stands against the figure in hand. */
-  .rival {
-    border-style: dashed;
-    background: none;
-  }
-  .pasted {
-    margin: 0;
-    padding: 8px 8px 8px 36px;
-    background: var(--raised);
-    font-family: var(--font-mono);
-    white-space: pre-wrap;
-  }
-  .pasted li::marker {
-    color: var(--quiet);
-  }
-  .here {
-    background: var(--copper-soft);
-    box-shadow: inset 3px 0 var(--copper);
-  }
-  .note {
-    margin: 0 0 6px;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- What was read, figure by figure, beside the page that it stands on. Nothing enters a card unseen; what was taken goes to the desk. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { EVIDENCE, SLOT_IDS } from '@idle-breadboard/core/card';
   import { wordOf } from '@idle-breadboard/core/figures';
   import { classTitle, type ClassId } from '@idle-breadboard/core/workshop';
@@ -20,7 +21,7 @@
   let { back }: { back: () => void } = $props();
   /** Set while the class is looked for. */
   let choosing = $state(false);
-  let classButton = $state<HTMLButtonElement>();
+  let classButton = $state<HTMLElement | null>(null);
   const className = $derived(reading.cls === null ? '' : (say(classTitle(reading.cls)).split(':')[0] ?? ''));
 
   async function choose(cls: ClassId) {
@@ -98,8 +99,8 @@
 
 <svelte:window onkeydown={onkey} />
 
-<div class="head">
-  <button type="button" class="act bare" onclick={back}><ArrowLeft size={14} />start again</button>
+<div class="flex flex-wrap gap-2 items-center py-1 px-3 border-b">
+  <Button kind="bare" onclick={back}><ArrowLeft size={14} />start again</Button>
   <span class="unit grow"
     >{#if reading.figures.length > 0}{reading.figures.length} figures read: {counts.join(', ')}. {reading.open} still to look
       at.{:else}Nothing was read; add figures below.{/if}
@@ -110,13 +111,15 @@
         ? 'value stands'
         : 'values stand'} on the pages, marked lightly.{/if}</span
   >
-  {#if sure > 0}<button type="button" class="act" aria-keyshortcuts="S" onclick={takeSure}
-      >Take {sure === 1 ? 'the sure one' : `all ${sure} sure ones`}<kbd>S</kbd></button
+  {#if sure > 0}<Button aria-keyshortcuts="S" onclick={takeSure}
+      >Take {sure === 1 ? 'the sure one' : `all ${sure} sure ones`}<kbd>S</kbd></Button
     >{/if}
 </div>
-<div class="review">
-  <div class="left">
-    <div class="about">
+<div
+  class="grid grid-cols-[minmax(0,1.05fr)_minmax(0,1fr)] flex-1 min-h-0 max-desk:grid-cols-1 max-desk:overflow-y-auto"
+>
+  <div class="flex flex-col min-h-0">
+    <div class="flex flex-wrap gap-x-3.5 gap-y-0.5 py-1.5 px-3 border-b">
       <span
         >name <TextField
           value={reading.name}
@@ -127,17 +130,12 @@
         /></span
       >
       <span
-        >it is <button
-          type="button"
-          class="act"
-          bind:this={classButton}
-          aria-expanded={choosing}
-          onclick={() => (choosing = !choosing)}
-          >{className === '' ? 'say what it is' : `a ${className}`}<ChevronDown size={13} /></button
+        >it is <Button bind:ref={classButton} aria-expanded={choosing} onclick={() => (choosing = !choosing)}
+          >{className === '' ? 'say what it is' : `a ${className}`}<ChevronDown size={13} /></Button
         ></span
       >
       <span
-        >figures from <select class="field" aria-label="kind of source" bind:value={reading.evidence}>
+        >figures from <select class="field max-w-[20em]" aria-label="kind of source" bind:value={reading.evidence}>
           {#each EVIDENCE as kind (kind)}<option value={kind}>{kind === 'seller' ? 'seller’s page' : kind}</option
             >{/each}
         </select>
@@ -150,13 +148,15 @@
         /></span
       >
     </div>
-    {#if choosing}<div class="choosing"><ClassList {choose} chosen={reading.cls} /></div>{/if}
-    <div class="figures">
+    {#if choosing}<div class="flex-[0_1_60%] overflow-y-auto py-1.5 px-3 border-b">
+        <ClassList {choose} chosen={reading.cls} />
+      </div>{/if}
+    <div class="overflow-y-auto flex-1 max-desk:overflow-visible">
       {#each groups as [group, figures] (group)}
-        <h3 class="eyebrow">{group}</h3>
+        <h3 class="eyebrow mt-2 mb-0.5 mx-3 font-medium">{group}</h3>
         {#each figures as figure (figure.id)}<FigureRow {figure} />{/each}
       {/each}
-      <div class="more">
+      <div class="py-2 px-3">
         <select
           class="field"
           aria-label="add a figure"
@@ -172,97 +172,19 @@
       </div>
     </div>
   </div>
-  <div class="right">
+  <div class="right flex flex-col min-h-0 border-l bg-bench max-desk:border-l-0">
     <PagePicture />
-    <div class="outcome">
+    <div class="grid gap-1.5 justify-items-start py-2 px-3 border-t bg-board max-h-[34%] overflow-y-auto">
       <p class="m-0">
         {#if reading.cls === null}Say what it is: the desk then asks for what the sheet does not say.
         {:else if reading.name.trim() === ''}It wants a name.
         {:else}At the desk stands what was taken, and is asked what the sheet does not say.{/if}
       </p>
-      <button
-        type="button"
-        class="act"
+      <Button
         disabled={reading.cls === null || taken === 0 || reading.name.trim() === '' || desk.opening}
-        onclick={toDesk}>To the desk with {taken} {taken === 1 ? 'figure' : 'figures'}<ArrowRight size={14} /></button
+        onclick={toDesk}>To the desk with {taken} {taken === 1 ? 'figure' : 'figures'}<ArrowRight size={14} /></Button
       >
       {#if desk.trouble}<p role="alert" class="m-0 text-danger">{desk.trouble}</p>{/if}
     </div>
   </div>
 </div>
-
-<style>
-  .head {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-    align-items: center;
-    padding: 4px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  .review {
-    display: grid;
-    grid-template-columns: minmax(0, 1.05fr) minmax(0, 1fr);
-    flex: 1;
-    min-height: 0;
-  }
-  .left,
-  .right {
-    display: flex;
-    flex-direction: column;
-    min-height: 0;
-  }
-  .right {
-    border-left: 1px solid var(--line);
-    background: var(--bench);
-  }
-  .about {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 14px;
-    padding: 6px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  .about select {
-    max-width: 20em;
-  }
-  .figures {
-    overflow-y: auto;
-    flex: 1;
-  }
-  h3 {
-    margin: 8px 12px 2px;
-    font-weight: 500;
-  }
-  .more {
-    padding: 8px 12px;
-  }
-  .outcome {
-    display: grid;
-    gap: 6px;
-    justify-items: start;
-    padding: 8px 12px;
-    border-top: 1px solid var(--line);
-    background: var(--board);
-    max-height: 34%;
-    overflow-y: auto;
-  }
-  .choosing {
-    flex: 0 1 60%;
-    overflow-y: auto;
-    padding: 6px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  @media (max-width: 759px) {
-    .review {
-      grid-template-columns: minmax(0, 1fr);
-      overflow-y: auto;
-    }
-    .right {
-      border-left: 0;
-    }
-    .figures {
-      overflow: visible;
-    }
-  }
-</style>

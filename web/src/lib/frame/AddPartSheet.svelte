@@ -1,5 +1,6 @@
 <!-- The catalogue, to take a part from. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Card } from '@idle-breadboard/core/card';
   import { chosenOffer } from '@idle-breadboard/core/plan';
   import { addPart } from '@idle-breadboard/core/solve';
@@ -52,6 +53,6 @@
 <Sheet open={view.sheet === 'add-part'} title="Add a part" {close}>
   <Picker label="catalogue" placeholder="name or class" nothing="No card of that name." {groups} />
   <p class="m-0 border-t border-line p-2">
-    Not among them? <button type="button" class="act" onclick={() => view.enterPart()}>Enter it at the desk</button>
+    Not among them? <Button onclick={() => view.enterPart()}>Enter it at the desk</Button>
   </p>
 </Sheet>

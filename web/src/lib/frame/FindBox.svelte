@@ -7,7 +7,8 @@
   import Sheet from '../kit/Sheet.svelte';
   import { mending } from '../state/mending.svelte';
   import { findings } from '../state/results';
-  import { STATIONS, view } from '../state/view.svelte';
+  import { STATIONS } from '../state/view-ids';
+  import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import { assignRest, doExport, startPlan } from '../kit/actions';
 
@@ -26,6 +27,8 @@
           { id: 'do-export', name: 'Export this plan', hint: '', run: doExport },
           { id: 'do-print', name: 'Print', hint: 'wiring or parts', run: () => window.print() },
           { id: 'do-rules', name: 'Name and my rules', hint: '', run: () => (view.sheet = 'rules') },
+          { id: 'do-findings', name: 'List all findings', hint: 'f', run: () => (view.listOpen = true) },
+          { id: 'do-shelf', name: 'Back to the shelf', hint: 'plans', run: () => void view.leave() },
           { id: 'do-proofs', name: 'All proofs', hint: '', run: () => (view.sheet = 'proofs') },
         ]
       : []),
@@ -87,10 +90,7 @@
           id: `finding-${r.key}`,
           name: say(r.message),
           hint: r.check,
-          run: () => {
-            view.select(r);
-            view.trayOpen = true;
-          },
+          run: () => view.select(r, { focus: true }),
         })),
       },
     ];

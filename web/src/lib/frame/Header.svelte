@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
+  import CircleQuestionMark from '@lucide/svelte/icons/circle-question-mark';
   import Moon from '@lucide/svelte/icons/moon';
   import Redo2 from '@lucide/svelte/icons/redo-2';
   import Search from '@lucide/svelte/icons/search';
@@ -15,90 +17,49 @@
 </script>
 
 <header class="screen-only">
-  <div class="bar">
-    <span class="brand">Idle Breadboard</span>
+  <div class="flex flex-wrap items-center gap-x-2 gap-y-1 py-1 px-3 min-h-10">
+    <span class="font-semibold text-group tracking-[-0.01em]">Idle Breadboard</span>
     <PlanMenu {openFile} />
     <span class="grow"></span>
     {#if workbench.plan}
-      <button
-        type="button"
-        class="act bare"
+      <Button
+        kind="bare"
         disabled={!workbench.canUndo}
         aria-label="undo{workbench.canUndo ? `: ${workbench.undoWhat}` : ''}"
         title={workbench.canUndo ? `undo: ${workbench.undoWhat}` : 'nothing to undo'}
-        onclick={() => workbench.undo()}><Undo2 size={16} /></button
+        onclick={() => workbench.undo()}><Undo2 size={16} /></Button
       >
-      <button
-        type="button"
-        class="act bare"
+      <Button
+        kind="bare"
         disabled={!workbench.canRedo}
         aria-label="redo{workbench.canRedo ? `: ${workbench.redoWhat}` : ''}"
         title={workbench.canRedo ? `redo: ${workbench.redoWhat}` : 'nothing to redo'}
-        onclick={() => workbench.redo()}><Redo2 size={16} /></button
+        onclick={() => workbench.redo()}><Redo2 size={16} /></Button
       >
     {/if}
-    <button type="button" class="act find" onclick={() => (view.sheet = 'find')}
-      ><Search size={14} />find or do<kbd class="value unit">/</kbd></button
+    <Button class="min-w-[10em] justify-start max-desk:min-w-0" onclick={() => (view.sheet = 'find')}
+      ><Search size={14} />find or do<kbd class="value unit ml-auto text-aside">/</kbd></Button
     >
-    <button
-      type="button"
-      class="act bare"
+    <Button kind="bare" aria-label="keys, marks and words" title="?" onclick={() => (view.sheet = 'keys')}
+      ><CircleQuestionMark size={16} /></Button
+    >
+    <Button
+      kind="bare"
       aria-label={view.theme === 'dark' ? 'light by day' : 'dark by night'}
       title={view.theme === 'dark' ? 'day' : 'night'}
       onclick={() => view.setTheme(view.theme === 'dark' ? 'light' : 'dark')}
     >
       {#if view.theme === 'dark'}<Sun size={16} />{:else}<Moon size={16} />{/if}
-    </button>
-    <span class="saved unit" class:pending={workbench.unsaved > 0} data-unsaved={workbench.unsaved} role="status">
+    </Button>
+    <span
+      class="saved unit data-pending:opacity-55 min-w-[6.6em] text-right max-desk:min-w-0"
+      data-pending={workbench.unsaved > 0 || undefined}
+      data-unsaved={workbench.unsaved}
+      role="status"
+    >
       {#if workbench.saveTrouble}<strong class="text-danger">not saved: {workbench.saveTrouble}</strong
         >{:else if time}saved <span class="value">{time}</span>{/if}
     </span>
   </div>
-  <div class="rails" aria-hidden="true"></div>
+  <div class="rails h-1.5 border-t-2 border-t-rail-red border-b-2 border-b-rail-blue" aria-hidden="true"></div>
 </header>
-
-<style>
-  .bar {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 4px 8px;
-    padding: 5px 12px;
-    min-height: 40px;
-  }
-  .brand {
-    font-weight: 720;
-    font-size: 1.1rem;
-    letter-spacing: -0.01em;
-  }
-  .find {
-    min-width: 10em;
-    justify-content: flex-start;
-  }
-  kbd {
-    margin-left: auto;
-    font-size: 0.85rem;
-  }
-  /* The time is that of the last change in the store; one is on its way. */
-  .pending {
-    opacity: 0.55;
-  }
-  .saved {
-    min-width: 6.6em;
-    text-align: right;
-  }
-  /* The two supply lines along the edge of a board. */
-  .rails {
-    height: 6px;
-    border-top: 2px solid var(--rail-red);
-    border-bottom: 2px solid var(--rail-blue);
-  }
-  @media (max-width: 759px) {
-    .find {
-      min-width: 0;
-    }
-    .saved {
-      min-width: 0;
-    }
-  }
-</style>

@@ -1,8 +1,10 @@
 <!-- Everything at once: the changes that bring the plan to verified, to take in part; or why that cannot be. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
   import { say } from '@idle-breadboard/core/words';
   import type { Goals } from '@idle-breadboard/core/solve';
   import Glyph from '../kit/Glyph.svelte';
+  import Button from '../kit/Button.svelte';
   import Sheet from '../kit/Sheet.svelte';
   import { signedMoney } from '../kit/words';
   import { mending } from '../state/mending.svelte';
@@ -27,40 +29,37 @@
     const parts = goals.parts === 1 ? '1 part more' : `${goals.parts} parts more`;
     return `${money}; the rest then takes ${parts}, ${signedMoney(goals.cents / 100)} ${currency}`.trim();
   }
+  let takes = $state<HTMLElement>();
+  // What was waited for can be taken at once.
+  $effect(() => takes?.querySelector('button')?.focus());
 </script>
 
 <Sheet open title="Mend all" wide {close}>
-  <div class="body">
+  <div class="flex flex-col min-h-0 flex-1">
     {#if mending.running}
       <p class="m-0 p-3" role="status">{mending.progress}</p>
-      <div class="foot">
-        {#if mending.known}<button type="button" class="act" onclick={() => mending.enough()}
-            >Take the best so far</button
-          >{/if}
-        <button type="button" class="act" onclick={close}>Stop</button>
+      <div class="flex flex-wrap items-center justify-end gap-x-2.5 gap-y-1.5 py-2 px-3 border-t border-t-quiet">
+        {#if mending.known}<Button onclick={() => mending.enough()}>Take the best so far</Button>{/if}
+        <Button onclick={close}>Stop</Button>
       </div>
     {:else if mending.trouble}
       <p class="m-0 p-3" role="alert">{mending.trouble}</p>
     {:else if found && found.why.length > 0}
-      <div class="scroll">
+      <div class="scroll py-1 overflow-y-auto min-h-0 flex-1">
         {#each found.why as why (say(why.sentence))}
-          <section class="why">
-            <p><Glyph severity="fault" label={false} /> <strong>{say(why.sentence)}</strong></p>
+          <section class="py-2 px-3.5 border-b">
+            <p class="mb-1.5"><Glyph severity="fault" label={false} /> <strong>{say(why.sentence)}</strong></p>
             {#each why.relaxations as relaxation (say(relaxation.label))}
-              <div class="relax">
-                <button type="button" class="act" onclick={() => mending.relax(relaxation)}
-                  >{say(relaxation.label)}</button
-                >
+              <div class="flex flex-wrap items-center gap-x-2.5 gap-y-1 py-0.5 pl-7.5">
+                <Button kind="sentence" onclick={() => mending.relax(relaxation)}>{say(relaxation.label)}</Button>
                 <span class="unit">{price(relaxation.goals, relaxation.cost)}</span>
               </div>
             {/each}
           </section>
         {/each}
       </div>
-      <div class="foot">
-        <span class="unit grow">Nothing was changed.</span><button type="button" class="act" onclick={close}
-          >Close</button
-        >
+      <div class="flex flex-wrap items-center justify-end gap-x-2.5 gap-y-1.5 py-2 px-3 border-t border-t-quiet">
+        <span class="unit grow">Nothing was changed.</span><Button onclick={close}>Close</Button>
       </div>
     {:else if found && found.changes.length === 0}
       <p class="m-0 p-3">
@@ -68,35 +67,36 @@
           ? 'Nothing to mend: the plan is verified.'
           : 'None of the changes that were tried ends what is left:'}
       </p>
-      {#each found.left as finding (finding.key)}<p class="left">
+      {#each found.left as finding (finding.key)}<p class="py-1 px-3.5">
           <Glyph severity={finding.severity} />
           {say(finding.message)}
         </p>{/each}
-      <div class="foot"><button type="button" class="act" onclick={close}>Close</button></div>
+      <div class="flex flex-wrap items-center justify-end gap-x-2.5 gap-y-1.5 py-2 px-3 border-t border-t-quiet">
+        <Button onclick={close}>Close</Button>
+      </div>
     {:else if found}
-      <ul class="scroll" aria-label="changes">
+      <ul class="scroll py-1 overflow-y-auto min-h-0 flex-1" aria-label="changes">
         {#each found.changes as change, i (change.id)}
           {@const held = change.needs.filter((need) => !mending.taken.has(need))}
-          <li>
-            <label>
-              <input
-                type="checkbox"
+          <li class="flex flex-wrap items-center gap-x-2.5 min-h-row px-3 border-b">
+            <label class="inline-flex items-center gap-2 min-w-0">
+              <Tick
                 checked={mending.taken.has(change.id)}
                 disabled={held.length > 0}
-                onchange={() => mending.toggle(change.id)}
-              /><span class="value number">{i + 1}</span><span class:unit={!mending.taken.has(change.id)}
-                >{say(change.title)}</span
+                change={() => mending.toggle(change.id)}
+              /><span class="value min-w-[1.6em] text-right text-quiet">{i + 1}</span><span
+                class:unit={!mending.taken.has(change.id)}>{say(change.title)}</span
               >
             </label>
             {#if held.length > 0}<span class="unit">needs “{say(titleOf(held[0] ?? ''))}”</span>{/if}
           </li>
         {/each}
       </ul>
-      {#each found.left as finding (finding.key)}<p class="left">
+      {#each found.left as finding (finding.key)}<p class="py-1 px-3.5">
           <Glyph severity={finding.severity} /> No wiring ends this: {say(finding.message)}
         </p>{/each}
-      <div class="foot">
-        <p class="effect" role="status">
+      <div class="flex flex-wrap items-center justify-end gap-x-2.5 gap-y-1.5 py-2 px-3 border-t border-t-quiet">
+        <p class="flex-1 min-w-[14em]" role="status">
           {#if !mending.effect}Verifying
           {:else}
             <Glyph severity={mending.effect.status === 'verified' ? null : 'fault'} label={false} />
@@ -114,95 +114,15 @@
               {currency}{/if}
           {/if}
         </p>
-        <button type="button" class="act" onclick={close}>Leave it</button>
-        <button type="button" class="act take" disabled={chosen === 0} onclick={() => mending.take()}>
-          Take {whole ? 'all' : ''}
-          {chosen}
-          {chosen === 1 ? 'change' : 'changes'}
-        </button>
+        <Button onclick={close}>Leave it</Button>
+        <span bind:this={takes}
+          ><Button kind="first" disabled={chosen === 0} onclick={() => mending.take()}
+            >Take {whole ? 'all' : ''}
+            {chosen}
+            {chosen === 1 ? 'change' : 'changes'}</Button
+          ></span
+        >
       </div>
     {/if}
   </div>
 </Sheet>
-
-<style>
-  .body {
-    display: flex;
-    flex-direction: column;
-    min-height: 0;
-    flex: 1;
-  }
-  .scroll {
-    margin: 0;
-    padding: 4px 0;
-    list-style: none;
-    overflow-y: auto;
-    min-height: 0;
-    flex: 1;
-  }
-  li {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0 10px;
-    min-height: var(--row);
-    padding: 0 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  label {
-    display: inline-flex;
-    align-items: center;
-    gap: 8px;
-    min-width: 0;
-  }
-  .number {
-    min-width: 1.6em;
-    text-align: right;
-    color: var(--quiet);
-  }
-  .why {
-    padding: 8px 14px;
-    border-bottom: 1px solid var(--line);
-  }
-  .why p {
-    margin: 0 0 6px;
-  }
-  .relax {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 4px 10px;
-    padding: 2px 0 2px 30px;
-  }
-  .relax .act {
-    white-space: normal;
-    text-align: left;
-  }
-  .left {
-    margin: 0;
-    padding: 3px 14px;
-  }
-  .foot {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    justify-content: flex-end;
-    gap: 6px 10px;
-    padding: 8px 12px;
-    border-top: 1px solid var(--quiet);
-  }
-  .effect {
-    margin: 0;
-    flex: 1;
-    min-width: 14em;
-  }
-  .take {
-    background: var(--copper);
-    color: var(--board);
-    border-color: var(--copper);
-  }
-  .take:hover:not(:disabled) {
-    background: var(--ink);
-    border-color: var(--ink);
-  }
-</style>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import Sheet from '../kit/Sheet.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
@@ -11,15 +12,13 @@
       exported before.
     </p>
     <div class="mt-3 flex gap-2">
-      <button
-        type="button"
-        class="act"
+      <Button
         onclick={() => {
           view.sheet = null;
           void workbench.remove();
-        }}>Remove it</button
+        }}>Remove it</Button
       >
-      <button type="button" class="act" onclick={() => (view.sheet = null)}>Keep it</button>
+      <Button onclick={() => (view.sheet = null)}>Keep it</Button>
     </div>
   </div>
 </Sheet>

@@ -1,5 +1,6 @@
 <!-- Name of the plan, and the house rules with the reason for each. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { wordOf } from '@idle-breadboard/core/figures';
   import { setRules, type HouseRules, type Plan } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
@@ -105,7 +106,7 @@
 <Sheet open={view.sheet === 'rules'} title="Name and my rules" close={() => (view.sheet = null)}>
   {#if plan && rules}
     <div class="overflow-y-auto p-3">
-      <p>
+      <p class="mb-2.5 font-semibold">
         <TextField
           value={plan.name}
           label="name of the plan"
@@ -115,8 +116,8 @@
         />
       </p>
       {#each CHOICES as { rule, name, options } (rule)}
-        <label class="rule">
-          <span class="name">{name}</span>
+        <label class="grid grid-cols-[12em_minmax(0,1fr)] gap-x-3 gap-y-0.5 py-1.5 border-t items-baseline">
+          <span class="font-semibold">{name}</span>
           <select
             class="field"
             value={held?.rule === rule ? held.value : rules[rule]}
@@ -124,19 +125,22 @@
           >
             {#each options as [value, text] (value)}<option {value}>{text}</option>{/each}
           </select>
-          <span class="unit why">{say(wordOf('rule', rule))}</span>
+          <span class="unit col-[2]">{say(wordOf('rule', rule))}</span>
         </label>
         {#if held?.rule === rule}
-          <div class="held" role="status">
+          <div
+            class="mb-1.5 ml-[12em] pt-1 pb-1.5 px-3 border-l-3 border-l-copper bg-copper-soft max-desk:ml-0"
+            role="status"
+          >
             {#if held.effect === null}<span class="unit">working it out</span>
             {:else}
-              <p>
+              <p class="font-semibold">
                 {#if held.effect.ends.length + held.effect.brings.length === 0}It changes no finding of this plan; it
                   counts for what comes.{:else}Ends {counted(held.effect.ends)}, brings {counted(
                     held.effect.brings,
                   )}.{/if}
               </p>
-              <ul>
+              <ul class="mt-0.5 mb-1.5">
                 {#each held.effect.ends.slice(0, 6) as result (result.key)}<li>
                     <Glyph severity={null} /> ends: {say(result.message)}
                   </li>{/each}
@@ -148,13 +152,13 @@
                   </li>{/if}
               </ul>
             {/if}
-            <button type="button" class="act" onclick={() => takeHeld(name)}>Take the rule</button>
-            <button type="button" class="act" onclick={() => (held = null)}>Leave it</button>
+            <Button onclick={() => takeHeld(name)}>Take the rule</Button>
+            <Button onclick={() => (held = null)}>Leave it</Button>
           </div>
         {/if}
       {/each}
-      <div class="rule">
-        <span class="name">Derating</span>
+      <div class="grid grid-cols-[12em_minmax(0,1fr)] gap-x-3 gap-y-0.5 py-1.5 border-t items-baseline">
+        <span class="font-semibold">Derating</span>
         <span
           ><QuantityField
             value={Math.round(rules.derating * 100)}
@@ -165,10 +169,10 @@
             change={(percent) => set({ derating: percent / 100 }, 'Allowed share')}
           /></span
         >
-        <span class="unit why">{say(wordOf('rule', 'derating'))}</span>
+        <span class="unit col-[2]">{say(wordOf('rule', 'derating'))}</span>
       </div>
-      <div class="rule">
-        <span class="name">Power from a pin</span>
+      <div class="grid grid-cols-[12em_minmax(0,1fr)] gap-x-3 gap-y-0.5 py-1.5 border-t items-baseline">
+        <span class="font-semibold">Power from a pin</span>
         <span
           >{rules.pinPower === 0 ? 'never, ' : 'up to '}<QuantityField
             value={Math.round(rules.pinPower * 100)}
@@ -179,11 +183,11 @@
             change={(percent) => set({ pinPower: percent / 100 }, 'Power from a pin')}
           /> of what the pin is meant for</span
         >
-        <span class="unit why">{say(wordOf('rule', 'pinPower'))}</span>
+        <span class="unit col-[2]">{say(wordOf('rule', 'pinPower'))}</span>
       </div>
-      <div class="rule">
-        <span class="name">Wire colours</span>
-        <span class="colours">
+      <div class="grid grid-cols-[12em_minmax(0,1fr)] gap-x-3 gap-y-0.5 py-1.5 border-t items-baseline">
+        <span class="font-semibold">Wire colours</span>
+        <span class="flex flex-wrap gap-x-3.5 gap-y-1">
           {#each COLOURS as role (role)}<span
               >{role}
               <TextField
@@ -195,54 +199,8 @@
               /></span
             >{/each}
         </span>
-        <span class="unit why">{say(wordOf('rule', 'colours'))}</span>
+        <span class="unit col-[2]">{say(wordOf('rule', 'colours'))}</span>
       </div>
     </div>
   {/if}
 </Sheet>
-
-<style>
-  .rule {
-    display: grid;
-    grid-template-columns: 12em minmax(0, 1fr);
-    gap: 2px 12px;
-    padding: 6px 0;
-    border-top: 1px solid var(--line);
-    align-items: baseline;
-  }
-  .held {
-    margin: 0 0 6px 12em;
-    padding: 4px 12px 6px;
-    border-left: 3px solid var(--copper);
-    background: var(--copper-soft);
-  }
-  .held p {
-    margin: 0;
-    font-weight: 600;
-  }
-  .held ul {
-    list-style: none;
-    margin: 2px 0 6px;
-    padding: 0;
-  }
-  @media (max-width: 759px) {
-    .held {
-      margin-left: 0;
-    }
-  }
-  .name {
-    font-weight: 600;
-  }
-  .why {
-    grid-column: 2;
-  }
-  .colours {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 14px;
-  }
-  p {
-    margin: 0 0 10px;
-    font-weight: 600;
-  }
-</style>

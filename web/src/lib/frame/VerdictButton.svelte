@@ -1,33 +1,20 @@
 <script lang="ts">
-  import { standingOf } from '@idle-breadboard/core/verify';
   import { sayUnread } from '@idle-breadboard/core/words';
   import Quantity from '../kit/Quantity.svelte';
   import { laying } from '../state/laying.svelte';
-  import { passes, toSettle } from '../state/results';
+  import { passes } from '../state/results';
+  import { standing } from '../state/standing.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   const verdict = $derived(workbench.study?.verdict);
-  const open = $derived(toSettle().length);
   const tightest = $derived(verdict?.tightest);
-  /** Verified is what two agree on: the checks, and the reader of the finished wiring. */
-  const state = $derived(
-    !verdict
-      ? 'none'
-      : workbench.stale
-        ? 'stale'
-        : verdict.status === 'open' || laying.proven === true
-          ? standingOf(verdict)
-          : laying.proven === null && !laying.trouble
-            ? 'proving'
-            : 'open',
-  );
 </script>
 
 <button
   type="button"
-  class="verdict {state}"
-  data-verdict={state}
+  class="verdict ml-auto min-h-6.5 px-2.5 border rounded-sm bg-raised text-ink whitespace-nowrap hover:bg-copper-soft {standing.is}"
+  data-verdict={standing.is}
   data-revision={workbench.shown}
   data-took={workbench.lastEdit}
   aria-live="polite"
@@ -40,16 +27,16 @@
   {:else if verdict.passes.length + verdict.findings.length === 0}
     <strong>Open</strong> · nothing to prove yet
   {:else if verdict.status === 'open'}
-    <strong>Open</strong> · <span class="value">{open}</span> to settle
-  {:else if state === 'proving'}
+    <strong>Open</strong> · <span class="value">{standing.open}</span> to settle
+  {:else if standing.is === 'proving'}
     <strong>Proved on paper</strong> · the wiring is being read back
-  {:else if state === 'unread'}
+  {:else if standing.is === 'unread'}
     <strong>Proved</strong> · {sayUnread(verdict.unread.length)}
-  {:else if state === 'open'}
+  {:else if standing.is === 'open'}
     <strong>Open</strong> · {laying.build?.why || laying.trouble ? 'no layout' : 'the wiring is not the circuit'}:
-    <span class="value">{open}</span> to settle
+    <span class="value">{standing.open}</span> to settle
   {:else}
-    <strong>Verified</strong> · <span class="value">{passes().length}</span> proofs<span class="more"
+    <strong>Verified</strong> · <span class="value">{passes().length}</span> proofs<span class="max-desk:hidden"
       >{#if tightest}, tightest <Quantity value={tightest.margin} unit={tightest.unit} signed />{/if};
       <span class="value">{verdict.assumed}</span> rest on assumed figures</span
     >
@@ -57,19 +44,6 @@
 </button>
 
 <style>
-  .verdict {
-    margin-left: auto;
-    min-height: 26px;
-    padding: 0 10px;
-    border: 1px solid var(--line);
-    border-radius: 2px;
-    background: var(--raised);
-    color: var(--ink);
-    white-space: nowrap;
-  }
-  .verdict:hover {
-    background: var(--copper-soft);
-  }
   .open {
     border-left: 5px solid var(--fault);
   }
@@ -82,10 +56,5 @@
   .stale,
   .proving {
     border-left: 5px dashed var(--quiet);
-  }
-  @media (max-width: 759px) {
-    .more {
-      display: none;
-    }
   }
 </style>

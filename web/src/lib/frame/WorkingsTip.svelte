@@ -78,13 +78,23 @@
 />
 
 {#if result && result.workings.length > 0}
-  <div class="tip" id={ID} role="tooltip" bind:this={panel}>
-    <p>{say(result.message)}</p>
-    <table>
+  <div
+    class="fixed left-0 top-0 z-30 max-w-[min(600px,calc(100vw_-_16px))] overflow-y-auto bg-raised border border-copper rounded-sm py-1.5 px-2.5 print:hidden"
+    id={ID}
+    role="tooltip"
+    bind:this={panel}
+  >
+    <p class="mb-1">{say(result.message)}</p>
+    <table class="w-full">
       <tbody>
         {#each result.workings as step, i (i)}
           <tr
-            ><th scope="row">{say(step.name)}</th><td class="value sum">{say(step.sum)}</td><td class="figure"
+            ><th class="font-normal text-left align-top py-px pr-2.5 border-t border-dotted" scope="row"
+              >{say(step.name)}</th
+            ><td
+              class="value font-normal text-left align-top py-px pr-2.5 pl-0 border-t border-dotted border-t-line text-quiet whitespace-normal wrap-anywhere"
+              >{say(step.sum)}</td
+            ><td class="figure font-normal align-top py-px pr-2.5 border-t border-dotted text-right whitespace-nowrap"
               >{#if step.value !== undefined}<Quantity value={step.value} unit={step.unit ?? ''} digits={4} />{/if}</td
             ></tr
           >
@@ -92,7 +102,7 @@
       </tbody>
     </table>
     {#if result.rests.length > 0}
-      <p class="unit">
+      <p class="unit mb-1">
         rests on {groundsWords(result.evidence)}: {[
           ...new Set(result.rests.map(({ source }) => source.title + (source.page ? `, page ${source.page}` : ''))),
         ]
@@ -102,47 +112,3 @@
     {/if}
   </div>
 {/if}
-
-<style>
-  .tip {
-    position: fixed;
-    left: 0;
-    top: 0;
-    z-index: 30;
-    max-width: min(600px, calc(100vw - 16px));
-    overflow-y: auto;
-    background: var(--raised);
-    border: 1px solid var(--copper);
-    border-radius: 2px;
-    padding: 6px 10px;
-  }
-  p {
-    margin: 0 0 4px;
-  }
-  table {
-    border-collapse: collapse;
-    width: 100%;
-  }
-  th,
-  td {
-    font-weight: 400;
-    text-align: left;
-    vertical-align: top;
-    padding: 1px 10px 1px 0;
-    border-top: 1px dotted var(--line);
-  }
-  .sum {
-    color: var(--quiet);
-    white-space: normal;
-    overflow-wrap: anywhere;
-  }
-  .figure {
-    text-align: right;
-    white-space: nowrap;
-  }
-  @media print {
-    .tip {
-      display: none;
-    }
-  }
-</style>

@@ -1,7 +1,13 @@
 /** Keys that work everywhere, except while something is being typed. */
 import { mending } from '../state/mending.svelte';
-import { STATIONS, view } from '../state/view.svelte';
+import { remedying } from '../state/remedying.svelte';
+import { STATIONS } from '../state/view-ids';
+import { view } from '../state/view.svelte';
 import { workbench } from '../state/workbench.svelte';
+
+const isField = (target: EventTarget | null): target is HTMLInputElement | HTMLTextAreaElement =>
+  target instanceof HTMLTextAreaElement ||
+  (target instanceof HTMLInputElement && !/^(checkbox|radio|range|file|button)$/.test(target.type));
 
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
@@ -10,27 +16,69 @@ const typing = (target: EventTarget | null): boolean =>
 const activates = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('button, a, summary, [role="menuitem"], [role="option"]') !== null;
 
+/** At a finding that is open, digits choose among its remedies. */
+function choose(event: KeyboardEvent): boolean {
+  if (!/^[1-9]$/.test(event.key) || !(event.target instanceof Element)) return false;
+  const detail = event.target.closest('[data-detail]');
+  const remedy = detail?.querySelector<HTMLButtonElement>(`[data-remedy="${Number(event.key) - 1}"]`);
+  remedy?.click();
+  return detail !== null;
+}
+
 function plain(event: KeyboardEvent): boolean {
   const station = STATIONS.find(({ key }) => key === event.key);
+  if (choose(event)) return true;
+  if (event.key === 'Escape') return view.back();
+  if (!workbench.plan) return false;
   if (station) view.goTo(station.id);
-  else if (event.key === '/') view.sheet = 'find';
-  else if (event.key === '?') view.sheet = 'keys';
   else if (event.key === 'm') void mending.open();
-  else if (event.key === ']') walk(1);
-  else if (event.key === '[') walk(-1);
+  else if (event.key === 'f') view.listOpen = true;
+  else if (event.key === ']') view.walk(1);
+  else if (event.key === '[') view.walk(-1);
   else if (event.key === 'Enter' && !activates(event.target)) {
-    document.querySelector<HTMLButtonElement>('[data-remedy="0"]')?.click();
+    const [first] = remedying.remedies;
+    if (first) remedying.take(first);
   } else return false;
   return true;
 }
 
-function walk(step: 1 | -1): void {
-  view.walk(step);
-  view.trayOpen = true;
+/** What stood in a field when it was gone to, or since it was last taken. */
+const stood = new WeakMap<HTMLElement, string>();
+/** What a field held when the key that is under way was pressed. */
+let held = '';
+
+export function onFocus({ target }: Event): void {
+  if (isField(target)) stood.set(target, target.value);
+}
+
+/** Before the field itself sees the key. */
+export function onKeyFirst({ target }: KeyboardEvent): void {
+  if (isField(target)) held = target.value;
+}
+
+/** Escape takes back what was typed; where nothing was, it leads back to where one was. */
+function escapeField(field: HTMLInputElement | HTMLTextAreaElement): void {
+  // A field that knows better has done so itself.
+  if (field.value !== held) return;
+  const before = stood.get(field);
+  if (before === undefined || before === field.value) {
+    field.blur();
+    view.back();
+    return;
+  }
+  field.value = before;
+  field.dispatchEvent(new InputEvent('input', { bubbles: true }));
 }
 
 export function onKey(event: KeyboardEvent): void {
-  if (view.sheet !== null || workbench.refusal !== null) return;
+  if (event.defaultPrevented) return;
+  const inSheet = view.sheet !== null || workbench.refusal !== null;
+  if (event.key === 'Escape' && isField(event.target) && !inSheet && !view.listOpen) {
+    escapeField(event.target);
+    event.preventDefault();
+    return;
+  }
+  if (inSheet || view.listOpen) return;
   const command = event.ctrlKey || event.metaKey;
   const key = event.key.toLowerCase();
   if (command && (key === 'z' || key === 'y')) {
@@ -41,5 +89,8 @@ export function onKey(event: KeyboardEvent): void {
     return;
   }
   if (command || event.altKey || typing(event.target)) return;
-  if (plain(event)) event.preventDefault();
+  if (event.key === '/') view.sheet = 'find';
+  else if (event.key === '?') view.sheet = 'keys';
+  else if (!plain(event)) return;
+  event.preventDefault();
 }

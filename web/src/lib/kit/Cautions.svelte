@@ -10,37 +10,15 @@
 </script>
 
 {#if wiring.cautions.length > 0}
-  <aside class="cautions" aria-label="Safety">
-    <p>{say(BENCH_RULE)}</p>
+  <aside class="border-l-4 border-l-caution bg-raised py-1.5 pr-3 pl-3.5 border-b relative z-3" aria-label="Safety">
+    <p class="mb-0.5">{say(BENCH_RULE)}</p>
     {#if said.length > 0}<details>
         <summary>In this build, too: <strong>{hazards.join(', ')}</strong>; each is said again at its step</summary>
-        <ul>
+        <ul class="pl-3.5 list-[square]">
           {#each said as caution (caution.says)}
-            <li><strong>{caution.hazard}</strong> · {say(caution.labels)}: {caution.says}</li>
+            <li class="py-px"><strong>{caution.hazard}</strong> · {say(caution.labels)}: {caution.says}</li>
           {/each}
         </ul>
       </details>{/if}
   </aside>
 {/if}
-
-<style>
-  .cautions {
-    border-left: 4px solid var(--caution);
-    background: var(--raised);
-    padding: 6px 12px 6px 14px;
-    border-bottom: 1px solid var(--line);
-    position: relative;
-    z-index: 3;
-  }
-  p {
-    margin: 0 0 2px;
-  }
-  ul {
-    margin: 0;
-    padding-left: 1rem;
-    list-style: square;
-  }
-  li {
-    padding-block: 1px;
-  }
-</style>

@@ -19,7 +19,7 @@
 </script>
 
 <div
-  class="channel"
+  class="absolute [inset-block:0] left-[calc(var(--split)_*_100%)] w-2 z-2 cursor-col-resize touch-none bg-bench border-x max-desk:hidden hover:bg-copper-soft"
   role="slider"
   tabindex="0"
   aria-orientation="horizontal"
@@ -33,25 +33,3 @@
   ondblclick={() => view.setSplit(0.5)}
   onkeydown={key}
 ></div>
-
-<style>
-  .channel {
-    position: absolute;
-    inset-block: 0;
-    left: calc(var(--split) * 100%);
-    width: 9px;
-    z-index: 2;
-    cursor: col-resize;
-    touch-action: none;
-    background: var(--bench);
-    border-inline: 1px solid var(--line);
-  }
-  .channel:hover {
-    background: var(--copper-soft);
-  }
-  @media (max-width: 759px) {
-    .channel {
-      display: none;
-    }
-  }
-</style>

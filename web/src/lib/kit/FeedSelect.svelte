@@ -45,7 +45,7 @@
 </script>
 
 <select
-  class="field feed"
+  class="field w-[12.5em]"
   aria-label="rail that feeds {terminal} of {say(label)}"
   value={inside ? '' : feed.supply.id === SOCKET ? `${PLUG}${feed.rail}` : (feed.rail ?? '')}
   onchange={(event) => {
@@ -62,9 +62,3 @@
     >{/each}
   {#each pins as pin (pin)}<option value="{circuit.controller?.id}.{pin}">pin {pinLabel(pin)}</option>{/each}
 </select>
-
-<style>
-  .feed {
-    width: 12.5em;
-  }
-</style>

@@ -7,7 +7,7 @@
 </script>
 
 <svg
-  class="glyph"
+  class="inline-block flex-none align-[-2px]"
   viewBox="0 0 24 16"
   width="22"
   height="15"
@@ -36,11 +36,3 @@
     <circle cx="12" cy="8" r="1.3" fill="currentColor" />
   {/if}
 </svg>
-
-<style>
-  .glyph {
-    display: inline-block;
-    flex: none;
-    vertical-align: -2px;
-  }
-</style>

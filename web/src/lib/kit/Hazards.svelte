@@ -1,5 +1,6 @@
 <!-- Sentences of what can kill or burn, each with its tick: before all are read no plan is called verified. -->
 <script lang="ts">
+  import Tick from './Tick.svelte';
   import { cautionsOf, type Circuit } from '@idle-breadboard/core/circuit';
   import { setAcknowledged } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
@@ -17,12 +18,12 @@
 
 {#snippet ticks()}
   {#each asked as { hazard, labels, says, read } (says)}
-    <label>
-      <input
-        type="checkbox"
+    <label class="flex [clear:both] gap-2 items-baseline py-1">
+      <Tick
+        class="flex-none w-3.5 h-3.5 accent-copper [transform:translateY(2px)]"
         checked={read}
-        aria-label="I have read: {hazard}, {say(labels)}"
-        onchange={({ currentTarget }) => tick(says, currentTarget.checked, hazard)}
+        label="I have read: {hazard}, {say(labels)}"
+        change={(on) => tick(says, on, hazard)}
       />
       <span><strong>{hazard}</strong> · {say(labels)}: {says}</span>
     </label>
@@ -30,42 +31,13 @@
 {/snippet}
 
 {#if left > 0}
-  <fieldset class="hazards" data-unread={left}>
-    <legend>Read before you build, and tick what you have read</legend>
+  <fieldset class="border-l-4 border-l-caution py-1.5 px-3" data-unread={left}>
+    <legend class="[float:left] w-full font-semibold">Read before you build, and tick what you have read</legend>
     {@render ticks()}
   </fieldset>
 {:else if asked.length > 0}
-  <details class="hazards">
+  <details class="border-l-4 border-l-caution py-1.5 px-3">
     <summary>Read: <strong>{[...new Set(asked.map(({ hazard }) => hazard))].join(', ')}</strong></summary>
     {@render ticks()}
   </details>
 {/if}
-
-<style>
-  .hazards {
-    border: 0;
-    border-left: 4px solid var(--caution);
-    margin: 0;
-    padding: 6px 12px;
-  }
-  legend {
-    float: left;
-    width: 100%;
-    padding: 0;
-    font-weight: 650;
-  }
-  label {
-    display: flex;
-    clear: both;
-    gap: 8px;
-    align-items: baseline;
-    padding-block: 3px;
-  }
-  input {
-    flex: none;
-    width: 15px;
-    height: 15px;
-    accent-color: var(--copper);
-    transform: translateY(2px);
-  }
-</style>

@@ -10,7 +10,7 @@
     end === 'male' ? `M${x} 6h${x < 20 ? -6 : 6}` : end === 'female' ? `M${x - 4} 3h8v6h-8z` : '';
 </script>
 
-<svg viewBox="0 0 48 12" width="48" height="12" aria-hidden="true">
+<svg class="inline-block mr-1.5 align-[-1px]" viewBox="0 0 48 12" width="48" height="12" aria-hidden="true">
   {#if lead.kind === 'resistor'}
     <path d="M2 6H12M36 6H46" stroke="var(--quiet)" stroke-width="1.5" /><rect
       x="12"
@@ -36,11 +36,3 @@
     <path d="{tip(lead.ends[0], 9)}{tip(lead.ends[1], 39)}" stroke="var(--ink)" stroke-width="1.6" fill="var(--ink)" />
   {/if}
 </svg>
-
-<style>
-  svg {
-    display: inline-block;
-    margin-right: 6px;
-    vertical-align: -1px;
-  }
-</style>

@@ -13,13 +13,14 @@
   };
 </script>
 
-<table>
+<table class="w-full table-fixed">
   <thead class="sr-only"><tr><th>Lead</th><th>From</th><th>To</th></tr></thead>
   <tbody>
     {#each leads as lead (lead.key)}
       <tr
-        ><td class="what"><LeadSwatch {lead} />{say(what(lead))}</td><td>{say(lead.fromSays)}</td><td
-          >{say(lead.toSays)}</td
+        ><td class="py-0.5 pr-2 align-top wrap-anywhere w-[36%] text-quiet"><LeadSwatch {lead} />{say(what(lead))}</td
+        ><td class="py-0.5 pr-2 align-top wrap-anywhere">{say(lead.fromSays)}</td><td
+          class="py-0.5 pr-2 align-top wrap-anywhere">{say(lead.toSays)}</td
         ></tr
       >
     {/each}
@@ -27,20 +28,6 @@
 </table>
 
 <style>
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    table-layout: fixed;
-  }
-  td {
-    padding: 2px 8px 2px 0;
-    vertical-align: top;
-    overflow-wrap: anywhere;
-  }
-  .what {
-    width: 36%;
-    color: var(--quiet);
-  }
   tr + tr td {
     border-top: 1px dotted var(--line);
   }

@@ -13,7 +13,7 @@
 
 <Command.Root class="flex min-h-0 flex-col" {label} loop>
   <Command.Input class="field m-2 min-h-8" {placeholder} />
-  <Command.List class="find-list" tabindex={0} aria-label="found">
+  <Command.List class="overflow-y-auto max-h-[60vh] pb-2" tabindex={0} aria-label="found">
     <Command.Viewport>
       <Command.Empty class="unit p-3">{nothing}</Command.Empty>
       {#each groups as group (group.name)}
@@ -22,7 +22,7 @@
           <Command.GroupItems>
             {#each group.entries as entry (entry.id)}
               <Command.Item
-                class="find-item"
+                class="flex justify-between items-center gap-4 min-h-row px-3 cursor-pointer data-selected:bg-copper-soft data-selected:shadow-mark"
                 value={entry.id}
                 keywords={[entry.name, entry.detail ?? '', entry.hint, group.name]}
                 onSelect={() => entry.run()}
@@ -40,24 +40,3 @@
     </Command.Viewport>
   </Command.List>
 </Command.Root>
-
-<style>
-  :global(.find-list) {
-    overflow-y: auto;
-    max-height: 60vh;
-    padding-bottom: 8px;
-  }
-  :global(.find-item) {
-    display: flex;
-    justify-content: space-between;
-    gap: 16px;
-    align-items: center;
-    min-height: var(--row);
-    padding: 0 12px;
-    cursor: pointer;
-  }
-  :global(.find-item[data-selected]) {
-    background: var(--copper-soft);
-    box-shadow: inset 3px 0 var(--copper);
-  }
-</style>

@@ -7,9 +7,11 @@
   import { view } from '../state/view.svelte';
   import Glyph from './Glyph.svelte';
   import { seen } from './out-of-sight';
+  import { rowOf } from './row-of';
   import Quantity from './Quantity.svelte';
 
   let props: { result: Result; word?: string; compact?: boolean } = $props();
+  const row = rowOf();
   const shown = seen(() => props.result);
   const result = $derived(shown());
   const { word, compact = false } = $derived(props);
@@ -24,31 +26,35 @@
 
 <button
   type="button"
-  class="proof"
-  class:compact
-  class:chosen={view.selected === result.key}
+  class="inline-grid grid-cols-[24px_5.6em_5.6em_8.2em_5.8em_82px_auto] items-center gap-x-1.5 min-h-6.5 w-full text-left data-compact:flex-none data-compact:whitespace-nowrap data-compact:inline-flex data-compact:w-auto data-compact:pr-3.5 data-chosen:bg-copper-soft max-[1101px]:grid-cols-[24px_5.2em_minmax(4.5em,auto)_minmax(6em,auto)_minmax(4.5em,auto)_1fr] max-desk:flex max-desk:flex-wrap hover:bg-copper-soft"
+  data-compact={compact || undefined}
+  data-chosen={view.selected === result.key || undefined}
   data-proof={result.key}
-  onclick={() => {
-    view.select(result);
-    view.trayOpen = true;
-  }}
+  aria-expanded={view.selected === result.key}
+  onclick={() => (view.selected === result.key ? view.back() : view.select(result, { row: row() }))}
 >
   <Glyph severity={result.severity} />
   <span class="word">{word ?? ruleOf(result.check).short}</span>
   {#if compact}
-    <span class="figure margin" class:short={(result.margin ?? 0) < 0}
+    <span
+      class="figure text-right whitespace-nowrap text-pass data-short:text-danger data-short:font-semibold"
+      data-short={(result.margin ?? 0) < 0 || undefined}
       ><Quantity value={result.margin} unit={result.unit} signed /></span
     >
   {:else if counted || result.measured === null || result.limit === null}
-    <span class="sentence">{say(result.message)}</span>
+    <span class="truncate col-start-3 -col-end-1 max-desk:whitespace-normal">{say(result.message)}</span>
   {:else}
-    <span class="figure"><Quantity value={result.measured} unit={result.unit} /></span>
-    <span class="figure unit">limit <Quantity value={result.limit} unit={result.unit} /></span>
-    <span class="figure margin" class:short={(result.margin ?? 0) < 0}
+    <span class="figure text-right whitespace-nowrap"><Quantity value={result.measured} unit={result.unit} /></span>
+    <span class="figure unit text-right whitespace-nowrap"
+      >limit <Quantity value={result.limit} unit={result.unit} /></span
+    >
+    <span
+      class="figure text-right whitespace-nowrap text-pass data-short:text-danger data-short:font-semibold"
+      data-short={(result.margin ?? 0) < 0 || undefined}
       ><Quantity value={result.margin} unit={result.unit} signed /></span
     >
     {#if marks}
-      <svg class="marks" viewBox="0 0 80 14" width="80" height="14" aria-hidden="true">
+      <svg class="max-[1101px]:hidden" viewBox="0 0 80 14" width="80" height="14" aria-hidden="true">
         <path d="M1 7H79" stroke="var(--line)" />
         <path
           d="M{Math.min(marks.zero, marks.measured)} 7H{Math.max(marks.zero, marks.measured)}"
@@ -59,74 +65,8 @@
       </svg>
     {/if}
     {#if result.assumed}<span
-        class="trust"
+        class="text-aside text-quiet"
         title="Rests on figures typical of the class of part, not on this part’s datasheet">assumed</span
       >{/if}
   {/if}
 </button>
-
-<style>
-  .proof {
-    display: inline-grid;
-    grid-template-columns: 24px 5.6em 5.6em 8.2em 5.8em 82px auto;
-    align-items: center;
-    gap: 0 6px;
-    min-height: 26px;
-    width: 100%;
-    text-align: left;
-    border: 0;
-    background: transparent;
-    color: inherit;
-    font: inherit;
-    padding: 0;
-  }
-  .compact {
-    flex: none;
-    white-space: nowrap;
-    display: inline-flex;
-    width: auto;
-    padding-right: 14px;
-  }
-  .proof:hover,
-  .chosen {
-    background: var(--copper-soft);
-  }
-  .sentence {
-    grid-column: 3 / -1;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-  .figure {
-    text-align: right;
-    white-space: nowrap;
-  }
-  .margin {
-    color: var(--pass);
-  }
-  .short {
-    color: var(--danger);
-    font-weight: 650;
-  }
-  .trust {
-    font-size: 0.8rem;
-    color: var(--quiet);
-  }
-  @media (max-width: 1100px) {
-    .proof {
-      grid-template-columns: 24px 5.2em minmax(4.5em, auto) minmax(6em, auto) minmax(4.5em, auto) 1fr;
-    }
-    .marks {
-      display: none;
-    }
-  }
-  @media (max-width: 759px) {
-    .proof {
-      display: flex;
-      flex-wrap: wrap;
-    }
-    .sentence {
-      white-space: normal;
-    }
-  }
-</style>

@@ -1,8 +1,11 @@
 <!-- A decision and its proof, side by side across the channel. -->
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import OpenFinding from './OpenFinding.svelte';
+  import { opening } from '../state/opening.svelte';
   import { view } from '../state/view.svelte';
   import { offerSight } from './out-of-sight';
+  import { offerRow } from './row-of';
 
   interface Props {
     /** Ids of the plan that this row is about: a finding about one of them leads here. */
@@ -10,90 +13,49 @@
     /** 0 a row, 1 set in under another. */
     depth?: number;
     head?: boolean;
-    choose: Snippet;
+    choose?: Snippet;
     prove?: Snippet;
+    /** One picture across both banks, below what is decided. */
+    wide?: Snippet;
   }
-  let { subjects = [], depth = 0, head = false, choose, prove }: Props = $props();
+  let { subjects = [], depth = 0, head = false, choose, prove, wide }: Props = $props();
   let element = $state<HTMLElement>();
   let hidden = $state(false);
   offerSight(() => hidden);
-  const current = $derived(view.result?.subjects.some((subject) => subjects.includes(subject)) ?? false);
-  const first = $derived(view.result?.subjects[0] !== undefined && subjects.includes(view.result.subjects[0]));
+  const id = $props.id();
+  offerRow(id);
+  const open = $derived(opening.row === id ? view.opened : null);
+  const current = $derived(open !== null || (view.subject !== null && subjects.includes(view.subject)));
 
   $effect(() => {
-    // Only what the maker asked to see moves the bank.
-    if (first && view.selected === view.result?.key) element?.scrollIntoView({ block: 'nearest' });
+    if (element) return opening.claim(id, { subjects, element });
+  });
+  $effect(() => {
+    // Only what the maker asked to see moves the bank; what is open brings itself into sight.
+    if (current && !open) element?.scrollIntoView({ block: 'nearest' });
   });
 </script>
 
 <div
-  class="row"
-  class:head
-  class:current
+  class="row group/row grid grid-cols-[calc(var(--split)_*_100%)_minmax(0,1fr)] border-b [content-visibility:auto] [contain-intrinsic-size:auto_56px] data-head:border-b data-head:border-b-quiet data-current:bg-copper-soft data-over:relative data-over:z-3 max-desk:grid-cols-1 print:[content-visibility:visible] print:break-inside-avoid"
+  data-head={head || undefined}
+  data-over={wide !== undefined || open !== null || undefined}
+  data-current={current || undefined}
   role="group"
   bind:this={element}
   oncontentvisibilityautostatechange={(event) => (hidden = event.skipped)}
 >
-  <div class="choose" style:padding-left="{10 + depth * 18}px">{@render choose()}</div>
-  <div class="prove">{@render prove?.()}</div>
+  {#if choose || prove}<div
+      class="min-h-row flex flex-wrap items-center content-start gap-x-2 min-w-0 py-px pr-3 group-data-head/row:font-semibold group-data-current/row:shadow-mark"
+      style:padding-left="{10 + depth * 18}px"
+    >
+      {@render choose?.()}
+    </div>
+    <div
+      class="min-h-row flex flex-wrap items-center content-start gap-x-2 min-w-0 py-px pl-5 pr-2.5 max-desk:pl-4 max-desk:border-l-3 max-desk:border-l-line max-desk:ml-2 empty:min-h-0"
+    >
+      {@render prove?.()}
+    </div>{/if}
+  {#if wide}<div class="col-span-full min-w-0 px-2.5 bg-board">{@render wide()}</div>{/if}
+  {#if open}<div class="col-span-full px-2.5 min-w-0"><OpenFinding result={open} /></div>{/if}
 </div>
-
-<style>
-  .row {
-    display: grid;
-    grid-template-columns: calc(var(--split) * 100%) minmax(0, 1fr);
-    border-bottom: 1px solid var(--line);
-    /* What is out of sight is not laid out again while a value is swept. */
-    content-visibility: auto;
-    contain-intrinsic-size: auto 56px;
-  }
-  .choose,
-  .prove {
-    min-height: var(--row);
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    align-content: flex-start;
-    gap: 0 0.6rem;
-    min-width: 0;
-    padding-block: 1px;
-  }
-  .prove {
-    padding-left: 20px;
-    padding-right: 10px;
-  }
-  .choose {
-    padding-right: 12px;
-  }
-  .prove:empty {
-    min-height: 0;
-  }
-  .head {
-    border-bottom: 1px solid var(--quiet);
-  }
-  .head .choose {
-    font-weight: 620;
-  }
-  .current .choose {
-    box-shadow: inset 4px 0 var(--copper);
-  }
-  .current {
-    background: var(--copper-soft);
-  }
-  @media (max-width: 759px) {
-    .row {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .prove {
-      padding-left: 16px;
-      border-left: 3px solid var(--line);
-      margin-left: 8px;
-    }
-  }
-  @media print {
-    .row {
-      content-visibility: visible;
-      break-inside: avoid;
-    }
-  }
-</style>

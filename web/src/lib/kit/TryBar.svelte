@@ -1,5 +1,6 @@
 <!-- Says what is being tried, and lets the maker take it or leave it. -->
 <script lang="ts">
+  import Button from './Button.svelte';
   import { trying } from '../state/trial.svelte';
 </script>
 
@@ -10,21 +11,12 @@
 />
 
 {#if trying.active}
-  <div class="bar" role="status">
+  <div
+    class="flex flex-wrap items-center gap-x-3 gap-y-1 py-1 px-3 bg-copper-soft border-t border-t-copper"
+    role="status"
+  >
     <span>Trying <strong>{trying.says}</strong>. Nothing is changed yet.</span>
-    {#if trying.takeable}<button type="button" class="act" onclick={() => trying.take()}>Take it</button>{/if}
-    <button type="button" class="act" onclick={() => trying.clear()}>Leave it</button>
+    {#if trying.takeable}<Button onclick={() => trying.take()}>Take it</Button>{/if}
+    <Button onclick={() => trying.clear()}>Leave it</Button>
   </div>
 {/if}
-
-<style>
-  .bar {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 4px 12px;
-    padding: 3px 12px;
-    background: var(--copper-soft);
-    border-top: 1px solid var(--copper);
-  }
-</style>

@@ -14,9 +14,10 @@
   let { value, unit, label, min, max, step, onTry }: Props = $props();
 </script>
 
-<label class="sweep">
+<label class="inline-flex items-center gap-1.5 min-h-6">
   <span class="sr-only">{label}</span>
   <input
+    class="w-[7.5em] min-h-6 accent-copper"
     type="range"
     {min}
     {max}
@@ -26,22 +27,5 @@
     aria-valuetext={formatQuantity(value, unit, 3)}
     oninput={(event) => onTry(Number(event.currentTarget.value))}
   />
-  <output class="value">{formatQuantity(value, unit, 3)}</output>
+  <output class="value min-w-[4.2em]">{formatQuantity(value, unit, 3)}</output>
 </label>
-
-<style>
-  .sweep {
-    display: inline-flex;
-    align-items: center;
-    gap: 6px;
-    min-height: 24px;
-  }
-  input {
-    width: 7.5em;
-    min-height: 24px;
-    accent-color: var(--copper);
-  }
-  output {
-    min-width: 4.2em;
-  }
-</style>

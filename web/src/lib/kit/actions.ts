@@ -9,7 +9,7 @@ import { workbench } from '../state/workbench.svelte';
 
 export async function startPlan(): Promise<void> {
   // Before it is stored: whoever goes on meanwhile is not taken back.
-  view.goTo('need');
+  view.station = 'need';
   await workbench.create('New plan');
 }
 

@@ -1,5 +1,5 @@
 /** Everything that is said of the plan in hand: by the checks, and by the reader of the wiring as soon as it is laid out. */
-import type { Result } from '@idle-breadboard/core/verify';
+import { isBlocking, type Result } from '@idle-breadboard/core/verify';
 import { laying } from './laying.svelte';
 import { workbench } from './workbench.svelte';
 
@@ -17,5 +17,4 @@ export const passes = (): readonly Result[] => [
 ];
 
 /** Those that keep a plan from being verified. */
-export const toSettle = (): readonly Result[] =>
-  findings().filter(({ severity }) => severity === 'danger' || severity === 'fault');
+export const toSettle = (): readonly Result[] => findings().filter(isBlocking);

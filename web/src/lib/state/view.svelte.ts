@@ -1,51 +1,39 @@
 /** Where the maker is looking: station, row, what is open. Nothing here is part of a plan. */
-import type { Result, StationId } from '@idle-breadboard/core/verify';
+import type { Result } from '@idle-breadboard/core/verify';
+import { pushState, replaceState } from '$app/navigation';
 import { setSetting, setting } from '../store/db';
+import { readAddress, writeAddress } from './address';
 import { findings, passes } from './results';
-
-/** A station of the checks, or the picture of all. */
-export type ViewId = StationId | 'overview';
-
-export interface Station {
-  readonly id: ViewId;
-  /** The key that goes there, and its place in the order of the work. */
-  readonly key: string;
-  readonly name: string;
-}
-
-/** The stations that do something. */
-export const STATIONS: readonly Station[] = [
-  { id: 'overview', key: 'o', name: 'Overview' },
-  { id: 'need', key: '1', name: 'Need' },
-  { id: 'compare', key: '2', name: 'Compare' },
-  { id: 'control', key: '3', name: 'Control' },
-  { id: 'levels', key: '4', name: 'Levels' },
-  { id: 'bus', key: '5', name: 'Bus' },
-  { id: 'pins', key: '6', name: 'Pins' },
-  { id: 'power', key: '7', name: 'Power' },
-  { id: 'wiring', key: '8', name: 'Wiring' },
-  { id: 'parts', key: '9', name: 'Parts' },
-  { id: 'bring-up', key: '0', name: 'Bring-up' },
-];
+import type { ViewId } from './view-ids';
+import { workbench } from './workbench.svelte';
 
 type Sheet = 'find' | 'mend' | 'keys' | 'proofs' | 'rules' | 'add-part' | 'remove' | 'catalogue' | null;
 
 /** How long a notice stands, ms. */
 const NOTICE_TIME = 8000;
 
+/** Share of the width that decisions take, where nobody said otherwise. */
+const BANK = 0.36;
+
 /** A voltage that is too high on a net is one cause, however many terminals it threatens. */
 const causeOf = ({ check, subjects, key }: Result): string =>
   check === 'level/over-voltage' || check === 'level/unpowered' ? `${check}|${subjects[1]}` : key;
 
-const stationOf = (text: string): ViewId | undefined => STATIONS.find(({ id }) => `#${id}` === text)?.id;
-
 class View {
-  station = $state<ViewId>('need');
-  /** Key of the result that the tray shows. */
+  station = $state<ViewId>('overview');
+  /** Key of the finding or proof that is open at its row. */
   selected = $state<string | null>(null);
+  /** The row that it was opened in, where it was opened by hand. */
+  openedIn = $state<string | null>(null);
+  /** Part, net, pin or rail whose row was asked for. */
+  subject = $state<string | null>(null);
+  /** Counts how often what is open was asked to take the focus; 0 where it was not. */
+  focusAsked = $state(0);
   /** Findings of every station, or of this one. */
   scope = $state<'all' | 'station'>('all');
-  trayOpen = $state(true);
+  listOpen = $state(false);
+  /** At the shelf: a build is being picked. */
+  starting = $state(false);
   sheet = $state<Sheet>(null);
   /** Card that the catalogue is open at. */
   card = $state<string | null>(null);
@@ -55,19 +43,23 @@ class View {
   compared = $state<string | null>(null);
   theme = $state<'light' | 'dark'>('light');
   /** Share of the width that the left bank has. */
-  split = $state(0.42);
+  split = $state(BANK);
   /** Said once to a screen reader, and shown for a moment. */
   notice = $state('');
 
-  /** What the tray shows: the result in hand, or the worst finding when it is gone or none was chosen. */
-  result = $derived.by<Result | null>(() => {
-    const all = findings();
+  /** Where one was before a finding was opened, to go back there. */
+  private origin: { station: ViewId; element: HTMLElement | null } | null = null;
+
+  /** What is open at its row. */
+  opened = $derived.by<Result | null>(() => {
     const has = ({ key }: Result) => key === this.selected;
-    const worst = all.find(({ severity }) => severity !== 'note');
-    return all.find(has) ?? passes().find(has) ?? worst ?? null;
+    return this.selected === null ? null : (findings().find(has) ?? passes().find(has) ?? null);
   });
 
-  /** The lines of the tray: findings of one cause stand together under the worst of them. */
+  /** What the strip speaks of: what is open, or the worst finding. */
+  result = $derived<Result | null>(this.opened ?? findings().find(({ severity }) => severity !== 'note') ?? null);
+
+  /** The lines of the list: findings of one cause stand together under the worst of them. */
   groups = $derived.by<readonly (readonly Result[])[]>(() => {
     const all = findings();
     const wanted =
@@ -83,13 +75,9 @@ class View {
   findings = $derived(this.groups.flatMap((group) => group[0] ?? []));
 
   async start(): Promise<void> {
-    this.station = stationOf(location.hash) ?? 'need';
-    // On a phone the tray would take the half of the screen that the work needs.
-    this.trayOpen = window.matchMedia('(min-width: 760px)').matches;
     const dark = window.matchMedia('(prefers-color-scheme: dark)').matches;
     this.setTheme(((await setting('theme')) ?? (dark ? 'dark' : 'light')) === 'dark' ? 'dark' : 'light');
-    this.split = Number((await setting('split')) ?? this.split);
-    this.trayOpen = window.innerWidth >= 760;
+    this.split = Number((await setting('bank')) ?? this.split);
   }
 
   setTheme(theme: 'light' | 'dark'): void {
@@ -100,12 +88,66 @@ class View {
 
   setSplit(share: number): void {
     this.split = Math.min(0.7, Math.max(0.25, share));
-    void setSetting('split', String(this.split));
+    void setSetting('bank', String(this.split));
+  }
+
+  /** The address of what is looked at. @param how whether Back leads to what was looked at before */
+  private write(how: typeof pushState, plan = workbench.plan?.id ?? null): void {
+    const { station, selected: finding, subject: about, starting } = this;
+    const address = writeAddress({ plan, station, finding, about, starting });
+    if (address !== location.hash) how(address, {});
+  }
+
+  /** Looks where the address says: after Back and Forward, after a link, at the start. */
+  async follow(): Promise<void> {
+    const place = readAddress(location.hash);
+    if (!place) return;
+    // Before the plan is there: what is opened is looked at where the address says.
+    this.starting = place.starting;
+    this.station = place.station;
+    this.selected = place.finding;
+    this.subject = place.about;
+    this.openedIn = null;
+    if (place.plan === 'as it is' || place.plan === (workbench.plan?.id ?? null)) return;
+    if (place.plan === null) await workbench.close();
+    else await workbench.open(place.plan);
+    // A plan that is not on the shelf leads to what is shown instead, unless one went on meanwhile.
+    if (readAddress(location.hash)?.plan === place.plan) this.keepAddress();
+  }
+
+  /** Whatever opened or closed a plan: the address leads to it. */
+  keepAddress(): void {
+    this.write(replaceState);
+  }
+
+  /** To the shelf, where no plan is open. */
+  async leave(starting = false): Promise<void> {
+    this.shut();
+    this.starting = starting;
+    this.write(pushState, null);
+    await workbench.close();
+  }
+
+  /** Opens a plan of the shelf. */
+  async open(id: string, station: ViewId = 'overview'): Promise<void> {
+    this.shut();
+    this.station = station;
+    // The address leads there before the plan is worked out.
+    this.write(pushState, id);
+    await workbench.open(id);
   }
 
   goTo(station: ViewId): void {
+    this.shut();
     this.station = station;
-    history.replaceState(history.state, '', `#${station}`);
+    this.write(pushState);
+  }
+
+  private shut(): void {
+    this.selected = null;
+    this.openedIn = null;
+    this.subject = null;
+    this.origin = null;
   }
 
   /** Candidates for a need, side by side. */
@@ -127,23 +169,58 @@ class View {
     this.entering = true;
   }
 
-  /** Shows a result in the tray, and its row in the banks. */
-  select(result: Result | null): void {
-    this.selected = result?.key ?? null;
-    if (!result) return;
-    if (result.station !== this.station) this.goTo(result.station);
+  /**
+   * Opens a result at its row. At the picture of all it stays there: the picture shows the row.
+   * @param row the row that it was opened in by hand
+   */
+  select(result: Result, { row = null, focus = false }: { row?: string | null; focus?: boolean } = {}): void {
+    const active = document.activeElement;
+    this.origin ??= { station: this.station, element: active instanceof HTMLElement ? active : null };
+    this.selected = result.key;
+    this.openedIn = row;
+    this.subject = null;
+    this.focusAsked = focus ? this.focusAsked + 1 : 0;
+    if (this.station !== 'overview') this.station = result.station;
+    this.write(pushState);
   }
 
-  /** Goes to the gravest thing that is known about a subject, or else to the station. */
+  /** Closes what is open and goes back to where one was. @returns false where nothing was open */
+  back(): boolean {
+    if (this.selected === null) return false;
+    const origin = this.origin;
+    this.shut();
+    if (origin) this.station = origin.station;
+    this.write(pushState);
+    if (origin?.element?.isConnected) origin.element.focus();
+    else document.querySelector<HTMLElement>('main')?.focus();
+    return true;
+  }
+
+  /** From the picture of all to the row of what is open. */
+  goToRow({ station }: Result): void {
+    this.station = station;
+    this.focusAsked += 1;
+    this.write(pushState);
+  }
+
+  /** What was open is gone, because it was settled. */
+  forget(): void {
+    this.shut();
+    this.write(replaceState);
+  }
+
+  /** Goes to the gravest thing that is known about a subject, or else to its row at the station. */
   about(subject: string, station: ViewId): void {
     const results = [...findings(), ...passes()];
     const found =
       results.find(({ subjects, station: at }) => subjects.includes(subject) && at === station) ??
       results.find(({ subjects }) => subjects.includes(subject));
     this.goTo(station);
-    if (!found) return;
-    this.select(found);
-    this.goTo(station);
+    if (found?.station === station) this.select(found);
+    else {
+      this.subject = subject;
+      this.write(replaceState);
+    }
   }
 
   /** The next (or previous) finding, around the end. */
@@ -151,8 +228,8 @@ class View {
     const list = this.findings;
     if (list.length === 0) return;
     const at = this.groups.findIndex((group) => group.some(({ key }) => key === this.selected));
-    const next = at < 0 ? (step > 0 ? 0 : list.length - 1) : (at + step + list.length) % list.length;
-    this.select(list[next] ?? null);
+    const next = list[at < 0 ? (step > 0 ? 0 : list.length - 1) : (at + step + list.length) % list.length];
+    if (next) this.select(next, { focus: true });
   }
 
   private clearing: ReturnType<typeof setTimeout> | undefined;

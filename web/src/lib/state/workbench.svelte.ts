@@ -1,10 +1,12 @@
 /** The open plan, its history and its save state: the one place where state lives. */
 import type { Card, Library } from '@idle-breadboard/core/card';
 import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
+import type { Overview } from '@idle-breadboard/core/overview';
 import {
   buyingOf,
   documentOf,
   emptyPlan,
+  freshPlan,
   referenceProblems,
   slug,
   type Plan,
@@ -74,8 +76,15 @@ class Workbench {
   /** The open plan with the cards that it uses. */
   document = $derived.by<PlanDocument | null>(() => (this.plan ? documentOf(this.plan, this.own, this.library) : null));
 
-  /** @param demo gives the plans for an empty shelf */
-  async start(catalogue: Library, demo: () => Promise<readonly PlanDocument[]>): Promise<void> {
+  /**
+   * @param demo gives the plans for an empty shelf
+   * @param asked plan that the address names; null for the shelf, undefined for the one that was open last
+   */
+  async start(
+    catalogue: Library,
+    demo: () => Promise<readonly PlanDocument[]>,
+    asked: string | null | undefined,
+  ): Promise<void> {
     await drawer.start(catalogue);
     this.own = [];
     if ((await shelf.plans.count()) === 0) {
@@ -83,9 +92,8 @@ class Workbench {
       for (const document of (await demo()).toReversed()) await this.put(document);
     }
     await this.refresh();
-    const wanted = await setting('open');
-    const first = this.plans.find(({ id }) => id === wanted) ?? this.plans[0];
-    if (first) await this.open(first.id);
+    const last = asked === undefined ? await setting('open') : asked;
+    if (this.plans.some(({ id }) => id === last)) await this.open(String(last));
     this.ready = true;
   }
 
@@ -117,6 +125,17 @@ class Workbench {
     this.study = null;
     await setSetting('open', id);
     await this.verify();
+  }
+
+  /** Back to the shelf: no plan is open. */
+  async close(): Promise<void> {
+    await this.saving;
+    this.steps = [];
+    this.at = 0;
+    this.study = null;
+    this.stale = false;
+    this.revision++;
+    await setSetting('open', '');
   }
 
   /** Takes a changed plan: history, verdict, store. */
@@ -166,6 +185,12 @@ class Workbench {
     return effect ? { names: '', ends: effect.ends.length, brings: effect.brings } : nothing;
   }
 
+  /** The picture of a plan that was made of the open one; null once another was asked for. */
+  async pictureOf(plan: Plan): Promise<Overview | null> {
+    const { cards } = documentOf(plan, this.own, this.library);
+    return this.thread.newest((calls) => calls.picture(plan, cards), 'picture');
+  }
+
   undo(): void {
     if (!this.canUndo) return;
     this.at -= 1;
@@ -210,7 +235,8 @@ class Workbench {
     this.stale = true;
     const { cards } = documentOf(plan, this.own, this.library);
     const study = await this.thread.newest((calls) => calls.study(plan, this.thread.fresh(cards)));
-    if (!study) return;
+    // Meanwhile the plan may have been left.
+    if (!study || this.plan === null) return;
     this.study = study;
     this.shown = mine;
     this.stale = false;
@@ -290,16 +316,11 @@ class Workbench {
   }
 
   async create(name: string): Promise<void> {
-    const all = [...drawer.cards.values()];
-    const first = (kind: Card['kind']) => all.find((card) => card.kind === kind)?.id ?? null;
-    const plan: Plan = {
-      ...emptyPlan(slug(name) || 'plan', name),
-      boards: drawer.cards.has('board-full') ? ['board-full'] : [],
-      leads: all.filter(({ kind }) => kind === 'leads' || kind === 'cable').map(({ id }) => id),
-      resistors: first('resistor'),
-      joint: first('joint'),
-      stock: { ...drawer.stock },
-    };
+    await this.openPlan(freshPlan(slug(name) || 'plan', name, drawer.cards, drawer.stock));
+  }
+
+  /** Puts a plan that is made of the drawer's cards on the shelf and opens it. */
+  async openPlan(plan: Plan): Promise<void> {
     await this.openNew(documentOf(plan, [], drawer.cards));
   }
 
@@ -320,12 +341,8 @@ class Workbench {
     if (!this.plan) return;
     await this.saving;
     await deletePlan(this.plan.id);
-    this.steps = [];
-    this.at = 0;
-    this.study = null;
+    await this.close();
     await this.refresh();
-    const next = this.plans[0];
-    if (next) await this.open(next.id);
   }
 }
 

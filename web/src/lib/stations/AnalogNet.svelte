@@ -1,5 +1,6 @@
 <!-- An analog reading: its divider or fixed resistor, the curve at the pin, and what a count is worth. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { fixedResistors, type Circuit } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { changeHelperOf, removeHelper, type Plan } from '@idle-breadboard/core/plan';
@@ -64,15 +65,19 @@
           />
         {:else}<span class="unit">none yet</span>{/if}</span
       >
-      <span class="designed" role="group" aria-label="most even fixed resistors for {say(link.part.label)}">
+      <span
+        class="inline-flex flex-wrap gap-x-1"
+        role="group"
+        aria-label="most even fixed resistors for {say(link.part.label)}"
+      >
         {#each designed as d (d.ohms)}
-          <button
-            type="button"
-            class="act bare"
-            class:on={link.net.fixed?.ohms.typ === d.ohms}
+          <Button
+            kind="bare"
+            class="data-on:border-copper"
+            data-on={link.net.fixed?.ohms.typ === d.ohms || undefined}
             onclick={() => setFixed(d.ohms)}
             >{formatQuantity(d.ohms, 'Ω')}<span class="unit">even {formatQuantity(d.evenness * 100, '%', 2)}</span
-            ></button
+            ></Button
           >
         {/each}
       </span>
@@ -97,21 +102,16 @@
           check={positive}
           change={(ohms) => setDivider('lower', ohms)}
         />
-        <button
-          type="button"
-          class="act"
-          onclick={() => edit((p) => removeHelper(p, divider.helper), 'remove a divider')}>Take it out</button
+        <Button onclick={() => edit((p) => removeHelper(p, divider.helper), 'remove a divider')}>Take it out</Button
         ></span
       >
     {/if}
     {#each link.net.filters as { helper, farads } (helper)}
       <span class="inline-flex items-center gap-1"
         ><span class="unit">{formatQuantity(farads, 'F')} at the pin</span>
-        <button
-          type="button"
-          class="act"
+        <Button
           aria-label="take the capacitor at the pin of {say(link.part.label)} out"
-          onclick={() => edit((p) => removeHelper(p, helper), 'remove a capacitor')}>Take it out</button
+          onclick={() => edit((p) => removeHelper(p, helper), 'remove a capacitor')}>Take it out</Button
         ></span
       >
     {/each}
@@ -133,14 +133,3 @@
       />{/each}
   {/snippet}
 </Row>
-
-<style>
-  .designed {
-    display: inline-flex;
-    flex-wrap: wrap;
-    gap: 0 4px;
-  }
-  .on {
-    border-color: var(--copper);
-  }
-</style>

@@ -19,7 +19,7 @@
 </script>
 
 {#if warm.length > 0}
-  <span class="beside unit"
+  <span class="unit inline-flex flex-wrap items-center gap-x-1 gap-y-0.5 pb-1"
     >stands
     <select
       class="field"
@@ -43,13 +43,3 @@
     {/if}</span
   >
 {/if}
-
-<style>
-  .beside {
-    display: inline-flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 2px 4px;
-    padding-bottom: 3px;
-  }
-</style>

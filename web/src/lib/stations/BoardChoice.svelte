@@ -1,5 +1,7 @@
 <!-- The boards of the build, from top to bottom, and how shared lines are laid on them. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { setBoards, setRules } from '@idle-breadboard/core/plan';
   import Plus from '@lucide/svelte/icons/plus';
@@ -16,9 +18,9 @@
     workbench.plan && workbench.edit(setBoards(workbench.plan, next), why);
 </script>
 
-<div class="choice">
+<div class="choice flex flex-wrap gap-x-2.5 gap-y-1 items-center py-1 px-2.5 border-b">
   {#each boards as id, i (i)}
-    <span class="one">
+    <span class="inline-flex items-center">
       <select
         class="field"
         aria-label="board {i + 1}"
@@ -27,46 +29,24 @@
       >
         {#each cards as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
       </select>
-      <button
-        type="button"
-        class="act bare"
+      <Button
+        kind="bare"
         aria-label="take board {i + 1} away"
-        onclick={() => take(boards.toSpliced(i, 1), `take ${name(id)} away`)}><X size={14} /></button
+        onclick={() => take(boards.toSpliced(i, 1), `take ${name(id)} away`)}><X size={14} /></Button
       >
     </span>
   {:else}<span class="unit">No board: leads go from part to part.</span>{/each}
-  <button
-    type="button"
-    class="act"
+  <Button
     disabled={boards.length >= MOST || cards.length === 0}
     onclick={() => take([...boards, boards.at(-1) ?? cards[0]?.id ?? ''], 'add a board')}
-    ><Plus size={14} />board</button
+    ><Plus size={14} />board</Button
   >
   <label class="unit">
-    <input
-      type="checkbox"
+    <Tick
       checked={circuit.plan.rules.sharedRow === 'always'}
-      onchange={(event) =>
+      change={(on) =>
         workbench.plan &&
-        workbench.edit(
-          setRules(workbench.plan, { sharedRow: event.currentTarget.checked ? 'always' : 'needed' }),
-          'rows for shared lines',
-        )}
+        workbench.edit(setRules(workbench.plan, { sharedRow: on ? 'always' : 'needed' }), 'rows for shared lines')}
     /> a row of its own for each shared line</label
   >
 </div>
-
-<style>
-  .choice {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 10px;
-    align-items: center;
-    padding: 4px 10px;
-    border-bottom: 1px solid var(--line);
-  }
-  .one {
-    display: inline-flex;
-    align-items: center;
-  }
-</style>

@@ -3,7 +3,7 @@
   import { keyOf } from '@idle-breadboard/core/plan';
   import { boardFace, pinUses, type Circuit } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
-  import type { Result } from '@idle-breadboard/core/verify';
+  import { isBlocking, type Result } from '@idle-breadboard/core/verify';
   import { say } from '@idle-breadboard/core/words';
   import Proof from '../kit/Proof.svelte';
   import { capabilityWords } from '../kit/capabilities';
@@ -18,11 +18,7 @@
   const shown = $derived(pinBoard.shown === null ? null : (uses.get(pinBoard.shown) ?? null));
   const carried = $derived(circuit.wishes.find(({ id }) => id === pinBoard.carried) ?? null);
   const over = $derived(pinBoard.over === null ? null : (uses.get(pinBoard.over) ?? null));
-  const grave = $derived(
-    pinBoard.effect?.brings.find(({ severity }) => severity === 'danger' || severity === 'fault') ??
-      pinBoard.effect?.brings[0] ??
-      null,
-  );
+  const grave = $derived(pinBoard.effect?.brings.find(isBlocking) ?? pinBoard.effect?.brings[0] ?? null);
 
   const ORDER = ['danger', 'fault', 'caution', 'note'];
   function worst(terminal: string): Result | null {
@@ -52,10 +48,10 @@
   });
 </script>
 
-<div class="face">
-  <div class="under" role="status">
+<div class="pt-0.5 pb-2 pr-2.5 pl-4">
+  <div class="under min-h-11 mb-1.5 border-b pb-1" role="status">
     {#if carried}
-      <p>
+      <p class="my-0.5">
         <strong>{say(carried.label)}</strong>
         {#if !over}in hand. Put it down on a pin; Esc lets go.
         {:else if pinBoard.refusal}on {over.label}: {pinBoard.refusal}
@@ -68,7 +64,7 @@
         {/if}
       </p>
     {:else if shown}
-      <p>
+      <p class="my-0.5">
         <strong class="value">{shown.label}</strong>
         can be {capabilityWords(shown.pin.functions).join(', ')}{controller?.card.controller?.matrix
           ? ', and what the chip routes to any pin'
@@ -80,19 +76,24 @@
       </p>
       {#each told as result (result.key)}<Proof {result} />{/each}
     {:else}
-      <p class="unit">
+      <p class="unit my-0.5">
         {rows.length > 0
           ? `A pin gives ${formatQuantity(controller?.card.controller?.pinCurrent.recommended.min ?? 0, 'A')} by recommendation. Press a pin for what it can do; carry a line to a pin to see what that costs.`
           : ''}
       </p>
     {/if}
   </div>
-  <div class="board" role="group" aria-label="pins of {say(controller?.label ?? 'the controller')}">
+  <div class="board relative" role="group" aria-label="pins of {say(controller?.label ?? 'the controller')}">
     {#each rows as { left, right }, i (i)}
-      <div class="line">
+      <div class="line grid grid-cols-[minmax(0,1fr)_46px_minmax(0,1fr)]">
         {#if left}<BoardPin pin={left} side="left" finding={left.use ? worst(left.terminal.id) : null} />{:else}<span
           ></span>{/if}
-        <span class="body" class:first={i === 0} class:last={i === rows.length - 1} aria-hidden="true"></span>
+        <span
+          class="bg-raised border-x-[1.5px] border-x-quiet data-first:border-t-[1.5px] data-first:border-t-quiet data-last:border-b-[1.5px] data-last:border-b-quiet"
+          data-first={i === 0 || undefined}
+          data-last={i === rows.length - 1 || undefined}
+          aria-hidden="true"
+        ></span>
         {#if right}<BoardPin
             pin={right}
             side="right"
@@ -100,48 +101,9 @@
           />{:else}<span></span>{/if}
       </div>
     {/each}
-    <span class="name" aria-hidden="true">{controller?.card.name}</span>
+    <span
+      class="absolute left-[50%] top-[50%] [transform:translate(-50%,-50%)_rotate(-90deg)] whitespace-nowrap text-quiet text-aside pointer-events-none"
+      aria-hidden="true">{controller?.card.name}</span
+    >
   </div>
 </div>
-
-<style>
-  .face {
-    padding: 2px 10px 8px 16px;
-  }
-  .board {
-    position: relative;
-  }
-  .line {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 46px minmax(0, 1fr);
-  }
-  .body {
-    background: var(--raised);
-    border-inline: 1.5px solid var(--quiet);
-  }
-  .body.first {
-    border-top: 1.5px solid var(--quiet);
-  }
-  .body.last {
-    border-bottom: 1.5px solid var(--quiet);
-  }
-  .name {
-    position: absolute;
-    left: 50%;
-    top: 50%;
-    transform: translate(-50%, -50%) rotate(-90deg);
-    white-space: nowrap;
-    color: var(--quiet);
-    font-size: 0.9rem;
-    pointer-events: none;
-  }
-  .under {
-    min-height: 44px;
-    margin-bottom: 6px;
-    border-bottom: 1px solid var(--line);
-    padding-bottom: 3px;
-  }
-  .under p {
-    margin: 2px 0;
-  }
-</style>

@@ -58,140 +58,73 @@
   }
 </script>
 
-<div class="place {side}" bind:this={element} class:over={pinBoard.over === pin.terminal.id}>
-  <span class="says" class:free={!wish}>
+<div
+  class="place flex items-center justify-end min-w-0 min-h-6 gap-1.5 data-over:bg-copper-soft data-over:outline-1 data-over:outline-copper {side}"
+  bind:this={element}
+  data-over={pinBoard.over === pin.terminal.id || undefined}
+>
+  <span
+    class="says inline-flex items-center gap-1 min-w-0 flex-1 justify-end overflow-hidden data-free:text-quiet data-free:text-aside"
+    data-free={!wish || undefined}
+  >
     {#if finding}<Glyph severity={finding.severity} label={false} />{/if}
     {#if wish?.locked}<Lock size={11} />{/if}
-    <span class="text">{wish ? `${say(wish.label)}${more}` : use ? shortWords(use.pin.functions) : ''}</span>
-    {#each duty as word (word)}<span class="duty">{word}</span>{/each}
-    {#if pin.printed}<span class="printed value">{pin.printed}</span>{/if}
+    <span class="truncate">{wish ? `${say(wish.label)}${more}` : use ? shortWords(use.pin.functions) : ''}</span>
+    {#each duty as word (word)}<span
+        class="duty flex-none text-aside px-1 border border-quiet rounded-sm text-ink whitespace-nowrap border-dotted"
+        >{word}</span
+      >{/each}
+    {#if pin.printed}<span
+        class="value flex-none text-aside py-0 px-1 border border-quiet rounded-sm text-ink whitespace-nowrap"
+        >{pin.printed}</span
+      >{/if}
   </span>
-  <span class="number value" aria-hidden="true">{pin.number}</span>
+  <span class="number value flex-none w-[1.6em] text-right text-quiet text-aside" aria-hidden="true">{pin.number}</span>
   {#if use}
     <button
       type="button"
-      class="pad"
-      class:used={wish !== null}
-      class:chosen={pinBoard.shown === pin.terminal.id}
-      class:covered={!use.led}
+      class="pad group/pad inline-flex items-center gap-1.5 flex-none w-22.5 min-h-6 justify-end px-2 text-ink data-chosen:bg-copper-soft hover:bg-copper-soft"
+      data-used={wish !== null || undefined}
+      data-chosen={pinBoard.shown === pin.terminal.id || undefined}
+      data-covered={!use.led || undefined}
       aria-label={pinBoard.carried ? `put the line on ${name}` : name}
       aria-pressed={pinBoard.shown === pin.terminal.id}
       onclick={press}
       onfocus={() => void pinBoard.look(pin.terminal.id)}
       onpointerenter={() => void pinBoard.look(pin.terminal.id)}
     >
-      <span class="label value">{pin.terminal.label}</span><span class="dot" aria-hidden="true"></span>
+      <span class="label value min-w-[3.2em] text-right group-data-covered/pad:text-quiet">{pin.terminal.label}</span
+      ><span
+        class="dot flex-none w-2.5 h-2.5 rounded-full border-2 border-copper bg-board group-data-used/pad:bg-copper"
+        aria-hidden="true"
+      ></span>
     </button>
   {:else}
-    <span class="pad unusable"
-      ><span class="label value">{pin.terminal.label}</span><span class="dot {pin.terminal.role}" aria-hidden="true"
+    <span
+      class="pad inline-flex items-center gap-1.5 flex-none w-22.5 min-h-6 justify-end px-2 rounded-none bg-transparent text-ink [font:inherit]"
+      ><span class="label value min-w-[3.2em] text-right">{pin.terminal.label}</span><span
+        class="dot flex-none w-2.5 h-2.5 rounded-full border-2 border-copper bg-board {pin.terminal.role}"
+        aria-hidden="true"
       ></span></span
     >
   {/if}
 </div>
 
 <style>
-  .place {
-    display: flex;
-    align-items: center;
-    justify-content: flex-end;
-    min-width: 0;
-    min-height: 24px;
-    gap: 6px;
-  }
   .right {
     flex-direction: row-reverse;
-  }
-  .over {
-    background: var(--copper-soft);
-    outline: 1.5px dashed var(--copper);
-  }
-  .says {
-    display: inline-flex;
-    align-items: center;
-    gap: 5px;
-    min-width: 0;
-    flex: 1;
-    justify-content: flex-end;
-    overflow: hidden;
   }
   .right .says {
     flex-direction: row-reverse;
   }
-  .text {
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-  .free {
-    color: var(--quiet);
-    font-size: 0.88rem;
-  }
-  .duty,
-  .printed {
-    flex: none;
-    font-size: 0.82rem;
-    padding: 0 4px;
-    border: 1px solid var(--quiet);
-    border-radius: 2px;
-    color: var(--ink);
-    white-space: nowrap;
-  }
-  .duty {
-    border-style: dotted;
-  }
-  .pad {
-    display: inline-flex;
-    align-items: center;
-    gap: 6px;
-    flex: none;
-    width: 90px;
-    min-height: 24px;
-    justify-content: flex-end;
-    padding: 0 7px;
-    border: 0;
-    border-radius: 0;
-    background: transparent;
-    color: var(--ink);
-    font: inherit;
-  }
   .right .pad {
     flex-direction: row-reverse;
-  }
-  button.pad:hover,
-  .chosen {
-    background: var(--copper-soft);
-  }
-  .number {
-    flex: none;
-    width: 1.6em;
-    text-align: right;
-    color: var(--quiet);
-    font-size: 0.85rem;
   }
   .right .number {
     text-align: left;
   }
-  .label {
-    min-width: 3.2em;
-    text-align: right;
-  }
   .right .label {
     text-align: left;
-  }
-  .covered .label {
-    color: var(--quiet);
-  }
-  .dot {
-    flex: none;
-    width: 11px;
-    height: 11px;
-    border-radius: 50%;
-    border: 2px solid var(--copper);
-    background: var(--board);
-  }
-  .used .dot {
-    background: var(--copper);
   }
   .dot.ground {
     border-color: var(--ink);

@@ -1,5 +1,6 @@
 <!-- Station 0: the build against what it should show, phase by phase; what the mismatches point to; the logbook. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import Printer from '@lucide/svelte/icons/printer';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { BENCH_RULE, SHEET_PHASES, type SheetPhase } from '@idle-breadboard/core/deliver';
@@ -56,12 +57,10 @@
   says={bringing.sheet ? `${bringing.done} of ${bringing.standard.length} as expected` : 'writing the sheet'}
 >
   {#snippet tools()}
-    <button type="button" class="act" disabled={!bringing.sheet} onclick={() => window.print()}
-      ><Printer size={14} />Print</button
-    >
-    <button type="button" class="act" disabled={!bringing.sheet} onclick={save}>Sheet</button>
+    <Button disabled={!bringing.sheet} onclick={() => window.print()}><Printer size={14} />Print</Button>
+    <Button disabled={!bringing.sheet} onclick={save}>Sheet</Button>
   {/snippet}
-  {#if bringing.trouble}<p class="trouble" role="alert">{bringing.trouble}</p>{/if}
+  {#if bringing.trouble}<p class="py-2 px-3 border-b" role="alert">{bringing.trouble}</p>{/if}
   {#if bringing.sheet}
     <Row>
       {#snippet choose()}<SimBench />{/snippet}
@@ -81,10 +80,13 @@
         {#if phase === 'off' || phase === 'power'}
           <Row>
             {#snippet choose()}
-              <aside class="cautions" aria-label="safety, {say(wordOf('sheet-phase', phase))}">
-                {#if phase === 'off'}<p>{say(BENCH_RULE)}</p>
-                  <p>The supply is unplugged and the cells are out of their holder.</p>
-                {:else}{#each bringing.sheet?.cautions ?? [] as { hazard, labels, says } (says)}<p>
+              <aside
+                class="border-l-4 border-l-caution pl-2 [margin-block:4px]"
+                aria-label="safety, {say(wordOf('sheet-phase', phase))}"
+              >
+                {#if phase === 'off'}<p class="my-0.5">{say(BENCH_RULE)}</p>
+                  <p class="my-0.5">The supply is unplugged and the cells are out of their holder.</p>
+                {:else}{#each bringing.sheet?.cautions ?? [] as { hazard, labels, says } (says)}<p class="my-0.5">
                       <strong>{hazard}</strong> · {say(labels)}: {says}
                     </p>{/each}{/if}
               </aside>
@@ -97,11 +99,8 @@
         {/each}
         {#if rows.some(({ lead }) => lead)}
           {@const leads = rows.filter(({ lead }) => lead)}
-          <details
-            class="leads"
-            open={leads.some(({ key }) => key === nextKey || bringing.outside.some((e) => e.row === key))}
-          >
-            <summary
+          <details open={leads.some(({ key }) => key === nextKey || bringing.outside.some((e) => e.row === key))}>
+            <summary class="py-1 px-3 min-h-row border-b cursor-pointer"
               >Lead by lead: {count(leads)} of {leads.length} measured{bad(leads) > 0
                 ? `, ${bad(leads)} outside`
                 : ''}</summary
@@ -117,25 +116,3 @@
     <LogPages />
   {/if}
 </Station>
-
-<style>
-  .trouble {
-    margin: 0;
-    padding: 8px 12px;
-    border-bottom: 1px solid var(--line);
-  }
-  .cautions {
-    border-left: 4px solid var(--caution);
-    padding: 0 0 0 8px;
-    margin-block: 4px;
-  }
-  .cautions p {
-    margin: 2px 0;
-  }
-  .leads > summary {
-    padding: 4px 12px;
-    min-height: var(--row);
-    border-bottom: 1px solid var(--line);
-    cursor: pointer;
-  }
-</style>

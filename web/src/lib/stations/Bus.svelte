@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { SharedProtocol } from '@idle-breadboard/core/card';
   import { allPullUps, type Circuit, type Net } from '@idle-breadboard/core/circuit';
   import { addEmptyBus, type Plan } from '@idle-breadboard/core/plan';
@@ -37,9 +38,9 @@
 
 <Station title="Bus" says="addresses, time and pull-ups">
   {#snippet tools()}
-    <button type="button" class="act" onclick={() => newBus('i2c')}><Plus size={14} />I²C</button>
-    <button type="button" class="act" onclick={() => newBus('onewire')}><Plus size={14} />one-wire</button>
-    <button type="button" class="act" onclick={() => newBus('spi')}><Plus size={14} />SPI</button>
+    <Button onclick={() => newBus('i2c')}><Plus size={14} />I²C</Button>
+    <Button onclick={() => newBus('onewire')}><Plus size={14} />one-wire</Button>
+    <Button onclick={() => newBus('spi')}><Plus size={14} />SPI</Button>
   {/snippet}
   {#snippet bar()}<TryBar />{/snippet}
   {#each circuit.buses as bus (bus.id)}

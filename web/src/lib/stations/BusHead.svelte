@@ -1,5 +1,7 @@
 <!-- A bus: name, clock, where it begins; its addresses, and the time that a round of readings takes. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import { jumpersAt, type BusNode, type Circuit } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { changeBus, hangBus, setOpened, removeBus, type Plan } from '@idle-breadboard/core/plan';
@@ -130,12 +132,11 @@
     {/if}
     {#each boards as { part, signals, label, open } (part)}
       <label class="unit font-normal inline-flex items-center gap-1">
-        <input
-          type="checkbox"
+        <Tick
           checked={!open}
-          aria-label="pull-ups of {say(label)} on {bus.name}"
-          onchange={(event) => {
-            const opened = !event.currentTarget.checked;
+          label="pull-ups of {say(label)} on {bus.name}"
+          change={(on) => {
+            const opened = !on;
             edit(
               (p) => signals.reduce((q, signal) => setOpened(q, part, signal, opened), p),
               `${opened ? 'open' : 'close'} jumpers of ${say(label)}`,
@@ -165,31 +166,29 @@
     {/if}
     {#if time && time.shares.some(({ conversion }) => conversion > 0)}
       <label class="unit inline-flex items-center gap-1 font-normal"
-        ><input
-          type="checkbox"
+        ><Tick
           checked={circuit.plan.overlap ?? false}
-          onchange={(event) => {
-            const on = event.currentTarget.checked;
+          change={(on) => {
             edit(({ overlap: _was, ...p }) => (on ? { ...p, overlap: true } : p), 'conversions at the same time');
           }}
         />convert together</label
       >
     {/if}
     {#if bus.members.length === 0}
-      <button
-        type="button"
-        class="act bare"
+      <Button
+        kind="bare"
         aria-label="remove {bus.name}"
-        onclick={() => edit((p) => removeBus(p, bus.id), `remove ${bus.name}`)}><X size={14} /></button
+        onclick={() => edit((p) => removeBus(p, bus.id), `remove ${bus.name}`)}><X size={14} /></Button
       >
     {/if}
   {/snippet}
   {#snippet prove()}
     {#if bus.members.length === 0}<span class="unit font-normal">no part hangs here yet</span>
-    {:else if bus.protocol === 'i2c'}<AddressComb {bus} />{/if}
+    {/if}
     {#if time && time.interval !== null && time.shares.length > 0}
       <BusTime label={bus.name} shares={time.shares} interval={time.interval} />
     {/if}
     {#each results as result (result.key)}<Proof {result} />{/each}
   {/snippet}
+  {#snippet wide()}{#if bus.protocol === 'i2c' && bus.members.length > 0}<AddressComb {bus} />{/if}{/snippet}
 </Row>

@@ -16,8 +16,8 @@
   const choices = $derived([...new Set([...SURE, rules.sure])].sort((a, b) => a - b));
 </script>
 
-<span class="rules">
-  <label
+<span class="flex flex-col gap-1 py-1.5">
+  <label class="inline-flex flex-wrap gap-2 items-center"
     ><span class="unit">buy</span><select
       class="field"
       aria-label="how to buy"
@@ -28,7 +28,7 @@
       <option value="cheap">slow and cheap, with spares</option>
     </select></label
   >
-  <label
+  <label class="inline-flex flex-wrap gap-2 items-center"
     ><span class="unit">soldering</span><select
       class="field"
       aria-label="soldering"
@@ -40,7 +40,7 @@
       <option value="cheapest">where it is cheaper</option>
     </select></label
   >
-  <label
+  <label class="inline-flex flex-wrap gap-2 items-center"
     ><span class="unit">enough of each kind works, with</span><select
       class="field"
       aria-label="how sure that enough of each kind works"
@@ -66,18 +66,3 @@
     >
   {/each}
 </span>
-
-<style>
-  .rules {
-    display: flex;
-    flex-direction: column;
-    gap: 4px;
-    padding-block: 6px;
-  }
-  label {
-    display: inline-flex;
-    flex-wrap: wrap;
-    gap: 8px;
-    align-items: center;
-  }
-</style>

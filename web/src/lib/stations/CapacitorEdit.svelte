@@ -26,7 +26,7 @@
 
 <span class="unit">
   <select
-    class="field"
+    class="field max-w-[9.5em]"
     aria-label="capacitor across the supply of {say(label)}"
     value={card}
     onchange={(event) => take(event.currentTarget.value)}
@@ -37,9 +37,3 @@
       >{/each}
   </select>
 </span>
-
-<style>
-  select {
-    max-width: 9.5em;
-  }
-</style>

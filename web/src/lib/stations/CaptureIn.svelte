@@ -1,5 +1,6 @@
 <!-- A capture of an oscilloscope or logic analyser, read without being kept, and held against the plan. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Assignment, CaptureSummary } from '@idle-breadboard/core/bench';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { heldCapture } from '@idle-breadboard/core/deliver';
@@ -74,8 +75,8 @@
 
 <Row>
   {#snippet choose()}
-    <div class="capture" role="group" aria-label="a capture">
-      <p class="eyebrow">A capture</p>
+    <div class="w-full pt-1 pb-1.5" role="group" aria-label="a capture">
+      <p class="eyebrow my-0.5 mx-0">A capture</p>
       <input
         type="file"
         accept=".csv,.txt,.vcd"
@@ -83,7 +84,7 @@
         onchange={(event) => open(event.currentTarget.files?.[0] ?? null)}
       />
       {#if head}
-        <div class="channels">
+        <div class="flex flex-wrap gap-x-3 gap-y-0.5 my-1">
           {#each head.channels as channel (channel)}
             <label
               ><span class="value">{channel}</span> is
@@ -94,28 +95,20 @@
             >
           {/each}
         </div>
-        <button
-          type="button"
-          class="act"
-          disabled={share !== null || Object.values(nets).every((n) => n === '')}
-          onclick={read}>Read it</button
-        >
+        <Button disabled={share !== null || Object.values(nets).every((n) => n === '')} onclick={read}>Read it</Button>
       {/if}
-      {#if share !== null}<progress value={share} aria-label="reading the capture"></progress>{/if}
-      {#if trouble}<p role="alert" class="text-danger">{trouble}</p>{/if}
+      {#if share !== null}<progress class="w-35 h-2" value={share} aria-label="reading the capture"></progress>{/if}
+      {#if trouble}<p role="alert" class="text-danger my-0.5">{trouble}</p>{/if}
     </div>
   {/snippet}
   {#snippet prove()}
     {#if summary}
-      <div class="held">
+      <div class="w-full pt-1 pb-1.5">
         <Trace {summary} />
-        {#if rises.length > 0 && bringing.bench === 'off'}<button
-            type="button"
-            class="act"
-            onclick={() => bringing.log(rises, 'pasted')}
-            >Write {rises.length === 1 ? 'its rise' : 'their rises'} down</button
+        {#if rises.length > 0 && bringing.bench === 'off'}<Button onclick={() => bringing.log(rises, 'pasted')}
+            >Write {rises.length === 1 ? 'its rise' : 'their rises'} down</Button
           >{/if}
-        {#each held as { good, says } (say(says))}<p>
+        {#each held as { good, says } (say(says))}<p class="my-0.5">
             <Glyph severity={good === null ? 'note' : good ? null : 'fault'} />
             {say(says)}
           </p>{/each}
@@ -127,17 +120,23 @@
                 : ''}</summary
             >
             <table>
-              <thead><tr><th>at</th><th>address</th><th>bytes</th></tr></thead>
+              <thead
+                ><tr
+                  ><th class="text-left py-px pr-2.5 font-normal">at</th><th class="text-left py-px pr-2.5 font-normal"
+                    >address</th
+                  ><th class="text-left py-px pr-2.5 font-normal">bytes</th></tr
+                ></thead
+              >
               <tbody>
                 {#each summary.i2c.messages.slice(0, 60) as m, i (i)}
                   <tr>
-                    <td class="value">{formatQuantity(m.at, 's', 5)}</td>
-                    <td class="value"
+                    <td class="value text-left py-px pr-2.5 pl-0 font-normal">{formatQuantity(m.at, 's', 5)}</td>
+                    <td class="value text-left py-px pr-2.5 pl-0 font-normal"
                       >{m.address === null ? 'cut off' : formatAddress(m.address)}
                       {m.read ? 'read' : 'write'}
                       {m.acknowledged === false ? 'no answer' : ''}</td
                     >
-                    <td class="value"
+                    <td class="value text-left py-px pr-2.5 pl-0 font-normal"
                       >{m.bytes.map(({ value }) => value.toString(16).toUpperCase().padStart(2, '0')).join(' ')}</td
                     >
                   </tr>
@@ -150,30 +149,3 @@
     {/if}
   {/snippet}
 </Row>
-
-<style>
-  .capture,
-  .held {
-    width: 100%;
-    padding: 4px 0 6px;
-  }
-  p {
-    margin: 2px 0;
-  }
-  .channels {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 12px;
-    margin: 4px 0;
-  }
-  progress {
-    width: 140px;
-    height: 8px;
-  }
-  td,
-  th {
-    text-align: left;
-    padding: 1px 10px 1px 0;
-    font-weight: 400;
-  }
-</style>

@@ -1,5 +1,7 @@
 <!-- Candidates for a need side by side; across the channel the whole sets. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { needName, serveNeed, swapCard } from '@idle-breadboard/core/plan';
   import { addPart } from '@idle-breadboard/core/solve';
@@ -60,8 +62,8 @@
 <Station title="Compare" says="over the wanted range only">
   {#snippet tools()}
     {#if table}
-      <button type="button" class="act" onclick={copy}><Copy size={13} />Copy</button>
-      <button type="button" class="act" onclick={() => window.print()}><Printer size={13} />Print</button>
+      <Button onclick={copy}><Copy size={13} />Copy</Button>
+      <Button onclick={() => window.print()}><Printer size={13} />Print</Button>
     {/if}
   {/snippet}
   {#if need && table}
@@ -75,8 +77,7 @@
         >
           {#each needs as n (n.id)}<option value={n.id}>{say(needName(circuit.plan, n))}</option>{/each}
         </select>
-        <label class="inline-flex items-center"
-          ><input type="checkbox" bind:checked={comparing.onlyDifferences} />differences only</label
+        <label class="inline-flex items-center"><Tick bind:checked={comparing.onlyDifferences} />differences only</label
         >
         <input
           class="field"
@@ -105,7 +106,7 @@
         {#if comparing.pinned}<span class="unit">differences are against {table.cards[0]?.name}</span>{/if}
       {/snippet}
     </Row>
-    {#if table.cards.length > 0}<div class="over"><CompareTable {circuit} {need} {table} {serve} /></div>
+    {#if table.cards.length > 0}<div class="relative z-3"><CompareTable {circuit} {need} {table} {serve} /></div>
     {:else}<Row
         >{#snippet choose()}<span class="unit"
             >No card of the catalogue meets it. Show one that does not, or widen the need.</span
@@ -119,10 +120,3 @@
   {/if}
   <Sets {circuit} />
 </Station>
-
-<style>
-  .over {
-    position: relative;
-    z-index: 3;
-  }
-</style>

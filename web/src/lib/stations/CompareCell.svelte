@@ -59,9 +59,14 @@
   );
 </script>
 
-<td class:missing={cell.missing} class:breaks={cell.breaks} title={workings || undefined}>
+<td
+  class="group/td align-top pt-0.5 pb-1 px-2.5 min-w-[9.5em] max-w-[15em] border-b border-l"
+  data-missing={cell.missing || undefined}
+  data-breaks={cell.breaks || undefined}
+  title={workings || undefined}
+>
   {#if bar}
-    <svg class="bar" viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
+    <svg class="block w-full h-2 mt-1 mb-px" viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
       <rect
         x={bar.band[0] * 100}
         width={Math.max(1, (bar.band[1] - bar.band[0]) * 100)}
@@ -80,55 +85,17 @@
       />
     </svg>
   {/if}
-  <span class="value">{say(cell.text)}</span>{#if cell.breaks}<span class="mark"> breaks the need</span>{/if}
-  {#if differenceText}<span class="diff value" class:better={better === true} class:worse={better === false}
+  <span
+    class="value whitespace-normal group-data-missing/td:text-quiet group-data-missing/td:font-sans group-data-missing/td:[font-style:italic] group-data-breaks/td:text-fault"
+    >{say(cell.text)}</span
+  >{#if cell.breaks}<span class="mark text-fault"> breaks the need</span>{/if}
+  {#if differenceText}<span
+      class="value whitespace-normal pl-1.5 text-quiet data-better:text-pass data-worse:text-caution group-data-missing/td:text-quiet group-data-missing/td:font-sans group-data-missing/td:[font-style:italic] group-data-breaks/td:text-fault"
+      data-better={better === true || undefined}
+      data-worse={better === false || undefined}
       >{differenceText}{#if better !== null}<span class="sr-only">{better ? ', better' : ', worse'}</span>{/if}</span
     >{/if}
-  {#if cell.conditions || source}<span class="small">{[say(cell.conditions), source].filter(Boolean).join('; ')}</span
+  {#if cell.conditions || source}<span class="block text-quiet text-aside leading-[1.2]"
+      >{[say(cell.conditions), source].filter(Boolean).join('; ')}</span
     >{/if}
 </td>
-
-<style>
-  td {
-    vertical-align: top;
-    padding: 2px 10px 3px;
-    min-width: 9.5em;
-    max-width: 15em;
-    border-bottom: 1px solid var(--line);
-    border-left: 1px solid var(--line);
-  }
-  .value {
-    white-space: normal;
-  }
-  .bar {
-    display: block;
-    width: 100%;
-    height: 8px;
-    margin: 3px 0 1px;
-  }
-  .small {
-    display: block;
-    color: var(--quiet);
-    font-size: 0.85rem;
-    line-height: 1.2;
-  }
-  .missing .value {
-    color: var(--quiet);
-    font-family: var(--font-sans);
-    font-style: italic;
-  }
-  .breaks .value,
-  .mark {
-    color: var(--fault);
-  }
-  .diff {
-    padding-left: 6px;
-    color: var(--quiet);
-  }
-  .better {
-    color: var(--pass);
-  }
-  .worse {
-    color: var(--caution);
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- Candidates as columns, lines of their datasheets as rows. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import type { Need } from '@idle-breadboard/core/plan';
   import { ROW_GROUPS } from '@idle-breadboard/core/verify';
@@ -36,31 +37,51 @@
   };
 </script>
 
-<div class="scroll" role="region" aria-label="comparison" tabindex="-1">
-  <table>
+<div
+  class="scroll overflow-auto max-h-[max(300px,calc(100dvh_-_300px))] bg-board border-b border-b-quiet"
+  role="region"
+  aria-label="comparison"
+  tabindex="-1"
+>
+  <table class="border-separate [border-spacing:0]">
     <thead>
       <tr>
-        <td class="corner"><span class="unit">{table.cards.length} side by side</span></td>
+        <td
+          class="top-0 sticky left-0 w-[13em] min-w-[13em] border-b py-0.5 pr-1.5 pl-2.5 bg-bench z-4 max-desk:w-[7.5em] max-desk:min-w-[7.5em]"
+          ><span class="unit">{table.cards.length} side by side</span></td
+        >
         {#each table.cards as card (card.id)}
-          <th scope="col" class:pinned={card.id === comparing.pinned}>
-            <button type="button" class="name" onclick={() => view.openCatalogue(card.id)}>{card.name}</button>
-            <span class="acts">
-              <button
-                type="button"
-                class="act bare"
+          <th
+            class="text-left font-medium align-top sticky top-0 bg-bench border-b border-b-quiet py-1 px-2.5 z-3 border-l max-w-[15em] data-pinned:shadow-[inset_0_3px_var(--copper)]"
+            scope="col"
+            data-pinned={card.id === comparing.pinned || undefined}
+          >
+            <button
+              type="button"
+              class="text-ink font-semibold text-left wrap-anywhere min-h-6 hover:text-copper"
+              onclick={() => view.openCatalogue(card.id)}>{card.name}</button
+            >
+            <span class="flex items-center gap-0.5">
+              <Button
+                kind="bare"
+                class="aria-pressed:bg-copper aria-pressed:text-board"
                 aria-pressed={card.id === comparing.pinned}
                 aria-label="{card.name} as reference"
                 onclick={() => (comparing.pinned = comparing.pinned === card.id ? null : card.id)}
-                ><Pin size={13} /></button
+                ><Pin size={13} /></Button
               >
-              <button
-                type="button"
-                class="act bare"
+              <Button
+                kind="bare"
+                class="aria-pressed:bg-copper aria-pressed:text-board"
                 aria-label="hide {card.name}"
-                onclick={() => comparing.hide(card.id)}><X size={13} /></button
+                onclick={() => comparing.hide(card.id)}><X size={13} /></Button
               >
-              {#if serving.has(card.id)}<span class="unit whitespace-nowrap">in the plan</span>
-              {:else}<button type="button" class="act" onclick={() => serve(card.id)}>take</button>{/if}
+              {#if serving.has(card.id)}<span
+                  class="unit whitespace-nowrap aria-pressed:bg-copper aria-pressed:text-board">in the plan</span
+                >
+              {:else}<Button class="aria-pressed:bg-copper aria-pressed:text-board" onclick={() => serve(card.id)}
+                  >take</Button
+                >{/if}
             </span>
           </th>
         {/each}
@@ -71,12 +92,16 @@
       {#if rows.length > 0}
         <tbody>
           <tr class="group"
-            ><th scope="rowgroup" colspan={table.cards.length + 1}><span class="eyebrow">{GROUP_WORDS[group]}</span></th
+            ><th
+              class="text-left font-medium align-top pt-1.5 px-2.5 border-b [&[scope='row']]:sticky [&[scope='row']]:left-0 [&[scope='row']]:z-2 [&[scope='row']]:w-[13em] [&[scope='row']]:min-w-[13em] [&[scope='row']]:bg-board [&[scope='row']]:border-b [&[scope='row']]:border-b-line [&[scope='row']]:py-0.5 [&[scope='row']]:pr-1.5 [&[scope='row']]:pl-2.5 max-desk:[&[scope='row']]:w-[7.5em] max-desk:[&[scope='row']]:min-w-[7.5em]"
+              scope="rowgroup"
+              colspan={table.cards.length + 1}><span class="eyebrow">{GROUP_WORDS[group]}</span></th
             ></tr
           >
           {#each rows as row (row.id)}
             <tr>
               <th
+                class="text-left font-medium align-top [&[scope='row']]:sticky [&[scope='row']]:left-0 [&[scope='row']]:z-2 [&[scope='row']]:w-[13em] [&[scope='row']]:min-w-[13em] [&[scope='row']]:bg-board [&[scope='row']]:border-b [&[scope='row']]:border-b-line [&[scope='row']]:py-0.5 [&[scope='row']]:pr-1.5 [&[scope='row']]:pl-2.5 max-desk:[&[scope='row']]:w-[7.5em] max-desk:[&[scope='row']]:min-w-[7.5em]"
                 scope="row"
                 aria-sort={comparing.sortedBy === row.id
                   ? comparing.descending
@@ -86,7 +111,7 @@
               >
                 <button
                   type="button"
-                  class="line"
+                  class="line text-ink text-left min-h-6 hover:text-copper"
                   aria-label="sort by {say(row.title)}"
                   onclick={() => comparing.sort(row.id)}
                   >{say(row.title)}<span aria-hidden="true"
@@ -109,98 +134,3 @@
     {/each}
   </table>
 </div>
-
-<style>
-  .scroll {
-    overflow: auto;
-    max-height: max(300px, calc(100dvh - 300px));
-    background: var(--board);
-    border-bottom: 1px solid var(--quiet);
-  }
-  table {
-    border-collapse: separate;
-    border-spacing: 0;
-  }
-  th {
-    text-align: left;
-    font-weight: 500;
-    vertical-align: top;
-  }
-  thead th,
-  .corner {
-    position: sticky;
-    top: 0;
-    background: var(--bench);
-    border-bottom: 1px solid var(--quiet);
-    padding: 3px 10px;
-    z-index: 3;
-  }
-  thead th {
-    border-left: 1px solid var(--line);
-    max-width: 15em;
-  }
-  tbody th[scope='row'],
-  .corner {
-    position: sticky;
-    left: 0;
-    z-index: 2;
-    width: 13em;
-    min-width: 13em;
-    background: var(--board);
-    border-bottom: 1px solid var(--line);
-    padding: 2px 6px 2px 10px;
-  }
-  .corner {
-    background: var(--bench);
-    z-index: 4;
-  }
-  .pinned {
-    box-shadow: inset 0 3px var(--copper);
-  }
-  .name {
-    border: 0;
-    background: transparent;
-    color: var(--ink);
-    font: inherit;
-    font-weight: 660;
-    text-align: left;
-    padding: 0;
-    overflow-wrap: anywhere;
-    min-height: 24px;
-  }
-  .name:hover {
-    color: var(--copper);
-  }
-  .acts {
-    display: flex;
-    align-items: center;
-    gap: 2px;
-  }
-  .acts [aria-pressed='true'] {
-    background: var(--copper);
-    color: var(--board);
-  }
-  .line {
-    border: 0;
-    background: transparent;
-    color: var(--ink);
-    font: inherit;
-    text-align: left;
-    padding: 0;
-    min-height: 24px;
-  }
-  .line:hover {
-    color: var(--copper);
-  }
-  .group th {
-    padding: 6px 10px 0;
-    border-bottom: 1px solid var(--line);
-  }
-  @media (max-width: 759px) {
-    tbody th[scope='row'],
-    .corner {
-      width: 7.5em;
-      min-width: 7.5em;
-    }
-  }
-</style>

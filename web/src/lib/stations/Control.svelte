@@ -1,5 +1,6 @@
 <!-- Controllers and carriers against what the chosen parts ask, with what is left over. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { carrierOf, type Circuit } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { buyingOf, chosenOffer } from '@idle-breadboard/core/plan';
@@ -62,23 +63,27 @@
   {#each fits as fit (fit.card.id)}
     <Row subjects={fit.card.id === here && circuit.controller ? [circuit.controller.id] : []}>
       {#snippet choose()}
-        <span class="who">
-          <button type="button" class="name" onclick={() => view.openCatalogue(fit.card.id)}>{fit.card.name}</button>
+        <span class="grid min-w-0 flex-1">
+          <button
+            type="button"
+            class="text-ink font-semibold text-left min-h-6 hover:text-copper"
+            onclick={() => view.openCatalogue(fit.card.id)}>{fit.card.name}</button
+          >
           <span class="unit"
             >{fit.logic ? `${formatQuantity(fit.logic.typ, 'V')} logic` : 'logic as fed'}; {footprint(fit)}; {size(
               fit,
             )}; {price(fit)}</span
           >
         </span>
-        {#if fit.card.id === here}<span class="here">in the plan</span>
-        {:else}<button type="button" class="act ml-auto" onclick={() => take(fit)}
-            >{here ? 'Move here' : 'Take it'}</button
-          >{/if}
+        {#if fit.card.id === here}<span class="text-pass ml-auto">in the plan</span>
+        {:else}<Button class="ml-auto" onclick={() => take(fit)}>{here ? 'Move here' : 'Take it'}</Button>{/if}
       {/snippet}
       {#snippet prove()}
-        <span class="asks">
+        <span class="flex flex-wrap gap-x-3.5 w-full min-h-6.5 items-center">
           {#each fit.asks as ask (ask.kind)}
-            <span class="ask" class:short={ask.asked > ask.offered}
+            <span
+              class="data-short:text-fault data-short:font-semibold"
+              data-short={ask.asked > ask.offered || undefined}
               >{ask.kind} <span class="value">{ask.asked}</span> of <span class="value">{ask.offered}</span>{ask.asked >
               ask.offered
                 ? ', too few'
@@ -90,12 +95,12 @@
             >{/each}
         </span>
         {#if fit.moved}
-          <details>
+          <details class="w-full">
             <summary
-              >{#if fit.moved.trouble}<span class="short">{say(fit.moved.trouble)}</span>{:else}moving changes {fit
-                  .moved.pins.length} pins, {Math.max(0, fit.left)} left over{/if}</summary
+              >{#if fit.moved.trouble}<span class="text-fault font-semibold">{say(fit.moved.trouble)}</span
+                >{:else}moving changes {fit.moved.pins.length} pins, {Math.max(0, fit.left)} left over{/if}</summary
             >
-            <ul>
+            <ul class="mt-0.5 mb-1 pl-4.5">
               {#each fit.moved.rails as rail (rail.from)}<li>
                   {rail.from} becomes {rail.to ?? 'nothing: what hung on it is not fed'}
                 </li>{/each}
@@ -114,14 +119,16 @@
     {@const fit = here !== null && card.carrier?.fits[here]}
     <Row>
       {#snippet choose()}
-        <span class="who">
-          <button type="button" class="name" onclick={() => view.openCatalogue(card.id)}>{card.name}</button>
+        <span class="grid min-w-0 flex-1">
+          <button
+            type="button"
+            class="text-ink font-semibold text-left min-h-6 hover:text-copper"
+            onclick={() => view.openCatalogue(card.id)}>{card.name}</button
+          >
           <span class="unit">{card.class}</span>
         </span>
-        {#if on?.card.id === card.id}<button type="button" class="act ml-auto" onclick={takeOff}>Take it off</button>
-        {:else}<button type="button" class="act ml-auto" disabled={!fit} onclick={() => putOn(card.id)}
-            >Put it on</button
-          >{/if}
+        {#if on?.card.id === card.id}<Button class="ml-auto" onclick={takeOff}>Take it off</Button>
+        {:else}<Button class="ml-auto" disabled={!fit} onclick={() => putOn(card.id)}>Put it on</Button>{/if}
       {/snippet}
       {#snippet prove()}
         <span
@@ -144,47 +151,3 @@
     </Row>
   {/each}
 </Station>
-
-<style>
-  .who {
-    display: grid;
-    min-width: 0;
-    flex: 1;
-  }
-  .name {
-    border: 0;
-    background: transparent;
-    padding: 0;
-    color: var(--ink);
-    font: inherit;
-    font-weight: 640;
-    text-align: left;
-    min-height: 24px;
-  }
-  .name:hover {
-    color: var(--copper);
-  }
-  .here {
-    color: var(--pass);
-    margin-left: auto;
-  }
-  .asks {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 14px;
-    width: 100%;
-    min-height: 26px;
-    align-items: center;
-  }
-  .short {
-    color: var(--fault);
-    font-weight: 600;
-  }
-  details {
-    width: 100%;
-  }
-  ul {
-    margin: 2px 0 4px;
-    padding-left: 18px;
-  }
-</style>

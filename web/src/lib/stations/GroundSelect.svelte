@@ -22,7 +22,7 @@
 
 {#if shown}
   <select
-    class="field ground"
+    class="field w-[9.5em]"
     aria-label="ground of {say(part.label)}"
     value={now ?? ''}
     onchange={(event) => {
@@ -37,9 +37,3 @@
     {#each pins as pin (pin)}<option value={pin}>ground from pin {labelOf(pin)}</option>{/each}
   </select>
 {/if}
-
-<style>
-  .ground {
-    width: 9.5em;
-  }
-</style>

@@ -8,16 +8,21 @@
 </script>
 
 {#if changes.length > 0}
-  <section>
-    <h2>Where colours meet</h2>
-    <table>
-      <thead><tr><th>Where</th><th>Line</th><th>Wires</th></tr></thead>
+  <section class="py-2 px-2.5">
+    <h2 class="mb-0.5 text-row font-semibold">Where colours meet</h2>
+    <table class="w-full">
+      <thead
+        ><tr
+          ><th class="text-left font-normal text-quiet">Where</th><th class="text-left font-normal text-quiet">Line</th
+          ><th class="text-left font-normal text-quiet">Wires</th></tr
+        ></thead
+      >
       <tbody>
         {#each changes as change, i (i)}
           <tr>
-            <td>{say(change.where)}</td>
-            <td>{say(change.line)}</td>
-            <td>
+            <td class="py-0.5 pr-2 align-top border-t wrap-anywhere">{say(change.where)}</td>
+            <td class="py-0.5 pr-2 align-top border-t wrap-anywhere">{say(change.line)}</td>
+            <td class="py-0.5 pr-2 align-top border-t wrap-anywhere">
               {#each change.wires as wire, i (i)}<div>
                   <LeadSwatch lead={{ kind: 'own', colour: wire.colour, ends: ['bare', 'bare'] }} />{wire.colour} to {say(
                     wire.to,
@@ -30,29 +35,3 @@
     </table>
   </section>
 {/if}
-
-<style>
-  section {
-    padding: 8px 10px;
-  }
-  h2 {
-    margin: 0 0 2px;
-    font-size: 1rem;
-    font-weight: 650;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th {
-    text-align: left;
-    font-weight: 400;
-    color: var(--quiet);
-  }
-  td {
-    padding: 2px 8px 2px 0;
-    vertical-align: top;
-    border-top: 1px solid var(--line);
-    overflow-wrap: anywhere;
-  }
-</style>

@@ -8,15 +8,17 @@
   const kinds = $derived([...new Set(parts.leads.map(({ ends, length }) => `${ends}, ${length} m`))]);
 </script>
 
-<table>
+<table class="w-full">
   <thead class="sr-only"><tr><th>What</th><th>How many</th></tr></thead>
   <tbody>
     {#each kinds as kind (kind)}
       {@const own = parts.leads.filter(({ ends, length }) => `${ends}, ${length} m` === kind)}
       <tr>
-        <td><span class="value">{own.reduce((sum, { count }) => sum + count, 0)}</span> {kind}</td>
-        <td
-          >{#each own as lead (lead.colour)}<span class="one"
+        <td class="py-0.5 pr-2.5 align-top first:whitespace-nowrap"
+          ><span class="value">{own.reduce((sum, { count }) => sum + count, 0)}</span> {kind}</td
+        >
+        <td class="py-0.5 pr-2.5 align-top first:whitespace-nowrap"
+          >{#each own as lead (lead.colour)}<span class="inline-block mr-3.5"
               ><span class="value">{lead.count}</span> {lead.colour || 'uncoloured'}</span
             >{/each}</td
         >
@@ -24,9 +26,11 @@
     {/each}
     {#if parts.resistors.length > 0}
       <tr>
-        <td><span class="value">{parts.resistors.reduce((sum, { count }) => sum + count, 0)}</span> resistors</td>
-        <td
-          >{#each parts.resistors as resistor (resistor.ohms)}<span class="one"
+        <td class="py-0.5 pr-2.5 align-top first:whitespace-nowrap"
+          ><span class="value">{parts.resistors.reduce((sum, { count }) => sum + count, 0)}</span> resistors</td
+        >
+        <td class="py-0.5 pr-2.5 align-top first:whitespace-nowrap"
+          >{#each parts.resistors as resistor (resistor.ohms)}<span class="inline-block mr-3.5"
               >{#if !resistor.inBox}<Glyph severity="fault" />{/if}<span class="value">{resistor.count}</span> × {formatQuantity(
                 resistor.ohms,
                 'Ω',
@@ -36,25 +40,11 @@
       </tr>
     {/if}
     {#each parts.headers as header (header.part)}
-      <tr><td><span class="value">{header.pins}</span> pins to solder</td><td>{header.part}</td></tr>
+      <tr
+        ><td class="py-0.5 pr-2.5 align-top first:whitespace-nowrap"
+          ><span class="value">{header.pins}</span> pins to solder</td
+        ><td class="py-0.5 pr-2.5 align-top first:whitespace-nowrap">{header.part}</td></tr
+      >
     {/each}
   </tbody>
 </table>
-
-<style>
-  table {
-    border-collapse: collapse;
-    width: 100%;
-  }
-  td {
-    padding: 2px 10px 2px 0;
-    vertical-align: top;
-  }
-  td:first-child {
-    white-space: nowrap;
-  }
-  .one {
-    display: inline-block;
-    margin-right: 14px;
-  }
-</style>

@@ -35,7 +35,7 @@
   }
 </script>
 
-<span class="leads unit">
+<span class="unit inline-flex flex-wrap items-center gap-x-1 gap-y-0.5 pb-1">
   leads <QuantityField
     value={feed.lead.length}
     unit="m"
@@ -71,7 +71,7 @@
   </select>
   {#if others.length > 0}
     also fed from <select
-      class="field second"
+      class="field w-[9em]"
       aria-label="second feed of {terminal} of {say(label)}"
       value={also}
       onchange={(event) => meet(event.currentTarget.value)}
@@ -81,16 +81,3 @@
     </select>
   {/if}
 </span>
-
-<style>
-  .leads {
-    display: inline-flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 2px 4px;
-    padding-bottom: 3px;
-  }
-  .second {
-    width: 9em;
-  }
-</style>

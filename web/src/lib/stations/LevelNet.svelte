@@ -6,6 +6,7 @@
   import { say } from '@idle-breadboard/core/words';
   import VoltLadder from '../charts/VoltLadder.svelte';
   import type { AbsoluteMaximum } from '../charts/volt-ladder';
+  import Button from '../kit/Button.svelte';
   import FeedSelect from '../kit/FeedSelect.svelte';
   import Proof from '../kit/Proof.svelte';
   import Quantity from '../kit/Quantity.svelte';
@@ -62,6 +63,33 @@
     return part?.helper ? undefined : settled.feeds.get(keyOf(end.part, supply));
   }
 
+  interface Alike {
+    readonly key: string;
+    readonly ends: readonly NetEnd[];
+    readonly results: readonly Result[];
+  }
+  const shown = (value: number | null) => value?.toPrecision(3);
+  /** Ends that are given the same, need the same and stand the same share one ladder. */
+  const groups = $derived.by<readonly Alike[]>(() => {
+    const found = new Map<string, { ends: NetEnd[]; results: readonly Result[] }>();
+    for (const end of net.ends) {
+      const results = reads(end);
+      const stands = absoluteMaximumOf(end);
+      const alone = results.length === 0 || end.controller || end.divider || settled.parts.get(end.part)?.helper;
+      const key = alone
+        ? keyOf(end.part, end.signal)
+        : JSON.stringify([
+            end.kind,
+            stands && [shown(stands.volts), shown(stands.peak), stands.broken],
+            results.map(({ check, severity, measured, limit }) => [check, severity, shown(measured), shown(limit)]),
+          ]);
+      const group = found.get(key);
+      if (group) group.ends.push(end);
+      else found.set(key, { ends: [end], results });
+    }
+    return [...found].map(([key, { ends, results }]) => ({ key, ends, results }));
+  });
+
   function takeOut(id: string, label: string) {
     if (workbench.plan) workbench.edit(removeHelper(workbench.plan, id), `remove ${label}`);
   }
@@ -105,32 +133,43 @@
     {#each head as result (result.key)}<Proof {result} />{/each}
   {/snippet}
 </Row>
-{#each net.ends as end (end.part + end.signal)}
-  {@const results = reads(end)}
-  {@const feed = feedOf(end)}
-  {@const helper = circuit.parts.get(end.part)?.helper}
-  <Row subjects={[keyOf(end.part, end.signal), ...(helper || end.divider ? [end.part] : [])]} depth={1}>
+{#each groups as { key, ends, results } (key)}
+  {@const subjects = ends.flatMap((end) => [
+    keyOf(end.part, end.signal),
+    ...(circuit.parts.get(end.part)?.helper || end.divider ? [end.part] : []),
+  ])}
+  {@const [first] = ends}
+  <Row {subjects} depth={1}>
     {#snippet choose()}
-      <span>{say(end.label)}</span><span class="unit">{KIND[end.kind]}</span>
-      {#if feed && !end.controller && !end.divider}<FeedSelect circuit={settled} {feed} />{/if}
-      {#if helper || end.divider}
-        <button
-          type="button"
-          class="act"
-          aria-label="take out: {say(end.label)}"
-          onclick={() => takeOut(end.part, say(end.label))}
-          >Take {end.divider ? 'the divider' : 'the translator'} out</button
-        >
-      {/if}
+      {#each ends as end (end.part + end.signal)}
+        {@const feed = feedOf(end)}
+        {@const helper = circuit.parts.get(end.part)?.helper}
+        <span class="flex flex-wrap items-center gap-x-2 basis-full min-h-row">
+          <span>{say(end.label)}</span><span class="unit">{KIND[end.kind]}</span>
+          {#if feed && !end.controller && !end.divider}<FeedSelect circuit={settled} {feed} />{/if}
+          {#if helper || end.divider}
+            <Button aria-label="take out: {say(end.label)}" onclick={() => takeOut(end.part, say(end.label))}
+              >Take {end.divider ? 'the divider' : 'the translator'} out</Button
+            >
+          {/if}
+        </span>
+      {/each}
     {/snippet}
     {#snippet prove()}
-      {#if results.length > 0 || absoluteMaximumOf(end)}
-        <VoltLadder {results} absoluteMaximum={absoluteMaximumOf(end)} label={say(end.label)} />
+      {#if first && (results.length > 0 || absoluteMaximumOf(first))}
+        <VoltLadder
+          {results}
+          absoluteMaximum={absoluteMaximumOf(first)}
+          label={ends.map(({ label }) => say(label)).join(', ')}
+        />
+        {#if ends.length > 1}<span class="text-quiet">{ends.length} alike:</span>{/if}
         {#each results as result (result.key)}<Proof {result} compact />{/each}
-      {:else}
-        <span class="unit">{silent(end)}</span>
+      {:else if first}
+        <span class="unit">{silent(first)}</span>
       {/if}
-      {#each helper || end.divider ? about(end.part) : [] as result (result.key)}<Proof {result} />{/each}
+      {#if first && (circuit.parts.get(first.part)?.helper || first.divider)}{#each about(first.part) as result (result.key)}<Proof
+            {result}
+          />{/each}{/if}
     {/snippet}
   </Row>
 {/each}

@@ -37,7 +37,7 @@
       <label class="unit"
         >try
         <select
-          class="field rail"
+          class="field rail w-[11em]"
           aria-label="rail whose voltage is tried"
           bind:value={() => rail.ref, (ref) => (swept = ref)}
         >
@@ -64,9 +64,3 @@
     <p class="p-4 unit">Nothing is connected yet. Add parts at Need.</p>
   {/each}
 </Station>
-
-<style>
-  .rail {
-    width: 11em;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- A line of a bus: its resistors, the window that they must lie in, and the edge that they make. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import {
     allPullUps,
     effectivePullUp,
@@ -109,19 +110,18 @@
               `pull-up of ${say(net.label)}`,
             )}
         />
-        <button
-          type="button"
-          class="act bare"
+        <Button
+          kind="bare"
           aria-label="remove the pull-up of {formatQuantity(pull.ohms.typ, 'Ω')} on {say(net.label)}"
           onclick={() => edit((p) => removeHelper(p, pull.helper ?? ''), `remove a pull-up of ${say(net.label)}`)}
-          ><X size={13} /></button
+          ><X size={13} /></Button
         >
       </span>
     {/each}
-    <button type="button" class="act bare" aria-label="add a pull-up to {say(net.label)}" onclick={addPull}
-      ><Plus size={13} />pull-up</button
+    <Button kind="bare" aria-label="add a pull-up to {say(net.label)}" onclick={addPull}
+      ><Plus size={13} />pull-up</Button
     >
-    <span class="said unit">
+    <span class="said unit flex flex-wrap gap-x-3 basis-full text-aside">
       {#each pulls.filter((p) => p.helper === null) as pull, i (i)}<span
           >{formatQuantity(pull.ohms.typ, 'Ω')} {say(pull.label)}</span
         >{/each}
@@ -154,13 +154,3 @@
     {#if edges && !alike && net.protocol === 'i2c'}<SpreadView {net} allowed={edges.allowed} />{/if}
   {/snippet}
 </Row>
-
-<style>
-  .said {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 12px;
-    flex-basis: 100%;
-    font-size: 0.9rem;
-  }
-</style>

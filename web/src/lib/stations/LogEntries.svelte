@@ -1,5 +1,6 @@
 <!-- Entries of the logbook, newest first. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { LogEntry } from '@idle-breadboard/core/deliver';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { saysEntry, saysReading } from '@idle-breadboard/core/words';
@@ -19,53 +20,31 @@
 
 <ol aria-label="entries, newest first">
   {#each recent as entry (entry.id)}
-    <li>
+    <li class="grid grid-cols-[10.6em_minmax(0,1fr)_auto_auto] gap-2 border-t border-dotted py-px">
       <span class="value unit">{entry.build} · {entry.at.slice(5, 16).replace('T', ' ')}</span>
       <span
         >{#if entry.inside === false}<Glyph severity="fault" />{/if}
         {saysEntry(entry)}{entry.by === 'bench' ? ', simulated' : ''}
         {#if entry.text}<em>{entry.text}</em>{/if}
         {#if entry.reference !== undefined}, true value {formatQuantity(entry.reference, entry.unit ?? '', 4)}{/if}
-        {#if entry.kind === 'photo'}<button type="button" class="act" onclick={() => show(entry)}>Show</button
-          >{/if}</span
+        {#if entry.kind === 'photo'}<Button onclick={() => show(entry)}>Show</Button>{/if}</span
       >
       <span class="value">{saysReading(entry.value, entry.unit)}</span>
       {#if asked === entry.id}
-        <button type="button" class="act" onclick={() => logbook.remove(entry.id)} onblur={() => (asked = '')}
-          >Gone for good?</button
+        <Button class="self-start" onclick={() => logbook.remove(entry.id)} onblur={() => (asked = '')}
+          >Gone for good?</Button
         >
       {:else}
-        <button
-          type="button"
-          class="act bare"
+        <Button
+          kind="bare"
+          class="self-start"
           aria-label="remove the entry {entry.title} of {entry.at.slice(0, 16).replace('T', ' ')}"
-          onclick={() => (asked = entry.id)}><X size={13} /></button
+          onclick={() => (asked = entry.id)}><X size={13} /></Button
         >
       {/if}
     </li>
   {/each}
 </ol>
-{#if logbook.entries.length > recent.length}<p class="unit">
+{#if logbook.entries.length > recent.length}<p class="unit my-0.5">
     {logbook.entries.length - recent.length} older ones are in the files.
   </p>{/if}
-
-<style>
-  ol {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: grid;
-    grid-template-columns: 10.6em minmax(0, 1fr) auto auto;
-    gap: 8px;
-    border-top: 1px dotted var(--line);
-    padding: 1px 0;
-  }
-  li > button {
-    align-self: start;
-  }
-  p {
-    margin: 2px 0;
-  }
-</style>

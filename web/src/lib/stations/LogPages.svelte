@@ -1,5 +1,7 @@
 <!-- The logbook: what was measured, noted, found and mended, by date; trends over the days; photos; signing off. -->
 <script lang="ts">
+  import { button } from '../kit/button';
+  import Button from '../kit/Button.svelte';
   import { sayError } from '@idle-breadboard/core/words';
   import { answersOf, calibrationOf, trendOf } from '@idle-breadboard/core/deliver';
   import { formatQuantity, parseQuantity } from '@idle-breadboard/core/figures';
@@ -111,16 +113,16 @@
 </Row>
 <Row>
   {#snippet choose()}
-    <div class="pad">
+    <div class="w-full pt-1 pb-2">
       <textarea
-        class="field"
+        class="field w-full resize-y"
         rows="2"
         aria-label="note"
         placeholder="A note, a deviation, what was changed."
         bind:value={text}></textarea>
-      <div class="acts">
-        <button type="button" class="act" disabled={text.trim() === ''} onclick={note}>Add the note</button>
-        <label class="act file"
+      <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center mt-1">
+        <Button disabled={text.trim() === ''} onclick={note}>Add the note</Button>
+        <label class={button({ class: 'cursor-pointer focus-within:outline-2 focus-within:outline-copper' })}
           >Photo<input
             type="file"
             accept="image/*"
@@ -128,31 +130,23 @@
             onchange={(event) => photo(event.currentTarget.files)}
           /></label
         >
-        <button type="button" class="act" disabled={bringing.evidence.length === 0} onclick={sign}>Sign off</button>
-        <button type="button" class="act" disabled={logbook.entries.length === 0} onclick={rebuild}
-          >Begin a rebuild</button
+        <Button disabled={bringing.evidence.length === 0} onclick={sign}>Sign off</Button>
+        <Button disabled={logbook.entries.length === 0} onclick={rebuild}>Begin a rebuild</Button>
+        <Button onclick={() => saveFile(fileName(`${name} logbook`, 'csv'), logCsv(logbook.entries), 'text/csv')}
+          >CSV</Button
         >
-        <button
-          type="button"
-          class="act"
-          onclick={() => saveFile(fileName(`${name} logbook`, 'csv'), logCsv(logbook.entries), 'text/csv')}>CSV</button
-        >
-        <button
-          type="button"
-          class="act"
+        <Button
           onclick={() =>
             saveFile(fileName(`${name} logbook`, 'md'), logMarkdown(name, logbook.entries), 'text/markdown')}
-          >Markdown</button
+          >Markdown</Button
         >
-        <button
-          type="button"
-          class="act"
+        <Button
           title="to go on with in another browser; photos stay here"
           onclick={() =>
             saveFile(fileName(`${name} logbook`, 'json'), writeLogbook(name, logbook.entries), 'application/json')}
-          >File</button
+          >File</Button
         >
-        <label class="act file"
+        <label class={button({ class: 'cursor-pointer focus-within:outline-2 focus-within:outline-copper' })}
           >Open a file<input
             type="file"
             accept=".json,application/json"
@@ -163,8 +157,8 @@
         >
       </div>
       {#if measured.length > 0}
-        <div class="acts">
-          <select class="field" aria-label="value over the days" bind:value={row}>
+        <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center mt-1">
+          <select class="field max-w-[16em]" aria-label="value over the days" bind:value={row}>
             <option value="">a value over the days</option>
             {#each measured as [key, title] (key)}<option value={key}>{title}</option>{/each}
           </select>
@@ -183,19 +177,17 @@
               placeholder="it is"
               bind:value={reference}
             />
-            <button type="button" class="act" disabled={reading === '' || reference === ''} onclick={calibrate}
-              >Add a point</button
-            >
+            <Button disabled={reading === '' || reference === ''} onclick={calibrate}>Add a point</Button>
           {/if}
         </div>
-        {#if trouble}<p role="alert" class="text-danger">{trouble}</p>{/if}
+        {#if trouble}<p role="alert" class="text-danger my-0.5">{trouble}</p>{/if}
       {/if}
     </div>
   {/snippet}
   {#snippet prove()}
-    <div class="pad">
+    <div class="w-full pt-1 pb-2">
       {#if trend && trend.points.length > 0}<TrendLine {trend} unit={unitOf(row)} />{/if}
-      {#if calibration}<p>
+      {#if calibration}<p class="my-0.5">
           Offset by {calibration.points.length}
           {calibration.points.length === 1 ? 'point' : 'points'}: {formatQuantity(calibration.offset, unitOf(row), 3)} to
           be added; {formatQuantity(calibration.worst, unitOf(row), 3)} left at the worst.
@@ -205,33 +197,3 @@
     </div>
   {/snippet}
 </Row>
-
-<style>
-  .pad {
-    width: 100%;
-    padding: 4px 0 8px;
-  }
-  textarea {
-    width: 100%;
-    resize: vertical;
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 6px;
-    align-items: center;
-    margin-top: 4px;
-  }
-  .acts select {
-    max-width: 16em;
-  }
-  .file {
-    cursor: pointer;
-  }
-  .file:focus-within {
-    outline: 2px solid var(--copper);
-  }
-  p {
-    margin: 2px 0;
-  }
-</style>

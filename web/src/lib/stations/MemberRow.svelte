@@ -1,5 +1,7 @@
 <!-- A part on a bus: its address, the bus it hangs on, the pull-ups that it carries. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import { toInterval } from '@idle-breadboard/core/card';
   import type { BusNode, Circuit, Member } from '@idle-breadboard/core/circuit';
   import { formatAddress, formatQuantity, JUMPER_LENGTH } from '@idle-breadboard/core/figures';
@@ -126,10 +128,9 @@
     {/if}
     {#if jumpers(member).length > 0}
       <label class="unit inline-flex items-center gap-1">
-        <input
-          type="checkbox"
+        <Tick
           checked={jumpers(member).every(({ id }) => !circuit.parts.get(member.part)?.choice?.opened.includes(id))}
-          onchange={(event) => toggleJumpers(member, !event.currentTarget.checked)}
+          change={(on) => toggleJumpers(member, !on)}
         />own pull-ups
       </label>
     {/if}
@@ -151,12 +152,10 @@
     {/if}
     {#if circuit.parts.get(member.part)?.card.busSwitch}
       <label class="unit inline-flex items-center gap-1">
-        <input
-          type="checkbox"
+        <Tick
           checked={choice?.together === true}
-          aria-label="channels of {say(member.label)} together"
-          onchange={(event) => {
-            const together = event.currentTarget.checked;
+          label="channels of {say(member.label)} together"
+          change={(together) => {
             change(
               ({ together: _old, ...rest }) => (together ? { ...rest, together } : rest),
               `channels of ${say(member.label)}`,
@@ -173,11 +172,9 @@
       >{/if}
     {#if port?.stretches?.noHold}
       <label class="unit inline-flex items-center gap-1">
-        <input
-          type="checkbox"
+        <Tick
           checked={choice?.noHold === true}
-          onchange={(event) => {
-            const noHold = event.currentTarget.checked;
+          change={(noHold) => {
             change(
               ({ noHold: _old, ...rest }) => (noHold ? { ...rest, noHold } : rest),
               `commands of ${say(member.label)}`,
@@ -188,11 +185,7 @@
     {/if}
     {#if port?.parasite}
       <label class="unit inline-flex items-center gap-1">
-        <input
-          type="checkbox"
-          checked={choice?.parasite === true}
-          onchange={(event) => liveOnLine(event.currentTarget.checked)}
-        />lives on its data line
+        <Tick checked={choice?.parasite === true} change={(on) => liveOnLine(on)} />lives on its data line
       </label>
     {/if}
     <span class="unit inline-flex items-center gap-1"
@@ -209,9 +202,7 @@
       /></span
     >
     {#if (port?.words ?? []).length > 0}
-      <button type="button" class="act bare" aria-expanded={composing} onclick={() => (composing = !composing)}
-        >words</button
-      >
+      <Button kind="bare" aria-expanded={composing} onclick={() => (composing = !composing)}>words</Button>
     {/if}
   {/snippet}
   {#snippet prove()}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { addNeed, freeId, type Need, type Plan, placeKey } from '@idle-breadboard/core/plan';
   import { addPart } from '@idle-breadboard/core/solve';
@@ -67,15 +68,12 @@
 
 <Station title="Need" says="">
   {#snippet tools()}
-    <button type="button" class="act" onclick={() => newNeed('sense')}><Plus size={14} />sense</button>
-    <button type="button" class="act" onclick={() => newNeed('show')}><Plus size={14} />show</button>
-    <button type="button" class="act" onclick={() => newNeed('drive')}><Plus size={14} />drive</button>
-    <button type="button" class="act" onclick={() => newNeed('operate')}><Plus size={14} />operate</button>
-    <button
-      type="button"
-      class="act"
-      disabled={!plan.needs.some(({ kind }) => kind === 'sense')}
-      onclick={() => newNeed('trigger')}><Plus size={14} />trigger</button
+    <Button onclick={() => newNeed('sense')}><Plus size={14} />sense</Button>
+    <Button onclick={() => newNeed('show')}><Plus size={14} />show</Button>
+    <Button onclick={() => newNeed('drive')}><Plus size={14} />drive</Button>
+    <Button onclick={() => newNeed('operate')}><Plus size={14} />operate</Button>
+    <Button disabled={!plan.needs.some(({ kind }) => kind === 'sense')} onclick={() => newNeed('trigger')}
+      ><Plus size={14} />trigger</Button
     >
   {/snippet}
   <Row>
@@ -146,9 +144,7 @@
   <Row head>
     {#snippet choose()}
       <span class="grow">Parts chosen <span class="unit font-normal">{plan.parts.length}</span></span>
-      <button type="button" class="act font-normal" onclick={() => (view.sheet = 'add-part')}
-        ><Plus size={14} />Add a part</button
-      >
+      <Button class="font-normal" onclick={() => (view.sheet = 'add-part')}><Plus size={14} />Add a part</Button>
     {/snippet}
     {#snippet prove()}<span class="eyebrow">serves</span>{/snippet}
   </Row>

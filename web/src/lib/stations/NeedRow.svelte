@@ -1,5 +1,6 @@
 <!-- A need as a sentence with editable parts; across the channel who serves it, and who could. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { needName, removeNeed, serveNeed, type Need, type Plan } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
@@ -51,7 +52,7 @@
 
 <Row subjects={[need.id]}>
   {#snippet choose()}
-    <span class="sentence">
+    <span class="leading-[1.75] flex-1 min-w-0">
       {#if need.kind === 'sense'}<SenseSentence
           {need}
           {name}
@@ -63,29 +64,28 @@
       {:else if need.kind === 'trigger'}<TriggerSentence plan={circuit.plan} {need} {name} change={changeTrigger} />
       {:else}<PlainSentence {need} {name} change={changePlain} />{/if}
     </span>
-    <button
-      type="button"
-      class="act bare ml-auto"
+    <Button
+      kind="bare"
+      class="ml-auto"
       aria-label="remove the need: {name}"
-      onclick={() => edit((p) => removeNeed(p, need.id), 'remove a need')}><X size={14} /></button
+      onclick={() => edit((p) => removeNeed(p, need.id), 'remove a need')}><X size={14} /></Button
     >
   {/snippet}
   {#snippet prove()}
     {#if need.kind !== 'trigger'}
-      <span class="served">
+      <span class="inline-flex flex-wrap items-center gap-x-2 gap-y-0.5 w-full min-h-6.5">
         {#each serving as part (part.id)}
-          <span class="tag"
-            >{part.label}<button
-              type="button"
-              class="act bare"
+          <span class="tag inline-flex items-center font-semibold"
+            >{part.label}<Button
+              kind="bare"
               aria-label="{part.label} no longer serves {name}"
               onclick={() => edit((p) => serveNeed(p, need.id, part.id, false), 'who serves a need')}
-              ><X size={12} /></button
+              ><X size={12} /></Button
             ></span
           >
         {/each}
         <select
-          class="field"
+          class="field max-w-[13em]"
           aria-label="who serves {name}"
           value=""
           onchange={(event) => {
@@ -104,18 +104,15 @@
           </optgroup>
         </select>
         {#if found}
-          <button type="button" class="act bare" onclick={() => view.compare(need.id)}
-            >{found.able.length} {found.able.length === 1 ? 'card meets' : 'cards meet'} it</button
+          <Button kind="bare" onclick={() => view.compare(need.id)}
+            >{found.able.length} {found.able.length === 1 ? 'card meets' : 'cards meet'} it</Button
           >
           {#if miss}
             <span class="unit">nearest: {miss.card.name}, which {say(miss.says)}</span>
             {#if miss.step}
               {@const step = miss.step}
-              <button
-                type="button"
-                class="act"
-                onclick={() => changeSense((now) => ({ ...now, ...step.need }), 'the need that a card meets')}
-                >{say(step.says)}</button
+              <Button onclick={() => changeSense((now) => ({ ...now, ...step.need }), 'the need that a card meets')}
+                >{say(step.says)}</Button
               >
             {/if}
           {/if}
@@ -130,27 +127,3 @@
     {#each shown as result (result.key)}<Proof {result} />{/each}
   {/snippet}
 </Row>
-
-<style>
-  .sentence {
-    line-height: 1.75;
-    flex: 1;
-    min-width: 0;
-  }
-  .served {
-    display: inline-flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 2px 8px;
-    width: 100%;
-    min-height: 26px;
-  }
-  .served select {
-    max-width: 13em;
-  }
-  .tag {
-    display: inline-flex;
-    align-items: center;
-    font-weight: 600;
-  }
-</style>

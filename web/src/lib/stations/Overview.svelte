@@ -1,18 +1,18 @@
 <!-- The whole build as one picture: feeds as a tree, a row for each bus or line, a column for each place. It is the map of the plan. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import {
-    ASCENT,
     bandsOf,
     belongingTo,
+    between,
+    layNarrow,
     layOut,
-    markShape,
     type Of,
     overviewOf,
     overviewTable,
     RIBBON,
     type Shape,
-    STROKE_GAP,
     thingKey,
   } from '@idle-breadboard/core/overview';
   import type { Verdict } from '@idle-breadboard/core/verify';
@@ -20,15 +20,27 @@
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
   import ChartTable from '../charts/ChartTable.svelte';
+  import { BOX_LOOK } from '../charts/overview-looks';
+  import OverviewThing from '../charts/OverviewThing.svelte';
+  import OpenFinding from '../kit/OpenFinding.svelte';
+  import { previewing } from '../state/previewing.svelte';
   import { findings } from '../state/results';
-  import { view, type ViewId } from '../state/view.svelte';
+  import type { ViewId } from '../state/view-ids';
+  import { view } from '../state/view.svelte';
 
   let { circuit, verdict }: { circuit: Circuit; verdict: Verdict } = $props();
 
   const STEPS = [0.5, 0.6, 0.75, 0.9, 1, 1.25, 1.5, 2];
 
-  const overview = $derived(overviewOf(circuit, verdict));
-  const drawing = $derived(layOut(overview));
+  const current = $derived(overviewOf(circuit, verdict));
+  /** What a remedy in hand would change: drawn before it is taken. */
+  const both = $derived(previewing.picture && between(current, previewing.picture));
+  const overview = $derived(both?.overview ?? current);
+  const changeOf = (key: string) => both?.changes.get(key);
+  let room = $state(0);
+  /** A window that holds no two places beside each other has them one below the other. */
+  const NARROW = 640;
+  const drawing = $derived(room > 0 && room < NARROW ? layNarrow(overview) : layOut(overview));
   type Line = Extract<Shape, { is: 'line' }>;
   const lines = $derived(drawing.shapes.filter((shape): shape is Line => shape.is === 'line'));
   const signals = $derived(lines.filter(({ role }) => role === 'signal'));
@@ -54,11 +66,23 @@
   );
   const isThing = ({ kind }: Of): boolean => kind !== 'column' && kind !== 'legend';
   let pointed = $state<Of | null>(null);
-  const belonging = $derived(
-    pointed && pointed.kind !== 'column' && pointed.kind !== 'legend'
-      ? belongingTo(overview, { kind: pointed.kind, id: pointed.id })
-      : null,
+  /** The thing at which the finding that is open is drawn: its way is shown while nothing else is pointed at. */
+  const held = $derived(
+    things.find(({ shapes }) => shapes.some((shape) => shape.is === 'mark' && shape.key === view.opened?.key))?.of ??
+      null,
   );
+  const belonging = $derived.by(() => {
+    const of = pointed ?? held;
+    return of && of.kind !== 'column' && of.kind !== 'legend'
+      ? belongingTo(overview, { kind: of.kind, id: of.id })
+      : null;
+  });
+  $effect(() => {
+    if (held)
+      frame
+        ?.querySelector(`[data-thing="${CSS.escape(thingKey(held))}"]`)
+        ?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  });
   const isFaint = (of: Of): boolean =>
     belonging !== null && isThing(of) && of.kind !== 'hub' && !belonging.has(thingKey(of));
   /** A line of a branch is of the part; the line itself of its row. */
@@ -79,8 +103,10 @@
   function go({ kind, id }: Of, shapes: readonly Shape[]) {
     const mark = shapes.find((shape) => shape.is === 'mark');
     const finding = mark && findings().find(({ key }) => key === mark.key);
-    if (finding) view.select(finding);
-    else
+    if (finding) {
+      view.goTo(finding.station);
+      view.select(finding, { focus: true });
+    } else
       view.about(
         id,
         kind === 'row' && overview.rows.some((row) => row.id === id && row.kind === 'bus') ? 'bus' : STATION[kind],
@@ -100,43 +126,66 @@
   const table = $derived(overviewTable(overview).map((line) => HEADS.map((head) => line[head])));
 </script>
 
-<section class="overview" aria-label="Overview">
-  <header>
-    <h1>Overview</h1>
+<section class="overview flex flex-col h-full" aria-label="Overview">
+  <header class="flex flex-wrap gap-x-2.5 gap-y-0.5 items-center py-1 px-3 bg-bench border-b border-b-quiet">
+    <h1 class="text-row font-semibold">Overview</h1>
     <span class="unit">the whole build: point at a thing to see what belongs to it, press to go there</span>
-    <span class="tools">
-      <button type="button" class="act bare" aria-label="smaller" onclick={() => step(-1)}><Minus size={14} /></button>
+    <span class="inline-flex flex-wrap gap-1 items-center ml-auto">
+      <Button kind="bare" aria-label="smaller" onclick={() => step(-1)}><Minus size={14} /></Button>
       <span class="value" aria-live="polite">{Math.round(zoom * 100)} %</span>
-      <button type="button" class="act bare" aria-label="larger" onclick={() => step(1)}><Plus size={14} /></button>
-      <button type="button" class="act" onclick={fit}><Maximize size={13} />fit</button>
+      <Button kind="bare" aria-label="larger" onclick={() => step(1)}><Plus size={14} /></Button>
+      <Button onclick={fit}><Maximize size={13} />fit</Button>
       <ChartTable caption="the build, part by part" heads={HEADS} rows={table} />
     </span>
   </header>
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-  <div class="frame" bind:this={frame} role="region" aria-label="the picture of the build" tabindex="0">
+  <div
+    class="frame flex-1 min-h-0 overflow-auto"
+    bind:this={frame}
+    bind:clientWidth={room}
+    role="region"
+    aria-label="the picture of the build"
+    tabindex="0"
+  >
     <svg
+      class="block font-sans"
       width={drawing.width * zoom}
       height={drawing.height * zoom}
       viewBox="0 0 {drawing.width} {drawing.height}"
       role="group"
       aria-label="the build, drawn"
     >
-      {#each backs as { role, x, y, w, h }, i (i)}<rect class={role} {x} {y} width={w} height={h} rx="2" />{/each}
-      <g class="lines">
-        {#each singles as line, i (i)}<path d={path(line)} class="single" class:faint={isFaintLine(line)} />{/each}
+      {#each backs as { role, x, y, w, h }, i (i)}<rect
+          class={BOX_LOOK[role]}
+          {x}
+          {y}
+          width={w}
+          height={h}
+          rx="2"
+        />{/each}
+      <g>
+        {#each singles as line, i (i)}<path
+            d={path(line)}
+            class="fill-none [stroke-linejoin:round] stroke-ink stroke-[1.4] data-faint:opacity-28"
+            data-faint={isFaintLine(line) || undefined}
+          />{/each}
         {#each ribbons as line, i (i)}<path
             d={path(line)}
-            class="outer"
-            class:faint={isFaintLine(line)}
+            class="fill-none [stroke-linejoin:round] stroke-ink data-faint:opacity-28"
+            data-faint={isFaintLine(line) || undefined}
             stroke-width={RIBBON.outer}
           />{/each}
-        {#each ribbons as line, i (i)}<path d={path(line)} class="inner" stroke-width={RIBBON.inner} />{/each}
+        {#each ribbons as line, i (i)}<path
+            d={path(line)}
+            class="fill-none stroke-board [stroke-linejoin:round]"
+            stroke-width={RIBBON.inner}
+          />{/each}
         {#each feeds as line, i (i)}
           {#each bandsOf(line.strokes) as { width, dark }, k (k)}
             <path
               d={path(line)}
-              class={dark ? 'feed-line' : 'inner'}
-              class:faint={dark && isFaintLine(line)}
+              class="{dark ? 'stroke-copper' : 'stroke-board'} fill-none [stroke-linejoin:round] data-faint:opacity-28"
+              data-faint={(dark && isFaintLine(line)) || undefined}
               stroke-width={width}
             />
           {/each}
@@ -144,12 +193,14 @@
       </g>
       {#each things as { key, of, shapes } (key)}
         {@const active = isThing(of)}
+        {@const change = changeOf(key)}
         <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
         <g
-          class="thing"
-          class:faint={isFaint(of)}
-          class:active
+          class="group/thing data-active:cursor-pointer data-faint:opacity-28 data-active:focus-visible:outline-2 data-active:focus-visible:outline-copper data-active:focus-visible:outline-offset-2"
+          data-faint={isFaint(of) || undefined}
+          data-active={active || undefined}
           data-thing={key}
+          data-change={change}
           role={active ? 'button' : undefined}
           tabindex={active ? 0 : undefined}
           onpointerenter={() => (pointed = active ? of : null)}
@@ -163,175 +214,12 @@
             go(of, shapes);
           }}
         >
-          <!-- Its name is what stands in it; a blank parts the words. -->
-          <g>
-            {#each shapes as shape, i (i)}
-              {#if shape.is === 'box'}
-                <rect class={shape.role} x={shape.x} y={shape.y} width={shape.w} height={shape.h} rx="2" />
-              {:else if shape.is === 'text'}
-                <text
-                  class="{shape.face} {shape.tone}"
-                  x={shape.x}
-                  y={shape.y + shape.size * ASCENT}
-                  font-size={shape.size}
-                  >{`${shape.text} `}{#if shape.text !== shape.full}<title>{shape.full}</title>{/if}</text
-                >
-              {:else if shape.is === 'mark'}
-                <svg
-                  class="mark {shape.severity}"
-                  x={shape.x}
-                  y={shape.y}
-                  width={shape.w}
-                  height={shape.h}
-                  viewBox="0 0 24 16"
-                >
-                  <!-- eslint-disable-next-line svelte/no-at-html-tags -- shapes of our own, nothing that anybody typed -->
-                  {@html markShape(shape.severity, 'var(--raised)')}
-                </svg>
-              {:else if shape.is === 'flag'}
-                {#each { length: shape.strokes } as _, k (k)}<path
-                    class="flag"
-                    d="M{shape.x + k * STROKE_GAP},{shape.y} v{shape.h}"
-                  />{/each}
-              {/if}
-            {/each}
-          </g>
+          <OverviewThing {shapes} {change} isRow={of.kind === 'row'} />
         </g>
       {/each}
     </svg>
   </div>
+  {#if view.opened}<div class="flex-none max-h-[46%] overflow-y-auto px-2.5 border-t border-t-quiet bg-board">
+      <OpenFinding result={view.opened} />
+    </div>{/if}
 </section>
-
-<style>
-  .overview {
-    display: flex;
-    flex-direction: column;
-    height: 100%;
-  }
-  header {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 10px;
-    align-items: center;
-    padding: 5px 12px;
-    background: var(--bench);
-    border-bottom: 1px solid var(--quiet);
-  }
-  h1 {
-    margin: 0;
-    font-size: 1rem;
-    font-weight: 650;
-  }
-  .tools {
-    display: inline-flex;
-    flex-wrap: wrap;
-    gap: 4px;
-    align-items: center;
-    margin-left: auto;
-  }
-  .frame {
-    flex: 1;
-    min-height: 0;
-    overflow: auto;
-  }
-  svg {
-    display: block;
-    font-family: var(--font-sans, inherit);
-  }
-  path {
-    fill: none;
-    stroke-linejoin: round;
-  }
-  .single,
-  .outer {
-    stroke: var(--ink);
-  }
-  .single {
-    stroke-width: 1.4;
-  }
-  .inner {
-    stroke: var(--board);
-  }
-  .feed-line,
-  .flag {
-    stroke: var(--copper);
-  }
-  .flag {
-    stroke-width: 1.6;
-  }
-  rect {
-    fill: var(--raised);
-    stroke: var(--ink);
-    stroke-width: 1.2;
-  }
-  rect.column {
-    fill: var(--bench);
-    stroke: none;
-  }
-  rect.rail,
-  rect.gate {
-    fill: var(--board);
-    stroke-width: 1;
-  }
-  rect.gate {
-    stroke-dasharray: 3 2;
-  }
-  rect.hub {
-    stroke-width: 1.6;
-  }
-  text {
-    fill: var(--ink);
-  }
-  .strong {
-    font-weight: 600;
-  }
-  .mono {
-    font-family: var(--font-mono);
-  }
-  text.quiet {
-    fill: var(--quiet);
-  }
-  text.pass {
-    fill: var(--pass);
-  }
-  text.danger {
-    fill: var(--danger);
-  }
-  text.fault {
-    fill: var(--fault);
-  }
-  text.caution {
-    fill: var(--caution);
-  }
-  text.note {
-    fill: var(--note);
-  }
-  .mark.danger {
-    color: var(--danger);
-  }
-  .mark.fault {
-    color: var(--fault);
-  }
-  .mark.caution {
-    color: var(--caution);
-  }
-  .mark.note {
-    color: var(--note);
-  }
-  .active {
-    cursor: pointer;
-  }
-  .active:focus-visible {
-    outline: 2px solid var(--copper);
-    outline-offset: 2px;
-  }
-  .active:hover rect.part,
-  .active:hover rect.feed,
-  .active:hover rect.rail {
-    stroke: var(--copper);
-    stroke-width: 2;
-  }
-  .faint {
-    opacity: 0.28;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- A chosen part: its name, its card, what could stand in for it. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { wordOf } from '@idle-breadboard/core/figures';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import {
@@ -65,7 +66,7 @@
     />
     {#if others.length > 0}
       <select
-        class="field card"
+        class="field card flex-1 min-w-[10em]"
         aria-label="card of {part.label}"
         value={part.card}
         onchange={(event) => swap(event.currentTarget.value)}
@@ -74,7 +75,7 @@
         {#each others as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
       </select>
     {:else}
-      <span class="card unit">{circuit.cards.get(part.card)?.name ?? part.card}</span>
+      <span class="card unit flex-1 min-w-[10em]">{circuit.cards.get(part.card)?.name ?? part.card}</span>
     {/if}
     {#if modes.length > 0}
       <select
@@ -87,21 +88,20 @@
         {#each modes as name, i (i)}<option value={String(i)}>{name}</option>{/each}
       </select>
     {/if}
-    <button
-      type="button"
-      class="act bare ml-auto"
+    <Button
+      kind="bare"
+      class="ml-auto"
       aria-pressed={part.locked === true}
       aria-label="keep {part.label} wired as it is"
       title={part.locked ? 'soldered: mend all leaves its feed, bus and address' : 'may be wired otherwise by mend all'}
       onclick={() => edit((p) => setLocked(p, part.id, !part.locked), `${part.locked ? 'free' : 'lock'} ${part.label}`)}
     >
       {#if part.locked}<Lock size={14} />{:else}<LockOpen size={14} />{/if}
-    </button>
-    <button
-      type="button"
-      class="act bare"
+    </Button>
+    <Button
+      kind="bare"
       aria-label="remove {part.label}"
-      onclick={() => edit((p) => removePart(p, part.id), `remove ${part.label}`)}><X size={14} /></button
+      onclick={() => edit((p) => removePart(p, part.id), `remove ${part.label}`)}><X size={14} /></Button
     >
   {/snippet}
   {#snippet prove()}
@@ -109,10 +109,3 @@
     {#if offer}<span class="value unit">{money(offer.price / offer.pack, offer.currency)}</span>{/if}
   {/snippet}
 </Row>
-
-<style>
-  .card {
-    flex: 1;
-    min-width: 10em;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- Station 9: what to buy and what is in the drawer, beside where it comes from, what it costs and when it is there. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import type { PartsLine } from '@idle-breadboard/core/deliver';
   import { moneyOf, setRules, setStock, type HouseRules } from '@idle-breadboard/core/plan';
@@ -39,8 +40,8 @@
 
 <Station title="Parts" says={parts ? `${parts.lines.length} kinds` : 'counting'}>
   {#snippet tools()}
-    <button type="button" class="act" onclick={() => window.print()}><Printer size={14} />Print or PDF</button>
-    <button type="button" class="act" onclick={() => saveBuild('parts.csv')}><Download size={14} />CSV</button>
+    <Button onclick={() => window.print()}><Printer size={14} />Print or PDF</Button>
+    <Button onclick={() => saveBuild('parts.csv')}><Download size={14} />CSV</Button>
   {/snippet}
   {#if parts}
     <Row head>
@@ -48,17 +49,17 @@
         <span class="grow">{money(parts.total, parts.currency)} with shipping, here in {parts.arrival} days</span>
       {/snippet}
       {#snippet prove()}
-        {#if plan.budget && over !== null}<span class="limit"
+        {#if plan.budget && over !== null}<span class="inline-flex items-center gap-1 font-normal"
             ><Glyph severity={over > 0 ? 'fault' : null} />budget {money(plan.budget.most, plan.budget.currency)}, {over >
             0
               ? 'over by'
               : 'left'}
             {money(Math.abs(over), parts.currency)}</span
           >{/if}
-        {#if late !== null}<span class="limit"
+        {#if late !== null}<span class="inline-flex items-center gap-1 font-normal"
             ><Glyph severity={late > 0 ? 'fault' : null} />wanted in {plan.readyInDays} days</span
           >{/if}
-        {#if parts.chance < 1}<span class="limit"
+        {#if parts.chance < 1}<span class="inline-flex items-center gap-1 font-normal"
             >enough of everything works in <span class="value">{percent(parts.chance)}</span> of such orders</span
           >{/if}
       {/snippet}
@@ -94,8 +95,10 @@
     {#each parts.lines as line (line.card)}
       <Row subjects={[line.card]}>
         {#snippet choose()}
-          <span class="value count">{line.needed}</span>
-          <span class="grow name">{line.name}<span class="unit use" title={say(line.uses)}>{say(line.uses)}</span></span
+          <span class="value w-[2em] text-right">{line.needed}</span>
+          <span class="grow min-w-0 flex-1"
+            >{line.name}<span class="unit truncate block text-aside" title={say(line.uses)}>{say(line.uses)}</span
+            ></span
           >
           <label class="unit"
             >drawer <input
@@ -112,13 +115,14 @@
         {/snippet}
         {#snippet prove()}
           {#if line.offer}
-            <span class="offer"
+            <span
+              class="offer grid grid-cols-[9.5em_1fr_8em_7em] gap-2 w-full items-center max-[1001px]:grid-cols-[1fr_1fr]"
               ><span class="value">{line.packs} × {line.offer.pack === 1 ? 'piece' : `pack of ${line.offer.pack}`}</span
               ><span>{line.offer.supplier}</span><span class="unit"
                 >{line.offer.leadDays} days{line.offer.soldering ? ', to solder' : ''}</span
-              ><span class="value total">{money(line.total, '')}</span></span
+              ><span class="value total text-right">{money(line.total, '')}</span></span
             >
-            {#if line.spares > 0}<span class="unit spare"
+            {#if line.spares > 0}<span class="unit w-full text-aside"
                 >{buys(line)}: enough work in {percent(line.chance)} of such orders</span
               >{/if}
           {:else if line.unsold}
@@ -139,58 +143,16 @@
       {#snippet choose()}<LeadCounts {parts} />{/snippet}
       {#snippet prove()}
         {#each parts.suppliers as sum (sum.supplier)}
-          <span class="offer"
+          <span
+            class="offer grid grid-cols-[9.5em_1fr_8em_7em] gap-2 w-full items-center max-[1001px]:grid-cols-[1fr_1fr]"
             ><span>{sum.supplier}</span><span class="unit">goods {money(sum.goods, '')}</span><span class="unit"
               >shipping {money(sum.shipping, '')}{sum.freeFrom === null
                 ? ''
                 : `, free from ${money(sum.freeFrom, '')}`}</span
-            ><span class="value total">{money(sum.goods + sum.shipping, parts.currency)}</span></span
+            ><span class="value total text-right">{money(sum.goods + sum.shipping, parts.currency)}</span></span
           >
         {/each}
       {/snippet}
     </Row>
   {/if}
 </Station>
-
-<style>
-  .count {
-    width: 2em;
-    text-align: right;
-  }
-  .name {
-    min-width: 0;
-    flex: 1;
-  }
-  .use {
-    display: block;
-    font-size: 0.86rem;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-  .limit {
-    display: inline-flex;
-    align-items: center;
-    gap: 4px;
-    font-weight: 400;
-  }
-  .offer {
-    display: grid;
-    grid-template-columns: 9.5em 1fr 8em 7em;
-    gap: 8px;
-    width: 100%;
-    align-items: center;
-  }
-  .spare {
-    width: 100%;
-    font-size: 0.9rem;
-  }
-  .total {
-    text-align: right;
-  }
-  @media (max-width: 1000px) {
-    .offer {
-      grid-template-columns: 1fr 1fr;
-    }
-  }
-</style>

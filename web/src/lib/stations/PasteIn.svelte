@@ -1,5 +1,6 @@
 <!-- What programs print, taken in: scans, one-wire lists, readings; pasted or listened to. Beside it, held against the plan. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { readOneWireList, readReadingsLog, readScanLog } from '@idle-breadboard/core/bench';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { heldScan, unplugged, type Held, type SheetRow } from '@idle-breadboard/core/deliver';
@@ -66,64 +67,59 @@
 
 <Row>
   {#snippet choose()}
-    <div class="paste" role="group" aria-label="what a program prints">
-      <p class="eyebrow">What a program prints</p>
+    <div class="w-full pt-1 pb-1.5" role="group" aria-label="what a program prints">
+      <p class="eyebrow my-0.5 mx-0">What a program prints</p>
       <textarea
-        class="field value"
+        class="field value w-full resize-y"
         rows="4"
         aria-label="scan, one-wire numbers or readings, pasted"
         placeholder="Paste a scan, a list of one-wire numbers, or readings."
         spellcheck="false"
         bind:value={text}
         oninput={() => (from = 'pasted')}></textarea>
-      <div class="acts">
+      <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center mt-1">
         {#if buses.length > 1}
           <select class="field" aria-label="bus that was scanned" bind:value={bus}>
             {#each buses as { id, name } (id)}<option value={id}>{name}</option>{/each}
           </select>
         {/if}
-        <button
-          type="button"
-          class="act"
-          disabled={wires.length === 0 && addresses.length === 0 && !scan.empty}
-          onclick={take}>Write it down</button
+        <Button disabled={wires.length === 0 && addresses.length === 0 && !scan.empty} onclick={take}
+          >Write it down</Button
         >
-        {#if addresses.length > 0}<button type="button" class="act" onclick={() => ((before = addresses), (text = ''))}
-            >Unplug one, scan again</button
+        {#if addresses.length > 0}<Button onclick={() => ((before = addresses), (text = ''))}
+            >Unplug one, scan again</Button
           >{/if}
-        {#if stop}<button type="button" class="act" onclick={end}>Stop listening</button>
+        {#if stop}<Button onclick={end}>Stop listening</Button>
         {:else}
           {#if hasSerial()}
-            <button type="button" class="act" onclick={() => listen(serialPort(speed))}>Listen to a serial port</button>
+            <Button onclick={() => listen(serialPort(speed))}>Listen to a serial port</Button>
             <select class="field" aria-label="speed of the port" bind:value={speed}>
               {#each SPEEDS as baud (baud)}<option value={baud}>{baud} baud</option>{/each}
             </select>
           {/if}
-          {#if bringing.bench !== 'off'}<button
-              type="button"
-              class="act"
+          {#if bringing.bench !== 'off'}<Button
               onclick={() => listen(simulatedPort(async () => bringing.worker.programText()))}
-              >Listen to the simulated port</button
+              >Listen to the simulated port</Button
             >{/if}
         {/if}
       </div>
     </div>
   {/snippet}
   {#snippet prove()}
-    <div class="held">
-      {#if before}<p class="unit">Before: {before.map(formatAddress).join(' ')}</p>{/if}
+    <div class="w-full pt-1 pb-1.5">
+      {#if before}<p class="unit my-0.5">Before: {before.map(formatAddress).join(' ')}</p>{/if}
       {#each held as { good, says } (say(says))}
-        <p><Glyph severity={good === null ? 'note' : good ? null : 'fault'} /> {say(says)}</p>
+        <p class="my-0.5"><Glyph severity={good === null ? 'note' : good ? null : 'fault'} /> {say(says)}</p>
       {/each}
       {#each scan.addresses.filter(({ halved }) => halved) as { text: was, value } (was)}
-        <p>
+        <p class="my-0.5">
           <Glyph severity="caution" />
           {was} is above 0x7F: taken for the form that holds the read/write bit, it is {formatAddress(value)}. Is that
           meant?
         </p>
       {/each}
       {#each wires as { line, serial, family, checked } (`${line} ${serial}`)}
-        <p>
+        <p class="my-0.5">
           <Glyph severity={checked === false ? 'fault' : null} />
           <span class="value">{serial}</span>, family {formatAddress(family)},
           {checked === null
@@ -134,41 +130,19 @@
         </p>
       {/each}
       {#each readings as { line, name, value, unit } (line + name)}
-        <p>
+        <p class="my-0.5">
           <Glyph severity={value === null ? 'fault' : null} />
           {name || `line ${line}`}: {value === null
             ? 'no number. The part did not answer, or its lead is loose.'
             : `${value} ${unit}`}
         </p>
       {/each}
-      {#each scan.problems as { line, says } (line)}<p role="alert">
+      {#each scan.problems as { line, says } (line)}<p class="my-0.5" role="alert">
           <Glyph severity="fault" /> Line {line}: {say(says)}.
         </p>{/each}
       {#if text.trim() !== '' && held.length + wires.length + readings.length + scan.problems.length === 0}
-        <p class="unit">Nothing of it is a scan, a one-wire number or a reading.</p>
+        <p class="unit my-0.5">Nothing of it is a scan, a one-wire number or a reading.</p>
       {/if}
     </div>
   {/snippet}
 </Row>
-
-<style>
-  .paste,
-  .held {
-    width: 100%;
-    padding: 4px 0 6px;
-  }
-  p {
-    margin: 2px 0;
-  }
-  textarea {
-    width: 100%;
-    resize: vertical;
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 6px;
-    align-items: center;
-    margin-top: 4px;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- Two assignments of the same lines side by side: the one that was kept, and the one of the plan. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { say } from '@idle-breadboard/core/words';
   import { pinBoard } from '../state/pin-board.svelte';
@@ -25,8 +26,8 @@
   const would = $derived(pinBoard.keptEffect);
 </script>
 
-<section class="compare" aria-label="two assignments">
-  <p>
+<section class="pt-1 pb-1.5 px-3 border-b border-b-quiet bg-raised" aria-label="two assignments">
+  <p class="my-1">
     <strong>Compared with the assignment that was kept.</strong>
     {#if rows.length === 0}Every line is on the pin that was kept.
     {:else if would}
@@ -37,43 +38,25 @@
   </p>
   {#if rows.length > 0}
     <table>
-      <thead><tr><th scope="col">line</th><th scope="col">kept</th><th scope="col">now</th></tr></thead>
+      <thead
+        ><tr
+          ><th class="text-left pr-4.5 font-normal text-quiet" scope="col">line</th><th
+            class="text-left pr-4.5 font-normal text-quiet"
+            scope="col">kept</th
+          ><th class="text-left pr-4.5 font-normal text-quiet" scope="col">now</th></tr
+        ></thead
+      >
       <tbody>
         {#each rows as row (row.id)}<tr
-            ><td>{say(row.line)}</td><td class="value">{row.kept}</td><td class="value">{row.now}</td></tr
+            ><td class="pr-4.5 font-normal">{say(row.line)}</td><td class="value text-left py-0 pr-4.5 pl-0 font-normal"
+              >{row.kept}</td
+            ><td class="value text-left py-0 pr-4.5 pl-0 font-normal">{row.now}</td></tr
           >{/each}
       </tbody>
     </table>
   {/if}
-  <p class="ways">
-    <button type="button" class="act" disabled={rows.length === 0} onclick={() => pinBoard.backToKept()}
-      >Go back to the kept one</button
-    >
-    <button type="button" class="act" onclick={() => pinBoard.keep(null)}>Compare no more</button>
+  <p class="my-1 flex flex-wrap gap-1.5">
+    <Button disabled={rows.length === 0} onclick={() => pinBoard.backToKept()}>Go back to the kept one</Button>
+    <Button onclick={() => pinBoard.keep(null)}>Compare no more</Button>
   </p>
 </section>
-
-<style>
-  .compare {
-    padding: 4px 12px 6px;
-    border-bottom: 1px solid var(--quiet);
-    background: var(--raised);
-  }
-  p {
-    margin: 3px 0;
-  }
-  .ways {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 6px;
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 0 18px 0 0;
-    font-weight: 400;
-  }
-  th {
-    color: var(--quiet);
-  }
-</style>

@@ -1,5 +1,7 @@
 <!-- A line that wants a pin: carried to one by hand, or given one from the list; locked where it is soldered. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
   import {
     converterInputs,
@@ -15,8 +17,10 @@
   import Grip from '@lucide/svelte/icons/grip-vertical';
   import Lock from '@lucide/svelte/icons/lock';
   import LockOpen from '@lucide/svelte/icons/lock-open';
+  import OpenFinding from '../kit/OpenFinding.svelte';
   import Proof from '../kit/Proof.svelte';
   import { pinBoard } from '../state/pin-board.svelte';
+  import { opening } from '../state/opening.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -28,8 +32,10 @@
   }
   let { wish, uses, findings, circuit }: Props = $props();
   let element = $state<HTMLElement>();
-  let handle = $state<HTMLElement>();
-  const current = $derived(view.result?.subjects.includes(wish.id) ?? false);
+  let handle = $state<HTMLElement | null>(null);
+  const id = $props.id();
+  const open = $derived(opening.row === id ? view.opened : null);
+  const current = $derived(open !== null || view.subject === wish.id);
   const carried = $derived(pinBoard.carried === wish.id);
   /** Where the line is on its pin by something else: a carrier, or the feed that was chosen. */
   const fitted = $derived(
@@ -74,7 +80,10 @@
   );
 
   $effect(() => {
-    if (current && view.selected === view.result?.key) element?.scrollIntoView({ block: 'nearest' });
+    if (element) return opening.claim(id, { subjects: [wish.id], element });
+  });
+  $effect(() => {
+    if (current && !open) element?.scrollIntoView({ block: 'nearest' });
   });
   $effect(() => {
     if (!element || !handle || wish.locked) return;
@@ -123,40 +132,47 @@
   );
 </script>
 
-<div class="line" class:current class:carried role="group" aria-label={say(wish.label)} bind:this={element}>
-  <button
-    type="button"
-    class="act bare grip"
-    bind:this={handle}
+<div
+  class="line flex flex-wrap items-center gap-x-1.5 min-h-row py-px pr-3 pl-0.5 border-b data-current:bg-copper-soft data-current:shadow-mark data-carried:outline-1 data-carried:outline-copper data-carried:-outline-offset-2"
+  data-current={current || undefined}
+  data-carried={carried || undefined}
+  role="group"
+  aria-label={say(wish.label)}
+  bind:this={element}
+>
+  <Button
+    kind="bare"
+    class="cursor-grab text-quiet disabled:cursor-default"
+    bind:ref={handle}
     aria-pressed={carried}
     aria-label="carry {say(wish.label)} to another pin"
     title={wish.locked ? 'locked to its pin' : 'drag to a pin; or press, then choose a pin on the board'}
     disabled={wish.locked}
-    onclick={() => pinBoard.carry(carried ? null : wish.id)}><Grip size={14} /></button
+    onclick={() => pinBoard.carry(carried ? null : wish.id)}><Grip size={14} /></Button
   >
-  <span class="label">{say(wish.label)} <span class="unit">wants {say(wordOf('ask', wish.ask))}</span></span>
+  <span class="flex-1 min-w-[9em] max-desk:basis-[calc(100%_-_40px)]"
+    >{say(wish.label)} <span class="unit">wants {say(wordOf('ask', wish.ask))}</span></span
+  >
   {#if wish.ask === 'in' || wish.ask === 'irq'}
-    <label class="unit own"
-      ><input
-        type="checkbox"
+    <label class="unit inline-flex items-center gap-0.5"
+      ><Tick
         checked={wish.weakPull}
-        aria-label="own pull of {say(wish.label)}"
-        onchange={(event) => set(() => ({ weakPull: event.currentTarget.checked }))}
+        label="own pull of {say(wish.label)}"
+        change={(on) => set(() => ({ weakPull: on }))}
       />own pull</label
     >
   {/if}
   {#if meaning}
-    <label class="unit own" title={meaning}
-      ><input
-        type="checkbox"
+    <label class="unit inline-flex items-center gap-0.5" title={meaning}
+      ><Tick
         checked={wish.meant}
-        aria-label="{say(wish.label)} is meant to be held at the start"
-        onchange={(event) => set(() => ({ meant: event.currentTarget.checked }))}
+        label="{say(wish.label)} is meant to be held at the start"
+        change={(on) => set(() => ({ meant: on }))}
       />meant at the start</label
     >
   {/if}
   <select
-    class="field value"
+    class="field value max-desk:ml-auto"
     style:width="8.2em"
     aria-label="pin of {say(wish.label)}"
     value={wish.pin ?? ''}
@@ -171,9 +187,8 @@
       >{/each}
     {#each ties as { to, label } (to)}<option value="{TIE}{to}">tied to {say(label)}</option>{/each}
   </select>
-  <button
-    type="button"
-    class="act bare"
+  <Button
+    kind="bare"
     aria-pressed={wish.locked}
     aria-label="lock {say(wish.label)} to its pin"
     title={wish.locked ? 'locked: stays when the rest is assigned' : 'free to move'}
@@ -181,65 +196,9 @@
     onclick={() => set((now) => ({ locked: !now.locked }))}
   >
     {#if wish.locked}<Lock size={14} />{:else}<LockOpen size={14} />{/if}
-  </button>
-  {#each findings as result (result.key)}<div class="finding">
-      <Proof {result} compact /><span class="says">{say(result.message)}</span>
+  </Button>
+  {#each findings as result (result.key)}<div class="flex items-center basis-full pl-6.5 min-w-0">
+      <Proof {result} compact /><span class="says truncate text-quiet">{say(result.message)}</span>
     </div>{/each}
+  {#if open}<div class="basis-full pl-6.5 min-w-0"><OpenFinding result={open} /></div>{/if}
 </div>
-
-<style>
-  .line {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0 6px;
-    min-height: var(--row);
-    padding: 1px 12px 1px 2px;
-    border-bottom: 1px solid var(--line);
-  }
-  .label {
-    flex: 1;
-    min-width: 9em;
-  }
-  @media (max-width: 759px) {
-    .label {
-      flex-basis: calc(100% - 40px);
-    }
-    .line select {
-      margin-left: auto;
-    }
-  }
-  .own {
-    display: inline-flex;
-    align-items: center;
-    gap: 2px;
-  }
-  .grip {
-    cursor: grab;
-    color: var(--quiet);
-  }
-  .grip:disabled {
-    cursor: default;
-  }
-  .current {
-    background: var(--copper-soft);
-    box-shadow: inset 4px 0 var(--copper);
-  }
-  .carried {
-    outline: 1.5px dashed var(--copper);
-    outline-offset: -2px;
-  }
-  .finding {
-    display: flex;
-    align-items: center;
-    flex-basis: 100%;
-    padding-left: 26px;
-    min-width: 0;
-  }
-  .says {
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-    color: var(--quiet);
-  }
-</style>

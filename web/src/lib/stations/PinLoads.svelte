@@ -1,5 +1,7 @@
 <!-- What hangs on pins and needs something beside it: lights with their resistor, coils with their driver and diode. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import { onContact, type Circuit, type Net } from '@idle-breadboard/core/circuit';
   import {
     type Plan,
@@ -92,15 +94,14 @@
           `resistor of ${say(net.label)}`,
         )}
     />
-    <button
-      type="button"
-      class="act bare"
+    <Button
+      kind="bare"
       aria-label="remove the resistor of {say(net.label)}"
       onclick={() => edit((p) => removeHelper(p, helper), `remove the resistor of ${say(net.label)}`)}
-      ><X size={13} /></button
+      ><X size={13} /></Button
     >
   {:else}
-    <button type="button" class="act" onclick={add}><Plus size={13} />resistor</button>
+    <Button onclick={add}><Plus size={13} />resistor</Button>
   {/each}
 {/snippet}
 
@@ -159,11 +160,7 @@
         </select>
       {/if}
       <label class="inline-flex items-center gap-1"
-        ><input
-          type="checkbox"
-          checked={diodeOf(part.id) !== undefined}
-          onchange={(event) => toggleDiode(part.id, event.currentTarget.checked)}
-        />diode</label
+        ><Tick checked={diodeOf(part.id) !== undefined} change={(on) => toggleDiode(part.id, on)} />diode</label
       >
     {/snippet}
     {#snippet prove()}

@@ -5,10 +5,6 @@
   let { label, children }: { label: string; children: Snippet } = $props();
 </script>
 
-<div
-  class="flex min-h-[var(--row)] items-center gap-1.5 border-b border-[var(--line)] py-px pr-3 pl-6.5"
-  role="group"
-  aria-label={label}
->
+<div class="flex min-h-row items-center gap-1.5 border-b border-line py-px pr-3 pl-6.5" role="group" aria-label={label}>
   {@render children()}
 </div>

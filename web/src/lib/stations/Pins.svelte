@@ -1,5 +1,7 @@
 <!-- Lines and their pins. The proof is the controller itself, as it lies on the table. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import { featuresOf, pinUses, type Circuit, type Net, type PinWish } from '@idle-breadboard/core/circuit';
   import { takesOverlay } from '@idle-breadboard/core/files';
   import { type Plan, ownerOf, parseRef, setPin, setUsed } from '@idle-breadboard/core/plan';
@@ -65,20 +67,17 @@
     : 'no controller yet'}
 >
   {#snippet tools()}
-    <button type="button" class="act" disabled={!circuit.controller} onclick={assignRest}>Assign the rest</button>
-    <button type="button" class="act" disabled={circuit.wishes.length === 0} onclick={() => lockAll(free.length > 0)}
-      >{free.length > 0 || circuit.wishes.length === 0 ? 'Lock all' : 'Open all locks'}</button
+    <Button disabled={!circuit.controller} onclick={assignRest}>Assign the rest</Button>
+    <Button disabled={circuit.wishes.length === 0} onclick={() => lockAll(free.length > 0)}
+      >{free.length > 0 || circuit.wishes.length === 0 ? 'Lock all' : 'Open all locks'}</Button
     >
-    <button
-      type="button"
-      class="act"
-      disabled={!circuit.controller || pinBoard.kept !== null}
-      onclick={() => pinBoard.keep(circuit)}>Keep to compare</button
+    <Button disabled={!circuit.controller || pinBoard.kept !== null} onclick={() => pinBoard.keep(circuit)}
+      >Keep to compare</Button
     >
   {/snippet}
   {#if pinBoard.kept}<PinCompare {circuit} />{/if}
-  <div class="banks">
-    <div class="lines">
+  <div class="grid grid-cols-[calc(var(--split)_*_100%)_minmax(0,1fr)] items-start border-b max-desk:grid-cols-1">
+    <div class="min-w-0">
       {#each circuit.wishes as wish (wish.id)}
         <PinLine {wish} {uses} {circuit} findings={findingsOf(wish)} />
       {:else}
@@ -87,12 +86,10 @@
       {#each circuit.nets.filter(({ tied }) => tied !== null) as net (net.id)}<TiedLine {circuit} {net} />{/each}
       {#each circuit.nets.filter(isConverted) as net (net.id)}<ConverterLine {circuit} {net} />{/each}
       {#each features as feature (feature.id)}
-        <label class="feature">
-          <input
-            type="checkbox"
+        <label class="flex items-center gap-1 min-h-row pr-3 pl-1 border-b">
+          <Tick
             checked={!circuit.plan.unused?.includes(feature.id)}
-            onchange={(event) => {
-              const used = event.currentTarget.checked;
+            change={(used) => {
               edit((p) => setUsed(p, feature.id, used), `${feature.name} ${used ? 'in use' : 'off'}`);
             }}
           />
@@ -100,17 +97,15 @@
         </label>
       {/each}
       {#if circuit.wishes.some(({ pin }) => pin !== null)}
-        <div class="files">
+        <div class="flex flex-wrap items-center gap-1.5 py-1.5 px-3">
           <span class="unit">Pins for the software:</span>
-          <button type="button" class="act" onclick={() => savePins('c')}>C header</button>
-          <button type="button" class="act" onclick={() => savePins('python')}>Python</button>
-          {#if takesOverlay(circuit)}<button type="button" class="act" onclick={() => savePins('overlay')}
-              >Overlay</button
-            >{/if}
+          <Button onclick={() => savePins('c')}>C header</Button>
+          <Button onclick={() => savePins('python')}>Python</Button>
+          {#if takesOverlay(circuit)}<Button onclick={() => savePins('overlay')}>Overlay</Button>{/if}
         </div>
       {/if}
     </div>
-    <div class="proof">
+    <div class="min-w-0 sticky top-10 max-desk:static">
       {#if circuit.controller}<BoardFace {circuit} {proofs} />{/if}
     </div>
   </div>
@@ -121,43 +116,3 @@
     />{/each}
   <PinLoads {circuit} {proofs} />
 </Station>
-
-<style>
-  .banks {
-    display: grid;
-    grid-template-columns: calc(var(--split) * 100%) minmax(0, 1fr);
-    align-items: start;
-    border-bottom: 1px solid var(--line);
-  }
-  .lines {
-    min-width: 0;
-  }
-  .proof {
-    min-width: 0;
-    position: sticky;
-    top: 40px;
-  }
-  .feature {
-    display: flex;
-    align-items: center;
-    gap: 4px;
-    min-height: var(--row);
-    padding: 0 12px 0 4px;
-    border-bottom: 1px solid var(--line);
-  }
-  .files {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 6px;
-    padding: 6px 12px;
-  }
-  @media (max-width: 759px) {
-    .banks {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .proof {
-      position: static;
-    }
-  }
-</style>

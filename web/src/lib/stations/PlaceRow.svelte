@@ -1,5 +1,7 @@
 <!-- What a place does to a part: water, air, weather, a lead. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import { WATER } from '@idle-breadboard/core/card';
   import { SUNS, type Place, type Plan, placeKey } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
@@ -30,7 +32,7 @@
 
 <Row subjects={[placeKey(place.name)]}>
   {#snippet choose()}
-    <span class="sentence">
+    <span class="leading-[1.75]">
       <span class="font-semibold">{place.name}</span> is
       <select
         class="field"
@@ -68,12 +70,8 @@
         /></span
       >
     </span>
-    <label class="tick"
-      ><input
-        type="checkbox"
-        checked={place.outdoors}
-        onchange={(e) => set({ outdoors: e.currentTarget.checked })}
-      />outdoors</label
+    <label class="inline-flex items-center"
+      ><Tick checked={place.outdoors} change={(on) => set({ outdoors: on })} />outdoors</label
     >
     {#if place.outdoors}<select
         class="field"
@@ -87,26 +85,13 @@
         <option value="">sun not said</option>
         {#each SUNS as sun (sun)}<option value={sun}>{SUN_WORDS[sun]}</option>{/each}
       </select>{/if}
-    <label class="tick"
-      ><input type="checkbox" checked={place.closed} onchange={(e) => set({ closed: e.currentTarget.checked })} />closed
-      box</label
+    <label class="inline-flex items-center"
+      ><Tick checked={place.closed} change={(on) => set({ closed: on })} />closed box</label
     >
-    {#if !said}<button type="button" class="act" onclick={() => set({})} aria-label="{place.name} is as it stands here"
-        >It is so</button
-      >{/if}
+    {#if !said}<Button onclick={() => set({})} aria-label="{place.name} is as it stands here">It is so</Button>{/if}
   {/snippet}
   {#snippet prove()}
     <span class="unit">{needs} {needs === 1 ? 'need is' : 'needs are'} here</span>
     {#each results as result (result.key)}<Proof {result} />{/each}
   {/snippet}
 </Row>
-
-<style>
-  .sentence {
-    line-height: 1.75;
-  }
-  .tick {
-    display: inline-flex;
-    align-items: center;
-  }
-</style>

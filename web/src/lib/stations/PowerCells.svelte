@@ -1,5 +1,6 @@
 <!-- Cells: how long they must last and do, what eats the charge, and what other choices would buy. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { runtimeOf, type Circuit, type Rail } from '@idle-breadboard/core/circuit';
   import { DAY, formatQuantity } from '@idle-breadboard/core/figures';
   import { eaterName } from '@idle-breadboard/core/verify';
@@ -60,16 +61,31 @@
             workbench.plan && workbench.edit({ ...workbench.plan, runFor: days * DAY }, 'how long it must run')}
         /></span
       >
-      <table class="sum font-normal">
-        <thead><tr><th class="unit">{kind}</th><th>usual</th><th>worst</th></tr></thead>
+      <table class="font-normal basis-full mt-0.5 mb-1.5">
+        <thead
+          ><tr
+            ><th class="unit text-right font-normal py-px pl-3 border-b border-dotted first:text-left first:pl-0"
+              >{kind}</th
+            ><th class="text-right font-normal py-px pl-3 border-b border-dotted first:text-left first:pl-0">usual</th
+            ><th class="text-right font-normal py-px pl-3 border-b border-dotted first:text-left first:pl-0">worst</th
+            ></tr
+          ></thead
+        >
         <tbody>
           {#each sums as [name, usual, worst] (name)}
-            <tr><th scope="row" class="unit">{name}</th><td class="value">{usual}</td><td class="value">{worst}</td></tr
+            <tr
+              ><th
+                scope="row"
+                class="unit text-right font-normal py-px pl-3 border-b border-dotted first:text-left first:pl-0"
+                >{name}</th
+              ><td class="value text-right font-normal py-px pr-0 pl-3 border-b border-dotted border-b-line">{usual}</td
+              ><td class="value text-right font-normal py-px pr-0 pl-3 border-b border-dotted border-b-line">{worst}</td
+              ></tr
             >
           {/each}
         </tbody>
       </table>
-      {#if runtime.cells.chemistry === 'lithium'}<p class="unit font-normal">
+      {#if runtime.cells.chemistry === 'lithium'}<p class="unit font-normal basis-full">
           A protected cell, the right charger and a fuse; never charge it unattended.
         </p>{/if}
     {/snippet}
@@ -85,8 +101,11 @@
           unit="A"
         />{/snippet}
       {#snippet prove()}
-        <span class="share" role="img" aria-label="{percent(eater.share)} of the charge"
-          ><span class="part" style:width="{eater.share * 100}%"></span></span
+        <span
+          class="flex-[1_1_120px] h-1.5 border-b inline-block"
+          role="img"
+          aria-label="{percent(eater.share)} of the charge"
+          ><span class="part block h-1.5 bg-copper" style:width="{eater.share * 100}%"></span></span
         ><span class="value">{percent(eater.share)}</span><span class="unit">of the charge</span>
       {/snippet}
     </Row>
@@ -106,74 +125,24 @@
       {#snippet choose()}
         <span class="grow">{say(choice.title)}</span>
         {#if choice.cost !== 0}<span class="unit value">{signedMoney(choice.cost)}</span>{/if}
-        <button
-          type="button"
-          class="act"
+        <Button
           disabled={whatIfs.stale || workbench.stale}
           aria-label="Take: {say(choice.title)}"
-          onclick={() => workbench.edit(choice.plan, say(choice.title).toLowerCase())}>Take</button
+          onclick={() => workbench.edit(choice.plan, say(choice.title).toLowerCase())}>Take</Button
         >
-        {#if choice.wrong.length > 0}<span class="wrong">{say(choice.wrong[0])}</span>{/if}
+        {#if choice.wrong.length > 0}<span class="basis-full text-fault">{say(choice.wrong[0])}</span>{/if}
       {/snippet}
       {#snippet prove()}
         <SpanBar usual={choice.usual} worst={choice.worst} wanted={runFor} {longest} />
-        <span class="value hours"
+        <span class="value min-w-[13em] text-right"
           >{choice.usual === 0 ? 'does not start' : `${formatSpan(choice.worst)} – ${formatSpan(choice.usual)}`}</span
         >
-        <span class="value gain" class:less={choice.gain < 0}
+        <span
+          class="value min-w-[6.4em] text-right text-pass data-less:text-danger"
+          data-less={choice.gain < 0 || undefined}
           >{choice.gain >= 0 ? '+' : '−'}{Math.round(Math.abs(choice.gain) / 3600)} h</span
         >
       {/snippet}
     </Row>
   {/each}
 {/if}
-
-<style>
-  .sum {
-    flex-basis: 100%;
-    border-collapse: collapse;
-    margin: 2px 0 6px;
-  }
-  .sum th,
-  .sum td {
-    text-align: right;
-    font-weight: 400;
-    padding: 1px 0 1px 12px;
-    border-bottom: 1px dotted var(--line);
-  }
-  .sum th:first-child {
-    text-align: left;
-    padding-left: 0;
-  }
-  p {
-    flex-basis: 100%;
-    margin: 0;
-  }
-  .share {
-    flex: 1 1 120px;
-    height: 6px;
-    border-bottom: 1px solid var(--line);
-    display: inline-block;
-  }
-  .part {
-    display: block;
-    height: 6px;
-    background: var(--copper);
-  }
-  .hours {
-    min-width: 13em;
-    text-align: right;
-  }
-  .gain {
-    min-width: 6.4em;
-    text-align: right;
-    color: var(--pass);
-  }
-  .less {
-    color: var(--danger);
-  }
-  .wrong {
-    flex-basis: 100%;
-    color: var(--fault);
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- One supply of a part: what feeds it and when it works; beside it, what it does in one round, and its proofs. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { Circuit, Feed, Timeline } from '@idle-breadboard/core/circuit';
   import { keyOf, removeHelper } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
@@ -53,15 +54,13 @@
     <Quantity value={peak} unit="A" />
     {#if part && !part.helper}<FeedSelect {circuit} {feed} />{/if}
     {#each guards as guard (guard.helper)}
-      <span class="unit guard"
-        >behind a {circuit.cards.get(guard.card)?.name ?? guard.by}<button
-          type="button"
-          class="act icon"
+      <span class="unit inline-flex items-center gap-1"
+        >behind a {circuit.cards.get(guard.card)?.name ?? guard.by}<Button
           title="take it out"
           aria-label="take the {guard.by} before {say(part?.label)} out"
           onclick={() =>
             workbench.plan && workbench.edit(removeHelper(workbench.plan, guard.helper), 'take a guard out')}
-          ><X size={13} /></button
+          ><X size={13} /></Button
         ></span
       >
     {/each}
@@ -84,11 +83,3 @@
     {#each shown as result (result.key)}<Proof {result} />{/each}
   {/snippet}
 </Row>
-
-<style>
-  .guard {
-    display: inline-flex;
-    align-items: center;
-    gap: 4px;
-  }
-</style>

@@ -1,5 +1,7 @@
 <!-- A rail: what it gives and what may be drawn, how warm its regulator gets; below it what hangs on it. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import { toInterval } from '@idle-breadboard/core/card';
   import { timeline, type Circuit, type Rail } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
@@ -57,12 +59,10 @@
         >{formatQuantity(rail.voltage.min, 'V')}–{formatQuantity(rail.voltage.max, 'V')}</span
       >{/if}
     {#if isSource && sources > 1 && maker}
-      <label class="unit font-normal apart"
-        ><input
-          type="checkbox"
+      <label class="unit font-normal inline-flex items-center gap-1"
+        ><Tick
           checked={maker.choice?.apart === true}
-          onchange={(event) => {
-            const on = event.currentTarget.checked;
+          change={(on) => {
             if (workbench.plan)
               workbench.edit(
                 changePart(workbench.plan, rail.part, ({ apart: _apart, ...rest }) =>
@@ -74,10 +74,10 @@
         /> ground kept apart</label
       >
     {/if}
-    {#if long && clocked > 1}<button type="button" class="act" onclick={orderNow}>One after the other</button>{/if}
+    {#if long && clocked > 1}<Button onclick={orderNow}>One after the other</Button>{/if}
     {#if order && order.before - order.after > WORTH * order.before}
-      <button type="button" class="act" onclick={orderNow}
-        >One after the other: {formatQuantity(order.before, 'A')} to {formatQuantity(order.after, 'A')}</button
+      <Button onclick={orderNow}
+        >One after the other: {formatQuantity(order.before, 'A')} to {formatQuantity(order.after, 'A')}</Button
       >
     {/if}
   {/snippet}
@@ -88,7 +88,7 @@
     {#each isSource ? of(proofs, rail.part, 'supply/common-ground') : [] as result (result.key)}<Proof
         {result}
       />{/each}
-    {#if line}<div class="round"><RailRound label={say(rail.label)} {line} {limit} /></div>{/if}
+    {#if line}<div class="w-[calc(var(--round)_+_26px)]"><RailRound label={say(rail.label)} {line} {limit} /></div>{/if}
   {/snippet}
 </Row>
 {#each feeds as feed (feed.part + feed.supply.id)}<PowerFeed {circuit} {proofs} {feed} {line} depth={1} />{/each}
@@ -98,14 +98,3 @@
     {#snippet prove()}<span class="unit">{say(load.sum)}</span>{/snippet}
   </Row>
 {/each}
-
-<style>
-  .round {
-    width: calc(var(--round) + 26px);
-  }
-  .apart {
-    display: inline-flex;
-    align-items: center;
-    gap: 4px;
-  }
-</style>

@@ -36,16 +36,27 @@
     {@const rows = rowsOf(phase)}
     {#if rows.length > 0}
       <h2>{say(wordOf('sheet-phase', phase))}</h2>
-      <table>
-        <thead><tr><th class="what">What</th><th>How</th><th class="expected">Expected</th><th>Measured</th></tr></thead
+      <table class="table-fixed">
+        <thead
+          ><tr
+            ><th class="py-[2pt] wrap-anywhere w-[30%] last:w-[17%] last:border-l last:border-l-[#999] last:pl-[4pt]"
+              >What</th
+            ><th class="py-[2pt] wrap-anywhere last:w-[17%] last:border-l last:border-l-[#999] last:pl-[4pt]">How</th
+            ><th class="py-[2pt] wrap-anywhere w-[19%] last:w-[17%] last:border-l last:border-l-[#999] last:pl-[4pt]"
+              >Expected</th
+            ><th class="py-[2pt] wrap-anywhere last:w-[17%] last:border-l last:border-l-[#999] last:pl-[4pt]"
+              >Measured</th
+            ></tr
+          ></thead
         >
         <tbody>
           {#each rows as row (row.key)}
             <tr>
-              {#if row.lead}<td colspan="2">{say(row.title)}</td>{:else}<td>{say(row.title)}</td><td>{say(row.how)}</td
-                >{/if}
-              <td>{saysExpected(row.expected)}</td>
-              <td class="room">{written(row)}</td>
+              {#if row.lead}<td class="py-[2pt] wrap-anywhere" colspan="2">{say(row.title)}</td>{:else}<td
+                  class="py-[2pt] wrap-anywhere">{say(row.title)}</td
+                ><td class="py-[2pt] wrap-anywhere">{say(row.how)}</td>{/if}
+              <td class="py-[2pt] wrap-anywhere">{saysExpected(row.expected)}</td>
+              <td class="py-[2pt] wrap-anywhere w-[17%] border-l border-l-[#999] pl-[4pt]">{written(row)}</td>
             </tr>
           {/each}
         </tbody>
@@ -53,26 +64,3 @@
     {/if}
   {/each}
 </article>
-
-<style>
-  table {
-    table-layout: fixed;
-  }
-  th,
-  td {
-    padding-block: 2pt;
-    overflow-wrap: anywhere;
-  }
-  .what {
-    width: 30%;
-  }
-  .expected {
-    width: 19%;
-  }
-  thead th:last-child,
-  .room {
-    width: 17%;
-    border-left: 1px solid #999;
-    padding-left: 4pt;
-  }
-</style>

@@ -18,20 +18,23 @@
         {need.unit} within ±{need.accuracy}, over {circuit.plan.lifeYears} years{/if}. Worst cases are added; the spread
       is the root of the sum of the squares.
     </p>
-    <table>
+    <table class="text-[9pt]">
       <thead
         ><tr
-          ><th scope="col">line</th>{#each table.cards as card (card.id)}<th scope="col">{card.name}</th>{/each}</tr
+          ><th class="py-0.5 px-1.5 border border-[#999] font-semibold" scope="col">line</th
+          >{#each table.cards as card (card.id)}<th class="py-0.5 px-1.5 border border-[#999] font-semibold" scope="col"
+              >{card.name}</th
+            >{/each}</tr
         ></thead
       >
       <tbody>
         {#each table.rows as row (row.id)}
           <tr>
-            <th scope="row">{say(row.title)}</th>
+            <th class="py-0.5 px-1.5 border border-[#999] font-normal" scope="row">{say(row.title)}</th>
             {#each row.cells as cell, i (table.cards[i]?.id)}
-              <td
+              <td class="py-0.5 px-1.5 border border-[#999] font-normal"
                 >{say(cell.text)}{cell.breaks ? ' (breaks the need)' : ''}
-                {#if cell.conditions || cell.source}<small
+                {#if cell.conditions || cell.source}<small class="block"
                     >{[
                       say(cell.conditions),
                       cell.source && `${cell.source.kind}${cell.source.page ? ` p. ${cell.source.page}` : ''}`,
@@ -47,21 +50,3 @@
     </table>
   {/if}
 </article>
-
-<style>
-  table {
-    font-size: 9pt;
-  }
-  th,
-  td {
-    padding: 2px 6px;
-    border: 1px solid #999;
-    font-weight: 400;
-  }
-  thead th {
-    font-weight: 700;
-  }
-  small {
-    display: block;
-  }
-</style>

@@ -20,14 +20,16 @@
   <tbody>
     {#each parts.lines as line (line.card)}
       <tr
-        ><td><span class="box"></span></td><td class="r">{line.needed}</td><td>{line.name}</td><td>{say(line.uses)}</td
-        ><td class="r">{line.inDrawer}</td><td class="r">{line.packs}</td><td
-          >{line.unsold ? 'nobody' : line.packs > 0 ? line.offer?.supplier : ''}</td
-        ><td class="r">{line.packs > 0 ? money(line.total, '') : ''}</td></tr
+        ><td><span class="inline-block w-[6.5pt] h-[6.5pt] border border-[#000]"></span></td><td class="r"
+          >{line.needed}</td
+        ><td>{line.name}</td><td>{say(line.uses)}</td><td class="r">{line.inDrawer}</td><td class="r">{line.packs}</td
+        ><td>{line.unsold ? 'nobody' : line.packs > 0 ? line.offer?.supplier : ''}</td><td class="r"
+          >{line.packs > 0 ? money(line.total, '') : ''}</td
+        ></tr
       >
     {/each}
   </tbody>
-  <tfoot
+  <tfoot class="table-row-group"
     ><tr
       ><td colspan="7">With shipping; the last parcel is here in {parts.arrival} days</td><td class="r"
         >{money(parts.total, '')}</td
@@ -41,16 +43,3 @@
       .map(({ count, ohms }) => `${count} × ${formatQuantity(ohms, 'Ω')}`)
       .join(', ')}.{/if}
 </p>
-
-<style>
-  tfoot {
-    /* Once, at the end: not at the foot of every page. */
-    display: table-row-group;
-  }
-  .box {
-    display: inline-block;
-    width: 6.5pt;
-    height: 6.5pt;
-    border: 1px solid #000;
-  }
-</style>

@@ -3,7 +3,7 @@
   import { layOut, overviewOf, overviewSvg } from '@idle-breadboard/core/overview';
   import { BENCH_RULE, boardDrawing, type Build, type WiringStep } from '@idle-breadboard/core/deliver';
   import { boardSvg } from '@idle-breadboard/core/files';
-  import { standingOf } from '@idle-breadboard/core/verify';
+  import { isBlocking, standingOf } from '@idle-breadboard/core/verify';
   import { sayUnread, say } from '@idle-breadboard/core/words';
   import { laying } from '../state/laying.svelte';
   import { passes } from '../state/results';
@@ -15,7 +15,7 @@
   let { study }: { study: Study } = $props();
   const plan = $derived(study.circuit.plan);
   const verdict = $derived(study.verdict);
-  const open = $derived(verdict.findings.filter(({ severity }) => severity === 'danger' || severity === 'fault'));
+  const open = $derived(verdict.findings.filter(isBlocking));
   const build = $derived<Build | null>(laying.stale ? null : laying.build);
   const standing = $derived(build?.proof?.agrees === true ? standingOf(verdict) : 'open');
   const drawing = $derived(build?.layout ? boardDrawing(study.circuit, build.layout) : null);
@@ -45,7 +45,7 @@
           : `OPEN: ${open.length} to settle. Do not wire this.`} · fingerprint
     <span class="value">{study.fingerprint}</span>
   </p>
-  <section class="overview" aria-label="the whole build">
+  <section class="overview break-inside-avoid" aria-label="the whole build">
     <!-- eslint-disable-next-line svelte/no-at-html-tags -- drawn by the core, every word of it escaped -->
     {@html overview}
   </section>
@@ -56,15 +56,13 @@
     <h2>Safety</h2>
     <ul>
       {#each build.wiring.cautions as caution (caution.says)}<li>
-          {#if caution.asks}<span class="tick" aria-label={caution.read ? 'read' : 'not read'}
-              >{caution.read ? '☑' : '☐'}</span
-            >{/if}
+          {#if caution.asks}<span aria-label={caution.read ? 'read' : 'not read'}>{caution.read ? '☑' : '☐'}</span>{/if}
           <strong>{caution.hazard}</strong>, {say(caution.labels)}: {caution.says}
         </li>{/each}
       <li>{say(BENCH_RULE)}</li>
     </ul>
     {#if drawing}
-      <section>
+      <section class="break-inside-avoid">
         <h2>The whole build</h2>
         <!-- eslint-disable-next-line svelte/no-at-html-tags -- made by the core, every text in it escaped -->
         <div class="picture">{@html picture(null)}</div>
@@ -76,7 +74,7 @@
     {/each}
     {#if build.wiring.checklist.length > 0}
       <h2>Before power</h2>
-      <ul class="ticks">
+      <ul class="[list-style:'☐_'] pl-[1.3em]">
         {#each build.wiring.checklist as says (says)}<li>{say(says)}</li>{/each}
       </ul>
     {/if}
@@ -101,13 +99,6 @@
 </article>
 
 <style>
-  .ticks {
-    list-style: '☐ ';
-    padding-left: 1.3em;
-  }
-  section {
-    break-inside: avoid;
-  }
   .overview :global(svg) {
     width: 100%;
     height: auto;

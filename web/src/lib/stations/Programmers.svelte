@@ -1,5 +1,6 @@
 <!-- What is there only while a program is loaded: what it feeds, where its lines are, and what is proved of that state. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { pinUses, visits, type Circuit } from '@idle-breadboard/core/circuit';
   import { type PartChoice, changePart, keyOf, removePart, setPin } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
@@ -108,14 +109,12 @@
           <option value="">feeds nothing</option>
           {#each supplies as { key, label } (key)}<option value={key}>feeds {label}</option>{/each}
         </select>
-        <button
-          type="button"
-          class="act icon"
+        <Button
           title="take it out"
           aria-label="take {part.label} out"
           onclick={() =>
             workbench.plan && workbench.edit(removePart(workbench.plan, part.id), `take ${part.label} out`)}
-          ><X size={13} /></button
+          ><X size={13} /></Button
         >
       {/snippet}
       {#snippet prove()}{#each results as result (result.key)}<Proof {result} />{/each}{/snippet}

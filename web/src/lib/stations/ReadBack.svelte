@@ -10,47 +10,30 @@
   const proof = $derived(laying.build?.proof ?? null);
 </script>
 
-<div class="read" role="status">
-  {#if open}<p>
+<div class="py-1.5 px-2.5 border-b" role="status">
+  {#if open}<p class="my-px">
       <Glyph severity="fault" /> <strong>Not verified.</strong> Settle the findings before you wire this.
     </p>{/if}
   {#if laying.trouble}
-    <p><Glyph severity="fault" /> The layout could not be made: {laying.trouble}</p>
+    <p class="my-px"><Glyph severity="fault" /> The layout could not be made: {laying.trouble}</p>
   {:else if laying.stale}
-    <p class="unit">Laying out and reading back <progress value={laying.share} aria-label="laying out"></progress></p>
+    <p class="unit my-px">
+      Laying out and reading back <progress class="w-30 h-2 align-middle" value={laying.share} aria-label="laying out"
+      ></progress>
+    </p>
   {:else if laying.build?.why}
-    <p><Glyph severity="fault" /> <strong>No layout.</strong> {say(laying.build.why.says)}</p>
+    <p class="my-px"><Glyph severity="fault" /> <strong>No layout.</strong> {say(laying.build.why.says)}</p>
   {:else if proof?.agrees}
-    <p>
+    <p class="my-px">
       <Glyph severity={null} /> Read back from holes, strips and leads: <span class="value">{proof.contacts}</span> ends
       on
       <span class="value">{proof.nodes}</span> nodes, all as the circuit wants them.
     </p>
   {:else if proof}
-    <p><Glyph severity="danger" /> <strong>The wiring is not the circuit.</strong></p>
-    <ul>
+    <p class="my-px"><Glyph severity="danger" /> <strong>The wiring is not the circuit.</strong></p>
+    <ul class="my-0.5 pl-5.5 list-[square]">
       {#each proof.mismatches as mismatch, i (i)}<li>{say(mismatch.says)}</li>{/each}
     </ul>
   {/if}
 </div>
 {#if workbench.study}<Hazards circuit={workbench.study.circuit} />{/if}
-
-<style>
-  .read {
-    padding: 6px 10px;
-    border-bottom: 1px solid var(--line);
-  }
-  p {
-    margin: 1px 0;
-  }
-  ul {
-    margin: 2px 0;
-    padding-left: 1.6rem;
-    list-style: square;
-  }
-  progress {
-    width: 120px;
-    height: 8px;
-    vertical-align: middle;
-  }
-</style>

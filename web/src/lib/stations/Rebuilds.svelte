@@ -10,18 +10,23 @@
 
 {#if rows.length > 0}
   <details>
-    <summary>{count} builds side by side: {rows.length} {rows.length === 1 ? 'value' : 'values'}</summary>
+    <summary class="min-h-row py-1 cursor-pointer"
+      >{count} builds side by side: {rows.length} {rows.length === 1 ? 'value' : 'values'}</summary
+    >
     <table>
       <thead
         ><tr
-          ><th>what</th>{#each { length: count }, i}<th>build {i + 1}</th>{/each}</tr
+          ><th class="text-left font-normal py-px pr-3">what</th>{#each { length: count }, i}<th
+              class="text-left font-normal py-px pr-3">build {i + 1}</th
+            >{/each}</tr
         ></thead
       >
       <tbody>
         {#each rows as { row, title, values } (row)}
           <tr
-            ><td>{title}</td>{#each values as entry, i (i)}<td class="value" class:bad={entry?.inside === false}
-                >{saysReading(entry?.value, entry?.unit)}</td
+            ><td class="font-normal py-px pr-3">{title}</td>{#each values as entry, i (i)}<td
+                class="value text-left font-normal py-px pr-3 pl-0 data-bad:text-danger data-bad:underline"
+                data-bad={entry?.inside === false || undefined}>{saysReading(entry?.value, entry?.unit)}</td
               >{/each}</tr
           >
         {/each}
@@ -29,21 +34,3 @@
     </table>
   </details>
 {/if}
-
-<style>
-  summary {
-    min-height: var(--row);
-    padding-block: 4px;
-    cursor: pointer;
-  }
-  td,
-  th {
-    text-align: left;
-    font-weight: 400;
-    padding: 1px 12px 1px 0;
-  }
-  .bad {
-    color: var(--danger);
-    text-decoration: underline;
-  }
-</style>

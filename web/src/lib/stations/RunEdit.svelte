@@ -31,7 +31,7 @@
   }
 </script>
 
-<span class="run unit">
+<span class="unit inline-flex flex-wrap items-center gap-x-1 gap-y-0.5 pb-1 empty:hidden">
   {#if controller && mode === 'every'}
     awake <QuantityField
       value={busy}
@@ -91,7 +91,7 @@
   {#if (controller && sleeps) || (!controller && mode !== 'always' && (idles || sleeps || switched))}
     {mode === 'every' || !controller ? 'then' : 'stays'}
     <select
-      class="field rest"
+      class="field rest w-[5.4em]"
       aria-label="{say(part.label)}, between"
       value={rhythm.rest}
       onchange={(event) => change({ rest: event.currentTarget.value as 'idle' | 'sleep' | 'off' }, 'rest')}
@@ -117,19 +117,3 @@
     </select>
   {/if}
 </span>
-
-<style>
-  .run {
-    display: inline-flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 2px 4px;
-    padding-bottom: 3px;
-  }
-  .rest {
-    width: 5.4em;
-  }
-  .run:empty {
-    display: none;
-  }
-</style>

@@ -1,5 +1,7 @@
 <!-- One part for each need and a controller: every set that nothing beats, to pick from. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { FIGURES, takeSet, type FoundSet } from '@idle-breadboard/core/solve';
   import Row from '../kit/Row.svelte';
@@ -26,13 +28,11 @@
 <Row head>
   {#snippet choose()}
     <span class="grow">Whole sets <span class="unit font-normal">one part for each need, and a controller</span></span>
-    <label class="inline-flex items-center font-normal"
-      ><input type="checkbox" bind:checked={anyController} />any controller</label
-    >
+    <label class="inline-flex items-center font-normal"><Tick bind:checked={anyController} />any controller</label>
     {#if sets.running}
-      <button type="button" class="act font-normal" onclick={() => sets.cancel()}>Cancel</button>
+      <Button class="font-normal" onclick={() => sets.cancel()}>Cancel</Button>
     {:else}
-      <button type="button" class="act font-normal" onclick={() => sets.search(circuit, anyController)}>Search</button>
+      <Button class="font-normal" onclick={() => sets.search(circuit, anyController)}>Search</Button>
     {/if}
   {/snippet}
   {#snippet prove()}
@@ -51,31 +51,30 @@
 {#if found.length > 0}
   <Row>
     {#snippet choose()}
-      <div class="list" role="region" aria-label="sets that nothing beats">
-        <table>
+      <div class="w-full max-h-90 overflow-auto" role="region" aria-label="sets that nothing beats">
+        <table class="w-full">
           <thead
             ><tr
-              >{#each FIGURES as key (key)}<th scope="col"
-                  ><button type="button" class="act bare" onclick={() => sets.sort(key)}>{FIGURE_NAME[key]}</button></th
-                >{/each}<th><span class="sr-only">choose</span></th></tr
+              >{#each FIGURES as key (key)}<th class="text-right font-medium" scope="col"
+                  ><Button kind="bare" onclick={() => sets.sort(key)}>{FIGURE_NAME[key]}</Button></th
+                >{/each}<th class="text-right font-medium"><span class="sr-only">choose</span></th></tr
             ></thead
           >
           <tbody>
             {#each sets.order.slice(0, 60) as i (i)}
               {@const set = found[i]}
               {#if set}
-                <tr class:chosen={i === sets.chosen}>
-                  {#each FIGURES as key (key)}<td class="value"
+                <tr
+                  class="data-chosen:bg-copper-soft data-chosen:shadow-mark"
+                  data-chosen={i === sets.chosen || undefined}
+                >
+                  {#each FIGURES as key (key)}<td class="value text-right py-px px-1.5 border-b border-b-line"
                       >{key === 'cost'
                         ? money(set.evaluation.figures.cost, '')
                         : figureText(key, set.evaluation.figures[key])}</td
                     >{/each}
-                  <td
-                    ><button
-                      type="button"
-                      class="act bare"
-                      aria-pressed={i === sets.chosen}
-                      onclick={() => (sets.chosen = i)}>look</button
+                  <td class="text-right py-px px-1.5 border-b"
+                    ><Button kind="bare" aria-pressed={i === sets.chosen} onclick={() => (sets.chosen = i)}>look</Button
                     ></td
                   >
                 </tr>
@@ -89,7 +88,7 @@
     {#snippet prove()}
       <SetSpread sets={found} chosen={sets.chosen} choose={(i) => (sets.chosen = i)} {currency} />
       {#if chosen}
-        <div class="set">
+        <div class="set grid gap-1.5 justify-items-start pt-1 pb-2">
           <p class="m-0">
             <span class="font-semibold">{chosen.controller.name}</span>;
             {#each chosen.evaluation.parts as part, i (i)}{part.option.card.name}
@@ -98,42 +97,11 @@
           {#if old}<p class="m-0" role="status">
               What is asked for has changed since these were found: search again before taking one.
             </p>{/if}
-          <button type="button" class="act" disabled={old} onclick={() => take(chosen)}
-            >Fill the plan with it, {money(chosen.evaluation.figures.cost, currency)}</button
+          <Button disabled={old} onclick={() => take(chosen)}
+            >Fill the plan with it, {money(chosen.evaluation.figures.cost, currency)}</Button
           >
         </div>
       {/if}
     {/snippet}
   </Row>
 {/if}
-
-<style>
-  .list {
-    width: 100%;
-    max-height: 360px;
-    overflow: auto;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th {
-    text-align: right;
-    font-weight: 500;
-  }
-  td {
-    text-align: right;
-    padding: 1px 6px;
-    border-bottom: 1px solid var(--line);
-  }
-  .chosen {
-    background: var(--copper-soft);
-    box-shadow: inset 3px 0 var(--copper);
-  }
-  .set {
-    display: grid;
-    gap: 6px;
-    justify-items: start;
-    padding: 4px 0 8px;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- One line of the bring-up sheet: what to measure and the value; beside it, what was expected and where the value lies. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { readScanLog, type Reading } from '@idle-breadboard/core/bench';
   import { isInside, type SheetRow } from '@idle-breadboard/core/deliver';
   import { formatAddress, parseQuantity } from '@idle-breadboard/core/figures';
@@ -46,14 +47,16 @@
 
 <Row subjects={row.subjects}>
   {#snippet choose()}
-    <div class="what" class:next>
-      <span class="title">{say(row.title)}</span>
-      <span class="unit how">{say(row.how)}</span>
+    <div class="group/what flex-[1_1_180px] min-w-0" data-next={next || undefined}>
+      <span class="title block group-data-next/what:font-semibold group-data-next/what:text-copper"
+        >{say(row.title)}</span
+      >
+      <span class="unit block text-aside">{say(row.how)}</span>
     </div>
-    <div class="entry">
+    <div class="flex gap-1.5 items-center">
       {#if expected === 'yes'}
         <select
-          class="field"
+          class="field w-[8.5em]"
           aria-label="{say(row.title)}: as it should"
           value={old ? '' : String(entry?.value ?? '')}
           onchange={(event) => take(event.currentTarget.value)}
@@ -64,7 +67,7 @@
         </select>
       {:else}
         <input
-          class="field value"
+          class="field value w-[8.5em]"
           aria-label="{say(row.title)}: measured"
           aria-invalid={trouble !== ''}
           value={shown}
@@ -75,73 +78,28 @@
         />
       {/if}
       {#if bringing.bench !== 'off'}
-        <button
-          type="button"
-          class="act"
-          aria-label="read {say(row.title)} on the simulated bench"
-          onclick={() => bringing.read([row])}>Read</button
+        <Button aria-label="read {say(row.title)} on the simulated bench" onclick={() => bringing.read([row])}
+          >Read</Button
         >
       {/if}
     </div>
     {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
   {/snippet}
   {#snippet prove()}
-    <div class="against">
+    <div class="flex flex-wrap gap-x-2.5 gap-y-0.5 items-center w-full">
       {#if entry && !old}<Glyph severity={entry.inside ? null : 'fault'} />{/if}
       <span class="value">{bounds}</span>
-      {#if entry && !old}<span class:bad={!entry.inside}>{entry.inside ? 'as expected' : 'outside'}</span>
+      {#if entry && !old}<span class="data-bad:text-danger data-bad:font-semibold" data-bad={!entry.inside || undefined}
+          >{entry.inside ? 'as expected' : 'outside'}</span
+        >
       {:else if old}<span class="unit">measured before it was mended</span>{/if}
-      {#if typeof expected !== 'string'}<span class="grow"></span><WithinBar
+      {#if typeof expected !== 'string'}<span class="flex-1"></span><WithinBar
           {expected}
           value={entry && !old && typeof entry.value === 'number' ? entry.value : null}
           label="{say(row.title)}: {shown || 'not measured'}, expected {bounds}"
         />{/if}
     </div>
-    {#if typeof expected !== 'string'}<p class="unit sum">{say(expected.sum)}</p>{/if}
+    {#if typeof expected !== 'string'}<p class="unit text-aside">{say(expected.sum)}</p>{/if}
     {#if look}<EdgeTrace seen={look.seen} sound={look.sound} label={say(row.title)} />{/if}
   {/snippet}
 </Row>
-
-<style>
-  .what {
-    flex: 1 1 180px;
-    min-width: 0;
-  }
-  .title {
-    display: block;
-  }
-  .next .title {
-    font-weight: 680;
-    color: var(--copper);
-  }
-  .how {
-    display: block;
-    font-size: 0.9rem;
-  }
-  .entry {
-    display: flex;
-    gap: 6px;
-    align-items: center;
-  }
-  .entry .field {
-    width: 8.5em;
-  }
-  .against {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 10px;
-    align-items: center;
-    width: 100%;
-  }
-  .grow {
-    flex: 1;
-  }
-  .bad {
-    color: var(--danger);
-    font-weight: 650;
-  }
-  .sum {
-    margin: 0;
-    font-size: 0.9rem;
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- The simulated bench: the build as laid out, in order or with a fault in it, to be measured in place of the real one. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { bringing } from '../state/bringing.svelte';
   import type { Cause } from '../worker/bench';
 
@@ -19,18 +20,18 @@
   const rowsOf = (phase: string) => bringing.standard.filter((row) => row.phase === phase);
 </script>
 
-<div class="bench" role="group" aria-label="simulated bench">
-  <p class="eyebrow">Simulated bench</p>
-  <p class="unit">
+<div class="bench w-full pt-1 pb-1.5" role="group" aria-label="simulated bench">
+  <p class="eyebrow my-0.5 mx-0">Simulated bench</p>
+  <p class="unit my-0.5">
     The build as it is laid out, under the same sums as the proofs; its meter errs like a real one. {bringing.bench ===
     'off'
       ? 'It takes the place of the real build until you switch it off.'
       : ''}
   </p>
-  <div class="acts">
+  <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center my-1">
     {#if bringing.bench === 'off'}
-      <button type="button" class="act" onclick={() => bringing.put('')}>Put the build on it</button>
-      <button type="button" class="act" onclick={() => bringing.put(null)}>Practise: hide a fault</button>
+      <Button onclick={() => bringing.put('')}>Put the build on it</Button>
+      <Button onclick={() => bringing.put(null)}>Practise: hide a fault</Button>
     {:else}
       <span class="says"
         >{bringing.bench === 'sound'
@@ -40,54 +41,25 @@
             : 'The fault that you chose is in it.'}</span
       >
       {#each phases as [phase, says] (phase)}
-        {#if rowsOf(phase).length > 0}<button type="button" class="act" onclick={() => bringing.read(rowsOf(phase))}
-            >Read {says}</button
-          >{/if}
+        {#if rowsOf(phase).length > 0}<Button onclick={() => bringing.read(rowsOf(phase))}>Read {says}</Button>{/if}
       {/each}
-      {#if bringing.bench !== 'sound'}<button type="button" class="act" onclick={() => bringing.reveal()}
-          >Show what it is</button
-        >{/if}
-      <button type="button" class="act" onclick={() => bringing.switchOff()}>Switch it off</button>
+      {#if bringing.bench !== 'sound'}<Button onclick={() => bringing.reveal()}>Show what it is</Button>{/if}
+      <Button onclick={() => bringing.switchOff()}>Switch it off</Button>
     {/if}
   </div>
   <details ontoggle={list}>
-    <summary>Put a fault of your choice in</summary>
-    <select class="field" aria-label="fault to put in" bind:value={wanted}>
+    <summary class="min-h-row py-1 cursor-pointer">Put a fault of your choice in</summary>
+    <select class="field max-w-[min(100%,30em)]" aria-label="fault to put in" bind:value={wanted}>
       <option value="">choose one of {faults.length}</option>
       {#each faults as { key, says } (key)}<option value={key}>{says}</option>{/each}
     </select>
-    <button type="button" class="act" disabled={wanted === ''} onclick={() => bringing.put(wanted)}>Put it in</button>
+    <Button disabled={wanted === ''} onclick={() => bringing.put(wanted)}>Put it in</Button>
   </details>
   {#if bringing.revealed}
     {@const { cause, fewest, taken } = bringing.revealed}
-    <p role="status">
+    <p class="my-0.5" role="status">
       <strong>{cause?.says ?? 'Nothing was hidden.'}</strong>
       {#if fewest > 0}You took {taken} {taken === 1 ? 'measurement' : 'measurements'}; {fewest} could have told.{/if}
     </p>
   {/if}
 </div>
-
-<style>
-  .bench {
-    width: 100%;
-    padding: 4px 0 6px;
-  }
-  p {
-    margin: 2px 0;
-  }
-  .acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 6px;
-    align-items: center;
-    margin: 4px 0;
-  }
-  summary {
-    min-height: var(--row);
-    padding-block: 4px;
-    cursor: pointer;
-  }
-  select {
-    max-width: min(100%, 30em);
-  }
-</style>

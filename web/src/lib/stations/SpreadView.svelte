@@ -1,5 +1,6 @@
 <!-- How the rise time spreads when every figure is drawn between its ends: asked for, worked out beside, cancelled at will. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import type { EdgeSpread, Net } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { say } from '@idle-breadboard/core/words';
@@ -55,15 +56,21 @@
   });
 </script>
 
-<div class="spread" bind:clientWidth={width}>
+<div class="w-full min-w-0 flex flex-wrap items-center gap-x-2.5 gap-y-0.5" bind:clientWidth={width}>
   {#if done !== null}
-    <progress max={DRAWS} value={done} aria-label="drawing the spread of {say(net.label)}"></progress>
-    <button type="button" class="act" onclick={stop}>Stop</button>
+    <progress
+      class="accent-copper w-[12em]"
+      max={DRAWS}
+      value={done}
+      aria-label="drawing the spread of {say(net.label)}"
+    ></progress>
+    <Button onclick={stop}>Stop</Button>
   {:else if !found}
-    <button type="button" class="act bare" onclick={run}>spread of {DRAWS.toLocaleString('en')} draws</button>
+    <Button kind="bare" onclick={run}>spread of {DRAWS.toLocaleString('en')} draws</Button>
   {/if}
   {#if chart && found}
     <svg
+      class="basis-full block"
       viewBox="0 0 {width} {HEIGHT}"
       {width}
       height={HEIGHT}
@@ -73,15 +80,19 @@
       )}, {late} too slow"
     >
       {#each chart.bars as bar (bar.x)}<rect
+          class="fill-copper data-over:fill-fault"
           x={bar.x}
           y={bar.y}
           width={bar.width}
           height={bar.height}
-          class:over={bar.over}
+          data-over={bar.over || undefined}
         />{/each}
       <path d="M{chart.limit} 0V{HEIGHT - 12}" stroke="var(--ink)" stroke-width="1.5" />
-      {#each chart.ticks as tick (tick.x)}<text x={tick.x} y={HEIGHT - 2} text-anchor={tick.x < 16 ? 'start' : 'middle'}
-          >{S(tick.seconds)}</text
+      {#each chart.ticks as tick (tick.x)}<text
+          class="text-mark font-mono fill-quiet"
+          x={tick.x}
+          y={HEIGHT - 2}
+          text-anchor={tick.x < 16 ? 'start' : 'middle'}>{S(tick.seconds)}</text
         >{/each}
     </svg>
     <span class="unit">
@@ -96,32 +107,3 @@
     />
   {/if}
 </div>
-
-<style>
-  .spread {
-    width: 100%;
-    min-width: 0;
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 2px 10px;
-  }
-  svg {
-    flex-basis: 100%;
-    display: block;
-  }
-  rect {
-    fill: var(--copper);
-  }
-  .over {
-    fill: var(--fault);
-  }
-  text {
-    font: 9px var(--font-mono);
-    fill: var(--quiet);
-  }
-  progress {
-    accent-color: var(--copper);
-    width: 12em;
-  }
-</style>

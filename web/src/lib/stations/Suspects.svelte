@@ -1,5 +1,6 @@
 <!-- What the readings point to, and what to measure next. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { say } from '@idle-breadboard/core/words';
   import { bringing } from '../state/bringing.svelte';
   import { view } from '../state/view.svelte';
@@ -18,25 +19,26 @@
   }
 </script>
 
-<section class="suspects" aria-label="what the readings point to" aria-live="polite">
+<section class="w-full pt-1 pb-1.5" aria-label="what the readings point to" aria-live="polite">
   {#if bringing.making !== null}
-    <p class="unit">
+    <p class="unit my-0.5">
       Working out what each fault would show <progress
+        class="w-30 h-2 align-middle"
         value={bringing.making}
         aria-label="making the dictionary of faults"
       ></progress>
     </p>
   {/if}
   {#if !pointed}
-    <p class="unit">
+    <p class="unit my-0.5">
       Nothing is measured yet. Every value beside what was expected is evidence: it is held against every single fault
       that this very build can have.
     </p>
   {:else}
     {#if bringing.outside.length === 0 && sound}
-      <p><strong>All as expected so far.</strong></p>
+      <p class="my-0.5"><strong>All as expected so far.</strong></p>
     {:else if pointed.unexplained.length > 0}
-      <p>
+      <p class="my-0.5">
         <strong>No single cause explains everything.</strong>
         {pointed.unexplained.length === 1 ? 'One reading does' : `${pointed.unexplained.length} readings do`} not fit the
         likeliest:
@@ -46,21 +48,21 @@
           .join('; ')}. Measure again, or look for something that is in no dictionary.
       </p>
     {:else if pointed.unknown > 0.5}
-      <p><strong>Nothing that is known fits.</strong> Measure the odd values again before you look further.</p>
+      <p class="my-0.5">
+        <strong>Nothing that is known fits.</strong> Measure the odd values again before you look further.
+      </p>
     {:else}
-      <p><strong>It points to</strong></p>
+      <p class="my-0.5"><strong>It points to</strong></p>
     {/if}
     {#if !pointed.settled && pointed.next[0]}
       {@const best = pointed.next[0]}
       {@const row = bringing.rows.get(best.row)}
-      <p class="then">
+      <p class="my-0.5 flex flex-wrap gap-x-2 gap-y-1 items-center pt-0.5 pb-1">
         <span class="eyebrow">measure next{row?.phase === 'off' ? ', power off' : ''}</span>
-        <button type="button" class="act" onclick={() => show(best.row)}>{say(row?.title ?? best.row)}</button>
-        {#if bringing.bench !== 'off' && row}<button
-            type="button"
-            class="act"
+        <Button onclick={() => show(best.row)}>{say(row?.title ?? best.row)}</Button>
+        {#if bringing.bench !== 'off' && row}<Button
             aria-label="read {say(row.title)} now"
-            onclick={() => bringing.read([row])}>Read it</button
+            onclick={() => bringing.read([row])}>Read it</Button
           >{/if}
         <span class="unit"
           >{best.bits.toFixed(1)} bits for {best.seconds} s of work{pointed.next.length > 1
@@ -74,67 +76,28 @@
     {/if}
     <ol>
       {#each pointed.suspects.slice(0, 4) as suspect (suspect.causes[0]?.key)}
-        <li>
-          <span class="value chance">{percent(suspect.chance)}</span>
+        <li class="grid grid-cols-[4.2em_minmax(0,1fr)] gap-2 py-0.5 border-t border-dotted">
+          <span class="value text-right">{percent(suspect.chance)}</span>
           <div>
-            {#if suspect.causes.length > 1}<p class="unit">
+            {#if suspect.causes.length > 1}<p class="unit my-0.5">
                 No measurement tells these {suspect.causes.length} apart; look:
               </p>{/if}
             {#each suspect.causes.slice(0, 6) as cause (cause.key)}
-              <p class="cause">
+              <p class="my-0.5">
                 {cause.says}
                 {#if cause.mend && suspect === lead}
                   <span class="unit">{cause.mend}</span>
-                  {#if suspect.chance > 0.2}<button
-                      type="button"
-                      class="act"
+                  {#if suspect.chance > 0.2}<Button
                       aria-label="mended: {cause.says}"
-                      onclick={() => bringing.mend(cause)}>Mended</button
+                      onclick={() => bringing.mend(cause)}>Mended</Button
                     >{/if}
                 {/if}
               </p>
             {/each}
-            {#if suspect.causes.length > 6}<p class="unit">and {suspect.causes.length - 6} more</p>{/if}
+            {#if suspect.causes.length > 6}<p class="unit my-0.5">and {suspect.causes.length - 6} more</p>{/if}
           </div>
         </li>
       {/each}
     </ol>
   {/if}
 </section>
-
-<style>
-  .suspects {
-    width: 100%;
-    padding: 4px 0 6px;
-  }
-  p {
-    margin: 2px 0;
-  }
-  ol {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-  li {
-    display: grid;
-    grid-template-columns: 4.2em minmax(0, 1fr);
-    gap: 8px;
-    padding: 2px 0;
-    border-top: 1px dotted var(--line);
-  }
-  .chance {
-    text-align: right;
-  }
-  .then {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 8px;
-    align-items: center;
-    padding: 2px 0 4px;
-  }
-  progress {
-    width: 120px;
-    height: 8px;
-    vertical-align: middle;
-  }
-</style>

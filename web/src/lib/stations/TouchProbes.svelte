@@ -1,5 +1,6 @@
 <!-- Two probes anywhere: what they should show is worked out on the spot. -->
 <script lang="ts">
+  import Button from '../kit/Button.svelte';
   import { say } from '@idle-breadboard/core/words';
   import { tick } from 'svelte';
   import Row from '../kit/Row.svelte';
@@ -32,13 +33,13 @@
 </Row>
 <Row>
   {#snippet choose()}
-    <form class="probes" aria-label="two probes" onsubmit={put}>
+    <form class="flex flex-wrap gap-x-2 gap-y-1 items-center" aria-label="two probes" onsubmit={put}>
       <select class="field" aria-label="what the meter shows" bind:value={kind}>
         <option value="volts">volts, power on</option><option value="ohms">ohms, power off</option>
       </select>
       <label
         >red in <input
-          class="field value"
+          class="field value w-[11.5em]"
           aria-label="red probe"
           list="probe-places"
           placeholder="a12, display SDA"
@@ -49,7 +50,7 @@
       >
       <label
         >black in <input
-          class="field value"
+          class="field value w-[11.5em]"
           aria-label="black probe"
           list="probe-places"
           spellcheck="false"
@@ -58,9 +59,7 @@
           onchange={(event) => (black = event.currentTarget.value.trim() || null)}
         /></label
       >
-      <button type="submit" class="act" disabled={red.trim() === ''}
-        >{bringing.bench === 'off' ? 'Add a line' : 'Touch'}</button
-      >
+      <Button type="submit" disabled={red.trim() === ''}>{bringing.bench === 'off' ? 'Add a line' : 'Touch'}</Button>
       <datalist id="probe-places">
         {#each bringing.places as name (name)}<option value={name}></option>{/each}
       </datalist>
@@ -74,15 +73,3 @@
 {#each bringing.touched as row (row.key)}
   <div id="row-{row.key}"><SheetLine {row} next={false} /></div>
 {/each}
-
-<style>
-  .probes {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 8px;
-    align-items: center;
-  }
-  .probes input {
-    width: 11.5em;
-  }
-</style>

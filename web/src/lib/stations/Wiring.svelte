@@ -1,5 +1,7 @@
 <!-- Station 8: the steps in their order beside the boards, hole by hole, with the step in hand lit. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
+  import Button from '../kit/Button.svelte';
   import { netlistOf, type Circuit } from '@idle-breadboard/core/circuit';
   import { boardDrawing } from '@idle-breadboard/core/deliver';
   import { setSpot, setSpots } from '@idle-breadboard/core/plan';
@@ -89,18 +91,18 @@
 
 <Station title="Wiring" says={build ? `${benchView.count} of ${benchView.steps.length}` : 'laying out'}>
   {#snippet tools()}
-    <button type="button" class="act" onclick={() => window.print()}><Printer size={14} />Print</button>
+    <Button onclick={() => window.print()}><Printer size={14} />Print</Button>
     <select class="field" aria-label="paper of the PDF" bind:value={paper}>
       <option value="A4">A4</option>
       <option value="LETTER">Letter</option>
     </select>
-    <button type="button" class="act" onclick={() => savePdf(paper)}>PDF</button>
-    <button type="button" class="act" onclick={() => saveBuild('svg')}>SVG</button>
-    <button type="button" class="act" onclick={() => saveBuild('wiring.csv')}>CSV</button>
-    <button type="button" class="act" onclick={() => saveBuild('sheet')}>Sheet</button>
+    <Button onclick={() => savePdf(paper)}>PDF</Button>
+    <Button onclick={() => saveBuild('svg')}>SVG</Button>
+    <Button onclick={() => saveBuild('wiring.csv')}>CSV</Button>
+    <Button onclick={() => saveBuild('sheet')}>Sheet</Button>
   {/snippet}
-  <div class="two">
-    <div class="steps">
+  <div class="grid grid-cols-[calc(var(--split)_*_100%)_minmax(0,1fr)] items-start max-desk:grid-cols-1">
+    <div class="min-w-0 pr-2 max-desk:pr-0">
       <ReadBack />
       <BoardChoice {circuit} />
       {#if build}
@@ -120,28 +122,30 @@
         <Harness changes={build.wiring.harness} />
       {/if}
     </div>
-    <div class="map">
+    <div
+      class="map sticky top-[var(--heads)] min-w-0 pt-1 pb-2 pr-2.5 pl-5 max-desk:-order-1 max-desk:top-0 max-desk:z-5 max-desk:py-0.5 max-desk:px-1.5 max-desk:bg-board max-desk:border-b max-desk:border-b-quiet"
+    >
       {#if drawing && layout}
-        <div class="bar">
+        <div class="flex flex-wrap gap-x-2.5 gap-y-1 items-center min-h-7.5">
           <strong
             >{step && !benchView.whole
               ? `Step ${benchView.steps.indexOf(step) + 1}: ${say(step.title)}`
               : 'All leads'}</strong
           >
           <span class="grow"></span>
-          <label class="unit"><input type="checkbox" bind:checked={benchView.whole} /> all leads</label>
-          <button type="button" class="act" disabled={layout.seats.length === 0} onclick={keepAll}
-            >Keep all places</button
+          <label class="unit"><Tick bind:checked={benchView.whole} /> all leads</label>
+          <Button class="max-desk:hidden" disabled={layout.seats.length === 0} onclick={keepAll}>Keep all places</Button
           >
-          <button
-            type="button"
-            class="act"
+          <Button
+            class="max-desk:hidden"
             disabled={pinned.size === 0}
             onclick={() => workbench.plan && workbench.edit(setSpots(workbench.plan, null), 'place everything anew')}
-            >Place anew</button
+            >Place anew</Button
           >
         </div>
-        <div class="drawing">
+        <div
+          class="h-[calc(100cqh_-_var(--heads)_-_92px)] min-h-60 flex items-center border bg-bench max-desk:h-[40cqh] max-desk:min-h-37.5"
+        >
           <BoardMap
             {drawing}
             label="Boards with the leads of {say(step && !benchView.whole ? step.title : 'the whole build')}"
@@ -154,7 +158,7 @@
             {move}
           />
         </div>
-        <p class="unit says">
+        <p class="unit says mt-1 text-aside max-desk:hidden">
           {(layout.length * 100).toFixed(0)} cm of leads between holes, {layout.crossings} crossings. Drag a part, or focus
           it and use the arrow keys; T turns it, Delete lets it go. The rest flows round what you put down.
         </p>
@@ -162,69 +166,3 @@
     </div>
   </div>
 </Station>
-
-<style>
-  .two {
-    display: grid;
-    grid-template-columns: calc(var(--split) * 100%) minmax(0, 1fr);
-    align-items: start;
-  }
-  .steps {
-    min-width: 0;
-    padding-right: 8px;
-  }
-  ol {
-    margin: 0;
-    padding: 0;
-    list-style: none;
-  }
-  .map {
-    position: sticky;
-    top: var(--heads);
-    min-width: 0;
-    padding: 4px 10px 8px 20px;
-  }
-  .bar {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 10px;
-    align-items: center;
-    min-height: 30px;
-  }
-  .drawing {
-    height: calc(100cqh - var(--heads) - 92px);
-    min-height: 240px;
-    display: flex;
-    align-items: center;
-    border: 1px solid var(--line);
-    background: var(--bench);
-  }
-  .says {
-    margin: 4px 0 0;
-    font-size: 0.9rem;
-  }
-  @media (max-width: 759px) {
-    .two {
-      grid-template-columns: minmax(0, 1fr);
-    }
-    .map {
-      order: -1;
-      top: 0;
-      z-index: 5;
-      padding: 2px 6px;
-      background: var(--board);
-      border-bottom: 1px solid var(--quiet);
-    }
-    .drawing {
-      height: 40cqh;
-      min-height: 150px;
-    }
-    .says,
-    .bar .act {
-      display: none;
-    }
-    .steps {
-      padding-right: 0;
-    }
-  }
-</style>

@@ -1,5 +1,6 @@
 <!-- One step of the wiring: a box to tick, what is put down, its leads hole by hole, what to measure after it. -->
 <script lang="ts">
+  import Tick from '../kit/Tick.svelte';
   import type { Circuit, Netlist } from '@idle-breadboard/core/circuit';
   import type { WiringStep } from '@idle-breadboard/core/deliver';
   import { setDone } from '@idle-breadboard/core/plan';
@@ -21,12 +22,12 @@
     done: boolean;
   }
   let { circuit, netlist, step, number, current, done }: Props = $props();
-  const about = $derived(view.result?.subjects.some((subject) => step.subjects.includes(subject)) ?? false);
+  const about = $derived(view.opened?.subjects.some((subject) => step.subjects.includes(subject)) ?? false);
   const KIND = { look: 'look', continuity: 'beep', resistance: 'ohms', voltage: 'volts' } as const;
   let element = $state<HTMLElement>();
 
   $effect(() => {
-    if (about && view.result?.key === view.selected) element?.scrollIntoView({ block: 'nearest' });
+    if (about) element?.scrollIntoView({ block: 'nearest' });
   });
 
   /** The one that was open above closes: this one must not slip out of sight by that. */
@@ -44,27 +45,36 @@
   }
 </script>
 
-<li class:current class:about bind:this={element}>
-  <div class="head">
-    <input
-      type="checkbox"
-      checked={done}
-      aria-label="step {number} done: {say(step.title)}"
-      onchange={(event) => tick(event.currentTarget.checked)}
-    />
-    <button type="button" class="title" class:done aria-expanded={current} onclick={choose}
-      ><span class="value unit">{number}</span><span>{say(step.title)}</span><span class="unit count"
+<li
+  class="group/li [scroll-margin-top:calc(var(--heads)_+_4px)] border-b data-current:shadow-mark data-current:bg-raised"
+  data-current={current || undefined}
+  class:about
+  bind:this={element}
+>
+  <div class="flex items-center gap-2 pl-2.5 min-h-row">
+    <Tick checked={done} label="step {number} done: {say(step.title)}" change={(on) => tick(on)} />
+    <button
+      type="button"
+      class="title flex gap-2 items-baseline flex-1 min-w-0 min-h-row py-1 pr-1 text-left group-data-current/li:font-semibold data-done:text-quiet data-done:line-through"
+      data-done={done || undefined}
+      aria-expanded={current}
+      onclick={choose}
+      ><span class="value unit">{number}</span><span>{say(step.title)}</span><span
+        class="unit ml-auto whitespace-nowrap font-normal"
         >{step.leads.length > 0 ? `${step.leads.length} ${step.leads.length === 1 ? 'lead' : 'leads'}` : ''}</span
       ></button
     >
   </div>
   {#if current}
-    <div class="inside">
+    <div class="pb-2 pr-2 pl-3.5">
       {#each step.cautions as caution (caution.says)}
-        <p class="caution"><Glyph severity="caution" /><strong>{caution.hazard}</strong> {caution.says}</p>
+        <p class="my-0.5 border-l-4 border-l-caution pl-2">
+          <Glyph severity="caution" /><strong>{caution.hazard}</strong>
+          {caution.says}
+        </p>
       {/each}
       {#each step.put as put (put.part)}
-        <p class="put">
+        <p class="put my-0.5">
           Put down <strong>{say(put.label)}</strong>{put.says ? `: ${say(put.says)}` : ', beside the boards'}. <SocketEdit
             {circuit}
             {netlist}
@@ -74,9 +84,9 @@
       {/each}
       {#if step.leads.length > 0}<LeadTable leads={step.leads} />{/if}
       {#if step.checks.length > 0}
-        <ul aria-label="checks after step {number}">
-          {#each step.checks as check, i (i)}<li>
-              <span class="kind value">{KIND[check.kind]}</span>{say(check.says)}
+        <ul class="mt-1.5" aria-label="checks after step {number}">
+          {#each step.checks as check, i (i)}<li class="[scroll-margin-top:calc(var(--heads)_+_4px)] flex gap-2 py-px">
+              <span class="kind value flex-none w-[3.2em] text-quiet">{KIND[check.kind]}</span>{say(check.says)}
             </li>{/each}
         </ul>
       {/if}
@@ -85,76 +95,7 @@
 </li>
 
 <style>
-  li {
-    scroll-margin-top: calc(var(--heads) + 4px);
-    border-bottom: 1px solid var(--line);
-  }
-  .current {
-    box-shadow: inset 4px 0 var(--copper);
-    background: var(--raised);
-  }
   .about:not(.current) {
     background: var(--copper-soft);
-  }
-  .head {
-    display: flex;
-    align-items: center;
-    gap: 8px;
-    padding-left: 10px;
-    min-height: var(--row);
-  }
-  .head input {
-    width: 18px;
-    height: 18px;
-    flex: none;
-  }
-  .title {
-    display: flex;
-    gap: 8px;
-    align-items: baseline;
-    flex: 1;
-    min-width: 0;
-    min-height: var(--row);
-    padding: 4px 4px 4px 0;
-    text-align: left;
-    color: inherit;
-  }
-  .current .title {
-    font-weight: 650;
-  }
-  .title.done {
-    color: var(--quiet);
-    text-decoration: line-through;
-  }
-  .count {
-    margin-left: auto;
-    white-space: nowrap;
-    font-weight: 400;
-  }
-  .inside {
-    padding: 0 8px 8px 14px;
-  }
-  p {
-    margin: 2px 0;
-  }
-  .caution {
-    border-left: 4px solid var(--caution);
-    padding-left: 8px;
-  }
-  ul {
-    margin: 6px 0 0;
-    padding: 0;
-    list-style: none;
-  }
-  ul li {
-    display: flex;
-    gap: 8px;
-    border: 0;
-    padding-block: 1px;
-  }
-  .kind {
-    flex: none;
-    width: 3.2em;
-    color: var(--quiet);
   }
 </style>

@@ -34,8 +34,10 @@
   );
 </script>
 
-<fieldset class="word">
-  <legend>{word.name}, register {formatWord(word.register, word.register > 0xff ? 16 : 8)} of {label}</legend>
+<fieldset class="border rounded-sm my-1 pt-0.5 pb-2 px-2.5 w-full min-w-0">
+  <legend class="px-1 font-semibold"
+    >{word.name}, register {formatWord(word.register, word.register > 0xff ? 16 : 8)} of {label}</legend
+  >
   <input
     class="field value"
     style:width="7em"
@@ -46,13 +48,13 @@
     autocomplete="off"
     onchange={(event) => take(event.currentTarget.value)}
   />
-  <span class="value bits">{formatBits(value, word.bits)}</span>
+  <span class="value my-0 mx-2.5">{formatBits(value, word.bits)}</span>
   <span class="unit">sent as <span class="value">{bytes}</span></span>
   {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
-  <div class="fields">
+  <div class="flex flex-wrap gap-x-4.5 gap-y-1 mt-1">
     {#each word.fields as field (field.name)}
       {@const shown = fieldOf(value, field)}
-      <label
+      <label class="flex flex-col"
         ><span class="unit"
           >{field.name}, {field.high === field.low ? `bit ${field.high}` : `bits ${field.high} to ${field.low}`}</span
         >
@@ -88,31 +90,3 @@
     {/each}
   </div>
 </fieldset>
-
-<style>
-  .word {
-    border: 1px solid var(--line);
-    border-radius: 2px;
-    margin: 4px 0;
-    padding: 2px 10px 8px;
-    width: 100%;
-    min-width: 0;
-  }
-  legend {
-    padding: 0 4px;
-    font-weight: 600;
-  }
-  .bits {
-    margin: 0 10px;
-  }
-  .fields {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 18px;
-    margin-top: 4px;
-  }
-  .fields label {
-    display: flex;
-    flex-direction: column;
-  }
-</style>

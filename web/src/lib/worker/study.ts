@@ -2,6 +2,7 @@
 import type { Card } from '@idle-breadboard/core/card';
 import type { Circuit } from '@idle-breadboard/core/circuit';
 import type { Read } from '@idle-breadboard/core/files';
+import type { Overview } from '@idle-breadboard/core/overview';
 import type { PlanDocument, Plan, Problem } from '@idle-breadboard/core/plan';
 import type { PinSolution, Answer, WhatIf } from '@idle-breadboard/core/solve';
 import type { Result, Verdict } from '@idle-breadboard/core/verify';
@@ -26,6 +27,8 @@ export interface Study {
 export interface StudyWorker {
   /** What another house rule (or any other change) ends and brings. */
   compare(plan: Plan, cards: readonly Card[]): Effect | null;
+  /** The picture of another plan. */
+  picture(plan: Plan, cards: readonly Card[]): Overview;
   /** @param cards null: those of the call before */
   study(plan: Plan, cards: readonly Card[] | null): Study;
   /** Remedies of a finding of the plan studied last; null where something newer was asked meanwhile. */

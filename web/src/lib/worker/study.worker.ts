@@ -10,9 +10,10 @@ import {
   writePack,
   writePlan,
 } from '@idle-breadboard/core/files';
+import { overviewOf } from '@idle-breadboard/core/overview';
 import { fingerprint } from '@idle-breadboard/core/plan';
 import { pinModel, answering, solvePins, whatIfs, withPins } from '@idle-breadboard/core/solve';
-import { verify, withMeasured } from '@idle-breadboard/core/verify';
+import { isBlocking, verify, withMeasured } from '@idle-breadboard/core/verify';
 import { expose } from 'comlink';
 import type { Study, StudyWorker } from './study';
 
@@ -31,10 +32,14 @@ const worker: StudyWorker = {
     return {
       status,
       unread: unread.length,
-      open: findings.filter(({ severity }) => severity === 'danger' || severity === 'fault').length,
+      open: findings.filter(isBlocking).length,
       ends: last.verdict.findings.filter(({ key }) => !after?.has(key)),
       brings: findings.filter(({ key }) => !before?.has(key)),
     };
+  },
+  picture(plan, cards) {
+    const circuit = deriveCircuit({ plan, cards });
+    return overviewOf(circuit, verify(circuit));
   },
   study(plan, cards) {
     kept = cards ?? kept;

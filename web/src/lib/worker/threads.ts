@@ -12,6 +12,10 @@ export const threads = {
   sets: () => new Worker(new URL('./sets.worker.ts', import.meta.url), { type: 'module' }),
   /** How an edge spreads when figures are drawn. */
   spread: () => new Worker(new URL('./spread.worker.ts', import.meta.url), { type: 'module' }),
+  /** Whole sets for a build that is only picked so far. */
+  start: () => new Worker(new URL('./start.worker.ts', import.meta.url), { type: 'module' }),
+  /** What the shelf shows of each plan. */
+  glance: () => new Worker(new URL('./glance.worker.ts', import.meta.url), { type: 'module' }),
   /** Datasheets. */
   read: () => new Worker(new URL('../reader/reader.worker.ts', import.meta.url), { type: 'module' }),
 } as const;

@@ -1,0 +1,32 @@
+<!-- A contact in its frame, empty or filled: it stands in a label that says what it is. Large enough to be hit with a thumb. -->
+<script lang="ts">
+  import { Checkbox } from 'bits-ui';
+
+  interface Props {
+    checked: boolean;
+    /** What it is called where no words stand beside it. */
+    label?: string | undefined;
+    disabled?: boolean;
+    class?: string;
+    change?: (checked: boolean) => void;
+  }
+  let { checked = $bindable(), label, disabled = false, class: more = '', change }: Props = $props();
+</script>
+
+<!-- Whether it is filled is said by whoever holds it: a change that was refused leaves it as it was. -->
+<Checkbox.Root
+  bind:checked={
+    () => checked,
+    (next) => {
+      if (change) change(next);
+      else checked = next;
+    }
+  }
+  {disabled}
+  aria-label={label}
+  class="group/tick grid place-content-center flex-none size-6 disabled:opacity-50 {more}"
+>
+  <span
+    class="size-3.5 border-[1.5px] border-copper rounded-sm bg-raised group-data-[state=checked]/tick:bg-copper group-data-[state=checked]/tick:shadow-[inset_0_0_0_2px_var(--raised)] forced-colors:group-data-[state=checked]/tick:bg-[Highlight]"
+  ></span>
+</Checkbox.Root>

@@ -1,0 +1,34 @@
+/** How the plans on the shelf look and stand, worked out one by one beside the page. */
+import type { PlanDocument } from '@idle-breadboard/core/plan';
+import { loadPlan } from '../store/db';
+import type { Glance, GlanceWorker } from '../worker/glance';
+import { Thread } from '../worker/thread';
+import { threads } from '../worker/threads';
+
+class Glancing {
+  private readonly known = $state<Record<string, Glance>>({});
+  private readonly thread = new Thread<GlanceWorker>(threads.glance);
+  private readonly asked = new Set<string>();
+
+  /** @param key changes whenever the plan does */
+  of(key: string): Glance | undefined {
+    return this.known[key];
+  }
+
+  async ask(key: string, { plan, cards }: PlanDocument, night: boolean): Promise<void> {
+    if (this.asked.has(key)) return;
+    this.asked.add(key);
+    // A plan that cannot be looked at is still on the shelf: it can be opened, exported and removed.
+    const glance = await this.thread.calls.glance(plan, cards, night).catch(() => null);
+    if (glance) this.known[key] = glance;
+  }
+
+  async askStored(key: string, id: string, night: boolean): Promise<void> {
+    if (this.asked.has(key)) return;
+    const found = await loadPlan(id);
+    const at = found?.steps.find(({ index }) => index === found.plan.at) ?? found?.steps.at(-1);
+    if (found && at) await this.ask(key, { plan: at.plan, cards: found.plan.cards }, night);
+  }
+}
+
+export const glancing = new Glancing();
