@@ -20,7 +20,7 @@ async function shot(
 ) {
   const context = await browser.newContext({ viewport: { width, height }, colorScheme: dark ? 'dark' : 'light' });
   const page = await context.newPage();
-  await page.goto(`${address}/#${station}`);
+  await page.goto(`${address}/#${station}&plan=cupboard-first-draft`);
   await settled(page);
   await act(page);
   await page.waitForTimeout(600);
@@ -28,7 +28,23 @@ async function shot(
   await context.close();
 }
 
-const finding = (words) => async (page) => page.locator('.tray .line', { hasText: words }).first().click();
+/** Where no plan is open. */
+async function atShelf(browser, address, name, act = async () => {}) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
+  const page = await context.newPage();
+  await page.goto(address);
+  await page.locator('[data-door]:enabled').nth(2).waitFor();
+  await page.waitForTimeout(2500);
+  await act(page);
+  await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${name}.png`) });
+  await context.close();
+}
+
+const finding = (words) => async (page) => {
+  await page.locator('[data-counts]').click();
+  await page.locator('[data-finding]', { hasText: words }).first().click();
+  await page.locator('[data-detail]').waitFor();
+};
 const verified =
   (then = async () => {}) =>
   async (page) => {
@@ -40,16 +56,27 @@ const verified =
   };
 
 await withApp(async (browser, address) => {
+  await atShelf(browser, address, 'shelf');
+  await atShelf(browser, address, 'start', async (page) => {
+    await page.locator('[data-door]').first().click();
+    for (const id of ['air humidity', 'illuminance', 'soil moisture'])
+      await page.locator(`[data-pick="sense ${id}"]`).click();
+    await page.getByRole('button', { name: /^another like this.*air humidity/ }).click();
+    for (const id of ['serve text', 'load fan-12v', 'serve light']) await page.locator(`[data-pick="${id}"]`).click();
+    await page.getByRole('button', { name: 'Find whole sets' }).click();
+    await page
+      .getByRole('button', { name: /^Take the/ })
+      .first()
+      .waitFor({ timeout: 60_000 });
+  });
   await shot(browser, address, 'overview', 'overview');
   await shot(browser, address, 'need', 'need');
   await shot(browser, address, 'compare', 'compare', async (page) => {
     await page.getByLabel('need to compare for').selectOption({ label: 'air temperature at top shelf' });
-    await page.locator('.tray .bar button').first().click();
     await page.getByRole('button', { name: 'Sedge H1 humidity module as reference' }).click();
     await page.getByRole('button', { name: 'sort by all errors together' }).click();
   });
   await shot(browser, address, 'sets', 'compare', async (page) => {
-    await page.locator('.tray .bar button').first().click();
     await page.getByLabel('any controller').check();
     await page.getByRole('button', { name: 'Search', exact: true }).click();
     await page.getByRole('slider', { name: 'set, along the cost' }).waitFor();
@@ -68,7 +95,7 @@ await withApp(async (browser, address) => {
     await page.getByLabel('datasheet or table of parts').setInputFiles(join(FOLDER, 'ruled-1.pdf'));
     await page.locator('[data-figure]').first().waitFor();
     await page.waitForTimeout(1500);
-    await page.locator('[data-figure].current [data-take]').focus();
+    await page.locator('[data-figure][data-current] [data-take]').focus();
     for (let i = 0; i < 9; i++) await page.keyboard.press('Enter');
   });
   await shot(browser, address, 'desk', 'need', async (page) => {
@@ -100,17 +127,6 @@ await withApp(async (browser, address) => {
   });
   await shot(browser, address, 'levels', 'levels', finding('lifts I²C SDA'));
   await shot(browser, address, 'bus', 'bus', finding('both answer at'));
-  await shot(
-    browser,
-    address,
-    'edge',
-    'bus',
-    verified(async (page) => {
-      await page.locator('.tray .bar button').first().click();
-      await page.getByRole('img', { name: /^I²C SDA: rises/ }).scrollIntoViewIfNeeded();
-      await page.locator('[data-proof^="bus/pull-up-weak|i2c.sda@"]').scrollIntoViewIfNeeded();
-    }),
-  );
   await shot(browser, address, 'pins', 'pins', async (page) => {
     await finding('must be high')(page);
     await page.getByRole('button', { name: 'carry door contact to another pin' }).click();
@@ -127,7 +143,6 @@ await withApp(async (browser, address) => {
     'wiring',
     'wiring',
     verified(async (page) => {
-      await page.locator('.tray .bar button').first().click();
       await page.getByRole('button', { name: /I²C SDA \d+ leads/ }).click();
     }),
   );
@@ -137,7 +152,6 @@ await withApp(async (browser, address) => {
     'parts',
     'parts',
     verified(async (page) => {
-      await page.locator('.tray .bar button').first().click();
       await page.getByLabel('how to buy').selectOption('cheap');
       await page.waitForTimeout(1500);
     }),
@@ -148,7 +162,6 @@ await withApp(async (browser, address) => {
     'bring-up',
     'bring-up',
     verified(async (page) => {
-      await page.locator('.tray .bar button').first().click();
       await page.getByText('Put a fault of your choice in').click();
       const list = page.getByRole('combobox', { name: 'fault to put in' });
       const swapped = list.locator('option', {
@@ -164,13 +177,6 @@ await withApp(async (browser, address) => {
       await page.getByText('It points to').waitFor({ timeout: 90_000 });
     }),
   );
-  await shot(
-    browser,
-    address,
-    'proofs',
-    'need',
-    verified(async (page) => page.locator('.verdict').click()),
-  );
   await shot(browser, address, 'night', 'levels', finding('Scale DT can lift'), { dark: true });
-  await shot(browser, address, 'narrow', 'bus', undefined, { width: 360, height: 740 });
+  await shot(browser, address, 'narrow', 'overview', undefined, { width: 360, height: 740 });
 });

@@ -53,6 +53,45 @@ for (const station of STATIONS) {
   });
 }
 
+test('axe finds nothing on the shelf and where a build is picked, light, dark and at 360 px', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.goto('/');
+  await expect(page.locator('[data-door]:enabled')).toHaveCount(3);
+  const looks = async (what: string) => {
+    await clean(page, what);
+    await page.getByRole('button', { name: 'dark by night' }).click();
+    await clean(page, `${what}, dark`);
+    await page.getByRole('button', { name: 'light by day' }).click();
+    await page.setViewportSize({ width: 360, height: 740 });
+    await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+    await clean(page, `${what} at 360`);
+    await page.setViewportSize({ width: 1280, height: 800 });
+  };
+  await looks('shelf');
+  await page.locator('[data-door]').first().click();
+  for (const id of ['sense air humidity', 'load fan-12v']) await page.locator(`[data-pick="${id}"]`).click();
+  await page.getByRole('button', { name: 'cells', exact: true }).click();
+  await looks('what is picked');
+  await page.getByRole('button', { name: 'a wall adapter' }).click();
+  await page.getByRole('button', { name: 'Find whole sets' }).click();
+  await expect(page.getByRole('list', { name: 'whole sets' })).toBeVisible({ timeout: 90_000 });
+  await clean(page, 'whole sets');
+});
+
+test('axe finds nothing in the list of findings and at one that is open', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.open('levels');
+  await bench.list();
+  await clean(page, 'list of findings', '[role="dialog"]');
+  await bench.take(/lifts I²C SDA/);
+  await expect(page.locator('[data-remedy="0"]')).toBeVisible();
+  await clean(page, 'an open finding');
+  await page.keyboard.press('o');
+  await page.keyboard.press(']');
+  await expect(page.locator('[data-remedy="0"]')).toBeVisible();
+  await clean(page, 'a finding at the overview');
+});
+
 const SHEETS: readonly (readonly [string, (bench: Bench) => Promise<void>])[] = [
   ['find or do', (bench) => bench.page.keyboard.press('/')],
   ['the keys', (bench) => bench.page.keyboard.press('?')],

@@ -9,9 +9,9 @@ export class Bench {
     return this.page.locator('.verdict');
   }
 
-  /** Opens the app and waits for the verdict of what is open. */
-  async open(station = 'need'): Promise<void> {
-    await this.page.goto(`/#${station}`);
+  /** Opens the app at a plan of the shelf and waits for its verdict. */
+  async open(station = 'need', plan = 'cupboard-first-draft'): Promise<void> {
+    await this.page.goto(`/#${station}&plan=${plan}`);
     await this.settled();
     await this.page.locator('.station .row, .station table, .station p, .overview svg').first().waitFor();
     // The boards are laid out beside the rest.
@@ -54,9 +54,27 @@ export class Bench {
     await this.page.locator(`.station[aria-label="${key}"]`).waitFor();
   }
 
-  /** Brings a finding into hand by words of its sentence. */
+  /** The list of all findings, over the page. */
+  async list(): Promise<Locator> {
+    const list = this.page.getByRole('dialog', { name: 'findings' });
+    if (!(await list.isVisible())) await this.page.locator('[data-counts]').click();
+    await list.waitFor();
+    return list;
+  }
+
+  /** Whether a finding with these words is among all, or how many are. */
+  async finds(words: string | RegExp, count?: number): Promise<void> {
+    await this.settled();
+    const lines = (await this.list()).locator('[data-finding]', { hasText: words });
+    if (count === undefined) await expect(lines.first()).toBeVisible();
+    else await expect(lines).toHaveCount(count);
+    await this.page.keyboard.press('Escape');
+  }
+
+  /** Opens a finding at its row by words of its sentence. */
   async take(words: string | RegExp): Promise<void> {
-    await this.page.locator('.tray .line', { hasText: words }).first().click();
+    await (await this.list()).locator('[data-finding]', { hasText: words }).first().click();
+    await this.page.locator('[data-detail]').waitFor();
   }
 
   /** Applies the remedy whose title has these words. */
@@ -123,7 +141,7 @@ export class Bench {
 
 export const textOf = async (download: Download): Promise<string> => readFile(await download.path(), 'utf8');
 
-/** From the first draft to verified, by the remedies that the tray offers. */
+/** From the first draft to verified, by the remedies that are offered. */
 export async function settleDraft(bench: Bench): Promise<void> {
   await bench.take(/without a resistor/);
   await bench.remedy('in series with status light');

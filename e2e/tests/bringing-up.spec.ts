@@ -11,7 +11,6 @@ async function cupboard(page: Page): Promise<Bench> {
   await page.locator('.plan-name').click();
   await page.getByRole('menuitem', { name: /^Cupboard, verified/ }).click();
   await expect(page.locator('[data-verdict="verified"]')).toBeVisible();
-  await page.locator('.tray .bar button').first().click();
   await bench.go('Bring-up');
   await expect(page.getByText(/0 of \d+ as expected/)).toBeVisible({ timeout: 150_000 });
   return bench;

@@ -26,12 +26,12 @@ test('Need: a trigger with a level, hysteresis and how it ends; outside the rang
   await level.fill('150');
   await level.press('Enter');
   await bench.settled();
-  await expect(page.locator('.tray .line', { hasText: 'is set off at 150 %RH' })).toBeVisible();
+  await bench.finds('is set off at 150 %RH');
   await page.getByLabel(/, level$/).fill('95');
   await page.getByLabel(/, level$/).press('Enter');
   await page.getByLabel(/, how it ends$/).selectOption('sticky');
   await bench.settled();
-  await expect(page.locator('.tray .line', { hasText: 'is set off at' })).toHaveCount(0);
+  await bench.finds('is set off at', 0);
 });
 
 test('Need: changes that come faster than their verdicts are all kept, each as one step back', async ({ page }) => {
@@ -122,7 +122,7 @@ test('Whole sets: searched, looked through by keys, and one fills the plan', asy
   await page.getByRole('button', { name: /^Fill the plan with it/ }).click();
   await bench.settled();
   await bench.go('Need');
-  await expect(page.locator('.tray .line', { hasText: 'No part is chosen' })).toHaveCount(0);
+  await bench.finds('No part is chosen', 0);
 });
 
 test('Whole sets: what cannot be met is explained', async ({ page }) => {
@@ -149,8 +149,8 @@ test('Control: moving remaps the pins and says what changed; a carrier comes and
   await bench.settled();
   await bench.row('Trestle lab carrier').getByRole('button', { name: 'Put it on' }).click();
   await bench.settled();
-  await expect(page.locator('.tray .line', { hasText: 'does not lead out' }).first()).toBeVisible();
+  await bench.finds('does not lead out');
   await bench.row('Trestle lab carrier').getByRole('button', { name: 'Take it off' }).click();
   await bench.settled();
-  await expect(page.locator('.tray .line', { hasText: 'does not lead out' })).toHaveCount(0);
+  await bench.finds('does not lead out', 0);
 });

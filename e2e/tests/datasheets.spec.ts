@@ -29,7 +29,7 @@ async function takeAll(page: Page): Promise<number> {
   const open = page.locator('[data-figure].open');
   await expect(page.locator('[data-figure]').first()).toBeVisible();
   const count = await open.count();
-  await page.locator('[data-figure].current [data-take]').focus();
+  await page.locator('[data-figure][data-current] [data-take]').focus();
   for (let i = 0; i < count; i++) await page.keyboard.press('Enter');
   await expect(open).toHaveCount(0);
   return count;
@@ -69,7 +69,7 @@ async function restsOf(page: Page, part: string, check: string): Promise<string>
     .getByRole('button')
     .first()
     .click();
-  return (await page.locator('.tray').textContent()) ?? '';
+  return (await page.locator('[data-detail]').textContent()) ?? '';
 }
 
 test('from a PDF: spot by spot, into the plan, and the proof cites the page', async ({ page }) => {
@@ -105,7 +105,7 @@ test('from a pasted table, used and proved', async ({ page }) => {
       'Parameter\tMin\tTyp\tMax\tUnit\nSupply voltage\t2.6\t3.3\t3.6\tV\nStandby current\t\t2\t5\tµA\nSCL clock frequency\t\t\t400\tkHz\nI2C address: 0x29',
     );
   await page.getByRole('button', { name: 'Read it' }).click();
-  await expect(page.locator('.pasted .here')).toContainText('Supply voltage');
+  await expect(page.locator('.pasted [data-here]')).toContainText('Supply voltage');
   await sheetOf(page).getByLabel('name of the part').fill('Pasted distance sensor');
   // What it is follows from the bus that it speaks; a search finds another class.
   await page.getByRole('button', { name: 'a sensor on a bus' }).click();
@@ -294,7 +294,7 @@ test('a sheet is left by Escape and by a reload, goes on as it was, and is corre
   const rows = page.locator('[data-figure]');
   await expect(rows.first()).toBeVisible();
   // The first that waits has the focus, and one key takes all that are sure.
-  await expect(page.locator('[data-figure].current [data-take]')).toBeFocused();
+  await expect(page.locator('[data-figure][data-current] [data-take]')).toBeFocused();
   await page.keyboard.press('s');
   const taken = await page.locator('[data-figure].taken').count();
   expect(taken).toBeGreaterThan(5);

@@ -55,19 +55,19 @@ test('steps are ticked off at the bench, through a reload without a network, and
 test('the step in hand is lit on the map, and the next one comes when it is ticked', async ({ page }) => {
   await openVerified(page);
   await bench.go('Wiring');
-  await expect(map(page).locator('.lead:not(.faint)')).toHaveCount(5);
+  await expect(map(page).locator('.lead:not([data-faint])')).toHaveCount(5);
   const sda = page.getByRole('button', { name: /I²C SDA \d+ leads/ });
   const leads = Number(/(\d+) leads/.exec((await sda.textContent()) ?? '')?.[1]);
   expect(leads).toBeGreaterThan(3);
   await sda.click();
-  await expect(map(page).locator('.lead:not(.faint)')).toHaveCount(leads);
+  await expect(map(page).locator('.lead:not([data-faint])')).toHaveCount(leads);
   await expect(page.getByRole('list', { name: /checks after step/ })).toContainText('beeps from controller, P10');
   await page.getByLabel('all leads').check();
-  expect(await map(page).locator('.lead:not(.faint)').count()).toBeGreaterThan(70);
+  expect(await map(page).locator('.lead:not([data-faint])').count()).toBeGreaterThan(70);
   await page.getByLabel('all leads').uncheck();
   await page.getByLabel(/^step 1 done/).check();
-  await expect(page.locator('li.current')).toContainText('Resistors and other helpers');
-  await expect(page.locator('li.current')).toContainText('4.47 kΩ to 4.94 kΩ');
+  await expect(page.locator('li[data-current]')).toContainText('Resistors and other helpers');
+  await expect(page.locator('li[data-current]')).toContainText('4.47 kΩ to 4.94 kΩ');
 });
 
 test('a part is moved with the keys, stays there, and the rest flows round it; let go, it is placed again', async ({
@@ -93,7 +93,6 @@ test('a part is moved with the keys, stays there, and the rest flows round it; l
 
 test('a part is dragged over the holes', async ({ page }) => {
   await openVerified(page);
-  await page.getByLabel('close the tray').click();
   await bench.go('Wiring');
   const light = page.getByRole('button', { name: /^status light, in the board/ });
   const box = await light.boundingBox();
@@ -190,7 +189,7 @@ test('the printed plan names the colours, on A4 and on Letter', async ({ page })
 test('what a coin or a day more buys, and how many spares', async ({ page }) => {
   await openVerified(page);
   await bench.go('Parts');
-  const total = page.locator('.row.head').first();
+  const total = page.locator('.row[data-head]').first();
   await expect(total).toContainText('117.20 EUR with shipping, here in 3 days');
   await page.getByLabel('how to buy').selectOption('cheap');
   await expect(total).toContainText('here in 18 days');

@@ -11,9 +11,9 @@ test.beforeEach(async ({ page }) => {
 
 test('a 3.3 V part and a 5 V display on one bus, to clean', async ({ page }) => {
   await bench.take(/pull-up on display lifts I²C SDA to 4\.15 V/);
-  await expect(page.locator('.detail table').first()).toContainText('into the lower rail');
+  await expect(page.locator('[data-detail] table').first()).toContainText('into the lower rail');
   await bench.remedy('translator between the controller and display');
-  await expect(page.locator('.tray .line', { hasText: 'pull-up on display' })).toHaveCount(0);
+  await bench.finds('pull-up on display', 0);
   await expect(bench.row(/translator for display \w1/).first()).toBeVisible();
   await settleRest(bench);
   await bench.proved();
@@ -48,21 +48,21 @@ for (const [way, title] of [
     await bench.remedy(title);
     await bench.proved();
     await page.keyboard.press('Control+z');
-    await expect(page.locator('.tray .line', { hasText: 'both answer at 0x44' })).toBeVisible();
+    await bench.finds('both answer at 0x44');
   });
 }
 
-test('a double translation is taken out', async ({ page }) => {
+test('a double translation is taken out', async () => {
   await bench.openFile('Twice', translatedTwice());
   await bench.take(/carries a translator of its own/);
   await bench.remedy(/Take top shelf sensor out from behind the translator and feed it from the 3\.3 V of controller/);
-  await expect(page.locator('.tray .line', { hasText: 'translator of its own' })).toHaveCount(0);
+  await bench.finds('translator of its own', 0);
   await bench.proved();
 });
 
 test('an address is told in its three forms, and an 8-bit one is asked about and halved', async ({ page }) => {
   await bench.go('Bus');
-  const row = page.locator('.row:not(.head)', { hasText: 'top shelf sensor' }).first();
+  const row = page.locator('.row:not([data-head])', { hasText: 'top shelf sensor' }).first();
   await expect(row).toContainText('= 68, 8-bit 0x88');
   await row.getByLabel('address of top shelf sensor').fill('0x88');
   await page.keyboard.press('Enter');
@@ -172,7 +172,7 @@ test('a house rule tells what it ends and brings before it is taken', async ({ p
   await page.getByRole('button', { name: 'Take the rule' }).click();
   await page.keyboard.press('Escape');
   await bench.settled();
-  await expect(page.locator('.tray .line', { hasText: 'my rules want one pair' })).toHaveCount(0);
+  await bench.finds('my rules want one pair', 0);
 });
 
 test('the spread of an edge is drawn beside, with its share that is too slow', async ({ page }) => {
@@ -183,7 +183,7 @@ test('the spread of an edge is drawn beside, with its share that is too slow', a
   });
 });
 
-test('the first draft is settled in the order of its tray', async () => {
+test('the first draft is settled in the order of its findings', async () => {
   await settleDraft(bench);
   await bench.proved();
 });

@@ -24,14 +24,14 @@ test('keys: stations, findings, the first remedy, back again', async ({ page }) 
   }
   await page.keyboard.press(']');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Pins');
-  await expect(page.locator('.tray .line[aria-current]')).toContainText('without a resistor');
+  await expect(page.locator('[data-detail]')).toContainText('without a resistor');
   await expect(page.locator('[data-remedy="0"]')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(bench.verdict).toHaveText(/8 to settle/);
   await page.keyboard.press('Control+z');
   await expect(bench.verdict).toHaveText(/9 to settle/);
   await page.keyboard.press('[');
-  await expect(page.locator('.tray .line[aria-current]')).toHaveCount(1);
+  await expect(page.locator('[data-detail]')).toHaveCount(1);
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('the next finding');
 });
@@ -97,7 +97,7 @@ test('the channel: arrow keys share the width, double-click levels', async ({ pa
   const channel = page.getByRole('slider', { name: 'width of decisions and proofs' });
   await channel.focus();
   await page.keyboard.press('ArrowRight');
-  await expect(channel).toHaveAttribute('aria-valuenow', '44');
+  await expect(channel).toHaveAttribute('aria-valuenow', '38');
   await channel.dblclick({ position: { x: 4, y: 200 } });
   await expect(channel).toHaveAttribute('aria-valuenow', '50');
 });

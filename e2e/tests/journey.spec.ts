@@ -6,8 +6,7 @@ test('the demo opens with the first draft and its mistakes', async ({ page }) =>
   await bench.open();
   await expect(page.locator('.plan-name')).toHaveText(/Cupboard, first draft/);
   await expect(bench.verdict).toHaveText(/Open · 9 to settle/);
-  await expect(page.locator('.tray .bar')).toContainText('5 danger');
-  await expect(page.locator('.tray .bar')).toContainText('4 fault');
+  await expect(page.locator('[data-counts]')).toHaveAccessibleName(/5 danger 4 fault/);
 });
 
 test('from the first draft to verified by remedies; reload keeps it; undo returns to the start', async ({ page }) => {
@@ -50,10 +49,10 @@ test('the wiring plan prints with every lead, and the parts list comes as CSV', 
   await page.emulateMedia({ media: 'print' });
   const sheet = page.locator('article.print-only');
   await expect(sheet).toBeVisible();
-  await expect(page.locator('.tray')).toBeHidden();
+  await expect(page.locator('[data-strip]')).toBeHidden();
   await expect(sheet).toContainText('Verified');
   await expect(sheet).toContainText('the wiring was read back and agrees with the circuit');
-  expect(await sheet.locator('section.pictured tbody tr').count()).toBeGreaterThan(60);
+  expect(await sheet.locator('section[data-pictured] tbody tr').count()).toBeGreaterThan(60);
   await expect(sheet).toContainText('resistor 4.7 kΩ');
   const pdf = await page.pdf();
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');

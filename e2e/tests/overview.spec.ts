@@ -11,14 +11,14 @@ test('the overview shows the build, what belongs together, and leads to each fin
   await expect(scale).toBeVisible();
   // Pointed at, its own way stands out and the rest steps back.
   await scale.hover();
-  await expect(page.getByRole('button', { name: /^buzzer/ })).toHaveClass(/faint/);
-  await expect(scale).not.toHaveClass(/faint/);
-  await expect(page.locator('[data-thing^="rail "]').first()).not.toHaveClass(/faint/);
+  await expect(page.getByRole('button', { name: /^buzzer/ })).toHaveAttribute('data-faint');
+  await expect(scale).not.toHaveAttribute('data-faint');
+  await expect(page.locator('[data-thing^="rail "]').first()).not.toHaveAttribute('data-faint');
   // By keyboard: the finding at the part is opened at its station.
   await scale.focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Levels' })).toBeVisible();
-  await expect(page.locator('.tray')).toContainText('can lift scale data to 5.15 V');
+  await expect(page.locator('[data-detail]')).toContainText('can lift scale data to 5.15 V');
   // A row of a bus leads to the bus, a feed to the power.
   await page.keyboard.press('o');
   await page.locator('[data-thing^="rail "]').first().focus();
@@ -45,4 +45,44 @@ test('an edit is in the picture at once, and the picture is the first page of th
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('article.print-only .overview > svg')).toBeVisible();
   await expect(page.locator('article.print-only .overview > svg')).toContainText('third wheel probe');
+  // Set in the fonts that it was measured in: as the page sets them, no word lies on another.
+  for (const [media, drawn] of [
+    ['print', 'article.print-only .overview > svg'],
+    ['screen', '.overview .frame > svg'],
+  ] as const) {
+    await page.emulateMedia({ media });
+    await page.evaluate(() => document.fonts.ready);
+    const covered = await page.locator(drawn).evaluate((svg: SVGSVGElement) => {
+      const words = [...svg.querySelectorAll('text')].map((text) => ({
+        said: text.textContent.trim(),
+        box: text.getBBox(),
+      }));
+      return words.flatMap(({ said, box }, i) =>
+        words
+          .slice(i + 1)
+          .filter(
+            ({ box: b }) =>
+              box.x + box.width > b.x + 1.5 &&
+              b.x + b.width > box.x + 1.5 &&
+              box.y + box.height * 0.7 > b.y + b.height * 0.3 &&
+              b.y + b.height * 0.7 > box.y + box.height * 0.3,
+          )
+          .map((other) => `${said} / ${other.said}`),
+      );
+    });
+    expect(covered, media).toEqual([]);
+  }
+});
+
+test('what a remedy would change is drawn before it is taken', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.open('overview');
+  await bench.take(/^Scale DT can lift/);
+  await expect(page.locator('[data-remedy="0"]')).toBeFocused();
+  await expect(page.locator('[data-thing="part scale"]')).toHaveAttribute('data-change', 'changed');
+  await expect(page.locator('[data-change="added"]')).toHaveCount(0);
+  await page.locator('[data-remedy]', { hasText: 'translator' }).first().hover();
+  await expect(page.locator('[data-change="added"]').first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.locator('[data-change]')).toHaveCount(0);
 });

@@ -46,7 +46,7 @@ test('changes are taken in part; what stands on one that is left out is left out
   await page.getByRole('button', { name: /^Take \d+ changes/ }).click();
   await bench.settled();
   await expect(bench.verdict).toHaveText(/1 to settle/);
-  await expect(page.locator('.tray')).toContainText('3.3 V of controller has to give');
+  await bench.finds('3.3 V of controller has to give');
 });
 
 test('a lock that stands in the way is named; opened, the rest is found', async ({ page }) => {
@@ -120,10 +120,10 @@ test('a pin tells what it can do and must not; the radio takes its converter', a
   await expect(page.locator('.under')).toContainText('P6 can be in, out, analog');
   await expect(page.locator('.under')).toContainText('Must be low at boot');
   await bench.openFile('Analog on the radio’s converter', await analogOnTwo());
-  await expect(page.locator('.tray')).toContainText('whose converter the radio takes');
+  await bench.finds('whose converter the radio takes');
   await page.getByLabel('the radio is in use').uncheck();
   await bench.settled();
-  await expect(page.locator('.tray')).not.toContainText('whose converter the radio takes');
+  await bench.finds('whose converter the radio takes', 0);
 });
 
 /** The stairwell with its dial on a pin of the second converter. */
@@ -201,5 +201,5 @@ test('the base of a bare transistor gets its resistor from the series', async ({
   await ohms.fill('10k');
   await ohms.press('Enter');
   await bench.settled();
-  await expect(page.locator('.tray')).toContainText('not fully on');
+  await bench.finds('not fully on');
 });

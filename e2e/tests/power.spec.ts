@@ -29,7 +29,7 @@ test('the rain-barrel logger lasts its season; a longer one is a caution, then a
   await change(page, 'days that the build must run on one filling', '120');
   await expect(runtime(page)).toContainText('limit 120');
   // The others are the switch that a hand has to turn before a cable goes in, and the long lead outdoors.
-  await expect(page.locator('.tray .bar')).toContainText('3 caution');
+  await expect(page.locator('[data-counts]')).toHaveAccessibleName(/3 caution/);
   await change(page, 'days that the build must run on one filling', '300');
   await expect(bench.verdict).toHaveText(/Open · 1 to settle/);
   for (let i = 0; i < 2; i++) {
@@ -44,7 +44,7 @@ test('duty and interval are edited in place; the hours follow', async ({ page })
   await bench.settled();
   const before = await days(page);
   await change(page, 'radio, interval', '60');
-  await expect(page.locator('.tray')).toContainText('90 days are wanted');
+  await bench.finds('90 days are wanted');
   const often = await days(page);
   expect(often).toBeLessThan(before / 2);
   await page.getByLabel('radio, when at work').selectOption('share');
@@ -59,7 +59,7 @@ test('duty and interval are edited in place; the hours follow', async ({ page })
 test('a thoughtless choice is pointed to, and switched off in one step', async ({ page }) => {
   await bench.openFile('Thoughtless', thoughtlessProbe());
   await expect(bench.verdict).toHaveText(/Open · 1 to settle/);
-  await expect(page.locator('.tray')).toContainText(/goes to level probe, idle/);
+  await bench.finds(/goes to level probe, idle/);
   await expect(page.locator('.row', { hasText: 'of the charge' }).first()).toContainText('level probe, idle');
   await bench.take(/goes to level probe, idle/);
   await bench.remedy('Switch level probe off between readings');
@@ -91,7 +91,7 @@ test('work one after the other lowers the peak, and says when each begins', asyn
   await bench.settled();
   await page.getByRole('button', { name: /^One after the other: 265 mA to 259 mA/ }).click();
   await bench.settled();
-  await expect(page.locator('.row.head', { hasText: '4.5 V of three cells' }).last()).toContainText('259');
+  await expect(page.locator('.row[data-head]', { hasText: '4.5 V of three cells' }).last()).toContainText('259');
   await expect(page.getByRole('textbox', { name: 'air thermometer, begins after' })).toHaveValue('3.5 s');
   await expect(page.getByRole('textbox', { name: 'radio, begins after' })).toHaveValue('0 s');
 });
@@ -104,7 +104,7 @@ test('everything on the controller’s regulator is seen in the tree, with curre
   await expect(tree).toContainText(/2\d0 mW, 6\d\.\d °C/);
   await page.locator('.as-table summary').first().click();
   await expect(page.getByRole('table', { name: 'Currents from the sources to the parts' })).toContainText('589 mA');
-  await page.locator('.sums').getByRole('button', { name: '3.3 V of controller' }).click();
+  await page.getByRole('link', { name: /3\.3 V of controller/ }).click();
   await expect(page.locator('[data-proof="supply/heat|board.3v3"]')).toBeInViewport();
   await bench.take(/3\.3 V of controller has to give/);
   await bench.remedy('fed from the 5 V of 5 V regulator');
@@ -119,7 +119,7 @@ test('a sensor beside the regulator is warmed; it is moved away, or put beside i
   await page.getByLabel('what bottom shelf sensor stands beside').selectOption({ label: 'beside 5 V regulator' });
   await bench.settled();
   await change(page, 'distance of bottom shelf sensor from it', '5 mm');
-  await expect(page.locator('.tray')).toContainText('bottom shelf sensor is about');
+  await bench.finds('bottom shelf sensor is about');
 });
 
 test('power from a pin follows the house rule', async ({ page }) => {

@@ -128,8 +128,8 @@ test('the sun at a place outdoors is said, and the caution of it ends', async ({
   const row = bench.row(/its air from/).first();
   await row.getByRole('checkbox', { name: 'outdoors' }).check();
   await bench.settled();
-  await expect(page.locator('.tray .line', { hasText: 'the sun makes' })).toBeVisible();
+  await bench.finds('the sun makes');
   await row.getByLabel(/^sun at/).selectOption('shade');
   await bench.settled();
-  await expect(page.locator('.tray .line', { hasText: 'the sun makes' })).toHaveCount(0);
+  await bench.finds('the sun makes', 0);
 });

@@ -78,7 +78,7 @@ for (const [file, { name, cls, print, knows = {}, mends = {}, parts }] of Object
     await expect(rows.first()).toBeVisible();
     await expect(page.getByRole('button', { name: /^a / }).filter({ hasText: cls })).toBeVisible();
     // All that is sure by one key, the others one by one as they come.
-    await expect(page.locator('[data-figure].current [data-take]')).toBeFocused();
+    await expect(page.locator('[data-figure][data-current] [data-take]')).toBeFocused();
     await page.keyboard.press('s');
     keys++;
     for (let open = await page.locator('[data-figure].open').count(); open > 0; open--) {

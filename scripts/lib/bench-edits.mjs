@@ -6,7 +6,7 @@ const EDITS = 60;
 export async function benchEdits() {
   await withApp(async (browser, address) => {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(`${address}/#power`);
+    await page.goto(`${address}/#power&plan=cupboard-first-draft`);
     await settled(page);
     const feed = page.getByLabel('rail that feeds VCC of scale');
     const verdicts = [];

@@ -30,7 +30,7 @@ export async function benchSweep() {
       ['bus', 'lead, edges and window', 'lead of top shelf sensor', 0.2, 5],
       ['bus', 'clock, edges and window', 'clock of I²C, tried', 100e3, 600e3],
     ]) {
-      await page.goto(`${address}/#${station}`);
+      await page.goto(`${address}/#${station}&plan=cupboard-first-draft`);
       await page.reload();
       await settled(page);
       const slider = page.getByRole('slider', { name: label });
