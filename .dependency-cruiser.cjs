@@ -60,6 +60,7 @@ const ROOMS = {
   ],
   // Words have to be said before they can be measured.
   drawing: ['check', 'overview', 'quantity', 'say'],
+  map: ['board', 'deliver', 'drawing', 'layout', 'say'],
   format: [
     'board',
     'card',
@@ -67,6 +68,7 @@ const ROOMS = {
     'circuit',
     'deliver',
     'drawing',
+    'map',
     'plan',
     'quantity',
     'say',

@@ -1,6 +1,6 @@
 import { libraryOf } from '@idle-breadboard/core/card';
 import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
-import { boardDrawing, buildOf, type Build } from '@idle-breadboard/core/deliver';
+import { boardDrawing, boardMap, buildOf, leadNumbers, type Build } from '@idle-breadboard/core/deliver';
 import {
   boardSvg,
   buildSheet,
@@ -67,7 +67,9 @@ function wiring(circuit: Circuit, build: Build, as: As): Output {
       : as === 'csv'
         ? wiringCsv(build.wiring)
         : as === 'svg' && build.layout
-          ? boardSvg(boardDrawing(circuit, build.layout), { title: circuit.plan.name })
+          ? boardSvg(boardMap(boardDrawing(circuit, build.layout), leadNumbers(build.wiring.steps)), {
+              title: circuit.plan.name,
+            })
           : wiringText(build.wiring);
   return { text, complaint: wrong.map(say).join('\n'), code: wrong.length > 0 ? 1 : 0 };
 }

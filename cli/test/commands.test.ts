@@ -84,7 +84,7 @@ describe('command line', () => {
     for (const command of ['wiring', 'parts', 'verify'])
       expect(cli(command, verified, '--json').out, command).to.not.match(/"topic"|"digits"/);
     expect(cli('wiring', verified, '--csv').out.split('\r\n')[0]).to.equal(
-      'step,title,from,to,kind,colour,ends,metres,value,leads',
+      'step,title,number,from,to,kind,colour,ends,metres,value,leads',
     );
     expect(cli('parts', verified).out).to.match(/\d+\.\d\d EUR with shipping, here in 3 days/);
     expect(JSON.parse(cli('parts', verified, '--json').out)).to.include.keys('lines', 'suppliers', 'total', 'arrival');

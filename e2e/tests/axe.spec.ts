@@ -212,7 +212,7 @@ const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void
     async (bench) => {
       await bench.openFile('A word', withWord());
       await bench.go('Bus');
-      await bench.page.getByRole('button', { name: 'words' }).click();
+      await bench.page.getByRole('button', { name: 'words', exact: true }).click();
       await expect(bench.page.getByRole('group', { name: /^set-up, register/ })).toBeVisible();
     },
   ],

@@ -191,7 +191,7 @@ test('the first draft is settled in the order of its findings', async () => {
 test('a configuration word is put together from its fields, typed, and taken apart', async ({ page }) => {
   await bench.openFile('A word', withWord());
   await bench.go('Bus');
-  await page.getByRole('button', { name: 'words' }).click();
+  await page.getByRole('button', { name: 'words', exact: true }).click();
   const group = page.getByRole('group', { name: /^set-up, register/ });
   await group.getByLabel(/^gain/).selectOption('2');
   await group.getByLabel(/^integration/).selectOption('3');

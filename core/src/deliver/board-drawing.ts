@@ -13,7 +13,8 @@ import {
 import { pluggedSources } from '../circuit/mated.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { footprintOf } from '../circuit/footprint.ts';
-import type { Layout, Lead, LeadPoint } from '../circuit/laid.ts';
+import type { Docked, Layout, Lead, LeadPoint } from '../circuit/laid.ts';
+import { crossings } from '../layout/crossings.ts';
 import { terminalPlace } from '../layout/dock.ts';
 import { EDGE } from '../layout/problem.ts';
 import { tells, type Text, type Quantity } from '../quantity/message.ts';
@@ -48,8 +49,6 @@ export interface DrawnLead {
   readonly of: string;
   readonly a: Point;
   readonly b: Point;
-  /** Where its bow is highest. */
-  readonly bend: Point;
 }
 
 export interface Drawing {
@@ -70,6 +69,8 @@ export interface Drawing {
 
 /** Every fifth row is numbered, as boards print it. */
 const NUMBERED = 5;
+/** From a terminal to the joint of its wire, in steps. */
+const JOINT_AWAY = 2;
 
 export function boardDrawing(circuit: Circuit, layout: Layout): Drawing {
   const boards = layout.boards.map(({ card, grid }, i) => ({
@@ -80,13 +81,13 @@ export function boardDrawing(circuit: Circuit, layout: Layout): Drawing {
     label: circuit.cards.get(card)?.name ?? card,
   }));
   const seated = layout.seats.flatMap((seat) => seatedPart(circuit, seat));
-  const docked = layout.docked.flatMap(({ part, box }) => {
+  const docked = standing(circuit, layout).flatMap(({ part, box }) => {
     const node = circuit.parts.get(part);
     return node ? [dockedPart(node, box)] : [];
   });
   const lying = [...seated, ...docked];
   const parts = [...lying, ...pluggedParts(circuit, layout, lying)];
-  const joints = jointPlaces(layout, parts);
+  const joints = jointPlaces(circuit, layout, parts);
   const place = (point: LeadPoint): Point | null => {
     if (point.kind === 'hole') {
       const hole = parseHole(point.hole);
@@ -95,12 +96,12 @@ export function boardDrawing(circuit: Circuit, layout: Layout): Drawing {
     if (point.kind === 'joint') return joints.get(point.joint) ?? null;
     const node = circuit.parts.get(point.part);
     const box = docked.find(({ part }) => part === point.part)?.box;
-    return node && box ? terminalPlace(node, box, point.terminal) : null;
+    return node && box ? pinOf(node, box, point.terminal) : null;
   };
   const leads = layout.leads.flatMap((lead): DrawnLead[] => {
     const [a, b] = [place(lead.from), place(lead.to)];
     const { key, kind, colour, value, of } = lead;
-    return a && b ? [{ key, kind, colour, value, of, a, b, bend: bendOf(a, b, kind) }] : [];
+    return a && b ? [{ key, kind, colour, value, of, a, b }] : [];
   });
   const boxes = [...boards, ...parts.map(({ box }) => box)];
   return {
@@ -142,6 +143,78 @@ function seatedPart(circuit: Circuit, seat: Layout['seats'][number]): DrawnPart[
   ];
 }
 
+/** Points of the drawing lie on half steps: leads run there. */
+const half = (value: number): number => Math.round(value * 2) / 2;
+
+function pinOf(node: PartNode, box: Box, terminal: string): Point {
+  const { x, y } = terminalPlace(node, box, terminal);
+  return { x: half(x), y };
+}
+
+/** Parts beside the boards, on half steps, those of one row in the order in which their leads cross least. */
+function standing(circuit: Circuit, layout: Layout): readonly Docked[] {
+  const docked = layout.docked.map(({ part, box }) => ({
+    part,
+    box: { left: half(box.left), right: half(box.right), top: half(box.top), bottom: half(box.bottom) },
+  }));
+  return [...new Set(docked.map(({ box }) => box.top))].flatMap((top) =>
+    untangled(
+      circuit,
+      layout,
+      docked,
+      docked.filter(({ box }) => box.top === top),
+    ),
+  );
+}
+
+/** Neighbours change places as long as that saves a crossing. */
+function untangled(circuit: Circuit, layout: Layout, all: readonly Docked[], row: readonly Docked[]): Docked[] {
+  const order = row.toSorted((a, b) => a.box.left - b.box.left);
+  const others = all.filter((one) => !row.includes(one));
+  const count = (): number => {
+    const boxes = new Map([...others, ...order].map(({ part, box }) => [part, box]));
+    const at = (point: LeadPoint): Point | null => {
+      if (point.kind === 'hole') {
+        const hole = parseHole(point.hole);
+        return hole && pointOfHole(hole);
+      }
+      const node = point.kind === 'terminal' ? circuit.parts.get(point.part) : undefined;
+      const box = node && boxes.get(node.id);
+      return node && box && point.kind === 'terminal' ? pinOf(node, box, point.terminal) : null;
+    };
+    return crossings(
+      layout.leads.flatMap(({ from, to }) => {
+        const [a, b] = [at(from), at(to)];
+        return a && b && (from.kind === 'terminal' || to.kind === 'terminal') ? [{ a, b }] : [];
+      }),
+    );
+  };
+  let least = count();
+  for (let better = true; better && least > 0;) {
+    better = false;
+    for (let i = 0; i + 1 < order.length; i++) {
+      const [a, b] = [order[i], order[i + 1]];
+      if (!a || !b) continue;
+      [order[i], order[i + 1]] = swapped(a, b);
+      const now = count();
+      if (now < least) {
+        least = now;
+        better = true;
+      } else [order[i], order[i + 1]] = [a, b];
+    }
+  }
+  return order;
+}
+
+/** Two neighbours the other way round, in the room that they had. */
+function swapped(a: Docked, b: Docked): [Docked, Docked] {
+  const [wide, from] = [b.box.right - b.box.left, a.box.right - a.box.left];
+  return [
+    { part: b.part, box: { ...b.box, left: a.box.left, right: a.box.left + wide } },
+    { part: a.part, box: { ...a.box, left: b.box.right - from, right: b.box.right } },
+  ];
+}
+
 function nameIn(box: Box): DrawnPart['name'] {
   const size = Math.min(1.7, Math.max(0.9, (box.bottom - box.top) / 3));
   return { x: (box.left + box.right) / 2, y: (box.top + box.bottom) / 2 + size / 3, size };
@@ -154,7 +227,7 @@ const dockedPart = (node: PartNode, box: Box): DrawnPart => ({
   seated: false,
   // Clear of the names of the pins, which are on the side of the boards.
   name: { x: (box.left + box.right) / 2, y: box.top < 0 ? box.top + 1.5 : box.bottom - 0.8, size: 1.3 },
-  pins: node.card.terminals.map(({ id, label }, i) => ({ ...terminalPlace(node, box, id), label, first: i === 0 })),
+  pins: node.card.terminals.map(({ id, label }, i) => ({ ...pinOf(node, box, id), label, first: i === 0 })),
 });
 
 /** How far a cable stands off the part that it goes into, and how thick a plugged part is, in steps. */
@@ -195,9 +268,8 @@ function pluggedParts(circuit: Circuit, layout: Layout, lying: readonly DrawnPar
   });
 }
 
-/** A joint lies on the way from the wire that ends in it towards the boards. */
-function jointPlaces(layout: Layout, parts: readonly DrawnPart[]): Map<string, Point> {
-  const below = Math.max(0, layout.boards.length - 1) * BOARD_STEP + BOARD_HEIGHT;
+/** A joint lies before the terminal whose wire ends in it. */
+function jointPlaces(circuit: Circuit, layout: Layout, parts: readonly DrawnPart[]): Map<string, Point> {
   return new Map(
     layout.joints.map(({ id }, i) => {
       const own = layout.leads.find(
@@ -208,22 +280,12 @@ function jointPlaces(layout: Layout, parts: readonly DrawnPart[]): Map<string, P
       );
       const end = [own?.from, own?.to].find((p) => p?.kind === 'terminal');
       const part = parts.find((p) => end?.kind === 'terminal' && p.part === end.part);
-      const at = part
-        ? { x: (part.box.left + part.box.right) / 2, y: part.box.top < 0 ? part.box.bottom : part.box.top }
-        : null;
-      const towards = at && at.y < below / 2 ? 1.5 : -1.5;
-      return [id, { x: (at?.x ?? i * 6) + (i % 3) * 1.4 - 1.4, y: (at?.y ?? 2) + towards }] as const;
+      const node = end?.kind === 'terminal' ? circuit.parts.get(end.part) : undefined;
+      if (!part || !node || end?.kind !== 'terminal') return [id, { x: i * 6, y: 2 }] as const;
+      const { x, y } = pinOf(node, part.box, end.terminal);
+      return [id, { x, y: y + (part.box.top < 0 ? JOINT_AWAY : -JOINT_AWAY) }] as const;
     }),
   );
-}
-
-/** Leads bow a little, so that two of them over one row can be told apart; legs are straight. */
-function bendOf(a: Point, b: Point, kind: Lead['kind']): Point {
-  const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
-  if (kind !== 'lead' && kind !== 'own') return middle;
-  const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const by = 0.12;
-  return { x: middle.x - dy * by, y: middle.y + dx * by };
 }
 
 const holesOf = (layout: Layout): Point[] =>

@@ -5,6 +5,8 @@ import type { Message, Text } from '../quantity/message.ts';
 import type { StepCheck } from './expect.ts';
 
 export interface WiringLead extends Lead {
+  /** From 1, in the order in which leads are put in: what stands at its ends in the drawing. */
+  readonly number: number;
   readonly fromSays: Text;
   readonly toSays: Text;
 }

@@ -90,7 +90,7 @@ class Work {
       const { key } = this.homeOf(lead);
       this.byHome.set(key, [
         ...(this.byHome.get(key) ?? []),
-        { ...lead, fromSays: places.say(lead.from), toSays: places.say(lead.to) },
+        { ...lead, number: 0, fromSays: places.say(lead.from), toSays: places.say(lead.to) },
       ]);
     }
   }
@@ -137,9 +137,13 @@ class Work {
       ...handSteps(this.circuit),
       ...programmingSteps(this.circuit),
     ];
-    return steps.filter(
-      ({ leads, put, phase }) => leads.length > 0 || put.length > 0 || ['look', 'board', 'programming'].includes(phase),
-    );
+    let number = 0;
+    return steps
+      .filter(
+        ({ leads, put, phase }) =>
+          leads.length > 0 || put.length > 0 || ['look', 'board', 'programming'].includes(phase),
+      )
+      .map((step) => ({ ...step, leads: step.leads.map((lead) => ({ ...lead, number: (number += 1) })) }));
   }
 
   private step(

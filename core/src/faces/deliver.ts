@@ -1,5 +1,5 @@
 /** What an interface knows of what is taken to the bench. */
-export { type Drawing, type DrawnLead, type DrawnPart, boardDrawing } from '../deliver/board-drawing.ts';
+export { type Drawing, boardDrawing } from '../deliver/board-drawing.ts';
 export { type BringUpSheet, SHEET_PHASES, type SheetPhase, type SheetRow, answersOf } from '../deliver/sheet-row.ts';
 export { bringUpSheet } from '../deliver/bring-up.ts';
 export { type Build, buildFrom, buildOf } from '../deliver/build.ts';
@@ -10,4 +10,14 @@ export { type LogEntry, type Trend, calibrationOf, latest, rebuilds, trendOf } f
 export type { Alternative, PartsLine, PartsList } from '../deliver/parts-list.ts';
 export type { WiringLead, WiringStep } from '../deliver/step.ts';
 export { touchedRow } from '../deliver/touched.ts';
+export {
+  type BoardMap,
+  type MapLead,
+  type MapLegs,
+  boardMap,
+  frameOf,
+  leadNumbers,
+  piecesOf,
+} from '../map/board-map.ts';
+export { readAt } from '../map/labels.ts';
 export { BENCH_RULE, type WiringPlan } from '../deliver/wiring.ts';

@@ -1,5 +1,6 @@
 /** What an interface knows of files in and out. */
-export { INKS, boardSvg } from '../format/board-svg.ts';
+export { boardSvg, pathOf } from '../format/board-svg.ts';
+export { dashOf, figureInkOf, inkOf } from '../format/lead-inks.ts';
 export { sheetMarkdown } from '../format/bring-up-markdown.ts';
 export { buildSheet, leadSays } from '../format/build-sheet.ts';
 export { readCard } from '../format/card-file.ts';

@@ -30,8 +30,8 @@ function stepLines(step: WiringStep, i: number, done: boolean): string[] {
     ),
     '',
     ...table(
-      ['lead', 'from', 'to'],
-      step.leads.map((lead) => [leadSays(lead), say(lead.fromSays), say(lead.toSays)]),
+      ['number', 'lead', 'from', 'to'],
+      step.leads.map((lead) => [`${lead.number}`, leadSays(lead), say(lead.fromSays), say(lead.toSays)]),
     ),
     ...step.checks.map(
       ({ kind, says }) => `- ${tableCell(say(sheet(kind === 'look' ? 'look' : 'measure', { says })))}`,

@@ -37,6 +37,7 @@ export function wiringCsv(wiring: WiringPlan): string {
       step.leads.map((lead) => ({
         step: i + 1,
         title: say(step.title),
+        number: lead.number,
         from: say(lead.fromSays),
         to: say(lead.toSays),
         kind: lead.kind,

@@ -1,5 +1,7 @@
 /** A drawing as an SVG of its own, in the colours of the day. */
+import type { Strip } from '../drawing/columns.ts';
 import { markShape } from '../drawing/mark-shapes.ts';
+import { SVG_FACES } from './svg-faces.ts';
 import { ASCENT, bandsOf, type Drawing, RIBBON, type Shape, STROKE_GAP } from '../drawing/shapes.ts';
 
 interface Palette {
@@ -40,12 +42,6 @@ const NIGHT: Palette = {
     note: '#9dbfe0',
   },
 };
-const FACES: Readonly<Record<string, string>> = {
-  plain: 'font-family="Atkinson Hyperlegible Next Variable, Atkinson Hyperlegible Next, sans-serif"',
-  strong: 'font-family="Atkinson Hyperlegible Next Variable, Atkinson Hyperlegible Next, sans-serif" font-weight="600"',
-  mono: 'font-family="Atkinson Hyperlegible Mono Variable, Atkinson Hyperlegible Mono, monospace"',
-};
-
 const n = (value: number): string => String(Number(value.toFixed(1)));
 const escaped = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
@@ -89,7 +85,7 @@ function shapeOf(shape: Shape, palette: Palette): string {
     case 'box':
       return `<rect x="${n(shape.x)}" y="${n(shape.y)}" width="${n(shape.w)}" height="${n(shape.h)}" rx="2" ${boxLook(shape.role, palette)}/>`;
     case 'text':
-      return `<text x="${n(shape.x)}" y="${n(shape.y + shape.size * ASCENT)}" font-size="${shape.size}" ${FACES[shape.face]} fill="${tones[shape.tone]}">${escaped(shape.text)}${shape.text === shape.full ? '' : `<title>${escaped(shape.full)}</title>`}</text>`;
+      return `<text x="${n(shape.x)}" y="${n(shape.y + shape.size * ASCENT)}" font-size="${shape.size}" ${SVG_FACES[shape.face]} fill="${tones[shape.tone]}">${escaped(shape.text)}${shape.text === shape.full ? '' : `<title>${escaped(shape.full)}</title>`}</text>`;
     case 'mark':
       return `<svg x="${n(shape.x)}" y="${n(shape.y)}" width="${n(shape.w)}" height="${n(shape.h)}" viewBox="0 0 24 16" color="${tones[shape.severity]}">${markShape(shape.severity, raised)}</svg>`;
     case 'flag':
@@ -106,21 +102,23 @@ function shapeOf(shape: Shape, palette: Palette): string {
 /**
  * @param title what it is of
  * @param words false for a picture that is too small to be read
+ * @param strip what of it is shown; all where nothing is said
  */
 export function overviewSvg(
   { width, height, shapes }: Drawing,
   title: string,
-  { night = false, words = true }: { night?: boolean; words?: boolean } = {},
+  { night = false, words = true, strip }: { night?: boolean; words?: boolean; strip?: Strip } = {},
 ): string {
+  const [from, to] = strip ?? [0, height];
   const palette = night ? NIGHT : DAY;
   const below = shapes.filter((shape) => shape.is === 'box' && (shape.role === 'column' || shape.role === 'hub'));
   const above = shapes.filter(
     (shape) => shape.is !== 'line' && !below.includes(shape) && (words || shape.is !== 'text'),
   );
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" role="img">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${n(to - from)}" viewBox="0 ${n(from)} ${width} ${n(to - from)}" role="img">`,
     `<title>${escaped(title)}</title>`,
-    `<rect width="${width}" height="${height}" fill="${palette.paper}"/>`,
+    `<rect y="${n(from)}" width="${width}" height="${n(to - from)}" fill="${palette.paper}"/>`,
     ...below.map((shape) => shapeOf(shape, palette)),
     ...linesOf(shapes, palette),
     ...above.map((shape) => shapeOf(shape, palette)),

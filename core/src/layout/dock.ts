@@ -6,21 +6,25 @@ import { EDGE, type LayoutProblem, type Stand } from './problem.ts';
 import type { Docked } from '../circuit/laid.ts';
 
 /** Between two parts, between them and the board, and the least that a part takes, in steps. */
-const GAP = 1.2;
-const AWAY = 3.4;
+const GAP = 2;
+const AWAY = 6;
 /** How far parts may lie beyond the ends of the boards. */
 const BEYOND = 5;
 const LEAST = 6;
-/** Depth of a part away from the board, and the width that the name of a pin takes, in steps: room to read them. */
+/** Depth of a part away from the board, in steps. */
 const DEPTH = 4;
+/** Room to read the names of pins: the least for one, a letter of it, and how many letters are shown, in steps. */
 const PIN_WIDTH = 2.6;
+const LETTER = 0.61;
+const LETTERS = 8;
 /** A part longer than this is drawn shorter: it is only told where its leads go. */
 const MOST = 16;
 
 /** Along the board, in steps. */
 function widthOf(part: PartNode): number {
   const size = Math.min(MOST, Math.max(LEAST, (part.card.body?.size?.length ?? 0) / PITCH));
-  return Math.max(size, part.card.terminals.length * PIN_WIDTH + 1);
+  const longest = Math.min(LETTERS, Math.max(0, ...part.card.terminals.map(({ label }) => label.length)));
+  return Math.max(size, (part.card.terminals.length + 1) * Math.max(PIN_WIDTH, longest * LETTER + 0.6));
 }
 
 /** @param stands where the items are */

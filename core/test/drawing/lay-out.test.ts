@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import { verify } from '../../src/check/verify.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
+import { columnsOf } from '../../src/drawing/columns.ts';
 import { layNarrow } from '../../src/drawing/lay-narrow.ts';
 import { layOut } from '../../src/drawing/lay-out.ts';
 import { fitted, widthOf } from '../../src/drawing/letter-widths.ts';
@@ -106,6 +107,26 @@ describe('the picture of a build', function () {
         missing.map(({ id }) => id),
         name,
       ).to.deep.equal([]);
+    }
+  });
+
+  it('is cut into columns where no word and no part is, and nothing of it is lost', () => {
+    for (let seed = 1; seed <= 60; seed++) {
+      const drawing = drawnNarrow(scattered(seed));
+      const strips = columnsOf(drawing, 930);
+      expect(strips[0]?.[0]).equal(0);
+      expect(strips.at(-1)?.[1]).equal(drawing.height);
+      strips.slice(1).forEach(([from], i) => {
+        expect(from).equal(strips[i]?.[1]);
+        const cut = drawing.shapes.filter(
+          (shape) =>
+            (shape.is === 'text' || (shape.is === 'box' && ['part', 'gate', 'feed', 'rail'].includes(shape.role))) &&
+            shape.y < from &&
+            from < shape.y + shape.h,
+        );
+        expect(cut, `seed ${seed} at ${from}`).deep.equal([]);
+      });
+      for (const [from, to] of strips) expect(to - from, `seed ${seed}`).at.most(930);
     }
   });
 

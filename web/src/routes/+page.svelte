@@ -5,7 +5,6 @@
   import { onFocus, onKey, onKeyFirst } from '$lib/frame/keys';
   import Stations from '$lib/frame/Stations.svelte';
   import Strip from '$lib/frame/Strip.svelte';
-  import { readAddress } from '$lib/state/address';
   import { logbook } from '$lib/state/logbook.svelte';
   import { laying } from '$lib/state/laying.svelte';
   import { proofsBySubject } from '$lib/state/proofs';
@@ -73,13 +72,13 @@
 
   onMount(async () => {
     await view.start();
-    const asked = readAddress(location.hash)?.plan;
+    // Before a plan is there: from then on the address is written.
+    const asked = view.look();
     await workbench.start(
       await loadCatalogue(),
       async () => (data.demo ? demoPlans() : []),
       asked === 'as it is' ? undefined : asked,
     );
-    await view.follow();
   });
 
   // Only the plan: whatever else is looked at writes its address itself.

@@ -1,78 +1,63 @@
 <!-- Leads on the board map, and the two-legged things between holes, which can be taken elsewhere. -->
 <script lang="ts">
-  import type { DrawnLead } from '@idle-breadboard/core/deliver';
-  import { INKS } from '@idle-breadboard/core/files';
+  import type { BoardMap, MapLegs } from '@idle-breadboard/core/deliver';
+  import { inkOf, pathOf } from '@idle-breadboard/core/files';
   import { say } from '@idle-breadboard/core/words';
   import type { Drag, Hands } from './move-part';
 
   interface Props {
-    leads: readonly DrawnLead[];
-    isLit: (lead: DrawnLead) => boolean;
+    map: BoardMap;
+    /** Keys of the legs that are in by now; null for all. */
+    put: ReadonlySet<string> | null;
     pinned: ReadonlySet<string>;
     selected: string | null;
     drag: Drag | null;
     hands: Hands;
   }
-  let { leads, isLit, pinned, selected, drag, hands }: Props = $props();
-  const path = ({ a, b, bend }: DrawnLead) => `M${a.x} ${a.y}Q${bend.x} ${bend.y} ${b.x} ${b.y}`;
-  const body = ({ a, b }: DrawnLead) => {
-    const at = (share: number) => `${a.x + (b.x - a.x) * share} ${a.y + (b.y - a.y) * share}`;
-    return `M${at(0.25)}L${at(0.75)}`;
-  };
+  let { map, put, pinned, selected, drag, hands }: Props = $props();
+  const ring = ({ body: [a, b] }: MapLegs) => ({ cx: a.x + (b.x - a.x) * 0.86, cy: a.y + (b.y - a.y) * 0.86 });
 </script>
 
-{#each leads as lead (lead.key)}
-  <g class="lead data-faint:opacity-22" class:faint={!isLit(lead)} data-faint={!isLit(lead) || undefined}>
-    {#if lead.kind === 'lead' || lead.kind === 'own'}
-      <path class="stroke-ink stroke-[0.62] opacity-55 fill-none pointer-events-none" d={path(lead)} />
-      <path
-        class="stroke-[0.42] fill-none pointer-events-none"
-        d={path(lead)}
-        stroke={INKS[lead.colour] ?? '#8b877c'}
-        stroke-dasharray={lead.kind === 'own' ? '1.1 .35' : undefined}
-      />
-    {:else}
-      {@const held = drag?.part === lead.of ? drag : null}
-      <g
-        class="group/legs cursor-grab touch-none outline-none"
-        role="button"
-        tabindex="0"
-        aria-label="{say(lead.value)}, {lead.of}{pinned.has(lead.of)
-          ? ', put there by hand'
-          : ''}: arrow keys move it, Delete lets it go"
-        transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
-        {...hands(lead.of)}
-      >
-        <path
-          class="stroke-ink stroke-[0.16] fill-none [pointer-events:stroke]"
-          d="M{lead.a.x} {lead.a.y}L{lead.b.x} {lead.b.y}"
-        />
-        <path
-          class="stroke-ink stroke-[1.1] fill-none [pointer-events:stroke] data-chosen:stroke-copper group-focus-visible/legs:stroke-copper"
-          data-chosen={selected === lead.of || undefined}
-          d={body(lead)}
-        />
-      </g>
-      {#if lead.kind === 'resistor' || lead.kind === 'capacitor'}<path
-          class="stroke-raised stroke-[0.74] fill-none pointer-events-none"
-          d={body(lead)}
-        />{:else}<circle
-          class="fill-raised"
-          cx={lead.a.x + (lead.b.x - lead.a.x) * 0.68}
-          cy={lead.a.y + (lead.b.y - lead.a.y) * 0.68}
-          r=".34"
-        />{/if}
-      {#if isLit(lead) && (lead.kind === 'resistor' || lead.kind === 'capacitor')}<text
-          class="value fill-ink font-mono pointer-events-none text-[1.05px] [text-anchor:middle] [paint-order:stroke] stroke-raised stroke-[0.35px]"
-          x={lead.bend.x}
-          y={lead.bend.y - 0.8}>{say(lead.value)}</text
-        >{/if}
-    {/if}
-    <circle class="fill-ink" cx={lead.a.x} cy={lead.a.y} r=".34" /><circle
-      class="fill-ink"
-      cx={lead.b.x}
-      cy={lead.b.y}
-      r=".34"
+{#each map.legs as legs (legs.lead.key)}
+  {@const { lead, way, body } = legs}
+  {@const held = drag?.part === lead.of ? drag : null}
+  {@const round = lead.kind !== 'resistor' && lead.kind !== 'capacitor'}
+  <g
+    class="legs group/legs cursor-grab touch-none outline-none data-faint:opacity-30"
+    data-faint={(put !== null && !put.has(lead.key)) || undefined}
+    data-movable
+    role="button"
+    tabindex="0"
+    aria-label="{say(lead.value)}, {lead.of}{pinned.has(lead.of)
+      ? ', put there by hand'
+      : ''}: arrow keys move it, Delete lets it go"
+    transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
+    {...hands(lead.of)}
+  >
+    <path class="stroke-ink stroke-[0.16] fill-none [pointer-events:stroke]" d={pathOf(way)} />
+    <path
+      class="stroke-ink stroke-[1.1] fill-none [pointer-events:stroke] data-chosen:stroke-copper group-focus-visible/legs:stroke-copper"
+      data-chosen={selected === lead.of || undefined}
+      d={pathOf(body)}
     />
+    {#if round}<circle class="fill-raised" {...ring(legs)} r=".34" />{:else}<path
+        class="stroke-raised stroke-[0.74] fill-none pointer-events-none"
+        d={pathOf(body)}
+      />{/if}
+    {#each [way[0], way.at(-1)] as end, i (i)}<circle class="fill-ink" cx={end?.x} cy={end?.y} r=".3" />{/each}
+  </g>
+{/each}
+{#each map.leads as { lead, number, way } (lead.key)}
+  <g class="lead pointer-events-none" data-lead={number} data-stub={way === null || undefined}>
+    {#if way}
+      <path class="stroke-raised stroke-[0.62] fill-none [stroke-linejoin:round]" d={pathOf(way)} />
+      <path class="stroke-ink stroke-[0.46] fill-none [stroke-linejoin:round]" d={pathOf(way)} />
+      <path
+        class="stroke-[0.34] fill-none [stroke-linejoin:round]"
+        d={pathOf(way)}
+        stroke={inkOf(lead.colour)}
+        stroke-dasharray={lead.kind === 'own' ? '1 .3' : undefined}
+      />
+    {/if}
   </g>
 {/each}

@@ -1,4 +1,4 @@
-<!-- A chart with its table beside it: the drawing takes the width that is left. -->
+<!-- A chart with its table beside it: the drawing takes the width that is left, and all of it above the open table. -->
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import ChartTable from './ChartTable.svelte';
@@ -13,8 +13,13 @@
   let { caption, heads, rows, width = $bindable(), children }: Props = $props();
 </script>
 
-<div class="frame w-full min-w-0 flex flex-wrap items-end">
-  <div class="plot flex-[1_1_0] min-w-0 [contain:layout]" bind:clientWidth={width}>{@render children()}</div>
+<div class="frame group/frame w-full min-w-0 flex flex-wrap items-end">
+  <div
+    class="plot flex-[1_1_0] min-w-0 [contain:layout] group-has-[details[open]]/frame:basis-full"
+    bind:clientWidth={width}
+  >
+    {@render children()}
+  </div>
   <ChartTable {caption} {heads} {rows} />
 </div>
 

@@ -31,7 +31,7 @@
   async function decide(to: 'taken' | 'dropped') {
     reading.decide(figure.id, figure.decision === to ? 'open' : to);
     await tick();
-    document.querySelector<HTMLElement>('[data-figure].current [data-take]')?.focus();
+    document.querySelector<HTMLElement>('[data-figure][data-current] [data-take]')?.focus();
   }
   const rivals = $derived(figure.decision === 'open' ? reading.rivalsOf(figure) : []);
   /** What has fields of its own. */

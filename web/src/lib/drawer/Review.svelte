@@ -54,7 +54,7 @@
   async function takeSure() {
     reading.takeSure();
     await tick();
-    document.querySelector<HTMLElement>('[data-figure].current [data-take]')?.focus();
+    document.querySelector<HTMLElement>('[data-figure][data-current] [data-take]')?.focus();
   }
   /** Letters are keys where nothing is typed. */
   function onkey(event: KeyboardEvent) {

@@ -10,7 +10,7 @@
 </script>
 
 {#if wiring.cautions.length > 0}
-  <aside class="border-l-4 border-l-caution bg-raised py-1.5 pr-3 pl-3.5 border-b relative z-3" aria-label="Safety">
+  <aside class="border-l-4 border-l-caution bg-raised py-1.5 pr-3 pl-3.5 border-b relative z-2" aria-label="Safety">
     <p class="mb-0.5">{say(BENCH_RULE)}</p>
     {#if said.length > 0}<details>
         <summary>In this build, too: <strong>{hazards.join(', ')}</strong>; each is said again at its step</summary>

@@ -2,10 +2,10 @@
 <script lang="ts">
   import type { LeadEnd } from '@idle-breadboard/core/card';
   import type { Lead } from '@idle-breadboard/core/circuit';
-  import { INKS } from '@idle-breadboard/core/files';
+  import { inkOf } from '@idle-breadboard/core/files';
 
   let { lead }: { lead: Pick<Lead, 'kind' | 'colour' | 'ends'> } = $props();
-  const ink = $derived(INKS[lead.colour] ?? '#8b877c');
+  const ink = $derived(inkOf(lead.colour));
   const tip = (end: LeadEnd, x: number) =>
     end === 'male' ? `M${x} 6h${x < 20 ? -6 : 6}` : end === 'female' ? `M${x - 4} 3h8v6h-8z` : '';
 </script>

@@ -14,11 +14,13 @@
 </script>
 
 <table class="w-full table-fixed">
-  <thead class="sr-only"><tr><th>Lead</th><th>From</th><th>To</th></tr></thead>
+  <colgroup><col class="w-[2.6em]" /><col class="w-[34%]" /><col /><col /></colgroup>
+  <thead class="sr-only"><tr><th>Number</th><th>Lead</th><th>From</th><th>To</th></tr></thead>
   <tbody>
     {#each leads as lead (lead.key)}
       <tr
-        ><td class="py-0.5 pr-2 align-top wrap-anywhere w-[36%] text-quiet"><LeadSwatch {lead} />{say(what(lead))}</td
+        ><td class="value py-0.5 pr-2 align-top text-right">{lead.number}</td><td
+          class="py-0.5 pr-2 align-top wrap-anywhere text-quiet"><LeadSwatch {lead} />{say(what(lead))}</td
         ><td class="py-0.5 pr-2 align-top wrap-anywhere">{say(lead.fromSays)}</td><td
           class="py-0.5 pr-2 align-top wrap-anywhere">{say(lead.toSays)}</td
         ></tr

@@ -24,7 +24,7 @@
   }
   {disabled}
   aria-label={label}
-  class="group/tick grid place-content-center flex-none size-6 disabled:opacity-50 {more}"
+  class="group/tick inline-grid align-middle place-content-center flex-none size-6 disabled:opacity-50 {more}"
 >
   <span
     class="size-3.5 border-[1.5px] border-copper rounded-sm bg-raised group-data-[state=checked]/tick:bg-copper group-data-[state=checked]/tick:shadow-[inset_0_0_0_2px_var(--raised)] forced-colors:group-data-[state=checked]/tick:bg-[Highlight]"

@@ -1,6 +1,16 @@
 /** The plan for the bench as a PDF: safety, the board, each step with its picture and boxes to tick, colours at joints, parts. */
 import type { Circuit } from '@idle-breadboard/core/circuit';
-import { BENCH_RULE, boardDrawing, type Build, type Drawing, type WiringStep } from '@idle-breadboard/core/deliver';
+import {
+  BENCH_RULE,
+  boardDrawing,
+  boardMap,
+  frameOf,
+  leadNumbers,
+  piecesOf,
+  type Build,
+  type Drawing,
+  type WiringStep,
+} from '@idle-breadboard/core/deliver';
 import { formatMoney } from '@idle-breadboard/core/figures';
 import { leadSays } from '@idle-breadboard/core/files';
 import { type Verdict, standingOf } from '@idle-breadboard/core/verify';
@@ -20,6 +30,8 @@ export interface Paper {
 
 const PICTURE = 210;
 const GAP = 12;
+/** Steps of the grid across a page, so that what is written can be read. */
+const ACROSS = 96;
 export async function buildPdf({ circuit, verdict, build, fingerprint, size, fonts }: Paper): Promise<Uint8Array> {
   const page = new PdfPage(size, fonts, circuit.plan.name);
   const standing = build.proof?.agrees === true ? standingOf(verdict) : 'open';
@@ -38,15 +50,22 @@ export async function buildPdf({ circuit, verdict, build, fingerprint, size, fon
     page.line(`${asks ? (read ? '[x] ' : '[ ] ') : ''}${hazard}, ${say(labels)}: ${says}`);
   page.line(say(BENCH_RULE));
   const drawing = build.layout && boardDrawing(circuit, build.layout);
+  const numbers = leadNumbers(build.wiring.steps);
   if (drawing) {
     page.heading('The whole build');
-    const height = boardHeight(drawing, page.width);
-    page.need(height);
-    drawBoard(page.doc, drawing, { x: page.left, y: page.y, width: page.width }, null, null);
-    page.y += height + GAP;
+    page.line(
+      'A lead that would have to cross another is not drawn: its number stands at both its ends, as in the steps.',
+    );
+    const map = boardMap(drawing, numbers);
+    for (const piece of piecesOf(map, ACROSS)) {
+      const height = boardHeight(piece, page.width);
+      page.need(height);
+      drawBoard(page.doc, map, piece, { x: page.left, y: page.y, width: page.width }, null);
+      page.y += height + GAP;
+    }
   }
   const done = new Set(circuit.plan.done);
-  build.wiring.steps.forEach((step, i) => writeStep(page, drawing, step, i + 1, done.has(step.key)));
+  build.wiring.steps.forEach((step, i) => writeStep(page, drawing, numbers, step, i + 1, done.has(step.key)));
   if (build.wiring.checklist.length > 0) {
     page.heading('Before power');
     for (const says of build.wiring.checklist) page.line(`[ ] ${say(says)}`);
@@ -60,9 +79,19 @@ export async function buildPdf({ circuit, verdict, build, fingerprint, size, fon
   return page.end();
 }
 
-function writeStep(page: PdfPage, drawing: Drawing | null, step: WiringStep, number: number, done: boolean): void {
-  const pictured = drawing !== null && step.leads.length > 0;
-  const height = pictured ? boardHeight(drawing, PICTURE) : 0;
+function writeStep(
+  page: PdfPage,
+  drawing: Drawing | null,
+  numbers: ReadonlyMap<string, number>,
+  step: WiringStep,
+  number: number,
+  done: boolean,
+): void {
+  const keys = new Set(step.leads.map(({ key }) => key));
+  const parts = new Set(step.subjects);
+  const map = drawing && step.leads.length > 0 ? boardMap(drawing, numbers, keys) : null;
+  const frame = map && frameOf(map, keys, parts);
+  const height = frame ? boardHeight(frame, PICTURE) : 0;
   // About as high as its words will be, so that a step stays on one page where it can.
   const words =
     24 + 24 * step.cautions.length + 13 * step.put.length + 17 * step.leads.length + 19 * step.checks.length;
@@ -70,15 +99,8 @@ function writeStep(page: PdfPage, drawing: Drawing | null, step: WiringStep, num
   page.rule();
   const top = page.y;
   const before = page.doc.bufferedPageRange().count;
-  const width = pictured ? page.width - PICTURE - GAP : page.width;
-  if (pictured)
-    drawBoard(
-      page.doc,
-      drawing,
-      { x: page.left + width + GAP, y: top, width: PICTURE },
-      new Set(step.leads.map(({ key }) => key)),
-      new Set(step.subjects),
-    );
+  const width = map ? page.width - PICTURE - GAP : page.width;
+  if (map && frame) drawBoard(page.doc, map, frame, { x: page.left + width + GAP, y: top, width: PICTURE }, parts);
   page.box(page.left, page.y + 2, 9, done);
   page.doc.font('words').fontSize(11);
   page.doc.text(plain(`${number}. ${say(step.title)}`), page.left + 15, page.y, { width: width - 15 });
@@ -86,10 +108,11 @@ function writeStep(page: PdfPage, drawing: Drawing | null, step: WiringStep, num
   for (const { hazard, says } of step.cautions) page.line(`${hazard}: ${say(says)}`, width);
   for (const put of step.put)
     page.line(`Put down ${say(put.label)}${put.says ? `: ${say(put.says)}` : ', beside the boards'}.`, width);
-  for (const lead of step.leads) page.row([leadSays(lead), say(lead.fromSays), say(lead.toSays)], [5, 6, 6], width);
+  for (const lead of step.leads)
+    page.row([`${lead.number}`, leadSays(lead), say(lead.fromSays), say(lead.toSays)], [1.2, 5, 6, 6], width);
   for (const { says } of step.checks) page.line(say(says), width, true);
   // The words may have gone on to another page, which the picture has not.
-  if (page.doc.bufferedPageRange().count === before) page.y = Math.max(page.y, top + height + 4);
+  if (map && page.doc.bufferedPageRange().count === before) page.y = Math.max(page.y, top + height + 4);
 }
 
 function writeParts(page: PdfPage, { parts }: Build): void {

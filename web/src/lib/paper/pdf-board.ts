@@ -1,36 +1,42 @@
-/** The board map in a PDF: lines and letters, each lead in its colour and with its name. */
-import type { Drawing, DrawnLead } from '@idle-breadboard/core/deliver';
-import { INKS } from '@idle-breadboard/core/files';
-import { say } from '@idle-breadboard/core/words';
+/** The board map in a PDF: lines and letters, each lead in its colour and the style of its line, with its number at both ends. */
+import type { BoardMap, MapLead, MapLegs } from '@idle-breadboard/core/deliver';
+import { dashOf, figureInkOf, inkOf, pathOf } from '@idle-breadboard/core/files';
 import { plain } from './plain-text';
 
-export interface Frame {
+interface Frame {
   readonly x: number;
   readonly y: number;
   readonly width: number;
 }
 
+/** What of the drawing is shown, in steps. */
+type Part = BoardMap['drawing']['box'];
+
 const DARK = '#2a2824';
+const QUIET = '#6d695f';
 const DIM = '#a8a499';
 
-/** Height that a drawing takes in a width. */
-export const boardHeight = ({ box }: Drawing, width: number): number =>
-  (width * (box.bottom - box.top)) / (box.right - box.left);
+/** Height that a part of a drawing takes in a width. */
+export const boardHeight = ({ left, right, top, bottom }: Part, width: number): number =>
+  (width * (bottom - top)) / (right - left);
 
-const holesPath = (drawing: Drawing): string =>
+const holesPath = ({ drawing }: BoardMap): string =>
   drawing.holes.map(({ x, y }) => `M${x - 0.2} ${y - 0.2}h0.4v0.4h-0.4z`).join('');
 
-/** @param leads keys of the leads to be seen; null for all */
+/** @param parts ids of the parts to be drawn dark; null for all */
 export function drawBoard(
   doc: PDFKit.PDFDocument,
-  drawing: Drawing,
+  map: BoardMap,
+  shown: Part,
   { x, y, width }: Frame,
-  leads: ReadonlySet<string> | null,
   parts: ReadonlySet<string> | null,
 ): void {
-  const scale = width / (drawing.box.right - drawing.box.left);
+  const { drawing } = map;
+  const scale = width / (shown.right - shown.left);
+  const inkFor = (part: string) => (parts === null || parts.has(part) ? DARK : DIM);
   doc.save();
-  doc.translate(x, y).scale(scale).translate(-drawing.box.left, -drawing.box.top);
+  doc.rect(x, y, width, boardHeight(shown, width)).clip();
+  doc.translate(x, y).scale(scale).translate(-shown.left, -shown.top);
   for (const b of drawing.boards)
     doc
       .lineWidth(0.12)
@@ -43,35 +49,32 @@ export function drawBoard(
       .moveTo(from.x, from.y)
       .lineTo(to.x, to.y)
       .stroke();
-  doc.path(holesPath(drawing)).fill('#c9c4b6');
-  doc.font('values').fontSize(0.9);
-  for (const letter of drawing.letters) middle(doc, letter.text, letter.x, letter.y + 0.35, 0.9, DIM);
+  doc.path(holesPath(map)).fill('#c9c4b6');
   for (const part of drawing.parts) {
-    const ink = parts === null || parts.has(part.part) ? DARK : DIM;
+    const ink = inkFor(part.part);
     const { left, top, right, bottom } = part.box;
     doc
       .lineWidth(0.16)
       .roundedRect(left, top, right - left, bottom - top, 0.4)
       .fillOpacity(part.seated ? 0.75 : 1);
     doc.fillAndStroke('#ffffff', ink).fillOpacity(1);
-    const most = Math.max(3, Math.floor((right - left) / (part.name.size * 0.55)));
-    const label = say(part.label);
-    const name = label.length <= most ? label : `${label.slice(0, most - 1)}…`;
-    doc.font('words');
-    middle(doc, name, part.name.x, part.name.y, part.name.size, ink);
     for (const pin of part.pins) {
       if (pin.first) doc.rect(pin.x - 0.35, pin.y - 0.35, 0.7, 0.7).fill(ink);
       else doc.circle(pin.x, pin.y, 0.35).fill(ink);
-      if (!part.seated) middle(doc, pin.label, pin.x, pin.y + (top < 0 ? -0.7 : 1.4), 0.9, ink);
     }
   }
-  for (const lead of drawing.leads) if (leads === null || leads.has(lead.key)) drawLead(doc, lead, leads !== null);
-  for (const joint of drawing.joints) {
-    doc.lineWidth(0.16).circle(joint.x, joint.y, 0.7).fillAndStroke('#ffffff', DARK);
-    middle(doc, joint.text, joint.x, joint.y + 0.35, 0.9, DARK);
+  for (const legs of map.legs) drawLegs(doc, legs);
+  for (const lead of map.leads) drawLead(doc, lead);
+  for (const joint of drawing.joints) doc.lineWidth(0.16).circle(joint.x, joint.y, 0.7).fillAndStroke('#ffffff', DARK);
+  for (const { says, x: at, y: line, size, face, is, of } of map.texts) {
+    doc.font(face === 'mono' ? 'values' : 'words');
+    const ink = is === 'row' || is === 'strip' ? QUIET : is === 'part' || is === 'pin' ? inkFor(of) : DARK;
+    middle(doc, says, at, line, size, ink);
   }
+  doc.font('values');
+  for (const lead of map.leads) drawTags(doc, lead);
   doc.restore();
-  doc.fillColor('#000000').strokeColor('#000000');
+  doc.fillColor('#000000').strokeColor('#000000').undash();
 }
 
 function middle(doc: PDFKit.PDFDocument, text: string, x: number, y: number, size: number, ink: string): void {
@@ -80,32 +83,45 @@ function middle(doc: PDFKit.PDFDocument, text: string, x: number, y: number, siz
   doc.text(said, x - doc.widthOfString(said) / 2, y - size, { lineBreak: false });
 }
 
-function drawLead(doc: PDFKit.PDFDocument, { kind, colour, value, a, b, bend }: DrawnLead, named: boolean): void {
-  if (kind !== 'lead' && kind !== 'own') {
-    const at = (share: number) => [a.x + (b.x - a.x) * share, a.y + (b.y - a.y) * share] as const;
-    doc.strokeColor(DARK).lineWidth(0.16).moveTo(a.x, a.y).lineTo(b.x, b.y).stroke();
-    doc
-      .lineWidth(0.95)
-      .moveTo(...at(0.25))
-      .lineTo(...at(0.75))
-      .stroke();
-    if (kind === 'resistor' || kind === 'capacitor') {
-      doc
-        .strokeColor('#ffffff')
-        .lineWidth(0.62)
-        .moveTo(...at(0.25))
-        .lineTo(...at(0.75))
-        .stroke();
-      middle(doc, say(value), bend.x, bend.y - 0.5, 1, DARK);
-    } else doc.circle(...at(0.68), 0.3).fill('#ffffff');
-  } else {
-    const line = () => doc.moveTo(a.x, a.y).quadraticCurveTo(bend.x, bend.y, b.x, b.y);
-    line().lineWidth(0.5).strokeColor(DARK).stroke();
-    line()
-      .lineWidth(0.34)
-      .strokeColor(INKS[colour] ?? DIM)
-      .stroke();
-    if (named) middle(doc, colour, (a.x + 2 * bend.x + b.x) / 4, (a.y + 2 * bend.y + b.y) / 4, 0.95, DARK);
+function drawLegs(doc: PDFKit.PDFDocument, { lead: { kind }, way, body }: MapLegs): void {
+  doc.undash().path(pathOf(way)).lineWidth(0.16).strokeColor(DARK).stroke();
+  doc.path(pathOf(body)).lineWidth(0.95).stroke();
+  if (kind === 'resistor' || kind === 'capacitor')
+    doc.path(pathOf(body)).lineWidth(0.62).strokeColor('#ffffff').stroke();
+  else {
+    const [a, b] = body;
+    doc.circle(a.x + (b.x - a.x) * 0.86, a.y + (b.y - a.y) * 0.86, 0.3).fill('#ffffff');
   }
-  for (const end of [a, b]) doc.circle(end.x, end.y, 0.3).fill(DARK);
+  for (const end of [way[0], way.at(-1)]) if (end) doc.circle(end.x, end.y, 0.3).fill(DARK);
+}
+
+function drawLead(doc: PDFKit.PDFDocument, { lead: { kind, colour }, way }: MapLead): void {
+  if (!way) return;
+  const width = kind === 'own' ? 0.2 : 0.34;
+  const isWhite = colour === 'white';
+  if (!isWhite)
+    doc
+      .undash()
+      .path(pathOf(way))
+      .lineWidth(width + 0.2)
+      .strokeColor('#ffffff')
+      .stroke();
+  const dashes = dashOf(colour).split(' ').map(Number).filter(Boolean);
+  if (dashes.length > 0) doc.dash(dashes[0] ?? 1, { space: dashes[1] ?? 0.3 });
+  doc
+    .path(pathOf(way))
+    .lineWidth(width)
+    .strokeColor(isWhite ? DARK : inkOf(colour))
+    .stroke();
+  doc.undash();
+}
+
+function drawTags(doc: PDFKit.PDFDocument, { lead: { colour }, number, tags }: MapLead): void {
+  for (const { x, y, half, size } of tags) {
+    doc
+      .lineWidth(0.08)
+      .roundedRect(x - half.width, y - half.height, 2 * half.width, 2 * half.height, 0.3)
+      .fillAndStroke(inkOf(colour), DARK);
+    middle(doc, String(number), x, y + size * 0.36, size, figureInkOf(colour));
+  }
 }

@@ -98,21 +98,26 @@ class View {
     if (address !== location.hash) how(address, {});
   }
 
-  /** Looks where the address says: after Back and Forward, after a link, at the start. */
-  async follow(): Promise<void> {
+  /** Looks where the address says, before the plan is there. @returns the plan that it names */
+  look(): string | null | 'as it is' {
     const place = readAddress(location.hash);
-    if (!place) return;
-    // Before the plan is there: what is opened is looked at where the address says.
+    if (!place) return 'as it is';
     this.starting = place.starting;
     this.station = place.station;
     this.selected = place.finding;
     this.subject = place.about;
     this.openedIn = null;
-    if (place.plan === 'as it is' || place.plan === (workbench.plan?.id ?? null)) return;
-    if (place.plan === null) await workbench.close();
-    else await workbench.open(place.plan);
+    return place.plan;
+  }
+
+  /** Goes where the address says: after Back and Forward, after a link. */
+  async follow(): Promise<void> {
+    const plan = this.look();
+    if (plan === 'as it is' || plan === (workbench.plan?.id ?? null)) return;
+    if (plan === null) await workbench.close();
+    else await workbench.open(plan);
     // A plan that is not on the shelf leads to what is shown instead, unless one went on meanwhile.
-    if (readAddress(location.hash)?.plan === place.plan) this.keepAddress();
+    if (readAddress(location.hash)?.plan === plan) this.keepAddress();
   }
 
   /** Whatever opened or closed a plan: the address leads to it. */

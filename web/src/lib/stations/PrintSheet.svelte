@@ -1,7 +1,16 @@
 <!-- What goes on paper, A4 or Letter, in colour or black and white: the wiring plan with boxes to tick, and the parts list. -->
 <script lang="ts">
-  import { layOut, overviewOf, overviewSvg } from '@idle-breadboard/core/overview';
-  import { BENCH_RULE, boardDrawing, type Build, type WiringStep } from '@idle-breadboard/core/deliver';
+  import { columnsOf, layNarrow, layOut, overviewOf, overviewSvg } from '@idle-breadboard/core/overview';
+  import {
+    BENCH_RULE,
+    boardDrawing,
+    boardMap,
+    frameOf,
+    leadNumbers,
+    piecesOf,
+    type Build,
+    type WiringStep,
+  } from '@idle-breadboard/core/deliver';
   import { boardSvg } from '@idle-breadboard/core/files';
   import { isBlocking, standingOf } from '@idle-breadboard/core/verify';
   import { sayUnread, say } from '@idle-breadboard/core/words';
@@ -19,17 +28,34 @@
   const build = $derived<Build | null>(laying.stale ? null : laying.build);
   const standing = $derived(build?.proof?.agrees === true ? standingOf(verdict) : 'open');
   const drawing = $derived(build?.layout ? boardDrawing(study.circuit, build.layout) : null);
-  /** The whole build on the first page, as wide as the paper. */
-  const overview = $derived(overviewSvg(layOut(overviewOf(study.circuit, verdict)), plan.name));
+  /** A page takes a drawing that is this wide, or columns that are this high, px. */
+  const PAGE = { width: 900, height: 930 };
+  /** The whole build on the first page: as wide as the paper, or in columns, so that it can be read. */
+  const overview = $derived.by(() => {
+    const pictured = overviewOf(study.circuit, verdict);
+    const wide = layOut(pictured);
+    if (wide.width <= PAGE.width) return [overviewSvg(wide, plan.name)];
+    const narrow = layNarrow(pictured);
+    return columnsOf(narrow, PAGE.height).map((strip) => overviewSvg(narrow, plan.name, { strip }));
+  });
   const done = $derived(new Set(plan.done));
 
-  /** The colours are named on the drawing, so that it can be read without them. */
-  const picture = (step: WiringStep | null): string => {
-    if (!drawing) return '';
-    const leads = step ? { leads: new Set(step.leads.map(({ key }) => key)) } : {};
-    const parts = step ? { parts: new Set(step.subjects) } : {};
-    const svg = boardSvg(drawing, { title: say(step?.title ?? plan.name), mono: true, ...leads, ...parts });
-    return svg.slice(svg.indexOf('<svg'));
+  const numbers = $derived(leadNumbers(build?.wiring.steps ?? []));
+  /** Steps of the grid across a page, so that what is written can be read. */
+  const ACROSS = 96;
+  const bare = (svg: string) => svg.slice(svg.indexOf('<svg'));
+  const wholePieces = $derived.by(() => {
+    if (!drawing) return [];
+    const map = boardMap(drawing, numbers);
+    return piecesOf(map, ACROSS).map((frame) => bare(boardSvg(map, { title: plan.name, frame })));
+  });
+  /** What the step is about, and no more. */
+  const picture = (step: WiringStep): string => {
+    if (!drawing || step.leads.length === 0) return '';
+    const keys = new Set(step.leads.map(({ key }) => key));
+    const parts = new Set(step.subjects);
+    const map = boardMap(drawing, numbers, keys);
+    return bare(boardSvg(map, { title: say(step.title), frame: frameOf(map, keys, parts), parts }));
   };
 </script>
 
@@ -45,9 +71,15 @@
           : `OPEN: ${open.length} to settle. Do not wire this.`} · fingerprint
     <span class="value">{study.fingerprint}</span>
   </p>
-  <section class="overview break-inside-avoid" aria-label="the whole build">
-    <!-- eslint-disable-next-line svelte/no-at-html-tags -- drawn by the core, every word of it escaped -->
-    {@html overview}
+  <section
+    class="overview grid gap-[4mm] items-start data-columns:grid-cols-2"
+    data-columns={overview.length > 1 || undefined}
+    aria-label="the whole build"
+  >
+    {#each overview as picture, i (i)}
+      <!-- eslint-disable-next-line svelte/no-at-html-tags -- drawn by the core, every word of it escaped -->
+      <div class="break-inside-avoid">{@html picture}</div>
+    {/each}
   </section>
   {#each open as finding (finding.key)}<p><strong>{finding.severity}</strong>: {say(finding.message)}</p>{/each}
   {#if build?.why}<p>{say(build.why.says)}</p>{/if}
@@ -62,15 +94,20 @@
       <li>{say(BENCH_RULE)}</li>
     </ul>
     {#if drawing}
-      <section class="break-inside-avoid">
+      <section>
         <h2>The whole build</h2>
-        <!-- eslint-disable-next-line svelte/no-at-html-tags -- made by the core, every text in it escaped -->
-        <div class="picture">{@html picture(null)}</div>
+        <p>
+          A lead that would have to cross another is not drawn: its number stands at both its ends, as in the steps.
+        </p>
+        {#each wholePieces as piece, i (i)}
+          <!-- eslint-disable-next-line svelte/no-at-html-tags -- made by the core, every text in it escaped -->
+          <div class="whole break-inside-avoid">{@html piece}</div>
+        {/each}
       </section>
     {/if}
     <h2>Wiring plan</h2>
     {#each build.wiring.steps as step, i (step.key)}
-      <PrintStep {step} number={i + 1} done={done.has(step.key)} picture={step.leads.length > 0 ? picture(step) : ''} />
+      <PrintStep {step} number={i + 1} done={done.has(step.key)} picture={picture(step)} />
     {/each}
     {#if build.wiring.checklist.length > 0}
       <h2>Before power</h2>
@@ -102,11 +139,11 @@
   .overview :global(svg) {
     width: 100%;
     height: auto;
-    max-height: 150mm;
+    max-height: 246mm;
   }
-  .picture :global(svg) {
+  .whole :global(svg) {
     width: 100%;
     height: auto;
-    max-height: 120mm;
+    max-height: 230mm;
   }
 </style>

@@ -25,7 +25,7 @@
     {/each}
     {#if step.leads.length > 0}
       <table>
-        <thead><tr><th></th><th>Lead</th><th>From</th><th>To</th></tr></thead>
+        <thead><tr><th></th><th></th><th>Lead</th><th>From</th><th>To</th></tr></thead>
         <tbody>
           {#each step.leads as lead (lead.key)}
             <tr
@@ -33,7 +33,8 @@
                 ><span
                   class="inline-block leading-[9pt] border border-[#000] mr-[6pt] text-center align-[-1pt] w-[6.5pt] h-[6.5pt]"
                 ></span></td
-              ><td>{leadSays(lead)}</td><td>{say(lead.fromSays)}</td><td>{say(lead.toSays)}</td></tr
+              ><td>{lead.number}</td><td>{leadSays(lead)}</td><td>{say(lead.fromSays)}</td><td>{say(lead.toSays)}</td
+              ></tr
             >
           {/each}
         </tbody>

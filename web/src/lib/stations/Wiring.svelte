@@ -3,10 +3,12 @@
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import { netlistOf, type Circuit } from '@idle-breadboard/core/circuit';
-  import { boardDrawing } from '@idle-breadboard/core/deliver';
+  import { boardDrawing, boardMap, frameOf, leadNumbers } from '@idle-breadboard/core/deliver';
   import { setSpot, setSpots } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
   import Printer from '@lucide/svelte/icons/printer';
+  import ZoomIn from '@lucide/svelte/icons/zoom-in';
+  import ZoomOut from '@lucide/svelte/icons/zoom-out';
   import BoardMap from '../charts/BoardMap.svelte';
   import { legsMovedBy, movedBy, turnedRound } from '../charts/move-part';
   import { saveBuild, savePdf } from '../kit/actions';
@@ -29,13 +31,17 @@
   const drawing = $derived(layout && boardDrawing(circuit, layout));
   const netlist = $derived(netlistOf(circuit));
   const step = $derived(benchView.current);
-  const lit = $derived(benchView.whole || !step ? null : new Set(step.leads.map(({ key }) => key)));
-  const faint = $derived.by(() => {
-    const before = benchView.steps.slice(0, Math.max(0, step ? benchView.steps.indexOf(step) : 0));
-    return new Set(before.flatMap(({ leads }) => leads.map(({ key }) => key)));
+  const whole = $derived(benchView.whole || !step);
+  const numbers = $derived(leadNumbers(benchView.steps));
+  const keys = $derived(new Set(step?.leads.map(({ key }) => key)));
+  /** What is in the board when the step is done. */
+  const put = $derived.by(() => {
+    if (whole || !step) return null;
+    const steps = benchView.steps.slice(0, benchView.steps.indexOf(step) + 1);
+    return new Set(steps.flatMap(({ leads }) => leads.map(({ key }) => key)));
   });
   const parts = $derived(
-    benchView.whole || !step
+    whole || !step
       ? null
       : new Set([
           ...step.put.map(({ part }) => part),
@@ -43,6 +49,17 @@
           ...step.leads.flatMap(({ from, to }) => [from, to].flatMap((p) => (p.kind === 'terminal' ? [p.part] : []))),
         ]),
   );
+  const map = $derived(drawing && boardMap(drawing, numbers, whole ? null : keys));
+  /** Parts that are put down now, and those beside the boards that a lead goes to: more of a part in the board is not looked at. */
+  const looked = $derived(
+    new Set([
+      ...(step?.put ?? []).map(({ part }) => part),
+      ...(layout?.docked ?? []).flatMap(({ part }) => (parts?.has(part) ? [part] : [])),
+    ]),
+  );
+  const frame = $derived(map && parts ? frameOf(map, keys, looked) : null);
+  const stubs = $derived(map?.leads.filter(({ way }) => way === null).length ?? 0);
+  let board = $state<BoardMap>();
   const pinned = $derived(new Set(Object.keys(circuit.plan.spots ?? {})));
 
   /** Two legs: both go together, or are placed again. */
@@ -101,68 +118,75 @@
     <Button onclick={() => saveBuild('wiring.csv')}>CSV</Button>
     <Button onclick={() => saveBuild('sheet')}>Sheet</Button>
   {/snippet}
-  <div class="grid grid-cols-[calc(var(--split)_*_100%)_minmax(0,1fr)] items-start max-desk:grid-cols-1">
-    <div class="min-w-0 pr-2 max-desk:pr-0">
-      <ReadBack />
-      <BoardChoice {circuit} />
-      {#if build}
-        <Cautions wiring={build.wiring} />
-        <ol>
-          {#each benchView.steps as one, i (one.key)}
-            <WiringStepRow
-              {circuit}
-              {netlist}
-              step={one}
-              number={i + 1}
-              current={one.key === step?.key}
-              done={benchView.done.has(one.key)}
-            />
-          {/each}
-        </ol>
-        <Harness changes={build.wiring.harness} />
-      {/if}
-    </div>
+  {#if map && layout}
     <div
-      class="map sticky top-[var(--heads)] min-w-0 pt-1 pb-2 pr-2.5 pl-5 max-desk:-order-1 max-desk:top-0 max-desk:z-5 max-desk:py-0.5 max-desk:px-1.5 max-desk:bg-board max-desk:border-b max-desk:border-b-quiet"
+      class="map sticky top-[var(--heads)] z-3 min-w-0 py-1 px-2.5 bg-board border-b border-b-quiet max-desk:top-0 max-desk:px-1.5"
     >
-      {#if drawing && layout}
-        <div class="flex flex-wrap gap-x-2.5 gap-y-1 items-center min-h-7.5">
-          <strong
-            >{step && !benchView.whole
-              ? `Step ${benchView.steps.indexOf(step) + 1}: ${say(step.title)}`
-              : 'All leads'}</strong
-          >
-          <span class="grow"></span>
-          <label class="unit"><Tick bind:checked={benchView.whole} /> all leads</label>
-          <Button class="max-desk:hidden" disabled={layout.seats.length === 0} onclick={keepAll}>Keep all places</Button
-          >
-          <Button
-            class="max-desk:hidden"
-            disabled={pinned.size === 0}
-            onclick={() => workbench.plan && workbench.edit(setSpots(workbench.plan, null), 'place everything anew')}
-            >Place anew</Button
-          >
-        </div>
-        <div
-          class="h-[calc(100cqh_-_var(--heads)_-_92px)] min-h-60 flex items-center border bg-bench max-desk:h-[40cqh] max-desk:min-h-37.5"
+      <div class="flex flex-wrap gap-x-2.5 gap-y-1 items-center min-h-7.5">
+        <strong>{whole || !step ? 'All leads' : `Step ${benchView.steps.indexOf(step) + 1}: ${say(step.title)}`}</strong
         >
-          <BoardMap
-            {drawing}
-            label="Boards with the leads of {say(step && !benchView.whole ? step.title : 'the whole build')}"
-            {lit}
-            {faint}
-            {parts}
-            {pinned}
-            selected={benchView.part}
-            select={(part) => (benchView.part = part)}
-            {move}
-          />
-        </div>
-        <p class="unit says mt-1 text-aside max-desk:hidden">
-          {(layout.length * 100).toFixed(0)} cm of leads between holes, {layout.crossings} crossings. Drag a part, or focus
-          it and use the arrow keys; T turns it, Delete lets it go. The rest flows round what you put down.
-        </p>
-      {/if}
+        <span class="unit says text-aside max-desk:hidden"
+          >{stubs > 0
+            ? `${stubs} of ${map.leads.length} ${map.leads.length === 1 ? 'lead' : 'leads'} would cross: the number stands at both ends`
+            : `${map.leads.length} ${map.leads.length === 1 ? 'lead' : 'leads'}, none crosses another`}</span
+        >
+        <span class="grow"></span>
+        <Button kind="bare" aria-label="from afar" onclick={() => board?.scaleBy(0.8)}><ZoomOut size={15} /></Button>
+        <Button kind="bare" aria-label="closer" onclick={() => board?.scaleBy(1.25)}><ZoomIn size={15} /></Button>
+        <Button class="max-desk:hidden" onclick={() => board?.fitWhole()}>whole</Button>
+        {#if !whole}<Button class="max-desk:hidden" onclick={() => board?.fitStep()}>step</Button>{/if}
+        <label class="unit"><Tick bind:checked={benchView.whole} /> all leads</label>
+        <Button class="max-desk:hidden" disabled={layout.seats.length === 0} onclick={keepAll}>Keep all places</Button>
+        <Button
+          class="max-desk:hidden"
+          disabled={pinned.size === 0}
+          onclick={() => workbench.plan && workbench.edit(setSpots(workbench.plan, null), 'place everything anew')}
+          >Place anew</Button
+        >
+      </div>
+      <div
+        class="h-[calc(58cqh_-_var(--heads))] min-h-60 flex border bg-bench data-whole:h-[calc(86cqh_-_var(--heads))] max-desk:h-[42cqh] max-desk:min-h-37.5"
+        data-whole={whole || undefined}
+      >
+        <BoardMap
+          bind:this={board}
+          {map}
+          label="Boards with the leads of {say(step && !whole ? step.title : 'the whole build')}"
+          {put}
+          {parts}
+          {frame}
+          {pinned}
+          selected={benchView.part}
+          select={(part) => (benchView.part = part)}
+          {move}
+        />
+      </div>
+    </div>
+  {/if}
+  <div class="grid grid-cols-[calc(var(--split)_*_100%)_minmax(0,1fr)] items-start border-b max-desk:grid-cols-1">
+    <div class="min-w-0 pr-2"><BoardChoice {circuit} /></div>
+    <div class="min-w-0 pl-5 pr-2.5 max-desk:pl-2.5">
+      <ReadBack />
+      {#if layout}<p class="unit says mb-1 text-aside max-desk:hidden">
+          {(layout.length * 100).toFixed(0)} cm of leads between holes. Drag a part, or focus it and use the arrow keys; T
+          turns it, Delete lets it go. The rest flows round what you put down.
+        </p>{/if}
     </div>
   </div>
+  {#if build}
+    <Cautions wiring={build.wiring} />
+    <ol>
+      {#each benchView.steps as one, i (one.key)}
+        <WiringStepRow
+          {circuit}
+          {netlist}
+          step={one}
+          number={i + 1}
+          current={one.key === step?.key}
+          done={benchView.done.has(one.key)}
+        />
+      {/each}
+    </ol>
+    <Harness changes={build.wiring.harness} />
+  {/if}
 </Station>
