@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { Bench } from './bench';
+import { Bench, STATIONS } from './bench';
 import { DeskUser } from './desk';
 import { CONTROLLER, CONTROLLER_TABLE } from './own-parts';
 import { bareThermistor, withWord } from './plans';
@@ -8,19 +8,6 @@ import { bareThermistor, withWord } from './plans';
 // A whole station with all its rows takes axe some seconds on a small machine.
 test.describe.configure({ timeout: 120_000 });
 
-const STATIONS = [
-  'overview',
-  'need',
-  'compare',
-  'control',
-  'levels',
-  'bus',
-  'pins',
-  'power',
-  'wiring',
-  'parts',
-  'bring-up',
-];
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
 async function clean(page: Page, what: string, only?: string): Promise<void> {

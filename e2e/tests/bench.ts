@@ -2,6 +2,20 @@
 import { readFile } from 'node:fs/promises';
 import { expect, type Download, type Locator, type Page } from '@playwright/test';
 
+export const STATIONS = [
+  'overview',
+  'need',
+  'compare',
+  'control',
+  'levels',
+  'bus',
+  'pins',
+  'power',
+  'wiring',
+  'parts',
+  'bring-up',
+] as const;
+
 export class Bench {
   constructor(readonly page: Page) {}
 
@@ -15,7 +29,7 @@ export class Bench {
     await this.settled();
     await this.page.locator('.station .row, .station table, .station p, .overview svg').first().waitFor();
     // The boards are laid out beside the rest.
-    if (station === 'wiring') await this.page.locator('.map svg').waitFor();
+    if (station === 'wiring') await this.page.locator('.map svg[role="group"]').waitFor();
   }
 
   /** Waits until the last change has its verdict. */

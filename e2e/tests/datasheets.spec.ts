@@ -164,7 +164,7 @@ test('from a CSV with two parts, one after the other', async ({ page }) => {
     ),
     'text/csv',
   );
-  await expect(page.getByText('1 more parts follow')).toBeVisible();
+  await expect(page.getByText('1 more part follows')).toBeVisible();
   await takeAll(page);
   await page.getByRole('button', { name: /say what it is|^a / }).click();
   await page.locator('[data-class="bus-sensor"]').click();

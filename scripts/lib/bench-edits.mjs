@@ -1,7 +1,47 @@
-/** How long an edit of the demo plan takes until its verdict is on screen, in the browser. */
+/** How long an edit of the demo plan takes until its verdict is on screen, in the browser, beside a handler that does nothing. */
 import { settled, withApp } from './app.mjs';
 
 const EDITS = 60;
+
+const at = (list, share) => list.toSorted((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))];
+const says = (list) => `${at(list, 0.5).toFixed(0)} ms (95 %: ${at(list, 0.95).toFixed(0)} ms)`;
+
+/** From a press to the first frame after the verdict of this very change. Runs in the page. */
+const untilShown = (element, value) =>
+  new Promise((done) => {
+    const button = document.querySelector('[data-verdict]');
+    const before = button?.getAttribute('data-revision');
+    const began = performance.now();
+    const look = () => {
+      const now = button?.getAttribute('data-revision');
+      if (now !== before && button?.getAttribute('data-verdict') !== 'stale')
+        requestAnimationFrame(() => done([Number(button?.getAttribute('data-took')), performance.now() - began]));
+      else requestAnimationFrame(look);
+    };
+    if (element instanceof HTMLSelectElement) {
+      element.value = value;
+      element.dispatchEvent(new Event('change', { bubbles: true }));
+    } else element.click();
+    look();
+  });
+
+/** The same way with nothing on it: a press, a handler that does nothing, two frames. Runs in the page. */
+const untilNothing = () =>
+  new Promise((done) => {
+    const button = document.createElement('button');
+    const began = performance.now();
+    button.addEventListener('click', () =>
+      requestAnimationFrame(() => requestAnimationFrame(() => done(performance.now() - began))),
+    );
+    button.click();
+  });
+
+function report(where, shown, empty) {
+  const [verdicts, screens] = [shown.map(([took]) => took), shown.map(([, took]) => took)];
+  console.log(
+    `${shown.length} edits at ${where}: verdict after ${says(verdicts)}, on screen after ${says(screens)}; a handler that does nothing ${says(empty)}: ${(at(screens, 0.95) / at(empty, 0.95)).toFixed(1)} times`,
+  );
+}
 
 export async function benchEdits() {
   await withApp(async (browser, address) => {
@@ -9,38 +49,21 @@ export async function benchEdits() {
     await page.goto(`${address}/#power&plan=cupboard-first-draft`);
     await settled(page);
     const feed = page.getByLabel('rail that feeds VCC of scale');
-    const verdicts = [];
-    const screens = [];
+    const empty = [];
+    const atPower = [];
     for (let i = 0; i < EDITS; i++) {
-      const rail = i % 2 === 0 ? 'board.3v3' : 'five-volt.5v';
-      // From the change to the first frame after the verdict of this very change.
-      const took = await feed.evaluate(
-        (select, value) =>
-          new Promise((done) => {
-            const button = document.querySelector('[data-verdict]');
-            const before = button?.getAttribute('data-revision');
-            const began = performance.now();
-            const look = () => {
-              const now = button?.getAttribute('data-revision');
-              if (now !== before && button?.getAttribute('data-verdict') !== 'stale') {
-                requestAnimationFrame(() =>
-                  done([Number(button?.getAttribute('data-took')), performance.now() - began]),
-                );
-              } else requestAnimationFrame(look);
-            };
-            if (select instanceof HTMLSelectElement) select.value = value;
-            select.dispatchEvent(new Event('change', { bubbles: true }));
-            look();
-          }),
-        rail,
-      );
-      verdicts.push(took[0]);
-      screens.push(took[1]);
+      empty.push(await page.evaluate(untilNothing));
+      atPower.push(await feed.evaluate(untilShown, i % 2 === 0 ? 'board.3v3' : 'five-volt.5v'));
     }
-    const at = (list, share) =>
-      list.toSorted((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))]?.toFixed(0);
-    console.log(
-      `${EDITS} edits in the browser: verdict after ${at(verdicts, 0.5)} ms (95 %: ${at(verdicts, 0.95)} ms), on screen after ${at(screens, 0.5)} ms (95 %: ${at(screens, 0.95)} ms)`,
-    );
+    report('Power', atPower, empty);
+    // The whole build is drawn again with every one of them.
+    await page.goto(`${address}/#overview&plan=cupboard-first-draft`);
+    await page.locator('.overview svg').first().waitFor();
+    const atOverview = [];
+    for (let i = 0; i < EDITS; i++)
+      atOverview.push(
+        await page.getByRole('button', { name: i % 2 === 0 ? /^undo/ : /^redo/ }).evaluate(untilShown, ''),
+      );
+    report('Overview', atOverview, empty);
   });
 }

@@ -6,7 +6,7 @@ import type { BodyPlaceSays } from '../../check/body-place.ts';
 import type { BodySunSays } from '../../check/body-sun.ts';
 import type { BodySurgeSays } from '../../check/body-surge.ts';
 import { check, ruleOnly } from '../language.ts';
-import { commas, list } from './grammar.ts';
+import { commas, counted, list } from './grammar.ts';
 
 export const body = {
   'body/clearance': check<BodyClearanceSays>({
@@ -18,10 +18,10 @@ export const body = {
     },
     says: {
       holds: ({ part, rows, longest }) =>
-        `${part} does not fit into the board: its pins take ${rows ?? 'more than the'} rows, and the longest board has ${longest}.`,
+        `${part} does not fit into the board: its pins take ${rows === null ? 'more than the rows' : counted(rows, 'row')}, and the longest board has ${longest}.`,
       coversEveryHoleBeside: ({ part }) => `${part} covers every hole beside its pins; no lead can be put there.`,
       oneHole: 'one hole',
-      holes: ({ free }) => `${free} holes`,
+      holes: ({ free }) => counted(free, 'hole'),
       leavesBesideEachPins: ({ part, free }) => `${part} leaves ${free} beside each of its pins.`,
       meaning: 'What does not fit is wired on leads beside the board, or wants another board.',
       needsFree: ({ label, needs }) => `${label} needs free ${list(needs)}`,
@@ -118,7 +118,7 @@ export const body = {
         `${part} would be at work for ${wanted}; it is good for ${life}. ${says}`,
       workGood: ({ part, wanted, life }) => `${part} is at work for ${wanted} of the ${life} that it is good for.`,
       whatWearsOutReplaced: 'What wears out is replaced, or switched on only while someone looks.',
-      years: ({ lifeYears, used }) => `${lifeYears} years × ${used}`,
+      years: ({ lifeYears, used }) => `${counted(lifeYears, 'year')} × ${used}`,
       good: 'good for',
       nothingSaidYet: ({ places, assumed }) => {
         const one = places.length === 1;

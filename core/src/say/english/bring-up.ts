@@ -7,7 +7,7 @@ import type { DeliverFirstReadingSays } from '../../deliver/first-reading.ts';
 import type { DeliverHeldAgainstSays } from '../../deliver/held-against.ts';
 import type { DeliverTouchedSays } from '../../deliver/touched.ts';
 import { topic } from '../language.ts';
-import { commas, list } from './grammar.ts';
+import { commas, counted, list } from './grammar.ts';
 
 export const bringUp = {
   'deliver/bring-up': topic<DeliverBringUpSays>({
@@ -66,7 +66,8 @@ export const bringUp = {
       whileSwitchOpen: ' while the switch is open',
       noBeepFrom: ({ say, toGround, open }) => `No beep from ${say} to ${toGround}${open}.`,
       plusLoadSupplyMinus: 'Plus of the load on its supply, minus on the driver.',
-      leadsAsPartsList: ({ count }) => `${count} leads are in, as the parts list counts them; none is loose.`,
+      leadsAsPartsList: ({ count }) =>
+        `${counted(count, 'lead is', 'leads are')} in, as the parts list counts them; none is loose.`,
       moreThanFromLess: ({ rail, limit, at, zero }) =>
         `${rail}: more than ${limit} from ${at} to ${zero}. Less is a short: find it before power.`,
       cableGoesLastHand: 'The cable goes in last, a hand at its plug: out at once if anything gets hot or smells.',

@@ -5,7 +5,7 @@ import type { CompareGeneralLinesSays } from '../../compare/general-lines.ts';
 import type { CompareMeasuringLinesSays } from '../../compare/measuring-lines.ts';
 import type { CompareUsualNeedSays } from '../../compare/usual-need.ts';
 import { topic } from '../language.ts';
-import { commas, list } from './grammar.ts';
+import { commas, counted, list } from './grammar.ts';
 
 export const compare = {
   'compare/buying-lines': topic<CompareBuyingLinesSays>({
@@ -22,7 +22,7 @@ export const compare = {
       shipping: 'with shipping',
       shippingOf: ({ shipping }) => `shipping ${shipping}`,
       arrival: 'arrival',
-      days: ({ leadDays }) => `${leadDays} days`,
+      days: ({ leadDays }) => counted(leadDays, 'day'),
       soldering: 'soldering',
       needed: 'needed',
       none: 'none',

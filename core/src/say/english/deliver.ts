@@ -7,7 +7,7 @@ import type { DeliverProgrammingStepSays } from '../../deliver/programming-step.
 import type { DeliverReadBackSays } from '../../deliver/read-back.ts';
 import type { DeliverWiringSays } from '../../deliver/wiring.ts';
 import { topic, ruleOnly } from '../language.ts';
-import { commas, list, start } from './grammar.ts';
+import { commas, counted, list, start } from './grammar.ts';
 
 export const deliver = {
   'deliver/board-drawing': topic<DeliverBoardDrawingSays>({
@@ -67,7 +67,7 @@ export const deliver = {
       thereNoLayout: ({ says }) => `There is no layout: ${says}`,
       meaning: 'Without one there is nothing to wire by.',
       readBackFromHoles: ({ contacts, nodes }) =>
-        `Read back from holes, strips and leads: ${contacts} ends on ${nodes} nodes, all as the circuit wants them.`,
+        `Read back from holes, strips and leads: ${counted(contacts, 'end')} on ${counted(nodes, 'node')}, all as the circuit wants them.`,
       whoeverFollowsTheseSteps: 'Whoever follows these steps builds something else than what was proved.',
     },
   }),

@@ -12,3 +12,7 @@ export const commas = (items: readonly string[]): string => items.join(', ');
 
 /** The form of a word that goes with a count. */
 export const plural = (count: number, one: string, many: string): string => (count === 1 ? one : many);
+
+/** "1 lead", "2 leads"; words of their own where more than one is no plain s. */
+export const counted = (count: number | string, one: string, many = `${one}s`): string =>
+  `${count} ${plural(Number(count), one, many)}`;

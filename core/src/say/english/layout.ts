@@ -3,7 +3,7 @@ import type { BoardHoleTextSays } from '../../board/hole-text.ts';
 import type { LayoutLaySays } from '../../layout/lay.ts';
 import type { ReadbackProveSays } from '../../readback/prove.ts';
 import { topic } from '../language.ts';
-import { commas, list, plural } from './grammar.ts';
+import { commas, counted, list, plural } from './grammar.ts';
 
 /** Which board, where there is more than one. */
 const on = (board: number | string | null): string => (board === null ? '' : `board ${board}, `);
@@ -39,7 +39,7 @@ export const layout = {
       pinOffBoard: ({ part, terminal }) => `Pin ${terminal} of ${part} meets no hole.`,
       onePlace: ({ part, other }) => `${part} and ${other} stand in one place.`,
       covered: ({ what, hole, part }) => `${what} goes to ${hole}, which ${part} covers.`,
-      jointFull: ({ joint, wires }) => `Joint ${joint} takes ${wires} wires, not more.`,
+      jointFull: ({ joint, wires }) => `Joint ${joint} takes ${counted(wires, 'wire')}, not more.`,
       noTerminal: ({ what, part, terminal }) => `${what} goes to ${terminal} of ${part}, which is not there.`,
       terminalFull: ({ part, terminal, wires }) =>
         `${terminal} of ${part} takes ${plural(wires, 'one lead', `${wires} wires`)}, not more.`,

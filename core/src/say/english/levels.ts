@@ -9,7 +9,7 @@ import type { LevelTranslatedTwiceSays } from '../../check/level-translated-twic
 import type { LevelTranslatorSays } from '../../check/level-translator.ts';
 import type { LevelUnpoweredSays } from '../../check/level-unpowered.ts';
 import { check } from '../language.ts';
-import { list, plural, start } from './grammar.ts';
+import { counted, list, plural, start } from './grammar.ts';
 
 export const levels = {
   'level/feed-rule': check<LevelFeedRuleSays>({
@@ -166,8 +166,9 @@ export const levels = {
       source: 'the translator’s card',
     },
     says: {
-      hasChannelsLines: ({ node, count, wanted }) => `${node} has ${count} channels for ${wanted} lines.`,
-      passesLines: ({ node, count, wanted }) => `${node} passes ${count} of ${wanted} lines.`,
+      hasChannelsLines: ({ node, count, wanted }) =>
+        `${node} has ${counted(count, 'channel')} for ${counted(wanted, 'line')}.`,
+      passesLines: ({ node, count, wanted }) => `${node} passes ${count} of ${counted(wanted, 'line')}.`,
       meaning: 'A line without a channel is not connected to the other side.',
       channel: ({ i }) => `channel ${i}`,
       hasNoSupplySide: ({ node, low }) => `${node} has no supply on its ${low} side; it passes nothing.`,

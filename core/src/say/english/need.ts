@@ -7,7 +7,7 @@ import type { NeedTriggerSays } from '../../check/need-trigger.ts';
 import type { NeedUpkeepSays } from '../../check/need-upkeep.ts';
 import type { NeedWordsSays } from '../../check/need-words.ts';
 import { topic, check, ruleOnly } from '../language.ts';
-import { commas, list } from './grammar.ts';
+import { commas, counted, list } from './grammar.ts';
 
 export const need = {
   'need/accuracy': check<NeedAccuracySays>({
@@ -24,7 +24,7 @@ export const need = {
       whichUsualNotSure: ', which is usual and not sure',
       met: ' and met',
       withinWorstOverYears: ({ part, total, span, years, rss, wanted, margin }) =>
-        `${part} is within ±${total} at the worst over ${span} and ${years} years, ±${rss} as independent errors; ±${wanted} is wanted${margin}.`,
+        `${part} is within ±${total} at the worst over ${span} and ${counted(years, 'year')}, ±${rss} as independent errors; ±${wanted} is wanted${margin}.`,
       accuracyOftenPrintedBest:
         'Accuracy is often printed for the best part of the range; what counts is the range that you need.',
       errorFrom: ({ from, to, unit }) => `error from ${from} to ${to} ${unit}`,

@@ -1,5 +1,6 @@
 /** What to do next. */
 import type { NextStepSays } from '../../check/next-step.ts';
+import { counted } from './grammar.ts';
 import { topic } from '../language.ts';
 
 export const next = {
@@ -10,7 +11,9 @@ export const next = {
       settle: ({ finding }) => `${finding}`,
       layOut: 'The wiring is being laid out.',
       wire: ({ done, steps }) =>
-        Number(done) === 0 ? `Wire it in ${steps} steps.` : `Wire it: ${done} of ${steps} steps are done.`,
+        Number(done) === 0
+          ? `Wire it in ${counted(steps, 'step')}.`
+          : `Wire it: ${done} of ${counted(steps, 'step is', 'steps are')} done.`,
       noLayout: 'The parts could not be laid out; Wiring says what is in the way.',
       measure: 'Bring it up: measure before and after first power, and sign it off.',
       allDone: 'Every step is ticked, and what was measured is signed off.',

@@ -3,7 +3,7 @@ import type { CardForm, CardProblemSays } from '../../card/problem.ts';
 import type { PlanForm, PlanProblemSays } from '../../plan/problem.ts';
 import type { ProblemSays } from '../../quantity/problem.ts';
 import { topic } from '../language.ts';
-import { commas } from './grammar.ts';
+import { commas, counted } from './grammar.ts';
 
 export const problem = {
   problem: topic<ProblemSays>({
@@ -32,7 +32,7 @@ export const problem = {
       closingMark: 'expected a closing quotation mark, found none',
       heads: 'expected a line of heads and at least one line below it',
       lines: ({ most, found }) => `expected at most ${most} lines, found ${found}`,
-      cells: ({ heads, found }) => `expected ${heads} cells as in the line of heads, found ${found}`,
+      cells: ({ heads, found }) => `expected ${counted(heads, 'cell')} as in the line of heads, found ${found}`,
       column: ({ found }) =>
         `expected a column “part” or “parameter”, found ${found.map((cell) => `“${cell}”`).join(', ')}`,
       nothing: 'nothing',

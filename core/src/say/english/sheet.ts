@@ -1,5 +1,6 @@
 /** Files for people: the build sheet, the logbook, the heads of pin files. */
 import type { SheetSays } from '../sheet.ts';
+import { counted } from './grammar.ts';
 import { topic } from '../language.ts';
 
 export const sheet = {
@@ -14,7 +15,7 @@ export const sheet = {
       look: ({ says }) => `look: ${says}`,
       measure: ({ says }) => `measure: ${says}`,
       verified: ({ proofs, fingerprint }) =>
-        `Verified: ${proofs} proofs; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`,
+        `Verified: ${counted(proofs, 'proof')}; the wiring was read back and agrees with the circuit. Fingerprint ${fingerprint}.`,
       unread: ({ unread, fingerprint }) => `**Proved, and not yet verified: ${unread}** Fingerprint ${fingerprint}.`,
       open: ({ fingerprint }) => `**Not verified. Do not wire this.** Fingerprint ${fingerprint}.`,
       safety: 'Safety',
@@ -22,7 +23,7 @@ export const sheet = {
       coloursMeet: 'Where colours meet',
       parts: 'Parts',
       colourTo: ({ colour, to }) => `${colour} to ${to}`,
-      total: ({ total, days }) => `${total} with shipping; the last parcel is here in ${days} days.`,
+      total: ({ total, days }) => `${total} with shipping; the last parcel is here in ${counted(days, 'day')}.`,
       logbook: ({ plan }) => `Logbook: ${plan}`,
       build: ({ build }) => `Build ${build}`,
       trueValue: ({ value }) => `true value ${value}`,

@@ -3,12 +3,12 @@ import type { PartsBuyingSays } from '../../check/parts-buying.ts';
 import type { SafetyHazardSays } from '../../check/safety-hazard.ts';
 import type { Terms } from '../../check/terms.ts';
 import { topic, check, ruleOnly } from '../language.ts';
-import { commas } from './grammar.ts';
+import { commas, counted } from './grammar.ts';
 
 export const terms = {
   'parts/buying': topic<PartsBuyingSays>({
     says: {
-      days: ({ supplier, leadDays }) => `${supplier}, ${leadDays} days`,
+      days: ({ supplier, leadDays }) => `${supplier}, ${counted(leadDays, 'day')}`,
       goodsShipping: ({ goods, shipping }) => `${goods} of goods + ${shipping} of shipping`,
       time: 'in time ',
       holds: ({ late, total, most }) => `An order ${late}costs ${total} of ${most}.`,
@@ -19,8 +19,9 @@ export const terms = {
       meaning: 'The build works all the same; something has to be cheaper, or the budget larger.',
       nobodyOffers: ({ name }) => `Nobody offers ${name}.`,
       late: ({ name, soonest, readyInDays }) =>
-        `${name} takes ${soonest} days at the soonest; the build is to be ready in ${readyInDays}.`,
-      canBeHereDays: ({ name, soonest, readyInDays }) => `${name} can be here in ${soonest} days of ${readyInDays}.`,
+        `${name} takes ${counted(soonest, 'day')} at the soonest; the build is to be ready in ${readyInDays}.`,
+      canBeHereDays: ({ name, soonest, readyInDays }) =>
+        `${name} can be here in ${counted(soonest, 'day')} of ${readyInDays}.`,
       whatComesLateHolds: 'What comes late holds up the whole build.',
       plain: ({ card }) => `${card} comes without soldering.`,
       hasBeSolderedHouse: ({ card }) => `${card} has to be soldered, and my rules say no soldering.`,

@@ -1,5 +1,6 @@
 <!-- What a day or a coin more buys: the cheapest order for each day on which it can be complete. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
   import type { Alternative } from '@idle-breadboard/core/deliver';
   import { money } from '../kit/words';
   import ChartFrame from './ChartFrame.svelte';
@@ -16,7 +17,7 @@
   let width = $state(420);
   const chart = $derived(costArrival(front, budget, days, width, HEIGHT));
   const rows = $derived(
-    front.map(({ arrival, total, taken }) => [`${arrival} days`, money(total, currency), taken ? 'taken' : '']),
+    front.map(({ arrival, total, taken }) => [counted(arrival, 'day'), money(total, currency), taken ? 'taken' : '']),
   );
   const taken = $derived(front.find((order) => order.taken));
 </script>
@@ -28,7 +29,7 @@
     height={HEIGHT}
     role="img"
     aria-label={taken
-      ? `The order taken costs ${money(taken.total, currency)} and is complete after ${taken.arrival} days; ${front.length} orders are worth looking at`
+      ? `The order taken costs ${money(taken.total, currency)} and is complete after ${counted(taken.arrival, 'day')}; ${counted(front.length, 'order is', 'orders are')} worth looking at`
       : 'nothing to order'}
   >
     {#each chart.yTicks as tick (tick.at)}<path class="stroke-line stroke-[0.7]" d="M38 {tick.at}H{width - 14}" /><text

@@ -1,5 +1,6 @@
 <!-- Lines of a capture over time, each in its lane: the lowest and highest of each stretch. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
   import type { CaptureSummary } from '@idle-breadboard/core/bench';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { area, scaleLinear } from 'd3';
@@ -25,7 +26,7 @@
     summary.lines
       .map(
         ({ name, low, high, changes }) =>
-          `${name}: ${low === null ? 'never low' : formatQuantity(low, 'V', 3)} to ${high === null ? 'never high' : formatQuantity(high, 'V', 3)}, ${changes} changes`,
+          `${name}: ${low === null ? 'never low' : formatQuantity(low, 'V', 3)} to ${high === null ? 'never high' : formatQuantity(high, 'V', 3)}, ${counted(changes, 'change')}`,
       )
       .join('; '),
   );

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { trustOf } from '@idle-breadboard/core/card';
   import { isBlocking, relativeMargin } from '@idle-breadboard/core/verify';
-  import { ruleOf, say } from '@idle-breadboard/core/words';
+  import { counted, ruleOf, say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import { alone } from '../state/alone.svelte';
   import { desk } from '../state/desk.svelte';
@@ -62,7 +62,8 @@
     <p class="m-0">
       <strong>Look up next</strong>
       <span class="unit"
-        >{trust?.assumed} of {trust?.figures} figures are assumed; the verdict hangs on these first</span
+        >{trust?.assumed} of {counted(trust?.figures ?? 0, 'figure')}
+        {trust?.assumed === 1 ? 'is' : 'are'} assumed; the verdict hangs on these first</span
       >
     </p>
     <ol class="pl-5.5">

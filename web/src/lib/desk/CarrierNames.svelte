@@ -1,5 +1,6 @@
 <!-- Which printed name of a carrier leads to which pin of a controller, from a pasted list. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
   import { readCarrierNames } from '@idle-breadboard/core/workshop';
   import { desk } from '../state/desk.svelte';
   import { drawer } from '../state/drawer.svelte';
@@ -39,7 +40,7 @@
     onchange={take}></textarea>
   {#if read && text.trim() !== ''}
     <p class="m-0" role="status">
-      {read.rows.length} names lead to a pin of {controller?.name}.
+      {counted(read.rows.length, 'name leads', 'names lead')} to a pin of {controller?.name}.
       {#if read.unread.length > 0}Not understood, or no such pin: {read.unread.slice(0, 6).join(', ')}.{/if}
     </p>
   {/if}

@@ -6,7 +6,7 @@
   import { setStock } from '@idle-breadboard/core/plan';
   import { addPart } from '@idle-breadboard/core/solve';
   import { asksFor } from '@idle-breadboard/core/verify';
-  import { ruleOf, say } from '@idle-breadboard/core/words';
+  import { counted, ruleOf, say } from '@idle-breadboard/core/words';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import { money } from '../kit/words';
   import { desk } from '../state/desk.svelte';
@@ -178,7 +178,8 @@
         {#each card.offers as offer, i (i)}<li>
             {offer.supplier}: <span class="value">{money(offer.price, offer.currency)}</span>{offer.pack > 1
               ? ` for ${offer.pack}`
-              : ''}, {offer.leadDays} days, shipping <span class="value">{money(offer.shipping, offer.currency)}</span>
+              : ''}, {counted(offer.leadDays, 'day')}, shipping
+            <span class="value">{money(offer.shipping, offer.currency)}</span>
           </li>{/each}
       </ul>
     {/if}

@@ -1,5 +1,6 @@
 <!-- Ways to enter a part: from its class, at the desk; or from a datasheet, a pasted table, a table of parts. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
   import Button from '../kit/Button.svelte';
   import X from '@lucide/svelte/icons/x';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
@@ -54,7 +55,7 @@
           <li class="flex flex-wrap items-center gap-2">
             <Button onclick={() => reading.goOn(review)}>Go on with {review.name || review.title || review.file}</Button
             >
-            <span class="unit">{review.figures.length} figures read, {openOf(review)} still to look at</span>
+            <span class="unit">{counted(review.figures.length, 'figure')} read, {openOf(review)} still to look at</span>
             <Button
               kind="bare"
               aria-label="throw away what was read of {review.name || review.title || review.file}"

@@ -2,7 +2,7 @@
 <script lang="ts">
   import Button from '../kit/Button.svelte';
   import { against, differences, type Against, type Card } from '@idle-breadboard/core/card';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import { drawer } from '../state/drawer.svelte';
   import { view } from '../state/view.svelte';
@@ -42,7 +42,7 @@
       return [choice === 'both' ? { ...row.card, id: drawer.freeId(row.card.name), revision: 1 } : row.card];
     });
     const kept = await drawer.keep(wanted);
-    view.say(`${kept.length} of ${cards.length} cards taken from ${file}.`);
+    view.say(`${kept.length} of ${counted(cards.length, 'card')} taken from ${file}.`);
     done();
   }
 </script>

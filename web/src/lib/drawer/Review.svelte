@@ -4,7 +4,7 @@
   import { EVIDENCE, SLOT_IDS } from '@idle-breadboard/core/card';
   import { wordOf } from '@idle-breadboard/core/figures';
   import { classTitle, type ClassId } from '@idle-breadboard/core/workshop';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import { tick } from 'svelte';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import ArrowRight from '@lucide/svelte/icons/arrow-right';
@@ -102,11 +102,11 @@
 <div class="flex flex-wrap gap-2 items-center py-1 px-3 border-b">
   <Button kind="bare" onclick={back}><ArrowLeft size={14} />start again</Button>
   <span class="unit grow"
-    >{#if reading.figures.length > 0}{reading.figures.length} figures read: {counts.join(', ')}. {reading.open} still to look
-      at.{:else}Nothing was read; add figures below.{/if}
+    >{#if reading.figures.length > 0}{counted(reading.figures.length, 'figure')} read: {counts.join(', ')}. {reading.open}
+      still to look at.{:else}Nothing was read; add figures below.{/if}
     {#if reading.readPages < reading.pages}Only the first {reading.readPages} of {reading.pages} pages were read.{/if}
     {#if reading.unread.length > 0}Not understood: {reading.unread.slice(0, 5).join(', ')}.{/if}
-    {#if reading.queue.length > 0}{reading.queue.length} more parts follow.{/if}
+    {#if reading.queue.length > 0}{counted(reading.queue.length, 'more part follows', 'more parts follow')}.{/if}
     {#if reading.unreadSpots.length > 0}{reading.unreadSpots.length} more {reading.unreadSpots.length === 1
         ? 'value stands'
         : 'values stand'} on the pages, marked lightly.{/if}</span

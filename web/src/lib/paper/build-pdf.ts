@@ -14,7 +14,7 @@ import {
 import { formatMoney } from '@idle-breadboard/core/figures';
 import { leadSays } from '@idle-breadboard/core/files';
 import { type Verdict, standingOf } from '@idle-breadboard/core/verify';
-import { sayUnread, say } from '@idle-breadboard/core/words';
+import { counted, sayUnread, say } from '@idle-breadboard/core/words';
 import { boardHeight, drawBoard } from './pdf-board';
 import { PdfPage, type PaperFonts, type PaperSize } from './pdf-page';
 import { plain } from './plain-text';
@@ -133,7 +133,7 @@ function writeParts(page: PdfPage, { parts }: Build): void {
       shares,
     );
   page.line(
-    `${formatMoney(parts.total, parts.currency)} with shipping; the last parcel is here in ${parts.arrival} days.`,
+    `${formatMoney(parts.total, parts.currency)} with shipping; the last parcel is here in ${counted(parts.arrival, 'day')}.`,
   );
   page.line(
     `Leads: ${parts.leads.map(({ count, colour, ends, length }) => `${count} ${colour} ${ends} ${length} m`).join('; ')}.`,

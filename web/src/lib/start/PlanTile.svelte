@@ -1,5 +1,6 @@
 <!-- A plan on the shelf: its drawing, its name, how it stands, when it was changed. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
   import { glancing } from '../state/glancing.svelte';
   import { view } from '../state/view.svelte';
   import PlanPicture from './PlanPicture.svelte';
@@ -24,7 +25,7 @@
     {#if !glance}<span>…</span>
     {:else if glance.parts === 0}<span>empty</span>
     {:else if glance.open > 0}<span class="text-fault">open, {glance.open} to settle</span>
-    {:else}<span class="text-pass">proved on paper, {glance.proofs} proofs</span>{/if}
+    {:else}<span class="text-pass">proved on paper, {counted(glance.proofs, 'proof')}</span>{/if}
     <span>{date}</span>
   </span>
 </button>

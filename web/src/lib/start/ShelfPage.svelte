@@ -1,5 +1,6 @@
 <!-- The first screen while no plan is open: what this is, three doors, and the plans by their drawings. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
   import type { PlanDocument } from '@idle-breadboard/core/plan';
   import { onMount } from 'svelte';
   import { demoPlans } from '../catalogue';
@@ -69,14 +70,14 @@
         {@render door(
           'Look at a finished one',
           finished?.glance
-            ? `“${finished.one.plan.name}”: ${finished.glance.parts} parts, ${finished.glance.proofs} proofs on paper.`
+            ? `“${finished.one.plan.name}”: ${counted(finished.glance.parts, 'part')}, ${counted(finished.glance.proofs, 'proof')} on paper.`
             : 'A plan that is proved on paper.',
           finished && (() => void look(finished.one, 'overview')),
         )}
         {@render door(
           'Mend a faulty one',
           faulty?.glance
-            ? `“${faulty.one.plan.name}”: ${faulty.glance.parts} parts, ${faulty.glance.open} things to settle.`
+            ? `“${faulty.one.plan.name}”: ${counted(faulty.glance.parts, 'part')}, ${counted(faulty.glance.open, 'thing')} to settle.`
             : 'A plan with much to settle.',
           faulty && (() => void look(faulty.one, 'overview')),
         )}

@@ -1,7 +1,7 @@
 /** Mend all: the thread that works it out, the changes that it proposes, and which of them the maker takes. */
 import { applyChanges, type Plan } from '@idle-breadboard/core/plan';
 import type { Completion, Relaxation } from '@idle-breadboard/core/solve';
-import { say } from '@idle-breadboard/core/words';
+import { counted, say } from '@idle-breadboard/core/words';
 import type { CompleteWorker } from '../worker/complete';
 import type { Effect } from '../worker/study';
 import { Thread } from '../worker/thread';
@@ -56,8 +56,8 @@ class Mending {
           [...library.values()],
           whileNewest(({ nodes, best }) => {
             this.known = best !== null;
-            const so = best ? ` So far: ${best.parts} parts more, ${best.changes} changes.` : '';
-            this.progress = `Deciding together, ${nodes.toLocaleString('en')} steps.${so}`;
+            const so = best ? ` So far: ${counted(best.parts, 'part')} more, ${counted(best.changes, 'change')}.` : '';
+            this.progress = `Deciding together, ${counted(nodes.toLocaleString('en'), 'step')}.${so}`;
           }),
         ),
       );

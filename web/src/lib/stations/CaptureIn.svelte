@@ -5,7 +5,7 @@
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { heldCapture } from '@idle-breadboard/core/deliver';
   import { formatAddress, formatQuantity } from '@idle-breadboard/core/figures';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import { proxy } from 'comlink';
   import Trace from '../charts/Trace.svelte';
   import Glyph from '../kit/Glyph.svelte';
@@ -115,7 +115,7 @@
         {#if summary.i2c}
           <details>
             <summary
-              >{summary.i2c.messages.length} messages{summary.i2c.dropped > 0
+              >{counted(summary.i2c.messages.length, 'message')}{summary.i2c.dropped > 0
                 ? `, ${summary.i2c.dropped} more`
                 : ''}</summary
             >

@@ -5,7 +5,8 @@
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { buyingOf, chosenOffer } from '@idle-breadboard/core/plan';
   import { addCarrier, addPart, controllerFits, removeCarrier, type ControllerFit } from '@idle-breadboard/core/solve';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
+  import BoardSketch from '../kit/BoardSketch.svelte';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
   import { money } from '../kit/words';
@@ -20,19 +21,32 @@
 
   const price = (fit: ControllerFit) => {
     const offer = chosenOffer(fit.card, buyingOf(circuit.plan));
-    return offer ? `${money(offer.price / offer.pack, offer.currency)}, ${offer.leadDays} days` : 'nobody sells it';
+    return offer
+      ? `${money(offer.price / offer.pack, offer.currency)}, ${counted(offer.leadDays, 'day')}`
+      : 'nobody sells it';
+  };
+  /** A: asleep, what the board itself and its regulator go on taking. */
+  const asleep = ({ card }: ControllerFit) => {
+    const found = [
+      ...card.supplies.flatMap(({ current }) => current?.sleep ?? []),
+      ...(card.rails ?? []).flatMap(({ ownLoad }) => ownLoad?.sleep ?? []),
+    ].flatMap(({ typ, max }) => typ ?? max ?? []);
+    return found.length > 0
+      ? `sleeps at ${formatQuantity(
+          found.reduce((sum, x) => sum + x, 0),
+          'A',
+        )}`
+      : 'no sleep known';
   };
   const size = (fit: ControllerFit) => {
     const s = fit.card.body?.size;
     return s ? `${Math.round(s.length * 1000)} × ${Math.round(s.width * 1000)} mm` : '';
   };
-  const footprint = (fit: ControllerFit) =>
-    fit.card.headers
-      .map(
-        ({ kind, rows, id }) =>
-          `${fit.card.terminals.filter((t) => t.header === id).length} ${kind}${rows > 1 ? ` in ${rows} rows` : ''}`,
-      )
-      .join(' + ');
+  /** What one chooses a board by, in one line. */
+  const line = (fit: ControllerFit) =>
+    [fit.logic ? `${formatQuantity(fit.logic.typ, 'V')} logic` : 'logic as fed', asleep(fit), size(fit), price(fit)]
+      .filter(Boolean)
+      .join(' · ');
 
   function take(fit: ControllerFit) {
     const now = workbench.circuit();
@@ -45,7 +59,7 @@
     if (!moved) return;
     workbench.edit(moved.plan, `move to ${fit.card.name}`);
     view.say(
-      `Moved to ${fit.card.name}: ${moved.pins.length} lines have other pins${moved.trouble ? `. ${say(moved.trouble)}` : ''}.`,
+      `Moved to ${fit.card.name}: ${counted(moved.pins.length, 'line has another pin', 'lines have other pins')}${moved.trouble ? `. ${say(moved.trouble)}` : ''}.`,
     );
   }
 
@@ -63,22 +77,20 @@
   {#each fits as fit (fit.card.id)}
     <Row subjects={fit.card.id === here && circuit.controller ? [circuit.controller.id] : []}>
       {#snippet choose()}
+        <span class="flex-none w-24 pt-1"><BoardSketch card={fit.card} /></span>
         <span class="grid min-w-0 flex-1">
           <button
             type="button"
             class="text-ink font-semibold text-left min-h-6 hover:text-copper"
             onclick={() => view.openCatalogue(fit.card.id)}>{fit.card.name}</button
           >
-          <span class="unit"
-            >{fit.logic ? `${formatQuantity(fit.logic.typ, 'V')} logic` : 'logic as fed'}; {footprint(fit)}; {size(
-              fit,
-            )}; {price(fit)}</span
-          >
+          <span class="unit">{fit.card.class}</span>
         </span>
         {#if fit.card.id === here}<span class="text-pass ml-auto">in the plan</span>
         {:else}<Button class="ml-auto" onclick={() => take(fit)}>{here ? 'Move here' : 'Take it'}</Button>{/if}
       {/snippet}
       {#snippet prove()}
+        <span class="w-full">{line(fit)}</span>
         <span class="flex flex-wrap gap-x-3.5 w-full min-h-6.5 items-center">
           {#each fit.asks as ask (ask.kind)}
             <span
@@ -98,7 +110,7 @@
           <details class="w-full">
             <summary
               >{#if fit.moved.trouble}<span class="text-fault font-semibold">{say(fit.moved.trouble)}</span
-                >{:else}moving changes {fit.moved.pins.length} pins, {Math.max(0, fit.left)} left over{/if}</summary
+                >{:else}moving changes {counted(fit.moved.pins.length, 'pin')}, {Math.max(0, fit.left)} left over{/if}</summary
             >
             <ul class="mt-0.5 mb-1 pl-4.5">
               {#each fit.moved.rails as rail (rail.from)}<li>
@@ -110,7 +122,7 @@
                 </li>{/each}
             </ul>
           </details>
-        {:else if fit.card.id === here}<span class="unit">{fit.left} pins left over</span>{/if}
+        {:else if fit.card.id === here}<span class="unit">{counted(fit.left, 'pin')} left over</span>{/if}
       {/snippet}
     </Row>
   {/each}
@@ -119,6 +131,7 @@
     {@const fit = here !== null && card.carrier?.fits[here]}
     <Row>
       {#snippet choose()}
+        <span class="flex-none w-24 pt-1"><BoardSketch {card} /></span>
         <span class="grid min-w-0 flex-1">
           <button
             type="button"

@@ -2,7 +2,7 @@
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { analogLinks } from '@idle-breadboard/core/verify';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import { offerSweep } from '../kit/out-of-sight';
   import Station from '../kit/Station.svelte';
   import TryBar from '../kit/TryBar.svelte';
@@ -31,7 +31,7 @@
   const volts = $derived((rail && (trying.trial.volts?.[rail.ref] ?? rail.voltage?.typ)) || 0);
 </script>
 
-<Station title="Levels" says="{nets.length} nets, both directions">
+<Station title="Levels" says="{counted(nets.length, 'net')}, both directions">
   {#snippet tools()}
     {#if rail?.voltage}
       <label class="unit"

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { button } from '../kit/button';
   import Button from '../kit/Button.svelte';
-  import { sayError } from '@idle-breadboard/core/words';
+  import { counted, sayError } from '@idle-breadboard/core/words';
   import { answersOf, calibrationOf, trendOf } from '@idle-breadboard/core/deliver';
   import { formatQuantity, parseQuantity } from '@idle-breadboard/core/figures';
   import { logCsv, logMarkdown, writeLogbook } from '@idle-breadboard/core/files';
@@ -54,7 +54,9 @@
     }
     const fresh = await logbook.take(read.value);
     const old = read.value.entries.length - fresh;
-    view.say(`${fresh} entries of “${read.value.plan}” taken${old > 0 ? `; ${old} were there already` : ''}.`);
+    view.say(
+      `${counted(fresh, 'entry', 'entries')} of “${read.value.plan}” taken${old > 0 ? `; ${old} were there already` : ''}.`,
+    );
     void bringing.find();
   }
   async function calibrate() {
@@ -108,7 +110,9 @@
 <Row head>
   {#snippet choose()}Logbook{/snippet}
   {#snippet prove()}<span class="unit"
-      >build {logbook.build}, {logbook.entries.length} entries{logbook.signed ? `; ${logbook.signed.title}` : ''}</span
+      >build {logbook.build}, {counted(logbook.entries.length, 'entry', 'entries')}{logbook.signed
+        ? `; ${logbook.signed.title}`
+        : ''}</span
     >{/snippet}
 </Row>
 <Row>

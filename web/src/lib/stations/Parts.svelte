@@ -4,7 +4,7 @@
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import type { PartsLine } from '@idle-breadboard/core/deliver';
   import { moneyOf, setRules, setStock, type HouseRules } from '@idle-breadboard/core/plan';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
   import CostArrival from '../charts/CostArrival.svelte';
@@ -32,13 +32,24 @@
   }
   const rules = (change: Partial<HouseRules>, why: string) =>
     workbench.plan && workbench.edit(setRules(workbench.plan, change), why);
+  /** As it is ordered: supplier by supplier, then what nobody sells, then what lies in the drawer. */
+  const groups = $derived.by(() => {
+    if (!parts) return [];
+    const of = (supplier: string) => parts.lines.filter(({ offer }) => offer?.supplier === supplier);
+    const rest = parts.lines.filter(({ offer }) => !offer);
+    return [
+      ...parts.suppliers.map((sum) => ({ name: `Order at ${sum.supplier}`, sum, lines: of(sum.supplier) })),
+      { name: 'Not to be had', sum: null, lines: rest.filter(({ unsold }) => unsold) },
+      { name: 'In the drawer', sum: null, lines: rest.filter(({ unsold }) => !unsold) },
+    ].filter(({ lines }) => lines.length > 0);
+  });
   const buys = (line: PartsLine) =>
     line.spares > 0
       ? `${line.toBuy}, ${line.spares} of them ${line.spares === 1 ? 'a spare' : 'spares'}`
       : `${line.toBuy}`;
 </script>
 
-<Station title="Parts" says={parts ? `${parts.lines.length} kinds` : 'counting'}>
+<Station title="Parts" says={parts ? counted(parts.lines.length, 'kind') : 'counting'}>
   {#snippet tools()}
     <Button onclick={() => window.print()}><Printer size={14} />Print or PDF</Button>
     <Button onclick={() => saveBuild('parts.csv')}><Download size={14} />CSV</Button>
@@ -46,7 +57,9 @@
   {#if parts}
     <Row head>
       {#snippet choose()}
-        <span class="grow">{money(parts.total, parts.currency)} with shipping, here in {parts.arrival} days</span>
+        <span class="grow"
+          >{money(parts.total, parts.currency)} with shipping, here in {counted(parts.arrival, 'day')}</span
+        >
       {/snippet}
       {#snippet prove()}
         {#if plan.budget && over !== null}<span class="inline-flex items-center gap-1 font-normal"
@@ -57,7 +70,7 @@
             {money(Math.abs(over), parts.currency)}</span
           >{/if}
         {#if late !== null}<span class="inline-flex items-center gap-1 font-normal"
-            ><Glyph severity={late > 0 ? 'fault' : null} />wanted in {plan.readyInDays} days</span
+            ><Glyph severity={late > 0 ? 'fault' : null} />wanted in {counted(plan.readyInDays ?? 0, 'day')}</span
           >{/if}
         {#if parts.chance < 1}<span class="inline-flex items-center gap-1 font-normal"
             >enough of everything works in <span class="value">{percent(parts.chance)}</span> of such orders</span
@@ -92,67 +105,72 @@
           the plan.{/snippet}</Row
       >
     {/each}
-    {#each parts.lines as line (line.card)}
-      <Row subjects={[line.card]}>
-        {#snippet choose()}
-          <span class="value w-[2em] text-right">{line.needed}</span>
-          <span class="grow min-w-0 flex-1"
-            >{line.name}<span class="unit truncate block text-aside" title={say(line.uses)}>{say(line.uses)}</span
-            ></span
-          >
-          <label class="unit"
-            >drawer <input
-              class="field value"
-              type="number"
-              min="0"
-              step="1"
-              style:width="4.4em"
-              value={plan.stock[line.card] ?? 0}
-              aria-label="{line.name} in the drawer"
-              onchange={(event) => stock(line.card, event.currentTarget.value)}
-            /></label
-          >
-        {/snippet}
+    {#each groups as group (group.name)}
+      <Row head>
+        {#snippet choose()}<span class="grow">{group.name}</span><span class="unit font-normal"
+            >{counted(group.lines.length, 'kind')}</span
+          >{/snippet}
         {#snippet prove()}
-          {#if line.offer}
+          {#if group.sum}
             <span
-              class="offer grid grid-cols-[9.5em_1fr_8em_7em] gap-2 w-full items-center max-[1001px]:grid-cols-[1fr_1fr]"
-              ><span class="value">{line.packs} × {line.offer.pack === 1 ? 'piece' : `pack of ${line.offer.pack}`}</span
-              ><span>{line.offer.supplier}</span><span class="unit"
-                >{line.offer.leadDays} days{line.offer.soldering ? ', to solder' : ''}</span
-              ><span class="value total text-right">{money(line.total, '')}</span></span
+              class="offer grid grid-cols-[9.5em_1fr_7em] gap-2 w-full items-center font-normal max-[1001px]:grid-cols-[1fr_1fr]"
+              ><span class="unit">goods {money(group.sum.goods, '')}</span><span class="unit"
+                >shipping {money(group.sum.shipping, '')}{group.sum.freeFrom === null
+                  ? ''
+                  : `, free from ${money(group.sum.freeFrom, '')}`}</span
+              ><span class="value total text-right">{money(group.sum.goods + group.sum.shipping, parts.currency)}</span
+              ></span
             >
-            {#if line.spares > 0}<span class="unit w-full text-aside"
-                >{buys(line)}: enough work in {percent(line.chance)} of such orders</span
-              >{/if}
-          {:else if line.unsold}
-            <span class="text-fault"
-              >{line.unpriced.length > 0
-                ? `offered in ${line.unpriced.join(' and ')} alone, which has no rate yet`
-                : 'nobody offers it'}</span
-            >
-          {:else}
-            <span class="unit">from the drawer</span>
           {/if}
-          {#if parts.late.includes(line.card)}<span class="text-fault">not to be had in time</span>{/if}
         {/snippet}
       </Row>
+      {#each group.lines as line (line.card)}{@render row(line)}{/each}
     {/each}
-    <Row head>{#snippet choose()}Leads by ends and colour{/snippet}{#snippet prove()}By supplier{/snippet}</Row>
-    <Row>
-      {#snippet choose()}<LeadCounts {parts} />{/snippet}
-      {#snippet prove()}
-        {#each parts.suppliers as sum (sum.supplier)}
-          <span
-            class="offer grid grid-cols-[9.5em_1fr_8em_7em] gap-2 w-full items-center max-[1001px]:grid-cols-[1fr_1fr]"
-            ><span>{sum.supplier}</span><span class="unit">goods {money(sum.goods, '')}</span><span class="unit"
-              >shipping {money(sum.shipping, '')}{sum.freeFrom === null
-                ? ''
-                : `, free from ${money(sum.freeFrom, '')}`}</span
-            ><span class="value total text-right">{money(sum.goods + sum.shipping, parts.currency)}</span></span
-          >
-        {/each}
-      {/snippet}
-    </Row>
+    <Row head>{#snippet choose()}Leads by ends and colour{/snippet}</Row>
+    <Row>{#snippet choose()}<LeadCounts {parts} />{/snippet}</Row>
   {/if}
 </Station>
+
+{#snippet row(line: PartsLine)}
+  <Row subjects={[line.card]}>
+    {#snippet choose()}
+      <span class="value w-[2em] text-right">{line.needed}</span>
+      <span class="grow min-w-0 flex-1"
+        >{line.name}<span class="unit truncate block text-aside" title={say(line.uses)}>{say(line.uses)}</span></span
+      >
+      <label class="unit"
+        >drawer <input
+          class="field value"
+          type="number"
+          min="0"
+          step="1"
+          style:width="4.4em"
+          value={plan.stock[line.card] ?? 0}
+          aria-label="{line.name} in the drawer"
+          onchange={(event) => stock(line.card, event.currentTarget.value)}
+        /></label
+      >
+    {/snippet}
+    {#snippet prove()}
+      {#if line.offer}
+        <span class="offer grid grid-cols-[9.5em_1fr_7em] gap-2 w-full items-center max-[1001px]:grid-cols-[1fr_1fr]"
+          ><span class="value">{line.packs} × {line.offer.pack === 1 ? 'piece' : `pack of ${line.offer.pack}`}</span
+          ><span class="unit">{counted(line.offer.leadDays, 'day')}{line.offer.soldering ? ', to solder' : ''}</span
+          ><span class="value total text-right">{money(line.total, '')}</span></span
+        >
+        {#if line.spares > 0}<span class="unit w-full text-aside"
+            >{buys(line)}: enough work in {percent(line.chance)} of such orders</span
+          >{/if}
+      {:else if line.unsold}
+        <span class="text-fault"
+          >{line.unpriced.length > 0
+            ? `offered in ${line.unpriced.join(' and ')} alone, which has no rate yet`
+            : 'nobody offers it'}</span
+        >
+      {:else}
+        <span class="unit">from the drawer</span>
+      {/if}
+      {#if parts?.late.includes(line.card)}<span class="text-fault">not to be had in time</span>{/if}
+    {/snippet}
+  </Row>
+{/snippet}

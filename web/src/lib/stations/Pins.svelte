@@ -6,7 +6,7 @@
   import { takesOverlay } from '@idle-breadboard/core/files';
   import { type Plan, ownerOf, parseRef, setPin, setUsed } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import { assignRest, savePins } from '../kit/actions';
   import Station from '../kit/Station.svelte';
   import { pinBoard } from '../state/pin-board.svelte';
@@ -63,7 +63,7 @@
 <Station
   title="Pins"
   says={circuit.controller
-    ? `${circuit.wishes.length} lines on ${uses.length} pins of ${say(circuit.controller.label)}`
+    ? `${counted(circuit.wishes.length, 'line')} on ${counted(uses.length, 'pin')} of ${say(circuit.controller.label)}`
     : 'no controller yet'}
 >
   {#snippet tools()}

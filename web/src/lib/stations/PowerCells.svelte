@@ -61,7 +61,7 @@
             workbench.plan && workbench.edit({ ...workbench.plan, runFor: days * DAY }, 'how long it must run')}
         /></span
       >
-      <table class="font-normal basis-full mt-0.5 mb-1.5">
+      <table class="font-normal basis-full mt-0.5 mb-1.5 max-desk:table-fixed max-desk:w-full max-desk:[&_th]:whitespace-normal">
         <thead
           ><tr
             ><th class="unit text-right font-normal py-px pl-3 border-b border-dotted first:text-left first:pl-0"

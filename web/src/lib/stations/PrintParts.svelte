@@ -1,7 +1,7 @@
 <!-- The parts list on paper. -->
 <script lang="ts">
   import { formatQuantity } from '@idle-breadboard/core/figures';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import type { PartsList } from '@idle-breadboard/core/deliver';
   import { money } from '../kit/words';
 
@@ -31,7 +31,7 @@
   </tbody>
   <tfoot class="table-row-group"
     ><tr
-      ><td colspan="7">With shipping; the last parcel is here in {parts.arrival} days</td><td class="r"
+      ><td colspan="7">With shipping; the last parcel is here in {counted(parts.arrival, 'day')}</td><td class="r"
         >{money(parts.total, '')}</td
       ></tr
     ></tfoot

@@ -13,7 +13,7 @@
   } from '@idle-breadboard/core/deliver';
   import { boardSvg } from '@idle-breadboard/core/files';
   import { isBlocking, standingOf } from '@idle-breadboard/core/verify';
-  import { sayUnread, say } from '@idle-breadboard/core/words';
+  import { counted, sayUnread, say } from '@idle-breadboard/core/words';
   import { laying } from '../state/laying.svelte';
   import { passes } from '../state/results';
   import { view } from '../state/view.svelte';
@@ -63,7 +63,7 @@
   <h1>{plan.name}</h1>
   <p>
     {standing === 'verified'
-      ? `Verified, ${passes().length} proofs, ${verdict.assumed} rest on assumed figures; the wiring was read back and agrees with the circuit`
+      ? `Verified, ${counted(passes().length, 'proof')}, ${counted(verdict.assumed, 'rests', 'rest')} on assumed figures; the wiring was read back and agrees with the circuit`
       : standing === 'unread'
         ? `PROVED, NOT YET VERIFIED: ${sayUnread(verdict.unread.length)} Read them below before you wire this`
         : verdict.status === 'verified'
