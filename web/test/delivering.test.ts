@@ -5,7 +5,7 @@ import type { Layout, Seated } from '@idle-breadboard/core/circuit';
 import { holeName, parseHole } from '@idle-breadboard/core/layout';
 import { readCatalogue } from '@idle-breadboard/catalogue';
 import { costArrival } from '../src/lib/charts/cost-arrival.ts';
-import { plain } from '../src/lib/paper/plain-text.ts';
+import { runsOf } from '../src/lib/paper/plain-text.ts';
 import { movedBy, turnedRound } from '../src/lib/charts/move-part.ts';
 
 describe('cost over arrival', () => {
@@ -75,8 +75,16 @@ describe('moving a part', () => {
 });
 
 describe('a text on paper', () => {
-  it('is written in letters that its fonts have', () => {
-    expect(plain('4.7 kΩ, 100 µF, ≥ 3 V − 0.1 V × 2, 25 °C')).to.equal('4.7 kOhm, 100 uF, >= 3 V − 0.1 V × 2, 25 °C');
-    expect(plain('σ')).to.equal('?');
+  it('has its signs from the fonts that have them', () => {
+    expect(runsOf('4.7 kΩ, 100 µF, ≥ 3 V')).to.deep.equal([
+      { font: 'own', text: '4.7 k' },
+      { font: 'signs', text: 'Ω' },
+      { font: 'own', text: ', 100 ' },
+      { font: 'micro', text: 'µ' },
+      { font: 'own', text: 'F, ' },
+      { font: 'signs', text: '≥' },
+      { font: 'own', text: ' 3 V' },
+    ]);
+    expect(runsOf('€漢')).to.deep.equal([{ font: 'own', text: '??' }]);
   });
 });

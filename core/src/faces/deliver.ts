@@ -10,14 +10,8 @@ export { type LogEntry, type Trend, calibrationOf, latest, rebuilds, trendOf } f
 export type { Alternative, PartsLine, PartsList } from '../deliver/parts-list.ts';
 export type { WiringLead, WiringStep } from '../deliver/step.ts';
 export { touchedRow } from '../deliver/touched.ts';
-export {
-  type BoardMap,
-  type MapLead,
-  type MapLegs,
-  boardMap,
-  frameOf,
-  leadNumbers,
-  piecesOf,
-} from '../map/board-map.ts';
+export { boardMap, leadNumbers } from '../map/board-map.ts';
+export { frameOf, piecesOf } from '../map/frame.ts';
+export type { BoardMap, MapLead, MapLegs } from '../map/model.ts';
 export { readAt } from '../map/labels.ts';
 export { BENCH_RULE, type WiringPlan } from '../deliver/wiring.ts';

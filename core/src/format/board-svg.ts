@@ -3,7 +3,7 @@ import type { Box } from '../board/footprint.ts';
 import type { Point } from '../board/grid.ts';
 import { widthOf } from '../drawing/letter-widths.ts';
 import type { DrawnPart } from '../deliver/board-drawing.ts';
-import type { BoardMap, MapLead, MapLegs } from '../map/board-map.ts';
+import type { BoardMap, MapLead, MapLegs } from '../map/model.ts';
 import type { MapText } from '../map/labels.ts';
 import { SVG_FACES } from './svg-faces.ts';
 import { dashOf, figureInkOf, inkOf } from './lead-inks.ts';

@@ -2,6 +2,7 @@
 import { overlaps, type Box } from '../board/footprint.ts';
 import type { Point } from '../board/grid.ts';
 import type { Drawing, DrawnLead, DrawnPart } from '../deliver/board-drawing.ts';
+import { PIN_HALF, pointBox } from './boxes.ts';
 import { fitted, widthOf, type Face } from '../drawing/letter-widths.ts';
 import { say } from '../say/say.ts';
 
@@ -53,9 +54,10 @@ const ALONG = [
 ];
 
 /** The name of a part, clear of what lies over it; null where there is no room for any of it. */
-function nameOf({ part, label, box, seated, name }: DrawnPart, over: readonly Box[]): MapText | null {
+function nameOf({ part, label, box, pins, seated, name }: DrawnPart, over: readonly Box[]): MapText | null {
   const [width, height] = [box.right - box.left, box.bottom - box.top];
   const full = say(label);
+  const covered = [...over, ...pins.map(({ x, y }) => pointBox(x, y, PIN_HALF))];
   const sizes = [name.size, 1.3, 1.1].filter((size) => size <= name.size);
   // The whole name, smaller if need be; else as much of it as has room.
   for (const isWhole of [true, false])
@@ -75,7 +77,7 @@ function nameOf({ part, label, box, seated, name }: DrawnPart, over: readonly Bo
             y,
             ...(seated ? {} : { grows: { full, room: width - 2 * MARGIN } }),
           });
-          if (!over.some((one) => overlaps(one, text.box))) return text;
+          if (!covered.some((one) => overlaps(one, text.box))) return text;
         }
   return null;
 }

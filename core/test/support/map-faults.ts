@@ -1,7 +1,10 @@
 /** What a draughtsman would not let pass on a drawing of the boards, in words. */
 import { overlaps, type Box } from '../../src/board/footprint.ts';
 import type { Point } from '../../src/board/grid.ts';
-import { LEAD_HALF, lineBoxes, tagBox, type BoardMap } from '../../src/map/board-map.ts';
+import { lineBoxes } from '../../src/map/boxes.ts';
+import { LEAD_HALF } from '../../src/map/ground.ts';
+import type { BoardMap } from '../../src/map/model.ts';
+import { tagBox } from '../../src/map/tags.ts';
 
 interface Piece {
   readonly a: Point;
@@ -62,6 +65,9 @@ export function mapFaults({ drawing, texts, leads, legs }: BoardMap): MapFaults 
     for (const { lead, body } of legs)
       if (text.of !== lead.key && lineBoxes(body, 0.5).some((box) => overlaps(box, text.box)))
         covered.push(`${lead.of} over ${text.is} ${text.says}`);
+    const pin = ({ x, y }: Point) => ({ left: x - 0.3, right: x + 0.3, top: y - 0.3, bottom: y + 0.3 });
+    if (drawing.parts.some(({ pins }) => pins.some((one) => overlaps(pin(one), text.box))))
+      covered.push(`a pin under ${text.is} ${text.says}`);
     for (const { number, tags } of leads)
       if (tags.some((tag) => overlaps(tagBox(tag), text.box)))
         covered.push(`number ${number} on ${text.is} ${text.says}`);

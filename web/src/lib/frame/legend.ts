@@ -6,6 +6,8 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['1 … 9', 'at a finding that is open: take that remedy'],
   ['Enter', 'take the first remedy of the current finding'],
   ['Esc', 'take back what was typed; close what is open and go back to where you were'],
+  ['+ −', 'at the boards: closer and from afar; the arrow keys go along them'],
+  ['Home End', 'at the boards: the whole of them; the step in hand'],
   ['f', 'list all findings'],
   ['m', 'mend all: everything that is open, settled together'],
   ['Ctrl+Z', 'take back the last change'],
@@ -42,6 +44,10 @@ export const MARKS: Readonly<Record<'danger' | 'fault' | 'caution' | 'note' | 'p
       says: 'above the absolute maximum: never to be touched.',
     },
     'bracket at a limb': { path: 'M24 4h-6v16h6', says: 'what may be drawn from a rail.' },
+    'number at both ends': {
+      path: 'M2 7h12v10H2zM34 7h12v10H34zM14 12h6M28 12h6M7 10v4M39 10v4',
+      says: 'a lead by its number in the steps; where it is not drawn between them, it would cross another.',
+    },
     'line across a bar': { path: 'M4 12h36M32 5v14', says: 'the limit; the bar is what was worked out.' },
   },
 };

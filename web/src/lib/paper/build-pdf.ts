@@ -16,8 +16,7 @@ import { leadSays } from '@idle-breadboard/core/files';
 import { type Verdict, standingOf } from '@idle-breadboard/core/verify';
 import { counted, sayUnread, say } from '@idle-breadboard/core/words';
 import { boardHeight, drawBoard } from './pdf-board';
-import { PdfPage, type PaperFonts, type PaperSize } from './pdf-page';
-import { plain } from './plain-text';
+import { PdfPage, write, type PaperFonts, type PaperSize } from './pdf-page';
 
 export interface Paper {
   readonly circuit: Circuit;
@@ -102,8 +101,7 @@ function writeStep(
   const width = map ? page.width - PICTURE - GAP : page.width;
   if (map && frame) drawBoard(page.doc, map, frame, { x: page.left + width + GAP, y: top, width: PICTURE }, parts);
   page.box(page.left, page.y + 2, 9, done);
-  page.doc.font('words').fontSize(11);
-  page.doc.text(plain(`${number}. ${say(step.title)}`), page.left + 15, page.y, { width: width - 15 });
+  write(page.doc, 'words', 11, `${number}. ${say(step.title)}`, { x: page.left + 15, y: page.y, width: width - 15 });
   page.y = page.doc.y + 3;
   for (const { hazard, says } of step.cautions) page.line(`${hazard}: ${say(says)}`, width);
   for (const put of step.put)

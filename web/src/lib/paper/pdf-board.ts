@@ -1,6 +1,7 @@
 /** The board map in a PDF: lines and letters, each lead in its colour and the style of its line, with its number at both ends. */
 import type { BoardMap, MapLead, MapLegs } from '@idle-breadboard/core/deliver';
 import { dashOf, figureInkOf, inkOf, pathOf } from '@idle-breadboard/core/files';
+import { write } from './pdf-page';
 import { plain } from './plain-text';
 
 interface Frame {
@@ -67,20 +68,25 @@ export function drawBoard(
   for (const lead of map.leads) drawLead(doc, lead);
   for (const joint of drawing.joints) doc.lineWidth(0.16).circle(joint.x, joint.y, 0.7).fillAndStroke('#ffffff', DARK);
   for (const { says, x: at, y: line, size, face, is, of } of map.texts) {
-    doc.font(face === 'mono' ? 'values' : 'words');
     const ink = is === 'row' || is === 'strip' ? QUIET : is === 'part' || is === 'pin' ? inkFor(of) : DARK;
-    middle(doc, says, at, line, size, ink);
+    middle(doc, face === 'mono' ? 'values' : 'words', says, at, line, size, ink);
   }
-  doc.font('values');
   for (const lead of map.leads) drawTags(doc, lead);
   doc.restore();
   doc.fillColor('#000000').strokeColor('#000000').undash();
 }
 
-function middle(doc: PDFKit.PDFDocument, text: string, x: number, y: number, size: number, ink: string): void {
-  const said = plain(text);
-  doc.fontSize(size).fillColor(ink);
-  doc.text(said, x - doc.widthOfString(said) / 2, y - size, { lineBreak: false });
+function middle(
+  doc: PDFKit.PDFDocument,
+  face: 'words' | 'values',
+  text: string,
+  x: number,
+  y: number,
+  size: number,
+  ink: string,
+): void {
+  doc.font(face).fontSize(size).fillColor(ink);
+  write(doc, face, size, text, { x: x - doc.widthOfString(plain(text)) / 2, y: y - size, lineBreak: false });
 }
 
 function drawLegs(doc: PDFKit.PDFDocument, { lead: { kind }, way, body }: MapLegs): void {
@@ -122,6 +128,6 @@ function drawTags(doc: PDFKit.PDFDocument, { lead: { colour }, number, tags }: M
       .lineWidth(0.08)
       .roundedRect(x - half.width, y - half.height, 2 * half.width, 2 * half.height, 0.3)
       .fillAndStroke(inkOf(colour), DARK);
-    middle(doc, String(number), x, y + size * 0.36, size, figureInkOf(colour));
+    middle(doc, 'values', String(number), x, y + size * 0.36, size, figureInkOf(colour));
   }
 }

@@ -1,17 +1,40 @@
 /** Writing down a page of a PDF and on to the next: headings, lines, rows of cells. Points, y down. */
 import PDFDocument from 'pdfkit';
-import { plain } from './plain-text';
+import { plain, runsOf } from './plain-text';
 
 export type PaperSize = 'A4' | 'LETTER';
 export interface PaperFonts {
   readonly words: ArrayBuffer;
   readonly values: ArrayBuffer;
+  /** Signs that the two lack. */
+  readonly signs: ArrayBuffer;
+  readonly micro: ArrayBuffer;
 }
 
 const MARGIN = 42;
 const BODY = 9;
 const INK = '#000000';
 const HAIR = '#b0b0b0';
+/** How far the letters of the fonts rise above their line, as a share of their size. */
+const ASCENT = 0.984;
+
+/** Writes a text whose signs come from other fonts, all on one base line. */
+export function write(
+  doc: PDFKit.PDFDocument,
+  font: 'words' | 'values',
+  size: number,
+  text: string,
+  { x, y, ...options }: { x: number; y: number } & PDFKit.Mixins.TextOptions,
+): void {
+  const runs = runsOf(text);
+  runs.forEach((run, i) => {
+    const more = { ...options, baseline: -ASCENT * size, continued: i < runs.length - 1 };
+    doc.font(run.font === 'own' ? font : run.font).fontSize(size);
+    if (i === 0) doc.text(run.text, x, y, more);
+    else doc.text(run.text, more);
+  });
+  doc.font(font);
+}
 
 export class PdfPage {
   readonly doc: PDFKit.PDFDocument;
@@ -21,9 +44,11 @@ export class PdfPage {
 
   constructor(size: PaperSize, fonts: PaperFonts, title: string) {
     // No font of the viewer's: those that ship with the app are embedded.
-    this.doc = new PDFDocument({ font: '', size, margin: MARGIN, info: { Title: plain(title) }, autoFirstPage: true });
+    this.doc = new PDFDocument({ font: '', size, margin: MARGIN, info: { Title: title }, autoFirstPage: true });
     this.doc.registerFont('words', fonts.words);
     this.doc.registerFont('values', fonts.values);
+    this.doc.registerFont('signs', fonts.signs);
+    this.doc.registerFont('micro', fonts.micro);
     this.doc.on('data', (chunk: Uint8Array) => this.parts.push(chunk));
     this.ended = new Promise((done) => this.doc.on('end', () => done()));
     this.doc.font('words').fillColor(INK);
@@ -48,17 +73,16 @@ export class PdfPage {
 
   heading(text: string, size = 13): void {
     this.need(size * 4);
-    this.doc.font('words').fontSize(size).text(plain(text), this.left, this.y, { width: this.width });
+    write(this.doc, 'words', size, text, { x: this.left, y: this.y, width: this.width });
     this.y = this.doc.y + 3;
   }
 
   line(text: string, width = this.width, box = false): void {
     const indent = box ? 12 : 0;
-    const said = plain(text);
     this.doc.font('words').fontSize(BODY);
-    this.need(this.doc.heightOfString(said, { width: width - indent }) + 2);
+    this.need(this.doc.heightOfString(plain(text), { width: width - indent }) + 2);
     if (box) this.box(this.left, this.y + 1.5, 7, false);
-    this.doc.text(said, this.left + indent, this.y, { width: width - indent });
+    write(this.doc, 'words', BODY, text, { x: this.left + indent, y: this.y, width: width - indent });
     this.y = this.doc.y + 2;
   }
 
@@ -87,13 +111,14 @@ export class PdfPage {
   row(cells: readonly string[], shares: readonly number[], width = this.width): void {
     const sum = shares.reduce((a, b) => a + b, 0);
     const widths = shares.map((share) => (share / sum) * width - 6);
-    const said = cells.map(plain);
     this.doc.font('words').fontSize(BODY);
-    const height = Math.max(...said.map((text, i) => this.doc.heightOfString(text || ' ', { width: widths[i] ?? 40 })));
+    const height = Math.max(
+      ...cells.map((text, i) => this.doc.heightOfString(plain(text) || ' ', { width: widths[i] ?? 40 })),
+    );
     this.need(height + 4);
     let x = this.left;
-    said.forEach((text, i) => {
-      this.doc.text(text, x, this.y, { width: widths[i] ?? 40 });
+    cells.forEach((text, i) => {
+      write(this.doc, 'words', BODY, text, { x, y: this.y, width: widths[i] ?? 40 });
       x += (widths[i] ?? 40) + 6;
     });
     this.y += height + 1.5;

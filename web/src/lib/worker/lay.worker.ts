@@ -7,6 +7,8 @@ import { layoutSteps } from '@idle-breadboard/core/layout';
 import { fingerprint } from '@idle-breadboard/core/plan';
 import { verify } from '@idle-breadboard/core/verify';
 import valuesFont from '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-400-normal.woff?url';
+import microFont from '@fontsource/open-sans/files/open-sans-latin-400-normal.woff?url';
+import signsFont from '@fontsource/open-sans/files/open-sans-math-400-normal.woff?url';
 import wordsFont from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
 import { expose } from 'comlink';
 import type { LayWorker } from './lay';
@@ -55,12 +57,19 @@ const worker: LayWorker = {
     // What writes PDFs is large and comes when it is asked for. It takes fonts of one weight, not those of the screen.
     const [{ buildPdf }, ...files] = await Promise.all([
       import('../paper/build-pdf'),
-      ...[wordsFont, valuesFont].map(async (url) => (await fetch(url)).arrayBuffer()),
+      ...[wordsFont, valuesFont, signsFont, microFont].map(async (url) => (await fetch(url)).arrayBuffer()),
     ]);
-    const [words, values] = files;
-    if (!words || !values) return null;
+    const [words, values, signs, micro] = files;
+    if (!words || !values || !signs || !micro) return null;
     const print = fingerprint({ plan: circuit.plan, cards: [...circuit.cards.values()] });
-    return buildPdf({ circuit, verdict: verify(circuit), build, fingerprint: print, size, fonts: { words, values } });
+    return buildPdf({
+      circuit,
+      verdict: verify(circuit),
+      build,
+      fingerprint: print,
+      size,
+      fonts: { words, values, signs, micro },
+    });
   },
 };
 
