@@ -177,7 +177,7 @@ test('the printed plan names the colours, on A4 and on Letter', async ({ page })
   const sheet = page.locator('article.print-only');
   await expect(sheet).toContainText('the wiring was read back and agrees with the circuit');
   // What stands at the ends of a lead in the picture stands before it in the table, with its colour.
-  await expect(sheet.locator('.picture svg').first().locator('text', { hasText: /^2$/ })).toHaveCount(2);
+  await expect(sheet.locator('.picture svg').first().locator('text', { hasText: /^4$/ })).toHaveCount(2);
   await expect(sheet.locator('tr', { hasText: 'orange, male–male' }).first()).toContainText('5');
   await expect(sheet).toContainText('Where colours meet');
   for (const format of ['A4', 'Letter'] as const) {

@@ -11,17 +11,32 @@
     change?: (checked: boolean) => void;
   }
   let { checked = $bindable(), label, disabled = false, class: more = '', change }: Props = $props();
+
+  /** How long an answer is waited for, ms. */
+  const PATIENCE = 3000;
+  /** What was asked for, until whoever holds it has answered: a press is seen at once. */
+  let asked = $state<boolean | null>(null);
+  let waiting: ReturnType<typeof setTimeout> | undefined;
+  $effect(() => {
+    void checked;
+    asked = null;
+  });
+
+  function ask(next: boolean) {
+    if (!change) {
+      checked = next;
+      return;
+    }
+    asked = next;
+    clearTimeout(waiting);
+    waiting = setTimeout(() => (asked = null), PATIENCE);
+    change(next);
+  }
 </script>
 
-<!-- Whether it is filled is said by whoever holds it: a change that was refused leaves it as it was. -->
+<!-- In the end whoever holds it says whether it is filled: a change that was refused leaves it as it was. -->
 <Checkbox.Root
-  bind:checked={
-    () => checked,
-    (next) => {
-      if (change) change(next);
-      else checked = next;
-    }
-  }
+  bind:checked={() => asked ?? checked, ask}
   {disabled}
   aria-label={label}
   class="group/tick inline-grid align-middle place-content-center flex-none size-6 disabled:opacity-50 {more}"

@@ -136,7 +136,7 @@
 </article>
 
 <style>
-  .overview :global(svg) {
+  .overview > div > :global(svg) {
     width: 100%;
     height: auto;
     max-height: 246mm;
