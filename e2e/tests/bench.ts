@@ -83,6 +83,8 @@ export class Bench {
     if (count === undefined) await expect(lines.first()).toBeVisible();
     else await expect(lines).toHaveCount(count);
     await this.page.keyboard.press('Escape');
+    // What is about to close is no list to look at.
+    await expect(this.page.getByRole('dialog', { name: 'findings' })).toBeHidden();
   }
 
   /** Opens a finding at its row by words of its sentence. */
