@@ -9,7 +9,7 @@ const goesOn = (shape: Shape): boolean =>
   shape.is === 'line' || (shape.is === 'box' && (shape.role === 'column' || shape.role === 'hub'));
 
 /**
- * As few strips as there can be, about as high as each other.
+ * Strips about as high as each other.
  * @param most px that a strip may be high; more only where there is no place to cut
  */
 export function columnsOf({ height, shapes }: Drawing, most: number): Strip[] {

@@ -1,6 +1,6 @@
 /**
  * The boards as a draughtsman shows them: leads run in channels between the holes, never over words, parts or each other. A lead
- * that would have to cross is a numbered stub at both its ends; the number is that of the lead in the steps.
+ * for which no way clear of the others is found is a numbered stub at both its ends; the number is that of the lead in the steps.
  */
 import { distance, type Point } from '../board/grid.ts';
 import type { Drawing, DrawnLead } from '../deliver/board-drawing.ts';

@@ -17,6 +17,13 @@ export const pointBox = (x: number, y: number, half: number): Box => ({
 /** From corner to corner. */
 export const piecesOfWay = (way: readonly Point[]) => way.slice(1).map((b, i) => [way[i] ?? b, b] as const);
 
+/** How far a point lies off the straight line between two ends, in steps. */
+export function offLine({ x, y }: Point, a: Point, b: Point): number {
+  const length = distance(a, b) || 1;
+  const share = Math.min(1, Math.max(0, ((x - a.x) * (b.x - a.x) + (y - a.y) * (b.y - a.y)) / length ** 2));
+  return distance({ x, y }, { x: a.x + (b.x - a.x) * share, y: a.y + (b.y - a.y) * share });
+}
+
 /** What a straight line of some width covers, in boxes. */
 export function lineBoxes([a, b]: readonly [Point, Point], half: number): Box[] {
   const pieces = Math.max(1, Math.ceil(distance(a, b) * 2));

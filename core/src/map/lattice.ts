@@ -1,6 +1,7 @@
 /** Where leads can run in a drawing of the boards: points half a step apart, between the holes and round what is written. */
 import type { Box } from '../board/footprint.ts';
 import type { Point } from '../board/grid.ts';
+import { offLine } from './boxes.ts';
 
 /** Points to a step of the grid: one between two holes. */
 const FINE = 2;
@@ -92,7 +93,6 @@ export class Lattice {
 
   /** Nothing crosses a straight line. */
   closeLine(a: Point, b: Point): void {
-    const length = Math.hypot(b.x - a.x, b.y - a.y);
     const around = {
       left: Math.min(a.x, b.x) - NEAR,
       right: Math.max(a.x, b.x) + NEAR,
@@ -100,11 +100,7 @@ export class Lattice {
       bottom: Math.max(a.y, b.y) + NEAR,
     };
     this.each(around, (index) => {
-      const { x, y } = this.point(index);
-      const share =
-        length === 0 ? 0 : Math.min(1, Math.max(0, ((x - a.x) * (b.x - a.x) + (y - a.y) * (b.y - a.y)) / length ** 2));
-      const away = Math.hypot(a.x + (b.x - a.x) * share - x, a.y + (b.y - a.y) * share - y);
-      if (away < NEAR) this.costs[index] = CLOSED;
+      if (offLine(this.point(index), a, b) < NEAR) this.costs[index] = CLOSED;
     });
   }
 

@@ -3,7 +3,7 @@ import { overlaps, type Box } from '../board/footprint.ts';
 import { distance, type Point } from '../board/grid.ts';
 import type { Drawing, DrawnLead } from '../deliver/board-drawing.ts';
 import { crossings } from '../layout/crossings.ts';
-import { lineBoxes, piecesOfWay } from './boxes.ts';
+import { lineBoxes, offLine, piecesOfWay } from './boxes.ts';
 import { groundOf } from './ground.ts';
 import type { MapText } from './labels.ts';
 import type { MapLegs, MapTag } from './model.ts';
@@ -20,7 +20,7 @@ export function layLegs(
 ): MapLegs[] {
   const ends = [...tags, ...straight.flatMap(({ a, b }) => [a, b])];
   const bends = (lead: DrawnLead) =>
-    ends.some((end) => end !== lead.a && end !== lead.b && offLine(end, lead) < 0.5) ||
+    ends.some((end) => end !== lead.a && end !== lead.b && offLine(end, lead.a, lead.b) < 0.5) ||
     texts.some(({ box }) => bodyBoxes([lead.a, lead.b]).some((piece) => overlaps(piece, box))) ||
     crossings([lead, ...straight.filter((other) => other !== lead)]) >
       crossings(straight.filter((other) => other !== lead));
@@ -30,13 +30,6 @@ export function layLegs(
     done.push(legsAlong(lead, way ?? [lead.a, lead.b]));
   }
   return done;
-}
-
-/** How far a point lies off the line between two ends, in steps. */
-function offLine({ x, y }: Point, { a, b }: DrawnLead): number {
-  const length = distance(a, b) || 1;
-  const share = Math.min(1, Math.max(0, ((x - a.x) * (b.x - a.x) + (y - a.y) * (b.y - a.y)) / length ** 2));
-  return distance({ x, y }, { x: a.x + (b.x - a.x) * share, y: a.y + (b.y - a.y) * share });
 }
 
 /** The body sits on the longest straight piece, and leaves as much of it bare at either end. */

@@ -46,7 +46,7 @@ export const MARKS: Readonly<Record<'danger' | 'fault' | 'caution' | 'note' | 'p
     'bracket at a limb': { path: 'M24 4h-6v16h6', says: 'what may be drawn from a rail.' },
     'number at both ends': {
       path: 'M2 7h12v10H2zM34 7h12v10H34zM14 12h6M28 12h6M7 10v4M39 10v4',
-      says: 'a lead by its number in the steps; where it is not drawn between them, it would cross another.',
+      says: 'a lead by its number in the steps; where it is not drawn between them, no way clear of the others was found.',
     },
     'line across a bar': { path: 'M4 12h36M32 5v14', says: 'the limit; the bar is what was worked out.' },
   },

@@ -53,7 +53,7 @@ export async function buildPdf({ circuit, verdict, build, fingerprint, size, fon
   if (drawing) {
     page.heading('The whole build');
     page.line(
-      'A lead that would have to cross another is not drawn: its number stands at both its ends, as in the steps.',
+      'A lead that found no way clear of the others is not drawn: its number stands at both its ends, as in the steps.',
     );
     const map = boardMap(drawing, numbers);
     for (const piece of piecesOf(map, ACROSS)) {

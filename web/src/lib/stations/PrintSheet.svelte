@@ -97,7 +97,8 @@
       <section>
         <h2>The whole build</h2>
         <p>
-          A lead that would have to cross another is not drawn: its number stands at both its ends, as in the steps.
+          A lead that found no way clear of the others is not drawn: its number stands at both its ends, as in the
+          steps.
         </p>
         {#each wholePieces as piece, i (i)}
           <!-- eslint-disable-next-line svelte/no-at-html-tags -- made by the core, every text in it escaped -->

@@ -5,7 +5,7 @@
   import { netlistOf, type Circuit } from '@idle-breadboard/core/circuit';
   import { boardDrawing, boardMap, frameOf, leadNumbers } from '@idle-breadboard/core/deliver';
   import { setSpot, setSpots } from '@idle-breadboard/core/plan';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import Printer from '@lucide/svelte/icons/printer';
   import ZoomIn from '@lucide/svelte/icons/zoom-in';
   import ZoomOut from '@lucide/svelte/icons/zoom-out';
@@ -127,8 +127,8 @@
         >
         <span class="unit says text-aside max-desk:hidden"
           >{stubs > 0
-            ? `${stubs} of ${map.leads.length} ${map.leads.length === 1 ? 'lead' : 'leads'} would cross: the number stands at both ends`
-            : `${map.leads.length} ${map.leads.length === 1 ? 'lead' : 'leads'}, none crosses another`}</span
+            ? `${stubs} of ${counted(map.leads.length, 'lead')} found no way clear of the others: the number stands at both ends`
+            : `${counted(map.leads.length, 'lead')}, none crosses another`}</span
         >
         <span class="grow"></span>
         <Button kind="bare" aria-label="from afar" onclick={() => board?.scaleBy(0.8)}><ZoomOut size={15} /></Button>

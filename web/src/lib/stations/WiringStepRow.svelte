@@ -4,7 +4,7 @@
   import type { Circuit, Netlist } from '@idle-breadboard/core/circuit';
   import type { WiringStep } from '@idle-breadboard/core/deliver';
   import { setDone } from '@idle-breadboard/core/plan';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import { tick as changed } from 'svelte';
   import Glyph from '../kit/Glyph.svelte';
   import LeadTable from '../kit/LeadTable.svelte';
@@ -31,7 +31,7 @@
     const checks = step.checks.length;
     return [
       first === undefined ? '' : first === last ? `lead ${first}` : `leads ${first} to ${last}`,
-      checks === 0 ? '' : `${checks} ${checks === 1 ? 'check' : 'checks'}`,
+      checks === 0 ? '' : counted(checks, 'check'),
     ]
       .filter(Boolean)
       .join(' · ');
@@ -73,7 +73,7 @@
         onclick={choose}
         ><span class="value unit">{number}</span><span>{say(step.title)}</span><span
           class="unit ml-auto whitespace-nowrap font-normal"
-          >{step.leads.length > 0 ? `${step.leads.length} ${step.leads.length === 1 ? 'lead' : 'leads'}` : ''}</span
+          >{step.leads.length > 0 ? counted(step.leads.length, 'lead') : ''}</span
         ></button
       >
     </div>
