@@ -77,10 +77,10 @@ await withApp(async (browser, address) => {
     await page.getByRole('button', { name: 'sort by all errors together' }).click();
   });
   await shot(browser, address, 'sets', 'compare', async (page) => {
+    await page.getByRole('tab', { name: 'whole sets' }).click();
     await page.getByLabel('any controller').check();
-    await page.getByRole('button', { name: 'Search', exact: true }).click();
+    await page.getByRole('button', { name: /^Search/ }).click();
     await page.getByRole('slider', { name: 'set, along the cost' }).waitFor();
-    await page.locator('.set').scrollIntoViewIfNeeded();
   });
   await shot(browser, address, 'control', 'control', async (page) => {
     await page

@@ -6,13 +6,13 @@ import { leadSays, type Report } from '@idle-breadboard/core/files';
 import type { OverviewLine } from '@idle-breadboard/core/overview';
 import type { Problem } from '@idle-breadboard/core/plan';
 import type { Completion } from '@idle-breadboard/core/solve';
-import { say, sayProblems, sayUnread } from '@idle-breadboard/core/words';
+import { counted, say, sayProblems, sayUnread } from '@idle-breadboard/core/words';
 
 const lines = (...all: (string | readonly string[])[]): string => `${all.flat().join('\n')}\n`;
 
 export const problemsText = (problems: readonly Problem[]): string =>
   lines(
-    `refused: ${problems.length} ${problems.length === 1 ? 'problem' : 'problems'}`,
+    `refused: ${counted(problems.length, 'problem')}`,
     sayProblems(problems).map(({ path, message }) => `  ${path || 'file'}: ${message}`),
   );
 
@@ -111,7 +111,7 @@ export function completionText({ verdict, changes, why, left, cost, pieces }: Co
       ]),
     );
   return lines(
-    `${verdict.status}: ${changes.length} ${changes.length === 1 ? 'change' : 'changes'}, ${pieces} pieces more, ${cost.toFixed(2)} dearer`,
+    `${verdict.status}: ${counted(changes.length, 'change')}, ${pieces} pieces more, ${cost.toFixed(2)} dearer`,
     changes.map(({ title }) => `  ${say(title)}`),
     left.map(({ message }) => `  left: ${say(message)}`),
   );

@@ -178,3 +178,20 @@ export async function settleDraft(bench: Bench): Promise<void> {
   await bench.take(/top shelf sensor is about .* warmer than the air/);
   await bench.remedy('on a lead of 30 cm, away from controller');
 }
+
+/** Chooses in a list that opens: by its value, by its words, or by its place. */
+export async function choose(
+  field: Locator,
+  what: string | RegExp | { label: string } | { index: number },
+  timeout = 30_000,
+): Promise<void> {
+  const page = field.page();
+  await field.click({ timeout });
+  const lines = page.getByRole('listbox').getByRole('option');
+  if (what instanceof RegExp) await lines.filter({ hasText: what }).first().click({ timeout });
+  else if (typeof what === 'string')
+    await page.locator(`[role="listbox"] [role="option"][data-value=${JSON.stringify(what)}]`).click({ timeout });
+  else if ('label' in what) await lines.filter({ has: page.getByText(what.label, { exact: true }) }).click({ timeout });
+  else await lines.nth(what.index).click({ timeout });
+  await expect(page.getByRole('listbox')).toBeHidden();
+}

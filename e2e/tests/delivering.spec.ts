@@ -1,6 +1,6 @@
 /** From a verified plan to the bench: steps ticked off, parts moved, files written, and all of it without a network. */
 import { expect, test, type Page } from '@playwright/test';
-import { Bench, textOf } from './bench';
+import { Bench, textOf, choose } from './bench';
 
 let bench: Bench;
 
@@ -112,7 +112,7 @@ test('a part is dragged over the holes', async ({ page }) => {
 test('a board that is too small is said, and the plan is not called verified until there is room', async ({ page }) => {
   await openVerified(page);
   await bench.go('Wiring');
-  await page.getByLabel('board 1', { exact: true }).selectOption('board-mini');
+  await choose(page.getByLabel('board 1', { exact: true }), 'board-mini');
   await expect(page.locator('main')).toContainText('No layout.');
   await expect(bench.verdict).toContainText('Open · no layout');
   await page.getByRole('button', { name: /^undo/ }).click();
@@ -153,7 +153,7 @@ test('the board map, the steps and the sheet are written as files', async ({ pag
   });
   const csv = await save('CSV');
   expect(csv.text.split('\r\n')[0]).toBe('step,title,number,from,to,kind,colour,ends,metres,value,leads');
-  await page.getByLabel('paper of the PDF').selectOption('LETTER');
+  await choose(page.getByLabel('paper of the PDF'), 'LETTER');
   const [pdf] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'PDF', exact: true }).click(),
@@ -193,10 +193,10 @@ test('what a coin or a day more buys, and how many spares', async ({ page }) => 
   await bench.go('Parts');
   const total = page.locator('.row[data-head]').first();
   await expect(total).toContainText('117.20 EUR with shipping, here in 3 days');
-  await page.getByLabel('how to buy').selectOption('cheap');
+  await choose(page.getByLabel('how to buy'), 'cheap');
   await expect(total).toContainText('here in 18 days');
   await expect(bench.row('Rill core probe')).toContainText('4, 1 of them a spare');
-  await page.getByLabel('how sure that enough of each kind works').selectOption('0.5');
+  await choose(page.getByLabel('how sure that enough of each kind works'), '0.5');
   await expect(bench.row('Rill core probe')).not.toContainText('spare');
   await expect(page.locator('main')).toContainText('resistors');
 });

@@ -1,6 +1,6 @@
 /** The desk as a maker uses it: what is printed, then question after question by Enter. It counts what was done. */
 import { expect, type Locator, type Page } from '@playwright/test';
-import type { Bench } from './bench';
+import { choose, type Bench } from './bench';
 
 /** A row of a table, by the words of its columns; or an answer as it is typed. */
 type Row = Readonly<Record<string, string>>;
@@ -16,6 +16,8 @@ export interface Entered {
 
 /** No list of questions is longer. */
 const MOST = 200;
+
+const isList = async (field: Locator) => (await field.getAttribute('role')) === 'combobox';
 
 export class DeskUser {
   /** Questions that were answered, proposals that were confirmed, and everything pressed, typed or chosen. */
@@ -47,7 +49,7 @@ export class DeskUser {
         this.actions++;
       }
       if (kind !== undefined) {
-        await this.page.getByLabel(`kind of the ${names[i]} header`).selectOption(kind);
+        await choose(this.page.getByLabel(`kind of the ${names[i]} header`), kind);
         this.actions++;
       }
       await this.page.getByLabel(`printed along the ${names[i]} header`).fill(text);
@@ -86,8 +88,10 @@ export class DeskUser {
       }
       for (const [column, text] of Object.entries(cells)) {
         const field = cell(column);
-        if ((await field.evaluate((node) => node.tagName)) === 'SELECT') await field.selectOption(text);
-        else {
+        if (await isList(field)) {
+          await choose(field, text);
+          this.actions++;
+        } else {
           await field.fill(text);
           await field.press('Tab');
         }
@@ -108,8 +112,10 @@ export class DeskUser {
     }
     const field = row.locator('[data-answer]').first();
     const tag = await field.evaluate((node) => node.tagName);
-    if (tag === 'SELECT') await field.selectOption(said);
-    else if (tag === 'SPAN') {
+    if (await isList(field)) {
+      await choose(field, said);
+      this.actions++;
+    } else if (tag === 'SPAN') {
       for (const one of said.split(',')) await field.getByRole('button', { name: one.trim(), exact: true }).click();
       this.actions++;
       await this.page.evaluate(() => undefined);

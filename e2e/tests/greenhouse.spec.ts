@@ -1,6 +1,6 @@
 /** An everyday build in the browser: a greenhouse logger from an empty plan to verified, its fan on the contact of a relay. */
 import { expect, test, type Locator } from '@playwright/test';
-import { Bench } from './bench';
+import { Bench, choose } from './bench';
 
 test('a greenhouse logger from nothing: needs, parts, mend all, verified with the fan switched', async ({ page }) => {
   const bench = new Bench(page);
@@ -17,13 +17,13 @@ test('a greenhouse logger from nothing: needs, parts, mend all, verified with th
   const sense = async (quantity: string, place: string, card: string, asks: Readonly<Record<string, string>> = {}) => {
     await page.getByRole('button', { name: 'sense', exact: true }).click();
     await bench.settled();
-    await page.getByLabel('quantity').last().selectOption(quantity);
+    await choose(page.getByLabel('quantity').last(), quantity);
     await bench.settled();
     const at = page.getByLabel(new RegExp(`^${quantity} at .*, at$`)).last();
     await type(at, place);
     for (const [what, text] of Object.entries(asks))
       await type(page.getByLabel(`${quantity} at ${place}, ${what}`, { exact: true }), text);
-    await page.getByLabel(`who serves ${quantity} at ${place}`).selectOption(`card:${card}`, { timeout: 20_000 });
+    await choose(page.getByLabel(`who serves ${quantity} at ${place}`), `card:${card}`);
     await bench.settled();
   };
   await sense('air humidity', 'north bed', 'humid-strap');

@@ -5,7 +5,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { PRINTED_SHEETS } from '../../core/test/support/pin-sheets';
 import { writePinSheet } from '../../fixtures/pin-sheet.mjs';
 import { FOLDER } from '../../fixtures/write.mjs';
-import { Bench } from './bench';
+import { Bench, choose } from './bench';
 import { DeskUser, type Entered } from './desk';
 import * as own from './own-parts';
 
@@ -85,7 +85,7 @@ test('a carrier, from a pasted list of names', async ({ page }) => {
   const { bench, desk } = await begun(page);
   await desk.begin('carrier');
   await desk.printed(own.CARRIER.headers ?? []);
-  await page.getByLabel('controller that the carrier fits').selectOption('board-8bit');
+  await choose(page.getByLabel('controller that the carrier fits'), 'board-8bit');
   await page.getByLabel('names on the carrier').fill(own.CARRIER_NAMES);
   await page.getByLabel('names on the carrier').press('Tab');
   await expect(page.getByText(/6 names lead to a pin/)).toBeVisible();

@@ -1,6 +1,6 @@
 /** What makers do at the bench, in the browser: straight into a socket, a programmer, an enable that is tied, a place that is asked for. */
 import { expect, test } from '@playwright/test';
-import { Bench } from './bench';
+import { Bench, choose } from './bench';
 
 async function begin(bench: Bench, ...parts: string[]): Promise<void> {
   await bench.open();
@@ -22,20 +22,20 @@ test('a module straight into the sockets of a board, a pin beside it as supply: 
   await bench.settled();
   await bench.go('Wiring');
   await page
+    .getByRole('listitem')
     .getByRole('button', { name: /Spar A1 thermometer/ })
     .first()
     .click();
   const where = page.getByLabel('where Spar A1 thermometer stands', { exact: true });
-  const way = where.locator('option', { hasText: 'a pin feeds it' }).first();
-  await where.selectOption(await way.getAttribute('value'));
+  await choose(where, /a pin feeds it/);
   await bench.settled();
   await expect(page.locator('main')).toContainText('all as the circuit wants them', { timeout: 60_000 });
   await bench.verified();
   // Out of the socket again, its ground can be a pin as well; then that pin has to carry it.
-  await where.selectOption('');
+  await choose(where, '');
   await bench.settled();
   await bench.go('Power');
-  await page.getByLabel('ground of Spar A1 thermometer', { exact: true }).selectOption({ index: 1 });
+  await choose(page.getByLabel('ground of Spar A1 thermometer', { exact: true }), { index: 1 });
   await bench.settled();
   await expect(bench.row(/onto pin/)).toBeVisible();
   await bench.go('Wiring');
@@ -50,7 +50,7 @@ test('a programmer is there only while a program is loaded: fed, crossed, a step
   await begin(bench, 'Hollin 5 V 4 A adapter', 'Marram W3 board', 'Tansy S4 programmer');
   await bench.go('Power');
   const row = bench.row(/Tansy S4 programmer/).last();
-  await expect(row.getByLabel('pin of TXD of Tansy S4 programmer')).toHaveValue('p3');
+  await expect(row.getByLabel('pin of TXD of Tansy S4 programmer')).toHaveAttribute('data-value', 'p3');
   await row.scrollIntoViewIfNeeded();
   await bench.go('Wiring');
   const step = page.getByRole('button', { name: /Only while a program is loaded/ });
@@ -63,9 +63,9 @@ test('a place is asked for, and answered with one press', async ({ page }) => {
   await begin(bench, 'Hollin 5 V 4 A adapter', 'Marram W3 board');
   await page.getByRole('button', { name: 'sense', exact: true }).click();
   await bench.settled();
-  await page.getByLabel('quantity').last().selectOption('air humidity');
+  await choose(page.getByLabel('quantity').last(), 'air humidity');
   await bench.settled();
-  await page.getByLabel(/^who serves /).selectOption('card:humid-strap');
+  await choose(page.getByLabel(/^who serves /), 'card:humid-strap');
   await bench.settled();
   await expect(bench.row(/Nothing is said of “somewhere” yet/)).toBeVisible();
   await page.getByRole('button', { name: /as it stands here/ }).click();
@@ -83,7 +83,7 @@ test('an enable is tied to a rail at Pins, and let go again', async ({ page }) =
   await begin(bench, 'Hollin 5 V 4 A adapter', 'Marram W3 board', 'Sluice S2 supply switch');
   await bench.go('Pins');
   const pin = page.getByLabel(/^pin of Sluice S2 supply switch/);
-  await pin.selectOption({ label: 'tied to 3.3 V of Marram W3 board' });
+  await choose(pin, { label: 'tied to 3.3 V of Marram W3 board' });
   await bench.settled();
   await expect(page.locator('main')).toContainText('tied to 3.3 V of Marram W3 board');
   await expect(page.getByLabel(/^pin of Sluice S2 supply switch/)).toHaveCount(0);
@@ -121,15 +121,15 @@ test('the sun at a place outdoors is said, and the caution of it ends', async ({
   await bench.go('Need');
   await page.getByRole('button', { name: 'sense', exact: true }).click();
   await bench.settled();
-  await page.getByLabel('quantity').last().selectOption('air temperature');
+  await choose(page.getByLabel('quantity').last(), 'air temperature');
   await bench.settled();
-  await page.getByLabel(/^who serves air temperature/).selectOption({ index: 1 });
+  await choose(page.getByLabel(/^who serves air temperature/), { index: 1 });
   await bench.settled();
   const row = bench.row(/its air from/).first();
   await row.getByRole('checkbox', { name: 'outdoors' }).check();
   await bench.settled();
   await bench.finds('the sun makes');
-  await row.getByLabel(/^sun at/).selectOption('shade');
+  await choose(row.getByLabel(/^sun at/), 'shade');
   await bench.settled();
   await bench.finds('the sun makes', 0);
 });

@@ -21,7 +21,7 @@ const CODES: ReadonlySet<string> = new Set([
 /** What is no sentence of ours: what others print and write. */
 const OTHERS: ReadonlyMap<string, string> = new Map([
   ['bench/program.ts', 'what a scan program prints'],
-  ['format/overview-svg.ts', 'names of fonts'],
+  ['format/svg-faces.ts', 'names of fonts'],
   ['format/parts-table.ts: absolute maximum ratings', 'the head of a section of a datasheet'],
 ]);
 

@@ -1,5 +1,6 @@
 <!-- Each dot a whole set that nothing beats. Arrow keys walk along the cost; the table beside says the same. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import type { FoundSet, SetFigures } from '@idle-breadboard/core/solve';
   import { FIGURE_NAME, figureText } from '../state/sets.svelte';
   import { SPREAD, spreadOf } from './set-spread';
@@ -12,6 +13,7 @@
   }
   let { sets, chosen, currency, choose }: Props = $props();
   let width = $state(480);
+  const UPWARDS = ['error', 'current', 'rows', 'arrival'] as const;
   let by = $state<keyof SetFigures>('error');
   const height = 250;
   const drawn = $derived(spreadOf(sets, by, Math.max(260, width), height));
@@ -31,11 +33,12 @@
 <div class="w-full" bind:clientWidth={width}>
   <span class="unit"
     >cost against
-    <select class="field" aria-label="figure upwards" bind:value={by}>
-      {#each ['error', 'current', 'rows', 'arrival'] as const as key (key)}<option value={key}
-          >{FIGURE_NAME[key]}</option
-        >{/each}
-    </select>{by === 'error' ? ', as a share of what each need allows' : ''}</span
+    <Select
+      label="figure upwards"
+      value={by}
+      choices={UPWARDS.map((key) => ({ value: key, label: FIGURE_NAME[key] }))}
+      change={(to) => (by = UPWARDS.find((key) => key === to) ?? by)}
+    /></span
   >
   <div
     role="slider"

@@ -1,5 +1,6 @@
 <!-- One value over the days, with the straight line through it. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
   import type { Trend } from '@idle-breadboard/core/deliver';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { extent, line, scaleLinear } from 'd3';
@@ -23,7 +24,7 @@
       .y(({ value }) => y(value))(finite) ?? '',
   );
   const says = $derived(
-    `${finite.length} ${finite.length === 1 ? 'value' : 'values'} from ${formatQuantity(low, unit, 4)} to ${formatQuantity(high, unit, 4)}${trend.perDay === null ? '' : `; ${formatQuantity(trend.perDay, unit, 3)} a day`}`,
+    `${counted(finite.length, 'value')} from ${formatQuantity(low, unit, 4)} to ${formatQuantity(high, unit, 4)}${trend.perDay === null ? '' : `; ${formatQuantity(trend.perDay, unit, 3)} a day`}`,
   );
 </script>
 

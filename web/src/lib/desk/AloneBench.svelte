@@ -1,5 +1,6 @@
 <!-- The part alone on the bench, with a controller of choice: verified on the spot, and what to look up next. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import { trustOf } from '@idle-breadboard/core/card';
   import { isBlocking, relativeMargin } from '@idle-breadboard/core/verify';
   import { counted, ruleOf, say } from '@idle-breadboard/core/words';
@@ -27,14 +28,12 @@
   <div class="flex flex-wrap justify-between gap-x-3 gap-y-1 items-baseline">
     <span
       >alone on the bench{#if desk.card?.kind !== 'controller' && desk.card?.kind !== 'carrier'}, with
-        <select
-          class="field"
-          aria-label="controller on the bench"
-          value={alone.partner ?? alone.controllers[0]?.id}
-          onchange={(event) => (alone.partner = event.currentTarget.value)}
-        >
-          {#each alone.controllers as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
-        </select>{/if}</span
+        <Select
+          label="controller on the bench"
+          value={alone.partner ?? alone.controllers[0]?.id ?? ''}
+          choices={alone.controllers.map((card) => ({ value: card.id, label: card.name }))}
+          change={(to) => (alone.partner = to)}
+        />{/if}</span
     >
     <span role="status" data-alone={alone.phase === 'done' ? (holds ? 'proved' : 'open') : alone.phase}>
       {#if alone.phase === 'working'}Working

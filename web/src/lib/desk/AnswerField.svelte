@@ -1,5 +1,7 @@
 <!-- One answer: chosen, ticked or typed, as its form wants it. Enter takes it and goes on. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
+  import { wordsAsChoices } from '../kit/choice';
   import Button from '../kit/Button.svelte';
   import type { Form } from '@idle-breadboard/core/workshop';
 
@@ -53,7 +55,14 @@
     const of = form.is === 'several' ? form.of : [];
     take(of.filter((name) => picked.has(name) !== (name === one)).join(', '));
   }
-  function onEnter(event: KeyboardEvent & { currentTarget: HTMLInputElement | HTMLSelectElement }) {
+  /** What is said already is gone on from; the list itself opens with the arrow keys. */
+  function goOn(event: KeyboardEvent) {
+    if (event.key !== 'Enter' || value === '' || (event.currentTarget as Element | null)?.ariaExpanded === 'true')
+      return;
+    event.preventDefault();
+    next?.();
+  }
+  function onEnter(event: KeyboardEvent & { currentTarget: HTMLInputElement }) {
     if (event.key !== 'Enter') return;
     event.preventDefault();
     if (event.currentTarget.value !== settled) take(event.currentTarget.value);
@@ -62,20 +71,18 @@
 </script>
 
 {#if options.length > 0}
-  <select
-    class="field"
-    data-answer
-    aria-label={label}
-    aria-invalid={invalid}
+  <Select
+    {label}
     {value}
-    onchange={(event) => take(event.currentTarget.value)}
-    onkeydown={onEnter}
-  >
-    <option value="">–</option>
-    {#each options.includes(value) || value === '' ? options : [value, ...options] as option (option)}
-      <option value={option}>{option}</option>
-    {/each}
-  </select>
+    choices={[
+      { value: '', label: '–' },
+      ...wordsAsChoices(options.includes(value) || value === '' ? options : [value, ...options]),
+    ]}
+    change={take}
+    {invalid}
+    onkeydown={(event) => goOn(event)}
+    data-answer=""
+  />
 {:else if form.is === 'several'}
   <span class="inline-flex flex-wrap gap-0.5" role="group" aria-label={label} data-answer tabindex="-1">
     {#each form.of as one (one)}

@@ -1,5 +1,6 @@
 <!-- Which printed name of a carrier leads to which pin of a controller, from a pasted list. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import { counted } from '@idle-breadboard/core/words';
   import { readCarrierNames } from '@idle-breadboard/core/workshop';
   import { desk } from '../state/desk.svelte';
@@ -26,9 +27,11 @@
     <span class="unit">pasted: “S1 = D12, S2 = D13” or a line each</span>
   </p>
   <label
-    >on <select class="field" aria-label="controller that the carrier fits" bind:value={board}>
-      {#each controllers as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
-    </select></label
+    >on <Select
+      label="controller that the carrier fits"
+      bind:value={board}
+      choices={controllers.map((card) => ({ value: card.id, label: card.name }))}
+    /></label
   >
   <textarea
     class="field value w-full border border-line bg-board"

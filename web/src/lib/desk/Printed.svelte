@@ -1,5 +1,7 @@
 <!-- What is printed along the headers: from it follow the pins, and proposals for what they are. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
+  import { wordsAsChoices } from '../kit/choice';
   import Button from '../kit/Button.svelte';
   import { HEADER_KINDS } from '@idle-breadboard/core/card';
   import { type PrintedHeader } from '@idle-breadboard/core/workshop';
@@ -25,14 +27,12 @@
   </p>
   {#each headers as header, i (i)}
     <div class="flex flex-wrap gap-x-2 gap-y-1 w-full items-center">
-      <select
-        class="field"
-        aria-label="kind of the {NAMES[i]} header"
+      <Select
+        label="kind of the {NAMES[i]} header"
         value={header.kind}
-        onchange={(event) => set(i, { kind: event.currentTarget.value })}
-      >
-        {#each HEADER_KINDS as kind (kind)}<option value={kind}>{kind}</option>{/each}
-      </select>
+        choices={wordsAsChoices(HEADER_KINDS)}
+        change={(to) => set(i, { kind: to })}
+      />
       <input
         class="field value flex-1 min-w-[min(16em,100%)] whitespace-normal"
         aria-label="printed along the {NAMES[i]} header"

@@ -92,9 +92,9 @@
       <div class="newer flex flex-wrap gap-2 items-center py-1.5 px-2.5 mb-2 border-l-4 border-l-copper bg-copper-soft">
         <p class="m-0">
           The plan was made with revision <span class="value">{newer.before.revision}</span>; this is
-          <span class="value">{newer.after.revision}</span>. It differs in {changes.length}
-          {changes.length === 1 ? 'figure' : 'figures'}: {changes.map(({ title }) => say(title)).join('; ') ||
-            'none that is a number'}.
+          <span class="value">{newer.after.revision}</span>. It differs in {counted(changes.length, 'figure')}: {changes
+            .map(({ title }) => say(title))
+            .join('; ') || 'none that is a number'}.
         </p>
         {#await workbench.effectOfRevision(newer.after) then effect}
           <p class="m-0" data-effect>
@@ -102,8 +102,9 @@
             {:else if effect.brings.length === 0}Taken into the plan it brings no finding{effect.ends > 0
                 ? ` and ends ${effect.ends}`
                 : ''}.
-            {:else}Taken into the plan it brings {effect.brings.length}
-              {effect.brings.length === 1 ? 'finding' : 'findings'}{effect.ends > 0 ? ` and ends ${effect.ends}` : ''}: {effect.brings
+            {:else}Taken into the plan it brings {counted(effect.brings.length, 'finding')}{effect.ends > 0
+                ? ` and ends ${effect.ends}`
+                : ''}: {effect.brings
                 .slice(0, 3)
                 .map(({ message }) => say(message))
                 .join(' ')}{/if}

@@ -1,5 +1,6 @@
 <!-- A figure corrected whole: as it is written, which figure of a card it is, of what, and when it holds. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import { QUANTITIES, SLOT_IDS, slotOf, type SlotId } from '@idle-breadboard/core/card';
   import { wordOf } from '@idle-breadboard/core/figures';
   import { say } from '@idle-breadboard/core/words';
@@ -44,27 +45,24 @@
       if (trouble === '') input.value = '';
     }}
   />
-  <select
-    class="field max-w-[15em]"
-    aria-label="{name}, which figure it is"
+  <Select
+    label="{name}, which figure it is"
+    class="max-w-[15em]"
     value={figure.slot}
-    onchange={(event) => reclass(event.currentTarget.value)}
-  >
-    {#each able as slot (slot)}<option value={slot}>{say(wordOf('slot', slot))}</option>{/each}
-  </select>
+    choices={able.map((slot) => ({ value: slot, label: say(wordOf('slot', slot)) }))}
+    change={reclass}
+  />
   {#if ofMeasure}
-    <select
-      class="field max-w-[15em]"
-      aria-label="{name}, of what"
+    <Select
+      label="{name}, of what"
+      class="max-w-[15em]"
       value={figure.quantity?.quantity ?? ''}
-      onchange={(event) => {
-        const kind = QUANTITIES.find(({ quantity }) => quantity === event.currentTarget.value);
+      choices={quantities.map(({ quantity }) => ({ value: quantity, label: say(wordOf('quantity', quantity)) }))}
+      change={(to) => {
+        const kind = QUANTITIES.find(({ quantity }) => quantity === to);
         if (kind) reading.reclass(figure.id, figure.slot, { quantity: kind.quantity, unit: kind.unit });
       }}
-    >
-      {#each quantities as { quantity } (quantity)}<option value={quantity}>{say(wordOf('quantity', quantity))}</option
-        >{/each}
-    </select>
+    />
   {/if}
   <input
     class="field max-w-[15em]"

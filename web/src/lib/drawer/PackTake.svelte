@@ -49,10 +49,8 @@
 
 <div class="flex flex-wrap gap-1.5 items-center py-1 px-3 border-b">
   <Button kind="bare" onclick={done}><ArrowLeft size={14} />catalogue</Button>
-  <span class="unit grow"
-    >{cards.length} {cards.length === 1 ? 'card' : 'cards'}; what I have stays unless I say otherwise</span
-  >
-  <Button disabled={taken === 0} onclick={take}>Take {taken} {taken === 1 ? 'card' : 'cards'}</Button>
+  <span class="unit grow">{counted(cards.length, 'card')}; what I have stays unless I say otherwise</span>
+  <Button disabled={taken === 0} onclick={take}>Take {counted(taken, 'card')}</Button>
 </div>
 <div class="rows overflow-y-auto">
   {#each rows as row (row.card.id)}

@@ -1,5 +1,6 @@
 <!-- What was read, figure by figure, beside the page that it stands on. Nothing enters a card unseen; what was taken goes to the desk. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import { EVIDENCE, SLOT_IDS } from '@idle-breadboard/core/card';
   import { wordOf } from '@idle-breadboard/core/figures';
@@ -58,7 +59,7 @@
   }
   /** Letters are keys where nothing is typed. */
   function onkey(event: KeyboardEvent) {
-    const typing = event.target instanceof HTMLElement && event.target.matches('input, select, textarea');
+    const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, [role="combobox"]');
     if (typing || event.ctrlKey || event.metaKey || event.altKey || event.key.toLowerCase() !== 's' || sure === 0)
       return;
     event.preventDefault();
@@ -135,10 +136,15 @@
         ></span
       >
       <span
-        >figures from <select class="field max-w-[20em]" aria-label="kind of source" bind:value={reading.evidence}>
-          {#each EVIDENCE as kind (kind)}<option value={kind}>{kind === 'seller' ? 'seller’s page' : kind}</option
-            >{/each}
-        </select>
+        >figures from <Select
+          label="kind of source"
+          class="max-w-[20em]"
+          bind:value={
+            () => reading.evidence,
+            (to) => (reading.evidence = EVIDENCE.find((kind) => kind === to) ?? reading.evidence)
+          }
+          choices={EVIDENCE.map((kind) => ({ value: kind, label: kind === 'seller' ? 'seller’s page' : kind }))}
+        />
         <TextField
           value={reading.title}
           label="title of the source"
@@ -157,18 +163,13 @@
         {#each figures as figure (figure.id)}<FigureRow {figure} />{/each}
       {/each}
       <div class="py-2 px-3">
-        <select
-          class="field"
-          aria-label="add a figure"
-          value=""
-          onchange={(event) => {
-            add(event.currentTarget.value);
-            event.currentTarget.value = '';
-          }}
-        >
-          <option value="">add a figure</option>
-          {#each addable as slot (slot)}<option value={slot}>{say(wordOf('slot', slot))}</option>{/each}
-        </select>
+        <Select
+          label="add a figure"
+          value={''}
+          choices={addable.map((slot) => ({ value: slot, label: say(wordOf('slot', slot)) }))}
+          change={add}
+          placeholder="add a figure"
+        />
       </div>
     </div>
   </div>
@@ -182,7 +183,7 @@
       </p>
       <Button
         disabled={reading.cls === null || taken === 0 || reading.name.trim() === '' || desk.opening}
-        onclick={toDesk}>To the desk with {taken} {taken === 1 ? 'figure' : 'figures'}<ArrowRight size={14} /></Button
+        onclick={toDesk}>To the desk with {counted(taken, 'figure')}<ArrowRight size={14} /></Button
       >
       {#if desk.trouble}<p role="alert" class="m-0 text-danger">{desk.trouble}</p>{/if}
     </div>

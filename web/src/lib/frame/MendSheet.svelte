@@ -1,7 +1,7 @@
 <!-- Everything at once: the changes that bring the plan to verified, to take in part; or why that cannot be. -->
 <script lang="ts">
   import Tick from '../kit/Tick.svelte';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import type { Goals } from '@idle-breadboard/core/solve';
   import Glyph from '../kit/Glyph.svelte';
   import Button from '../kit/Button.svelte';
@@ -26,7 +26,7 @@
   function price(goals: Goals | null, cost: number): string {
     const money = `${signedMoney(cost)} ${currency}`.trim();
     if (!goals) return `${money}; more is in the way`;
-    const parts = goals.parts === 1 ? '1 part more' : `${goals.parts} parts more`;
+    const parts = `${counted(goals.parts, 'part')} more`;
     return `${money}; the rest then takes ${parts}, ${signedMoney(goals.cents / 100)} ${currency}`.trim();
   }
   let takes = $state<HTMLElement>();
@@ -118,8 +118,7 @@
         <span bind:this={takes}
           ><Button kind="first" disabled={chosen === 0} onclick={() => mending.take()}
             >Take {whole ? 'all' : ''}
-            {chosen}
-            {chosen === 1 ? 'change' : 'changes'}</Button
+            {counted(chosen, 'change')}</Button
           ></span
         >
       </div>

@@ -1,6 +1,6 @@
 <!-- A file that cannot be taken: every problem with its place. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import Sheet from '../kit/Sheet.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -11,8 +11,8 @@
 <Sheet open={refusal !== null} title="This file was not taken" wide close={() => (workbench.refusal = null)}>
   {#if refusal}
     <p class="px-3 pt-2">
-      “{refusal.file}” has {refusal.problems.length}
-      {refusal.problems.length === 1 ? 'problem' : 'problems'}. Nothing was stored, and the open plan is as it was.
+      “{refusal.file}” has {counted(refusal.problems.length, 'problem')}. Nothing was stored, and the open plan is as it
+      was.
     </p>
     <ul class="overflow-y-auto mt-1.5 mb-2.5 px-3">
       {#each refusal.problems.slice(0, SHOWN) as problem, i (i)}

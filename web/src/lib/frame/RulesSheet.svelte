@@ -1,10 +1,10 @@
 <!-- Name of the plan, and the house rules with the reason for each. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import { wordOf } from '@idle-breadboard/core/figures';
   import { setRules, type HouseRules, type Plan } from '@idle-breadboard/core/plan';
-  import type { Result } from '@idle-breadboard/core/verify';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import type { Effect } from '../worker/study';
   import QuantityField from '../kit/QuantityField.svelte';
@@ -98,8 +98,6 @@
     held = null;
   }
 
-  const counted = (results: readonly Result[]) => `${results.length} ${results.length === 1 ? 'finding' : 'findings'}`;
-
   const set = (change: Partial<HouseRules>, why: string) => plan && workbench.edit(setRules(plan, change), why);
 </script>
 
@@ -118,13 +116,12 @@
       {#each CHOICES as { rule, name, options } (rule)}
         <label class="grid grid-cols-[12em_minmax(0,1fr)] gap-x-3 gap-y-0.5 py-1.5 border-t items-baseline">
           <span class="font-semibold">{name}</span>
-          <select
-            class="field"
-            value={held?.rule === rule ? held.value : rules[rule]}
-            onchange={(event) => hold(rule, event.currentTarget.value)}
-          >
-            {#each options as [value, text] (value)}<option {value}>{text}</option>{/each}
-          </select>
+          <Select
+            label={name}
+            value={String(held?.rule === rule ? held.value : rules[rule])}
+            choices={options.map(([value, label]) => ({ value: String(value), label }))}
+            change={(to) => hold(rule, to)}
+          />
           <span class="unit col-[2]">{say(wordOf('rule', rule))}</span>
         </label>
         {#if held?.rule === rule}
@@ -136,8 +133,9 @@
             {:else}
               <p class="font-semibold">
                 {#if held.effect.ends.length + held.effect.brings.length === 0}It changes no finding of this plan; it
-                  counts for what comes.{:else}Ends {counted(held.effect.ends)}, brings {counted(
-                    held.effect.brings,
+                  counts for what comes.{:else}Ends {counted(held.effect.ends.length, 'finding')}, brings {counted(
+                    held.effect.brings.length,
+                    'finding',
                   )}.{/if}
               </p>
               <ul class="mt-0.5 mb-1.5">

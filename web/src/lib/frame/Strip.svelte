@@ -1,6 +1,6 @@
 <!-- The strip: counts, the current finding in one sentence with its first remedy, or the next step; at its right end the verdict. -->
 <script lang="ts">
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import ChevronLeft from '@lucide/svelte/icons/chevron-left';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
   import Button from '../kit/Button.svelte';
@@ -59,7 +59,7 @@
         onclick={() => remedying.take(first)}><span class="truncate">{say(first.title)}</span></Button
       >
       {#if more > 0}<Button kind="bare" class="max-desk:hidden" onclick={() => view.select(finding, { focus: true })}
-          >{more} more {more === 1 ? 'way' : 'ways'}</Button
+          >{counted(more, 'more way')}</Button
         >{/if}
     {/if}
   {:else if step}

@@ -10,7 +10,11 @@ const isField = (target: EventTarget | null): target is HTMLInputElement | HTMLT
   (target instanceof HTMLInputElement && !/^(checkbox|radio|range|file|button)$/.test(target.type));
 
 const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  target instanceof HTMLElement &&
+  (target.isContentEditable ||
+    /^(INPUT|TEXTAREA)$/.test(target.tagName) ||
+    // A list that is open has the keys.
+    (target.role === 'combobox' && target.ariaExpanded === 'true'));
 
 /** Things that Enter already means something to. */
 const activates = (target: EventTarget | null): boolean =>

@@ -1,9 +1,10 @@
 <!-- A choice among many: type to find, arrows to walk, with a drawing and the figures that matter beside each name. -->
 <script lang="ts">
-  import Check from '@lucide/svelte/icons/check';
-  import ChevronsUpDown from '@lucide/svelte/icons/chevrons-up-down';
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { Combobox } from 'bits-ui';
   import type { Choice } from './choice';
+  import ChoiceList from './ChoiceList.svelte';
+  import { list, searched } from './field';
 
   interface Props {
     label: string;
@@ -14,8 +15,11 @@
     /** What is typed and is no choice is one of its own. */
     free?: boolean;
     disabled?: boolean;
-    width?: string;
+    invalid?: boolean;
+    class?: string;
     change: (value: string) => void;
+    onkeydown?: ((event: KeyboardEvent) => void) | undefined;
+    [data: `data-${string}`]: unknown;
   }
   let {
     label,
@@ -24,8 +28,11 @@
     placeholder = '',
     free = false,
     disabled = false,
-    width = '14em',
+    invalid = false,
+    class: more = '',
     change,
+    onkeydown,
+    ...data
   }: Props = $props();
   let open = $state(false);
   let typed = $state<string | null>(null);
@@ -45,26 +52,37 @@
   );
 
   function take(next: string) {
+    const known = next === own || choices.some((choice) => choice.value === next);
     typed = null;
-    if (next !== '' && next !== value) change(next);
+    if (known && next !== value) change(next);
+  }
+
+  function onKey(event: KeyboardEvent) {
+    if (event.key === 'Enter' && own !== null && found.length === 0) {
+      take(own);
+      open = false;
+      event.preventDefault();
+    } else onkeydown?.(event);
   }
 </script>
 
 <Combobox.Root
   type="single"
-  {value}
+  bind:value={() => value, take}
   {disabled}
+  allowDeselect={false}
   bind:open
   inputValue={typed ?? chosen?.label ?? value}
-  onValueChange={take}
   onOpenChange={(next) => {
     if (!next) typed = null;
   }}
 >
-  <span class="relative inline-flex items-center" style:width>
+  <span class={searched({ class: more })}>
     <Combobox.Input
-      class="field w-full pr-6"
+      class="field w-full pr-5 truncate"
       aria-label={label}
+      aria-invalid={invalid || undefined}
+      data-value={value}
       {placeholder}
       autocomplete="off"
       spellcheck="false"
@@ -76,41 +94,16 @@
         open = true;
         event.currentTarget.select();
       }}
-      onkeydown={(event) => {
-        if (event.key === 'Enter' && own !== null && found.length === 0) {
-          take(own);
-          open = false;
-          event.preventDefault();
-        }
-      }}
+      onkeydown={onKey}
+      {...data}
     />
-    <Combobox.Trigger class="absolute right-0 text-copper" aria-label="choose {label}" tabindex={-1}
-      ><ChevronsUpDown size={14} /></Combobox.Trigger
+    <Combobox.Trigger class="absolute right-0.5 text-copper" aria-hidden="true" tabindex={-1}
+      ><ChevronDown size={14} /></Combobox.Trigger
     >
   </span>
   <Combobox.Portal>
-    <Combobox.Content
-      class="z-50 bg-raised border border-quiet rounded-sm max-h-80 overflow-y-auto min-w-[var(--bits-combobox-anchor-width)] max-w-[min(30em,92vw)]"
-      sideOffset={2}
-    >
-      {#each found as choice (choice.value)}
-        <Combobox.Item
-          class="flex items-center gap-2 min-h-row px-2 cursor-pointer data-highlighted:bg-copper-soft data-highlighted:shadow-mark"
-          value={choice.value}
-          label={choice.label}
-        >
-          {#snippet children({ selected })}
-            {#if choice.drawing}<svg
-                viewBox="0 0 48 32"
-                class="w-9 h-6 flex-none fill-none stroke-current stroke-[1.4]"
-                aria-hidden="true"><path d={choice.drawing} /></svg
-              >{/if}
-            <span class="grow min-w-0">{choice.label}</span>
-            {#if choice.hint}<span class="text-quiet text-aside whitespace-nowrap">{choice.hint}</span>{/if}
-            {#if selected}<Check size={14} class="text-copper" />{/if}
-          {/snippet}
-        </Combobox.Item>
-      {/each}
+    <Combobox.Content class={list()} sideOffset={2}>
+      <ChoiceList choices={found} />
       {#if own !== null}<Combobox.Item
           class="flex items-center min-h-row px-2 cursor-pointer data-highlighted:bg-copper-soft"
           value={own}

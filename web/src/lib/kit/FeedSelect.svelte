@@ -1,5 +1,6 @@
 <!-- Which rail feeds a supply. Rails outside the range are offered last and say so. -->
 <script lang="ts">
+  import Select from './Select.svelte';
   import { SOCKET, toInterval } from '@idle-breadboard/core/card';
   import { freePinsFor, railsInto, takesLeads, type Circuit, type Feed } from '@idle-breadboard/core/circuit';
   import { within } from '@idle-breadboard/core/figures';
@@ -42,23 +43,28 @@
     return makesRails ? [] : freePinsFor(circuit, { ask: 'out' }).slice(0, MAX_PINS);
   });
   const pinLabel = (pin: string) => circuit.controller?.card.terminals.find(({ id }) => id === pin)?.label ?? pin;
+  const choices = $derived([
+    ...(feed.rail === null ? [{ value: '', label: 'not fed', disabled: true }] : []),
+    ...(inside ? [{ value: '', label: 'from the socket', disabled: true }] : []),
+    ...plugs.map((plug) => ({
+      value: `${PLUG}${plug.ref}`,
+      label: `cable of ${say(circuit.parts.get(plug.part)?.label)} in the socket`,
+    })),
+    ...rails.map(({ rail, fits }) => ({
+      value: rail.ref,
+      label: say(rail.label),
+      hint: fits ? undefined : 'outside its range',
+    })),
+    ...pins.map((pin) => ({ value: `${circuit.controller?.id}.${pin}`, label: `pin ${pinLabel(pin)}` })),
+  ]);
 </script>
 
-<select
-  class="field w-[12.5em]"
-  aria-label="rail that feeds {terminal} of {say(label)}"
+<Select
+  label="rail that feeds {terminal} of {say(label)}"
+  class="w-[12.5em]"
   value={inside ? '' : feed.supply.id === SOCKET ? `${PLUG}${feed.rail}` : (feed.rail ?? '')}
-  onchange={(event) => {
-    if (workbench.plan) workbench.edit(choose(workbench.plan, event.currentTarget.value), `feed ${say(label)}`);
+  {choices}
+  change={(to) => {
+    if (workbench.plan) workbench.edit(choose(workbench.plan, to), `feed ${say(label)}`);
   }}
->
-  {#if feed.rail === null}<option value="" disabled>not fed</option>{/if}
-  {#if inside}<option value="" disabled>from the socket</option>{/if}
-  {#each plugs as plug (plug.ref)}<option value="{PLUG}{plug.ref}"
-      >cable of {say(circuit.parts.get(plug.part)?.label)} in the socket</option
-    >{/each}
-  {#each rails as { rail, fits } (rail.ref)}<option value={rail.ref}
-      >{say(rail.label)}{fits ? '' : ' (outside its range)'}</option
-    >{/each}
-  {#each pins as pin (pin)}<option value="{circuit.controller?.id}.{pin}">pin {pinLabel(pin)}</option>{/each}
-</select>
+/>

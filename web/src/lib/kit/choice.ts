@@ -3,7 +3,25 @@ export interface Choice {
   readonly value: string;
   readonly label: string;
   /** The figures that matter, in short. */
-  readonly hint?: string;
+  readonly hint?: string | undefined;
   /** Strokes on a field of 48 by 32. */
-  readonly drawing?: string;
+  readonly drawing?: string | undefined;
+  /** Stands under this head, with those before and after it that have the same. */
+  readonly group?: string | undefined;
+  /** Shown where it is what holds, but not to be taken. */
+  readonly disabled?: boolean | undefined;
+}
+
+/** Choices that are called by their own words. */
+export const wordsAsChoices = (words: readonly string[]): Choice[] => words.map((value) => ({ value, label: value }));
+
+/** Runs of choices under their heads, in their order. */
+export function groupsOf(choices: readonly Choice[]): { group: string | undefined; choices: Choice[] }[] {
+  const groups: { group: string | undefined; choices: Choice[] }[] = [];
+  for (const choice of choices) {
+    const last = groups.at(-1);
+    if (last && last.group === choice.group) last.choices.push(choice);
+    else groups.push({ group: choice.group, choices: [choice] });
+  }
+  return groups;
 }

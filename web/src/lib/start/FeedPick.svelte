@@ -43,7 +43,7 @@
     {choices}
     value={starting.source?.id ?? ''}
     placeholder="none on sale"
-    width="17em"
+    class="w-[17em]"
     change={(card) => starting.setFeed({ card })}
   />
   {#if starting.feed.kind === 'cells'}<span

@@ -1,5 +1,6 @@
 <!-- One pick as the sentence that it makes, who can meet it, and where it is. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import type { Need } from '@idle-breadboard/core/plan';
   import { qualify, settingOf } from '@idle-breadboard/core/verify';
@@ -32,7 +33,7 @@
     {#if can}<span class="text-aside {can.able.length === 0 ? 'text-fault' : 'text-quiet'}"
         >{can.able.length === 0
           ? `no part does: ${can.out.map(({ reason, cards }) => `${cards.length} by ${REASON_WORDS[reason]}`).join(', ')}`
-          : `${can.able.length} ${can.able.length === 1 ? 'part does' : 'parts do'}`}</span
+          : `${counted(can.able.length, 'part does', 'parts do')}`}</span
       >{/if}</span
   >
   {#if pick.kind === 'load'}
@@ -49,7 +50,7 @@
     >at <Combobox
       label="place of {one.name}"
       free
-      width="8em"
+      class="w-[8em]"
       choices={starting.placeNames.map((name) => ({ value: name, label: name }))}
       value={pick.place}
       change={(place) => starting.change(one.id, (now) => ({ ...now, place }))}

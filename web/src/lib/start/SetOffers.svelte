@@ -1,7 +1,7 @@
 <!-- Whole sets for what is picked: three of them told apart, each proved before it is offered. -->
 <script lang="ts">
   import type { SetOffer } from '@idle-breadboard/core/solve';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import { Progress } from 'bits-ui';
   import Button from '../kit/Button.svelte';
   import { money } from '../kit/words';
@@ -23,7 +23,7 @@
       ? `completing and proving a set, ${progress.tried} done`
       : `${progress.controller}: need ${progress.decided + 1} of ${progress.needs}, ${progress.open} sets open`;
   });
-  const counted = (offer: SetOffer) => [...Map.groupBy(offer.set.evaluation.parts, ({ option }) => option.card.id)];
+  const pieces = (offer: SetOffer) => [...Map.groupBy(offer.set.evaluation.parts, ({ option }) => option.card.id)];
   let taking = $state(false);
   let list = $state<HTMLElement>();
   // What was waited for can be taken at once.
@@ -63,8 +63,7 @@
   {/if}
   {#if offers.length > 0}
     <p class="mt-2 text-quiet">
-      {of}
-      {of === 1 ? 'set' : 'sets'} that no other beats{complete ? '' : '; not every better one was tried to its end'}.
+      {counted(of, 'set')} that no other beats{complete ? '' : '; not every better one was tried to its end'}.
     </p>
     <ul class="mt-1 grid gap-2" aria-label="whole sets" bind:this={list}>
       {#each offers as offer (offer.merits.join())}
@@ -85,7 +84,7 @@
             ></span
           >
           <span class="col-span-2 text-aside text-quiet"
-            >{name(offer.set.controller.id)}; {counted(offer)
+            >{name(offer.set.controller.id)}; {pieces(offer)
               .map(([card, parts]) => (parts.length > 1 ? `${parts.length} ${name(card)}` : name(card)))
               .join(', ')}</span
           >

@@ -9,6 +9,8 @@ import { view } from './view.svelte';
 import { workbench } from './workbench.svelte';
 
 class Comparing {
+  /** Cards for one need, or one part for each need at once. */
+  of = $state<'cards' | 'sets'>('cards');
   /** Candidates that were put aside. */
   hidden = $state.raw<ReadonlySet<string>>(new Set());
   /** Candidates that were added although something rules them out. */

@@ -112,9 +112,9 @@ class Mending {
     if (!plan || this.taken.size === 0) return;
     if (this.overtaken()) return;
     const count = this.taken.size;
-    workbench.edit(plan, `mend all: ${count} ${count === 1 ? 'change' : 'changes'}`);
+    workbench.edit(plan, `mend all: ${counted(count, 'change')}`);
     view.sheet = null;
-    view.say(`${count} ${count === 1 ? 'change' : 'changes'} taken. One step back undoes them all.`);
+    view.say(`${counted(count, 'change')} taken. One step back undoes them all.`);
   }
 
   /** Takes what would help, and begins anew. */

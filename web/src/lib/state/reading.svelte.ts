@@ -14,7 +14,7 @@ import {
 import { wordOf } from '@idle-breadboard/core/figures';
 import type { PartProposals } from '@idle-breadboard/core/files';
 import { classToldBy, type ClassId, type SheetFigure } from '@idle-breadboard/core/workshop';
-import { say, sayProblems } from '@idle-breadboard/core/words';
+import { counted, say, sayProblems } from '@idle-breadboard/core/words';
 import { LARGEST_PDF, type Opened, type Picture, type ReaderWorker, type Spot } from '../reader/reader';
 import type { StoredReview } from '../store/db';
 import { documentOf, keepDocument } from '../store/reviews';
@@ -265,7 +265,7 @@ class Reading {
       this.picked = 'No value with a unit stands there, or it is among the figures.';
       return;
     }
-    this.picked = `${found.length} ${found.length === 1 ? 'figure' : 'figures'} read there.`;
+    this.picked = `${counted(found.length, 'figure')} read there.`;
     this.figures = inOrder([...this.figures, ...found.map((p): Figure => ({ ...p, decision: 'open', mended: false }))]);
     this.unreadSpots = this.unreadSpots.filter((spot) => spot.page !== page || !overlaps(spot.box, box));
     this.select(found[0]?.id ?? null);

@@ -11,10 +11,10 @@ import { workbench } from './workbench.svelte';
 
 export const FIGURE_NAME: Readonly<Record<keyof SetFigures, string>> = {
   cost: 'cost',
-  error: 'error',
-  current: 'current',
-  rows: 'rows',
-  arrival: 'days',
+  error: 'error of what is allowed',
+  current: 'current of the parts',
+  rows: 'rows of the breadboard',
+  arrival: 'days until it is here',
 };
 
 /** A figure of a set in words: errors as a share of what is allowed. */
@@ -39,7 +39,7 @@ class Sets {
   chosen = $state(0);
   /** What was asked for when they were searched. */
   private asked = $state('');
-  private sortedBy = $state<keyof SetFigures>('cost');
+  sortedBy = $state<keyof SetFigures>('cost');
   private readonly thread = new Thread<SetsWorker>(threads.sets);
 
   /** Sets by the figure that was asked for. */
@@ -54,10 +54,6 @@ class Sets {
         return x[this.sortedBy] - y[this.sortedBy] || FIGURES.reduce((d, key) => d || x[key] - y[key], 0);
       });
   });
-
-  sort(key: keyof SetFigures): void {
-    this.sortedBy = key;
-  }
 
   async search(circuit: Circuit, anyController: boolean): Promise<void> {
     this.cancel();

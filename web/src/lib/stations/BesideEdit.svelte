@@ -1,5 +1,6 @@
 <!-- What a part that feels the air stands beside. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import type { Circuit, PartNode } from '@idle-breadboard/core/circuit';
   import { setBeside } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
@@ -21,16 +22,15 @@
 {#if warm.length > 0}
   <span class="unit inline-flex flex-wrap items-center gap-x-1 gap-y-0.5 pb-1"
     >stands
-    <select
-      class="field"
-      aria-label="what {say(part.label)} stands beside"
+    <Select
+      label="what {say(part.label)} stands beside"
       value={beside?.part ?? ''}
-      onchange={(event) =>
-        set(event.currentTarget.value ? { part: event.currentTarget.value, distance: beside?.distance ?? 0.02 } : null)}
-    >
-      <option value="">away from what gets warm</option>
-      {#each warm as { id, label } (id)}<option value={id}>beside {say(label)}</option>{/each}
-    </select>
+      choices={[
+        { value: '', label: 'away from what gets warm' },
+        ...warm.map(({ id, label }) => ({ value: id, label: `beside ${say(label)}` })),
+      ]}
+      change={(to) => set(to ? { part: to, distance: beside?.distance ?? 0.02 } : null)}
+    />
     {#if beside}
       at <QuantityField
         value={beside.distance}

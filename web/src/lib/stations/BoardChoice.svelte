@@ -1,5 +1,6 @@
 <!-- The boards of the build, from top to bottom, and how shared lines are laid on them. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
@@ -21,14 +22,12 @@
 <div class="choice flex flex-wrap gap-x-2.5 gap-y-1 items-center py-1 px-2.5 border-b">
   {#each boards as id, i (i)}
     <span class="inline-flex items-center">
-      <select
-        class="field"
-        aria-label="board {i + 1}"
+      <Select
+        label="board {i + 1}"
         value={id}
-        onchange={(event) => take(boards.with(i, event.currentTarget.value), `take ${name(event.currentTarget.value)}`)}
-      >
-        {#each cards as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
-      </select>
+        choices={cards.map((card) => ({ value: card.id, label: card.name }))}
+        change={(to) => take(boards.with(i, to), `take ${name(to)}`)}
+      />
       <Button
         kind="bare"
         aria-label="take board {i + 1} away"

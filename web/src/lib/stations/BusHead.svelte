@@ -1,12 +1,13 @@
 <!-- A bus: name, clock, where it begins; its addresses, and the time that a round of readings takes. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import { jumpersAt, type BusNode, type Circuit } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { changeBus, hangBus, setOpened, removeBus, type Plan } from '@idle-breadboard/core/plan';
   import { busTime } from '@idle-breadboard/core/verify';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import AddressComb from '../charts/AddressComb.svelte';
   import BusTime from '../charts/BusTime.svelte';
@@ -86,23 +87,17 @@
       most={40}
       change={(name) => edit((p) => changeBus(p, bus.id, (b) => ({ ...b, name })), 'name a bus')}
     />
-    <span class="unit font-normal">{bus.members.length} {bus.members.length === 1 ? 'part' : 'parts'}</span>
+    <span class="unit font-normal">{counted(bus.members.length, 'part')}</span>
     {#if CLOCKS[bus.protocol].length > 0}
-      <select
-        class="field value"
-        aria-label="clock of {bus.name}"
+      <Select
+        label="clock of {bus.name}"
+        class="value"
         value={String(bus.clock ?? 100e3)}
-        onchange={(event) =>
-          edit(
-            (p) => changeBus(p, bus.id, (b) => ({ ...b, clock: Number(event.currentTarget.value) })),
-            `clock of ${bus.name}`,
-          )}
-      >
-        {#if !CLOCKS[bus.protocol].includes(bus.clock ?? 100e3)}<option value={String(bus.clock)}
-            >{formatQuantity(bus.clock ?? 0, 'Hz')}</option
-          >{/if}
-        {#each CLOCKS[bus.protocol] as hz (hz)}<option value={String(hz)}>{formatQuantity(hz, 'Hz')}</option>{/each}
-      </select>
+        choices={[...new Set([...CLOCKS[bus.protocol], bus.clock ?? 100e3])]
+          .sort((a, b) => a - b)
+          .map((hz) => ({ value: String(hz), label: formatQuantity(hz, 'Hz') }))}
+        change={(to) => edit((p) => changeBus(p, bus.id, (b) => ({ ...b, clock: Number(to) })), `clock of ${bus.name}`)}
+      />
     {/if}
     {#if bus.protocol === 'i2c' && !bus.behind && bus.members.length > 0}
       <span class="font-normal"
@@ -118,17 +113,19 @@
       >
     {/if}
     {#if bus.protocol === 'i2c' && beginnings.length > 0}
-      <select
-        class="field font-normal"
-        aria-label="where {bus.name} begins"
+      <Select
+        label="where {bus.name} begins"
+        class="font-normal"
         value={bus.behind ? `${bus.behind.part}:${bus.behind.channel}` : ''}
-        onchange={(event) => begin(event.currentTarget.value)}
-      >
-        <option value="">at the controller</option>
-        {#each beginnings as { part, channel } (part.id + channel)}<option value="{part.id}:{channel}"
-            >channel {channel} of {say(part.label)}</option
-          >{/each}
-      </select>
+        choices={[
+          { value: '', label: 'at the controller' },
+          ...beginnings.map(({ part, channel }) => ({
+            value: `${part.id}:${channel}`,
+            label: `channel ${channel} of ${say(part.label)}`,
+          })),
+        ]}
+        change={begin}
+      />
     {/if}
     {#each boards as { part, signals, label, open } (part)}
       <label class="unit font-normal inline-flex items-center gap-1">
@@ -148,20 +145,17 @@
     {#if overlay && wired}
       <label class="unit font-normal"
         >{overlay.parameter}
-        <select
-          class="field value"
-          aria-label="pin that the system is told for {bus.name}"
+        <Select
+          label="pin that the system is told for {bus.name}"
+          class="value"
           value={choice?.configuredPin ?? overlay.pin}
-          onchange={(event) =>
-            edit(
-              (p) => changeBus(p, bus.id, (b) => ({ ...b, configuredPin: event.currentTarget.value })),
-              `setting of ${bus.name}`,
-            )}
-        >
-          {#each [...new Set([overlay.pin, wired, choice?.configuredPin ?? wired])] as pin (pin)}<option value={pin}
-              >{label(pin)}{pin === overlay.pin ? ', default' : ''}</option
-            >{/each}
-        </select></label
+          choices={[...new Set([overlay.pin, wired, choice?.configuredPin ?? wired])].map((pin) => ({
+            value: pin,
+            label: `${label(pin)}${pin === overlay.pin ? ', default' : ''}`,
+          }))}
+          change={(to) =>
+            edit((p) => changeBus(p, bus.id, (b) => ({ ...b, configuredPin: to })), `setting of ${bus.name}`)}
+        /></label
       >
     {/if}
     {#if time && time.shares.some(({ conversion }) => conversion > 0)}

@@ -1,5 +1,6 @@
 <!-- How one buys: fast or cheap, with or without soldering, and how sure one wants to be. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import type { HouseRules, Money } from '@idle-breadboard/core/plan';
   import QuantityField from '../kit/QuantityField.svelte';
 
@@ -18,37 +19,34 @@
 
 <span class="flex flex-col gap-1 py-1.5">
   <label class="inline-flex flex-wrap gap-2 items-center"
-    ><span class="unit">buy</span><select
-      class="field"
-      aria-label="how to buy"
+    ><span class="unit">buy</span><Select
+      label="how to buy"
       value={rules.buying}
-      onchange={(event) => change({ buying: event.currentTarget.value === 'cheap' ? 'cheap' : 'fast' }, 'how to buy')}
-    >
-      <option value="fast">fast and dear</option>
-      <option value="cheap">slow and cheap, with spares</option>
-    </select></label
+      choices={[
+        { value: 'fast', label: 'fast and dear' },
+        { value: 'cheap', label: 'slow and cheap, with spares' },
+      ]}
+      change={(to) => change({ buying: to === 'cheap' ? 'cheap' : 'fast' }, 'how to buy')}
+    /></label
   >
   <label class="inline-flex flex-wrap gap-2 items-center"
-    ><span class="unit">soldering</span><select
-      class="field"
-      aria-label="soldering"
+    ><span class="unit">soldering</span><Select
+      label="soldering"
       value={rules.soldering}
-      onchange={(event) =>
-        change({ soldering: event.currentTarget.value === 'cheapest' ? 'cheapest' : 'none' }, 'bare or breakout')}
-    >
-      <option value="none">none, where that can be had</option>
-      <option value="cheapest">where it is cheaper</option>
-    </select></label
+      choices={[
+        { value: 'none', label: 'none, where that can be had' },
+        { value: 'cheapest', label: 'where it is cheaper' },
+      ]}
+      change={(to) => change({ soldering: to === 'cheapest' ? 'cheapest' : 'none' }, 'bare or breakout')}
+    /></label
   >
   <label class="inline-flex flex-wrap gap-2 items-center"
-    ><span class="unit">enough of each kind works, with</span><select
-      class="field"
-      aria-label="how sure that enough of each kind works"
-      value={rules.sure}
-      onchange={(event) => change({ sure: Number(event.currentTarget.value) }, 'spares')}
-    >
-      {#each choices as share (share)}<option value={share}>{Number((share * 100).toFixed(2))} %</option>{/each}
-    </select></label
+    ><span class="unit">enough of each kind works, with</span><Select
+      label="how sure that enough of each kind works"
+      value={String(rules.sure)}
+      choices={choices.map((share) => ({ value: String(share), label: `${Number((share * 100).toFixed(2))} %` }))}
+      change={(to) => change({ sure: Number(to) }, 'spares')}
+    /></label
   >
   {#each [...new Set([...Object.keys(money.rates), ...unpriced])].sort() as currency (currency)}
     <span class="inline-flex flex-wrap items-center gap-2"

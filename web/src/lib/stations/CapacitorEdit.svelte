@@ -1,5 +1,6 @@
 <!-- A capacitor across a supply of a part, for the gusts of current that its leads bring too slowly. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import type { Circuit, Feed } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { setCapacitor } from '@idle-breadboard/core/plan';
@@ -25,15 +26,18 @@
 </script>
 
 <span class="unit">
-  <select
-    class="field max-w-[9.5em]"
-    aria-label="capacitor across the supply of {say(label)}"
+  <Select
+    label="capacitor across the supply of {say(label)}"
+    class="max-w-[9.5em]"
     value={card}
-    onchange={(event) => take(event.currentTarget.value)}
-  >
-    <option value="">no capacitor</option>
-    {#each kinds as { id, name, capacitor } (id)}<option value={id} title={name}
-        >{formatQuantity(capacitor?.farads ?? 0, 'F')} across it</option
-      >{/each}
-  </select>
+    choices={[
+      { value: '', label: 'no capacitor' },
+      ...kinds.map(({ id, name, capacitor }) => ({
+        value: id,
+        label: `${formatQuantity(capacitor?.farads ?? 0, 'F')} across it`,
+        hint: name,
+      })),
+    ]}
+    change={take}
+  />
 </span>

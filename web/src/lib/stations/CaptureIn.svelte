@@ -1,5 +1,6 @@
 <!-- A capture of an oscilloscope or logic analyser, read without being kept, and held against the plan. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import type { Assignment, CaptureSummary } from '@idle-breadboard/core/bench';
   import type { Circuit } from '@idle-breadboard/core/circuit';
@@ -88,10 +89,15 @@
           {#each head.channels as channel (channel)}
             <label
               ><span class="value">{channel}</span> is
-              <select class="field" bind:value={nets[channel]}>
-                <option value="">nothing here</option>
-                {#each lines as { id, label } (id)}<option value={id}>{say(label)}</option>{/each}
-              </select></label
+              <Select
+                label="what {channel} is"
+                value={nets[channel] ?? ''}
+                choices={[
+                  { value: '', label: 'nothing here' },
+                  ...lines.map(({ id, label }) => ({ value: id, label: say(label) })),
+                ]}
+                change={(to) => (nets[channel] = to)}
+              /></label
             >
           {/each}
         </div>

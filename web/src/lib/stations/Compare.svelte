@@ -1,5 +1,6 @@
-<!-- Candidates for a need side by side; across the channel the whole sets. -->
+<!-- Candidates for a need side by side; in a view of their own the whole sets. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
@@ -8,8 +9,8 @@
   import { say } from '@idle-breadboard/core/words';
   import Copy from '@lucide/svelte/icons/copy';
   import Printer from '@lucide/svelte/icons/printer';
-  import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
+  import Views from '../kit/Views.svelte';
   import { comparable, comparedNeed, comparing, tableOf, tableText } from '../state/comparing.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
@@ -61,22 +62,28 @@
 
 <Station title="Compare" says="over the wanted range only">
   {#snippet tools()}
-    {#if table}
+    {#if table && comparing.of === 'cards'}
       <Button onclick={copy}><Copy size={13} />Copy</Button>
       <Button onclick={() => window.print()}><Printer size={13} />Print</Button>
     {/if}
   {/snippet}
-  {#if need && table}
-    <Row>
-      {#snippet choose()}
-        <select
-          class="field max-w-[15em]"
-          aria-label="need to compare for"
+  <Views
+    label="what is compared"
+    views={[
+      ['cards', 'cards for one need'],
+      ['sets', 'whole sets'],
+    ]}
+    bind:value={comparing.of}
+  >
+    {#snippet beside(of)}
+      {#if of === 'cards' && need && table}
+        <Select
+          label="need to compare for"
+          class="max-w-[18em]"
           value={need.id}
-          onchange={(e) => compareFor(e.currentTarget.value)}
-        >
-          {#each needs as n (n.id)}<option value={n.id}>{say(needName(circuit.plan, n))}</option>{/each}
-        </select>
+          choices={needs.map((n) => ({ value: n.id, label: say(needName(circuit.plan, n)) }))}
+          change={compareFor}
+        />
         <label class="inline-flex items-center"><Tick bind:checked={comparing.onlyDifferences} />differences only</label
         >
         <input
@@ -87,36 +94,26 @@
           placeholder="find a line"
           bind:value={comparing.word}
         />
-      {/snippet}
-      {#snippet prove()}
         {#if table.others.length > 0}
-          <select
-            class="field"
-            aria-label="show another card"
+          <Select
+            label="show another card"
             value=""
-            onchange={(e) => {
-              comparing.show(e.currentTarget.value);
-              e.currentTarget.value = '';
-            }}
-          >
-            <option value="">show another card</option>
-            {#each table.others as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
-          </select>
+            choices={table.others.map((card) => ({ value: card.id, label: card.name }))}
+            change={(to) => comparing.show(to)}
+            placeholder="show another card"
+          />
         {/if}
         {#if comparing.pinned}<span class="unit">differences are against {table.cards[0]?.name}</span>{/if}
-      {/snippet}
-    </Row>
-    {#if table.cards.length > 0}<div class="relative z-3"><CompareTable {circuit} {need} {table} {serve} /></div>
-    {:else}<Row
-        >{#snippet choose()}<span class="unit"
-            >No card of the catalogue meets it. Show one that does not, or widen the need.</span
-          >{/snippet}</Row
-      >{/if}
-  {:else}
-    <Row
-      >{#snippet choose()}<span class="unit">Nothing is asked yet. Say at Need what must be sensed or shown.</span
-        >{/snippet}</Row
-    >
-  {/if}
-  <Sets {circuit} />
+      {/if}
+    {/snippet}
+    {#snippet children(of)}
+      {#if of === 'sets'}<Sets {circuit} />
+      {:else if need && table}
+        {#if table.cards.length > 0}<CompareTable {circuit} {need} {table} {serve} />
+        {:else}<p class="unit p-2.5">
+            No card of the catalogue meets it. Show one that does not, or widen the need.
+          </p>{/if}
+      {:else}<p class="unit p-2.5">Nothing is asked yet. Say at Need what must be sensed or shown.</p>{/if}
+    {/snippet}
+  </Views>
 </Station>

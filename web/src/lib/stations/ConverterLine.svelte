@@ -1,5 +1,6 @@
 <!-- An analog line that a converter reads in place of a pin of the controller: on which of its inputs. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import { converterInputs, type Circuit, type Net } from '@idle-breadboard/core/circuit';
   import { parseRef, setPin } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
@@ -23,15 +24,16 @@
 
 <PinlessLine label={say(net.label)}>
   <span class="grow">{say(net.label)} <span class="unit">is read by</span></span>
-  <select
-    class="field"
-    aria-label="what reads {say(net.label)}"
+  <Select
+    label="what reads {say(net.label)}"
     value={choice?.on !== undefined && choice.pin !== null ? key(choice.on, choice.pin) : ''}
-    onchange={(event) => choose(event.currentTarget.value)}
-  >
-    <option value="">a pin of the controller</option>
-    {#each inputs as { on, input, label, converter } (key(on, input))}<option value={key(on, input)}
-        >{label} of {say(converter)}</option
-      >{/each}
-  </select>
+    choices={[
+      { value: '', label: 'a pin of the controller' },
+      ...inputs.map(({ on, input, label, converter }) => ({
+        value: key(on, input),
+        label: `${label} of ${say(converter)}`,
+      })),
+    ]}
+    change={choose}
+  />
 </PinlessLine>

@@ -1,5 +1,6 @@
 <!-- Where the ground of a part is: with that of all others, or on a pin that the program holds low. Offered where the house rule lets pins feed parts. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import { freePinsFor, type Circuit, type PartNode } from '@idle-breadboard/core/circuit';
   import { parseRef, setGround } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
@@ -21,19 +22,17 @@
 </script>
 
 {#if shown}
-  <select
-    class="field w-[9.5em]"
-    aria-label="ground of {say(part.label)}"
+  <Select
+    label="ground of {say(part.label)}"
+    class="w-[9.5em]"
     value={now ?? ''}
-    onchange={(event) => {
+    choices={[
+      { value: '', label: 'common ground' },
+      ...pins.map((pin) => ({ value: pin, label: `ground from pin ${labelOf(pin)}` })),
+    ]}
+    change={(to) => {
       if (workbench.plan)
-        workbench.edit(
-          setGround(workbench.plan, part.id, event.currentTarget.value || null),
-          `ground of ${say(part.label)}`,
-        );
+        workbench.edit(setGround(workbench.plan, part.id, to || null), `ground of ${say(part.label)}`);
     }}
-  >
-    <option value="">common ground</option>
-    {#each pins as pin (pin)}<option value={pin}>ground from pin {labelOf(pin)}</option>{/each}
-  </select>
+  />
 {/if}

@@ -1,5 +1,7 @@
 <!-- How long and how thick the leads of a supply are, and whether another rail meets it there. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
+  import { wordsAsChoices } from '../kit/choice';
   import type { Circuit, Feed } from '@idle-breadboard/core/circuit';
   import { LEAD_GAUGES } from '@idle-breadboard/core/figures';
   import { CABLES, changePart, type PartChoice } from '@idle-breadboard/core/plan';
@@ -45,39 +47,33 @@
     change={(lead) => change((choice) => ({ ...choice, lead }), 'leads')}
   />
   of gauge
-  <select
-    class="field"
-    aria-label="gauge of the leads to {say(label)}"
+  <Select
+    label="gauge of the leads to {say(label)}"
     value={String(feed.lead.gauge)}
-    onchange={(event) => {
-      const gauge = Number(event.currentTarget.value);
-      change((choice) => ({ ...choice, gauge }), 'gauge of the leads');
-    }}
-  >
-    {#each [...new Set([feed.lead.gauge, ...LEAD_GAUGES])].sort((a, b) => b - a) as gauge (gauge)}<option
-        value={String(gauge)}>{gauge}</option
-      >{/each}
-  </select>
-  <select
-    class="field"
-    aria-label="cable to {say(label)}"
+    choices={[...new Set([feed.lead.gauge, ...LEAD_GAUGES])]
+      .sort((a, b) => b - a)
+      .map((gauge) => ({ value: String(gauge), label: String(gauge) }))}
+    change={(to) => change((choice) => ({ ...choice, gauge: Number(to) }), 'gauge of the leads')}
+  />
+  <Select
+    label="cable to {say(label)}"
     value={part?.choice?.cable ?? 'loose'}
-    onchange={({ currentTarget }) => {
-      const cable = CABLES.find((c) => c === currentTarget.value);
+    choices={wordsAsChoices(CABLES)}
+    change={(to) => {
+      const cable = CABLES.find((c) => c === to);
       change(({ cable: _old, ...choice }) => (cable && cable !== 'loose' ? { ...choice, cable } : choice), 'cable');
     }}
-  >
-    {#each CABLES as cable (cable)}<option value={cable}>{cable}</option>{/each}
-  </select>
+  />
   {#if others.length > 0}
-    also fed from <select
-      class="field w-[9em]"
-      aria-label="second feed of {terminal} of {say(label)}"
+    also fed from <Select
+      label="second feed of {terminal} of {say(label)}"
+      class="w-[9em]"
       value={also}
-      onchange={(event) => meet(event.currentTarget.value)}
-    >
-      <option value="">nothing</option>
-      {#each others as rail (rail.ref)}<option value={rail.ref}>{say(rail.label)}</option>{/each}
-    </select>
+      choices={[
+        { value: '', label: 'nothing' },
+        ...others.map((rail) => ({ value: rail.ref, label: say(rail.label) })),
+      ]}
+      change={meet}
+    />
   {/if}
 </span>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { analogLinks } from '@idle-breadboard/core/verify';
@@ -36,13 +37,13 @@
     {#if rail?.voltage}
       <label class="unit"
         >try
-        <select
-          class="field rail w-[11em]"
-          aria-label="rail whose voltage is tried"
-          bind:value={() => rail.ref, (ref) => (swept = ref)}
-        >
-          {#each rails as r (r.ref)}<option value={r.ref}>{say(r.label)}</option>{/each}
-        </select></label
+        <Select
+          label="rail whose voltage is tried"
+          class="rail w-[11em]"
+          value={rail.ref}
+          choices={rails.map((r) => ({ value: r.ref, label: say(r.label) }))}
+          change={(ref) => (swept = ref)}
+        /></label
       >
       <TrySlider
         value={volts}

@@ -1,5 +1,6 @@
 <!-- The logbook: what was measured, noted, found and mended, by date; trends over the days; photos; signing off. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import { button } from '../kit/button';
   import Button from '../kit/Button.svelte';
   import { counted, sayError } from '@idle-breadboard/core/words';
@@ -162,10 +163,15 @@
       </div>
       {#if measured.length > 0}
         <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center mt-1">
-          <select class="field max-w-[16em]" aria-label="value over the days" bind:value={row}>
-            <option value="">a value over the days</option>
-            {#each measured as [key, title] (key)}<option value={key}>{title}</option>{/each}
-          </select>
+          <Select
+            label="value over the days"
+            class="max-w-[16em]"
+            bind:value={row}
+            choices={[
+              { value: '', label: 'a value over the days' },
+              ...measured.map(([value, label]) => ({ value, label })),
+            ]}
+          />
           {#if row !== ''}
             <input
               class="field value"
@@ -192,8 +198,7 @@
     <div class="w-full pt-1 pb-2">
       {#if trend && trend.points.length > 0}<TrendLine {trend} unit={unitOf(row)} />{/if}
       {#if calibration}<p class="my-0.5">
-          Offset by {calibration.points.length}
-          {calibration.points.length === 1 ? 'point' : 'points'}: {formatQuantity(calibration.offset, unitOf(row), 3)} to
+          Offset by {counted(calibration.points.length, 'point')}: {formatQuantity(calibration.offset, unitOf(row), 3)} to
           be added; {formatQuantity(calibration.worst, unitOf(row), 3)} left at the worst.
         </p>{/if}
       <Rebuilds entries={logbook.world} />

@@ -1,5 +1,6 @@
 <!-- A part on a bus: its address, the bus it hangs on, the pull-ups that it carries. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import { toInterval } from '@idle-breadboard/core/card';
@@ -83,23 +84,22 @@
     <span>{say(member.label)}</span>
     {#if bus.protocol === 'i2c'}
       {#if member.options.length > 1}
-        <select
-          class="field value"
-          aria-label="address of {say(member.label)}"
+        <Select
+          label="address of {say(member.label)}"
+          class="value"
           value={String(member.address)}
-          onchange={(event) =>
-            edit(
-              (p) => setAddress(p, member.part, member.port, Number(event.currentTarget.value)),
-              `address of ${say(member.label)}`,
-            )}
-        >
-          {#if !member.options.some(({ value }) => value === member.address)}<option value={String(member.address)}
-              >{formatAddress(member.address ?? 0)}</option
-            >{/if}
-          {#each member.options as option (option.value)}<option value={String(option.value)}
-              >{formatAddress(option.value)} · {option.setting}</option
-            >{/each}
-        </select>
+          choices={[
+            ...(member.options.some(({ value }) => value === member.address)
+              ? []
+              : [{ value: String(member.address), label: formatAddress(member.address ?? 0) }]),
+            ...member.options.map(({ value, setting }) => ({
+              value: String(value),
+              label: `${formatAddress(value)} · ${setting}`,
+            })),
+          ]}
+          change={(to) =>
+            edit((p) => setAddress(p, member.part, member.port, Number(to)), `address of ${say(member.label)}`)}
+        />
       {:else}
         <AddressField
           value={member.address}
@@ -116,15 +116,12 @@
       {/if}
     {/if}
     {#if sameKind(bus).length > 1}
-      <select
-        class="field"
-        aria-label="bus of {say(member.label)}"
+      <Select
+        label="bus of {say(member.label)}"
         value={bus.id}
-        onchange={(event) =>
-          edit((p) => setBus(p, member.part, member.port, event.currentTarget.value), `bus of ${say(member.label)}`)}
-      >
-        {#each sameKind(bus) as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
-      </select>
+        choices={sameKind(bus).map(({ id, name }) => ({ value: id, label: name }))}
+        change={(to) => edit((p) => setBus(p, member.part, member.port, to), `bus of ${say(member.label)}`)}
+      />
     {/if}
     {#if jumpers(member).length > 0}
       <label class="unit inline-flex items-center gap-1">
@@ -135,20 +132,19 @@
       </label>
     {/if}
     {#if settings.length > 0}
-      <select
-        class="field"
-        aria-label="bits of {say(member.label)}"
+      <Select
+        label="bits of {say(member.label)}"
         value={String(circuit.parts.get(member.part)?.choice?.bits ?? '')}
-        onchange={(event) => {
-          const bits = event.currentTarget.value === '' ? null : Number(event.currentTarget.value);
-          edit((p) => setBits(p, member.part, bits), `bits of ${say(member.label)}`);
-        }}
-      >
-        <option value="">all bits</option>
-        {#each settings as { bits, seconds } (bits)}<option value={String(bits)}
-            >{bits} bits, {formatQuantity(seconds, 's')}</option
-          >{/each}
-      </select>
+        choices={[
+          { value: '', label: 'all bits' },
+          ...settings.map(({ bits, seconds }) => ({
+            value: String(bits),
+            label: `${bits} bits, ${formatQuantity(seconds, 's')}`,
+          })),
+        ]}
+        change={(to) =>
+          edit((p) => setBits(p, member.part, to === '' ? null : Number(to)), `bits of ${say(member.label)}`)}
+      />
     {/if}
     {#if circuit.parts.get(member.part)?.card.busSwitch}
       <label class="unit inline-flex items-center gap-1">

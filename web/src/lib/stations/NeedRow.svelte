@@ -1,9 +1,10 @@
 <!-- A need as a sentence with editable parts; across the channel who serves it, and who could. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { needName, removeNeed, serveNeed, type Need, type Plan } from '@idle-breadboard/core/plan';
-  import { say } from '@idle-breadboard/core/words';
+  import { counted, say } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import Proof from '../kit/Proof.svelte';
   import Row from '../kit/Row.svelte';
@@ -84,28 +85,24 @@
             ></span
           >
         {/each}
-        <select
-          class="field max-w-[13em]"
-          aria-label="who serves {name}"
+        <Select
+          label="who serves {name}"
+          class="w-[13em]"
           value=""
-          onchange={(event) => {
-            pick(event.currentTarget.value);
-            event.currentTarget.value = '';
-          }}
-        >
-          <option value="">{serving.length === 0 ? 'choose who serves it' : 'or another'}</option>
-          {#if found && found.able.length > 0}
-            <optgroup label="add from the catalogue">
-              {#each found.able as card (card.id)}<option value="card:{card.id}">{card.name}</option>{/each}
-            </optgroup>
-          {/if}
-          <optgroup label="a part of the plan">
-            {#each able as part (part.id)}<option value="part:{part.id}">{part.label}</option>{/each}
-          </optgroup>
-        </select>
+          choices={[
+            ...(found?.able ?? []).map((card) => ({
+              value: `card:${card.id}`,
+              label: card.name,
+              group: 'add from the catalogue',
+            })),
+            ...able.map((part) => ({ value: `part:${part.id}`, label: part.label, group: 'a part of the plan' })),
+          ]}
+          change={pick}
+          placeholder={serving.length === 0 ? 'choose who serves it' : 'or another'}
+        />
         {#if found}
           <Button kind="bare" onclick={() => view.compare(need.id)}
-            >{found.able.length} {found.able.length === 1 ? 'card meets' : 'cards meet'} it</Button
+            >{counted(found.able.length, 'card meets', 'cards meet')} it</Button
           >
           {#if miss}
             <span class="unit">nearest: {miss.card.name}, which {say(miss.says)}</span>
@@ -118,7 +115,7 @@
           {/if}
           {#each found.out as { reason, cards } (reason)}
             <span class="unit" title={cards.map((card) => card.name).join(', ')}
-              >{cards.length} {cards.length === 1 ? 'fails' : 'fail'} by {REASON_WORDS[reason]}</span
+              >{counted(cards.length, 'fails', 'fail')} by {REASON_WORDS[reason]}</span
             >
           {/each}
         {/if}

@@ -1,5 +1,6 @@
 <!-- A chosen part: its name, its card, what could stand in for it. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import { wordOf } from '@idle-breadboard/core/figures';
   import type { Circuit } from '@idle-breadboard/core/circuit';
@@ -65,28 +66,26 @@
       change={(label) => edit((p) => changePart(p, part.id, (x) => ({ ...x, label })), 'name a part')}
     />
     {#if others.length > 0}
-      <select
-        class="field card flex-1 min-w-[10em]"
-        aria-label="card of {part.label}"
+      <Select
+        label="card of {part.label}"
+        class="card flex-1 min-w-[10em]"
         value={part.card}
-        onchange={(event) => swap(event.currentTarget.value)}
-      >
-        <option value={part.card}>{node?.card.name}</option>
-        {#each others as card (card.id)}<option value={card.id}>{card.name}</option>{/each}
-      </select>
+        choices={[
+          { value: part.card, label: node?.card.name ?? part.card },
+          ...others.map((card) => ({ value: card.id, label: card.name })),
+        ]}
+        change={swap}
+      />
     {:else}
       <span class="card unit flex-1 min-w-[10em]">{circuit.cards.get(part.card)?.name ?? part.card}</span>
     {/if}
     {#if modes.length > 0}
-      <select
-        class="field"
-        aria-label="mode of {part.label}"
+      <Select
+        label="mode of {part.label}"
         value={String(part.mode ?? 0)}
-        onchange={(event) =>
-          edit((p) => setMode(p, part.id, Number(event.currentTarget.value)), `mode of ${part.label}`)}
-      >
-        {#each modes as name, i (i)}<option value={String(i)}>{name}</option>{/each}
-      </select>
+        choices={modes.map((name, i) => ({ value: String(i), label: name }))}
+        change={(to) => edit((p) => setMode(p, part.id, Number(to)), `mode of ${part.label}`)}
+      />
     {/if}
     <Button
       kind="bare"

@@ -1,5 +1,6 @@
 <!-- What programs print, taken in: scans, one-wire lists, readings; pasted or listened to. Beside it, held against the plan. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import { readOneWireList, readReadingsLog, readScanLog } from '@idle-breadboard/core/bench';
   import type { Circuit } from '@idle-breadboard/core/circuit';
@@ -79,9 +80,11 @@
         oninput={() => (from = 'pasted')}></textarea>
       <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center mt-1">
         {#if buses.length > 1}
-          <select class="field" aria-label="bus that was scanned" bind:value={bus}>
-            {#each buses as { id, name } (id)}<option value={id}>{name}</option>{/each}
-          </select>
+          <Select
+            label="bus that was scanned"
+            bind:value={bus}
+            choices={buses.map(({ id, name }) => ({ value: id, label: name }))}
+          />
         {/if}
         <Button disabled={wires.length === 0 && addresses.length === 0 && !scan.empty} onclick={take}
           >Write it down</Button
@@ -93,9 +96,12 @@
         {:else}
           {#if hasSerial()}
             <Button onclick={() => listen(serialPort(speed))}>Listen to a serial port</Button>
-            <select class="field" aria-label="speed of the port" bind:value={speed}>
-              {#each SPEEDS as baud (baud)}<option value={baud}>{baud} baud</option>{/each}
-            </select>
+            <Select
+              label="speed of the port"
+              value={String(speed)}
+              choices={SPEEDS.map((baud) => ({ value: String(baud), label: `${baud} baud` }))}
+              change={(to) => (speed = SPEEDS.find((baud) => String(baud) === to) ?? speed)}
+            />
           {/if}
           {#if bringing.bench !== 'off'}<Button
               onclick={() => listen(simulatedPort(async () => bringing.worker.programText()))}

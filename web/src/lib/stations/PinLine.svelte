@@ -1,5 +1,6 @@
 <!-- A line that wants a pin: carried to one by hand, or given one from the list; locked where it is soldered. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
@@ -130,6 +131,15 @@
       })
       .sort((a, b) => a.rank - b.rank),
   );
+  const choices = $derived([
+    { value: '', label: 'none' },
+    ...offered.map(({ id, label, notes }) => ({ value: id, label, hint: notes || undefined })),
+    ...reads.map(({ on, input, label, converter }) => ({
+      value: `${READ}${on} ${input}`,
+      label: `${say(label)} of ${say(converter)}`,
+    })),
+    ...ties.map(({ to, label }) => ({ value: `${TIE}${to}`, label: `tied to ${say(label)}` })),
+  ]);
 </script>
 
 <div
@@ -171,22 +181,14 @@
       />meant at the start</label
     >
   {/if}
-  <select
-    class="field value max-desk:ml-auto"
-    style:width="8.2em"
-    aria-label="pin of {say(wish.label)}"
+  <Select
+    label="pin of {say(wish.label)}"
+    class="value w-[8.2em] max-desk:ml-auto"
     value={wish.pin ?? ''}
+    {choices}
+    change={choose}
     disabled={fitted}
-    onchange={(event) => choose(event.currentTarget.value)}
-  >
-    <option value="">none</option>
-    {#each offered as pin (pin.id)}<option value={pin.id}>{pin.label}{pin.notes ? ` (${pin.notes})` : ''}</option
-      >{/each}
-    {#each reads as { on, input, label, converter } (on + input)}<option value="{READ}{on} {input}"
-        >{say(label)} of {say(converter)}</option
-      >{/each}
-    {#each ties as { to, label } (to)}<option value="{TIE}{to}">tied to {say(label)}</option>{/each}
-  </select>
+  />
   <Button
     kind="bare"
     aria-pressed={wish.locked}

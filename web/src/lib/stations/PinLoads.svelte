@@ -1,5 +1,6 @@
 <!-- What hangs on pins and needs something beside it: lights with their resistor, coils with their driver and diode. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import { onContact, type Circuit, type Net } from '@idle-breadboard/core/circuit';
@@ -135,29 +136,27 @@
   <Row subjects={[keyOf(part.id, port.id)]}>
     {#snippet choose()}
       <span class="grow">{say(part.label)}</span>
-      <select
-        class="field"
-        aria-label="{say(part.label)} is switched by"
+      <Select
+        label="{say(part.label)} is switched by"
         value={part.choice?.ports[port.id]?.driver ?? ''}
-        onchange={(event) => setDriver(part.id, port.id, event.currentTarget.value)}
-      >
-        {#if !part.choice?.ports[port.id]?.driver}<option value="" disabled>nothing switches it</option>{/if}
-        {#each drivers as driver (driver.id)}<option value={driver.id}>{say(driver.label)}</option>{/each}
-      </select>
+        choices={drivers.map((driver) => ({ value: driver.id, label: say(driver.label) }))}
+        change={(to) => setDriver(part.id, port.id, to)}
+        placeholder="nothing switches it"
+      />
       {#if circuit.parts.get(part.choice?.ports[port.id]?.driver ?? '')?.card.contact?.closed}
-        <select
-          class="field"
-          aria-label="side of the contact of {say(part.label)}"
+        <Select
+          label="side of the contact of {say(part.label)}"
           value={part.choice?.ports[port.id]?.contact ?? 'open'}
-          onchange={(event) =>
+          choices={[
+            { value: 'open', label: 'NO, on with the relay' },
+            { value: 'closed', label: 'NC, off with the relay' },
+          ]}
+          change={(to) =>
             edit(
-              (p) => setContact(p, part.id, port.id, event.currentTarget.value === 'closed' ? 'closed' : 'open'),
+              (p) => setContact(p, part.id, port.id, to === 'closed' ? 'closed' : 'open'),
               `side of the contact of ${say(part.label)}`,
             )}
-        >
-          <option value="open">NO, on with the relay</option>
-          <option value="closed">NC, off with the relay</option>
-        </select>
+        />
       {/if}
       <label class="inline-flex items-center gap-1"
         ><Tick checked={diodeOf(part.id) !== undefined} change={(on) => toggleDiode(part.id, on)} />diode</label

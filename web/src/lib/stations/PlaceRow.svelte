@@ -1,5 +1,7 @@
 <!-- What a place does to a part: water, air, weather, a lead. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
+  import Select from '../kit/Select.svelte';
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import { WATER } from '@idle-breadboard/core/card';
@@ -34,14 +36,12 @@
   {#snippet choose()}
     <span class="leading-[1.75]">
       <span class="font-semibold">{place.name}</span> is
-      <select
-        class="field"
-        aria-label="water at {place.name}"
+      <Select
+        label="water at {place.name}"
         value={place.water}
-        onchange={(event) => set({ water: WATER.find((w) => w === event.currentTarget.value) ?? 'dry' })}
-      >
-        {#each WATER as water (water)}<option value={water}>{WORDS[water]}</option>{/each}
-      </select>, its air from
+        choices={WATER.map((water) => ({ value: water, label: WORDS[water] }))}
+        change={(to) => set({ water: WATER.find((w) => w === to) ?? 'dry' })}
+      />, its air from
       <QuantityField
         value={place.air?.from ?? null}
         unit="°C"
@@ -73,25 +73,22 @@
     <label class="inline-flex items-center"
       ><Tick checked={place.outdoors} change={(on) => set({ outdoors: on })} />outdoors</label
     >
-    {#if place.outdoors}<select
-        class="field"
-        aria-label="sun at {place.name}"
+    {#if place.outdoors}<Select
+        label="sun at {place.name}"
         value={place.sun ?? ''}
-        onchange={({ currentTarget }) => {
-          const sun = SUNS.find((s) => s === currentTarget.value);
+        choices={[{ value: '', label: 'sun not said' }, ...SUNS.map((sun) => ({ value: sun, label: SUN_WORDS[sun] }))]}
+        change={(to) => {
+          const sun = SUNS.find((s) => s === to);
           change(({ sun: _old, ...now }) => (sun ? { ...now, sun } : now));
         }}
-      >
-        <option value="">sun not said</option>
-        {#each SUNS as sun (sun)}<option value={sun}>{SUN_WORDS[sun]}</option>{/each}
-      </select>{/if}
+      />{/if}
     <label class="inline-flex items-center"
       ><Tick checked={place.closed} change={(on) => set({ closed: on })} />closed box</label
     >
     {#if !said}<Button onclick={() => set({})} aria-label="{place.name} is as it stands here">It is so</Button>{/if}
   {/snippet}
   {#snippet prove()}
-    <span class="unit">{needs} {needs === 1 ? 'need is' : 'needs are'} here</span>
+    <span class="unit">{counted(needs, 'need is', 'needs are')} here</span>
     {#each results as result (result.key)}<Proof {result} />{/each}
   {/snippet}
 </Row>

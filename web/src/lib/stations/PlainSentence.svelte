@@ -1,5 +1,7 @@
 <!-- "show: readings as text, with text, at front" -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
+  import { wordsAsChoices } from '../kit/choice';
   import { SERVICES, type Service } from '@idle-breadboard/core/card';
   import type { PlainNeed } from '@idle-breadboard/core/plan';
   import type { Change } from '../state/needs';
@@ -23,15 +25,12 @@
   change={(what) => change((now) => ({ ...now, what }), 'a need')}
 />
 with
-<select
-  class="field"
-  aria-label="what serves {name}"
+<Select
+  label="what serves {name}"
   value={need.service ?? ''}
-  onchange={(event) => setService(event.currentTarget.value)}
->
-  <option value="">a part that I choose</option>
-  {#each SERVICES as service (service)}<option value={service}>{service}</option>{/each}
-</select>
+  choices={[{ value: '', label: 'a part that I choose' }, ...wordsAsChoices(SERVICES)]}
+  change={setService}
+/>
 at <TextField
   value={need.place}
   label="{name}, at"

@@ -1,5 +1,6 @@
 <!-- Sources, rails, regulators and every part on them; the tree of currents, the round, heat and runtime. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
   import { cellRails, railOrder, type Circuit } from '@idle-breadboard/core/circuit';
   import CurrentTree from '../charts/CurrentTree.svelte';
   import Row from '../kit/Row.svelte';
@@ -17,9 +18,7 @@
   const sources = $derived(rails.filter(({ offer, pin }) => !offer.from && !pin));
   const cells = $derived(cellRails(circuit));
   const loose = $derived([...circuit.feeds.values()].filter(({ rail }) => rail === null));
-  const facts = $derived(
-    `${sources.length} ${sources.length === 1 ? 'source' : 'sources'}, ${rails.length} ${rails.length === 1 ? 'rail' : 'rails'}`,
-  );
+  const facts = $derived(`${counted(sources.length, 'source')}, ${counted(rails.length, 'rail')}`);
 
   $effect(() => {
     if (cells.length > 0 && !workbench.stale) void whatIfs.ask(cells.map(({ ref }) => ref));

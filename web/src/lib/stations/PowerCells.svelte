@@ -4,7 +4,7 @@
   import { runtimeOf, type Circuit, type Rail } from '@idle-breadboard/core/circuit';
   import { DAY, formatQuantity } from '@idle-breadboard/core/figures';
   import { eaterName } from '@idle-breadboard/core/verify';
-  import { formatSpan, say } from '@idle-breadboard/core/words';
+  import { counted, formatSpan, say } from '@idle-breadboard/core/words';
   import RuntimeCurve from '../charts/RuntimeCurve.svelte';
   import SpanBar from '../charts/SpanBar.svelte';
   import Proof from '../kit/Proof.svelte';
@@ -24,9 +24,7 @@
   const longest = $derived(
     Math.max(runtime?.usual.seconds ?? 0, runFor ?? 0, ...(choices ?? []).map(({ usual }) => usual)) || 1,
   );
-  const kind = $derived(
-    runtime ? `${runtime.cells.count} ${runtime.cells.chemistry} ${runtime.cells.count === 1 ? 'cell' : 'cells'}` : '',
-  );
+  const kind = $derived(runtime ? `${counted(runtime.cells.count, `${runtime.cells.chemistry} cell`)}` : '');
   const WHY = { empty: 'empty', 'cut-off': 'cells at their end', 'brown-out': 'the build stops' } as const;
   /** Each step of the sum: what is in them, what of it can be used, what leaves, and so how long. */
   const sums = $derived.by((): [string, string, string][] => {
@@ -61,7 +59,9 @@
             workbench.plan && workbench.edit({ ...workbench.plan, runFor: days * DAY }, 'how long it must run')}
         /></span
       >
-      <table class="font-normal basis-full mt-0.5 mb-1.5 max-desk:table-fixed max-desk:w-full max-desk:[&_th]:whitespace-normal">
+      <table
+        class="font-normal basis-full mt-0.5 mb-1.5 max-desk:table-fixed max-desk:w-full max-desk:[&_th]:whitespace-normal"
+      >
         <thead
           ><tr
             ><th class="unit text-right font-normal py-px pl-3 border-b border-dotted first:text-left first:pl-0"

@@ -1,5 +1,6 @@
 <!-- What is there only while a program is loaded: what it feeds, where its lines are, and what is proved of that state. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import { pinUses, visits, type Circuit } from '@idle-breadboard/core/circuit';
   import { type PartChoice, changePart, keyOf, removePart, setPin } from '@idle-breadboard/core/plan';
@@ -85,30 +86,32 @@
         {#each linesOf(part) as { port, line, label, pin } (port + line)}
           <label class="unit"
             >{label} to
-            <select
-              class="field"
-              aria-label="pin of {label} of {part.label}"
+            <Select
+              label="pin of {label} of {part.label}"
               value={pin ?? ''}
-              onchange={(event) => {
-                const to = { pin: event.currentTarget.value || null, locked: false };
+              choices={[
+                { value: '', label: 'none' },
+                ...uses.map((use) => ({ value: use.pin.terminal, label: use.label })),
+              ]}
+              change={(to) => {
                 if (workbench.plan)
-                  workbench.edit(setPin(workbench.plan, keyOf(part.id, port), line, to), `pin of ${part.label}`);
+                  workbench.edit(
+                    setPin(workbench.plan, keyOf(part.id, port), line, { pin: to || null, locked: false }),
+                    `pin of ${part.label}`,
+                  );
               }}
-            >
-              <option value="">none</option>
-              {#each uses as use (use.pin.terminal)}<option value={use.pin.terminal}>{use.label}</option>{/each}
-            </select></label
+            /></label
           >
         {/each}
-        <select
-          class="field"
-          aria-label="what {part.label} feeds"
+        <Select
+          label="what {part.label} feeds"
           value={fedBy(part)}
-          onchange={(event) => feed(part, event.currentTarget.value)}
-        >
-          <option value="">feeds nothing</option>
-          {#each supplies as { key, label } (key)}<option value={key}>feeds {label}</option>{/each}
-        </select>
+          choices={[
+            { value: '', label: 'feeds nothing' },
+            ...supplies.map(({ key, label }) => ({ value: key, label: `feeds ${label}` })),
+          ]}
+          change={(to) => feed(part, to)}
+        />
         <Button
           title="take it out"
           aria-label="take {part.label} out"

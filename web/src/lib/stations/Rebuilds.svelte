@@ -1,7 +1,7 @@
 <!-- Builds of one plan side by side, where more than one was measured. -->
 <script lang="ts">
   import { rebuilds, type LogEntry } from '@idle-breadboard/core/deliver';
-  import { saysReading } from '@idle-breadboard/core/words';
+  import { counted, saysReading } from '@idle-breadboard/core/words';
 
   let { entries }: { entries: readonly LogEntry[] } = $props();
   const rows = $derived(rebuilds(entries));
@@ -10,8 +10,7 @@
 
 {#if rows.length > 0}
   <details>
-    <summary class="min-h-row py-1 cursor-pointer"
-      >{count} builds side by side: {rows.length} {rows.length === 1 ? 'value' : 'values'}</summary
+    <summary class="min-h-row py-1 cursor-pointer">{count} builds side by side: {counted(rows.length, 'value')}</summary
     >
     <table>
       <thead

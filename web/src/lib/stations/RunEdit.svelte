@@ -1,5 +1,6 @@
 <!-- When a part is at work and what it does in between, as a sentence whose parts can be changed. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import { statesOf, type PartNode, type Rhythm } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { setRun, type Run } from '@idle-breadboard/core/plan';
@@ -42,16 +43,16 @@
       change={(v) => change({ busy: v }, 'time awake')}
     /> every {formatQuantity(rhythm.every ?? 0, 's')},
   {:else if !controller}
-    <select
-      class="field"
-      aria-label="{say(part.label)}, when at work"
+    <Select
+      label="{say(part.label)}, when at work"
       value={mode}
-      onchange={(event) => setMode(event.currentTarget.value)}
-    >
-      <option value="always">always on</option>
-      <option value="share">at work for</option>
-      <option value="every">at work every</option>
-    </select>
+      choices={[
+        { value: 'always', label: 'always on' },
+        { value: 'share', label: 'at work for' },
+        { value: 'every', label: 'at work every' },
+      ]}
+      change={setMode}
+    />
     {#if mode === 'share'}
       <QuantityField
         value={Number((rhythm.duty * 100).toFixed(4))}
@@ -90,30 +91,29 @@
   {/if}
   {#if (controller && sleeps) || (!controller && mode !== 'always' && (idles || sleeps || switched))}
     {mode === 'every' || !controller ? 'then' : 'stays'}
-    <select
-      class="field rest w-[5.4em]"
-      aria-label="{say(part.label)}, between"
+    <Select
+      label="{say(part.label)}, between"
+      class="rest w-[5.4em]"
       value={rhythm.rest}
-      onchange={(event) => change({ rest: event.currentTarget.value as 'idle' | 'sleep' | 'off' }, 'rest')}
-    >
-      <option value="idle">{controller ? 'awake' : 'idle'}</option>
-      {#if sleeps}<option value="sleep">asleep</option>{/if}
-      {#if !controller}<option value="off" disabled={!switched}>{switched ? 'off' : 'off (nothing switches it)'}</option
-        >{/if}
-    </select>
+      choices={[
+        { value: 'idle', label: controller ? 'awake' : 'idle' },
+        ...(sleeps ? [{ value: 'sleep', label: 'asleep' }] : []),
+        ...(controller
+          ? []
+          : [{ value: 'off', label: switched ? 'off' : 'off (nothing switches it)', disabled: !switched }]),
+      ]}
+      change={(to) => change({ rest: to as 'idle' | 'sleep' | 'off' }, 'rest')}
+    />
   {/if}
   {#if clocks.length > 0}
-    at <select
-      class="field"
-      aria-label="{say(part.label)}, clock"
+    at <Select
+      label="{say(part.label)}, clock"
       value={String(part.choice?.run?.clock ?? '')}
-      onchange={(event) =>
-        change({ clock: event.currentTarget.value ? Number(event.currentTarget.value) : undefined }, 'clock')}
-    >
-      <option value="">full clock</option>
-      {#each clocks as { frequency } (frequency)}<option value={String(frequency)}
-          >{formatQuantity(frequency, 'Hz')}</option
-        >{/each}
-    </select>
+      choices={[
+        { value: '', label: 'full clock' },
+        ...clocks.map(({ frequency }) => ({ value: String(frequency), label: formatQuantity(frequency, 'Hz') })),
+      ]}
+      change={(to) => change({ clock: to ? Number(to) : undefined }, 'clock')}
+    />
   {/if}
 </span>

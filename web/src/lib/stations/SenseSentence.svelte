@@ -1,5 +1,7 @@
 <!-- "air humidity from 70 to 98 %RH within ±3, every 60 s, at top shelf" -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
+  import { wordsAsChoices } from '../kit/choice';
   import type { Library } from '@idle-breadboard/core/card';
   import type { SenseNeed } from '@idle-breadboard/core/plan';
   import QuantityField from '../kit/QuantityField.svelte';
@@ -19,17 +21,15 @@
   const wide = $derived(['kg', 'Pa', 'm'].includes(need.unit));
 </script>
 
-<select
-  class="field"
-  aria-label="quantity"
+<Select
+  label="quantity"
   value={need.quantity}
-  onchange={(event) => {
-    const q = asked.find(({ quantity }) => quantity === event.currentTarget.value);
+  choices={wordsAsChoices(asked.map(({ quantity }) => quantity))}
+  change={(to) => {
+    const q = asked.find(({ quantity }) => quantity === to);
     if (q) change((now) => ({ ...now, ...q, ...usualRange(library, q, years) }), 'quantity of a need');
   }}
->
-  {#each asked as q (q.quantity)}<option value={q.quantity}>{q.quantity}</option>{/each}
-</select>
+/>
 from <QuantityField
   value={need.from}
   unit={need.unit}

@@ -3,7 +3,9 @@
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
-  import { FIGURES, takeSet, type FoundSet } from '@idle-breadboard/core/solve';
+  import { FIGURES, takeSet, type FoundSet, type SetFigures } from '@idle-breadboard/core/solve';
+  import { counted } from '@idle-breadboard/core/words';
+  import { untrack } from 'svelte';
   import Row from '../kit/Row.svelte';
   import SetSpread from '../charts/SetSpread.svelte';
   import { money } from '../kit/words';
@@ -13,10 +15,38 @@
 
   let { circuit }: { circuit: Circuit } = $props();
   let anyController = $state(false);
+  /** More lines are not looked through. */
+  const MOST = 60;
+  const MERIT: Readonly<Record<keyof SetFigures, string>> = {
+    cost: 'cheapest',
+    error: 'most exact',
+    current: 'least current',
+    rows: 'smallest',
+    arrival: 'soonest',
+  };
   const found = $derived(sets.front?.sets ?? []);
   const chosen = $derived(found[sets.chosen] ?? null);
   const old = $derived(sets.isOld(circuit.plan));
   const currency = $derived(circuit.plan.budget?.currency ?? '');
+
+  /** The set that is best in each figure; among equals the cheapest. */
+  const best = $derived(
+    Object.fromEntries(
+      FIGURES.map((key) => {
+        const of = (i: number) => found[i]?.evaluation.figures;
+        const better = (a: number, b: number) =>
+          (of(b)?.[key] ?? 0) - (of(a)?.[key] ?? 0) || (of(b)?.cost ?? 0) - (of(a)?.cost ?? 0);
+        return [key, found.reduce((most, _, i) => (better(i, most) > 0 ? i : most), 0)];
+      }),
+    ) as Record<keyof SetFigures, number>,
+  );
+
+  // Who comes here wants to see them.
+  $effect(() => {
+    untrack(() => {
+      if (!sets.front && !sets.running) void sets.search(circuit, anyController);
+    });
+  });
 
   function take(set: FoundSet) {
     if (!workbench.plan || sets.isOld(workbench.plan)) return;
@@ -25,20 +55,20 @@
   }
 </script>
 
-<Row head>
+<Row>
   {#snippet choose()}
-    <span class="grow">Whole sets <span class="unit font-normal">one part for each need, and a controller</span></span>
-    <label class="inline-flex items-center font-normal"><Tick bind:checked={anyController} />any controller</label>
+    <span class="unit grow">one part for each need, and a controller</span>
+    <label class="inline-flex items-center"><Tick bind:checked={anyController} />any controller</label>
     {#if sets.running}
-      <Button class="font-normal" onclick={() => sets.cancel()}>Cancel</Button>
+      <Button onclick={() => sets.cancel()}>Cancel</Button>
     {:else}
-      <Button class="font-normal" onclick={() => sets.search(circuit, anyController)}>Search</Button>
+      <Button onclick={() => sets.search(circuit, anyController)}>Search{found.length > 0 ? ' again' : ''}</Button>
     {/if}
   {/snippet}
   {#snippet prove()}
     <span role="status" class="unit">
       {#if sets.running}{sets.progress}
-      {:else if sets.front && sets.front.sets.length > 0}{sets.front.sets.length} that nothing beats, of {sets.front.covered.toLocaleString(
+      {:else if sets.front && sets.front.sets.length > 0}{counted(sets.front.sets.length, 'set')} that nothing beats, of {sets.front.covered.toLocaleString(
           'en',
         )}{sets.front.complete ? '' : '; given up before the end: ask for less at once'}
       {/if}
@@ -48,60 +78,78 @@
 {#if sets.trouble}
   <Row>{#snippet choose()}<span role="alert">{sets.trouble}</span>{/snippet}</Row>
 {/if}
-{#if found.length > 0}
+{#if chosen}
   <Row>
     {#snippet choose()}
-      <div class="w-full max-h-90 overflow-auto" role="region" aria-label="sets that nothing beats">
-        <table class="w-full">
-          <thead
-            ><tr
-              >{#each FIGURES as key (key)}<th class="text-right font-medium" scope="col"
-                  ><Button kind="bare" onclick={() => sets.sort(key)}>{FIGURE_NAME[key]}</Button></th
-                >{/each}<th class="text-right font-medium"><span class="sr-only">choose</span></th></tr
-            ></thead
-          >
-          <tbody>
-            {#each sets.order.slice(0, 60) as i (i)}
-              {@const set = found[i]}
-              {#if set}
-                <tr
-                  class="data-chosen:bg-copper-soft data-chosen:shadow-mark"
-                  data-chosen={i === sets.chosen || undefined}
-                >
-                  {#each FIGURES as key (key)}<td class="value text-right py-px px-1.5 border-b border-b-line"
-                      >{key === 'cost'
-                        ? money(set.evaluation.figures.cost, '')
-                        : figureText(key, set.evaluation.figures[key])}</td
-                    >{/each}
-                  <td class="text-right py-px px-1.5 border-b"
-                    ><Button kind="bare" aria-pressed={i === sets.chosen} onclick={() => (sets.chosen = i)}>look</Button
-                    ></td
-                  >
-                </tr>
-              {/if}
-            {/each}
-          </tbody>
-        </table>
-        {#if found.length > 60}<p class="unit m-0">the first 60 in this order</p>{/if}
+      <div class="set grid gap-1.5 justify-items-start w-full pt-1.5 pb-2">
+        <div class="flex flex-wrap gap-1.5" role="group" aria-label="the best of each figure">
+          {#each FIGURES as key (key)}<Button
+              pressed="underlined"
+              aria-pressed={best[key] === sets.chosen}
+              onclick={() => (sets.chosen = best[key])}>{MERIT[key]}</Button
+            >{/each}
+        </div>
+        <p class="text-group font-semibold">{chosen.controller.name}</p>
+        <ul class="w-full">
+          {#each chosen.evaluation.parts as part, i (i)}<li class="flex flex-wrap gap-x-2 py-0.5 border-t">
+              <span class="grow">{part.option.card.name}</span><span class="unit">{part.place}</span>
+            </li>{/each}
+        </ul>
+        {#if old}<p role="status">
+            What is asked for has changed since these were found: search again before taking one.
+          </p>{/if}
+        <Button kind="first" disabled={old} onclick={() => take(chosen)}
+          >Fill the plan with it, {money(chosen.evaluation.figures.cost, currency)}</Button
+        >
       </div>
     {/snippet}
     {#snippet prove()}
       <SetSpread sets={found} chosen={sets.chosen} choose={(i) => (sets.chosen = i)} {currency} />
-      {#if chosen}
-        <div class="set grid gap-1.5 justify-items-start pt-1 pb-2">
-          <p class="m-0">
-            <span class="font-semibold">{chosen.controller.name}</span>;
-            {#each chosen.evaluation.parts as part, i (i)}{part.option.card.name}
-              <span class="unit">({part.place})</span>{i < chosen.evaluation.parts.length - 1 ? '; ' : ''}{/each}
-          </p>
-          {#if old}<p class="m-0" role="status">
-              What is asked for has changed since these were found: search again before taking one.
-            </p>{/if}
-          <Button disabled={old} onclick={() => take(chosen)}
-            >Fill the plan with it, {money(chosen.evaluation.figures.cost, currency)}</Button
-          >
-        </div>
-      {/if}
     {/snippet}
   </Row>
+  <div class="overflow-x-auto" role="region" aria-label="sets that nothing beats">
+    <table class="w-full">
+      <thead
+        ><tr
+          ><th class="text-left font-medium w-1/3 py-1 px-2.5" scope="col">controller and parts</th
+          >{#each FIGURES as key (key)}<th
+              class="text-right font-medium"
+              scope="col"
+              aria-sort={sets.sortedBy === key ? 'ascending' : undefined}
+              ><Button kind="bare" class="whitespace-normal text-right" onclick={() => (sets.sortedBy = key)}
+                >{FIGURE_NAME[key]}{key === 'cost' && currency ? `, ${currency}` : ''}{sets.sortedBy === key
+                  ? ' ▾'
+                  : ''}</Button
+              ></th
+            >{/each}</tr
+        ></thead
+      >
+      <tbody>
+        {#each sets.order.slice(0, MOST) as i (i)}
+          {@const set = found[i]}
+          {#if set}
+            <tr class="data-chosen:bg-copper-soft data-chosen:shadow-mark" data-chosen={i === sets.chosen || undefined}>
+              <td class="px-2.5 border-t"
+                ><Button
+                  kind="bare"
+                  class="whitespace-normal text-left justify-start"
+                  aria-pressed={i === sets.chosen}
+                  onclick={() => (sets.chosen = i)}
+                  >{[set.controller.name, ...set.evaluation.parts.map(({ option }) => option.card.name)].join(
+                    ', ',
+                  )}</Button
+                ></td
+              >
+              {#each FIGURES as key (key)}<td class="value text-right align-top py-1 px-2.5 border-t"
+                  >{key === 'cost'
+                    ? money(set.evaluation.figures.cost, '')
+                    : figureText(key, set.evaluation.figures[key])}</td
+                >{/each}
+            </tr>
+          {/if}
+        {/each}
+      </tbody>
+    </table>
+    {#if found.length > MOST}<p class="unit px-2.5 py-1">the first {MOST} in this order</p>{/if}
+  </div>
 {/if}

@@ -1,5 +1,6 @@
 <!-- One line of the bring-up sheet: what to measure and the value; beside it, what was expected and where the value lies. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import { readScanLog, type Reading } from '@idle-breadboard/core/bench';
   import { isInside, type SheetRow } from '@idle-breadboard/core/deliver';
@@ -55,16 +56,17 @@
     </div>
     <div class="flex gap-1.5 items-center">
       {#if expected === 'yes'}
-        <select
-          class="field w-[8.5em]"
-          aria-label="{say(row.title)}: as it should"
+        <Select
+          label="{say(row.title)}: as it should"
+          class="w-[8.5em]"
           value={old ? '' : String(entry?.value ?? '')}
-          onchange={(event) => take(event.currentTarget.value)}
-        >
-          <option value="">not tried</option>
-          <option value="yes">yes, it does</option>
-          <option value="no">no</option>
-        </select>
+          choices={[
+            { value: '', label: 'not tried' },
+            { value: 'yes', label: 'yes, it does' },
+            { value: 'no', label: 'no' },
+          ]}
+          change={take}
+        />
       {:else}
         <input
           class="field value w-[8.5em]"

@@ -1,5 +1,7 @@
 <!-- The simulated bench: the build as laid out, in order or with a fault in it, to be measured in place of the real one. -->
 <script lang="ts">
+  import { counted } from '@idle-breadboard/core/words';
+  import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import { bringing } from '../state/bringing.svelte';
   import type { Cause } from '../worker/bench';
@@ -49,17 +51,20 @@
   </div>
   <details ontoggle={list}>
     <summary class="min-h-row py-1 cursor-pointer">Put a fault of your choice in</summary>
-    <select class="field max-w-[min(100%,30em)]" aria-label="fault to put in" bind:value={wanted}>
-      <option value="">choose one of {faults.length}</option>
-      {#each faults as { key, says } (key)}<option value={key}>{says}</option>{/each}
-    </select>
+    <Select
+      label="fault to put in"
+      class="w-[min(100%,30em)]"
+      bind:value={wanted}
+      choices={faults.map(({ key, says }) => ({ value: key, label: says }))}
+      placeholder="choose one of {faults.length}"
+    />
     <Button disabled={wanted === ''} onclick={() => bringing.put(wanted)}>Put it in</Button>
   </details>
   {#if bringing.revealed}
     {@const { cause, fewest, taken } = bringing.revealed}
     <p class="my-0.5" role="status">
       <strong>{cause?.says ?? 'Nothing was hidden.'}</strong>
-      {#if fewest > 0}You took {taken} {taken === 1 ? 'measurement' : 'measurements'}; {fewest} could have told.{/if}
+      {#if fewest > 0}You took {counted(taken, 'measurement')}; {fewest} could have told.{/if}
     </p>
   {/if}
 </div>

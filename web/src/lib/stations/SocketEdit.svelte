@@ -1,5 +1,6 @@
 <!-- Where a part that fits a socket of another goes: into it, or onto the board and leads. Nothing is said of a part that fits none. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import { socketsFor, straightIn, type Circuit, type Netlist, type Socket } from '@idle-breadboard/core/circuit';
   import { setOn } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
@@ -35,14 +36,14 @@
 </script>
 
 {#if shown.length + ways.length > 0}
-  <select
-    class="field"
-    aria-label="where {say(node?.label)} stands"
+  <Select
+    label="where {say(node?.label)} stands"
     value={now ? key(now) : ''}
-    onchange={(event) => put(event.currentTarget.value)}
-  >
-    <option value="">on the board, with leads</option>
-    {#each shown as socket (key(socket))}<option value={key(socket)}>{says(socket)}</option>{/each}
-    {#each ways as { on, power } (key(on))}<option value={key(on)}>{says(on)}{pinsSaid(power)}</option>{/each}
-  </select>
+    choices={[
+      { value: '', label: 'on the board, with leads' },
+      ...shown.map((socket) => ({ value: key(socket), label: says(socket) })),
+      ...ways.map(({ on, power }) => ({ value: key(on), label: `${says(on)}${pinsSaid(power)}` })),
+    ]}
+    change={put}
+  />
 {/if}

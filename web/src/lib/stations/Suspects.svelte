@@ -15,7 +15,7 @@
     if (!own) return;
     view.say(say(own.how));
     document.getElementById(`row-${row}`)?.scrollIntoView({ block: 'center' });
-    document.getElementById(`row-${row}`)?.querySelector<HTMLElement>('input, select')?.focus();
+    document.getElementById(`row-${row}`)?.querySelector<HTMLElement>('input, [role="combobox"]')?.focus();
   }
 </script>
 

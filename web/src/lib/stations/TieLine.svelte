@@ -1,5 +1,6 @@
 <!-- A terminal that rests nowhere by itself: tied to ground or to a supply of its part. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import type { Terminal } from '@idle-breadboard/core/card';
   import type { PartNode } from '@idle-breadboard/core/circuit';
   import { changePart } from '@idle-breadboard/core/plan';
@@ -26,16 +27,16 @@
 <Row subjects={[part.id, terminal.id]}>
   {#snippet choose()}
     <span class="grow">{say(part.label)} <span class="unit">{terminal.label} tied to</span></span>
-    <select
-      class="field"
-      aria-label="{terminal.label} of {say(part.label)} is tied to"
+    <Select
+      label="{terminal.label} of {say(part.label)} is tied to"
       value={part.choice?.ties?.[terminal.id] ?? ''}
-      onchange={({ currentTarget }) => tie(currentTarget.value)}
-    >
-      <option value="">nothing</option>
-      <option value="ground">ground</option>
-      {#each part.card.supplies as supply (supply.id)}<option value={supply.id}>{named(supply.terminal)}</option>{/each}
-    </select>
+      choices={[
+        { value: '', label: 'nothing' },
+        { value: 'ground', label: 'ground' },
+        ...part.card.supplies.map((supply) => ({ value: supply.id, label: named(supply.terminal) })),
+      ]}
+      change={tie}
+    />
   {/snippet}
   {#snippet prove()}{#each results as result (result.key)}<Proof {result} />{/each}{/snippet}
 </Row>

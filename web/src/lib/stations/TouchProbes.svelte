@@ -1,5 +1,6 @@
 <!-- Two probes anywhere: what they should show is worked out on the spot. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import { say } from '@idle-breadboard/core/words';
   import { tick } from 'svelte';
@@ -34,9 +35,15 @@
 <Row>
   {#snippet choose()}
     <form class="flex flex-wrap gap-x-2 gap-y-1 items-center" aria-label="two probes" onsubmit={put}>
-      <select class="field" aria-label="what the meter shows" bind:value={kind}>
-        <option value="volts">volts, power on</option><option value="ohms">ohms, power off</option>
-      </select>
+      <Select
+        label="what the meter shows"
+        value={kind}
+        choices={[
+          { value: 'volts', label: 'volts, power on' },
+          { value: 'ohms', label: 'ohms, power off' },
+        ]}
+        change={(to) => (kind = to === 'ohms' ? 'ohms' : 'volts')}
+      />
       <label
         >red in <input
           class="field value w-[11.5em]"

@@ -1,5 +1,6 @@
 <!-- "when air temperature at top shelf rises above 18 °C, set off the alarm, until acknowledged" -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import { needName, watched, type Plan, type TriggerNeed } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
   import type { Change } from '../state/needs';
@@ -12,25 +13,22 @@
   const plain = $derived(plan.needs.filter((n) => n.kind === 'show' || n.kind === 'drive'));
 </script>
 
-when <select
-  class="field"
-  aria-label="watched by {name}"
+when <Select
+  label="watched by {name}"
   value={need.of}
-  onchange={(event) => change((now) => ({ ...now, of: event.currentTarget.value }), 'what a trigger watches')}
->
-  {#each plan.needs.filter((n) => n.kind === 'sense') as n (n.id)}<option value={n.id}>{say(needName(plan, n))}</option
-    >{/each}
-</select>
+  choices={plan.needs.filter((n) => n.kind === 'sense').map((n) => ({ value: n.id, label: say(needName(plan, n)) }))}
+  change={(to) => change((now) => ({ ...now, of: to }), 'what a trigger watches')}
+/>
 is
-<select
-  class="field"
-  aria-label="{name}, side"
+<Select
+  label="{name}, side"
   value={need.when}
-  onchange={(event) =>
-    change((now) => ({ ...now, when: event.currentTarget.value === 'below' ? 'below' : 'above' }), 'side of a trigger')}
->
-  <option value="above">above</option><option value="below">below</option>
-</select>
+  choices={[
+    { value: 'above', label: 'above' },
+    { value: 'below', label: 'below' },
+  ]}
+  change={(to) => change((now) => ({ ...now, when: to === 'below' ? 'below' : 'above' }), 'side of a trigger')}
+/>
 <QuantityField
   value={need.level}
   {unit}
@@ -39,33 +37,21 @@ is
   change={(level) => change((now) => ({ ...now, level }), 'level of a trigger')}
 />
 it sets off
-<select
-  class="field"
-  aria-label="set off by {name}"
+<Select
+  label="set off by {name}"
   value={need.sets[0] ?? ''}
-  onchange={(event) =>
-    change(
-      (now) => ({ ...now, sets: event.currentTarget.value ? [event.currentTarget.value] : [] }),
-      'what a trigger sets off',
-    )}
->
-  <option value="">nothing yet</option>
-  {#each plain as n (n.id)}<option value={n.id}>{say(needName(plan, n))}</option>{/each}
-</select>
-<select
-  class="field"
-  aria-label="{name}, how it ends"
+  choices={[{ value: '', label: 'nothing yet' }, ...plain.map((n) => ({ value: n.id, label: say(needName(plan, n)) }))]}
+  change={(to) => change((now) => ({ ...now, sets: to ? [to] : [] }), 'what a trigger sets off')}
+/>
+<Select
+  label="{name}, how it ends"
   value={need.release}
-  onchange={(event) =>
-    change(
-      (now) => ({ ...now, release: event.currentTarget.value === 'sticky' ? 'sticky' : 'clears' }),
-      'how a trigger ends',
-    )}
->
-  <option value="clears">until it has come back by</option><option value="sticky"
-    >until someone acknowledges it, after</option
-  >
-</select>
+  choices={[
+    { value: 'clears', label: 'until it has come back by' },
+    { value: 'sticky', label: 'until someone acknowledges it, after' },
+  ]}
+  change={(to) => change((now) => ({ ...now, release: to === 'sticky' ? 'sticky' : 'clears' }), 'how a trigger ends')}
+/>
 <QuantityField
   value={need.hysteresis}
   {unit}

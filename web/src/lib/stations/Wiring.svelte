@@ -1,5 +1,6 @@
 <!-- Station 8: the steps in their order beside the boards, hole by hole, with the step in hand lit. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import { netlistOf, type Circuit } from '@idle-breadboard/core/circuit';
@@ -109,10 +110,15 @@
 <Station title="Wiring" says={build ? `${benchView.count} of ${benchView.steps.length}` : 'laying out'}>
   {#snippet tools()}
     <Button onclick={() => window.print()}><Printer size={14} />Print</Button>
-    <select class="field" aria-label="paper of the PDF" bind:value={paper}>
-      <option value="A4">A4</option>
-      <option value="LETTER">Letter</option>
-    </select>
+    <Select
+      label="paper of the PDF"
+      value={paper}
+      choices={[
+        { value: 'A4', label: 'A4' },
+        { value: 'LETTER', label: 'Letter' },
+      ]}
+      change={(to) => (paper = to === 'LETTER' ? to : 'A4')}
+    />
     <Button onclick={() => savePdf(paper)}>PDF</Button>
     <Button onclick={() => saveBuild('svg')}>SVG</Button>
     <Button onclick={() => saveBuild('wiring.csv')}>CSV</Button>

@@ -1,5 +1,6 @@
 <!-- A configuration word put together from its fields, or typed and taken apart. -->
 <script lang="ts">
+  import Select from '../kit/Select.svelte';
   import type { RegisterWord } from '@idle-breadboard/core/card';
   import {
     bytesOf,
@@ -59,19 +60,19 @@
           >{field.name}, {field.high === field.low ? `bit ${field.high}` : `bits ${field.high} to ${field.low}`}</span
         >
         {#if field.choices}
-          <select
-            class="field"
+          <Select
+            label="{field.name}, {field.high === field.low
+              ? `bit ${field.high}`
+              : `bits ${field.high} to ${field.low}`}"
             value={String(shown)}
-            onchange={(event) => {
-              const chosen = Number(event.currentTarget.value);
-              change((now) => withField(now, field, chosen));
-            }}
-          >
-            {#if !field.choices.some((c) => c.value === shown)}<option value={String(shown)}
-                >{shown}, not described</option
-              >{/if}
-            {#each field.choices as c (c.value)}<option value={String(c.value)}>{c.value} · {c.says}</option>{/each}
-          </select>
+            choices={[
+              ...(field.choices.some((c) => c.value === shown)
+                ? []
+                : [{ value: String(shown), label: `${shown}, not described` }]),
+              ...field.choices.map((c) => ({ value: String(c.value), label: `${c.value} · ${c.says}` })),
+            ]}
+            change={(to) => change((now) => withField(now, field, Number(to)))}
+          />
         {:else}
           <input
             class="field value"

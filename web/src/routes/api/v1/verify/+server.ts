@@ -1,3 +1,4 @@
+import { counted } from '@idle-breadboard/core/words';
 import { readPlan, reportOf } from '@idle-breadboard/core/files';
 import { catalogue } from '$lib/server/catalogue';
 import { problem, readBody } from '$lib/problem-json';
@@ -10,7 +11,7 @@ export const POST: RequestHandler = async ({ request }) => {
   const read = readPlan(body);
   if (!read.ok) {
     const count = read.problems.length;
-    return problem(400, 'Bad Request', `the plan has ${count} ${count === 1 ? 'problem' : 'problems'}`, read.problems);
+    return problem(400, 'Bad Request', `the plan has ${counted(count, 'problem')}`, read.problems);
   }
   return new Response(JSON.stringify(reportOf(read.value, catalogue)), {
     headers: { 'content-type': 'application/json' },

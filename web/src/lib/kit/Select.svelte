@@ -1,0 +1,76 @@
+<!-- A choice among a few, in a list that opens; where they are many, one types to find. What holds is said by whoever keeps it. -->
+<script lang="ts">
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import { Select } from 'bits-ui';
+  import type { Choice } from './choice';
+  import ChoiceList from './ChoiceList.svelte';
+  import Combobox from './Combobox.svelte';
+  import { field, list } from './field';
+
+  interface Props {
+    label: string;
+    choices: readonly Choice[];
+    value: string;
+    /** What is shown while nothing that is chosen is among the choices. */
+    placeholder?: string;
+    disabled?: boolean;
+    invalid?: boolean;
+    class?: string;
+    /** Where the value is not bound: asks whoever keeps it. */
+    change?: (value: string) => void;
+    onkeydown?: (event: KeyboardEvent) => void;
+    [data: `data-${string}`]: unknown;
+  }
+  let {
+    label,
+    choices,
+    value = $bindable(),
+    placeholder = '',
+    disabled = false,
+    invalid = false,
+    class: more = '',
+    change,
+    onkeydown,
+    ...data
+  }: Props = $props();
+  /** More than these are not looked through one by one. */
+  const MANY = 14;
+  function take(next: string) {
+    if (next === value) return;
+    if (change) change(next);
+    else value = next;
+  }
+  const chosen = $derived(choices.find((choice) => choice.value === value));
+</script>
+
+{#if choices.length > MANY}
+  <Combobox
+    {label}
+    {choices}
+    {value}
+    {placeholder}
+    {disabled}
+    {invalid}
+    class={more}
+    change={take}
+    {onkeydown}
+    {...data}
+  />
+{:else}
+  <Select.Root type="single" bind:value={() => value, take} {disabled}>
+    <Select.Trigger
+      class={field({ class: more })}
+      aria-label={label}
+      aria-invalid={invalid || undefined}
+      data-value={value}
+      {onkeydown}
+      {...data}
+    >
+      <span class="grow min-w-0 truncate">{chosen?.label ?? placeholder}</span>
+      <ChevronDown size={14} class="flex-none text-copper" />
+    </Select.Trigger>
+    <Select.Portal>
+      <Select.Content class={list()} sideOffset={2}><ChoiceList {choices} /></Select.Content>
+    </Select.Portal>
+  </Select.Root>
+{/if}
