@@ -63,7 +63,7 @@ test('a double translation is taken out', async () => {
 test('an address is told in its three forms, and an 8-bit one is asked about and halved', async ({ page }) => {
   await bench.go('Bus');
   const row = page.locator('.row:not([data-head])', { hasText: 'top shelf sensor' }).first();
-  await expect(row).toContainText('= 68, 8-bit 0x88');
+  await expect(row).toContainText('68, 8-bit 0x88');
   await row.getByLabel('address of top shelf sensor').fill('0x88');
   await page.keyboard.press('Enter');
   await bench.take(/looks like the 8-bit form.*Is 0x44 meant\?/);

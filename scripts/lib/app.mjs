@@ -37,3 +37,7 @@ export async function withApp(use) {
 /** Waits until what is open has its verdict. */
 export const settled = (page) =>
   page.waitForSelector('[data-verdict="open"], [data-verdict="verified"]', { timeout: 60_000 });
+
+/** A line of the list that is open, by its value. */
+export const optionOf = (page, value) =>
+  page.locator(`[role="listbox"] [role="option"][data-value=${JSON.stringify(value)}]`);

@@ -64,7 +64,7 @@
           r="4"
         />{/if}
       <text
-        class="text-aside font-mono fill-ink"
+        class="text-aside font-mono fill-ink [paint-order:stroke] stroke-board stroke-4"
         x={point.x > width - 70 ? point.x - 8 : point.x + 9}
         y={point.y + (point.y < 24 ? 14 : -7)}
         text-anchor={point.x > width - 70 ? 'end' : 'start'}>{point.total.toFixed(2)}</text

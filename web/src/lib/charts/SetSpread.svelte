@@ -15,7 +15,7 @@
   let width = $state(480);
   const UPWARDS = ['error', 'current', 'rows', 'arrival'] as const;
   let by = $state<keyof SetFigures>('error');
-  const height = 250;
+  const height = 330;
   const drawn = $derived(spreadOf(sets, by, Math.max(260, width), height));
   const along = $derived([...drawn.points].sort((a, b) => a.x - b.x || a.y - b.y));
   const figures = $derived(sets[chosen]?.evaluation.figures);

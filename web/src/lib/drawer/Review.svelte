@@ -165,7 +165,7 @@
       <div class="py-2 px-3">
         <Select
           label="add a figure"
-          value={''}
+          value=""
           choices={addable.map((slot) => ({ value: slot, label: say(wordOf('slot', slot)) }))}
           change={add}
           placeholder="add a figure"

@@ -14,7 +14,10 @@
   let { label, views, value = $bindable(), beside, children }: Props = $props();
 </script>
 
-<Tabs.Root bind:value={() => value, (next) => (value = views.find(([view]) => view === next)?.[0] ?? value)}>
+<Tabs.Root
+  class="relative z-3 bg-board"
+  bind:value={() => value, (next) => (value = views.find(([view]) => view === next)?.[0] ?? value)}
+>
   <div class="flex flex-wrap items-end gap-x-4 gap-y-0.5 px-2.5 border-b bg-bench">
     <Tabs.List class="flex gap-1" aria-label={label}>
       {#each views as [view, says] (view)}

@@ -95,7 +95,7 @@
     >
       <span class="label value min-w-[3.2em] text-right group-data-covered/pad:text-quiet">{pin.terminal.label}</span
       ><span
-        class="dot flex-none w-2.5 h-2.5 rounded-full border-2 border-copper bg-board group-data-used/pad:bg-copper"
+        class="dot [forced-color-adjust:none] flex-none w-2.5 h-2.5 rounded-full border-2 border-copper bg-board group-data-used/pad:bg-copper"
         aria-hidden="true"
       ></span>
     </button>
@@ -103,7 +103,8 @@
     <span
       class="pad inline-flex items-center gap-1.5 flex-none w-22.5 min-h-6 justify-end px-2 rounded-none bg-transparent text-ink [font:inherit]"
       ><span class="label value min-w-[3.2em] text-right">{pin.terminal.label}</span><span
-        class="dot flex-none w-2.5 h-2.5 rounded-full border-2 border-copper bg-board {pin.terminal.role}"
+        class="dot [forced-color-adjust:none] flex-none w-2.5 h-2.5 rounded-full border-2 border-copper bg-board {pin
+          .terminal.role}"
         aria-hidden="true"
       ></span></span
     >

@@ -9,6 +9,7 @@
   import { say } from '@idle-breadboard/core/words';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
+  import Working from './Working.svelte';
   import { fileName, saveFile } from '../kit/save-file';
   import { bringing } from '../state/bringing.svelte';
   import { logbook } from '../state/logbook.svelte';
@@ -114,5 +115,7 @@
     {/each}
     <TouchProbes />
     <LogPages />
-  {/if}
+  {:else if !bringing.trouble}<Working
+      says="The boards are laid out, then what every hole should show is worked out."
+    />{/if}
 </Station>

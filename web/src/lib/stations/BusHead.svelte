@@ -179,10 +179,12 @@
   {#snippet prove()}
     {#if bus.members.length === 0}<span class="unit font-normal">no part hangs here yet</span>
     {/if}
+    {#each results as result (result.key)}<Proof {result} />{/each}
+  {/snippet}
+  {#snippet wide()}
+    {#if bus.protocol === 'i2c' && bus.members.length > 0}<AddressComb {bus} />{/if}
     {#if time && time.interval !== null && time.shares.length > 0}
       <BusTime label={bus.name} shares={time.shares} interval={time.interval} />
     {/if}
-    {#each results as result (result.key)}<Proof {result} />{/each}
   {/snippet}
-  {#snippet wide()}{#if bus.protocol === 'i2c' && bus.members.length > 0}<AddressComb {bus} />{/if}{/snippet}
 </Row>

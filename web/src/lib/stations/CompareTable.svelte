@@ -38,7 +38,7 @@
 </script>
 
 <div
-  class="scroll overflow-auto max-h-[max(300px,calc(100dvh_-_300px))] bg-board border-b border-b-quiet"
+  class="scroll overflow-auto max-h-[max(300px,calc(100dvh_-_145px))] bg-board border-b border-b-quiet"
   role="region"
   aria-label="comparison"
   tabindex="-1"

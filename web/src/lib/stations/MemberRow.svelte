@@ -110,8 +110,8 @@
         <span class="unit">fixed</span>
       {/if}
       {#if member.address !== null && member.address <= 0x7f}
-        <span class="unit value" title="decimal, and the 8-bit form that holds the read/write bit"
-          >= {member.address}, 8-bit {formatAddress(member.address * 2)}</span
+        <span class="unit value text-aside" title="decimal, and the 8-bit form that holds the read/write bit"
+          >{member.address}, 8-bit {formatAddress(member.address * 2)}</span
         >
       {/if}
     {/if}

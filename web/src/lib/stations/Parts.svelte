@@ -12,6 +12,7 @@
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
+  import Working from './Working.svelte';
   import { money } from '../kit/words';
   import { laying } from '../state/laying.svelte';
   import { workbench } from '../state/workbench.svelte';
@@ -128,7 +129,7 @@
     {/each}
     <Row head>{#snippet choose()}Leads by ends and colour{/snippet}</Row>
     <Row>{#snippet choose()}<LeadCounts {parts} />{/snippet}</Row>
-  {/if}
+  {:else}<Working says="The boards are laid out, then what is to buy is counted." />{/if}
 </Station>
 
 {#snippet row(line: PartsLine)}

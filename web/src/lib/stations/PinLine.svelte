@@ -160,11 +160,11 @@
     disabled={wish.locked}
     onclick={() => pinBoard.carry(carried ? null : wish.id)}><Grip size={14} /></Button
   >
-  <span class="flex-1 min-w-[9em] max-desk:basis-[calc(100%_-_40px)]"
+  <span class="flex-1 min-w-[9em] max-desk:basis-[calc(100%_-_160px)]"
     >{say(wish.label)} <span class="unit">wants {say(wordOf('ask', wish.ask))}</span></span
   >
   {#if wish.ask === 'in' || wish.ask === 'irq'}
-    <label class="unit inline-flex items-center gap-0.5"
+    <label class="unit inline-flex items-center gap-0.5 max-desk:order-1 max-desk:pl-6"
       ><Tick
         checked={wish.weakPull}
         label="own pull of {say(wish.label)}"
@@ -173,7 +173,7 @@
     >
   {/if}
   {#if meaning}
-    <label class="unit inline-flex items-center gap-0.5" title={meaning}
+    <label class="order-1 unit inline-flex items-center gap-0.5 basis-full pl-6" title={meaning}
       ><Tick
         checked={wish.meant}
         label="{say(wish.label)} is meant to be held at the start"
@@ -183,7 +183,7 @@
   {/if}
   <Select
     label="pin of {say(wish.label)}"
-    class="value w-[8.2em] max-desk:ml-auto"
+    class="value w-[6.2em] max-desk:ml-auto"
     value={wish.pin ?? ''}
     {choices}
     change={choose}
@@ -199,8 +199,8 @@
   >
     {#if wish.locked}<Lock size={14} />{:else}<LockOpen size={14} />{/if}
   </Button>
-  {#each findings as result (result.key)}<div class="flex items-center basis-full pl-6.5 min-w-0">
+  {#each findings as result (result.key)}<div class="order-2 flex items-center basis-full pl-6.5 min-w-0">
       <Proof {result} compact /><span class="says truncate text-quiet">{say(result.message)}</span>
     </div>{/each}
-  {#if open}<div class="basis-full pl-6.5 min-w-0"><OpenFinding result={open} /></div>{/if}
+  {#if open}<div class="order-2 basis-full pl-6.5 min-w-0"><OpenFinding result={open} /></div>{/if}
 </div>

@@ -41,6 +41,19 @@
     ) as Record<keyof SetFigures, number>,
   );
 
+  const where = ({ option, place }: FoundSet['evaluation']['parts'][number]) => `${option.card.id} ${place}`;
+  /** What every set has: it tells none from another. */
+  const shared = $derived(
+    found
+      .map(({ evaluation }) => new Set(evaluation.parts.map(where)))
+      .reduce<ReadonlySet<string> | null>(
+        (all, one) => (all ? new Set([...all].filter((w) => one.has(w))) : one),
+        null,
+      ),
+  );
+  const ownOf = ({ evaluation }: FoundSet) =>
+    evaluation.parts.filter((part) => !shared?.has(where(part))).map(({ option }) => option.card.name);
+
   // Who comes here wants to see them.
   $effect(() => {
     untrack(() => {
@@ -111,7 +124,8 @@
     <table class="w-full">
       <thead
         ><tr
-          ><th class="text-left font-medium w-1/3 py-1 px-2.5" scope="col">controller and parts</th
+          ><th class="text-left font-medium w-1/3 py-1 px-2.5" scope="col"
+            >controller, and the parts that not all have</th
           >{#each FIGURES as key (key)}<th
               class="text-right font-medium"
               scope="col"
@@ -134,10 +148,7 @@
                   kind="bare"
                   class="whitespace-normal text-left justify-start"
                   aria-pressed={i === sets.chosen}
-                  onclick={() => (sets.chosen = i)}
-                  >{[set.controller.name, ...set.evaluation.parts.map(({ option }) => option.card.name)].join(
-                    ', ',
-                  )}</Button
+                  onclick={() => (sets.chosen = i)}>{[set.controller.name, ...ownOf(set)].join(', ')}</Button
                 ></td
               >
               {#each FIGURES as key (key)}<td class="value text-right align-top py-1 px-2.5 border-t"

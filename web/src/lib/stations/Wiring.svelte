@@ -15,6 +15,7 @@
   import { saveBuild, savePdf } from '../kit/actions';
   import Cautions from '../kit/Cautions.svelte';
   import Station from '../kit/Station.svelte';
+  import Working from './Working.svelte';
   import { benchView } from '../state/bench-view.svelte';
   import { laying } from '../state/laying.svelte';
   import { view } from '../state/view.svelte';
@@ -194,5 +195,5 @@
       {/each}
     </ol>
     <Harness changes={build.wiring.harness} />
-  {/if}
+  {:else}<Working says="The boards are laid out and every lead is led." />{/if}
 </Station>
