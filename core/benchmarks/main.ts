@@ -6,6 +6,7 @@ import { benchLayout } from './layout.ts';
 import { benchPins } from './pins.ts';
 import { benchSets } from './sets.ts';
 import { benchTimeline } from './timeline.ts';
+import { benchMutated } from './mutated.ts';
 import { benchMatrix } from './matrix.ts';
 import { benchVerify } from './verify.ts';
 
@@ -19,5 +20,7 @@ benchSets();
 benchLayout();
 benchFinder();
 benchMatrix();
+benchMutated(1, 2000, false, false);
+benchMutated(1, 300, false, true);
 // All five hundred take half an hour: run impossible.ts by itself for those.
 benchImpossible(1, 40);

@@ -6,9 +6,9 @@ export const Body = z.strictObject({
   /** m */
   size: z
     .strictObject({
-      length: z.number().positive().max(2),
-      width: z.number().positive().max(2),
-      height: z.number().positive().max(2).optional(),
+      length: z.number().min(1e-5).max(2),
+      width: z.number().min(1e-5).max(2),
+      height: z.number().min(1e-5).max(2).optional(),
       source: Id,
     })
     .optional(),

@@ -53,12 +53,12 @@ export const Board = z.strictObject({
 });
 
 /** The value of a capacitor (F), and whether one leg has to be on plus. */
-export const Capacitor = z.strictObject({ farads: z.number().positive().max(10), polar: z.boolean(), source: Id });
+export const Capacitor = z.strictObject({ farads: z.number().min(1e-13).max(10), polar: z.boolean(), source: Id });
 
 /** What is on the two ends of leads, how long they are (m), and the colours that a pack has as many each of. */
 export const Lead = z.strictObject({
   ends: z.tuple([z.enum(LEAD_ENDS), z.enum(LEAD_ENDS)]),
-  length: z.number().positive().max(100),
+  length: z.number().min(1e-3).max(100),
   colours: z.array(text(24)).min(1).max(24).optional(),
 });
 

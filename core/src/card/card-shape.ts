@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { form } from './problem.ts';
+import { amount, amountOrNone } from './bounds.ts';
 import { Body } from './body.ts';
 import { Board, Capacitor, Diode, Driver, Lead, NONE, Translator } from './by-kind.ts';
 import { Carrier } from './carrier.ts';
@@ -29,7 +30,7 @@ export const Terminal = z.strictObject({
   /** Place in the header, from 1. */
   position: z.int().min(1).max(200),
   /** Set where the part ends in a wire of its own. */
-  lead: z.strictObject({ colour: text(24), length: z.number().positive().max(1000) }).optional(),
+  lead: z.strictObject({ colour: text(24), length: z.number().min(1e-3).max(1000) }).optional(),
   source: Id.optional(),
 });
 export type Terminal = z.infer<typeof Terminal>;
@@ -38,7 +39,7 @@ const Header = z.strictObject({
   id: Id,
   kind: z.enum(HEADER_KINDS),
   rows: z.int().min(1).max(4),
-  pitch: z.number().positive().max(0.05),
+  pitch: z.number().min(1e-5).max(0.05),
   /** How far this header stands from the first one, across the part, m. */
   across: z.number().nonnegative().max(0.2).optional(),
 });
@@ -68,13 +69,13 @@ export type Signal = z.infer<typeof Signal>;
 
 export const Offer = z.strictObject({
   supplier: text(60),
-  price: z.number().nonnegative(),
+  price: amountOrNone(),
   currency: z.string().regex(/^[A-Z]{3}$/, form('currency')),
-  pack: z.int().positive(),
-  shipping: z.number().nonnegative(),
+  pack: z.int().positive().max(1e6),
+  shipping: amountOrNone(),
   /** Goods of one order from this supplier from which on its shipping is free. */
-  freeFrom: z.number().positive().optional(),
-  leadDays: z.number().nonnegative(),
+  freeFrom: amount().optional(),
+  leadDays: z.number().nonnegative().max(3650),
   duds: z.number().min(0).max(1).optional(),
   soldering: z.boolean(),
 });
@@ -89,7 +90,7 @@ const Plain = z.strictObject({
   format: z.literal(CARD_FORMAT),
   version: z.literal(CARD_VERSION),
   id: Id,
-  revision: z.int().positive(),
+  revision: z.int().positive().max(1e9),
   name: text(80),
   class: text(120),
   sources: z.record(Id, Source),
@@ -123,9 +124,9 @@ const Plain = z.strictObject({
   assortment: z
     .strictObject({
       series: z.enum(['E6', 'E12', 'E24', 'E96']),
-      each: z.int().positive(),
-      from: z.number().positive(),
-      to: z.number().positive(),
+      each: z.int().positive().max(1e6),
+      from: amount('Ω'),
+      to: amount('Ω'),
       /** How far a piece may be from its value, as a share; 5 % where nothing is said. */
       tolerance: z.number().positive().max(0.2).optional(),
       source: Id,

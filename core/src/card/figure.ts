@@ -2,15 +2,20 @@ import { z } from 'zod';
 import type { Message } from '../quantity/message.ts';
 import { issueOf } from '../quantity/problem.ts';
 import { expected, form } from './problem.ts';
+import { amountTrouble, boundsOf, mayBeNothing } from './bounds.ts';
 import { EVIDENCE } from './evidence.ts';
 
-export const text = (most: number) => z.string().trim().min(1).max(most);
+/** No control characters, half pairs, or marks that turn the order of what is read: nobody types them into a name. */
+const PLAIN = /^[^\p{Cc}\p{Cs}\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]*$/u;
+
+export const text = (most: number) => z.string().trim().min(1).max(most).regex(PLAIN, form('plainText'));
 
 /** Ids name things inside a file; they are lower case so that two never differ by case alone. */
 export const Id = z
   .string()
   .max(48)
-  .regex(/^[a-z0-9][a-z0-9-]*$/, form('id'));
+  // What every object has by that name is no thing of a plan.
+  .regex(/^(?!constructor$)[a-z0-9][a-z0-9-]*$/, form('id'));
 export type Id = z.infer<typeof Id>;
 
 export const Source = z.strictObject({
@@ -30,8 +35,6 @@ const bounds = {
   source: Id,
 };
 
-const NON_NEGATIVE: ReadonlySet<string> = new Set(['Ω', 'A', 'F', 's', 'Hz', 'H', 'share']);
-
 function checkBounds(
   figure: { min?: number; typ?: number; max?: number; unit: string },
   issue: (says: Message) => void,
@@ -41,8 +44,14 @@ function checkBounds(
   if (given.some((value, i) => i > 0 && value < (given[i - 1] ?? value))) {
     issue(expected('boundsInOrder', { found: given.map(String) }));
   }
-  const negative = NON_NEGATIVE.has(figure.unit) ? given.find((value) => value < 0) : undefined;
-  if (negative !== undefined) issue(expected('notNegative', { unit: figure.unit, found: String(negative) }));
+  const { unit } = figure;
+  const { least, most } = boundsOf(unit);
+  for (const value of given) {
+    const trouble = amountTrouble(value, unit);
+    if (trouble === 'negative') issue(expected('notNegative', { unit, found: String(value) }));
+    if (trouble === 'beyond') issue(expected('beyond', { unit, least, most, found: String(value) }));
+  }
+  if (Math.max(...given) === 0 && !mayBeNothing(unit)) issue(expected('nothingAtAll', { unit }));
 }
 
 /** A figure in the named SI unit. */

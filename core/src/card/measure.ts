@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { amount, amountOrNone, reading, span, upwards } from './bounds.ts';
 import { Id, LevelFigure, figure, text } from './figure.ts';
 
 const Seconds = figure('s');
@@ -14,7 +15,7 @@ export const Transfer = z.discriminatedUnion('kind', [
     r25: figure('Ω'),
     beta: figure('K'),
     /** Between which B was taken, °C; 25 and 85 where nothing is said. */
-    between: z.strictObject({ from: z.number(), to: z.number() }).optional(),
+    between: z.strictObject(span('°C')).superRefine(upwards).optional(),
     /** Power that warms it by one kelvin in still air. */
     dissipation: figure('W/K').optional(),
   }),
@@ -28,23 +29,19 @@ export type Transfer = z.infer<typeof Transfer>;
 export const Measure = z.strictObject({
   quantity: text(40),
   unit: text(12),
-  range: z.strictObject({ from: z.number(), to: z.number(), source: Id }),
+  range: z.strictObject({ ...span(), source: Id }).superRefine(upwards),
   /** Half the width of the error band, by sub-range, in `unit`. */
   accuracy: z
     .array(
-      z.strictObject({
-        from: z.number(),
-        to: z.number(),
-        error: z.number().nonnegative(),
-        conditions: text(160).optional(),
-        source: Id,
-      }),
+      z
+        .strictObject({ ...span(), error: amountOrNone(), conditions: text(160).optional(), source: Id })
+        .superRefine(upwards),
     )
     .min(1)
     .max(24),
   /** The smallest step that a reading can take, in `unit`. */
-  resolution: z.strictObject({ value: z.number().nonnegative(), source: Id }).optional(),
-  driftPerYear: z.strictObject({ value: z.number().nonnegative(), source: Id }).optional(),
+  resolution: z.strictObject({ value: amountOrNone(), source: Id }).optional(),
+  driftPerYear: z.strictObject({ value: amountOrNone(), source: Id }).optional(),
   interval: Seconds.optional(),
   conversion: Seconds.optional(),
   /** The same in fewer bits: a coarser step that takes less time. Finest first. */
@@ -53,7 +50,7 @@ export const Measure = z.strictObject({
       z.strictObject({
         bits: z.int().min(1).max(32),
         /** In `unit`. */
-        resolution: z.number().positive(),
+        resolution: amount(),
         conversion: Seconds,
         source: Id,
       }),
@@ -65,7 +62,7 @@ export const Measure = z.strictObject({
   /** A new element is heated so long before its readings count. */
   burnIn: Seconds.optional(),
   /** Set where it takes the lowest reading of some days for fresh air, of so much in `unit`. */
-  selfCalibrates: z.strictObject({ to: z.number(), source: Id }).optional(),
+  selfCalibrates: z.strictObject({ to: reading(), source: Id }).optional(),
   /** How long an event stays to be read. */
   holds: Seconds.optional(),
   /** What else moves the reading: a gas element answers to several gases. */

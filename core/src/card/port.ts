@@ -1,5 +1,6 @@
 /** How a part speaks: its ports with their lines, addresses, rates and words. */
 import { z } from 'zod';
+import { amount } from './bounds.ts';
 import { Id, figure, text } from './figure.ts';
 import { PROTOCOLS } from './protocol.ts';
 
@@ -65,7 +66,7 @@ export const Port = z.strictObject({
   /** For a serial port: its rate, and how far off that it may be. */
   rate: figure('Hz').optional(),
   /** Others that it can be told to keep, fastest first. */
-  rates: z.array(z.number().positive()).min(1).max(16).optional(),
+  rates: z.array(amount('Hz')).min(1).max(16).optional(),
   rateError: figure('share').optional(),
   /** For SPI: how long after the edge of the clock its output is right, and in which of the four modes it is spoken to. */
   valid: Seconds.optional(),
@@ -73,7 +74,7 @@ export const Port = z.strictObject({
   /** For SPI: set where it goes on driving its output while it is not selected. */
   keepsDriving: z.strictObject({ source: Id }).optional(),
   /** For a chain of lights on one data line: what its maker asks for in that line, Ω, and across its supply. */
-  chain: z.strictObject({ lights: z.int().positive(), source: Id }).optional(),
+  chain: z.strictObject({ lights: z.int().positive().max(10_000), source: Id }).optional(),
   /** For a PWM load: the frequencies that it takes. */
   frequency: figure('Hz').optional(),
   /** For a light: forward voltage and the most that it stands. */

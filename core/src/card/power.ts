@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { issueOf } from '../quantity/problem.ts';
 import { expected } from './problem.ts';
+import { amount, reading } from './bounds.ts';
 import { Id, figure } from './figure.ts';
 
 const Volts = figure('V');
@@ -36,7 +37,7 @@ export const States = z.strictObject({
     .optional(),
   /** Other clocks that it can run at, Hz, and what it then takes. */
   clocks: z
-    .array(z.strictObject({ frequency: z.number().positive(), idle: Amps.optional(), active: Amps }))
+    .array(z.strictObject({ frequency: amount('Hz'), idle: Amps.optional(), active: Amps }))
     .min(1)
     .max(8)
     .optional(),
@@ -66,7 +67,7 @@ export const Cells = z
     capacity: figure('C'),
     /** Its voltage without load over the share of the capacity that is used, fullest first. */
     curve: z
-      .array(z.strictObject({ used: z.number().min(0).max(1), volts: z.number().positive() }))
+      .array(z.strictObject({ used: z.number().min(0).max(1), volts: amount('V') }))
       .min(2)
       .max(40),
     resistance: Ohms,
@@ -79,7 +80,7 @@ export const Cells = z
     /** What blows on a short: a fuse, or a protection that opens. */
     fuse: Amps.optional(),
     /** Share of the capacity that is left at a low temperature, °C; all of it at 20 °C. */
-    cold: z.strictObject({ at: z.number(), share: z.number().min(0).max(1) }).optional(),
+    cold: z.strictObject({ at: reading('°C'), share: z.number().min(0).max(1) }).optional(),
     /** Share of the capacity lost in a year on the shelf. */
     selfDischarge: figure('share').optional(),
     source: Id,
@@ -110,10 +111,10 @@ export const RailOffer = z.strictObject({
       supply: Id,
       by: z.enum(['pass', 'linear', 'switching']),
       /** Share of the power that arrives, for a switching regulator; its own current is that of its supply. */
-      efficiency: z.number().positive().max(1).optional(),
+      efficiency: z.number().min(1e-3).max(1).optional(),
       /** The same over the current, A, where it differs. */
       curve: z
-        .array(z.strictObject({ current: z.number().positive(), share: z.number().positive().max(1) }))
+        .array(z.strictObject({ current: amount('A'), share: z.number().min(1e-3).max(1) }))
         .min(2)
         .max(20)
         .optional(),
@@ -175,7 +176,7 @@ export type Outlet = z.infer<typeof Outlet>;
 /** A programming cable: its plug, how long it is (m), its wires, and what its four contacts add. */
 export const Cable = z.strictObject({
   plug: z.enum(PLUGS),
-  length: z.number().positive().max(10),
+  length: z.number().min(1e-3).max(10),
   gauge: z.int().min(18).max(32),
   contacts: Ohms,
   source: Id,

@@ -20,6 +20,9 @@ export interface CardProblemSays {
   anyBound: null;
   boundsInOrder: { found: readonly string[] };
   notNegative: { unit: string; found: string };
+  beyond: { unit: string; least: number; most: number; found: string };
+  nothingAtAll: { unit: string };
+  upwards: { from: string; found: string };
   guaranteed: null;
   curveFalls: null;
   curveEnds: null;
@@ -27,5 +30,5 @@ export interface CardProblemSays {
 export const expected = tells<CardProblemSays>('card/problem');
 
 /** The forms that names in a card have. A schema names the one that it wants by its code. */
-export type CardForm = 'id' | 'currency' | 'pinFunction' | 'unit' | 'pwmChannel';
+export type CardForm = 'id' | 'plainText' | 'currency' | 'pinFunction' | 'unit' | 'pwmChannel';
 export const form = (code: CardForm): CardForm => code;

@@ -3,6 +3,7 @@ import type { Message, Sum, Text } from '../quantity/message.ts';
 import type { Hazard } from '../circuit/cautions.ts';
 import type { Circuit } from '../circuit/model.ts';
 import type { Source } from '../card/figure.ts';
+import { areNumbers, unworkable } from './unworkable.ts';
 import { ASSUMED, weakest, type Evidence } from '../card/evidence.ts';
 
 export const SEVERITIES = ['danger', 'fault', 'caution', 'note'] as const;
@@ -151,8 +152,32 @@ function settled(margin: number, measured?: number | null, limit?: number | null
   return Math.abs(margin) < size * 1e-12 ? 0 : margin;
 }
 
-/** Makes a result: the evidence is the weakest source among what it rests on. */
-export function result(circuit: Circuit, meta: CheckMeta, draft: Draft): Result {
+/** A draft whose figures are no numbers is a finding: nothing of that kind is met. */
+function worked(circuit: Circuit, meta: CheckMeta, draft: Draft): Draft {
+  const { measured, limit, margin, workings = [], subjects } = draft;
+  if (areNumbers(measured, limit, margin) && !workings.some(({ value }) => Number.isNaN(value))) return draft;
+  return {
+    ...draft,
+    measured: null,
+    limit: null,
+    margin: null,
+    workings: [],
+    meaning: '',
+    severity: draft.severity ?? meta.breaks,
+    message: unworkable('noNumber', {
+      things: subjects.map(
+        (id) => circuit.parts.get(id)?.label ?? circuit.nets.find((net) => net.id === id)?.label ?? id,
+      ),
+    }),
+  };
+}
+
+/**
+ * Makes a result: the evidence is the weakest source among what it rests on. Every result is made here, so that none passes
+ * with a figure that is no number.
+ */
+export function result(circuit: Circuit, meta: CheckMeta, given: Draft): Result {
+  const draft = worked(circuit, meta, given);
   const rests: Rest[] = [];
   for (const rest of draft.rests ?? []) {
     const source = rest?.[1] && circuit.cards.get(rest[0])?.sources[rest[1]];

@@ -3,7 +3,8 @@ import type { Circuit } from '../circuit/model.ts';
 import { COUNTED_UNITS } from '../quantity/engineering.ts';
 import { echoesAmong } from './echo.ts';
 import { CHECKS } from './registry.ts';
-import { isBlocking, SEVERITIES, type Result } from './result.ts';
+import { type Check, isBlocking, result, SEVERITIES, type Result } from './result.ts';
+import { unworkable } from './unworkable.ts';
 
 export interface Verdict {
   readonly status: 'verified' | 'open';
@@ -33,12 +34,22 @@ export function relativeMargin(r: Result): number {
 
 const rank = (r: Result): number => (r.severity ? SEVERITIES.indexOf(r.severity) : SEVERITIES.length);
 
+/** What a check says; where it fails, that is what it says: a proof that cannot be worked out is not met. */
+function runOf(check: Check, circuit: Circuit): Result[] {
+  try {
+    return check.run(circuit);
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    return [result(circuit, check.meta, { subjects: [], severity: 'fault', message: unworkable('failed', { why }) })];
+  }
+}
+
 /**
  * Runs every check over the circuit.
  * @returns verified when something was proved and there is neither danger nor fault; the same circuit always gives the same verdict
  */
 export function verify(circuit: Circuit): Verdict {
-  const results = CHECKS.flatMap((check) => check.run(circuit));
+  const results = CHECKS.flatMap((check) => runOf(check, circuit));
   const broken = results.filter((r) => r.severity !== null);
   const echoes = echoesAmong(broken);
   const findings = broken.filter((r) => !echoes.has(r));

@@ -4,6 +4,26 @@ import { expected, type Problem } from '../quantity/problem.ts';
 /** Files larger than this are not read, in characters. */
 const LARGEST_FILE = 8_000_000;
 
+/** What is nested deeper is no plan, and could not be walked through. */
+const DEEPEST = 60;
+
+/** How deep a text nests, up to where it is too deep; strings are passed over. */
+function depthOf(text: string): number {
+  let depth = 0;
+  let deepest = 0;
+  let quoted = false;
+  for (let i = 0; i < text.length && deepest <= DEEPEST; i++) {
+    const letter = text[i];
+    if (quoted) {
+      if (letter === '\\') i++;
+      else if (letter === '"') quoted = false;
+    } else if (letter === '"') quoted = true;
+    else if (letter === '[' || letter === '{') deepest = Math.max(deepest, ++depth);
+    else if (letter === ']' || letter === '}') depth--;
+  }
+  return deepest;
+}
+
 /** Parses JSON; a text that is none becomes one problem that says where. */
 export function parseJson(text: string): { ok: true; value: unknown } | { ok: false; problems: Problem[] } {
   if (text.length > LARGEST_FILE) {
@@ -13,6 +33,8 @@ export function parseJson(text: string): { ok: true; value: unknown } | { ok: fa
     };
   }
   if (text.trim() === '') return { ok: false, problems: [{ path: '', message: expected('emptyFile') }] };
+  if (depthOf(text) > DEEPEST)
+    return { ok: false, problems: [{ path: '', message: expected('depth', { most: DEEPEST }) }] };
   try {
     return { ok: true, value: JSON.parse(text) as unknown };
   } catch {

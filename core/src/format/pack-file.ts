@@ -3,7 +3,7 @@ import { Card } from '../card/card.ts';
 import { parseJson } from './json.ts';
 import { migrateCard } from './migrate.ts';
 import { checkEnvelope, doubledCards, type Read } from './plan-file.ts';
-import { problemsOf } from './problems.ts';
+import { capped, problemsOf } from './problems.ts';
 
 const PACK_FORMAT = 'idle-breadboard/pack';
 const PACK_VERSION = 1;
@@ -28,7 +28,7 @@ export function readPack(text: string): Read<readonly Card[]> {
   const parsed = PackFile.safeParse(value);
   if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error, value) };
   const problems = doubledCards(parsed.data.cards);
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: parsed.data.cards };
+  return problems.length > 0 ? { ok: false, problems: capped(problems) } : { ok: true, value: parsed.data.cards };
 }
 
 export const writePack = (cards: readonly Card[]): string =>

@@ -8,7 +8,7 @@ import type { Message } from '../quantity/message.ts';
 import { expected, type Problem } from '../quantity/problem.ts';
 import { parseJson } from './json.ts';
 import { migratePlanFile } from './migrate.ts';
-import { foundIn, problemsOf } from './problems.ts';
+import { capped, foundIn, problemsOf } from './problems.ts';
 
 /** A plan file: the plan with every card that it uses. */
 export const PlanFile = z.strictObject({
@@ -58,7 +58,7 @@ function readPlanValue(given: unknown): Read<PlanDocument> {
   if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error, value) };
   const { plan, cards } = parsed.data;
   const problems = [...doubledCards(cards), ...referenceProblems({ plan, cards })];
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { plan, cards } };
+  return problems.length > 0 ? { ok: false, problems: capped(problems) } : { ok: true, value: { plan, cards } };
 }
 
 export function doubledCards(cards: readonly Card[]): Problem[] {

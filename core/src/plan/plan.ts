@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { issueOf } from '../quantity/problem.ts';
 import { expected, form } from './problem.ts';
 import { SERVICES, WATER } from '../card/kinds.ts';
+import { amount, amountOrNone, reading, span, upwards } from '../card/bounds.ts';
 import { Id, text } from '../card/figure.ts';
 import { SHARED_PROTOCOLS } from '../card/protocol.ts';
 import { Helper } from './helpers.ts';
@@ -17,12 +18,11 @@ const SenseNeed = z
     kind: z.literal('sense'),
     quantity: text(40),
     unit: text(12),
-    from: z.number(),
-    to: z.number(),
+    ...span(),
     /** Half the width of the band that a reading may be off, in `unit`. */
-    accuracy: z.number().positive(),
+    accuracy: amount(),
     /** Time between readings, s. */
-    interval: z.number().positive(),
+    interval: z.number().min(1e-6).max(1e9),
     place: text(60),
   })
   .superRefine((need, context) => {
@@ -44,9 +44,9 @@ const TriggerNeed = z.strictObject({
   of: Id,
   when: z.enum(['above', 'below']),
   /** In the unit of the watched need. */
-  level: z.number(),
+  level: reading(),
   /** How far the reading must come back before the event ends, in the same unit. */
-  hysteresis: z.number().nonnegative(),
+  hysteresis: amountOrNone(),
   /** A sticky event stays until a person acknowledges it. */
   release: z.enum(['clears', 'sticky']),
   /** The needs (show or drive) that it sets off. */
@@ -65,13 +65,13 @@ export const Place = z.strictObject({
   name: text(60),
   water: z.enum(WATER),
   /** Air temperature there, °C. */
-  air: z.strictObject({ from: z.number(), to: z.number() }).optional(),
+  air: z.strictObject(span('°C')).superRefine(upwards).optional(),
   outdoors: z.boolean(),
   closed: z.boolean(),
   /** How the sun reaches it; nothing said outdoors counts as in the sun. */
   sun: z.enum(SUNS).optional(),
   /** Length of the leads from the controller, m. */
-  lead: z.number().positive().max(1000).optional(),
+  lead: z.number().min(1e-3).max(1000).optional(),
 });
 export type Place = z.infer<typeof Place>;
 export type SenseNeed = z.infer<typeof SenseNeed>;
@@ -85,7 +85,7 @@ export const PortChoice = z.strictObject({
   /** Where that part is a relay: closed while it is on, or while it is off. */
   contact: z.enum(['open', 'closed']).optional(),
   /** Where its serial rate can be told: Hz, one of those of its card. */
-  rate: z.number().positive().optional(),
+  rate: amount('Hz').optional(),
   /** Set where the software uses the commands that do not hold the clock. */
   noHold: z.boolean().optional(),
   /** For a bus switch: the program keeps all channels that are used on at once. */
@@ -104,16 +104,16 @@ export type RestState = (typeof RESTS)[number];
 /** When a part is at work, where card and needs do not say it. Seconds. */
 export const Run = z.strictObject({
   /** From one piece of work to the next; missing for the shortest interval of its needs. */
-  every: z.number().positive().max(1e8).optional(),
+  every: z.number().min(1e-6).max(1e8).optional(),
   /** How long one takes. */
-  busy: z.number().positive().max(1e8).optional(),
+  busy: z.number().min(1e-6).max(1e8).optional(),
   /** Share of the time at work, for what follows no clock. */
   duty: z.number().min(0).max(1).optional(),
   /** When it begins after the beginning of the round; missing where the program keeps to no order. */
   after: z.number().nonnegative().max(1e8).optional(),
   rest: z.enum(RESTS).optional(),
   /** Hz, one of those of its card. */
-  clock: z.number().positive().optional(),
+  clock: amount('Hz').optional(),
 });
 export type Run = z.infer<typeof Run>;
 
@@ -146,7 +146,7 @@ export const PartChoice = z.strictObject({
   /** Signals whose fitted pull-up is disconnected; of a board its pins, of a carrier its printed names. */
   opened: z.array(Id).max(16),
   /** Length of the leads to this part, m. */
-  lead: z.number().positive().max(1000).optional(),
+  lead: z.number().min(1e-3).max(1000).optional(),
   /** What they are: loose wires, each twisted with ground, or screened; loose where nothing is said. */
   cable: z.enum(CABLES).optional(),
   /** American gauge of those leads; that of jumpers where nothing is said. */
@@ -154,7 +154,7 @@ export const PartChoice = z.strictObject({
   /** Where it is, for a part that serves no need with a place. */
   place: text(60).optional(),
   /** A part that it stands beside, and how far apart they are, m. */
-  beside: z.strictObject({ part: Id, distance: z.number().positive().max(10) }).optional(),
+  beside: z.strictObject({ part: Id, distance: z.number().min(1e-4).max(10) }).optional(),
   run: Run.optional(),
   /** The pin of the controller that is its ground, as "controller.pin"; missing for the ground that all share. */
   ground: RailRef.optional(),
@@ -180,7 +180,7 @@ export const Bus = z.strictObject({
   name: text(40),
   protocol: z.enum(SHARED_PROTOCOLS),
   /** Hz */
-  clock: z.number().positive().max(10e6).optional(),
+  clock: z.number().min(1).max(10e6).optional(),
   lines: z.record(Line, PinChoice),
   /** For a segment of a bus: the bus switch and the channel that it hangs on. It has no pins of its own. */
   behind: z.strictObject({ part: Id, channel: z.int().min(0).max(15) }).optional(),
@@ -196,18 +196,16 @@ export const Plan = z.strictObject({
   needs: z.array(Need).max(100),
   places: z.array(Place).max(50),
   /** How long the build is meant to serve, years: what drift is counted over. */
-  lifeYears: z.number().positive().max(50),
+  lifeYears: z.number().min(1e-3).max(50),
   /** How long it must run on one filling of its cells, s. */
-  runFor: z.number().positive().max(1e9).optional(),
+  runFor: z.number().min(1).max(1e9).optional(),
   /** Hours of full sun a day in the worst month, for a build on a panel. */
-  sunHours: z.number().positive().max(24).optional(),
-  budget: z
-    .strictObject({ most: z.number().positive(), currency: z.string().regex(/^[A-Z]{3}$/, form('currency')) })
-    .optional(),
-  readyInDays: z.number().positive().max(3650).optional(),
+  sunHours: z.number().min(1e-3).max(24).optional(),
+  budget: z.strictObject({ most: amount(), currency: z.string().regex(/^[A-Z]{3}$/, form('currency')) }).optional(),
+  readyInDays: z.number().min(1e-3).max(3650).optional(),
   parts: z.array(PartChoice).max(MAX_PARTS),
   /** Card -> the revision that the plan was made with, where it is not the one that came with it. */
-  revisions: z.record(Id, z.int().positive()),
+  revisions: z.record(Id, z.int().positive().max(1e9)),
   /** The part that the signals go to. */
   controller: Id.nullable(),
   buses: z.array(Bus).max(64),
@@ -231,11 +229,11 @@ export const Plan = z.strictObject({
     .regex(/^[A-Z]{3}$/, form('currency'))
     .optional(),
   /** Another currency -> how much one of it is in the plan's own, as the maker entered it. */
-  rates: z.record(z.string().regex(/^[A-Z]{3}$/, form('currency')), z.number().positive()).optional(),
+  rates: z.record(z.string().regex(/^[A-Z]{3}$/, form('currency')), z.number().min(1e-9).max(1e9)).optional(),
   /** Set where the program starts a conversion and reads the others meanwhile. */
   overlap: z.boolean().optional(),
   /** What is in the drawer: card -> pieces. */
-  stock: z.record(Id, z.int().nonnegative()),
+  stock: z.record(Id, z.int().nonnegative().max(1e6)),
   /** Results that were measured on the built thing, by their key, and the fingerprint of the hardware that it was. */
   measured: z
     .strictObject({

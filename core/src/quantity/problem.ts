@@ -35,6 +35,8 @@ export interface ProblemSays {
   readonly characters: { most: number; found: number };
   readonly noPath: null;
   readonly unreadable: { path: string; why: string };
+  readonly depth: { most: number };
+  readonly more: { count: number };
   readonly emptyFile: null;
   /** Of a table. */
   readonly closingMark: null;

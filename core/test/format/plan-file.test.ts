@@ -96,7 +96,7 @@ describe('plan file', () => {
     expect(wrongFigures[0]).to.equal(
       '/plan/parts/0/id: expected an id of lower-case letters, digits and hyphens, found “Bad Id!”',
     );
-    expect(wrongFigures[1]).to.match(/^\/plan\/helpers\/0\/ohms: expected at least 0, found -10/);
+    expect(wrongFigures[1]).to.match(/^\/plan\/helpers\/0\/ohms: expected at least 0.001, found -10/);
     expect(wrongFigures[2]).to.match(/^\/cards\/0\/rails\/0\/voltage: expected min ≤ typ ≤ max/);
     const lost = problems((f) => {
       Object.assign(f.plan.parts[1] ?? {}, { id: f.plan.parts[0]?.id });

@@ -109,6 +109,10 @@
   onhashchange={() => void view.follow()}
   onbeforeprint={() => setPrinting(true)}
   onafterprint={() => setPrinting(false)}
+  onunhandledrejection={({ reason }) =>
+    view.say(
+      `That could not be worked out; the plan is as it was. The program says: ${reason instanceof Error ? reason.message : String(reason)}`,
+    )}
 />
 
 <input
@@ -148,7 +152,9 @@
         id="banks"
         tabindex="-1"
       >
-        {#if study}
+        {#if workbench.trouble}
+          {#await import('$lib/frame/Unworkable.svelte') then { default: Unworkable }}<Unworkable />{/await}
+        {:else if study}
           {#if view.station === 'overview'}
             {#await import('$lib/stations/Overview.svelte') then { default: Overview }}<Overview
                 circuit={study.circuit}

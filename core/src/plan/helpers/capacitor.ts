@@ -9,7 +9,7 @@ export const CapacitorHelper = z.strictObject({
   kind: z.literal('capacitor'),
   part: Id,
   supply: Id,
-  farads: z.number().positive().max(10),
+  farads: z.number().min(1e-13).max(10),
   /** Set where one leg must be on plus. */
   polar: z.boolean(),
   card: Id,

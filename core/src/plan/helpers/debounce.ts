@@ -14,7 +14,7 @@ export const DebounceHelper = z.strictObject({
   /** From the contact to the pin, Ω. */
   ohms: Ohms,
   /** From the pin to ground, F. */
-  farads: z.number().positive().max(1e-3),
+  farads: z.number().min(1e-13).max(1e-3),
   card: Id,
 });
 export type DebounceHelper = z.infer<typeof DebounceHelper>;

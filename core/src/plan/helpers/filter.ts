@@ -11,7 +11,7 @@ export const FilterHelper = z.strictObject({
   part: Id,
   port: Id,
   line: Line,
-  farads: z.number().positive().max(1e-3),
+  farads: z.number().min(1e-13).max(1e-3),
   card: Id,
 });
 export type FilterHelper = z.infer<typeof FilterHelper>;

@@ -117,7 +117,7 @@ export interface HelperKind<Helper extends AnyHelper> {
   label(helper: Helper, called: Called): Message;
 }
 
-export const Ohms = z.number().positive().max(100e6);
+export const Ohms = z.number().min(1e-3).max(100e6);
 
 /** A helper on a line that a part has for itself. */
 interface OnPort extends PortName {

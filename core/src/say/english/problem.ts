@@ -26,6 +26,8 @@ export const problem = {
       characters: ({ most, found }) => `expected at most ${most} characters, found ${found}`,
       noPath: 'expected the path of a plan file, found none',
       unreadable: ({ path, why }) => `${path} could not be read: ${why}`,
+      depth: ({ most }) => `expected at most ${most} levels of brackets, found more`,
+      more: ({ count }) => `and ${counted(count, 'more problem')}`,
       emptyFile: 'expected JSON, found an empty file',
       json: ({ line, column, cut }) =>
         `expected JSON, found something else at line ${line}, column ${column}${cut ? '; the file seems to be cut off' : ''}`,
@@ -93,6 +95,10 @@ export const problem = {
       anyBound: 'expected at least one of min, typ, max',
       boundsInOrder: ({ found }) => `expected min ≤ typ ≤ max, found ${found.join(' > ')}`,
       notNegative: ({ unit, found }) => `expected no negative value in ${unit}, found ${found}`,
+      beyond: ({ unit, least, most, found }) =>
+        `expected nothing or from ${least} to ${most} ${unit} in size, found ${found}`,
+      nothingAtAll: ({ unit }) => `expected more than 0 ${unit}`,
+      upwards: ({ from, found }) => `expected an upper end of at least ${from}, found ${found}`,
       guaranteed: 'expected a guaranteed min or max besides what is typical',
       curveFalls: 'expected more used and no more volts than in the point before',
       curveEnds: 'expected a curve from 0 to 1',
@@ -100,6 +106,7 @@ export const problem = {
   }),
   'word/form': topic<{ readonly [Form in CardForm | PlanForm]: null }>({
     says: {
+      plainText: 'plain text, without control characters or marks that turn its order',
       id: 'an id of lower-case letters, digits and hyphens',
       currency: 'a currency code of three capitals',
       pinFunction: 'a pin function such as in, out, pwm, adc1.6 or i2c0.sda',

@@ -2,10 +2,18 @@
 import type { PartsBuyingSays } from '../../check/parts-buying.ts';
 import type { SafetyHazardSays } from '../../check/safety-hazard.ts';
 import type { Terms } from '../../check/terms.ts';
+import type { CheckUnworkableSays } from '../../check/unworkable.ts';
 import { topic, check, ruleOnly } from '../language.ts';
-import { commas, counted } from './grammar.ts';
+import { commas, counted, list } from './grammar.ts';
 
 export const terms = {
+  'check/unworkable': topic<CheckUnworkableSays>({
+    says: {
+      noNumber: ({ things }) =>
+        `What ${list(things)} must meet gives no number: a figure that it rests on is out of all bounds.`,
+      failed: ({ why }) => `This could not be worked out, so it is not met. The program says: ${why}.`,
+    },
+  }),
   'parts/buying': topic<PartsBuyingSays>({
     says: {
       days: ({ supplier, leadDays }) => `${supplier}, ${counted(leadDays, 'day')}`,

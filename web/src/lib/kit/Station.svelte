@@ -12,9 +12,11 @@
     tools?: Snippet;
     /** Over both banks, below their heads. */
     bar?: Snippet;
+    /** False where there are no two banks whose widths could be shifted. */
+    banks?: boolean;
     children: Snippet;
   }
-  let { title, says, tools, bar, children }: Props = $props();
+  let { title, says, tools, bar, banks = true, children }: Props = $props();
   /** What stays in sight while the rows move under it. */
   let heads = $state(0);
 </script>
@@ -32,5 +34,7 @@
   {#if view.opened && opening.row === null}<div class="px-2.5 bg-board border-b">
       <OpenFinding result={view.opened} />
     </div>{/if}
-  <div class="rows relative flex-1 bg-board"><Channel />{@render children()}</div>
+  <div class="rows relative flex-1 bg-board">
+    {#if banks}<Channel />{/if}{@render children()}
+  </div>
 </section>

@@ -55,6 +55,10 @@
 {/snippet}
 
 <section class="mx-auto max-w-[1180px] px-6 py-7 max-desk:px-3 max-desk:py-4" aria-label="shelf">
+  {#if workbench.leftOut}<p class="mb-5 border-l-4 border-l-fault pl-3" role="alert">
+      {workbench.leftOut} could not be worked out when it was opened last. It lies below as it is stored: export it, or try
+      again.
+    </p>{/if}
   <div class="grid grid-cols-[minmax(0,5fr)_minmax(0,6fr)] gap-8 items-center max-desk:grid-cols-1 max-desk:gap-4">
     <div>
       <h1 class="text-[28px] leading-[1.2] font-semibold mb-5 max-desk:text-title max-desk:mb-3">

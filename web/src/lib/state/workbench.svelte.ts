@@ -17,6 +17,7 @@ import type { Answer } from '@idle-breadboard/core/solve';
 import type { Result } from '@idle-breadboard/core/verify';
 import { say } from '@idle-breadboard/core/words';
 import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
+import { beginsToOpen, failedToOpen, hasFailed, isOpen } from '../store/opened';
 import { drawer } from './drawer.svelte';
 import type { Study, StudyWorker } from '../worker/study';
 import { Thread } from '../worker/thread';
@@ -49,6 +50,10 @@ class Workbench {
   stale = $state(false);
   savedAt = $state<Date | null>(null);
   saveTrouble = $state('');
+  /** Name of the plan that was not opened at the start, because it failed before. */
+  leftOut = $state('');
+  /** Why the open plan could not be worked out; empty while it could. */
+  trouble = $state('');
   /** Changes that are not in the store yet. */
   unsaved = $state(0);
   ready = $state(false);
@@ -93,8 +98,13 @@ class Workbench {
     }
     await this.refresh();
     const last = asked === undefined ? await setting('open') : asked;
-    if (this.plans.some(({ id }) => id === last)) await this.open(String(last));
-    this.ready = true;
+    try {
+      if (await hasFailed(last)) this.leftOut = this.plans.find(({ id }) => id === last)?.name ?? '';
+      else if (this.plans.some(({ id }) => id === last)) await this.open(String(last));
+    } finally {
+      // Whatever happens to that plan, the shelf is there.
+      this.ready = true;
+    }
   }
 
   private async refresh(): Promise<void> {
@@ -123,8 +133,12 @@ class Workbench {
     this.offset = first;
     this.savedAt = new Date(found.plan.changed);
     this.study = null;
+    this.trouble = '';
+    this.leftOut = '';
     await setSetting('open', id);
+    await beginsToOpen(id);
     await this.verify();
+    await (this.trouble === '' ? isOpen() : failedToOpen(id));
   }
 
   /** Back to the shelf: no plan is open. */
@@ -133,6 +147,7 @@ class Workbench {
     this.steps = [];
     this.at = 0;
     this.study = null;
+    this.trouble = '';
     this.stale = false;
     this.revision++;
     await setSetting('open', '');
@@ -234,9 +249,21 @@ class Workbench {
     const began = performance.now();
     this.stale = true;
     const { cards } = documentOf(plan, this.own, this.library);
-    const study = await this.thread.newest((calls) => calls.study(plan, this.thread.fresh(cards)));
+    let study: Study | null;
+    try {
+      study = await this.thread.newest((calls) => calls.study(plan, this.thread.fresh(cards)));
+    } catch (error) {
+      if (mine !== this.revision) return;
+      this.trouble = error instanceof Error ? error.message : String(error);
+      this.study = null;
+      this.stale = false;
+      // What failed may have left the thread with half of a plan.
+      this.thread.end();
+      return;
+    }
     // Meanwhile the plan may have been left.
     if (!study || this.plan === null) return;
+    this.trouble = '';
     this.study = study;
     this.shown = mine;
     this.stale = false;

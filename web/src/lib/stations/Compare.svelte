@@ -60,7 +60,7 @@
   }
 </script>
 
-<Station title="Compare" says="over the wanted range only">
+<Station title="Compare" says="over the wanted range only" banks={false}>
   {#snippet tools()}
     {#if table && comparing.of === 'cards'}
       <Button onclick={copy}><Copy size={13} />Copy</Button>
