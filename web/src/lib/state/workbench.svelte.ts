@@ -17,22 +17,12 @@ import type { Answer } from '@idle-breadboard/core/solve';
 import type { Result } from '@idle-breadboard/core/verify';
 import { say } from '@idle-breadboard/core/words';
 import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
+import { putPlan, shelved, type ShelfEntry, type Step } from '../store/put-plan';
 import { beginsToOpen, failedToOpen, hasFailed, isOpen } from '../store/opened';
 import { drawer } from './drawer.svelte';
 import type { Study, StudyWorker } from '../worker/study';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
-
-interface ShelfEntry {
-  readonly id: string;
-  readonly name: string;
-  readonly changed: number;
-}
-
-interface Step {
-  readonly plan: Plan;
-  readonly why: string;
-}
 
 class Workbench {
   /** Cards of the open plan, in the versions that it was made with. */
@@ -94,7 +84,7 @@ class Workbench {
     this.own = [];
     if ((await shelf.plans.count()) === 0) {
       // The first of them is put down last, so that it lies on top.
-      for (const document of (await demo()).toReversed()) await this.put(document);
+      for (const document of (await demo()).toReversed()) await putPlan(document);
     }
     await this.refresh();
     const last = asked === undefined ? await setting('open') : asked;
@@ -107,20 +97,7 @@ class Workbench {
     }
   }
 
-  private async refresh(): Promise<void> {
-    const all = await shelf.plans.orderBy('changed').reverse().toArray();
-    this.plans = all.map(({ id, name, changed }) => ({ id, name, changed }));
-  }
-
-  /** Puts a document on the shelf as a plan of its own, under an id that is free. */
-  private async put({ plan, cards }: PlanDocument): Promise<string> {
-    const taken = new Set(await shelf.plans.toCollection().primaryKeys());
-    let id = plan.id;
-    for (let n = 2; taken.has(id); n++) id = `${plan.id.slice(0, 40)}-${n}`;
-    const stored: StoredPlan = { id, name: plan.name, changed: Date.now(), at: 0, cards };
-    await storeStep(stored, { planId: id, index: 0, why: 'opened', plan: { ...plan, id } });
-    return id;
-  }
+  private refresh = async (): Promise<void> => void (this.plans = await shelved());
 
   async open(id: string): Promise<void> {
     await this.saving;
@@ -131,10 +108,8 @@ class Workbench {
     this.steps = found.steps.map(({ plan, why }) => ({ plan, why }));
     this.at = Math.min(Math.max(0, found.plan.at - first), this.steps.length - 1);
     this.offset = first;
-    this.savedAt = new Date(found.plan.changed);
-    this.study = null;
-    this.trouble = '';
-    this.leftOut = '';
+    [this.savedAt, this.study] = [new Date(found.plan.changed), null];
+    [this.trouble, this.leftOut] = ['', ''];
     await setSetting('open', id);
     await beginsToOpen(id);
     await this.verify();
@@ -144,11 +119,8 @@ class Workbench {
   /** Back to the shelf: no plan is open. */
   async close(): Promise<void> {
     await this.saving;
-    this.steps = [];
-    this.at = 0;
-    this.study = null;
-    this.trouble = '';
-    this.stale = false;
+    [this.steps, this.at] = [[], 0];
+    [this.study, this.trouble, this.stale] = [null, '', false];
     this.revision++;
     await setSetting('open', '');
   }
@@ -242,6 +214,12 @@ class Workbench {
       .then(() => undefined);
   }
 
+  /** What failed may have left the thread with half of a plan. */
+  private fail(why: string): void {
+    [this.trouble, this.study, this.stale] = [why, null, false];
+    this.thread.end();
+  }
+
   private async verify(): Promise<void> {
     const plan = this.plan;
     if (!plan) return;
@@ -253,12 +231,7 @@ class Workbench {
     try {
       study = await this.thread.newest((calls) => calls.study(plan, this.thread.fresh(cards)));
     } catch (error) {
-      if (mine !== this.revision) return;
-      this.trouble = error instanceof Error ? error.message : String(error);
-      this.study = null;
-      this.stale = false;
-      // What failed may have left the thread with half of a plan.
-      this.thread.end();
+      if (mine === this.revision) this.fail(error instanceof Error ? error.message : String(error));
       return;
     }
     // Meanwhile the plan may have been left.
@@ -336,7 +309,7 @@ class Workbench {
       return false;
     }
     this.refusal = null;
-    const id = await this.put(read.value);
+    const id = await putPlan(read.value);
     await this.refresh();
     await this.open(id);
     return true;
@@ -352,7 +325,7 @@ class Workbench {
   }
 
   async openNew(document: PlanDocument): Promise<void> {
-    const id = await this.put(document);
+    const id = await putPlan(document);
     await this.refresh();
     await this.open(id);
   }
