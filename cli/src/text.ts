@@ -4,7 +4,7 @@ import type { PartsList, WiringPlan } from '@idle-breadboard/core/deliver';
 import { formatMoney, formatQuantity, formatSigned } from '@idle-breadboard/core/figures';
 import { leadSays, type Report } from '@idle-breadboard/core/files';
 import type { OverviewLine } from '@idle-breadboard/core/overview';
-import type { Problem } from '@idle-breadboard/core/plan';
+import { problemCount, type Problem } from '@idle-breadboard/core/plan';
 import type { Completion } from '@idle-breadboard/core/solve';
 import { counted, say, sayProblems, sayUnread } from '@idle-breadboard/core/words';
 
@@ -12,7 +12,7 @@ const lines = (...all: (string | readonly string[])[]): string => `${all.flat().
 
 export const problemsText = (problems: readonly Problem[]): string =>
   lines(
-    `refused: ${counted(problems.length, 'problem')}`,
+    `refused: ${counted(problemCount(problems), 'problem')}`,
     sayProblems(problems).map(({ path, message }) => `  ${path || 'file'}: ${message}`),
   );
 

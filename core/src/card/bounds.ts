@@ -1,6 +1,6 @@
 /**
  * What an amount can be at all, by its unit. Beyond these a file is broken or means something else; they are far wider than
- * anything that is built on a breadboard, and keep every sum that follows a finite number. Common practice without a source.
+ * anything that is built on a breadboard. What sums make of amounts within them is still looked at, in `check/result.ts`. Common practice without a source.
  */
 import { z } from 'zod';
 import { issueOf } from '../quantity/problem.ts';

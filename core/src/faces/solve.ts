@@ -24,5 +24,12 @@ export { takeSet } from '../solve/sets/take-set.ts';
 export { ALONE, smallestBuild } from '../solve/smallest-build.ts';
 export { type Brief, type FeedKind, type Pick, planOf, type ServeKind } from '../solve/start/brief.ts';
 export { feedKindOf, sourceOf } from '../solve/start/feeding.ts';
-export { filledPlan, type Offers, offersFor, type OffersProgress, type SetOffer } from '../solve/start/offers.ts';
+export {
+  filledPlan,
+  inOrder,
+  type Offers,
+  offersFor,
+  type OffersProgress,
+  type SetOffer,
+} from '../solve/start/offers.ts';
 export { type WhatIf, whatIfs } from '../solve/what-if.ts';

@@ -28,7 +28,9 @@ export function readPack(text: string): Read<readonly Card[]> {
   const parsed = PackFile.safeParse(value);
   if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error, value) };
   const problems = doubledCards(parsed.data.cards);
-  return problems.length > 0 ? { ok: false, problems: capped(problems) } : { ok: true, value: parsed.data.cards };
+  return problems.length > 0
+    ? { ok: false, problems: capped(problems, (one) => one) }
+    : { ok: true, value: parsed.data.cards };
 }
 
 export const writePack = (cards: readonly Card[]): string =>

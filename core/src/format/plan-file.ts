@@ -58,7 +58,9 @@ function readPlanValue(given: unknown): Read<PlanDocument> {
   if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error, value) };
   const { plan, cards } = parsed.data;
   const problems = [...doubledCards(cards), ...referenceProblems({ plan, cards })];
-  return problems.length > 0 ? { ok: false, problems: capped(problems) } : { ok: true, value: { plan, cards } };
+  return problems.length > 0
+    ? { ok: false, problems: capped(problems, (one) => one) }
+    : { ok: true, value: { plan, cards } };
 }
 
 export function doubledCards(cards: readonly Card[]): Problem[] {

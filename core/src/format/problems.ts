@@ -55,22 +55,18 @@ function messageOf(issue: z.core.$ZodIssue, found: Text): Message {
 /** More are not read by anybody; a hostile file has hundreds of thousands. */
 const MOST_LISTED = 100;
 
-/** The first hundred problems; the rest is counted. */
-export const capped = (problems: readonly Problem[]): Problem[] =>
-  problems.length <= MOST_LISTED
-    ? [...problems]
-    : [
-        ...problems.slice(0, MOST_LISTED),
-        { path: '', message: expected('more', { count: problems.length - MOST_LISTED }) },
-      ];
+/** The first hundred of what is wrong, as problems; the rest is counted in one more (`problemCount`). */
+export function capped<T>(wrong: readonly T[], problem: (one: T) => Problem): Problem[] {
+  const left = wrong.length - MOST_LISTED;
+  return [
+    ...wrong.slice(0, MOST_LISTED).map(problem),
+    ...(left > 0 ? [{ path: '', message: expected('more', { count: left }) }] : []),
+  ];
+}
 
 /** The issues of Zod as problems: path, what was expected, what was found. */
-export const problemsOf = (error: z.ZodError, input: unknown): Problem[] => [
-  ...error.issues.slice(0, MOST_LISTED).map((issue) => ({
+export const problemsOf = (error: z.ZodError, input: unknown): Problem[] =>
+  capped(error.issues, (issue) => ({
     path: pathText(issue.path),
     message: messageOf(issue, foundIn(valueAt(input, issue.path))),
-  })),
-  ...(error.issues.length > MOST_LISTED
-    ? [{ path: '', message: expected('more', { count: error.issues.length - MOST_LISTED }) }]
-    : []),
-];
+  }));

@@ -52,3 +52,11 @@ export interface ProblemSays {
   readonly text: { text: string };
 }
 export const expected = tells<ProblemSays>('problem');
+
+/** How many problems there are, where only the first of them are listed and the last one counts the rest. */
+export function problemCount(problems: readonly Problem[]): number {
+  const last = problems.at(-1)?.message;
+  return last?.topic === 'problem' && last.id === 'more' && typeof last.data['count'] === 'number'
+    ? problems.length - 1 + last.data['count']
+    : problems.length;
+}

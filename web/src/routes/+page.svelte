@@ -111,7 +111,7 @@
   onafterprint={() => setPrinting(false)}
   onunhandledrejection={({ reason }) =>
     view.say(
-      `That could not be worked out; the plan is as it was. The program says: ${reason instanceof Error ? reason.message : String(reason)}`,
+      `Something that was asked for failed. The program says: ${reason instanceof Error ? reason.message : String(reason)}`,
     )}
 />
 

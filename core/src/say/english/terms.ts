@@ -10,7 +10,7 @@ export const terms = {
   'check/unworkable': topic<CheckUnworkableSays>({
     says: {
       noNumber: ({ things }) =>
-        `What ${list(things)} must meet gives no number: a figure that it rests on is out of all bounds.`,
+        `Whether ${list(things)} meets it could not be worked out: its figures give no number. So it is not met.`,
       failed: ({ why }) => `This could not be worked out, so it is not met. The program says: ${why}.`,
     },
   }),

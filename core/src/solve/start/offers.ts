@@ -55,7 +55,7 @@ export type OffersProgress = ({ readonly at: 'search' } & SetProgress) | { reado
 const MAX_TRIES = 4;
 
 /** The best in one figure first; of those alike, the cheapest, then the next figures. */
-function inOrder(sets: readonly FoundSet[], figure: keyof SetFigures): FoundSet[] {
+export function inOrder(sets: readonly FoundSet[], figure: keyof SetFigures): FoundSet[] {
   const order = [figure, ...FIGURES.filter((other) => other !== figure)];
   return sets.toSorted((a, b) =>
     order.reduce((d, key) => d || a.evaluation.figures[key] - b.evaluation.figures[key], 0),

@@ -18,8 +18,10 @@
     The program failed at it, which it should never do: <span class="value whitespace-normal">{workbench.trouble}</span>
   </p>
   <p>
-    The plan is stored as it is. What was proved of it before does not hold for it now. When the app starts again, it
-    opens the shelf and not this plan.
+    {workbench.saveTrouble === ''
+      ? 'The plan is stored as it is.'
+      : 'The last change could not be stored either: export it now.'} What was proved of it before does not hold for it now.
+    When the app starts again, it opens the shelf and not this plan.
   </p>
   <div class="flex flex-wrap gap-2">
     {#if workbench.canUndo}<Button kind="first" onclick={() => workbench.undo()}>Undo: {workbench.undoWhat}</Button

@@ -2,24 +2,14 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { Combobox } from 'bits-ui';
-  import type { Choice } from './choice';
+  import type { ChoiceField } from './choice';
   import ChoiceList from './ChoiceList.svelte';
   import { list, searched } from './field';
 
-  interface Props {
-    label: string;
-    choices: readonly Choice[];
-    value: string;
-    /** What is shown while nothing is chosen. */
-    placeholder?: string;
+  interface Props extends ChoiceField {
     /** What is typed and is no choice is one of its own. */
     free?: boolean;
-    disabled?: boolean;
-    invalid?: boolean;
-    class?: string;
     change: (value: string) => void;
-    onkeydown?: ((event: KeyboardEvent) => void) | undefined;
-    [data: `data-${string}`]: unknown;
   }
   let {
     label,

@@ -2,24 +2,14 @@
 <script lang="ts">
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import { Select } from 'bits-ui';
-  import type { Choice } from './choice';
+  import type { ChoiceField } from './choice';
   import ChoiceList from './ChoiceList.svelte';
   import Combobox from './Combobox.svelte';
   import { field, list } from './field';
 
-  interface Props {
-    label: string;
-    choices: readonly Choice[];
-    value: string;
-    /** What is shown while nothing that is chosen is among the choices. */
-    placeholder?: string;
-    disabled?: boolean;
-    invalid?: boolean;
-    class?: string;
+  interface Props extends ChoiceField {
     /** Where the value is not bound: asks whoever keeps it. */
     change?: (value: string) => void;
-    onkeydown?: (event: KeyboardEvent) => void;
-    [data: `data-${string}`]: unknown;
   }
   let {
     label,

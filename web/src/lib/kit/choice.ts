@@ -25,3 +25,17 @@ export function groupsOf(choices: readonly Choice[]): { group: string | undefine
   }
   return groups;
 }
+
+/** What every field that chooses is told. */
+export interface ChoiceField {
+  label: string;
+  choices: readonly Choice[];
+  value: string;
+  /** What is shown while nothing that is chosen is among the choices. */
+  placeholder?: string;
+  disabled?: boolean;
+  invalid?: boolean;
+  class?: string;
+  onkeydown?: ((event: KeyboardEvent) => void) | undefined;
+  [data: `data-${string}`]: unknown;
+}

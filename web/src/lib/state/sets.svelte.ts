@@ -2,7 +2,7 @@
 import type { Circuit } from '@idle-breadboard/core/circuit';
 import { formatQuantity } from '@idle-breadboard/core/figures';
 import type { Plan } from '@idle-breadboard/core/plan';
-import { FIGURES, type SetFigures, type SetFront } from '@idle-breadboard/core/solve';
+import { inOrder, type SetFigures, type SetFront } from '@idle-breadboard/core/solve';
 import { say } from '@idle-breadboard/core/words';
 import type { SetsWorker } from '../worker/sets';
 import { Thread } from '../worker/thread';
@@ -11,7 +11,7 @@ import { workbench } from './workbench.svelte';
 
 export const FIGURE_NAME: Readonly<Record<keyof SetFigures, string>> = {
   cost: 'cost',
-  error: 'error of what is allowed',
+  error: 'share of the allowed error',
   current: 'current of the parts',
   rows: 'rows of the breadboard',
   arrival: 'days until it is here',
@@ -45,14 +45,7 @@ class Sets {
   /** Sets by the figure that was asked for. */
   order = $derived.by(() => {
     const sets = this.front?.sets ?? [];
-    const of = (i: number) => sets[i]?.evaluation.figures;
-    return sets
-      .map((_, i) => i)
-      .sort((a, b) => {
-        const [x, y] = [of(a), of(b)];
-        if (!x || !y) return 0;
-        return x[this.sortedBy] - y[this.sortedBy] || FIGURES.reduce((d, key) => d || x[key] - y[key], 0);
-      });
+    return inOrder(sets, this.sortedBy).map((set) => sets.indexOf(set));
   });
 
   async search(circuit: Circuit, anyController: boolean): Promise<void> {

@@ -17,8 +17,8 @@ import type { Answer } from '@idle-breadboard/core/solve';
 import type { Result } from '@idle-breadboard/core/verify';
 import { say } from '@idle-breadboard/core/words';
 import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
-import { putPlan, shelved, type ShelfEntry, type Step } from '../store/put-plan';
-import { beginsToOpen, failedToOpen, hasFailed, isOpen } from '../store/opened';
+import { fillShelf, putPlan, shelved, type ShelfEntry, type Step } from '../store/shelved';
+import { beginsToOpen, failedToOpen, hasFailed, openedWell } from '../store/opened';
 import { drawer } from './drawer.svelte';
 import type { Study, StudyWorker } from '../worker/study';
 import { Thread } from '../worker/thread';
@@ -82,10 +82,7 @@ class Workbench {
   ): Promise<void> {
     await drawer.start(catalogue);
     this.own = [];
-    if ((await shelf.plans.count()) === 0) {
-      // The first of them is put down last, so that it lies on top.
-      for (const document of (await demo()).toReversed()) await putPlan(document);
-    }
+    await fillShelf(demo);
     await this.refresh();
     const last = asked === undefined ? await setting('open') : asked;
     try {
@@ -113,7 +110,7 @@ class Workbench {
     await setSetting('open', id);
     await beginsToOpen(id);
     await this.verify();
-    await (this.trouble === '' ? isOpen() : failedToOpen(id));
+    if (this.trouble === '') await openedWell();
   }
 
   /** Back to the shelf: no plan is open. */
@@ -215,9 +212,10 @@ class Workbench {
   }
 
   /** What failed may have left the thread with half of a plan. */
-  private fail(why: string): void {
+  private async fail({ id }: Plan, why: string): Promise<void> {
     [this.trouble, this.study, this.stale] = [why, null, false];
     this.thread.end();
+    await failedToOpen(id);
   }
 
   private async verify(): Promise<void> {
@@ -231,13 +229,14 @@ class Workbench {
     try {
       study = await this.thread.newest((calls) => calls.study(plan, this.thread.fresh(cards)));
     } catch (error) {
-      if (mine === this.revision) this.fail(error instanceof Error ? error.message : String(error));
+      if (mine === this.revision) await this.fail(plan, error instanceof Error ? error.message : String(error));
       return;
     }
     // Meanwhile the plan may have been left.
     if (!study || this.plan === null) return;
-    this.trouble = '';
-    this.study = study;
+    // A step back led out of it.
+    if (this.trouble !== '') void openedWell();
+    [this.trouble, this.study] = ['', study];
     this.shown = mine;
     this.stale = false;
     this.lastEdit = performance.now() - began;

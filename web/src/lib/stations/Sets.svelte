@@ -3,7 +3,7 @@
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import type { Circuit } from '@idle-breadboard/core/circuit';
-  import { FIGURES, takeSet, type FoundSet, type SetFigures } from '@idle-breadboard/core/solve';
+  import { FIGURES, inOrder, takeSet, type FoundSet, type SetFigures } from '@idle-breadboard/core/solve';
   import { counted } from '@idle-breadboard/core/words';
   import { untrack } from 'svelte';
   import Row from '../kit/Row.svelte';
@@ -29,16 +29,12 @@
   const old = $derived(sets.isOld(circuit.plan));
   const currency = $derived(circuit.plan.budget?.currency ?? '');
 
-  /** The set that is best in each figure; among equals the cheapest. */
+  /** The set that is best in each figure. */
   const best = $derived(
-    Object.fromEntries(
-      FIGURES.map((key) => {
-        const of = (i: number) => found[i]?.evaluation.figures;
-        const better = (a: number, b: number) =>
-          (of(b)?.[key] ?? 0) - (of(a)?.[key] ?? 0) || (of(b)?.cost ?? 0) - (of(a)?.cost ?? 0);
-        return [key, found.reduce((most, _, i) => (better(i, most) > 0 ? i : most), 0)];
-      }),
-    ) as Record<keyof SetFigures, number>,
+    Object.fromEntries(FIGURES.map((key) => [key, found.findIndex((set) => set === inOrder(found, key)[0])])) as Record<
+      keyof SetFigures,
+      number
+    >,
   );
 
   const where = ({ option, place }: FoundSet['evaluation']['parts'][number]) => `${option.card.id} ${place}`;

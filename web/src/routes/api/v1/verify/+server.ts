@@ -1,3 +1,4 @@
+import { problemCount } from '@idle-breadboard/core/plan';
 import { counted } from '@idle-breadboard/core/words';
 import { readPlan, reportOf } from '@idle-breadboard/core/files';
 import { catalogue } from '$lib/server/catalogue';
@@ -10,8 +11,12 @@ export const POST: RequestHandler = async ({ request }) => {
   if (body instanceof Response) return body;
   const read = readPlan(body);
   if (!read.ok) {
-    const count = read.problems.length;
-    return problem(400, 'Bad Request', `the plan has ${counted(count, 'problem')}`, read.problems);
+    return problem(
+      400,
+      'Bad Request',
+      `the plan has ${counted(problemCount(read.problems), 'problem')}`,
+      read.problems,
+    );
   }
   return new Response(JSON.stringify(reportOf(read.value, catalogue)), {
     headers: { 'content-type': 'application/json' },

@@ -28,3 +28,9 @@ export async function putPlan({ plan, cards }: PlanDocument): Promise<string> {
   await storeStep(stored, { planId: id, index: 0, why: 'opened', plan: { ...plan, id } });
   return id;
 }
+
+/** Puts plans on a shelf that is empty; the first of them is put down last, so that it lies on top. */
+export async function fillShelf(plans: () => Promise<readonly PlanDocument[]>): Promise<void> {
+  if ((await shelf.plans.count()) > 0) return;
+  for (const document of (await plans()).toReversed()) await putPlan(document);
+}
