@@ -78,7 +78,10 @@ function textOf(random: Random, { pattern, maxLength = 12 }: Schema): string {
 function numberOf(random: Random, { type, minimum, maximum, exclusiveMinimum }: Schema): number {
   const from = Math.max(minimum ?? -1e6, exclusiveMinimum ?? -1e6);
   const to = maximum ?? 1e6;
-  if (type === 'integer') return Math.floor(from + random() * (Math.min(to, from + 1e5) - from));
+  if (type === 'integer') {
+    const least = exclusiveMinimum === undefined ? Math.ceil(from) : Math.floor(from) + 1;
+    return least + Math.floor(random() * (Math.min(to, least + 1e5) - least));
+  }
   const sizes = [1e-12, 3.3e-7, 4.7e-3, 0.1, 1 / 3, 2.2, 1e3, 9.99e5];
   const value = pick(random, sizes) * (1 + random());
   return Math.min(to, Math.max(from + (exclusiveMinimum === undefined ? 0 : 1e-13), random() < 0.2 ? -value : value));
