@@ -26,8 +26,12 @@ const DASHES: Readonly<Record<string, string>> = {
   brown: '0.15 0.15',
 };
 
-export const inkOf = (colour: string): string => INKS[colour] ?? UNNAMED;
-export const dashOf = (colour: string): string => DASHES[colour] ?? '';
+/** A file may name a colour as it likes, also "toString". */
+const named = (table: Readonly<Record<string, string>>, colour: string): string | undefined =>
+  Object.hasOwn(table, colour) ? table[colour] : undefined;
+
+export const inkOf = (colour: string): string => named(INKS, colour) ?? UNNAMED;
+export const dashOf = (colour: string): string => named(DASHES, colour) ?? '';
 
 /** Relative luminance of a colour written as #rrggbb (WCAG 2.1). */
 function luminance(ink: string): number {

@@ -15,6 +15,8 @@ export interface Stride {
   readonly most: number;
 }
 const CAREFUL: Stride = { longest: LONGEST_STEP, most: MAX_STEPS };
+/** Where nothing settles step by step, as with a node that is drawn hundreds of volts away, the whole step is tried. */
+const BOLD: Stride = { longest: Infinity, most: MAX_STEPS };
 /** V: the next step would be smaller by its square. */
 const CLOSE_ENOUGH = 1e-7;
 
@@ -84,12 +86,17 @@ export function settle(network: Network, volts: Float64Array, space: Workspace, 
  * @example two resistors of 1 kΩ between 3.3 V and ground meet at 1.65 V
  */
 export function operatingPoint(network: Network): Float64Array {
+  for (const stride of [CAREFUL, BOLD]) {
+    const volts = firstGuess(network);
+    if (settle(network, volts, workspaceOf(network), stride)) return volts;
+  }
+  throw new NoOperatingPoint(`no voltages were found at which the currents of ${network.nodes - 1} nodes balance`);
+}
+
+function firstGuess(network: Network): Float64Array {
   const volts = new Float64Array(network.nodes);
   const top = network.held.reduce((most, { volts: v }) => Math.max(most, v), 0);
   for (let node = 1; node < network.nodes; node++) volts[node] = top / 2;
   for (const { node, volts: v } of network.held) volts[node] = v;
-  if (!settle(network, volts, workspaceOf(network))) {
-    throw new NoOperatingPoint(`${network.nodes} nodes`);
-  }
   return volts;
 }

@@ -8,7 +8,7 @@ const plans = import.meta.glob<{ plan: Plan; cards: Card[] }>('../../../catalogu
 /** @throws when the server that the page came from does not answer */
 export async function loadCatalogue(): Promise<Library> {
   const response = await fetch('/api/v1/catalogue');
-  if (!response.ok) throw new Error(`the catalogue cannot be had: ${response.status}`);
+  if (!response.ok) throw new Error(`the server answered ${response.status}`);
   const { cards } = (await response.json()) as { cards: Card[] };
   return libraryOf(cards);
 }

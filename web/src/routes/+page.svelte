@@ -1,17 +1,21 @@
 <script lang="ts">
   import { flushSync, onMount, untrack } from 'svelte';
   import { demoPlans, loadCatalogue } from '$lib/catalogue';
+  import Button from '$lib/kit/Button.svelte';
   import Header from '$lib/frame/Header.svelte';
   import { onFocus, onKey, onKeyFirst } from '$lib/frame/keys';
   import Stations from '$lib/frame/Stations.svelte';
   import Strip from '$lib/frame/Strip.svelte';
   import { logbook } from '$lib/state/logbook.svelte';
   import { laying } from '$lib/state/laying.svelte';
+  import { drawer } from '$lib/state/drawer.svelte';
   import { proofsBySubject } from '$lib/state/proofs';
   import { standing } from '$lib/state/standing.svelte';
   import { triedResults } from '$lib/state/tried-results';
+  import { telling } from '$lib/state/telling.svelte';
   import { view } from '$lib/state/view.svelte';
   import { workbench } from '$lib/state/workbench.svelte';
+  import { onNewer, openStore } from '$lib/store/open';
   import Need from '$lib/stations/Need.svelte';
   import type { PageData } from './$types';
 
@@ -70,21 +74,40 @@
     return () => medium.removeEventListener('change', change);
   });
 
+  /** Without the catalogue everything else works: it is told, and asked for again. */
+  async function fetchCatalogue() {
+    try {
+      drawer.shipped(await loadCatalogue());
+      telling.noCatalogue = '';
+    } catch (error) {
+      telling.noCatalogue = error instanceof Error ? error.message : String(error);
+    }
+  }
+
   onMount(async () => {
-    await view.start();
+    telling.onlyHere = await openStore();
+    onNewer(() => (telling.newer = true));
+    await Promise.all([view.start(), fetchCatalogue()]);
     // Before a plan is there: from then on the address is written.
     const asked = view.look();
-    await workbench.start(
-      await loadCatalogue(),
-      async () => (data.demo ? demoPlans() : []),
-      asked === 'as it is' ? undefined : asked,
-    );
+    await workbench.start(async () => (data.demo ? demoPlans() : []), asked === 'as it is' ? undefined : asked);
   });
 
   // Only the plan: whatever else is looked at writes its address itself.
   $effect(() => {
     void workbench.plan?.id;
     if (workbench.ready) untrack(() => view.keepAddress());
+  });
+
+  const { saving } = workbench;
+  const hasTrouble = $derived(
+    Boolean(telling.onlyHere ?? saving.trouble) || telling.newer || telling.noCatalogue !== '' || telling.apart !== '',
+  );
+  /** Work that would be lost with the tab. */
+  let changedHere = $state(false);
+  const atRisk = $derived(saving.trouble !== null || (saving.unsaved > 0 && telling.newer) || changedHere);
+  $effect(() => {
+    if (telling.onlyHere && workbench.canUndo) changedHere = true;
   });
 
   /** The window says which plan is open and how it stands. */
@@ -96,7 +119,7 @@
     const file = files?.[0];
     if (!file) return;
     const taken = await workbench.importFile(file.name, await file.text());
-    if (taken) view.say(`${workbench.plan?.name ?? 'The plan'} imported.`);
+    if (taken) telling.say(`${workbench.plan?.name ?? 'The plan'} imported.`);
   }
 </script>
 
@@ -107,10 +130,13 @@
   onfocusin={onFocus}
   onchange={onFocus}
   onhashchange={() => void view.follow()}
+  onbeforeunload={(event) => {
+    if (atRisk) event.preventDefault();
+  }}
   onbeforeprint={() => setPrinting(true)}
   onafterprint={() => setPrinting(false)}
   onunhandledrejection={({ reason }) =>
-    view.say(
+    telling.say(
       `Something that was asked for failed. The program says: ${reason instanceof Error ? reason.message : String(reason)}`,
     )}
 />
@@ -130,6 +156,9 @@
 
 <div class="bench screen-only flex relative flex-col h-[100dvh] overflow-hidden" style="--split: {view.split}">
   <Header openFile={() => picker?.click()} />
+  {#if hasTrouble}
+    {#await import('$lib/frame/Troubles.svelte') then { default: Troubles }}<Troubles {fetchCatalogue} />{/await}
+  {/if}
   {#if !workbench.ready}
     <p class="unit m-auto" role="status">Opening the shelf</p>
   {:else if !workbench.plan}
@@ -155,39 +184,51 @@
         {#if workbench.trouble}
           {#await import('$lib/frame/Unworkable.svelte') then { default: Unworkable }}<Unworkable />{/await}
         {:else if study}
-          {#if view.station === 'overview'}
-            {#await import('$lib/stations/Overview.svelte') then { default: Overview }}<Overview
-                circuit={study.circuit}
-                verdict={study.verdict}
-              />{/await}
-          {:else if view.station === 'need'}<Need circuit={study.circuit} {proofs} />
-          {:else if view.station === 'compare'}
-            {#await choosing() then { Compare }}<Compare circuit={study.circuit} />{/await}
-          {:else if view.station === 'control'}
-            {#await choosing() then { Control }}<Control circuit={study.circuit} />{/await}
-          {:else if view.station === 'levels'}
-            {#await electric() then { Levels }}<Levels circuit={study.circuit} {proofs} />{/await}
-          {:else if view.station === 'bus'}
-            {#await electric() then { Bus }}<Bus circuit={study.circuit} {proofs} />{/await}
-          {:else if view.station === 'pins'}
-            {#await electric() then { Pins }}<Pins circuit={study.circuit} {proofs} />{/await}
-          {:else if view.station === 'power'}
-            {#await electric() then { Power }}<Power circuit={study.circuit} {proofs} />{/await}
-          {:else if view.station === 'wiring'}
-            {#await delivering() then { Wiring }}<Wiring circuit={study.circuit} />{/await}
-          {:else if view.station === 'parts'}
-            {#await delivering() then { Parts }}<Parts circuit={study.circuit} />{/await}
-          {:else}
-            {#await bringingUp() then { BringUp }}<BringUp circuit={study.circuit} />{/await}
-          {/if}
+          {#key view.station}<svelte:boundary>
+              {#if view.station === 'overview'}
+                {#await import('$lib/stations/Overview.svelte') then { default: Overview }}<Overview
+                    circuit={study.circuit}
+                    verdict={study.verdict}
+                  />{/await}
+              {:else if view.station === 'need'}<Need circuit={study.circuit} {proofs} />
+              {:else if view.station === 'compare'}
+                {#await choosing() then { Compare }}<Compare circuit={study.circuit} />{/await}
+              {:else if view.station === 'control'}
+                {#await choosing() then { Control }}<Control circuit={study.circuit} />{/await}
+              {:else if view.station === 'levels'}
+                {#await electric() then { Levels }}<Levels circuit={study.circuit} {proofs} />{/await}
+              {:else if view.station === 'bus'}
+                {#await electric() then { Bus }}<Bus circuit={study.circuit} {proofs} />{/await}
+              {:else if view.station === 'pins'}
+                {#await electric() then { Pins }}<Pins circuit={study.circuit} {proofs} />{/await}
+              {:else if view.station === 'power'}
+                {#await electric() then { Power }}<Power circuit={study.circuit} {proofs} />{/await}
+              {:else if view.station === 'wiring'}
+                {#await delivering() then { Wiring }}<Wiring circuit={study.circuit} />{/await}
+              {:else if view.station === 'parts'}
+                {#await delivering() then { Parts }}<Parts circuit={study.circuit} />{/await}
+              {:else}
+                {#await bringingUp() then { BringUp }}<BringUp circuit={study.circuit} />{/await}
+              {/if}
+              {#snippet failed(error, again)}
+                <div class="grid gap-3 justify-items-start p-6" role="alert">
+                  <p>
+                    This station could not be shown, which should never happen. The program says:
+                    <span class="value">{error instanceof Error ? error.message : String(error)}</span>
+                  </p>
+                  <p>The plan is as it was, and the other stations go on.</p>
+                  <Button onclick={again}>Try again</Button>
+                </div>
+              {/snippet}
+            </svelte:boundary>{/key}
           {#await import('$lib/frame/WorkingsTip.svelte') then { default: WorkingsTip }}<WorkingsTip
               tried={triedResults}
             />{/await}
         {/if}
       </main>
     </div>
-    <p class="notice py-1 px-3 border-t bg-copper-soft" class:sr-only={view.notice === ''} role="status">
-      {view.notice}
+    <p class="notice py-1 px-3 border-t bg-copper-soft" class:sr-only={telling.word === ''} role="status">
+      {telling.word}
     </p>
     <Strip />
   {/if}

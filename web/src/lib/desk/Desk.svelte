@@ -8,7 +8,7 @@
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import { onMount, tick } from 'svelte';
   import { desk, keyOfQuestion } from '../state/desk.svelte';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
   import AloneBench from './AloneBench.svelte';
   import CarrierNames from './CarrierNames.svelte';
   import FromSheet from './FromSheet.svelte';
@@ -81,7 +81,7 @@
   async function keep() {
     const card = await desk.keep();
     if (!card) return;
-    view.say(`${card.name} lies in the drawer.`);
+    telling.say(`${card.name} lies in the drawer.`);
     kept(card);
   }
   async function leave() {

@@ -11,7 +11,7 @@
   import { money } from '../kit/words';
   import { desk } from '../state/desk.svelte';
   import { drawer } from '../state/drawer.svelte';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   let { card, back, close }: { card: Card; back: () => void; close: () => void } = $props();
@@ -53,7 +53,7 @@
     const { plan } = addPart(circuit, workbench.library, card);
     const pieces = plan.stock[card.id] ?? drawer.stock[card.id] ?? 0;
     workbench.edit(setStock(plan, card.id, pieces), `add ${card.name}`);
-    view.say(`${card.name} added to the plan.`);
+    telling.say(`${card.name} added to the plan.`);
     close();
   }
 
@@ -66,10 +66,10 @@
     if (!newer) return;
     const problems = workbench.takeRevision(newer.after);
     if (problems.length > 0)
-      view.say(
+      telling.say(
         `The plan uses what revision ${newer.after.revision} no longer has: ${say(problems[0]?.message ?? '')}.`,
       );
-    else view.say(`The plan now rests on revision ${newer.after.revision} of ${card.name}.`);
+    else telling.say(`The plan now rests on revision ${newer.after.revision} of ${card.name}.`);
   }
 </script>
 

@@ -5,7 +5,7 @@
   import { counted, say } from '@idle-breadboard/core/words';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import { drawer } from '../state/drawer.svelte';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
 
   let { file, cards, done }: { file: string; cards: readonly Card[]; done: () => void } = $props();
 
@@ -42,7 +42,7 @@
       return [choice === 'both' ? { ...row.card, id: drawer.freeId(row.card.name), revision: 1 } : row.card];
     });
     const kept = await drawer.keep(wanted);
-    view.say(`${kept.length} of ${counted(cards.length, 'card')} taken from ${file}.`);
+    telling.say(`${kept.length} of ${counted(cards.length, 'card')} taken from ${file}.`);
     done();
   }
 </script>

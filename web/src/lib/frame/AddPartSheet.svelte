@@ -9,6 +9,7 @@
   import Sheet from '../kit/Sheet.svelte';
   import { money } from '../kit/words';
   import { drawer } from '../state/drawer.svelte';
+  import { telling } from '../state/telling.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -30,7 +31,7 @@
     const circuit = workbench.circuit();
     if (!circuit) return;
     workbench.edit(addPart(circuit, workbench.library, card).plan, `add ${card.name}`);
-    view.say(`${card.name} added.`);
+    telling.say(`${card.name} added.`);
   }
 
   const groups = $derived<PickerGroup[]>(

@@ -6,13 +6,15 @@
   import Search from '@lucide/svelte/icons/search';
   import Sun from '@lucide/svelte/icons/sun';
   import Undo2 from '@lucide/svelte/icons/undo-2';
+  import { telling } from '../state/telling.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import PlanMenu from './PlanMenu.svelte';
 
   let { openFile }: { openFile: () => void } = $props();
+  const { saving } = workbench;
   const time = $derived(
-    workbench.savedAt?.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }) ?? '',
+    saving.at?.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }) ?? '',
   );
 </script>
 
@@ -53,12 +55,15 @@
     </Button>
     <span
       class="saved unit data-pending:opacity-55 min-w-[6.6em] text-right max-desk:min-w-0"
-      data-pending={workbench.unsaved > 0 || undefined}
-      data-unsaved={workbench.unsaved}
+      data-pending={saving.unsaved > 0 || undefined}
+      data-unsaved={saving.unsaved}
       role="status"
     >
-      {#if workbench.saveTrouble}<strong class="text-danger">not saved: {workbench.saveTrouble}</strong
-        >{:else if time}saved <span class="value">{time}</span>{/if}
+      {#if workbench.plan}
+        {#if saving.trouble || telling.newer}<strong class="text-danger">not saved</strong>
+        {:else if telling.onlyHere}<strong class="text-fault">in this tab only</strong>
+        {:else if time}saved <span class="value">{time}</span>{/if}
+      {/if}
     </span>
   </div>
   <div class="rails h-1.5 border-t-2 border-t-rail-red border-b-2 border-b-rail-blue" aria-hidden="true"></div>

@@ -18,7 +18,7 @@
     The program failed at it, which it should never do: <span class="value whitespace-normal">{workbench.trouble}</span>
   </p>
   <p>
-    {workbench.saveTrouble === ''
+    {workbench.saving.trouble === null
       ? 'The plan is stored as it is.'
       : 'The last change could not be stored either: export it now.'} What was proved of it before does not hold for it now.
     When the app starts again, it opens the shelf and not this plan.

@@ -4,6 +4,8 @@ import { fileName, saveBlob, saveFile } from './save-file';
 import type { PaperSize } from '../paper/pdf-page';
 import type { BuildFile } from '../worker/lay';
 import { laying } from '../state/laying.svelte';
+import { telling } from '../state/telling.svelte';
+import { loadPlan } from '../store/history';
 import { view } from '../state/view.svelte';
 import { workbench } from '../state/workbench.svelte';
 
@@ -17,12 +19,21 @@ export async function doExport(): Promise<void> {
   if (workbench.plan) saveFile(fileName(workbench.plan.name, 'json'), await workbench.exported(), 'application/json');
 }
 
+/** What is stored of a plan, as it is: nothing is computed for it. */
+export async function exportStored(id: string, name: string): Promise<void> {
+  const { writePlan } = await import('@idle-breadboard/core/files');
+  const history = (await loadPlan(id))?.history;
+  const plan = history?.steps[history.at]?.plan;
+  if (history && plan) saveFile(fileName(name, 'json'), writePlan({ plan, cards: history.cards }), 'application/json');
+  else telling.say(`Nothing is stored of ${name} but its name.`);
+}
+
 /** A file of the build that is laid out: lists for spreadsheets, the board map, the sheet for the bench. */
 export async function saveBuild(as: BuildFile): Promise<void> {
   const name = workbench.plan?.name;
   const text = name === undefined ? '' : await laying.file(as);
   if (name === undefined || text === '') {
-    view.say('There is no layout to write yet.');
+    telling.say('There is no layout to write yet.');
     return;
   }
   const [what, ending, type] = BUILD_FILES[as];
@@ -34,7 +45,7 @@ export async function savePdf(size: PaperSize): Promise<void> {
   const name = workbench.plan?.name ?? 'plan';
   const bytes = await laying.pdf(size);
   if (bytes) saveBlob(fileName(`${name} plan`, 'pdf'), new Blob([bytes.slice()], { type: 'application/pdf' }));
-  else view.say('There is no layout to write yet.');
+  else telling.say('There is no layout to write yet.');
 }
 
 const BUILD_FILES: Readonly<Record<BuildFile, readonly [string, string, string]>> = {
@@ -58,6 +69,6 @@ export async function assignRest(): Promise<void> {
   if (!done) return;
   if (done.solution.ok) {
     workbench.edit(done.plan, 'assign the rest of the pins');
-    view.say('Pins assigned. Locked ones stayed.');
-  } else view.say(say(done.solution.explanation));
+    telling.say('Pins assigned. Locked ones stayed.');
+  } else telling.say(say(done.solution.explanation));
 }

@@ -4,9 +4,10 @@
   import type { PlanDocument } from '@idle-breadboard/core/plan';
   import { onMount } from 'svelte';
   import { demoPlans } from '../catalogue';
-  import { startPlan } from '../kit/actions';
+  import { exportStored, startPlan } from '../kit/actions';
   import Button from '../kit/Button.svelte';
   import { glancing } from '../state/glancing.svelte';
+  import { telling } from '../state/telling.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import PlanTile from './PlanTile.svelte';
@@ -55,10 +56,20 @@
 {/snippet}
 
 <section class="mx-auto max-w-[1180px] px-6 py-7 max-desk:px-3 max-desk:py-4" aria-label="shelf">
-  {#if workbench.leftOut}<p class="mb-5 border-l-4 border-l-fault pl-3" role="alert">
-      {workbench.leftOut} could not be worked out when it was opened last. It lies below as it is stored: export it, or try
-      again.
-    </p>{/if}
+  {#if telling.leftOut}
+    {@const { id, name, why } = telling.leftOut}
+    <div class="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2 border-l-4 border-l-fault pl-3" role="alert">
+      <p class="grow basis-[26em]">
+        {why === 'failed'
+          ? `${name} could not be worked out when it was opened last. It lies below as it is stored.`
+          : `${name} could not be opened: what is stored of it is no whole plan. It is left as it is stored.`}
+      </p>
+      <span class="flex gap-2">
+        <Button onclick={() => exportStored(id, name)}>Export it as it is stored</Button>
+        <Button onclick={() => view.open(id)}>Try to open it</Button>
+      </span>
+    </div>
+  {/if}
   <div class="grid grid-cols-[minmax(0,5fr)_minmax(0,6fr)] gap-8 items-center max-desk:grid-cols-1 max-desk:gap-4">
     <div>
       <h1 class="text-[28px] leading-[1.2] font-semibold mb-5 max-desk:text-title max-desk:mb-3">

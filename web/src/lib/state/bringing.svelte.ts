@@ -8,7 +8,7 @@ import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
 import { setSetting, setting } from '../store/db';
 import { logbook } from './logbook.svelte';
-import { view } from './view.svelte';
+import { telling } from './telling.svelte';
 import { workbench } from './workbench.svelte';
 
 class Bringing {
@@ -190,7 +190,7 @@ class Bringing {
     if (this.evidence.length > 0)
       await logbook.add([{ kind: 'mended', title: 'another build on the simulated bench' }]);
     this.pointed = null;
-    view.say(
+    telling.say(
       fault === null
         ? 'One fault is hidden in the simulated build. Read what you need, and name it.'
         : 'The build is on the simulated bench.',

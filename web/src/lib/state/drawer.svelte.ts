@@ -2,10 +2,31 @@
 import { against, libraryOf, type Card, type Library } from '@idle-breadboard/core/card';
 import { Plan } from '@idle-breadboard/core/plan';
 import { setSetting, setting, shelf } from '../store/db';
+import { watch } from '../store/watch';
 
 const STOCK = 'stock';
 const OWN_ONLY = 'own only';
 const Stock = Plan.shape.stock.catch({});
+
+type Counts = Readonly<Record<string, number>>;
+
+/** What cannot be read counts as nothing. */
+function stockOf(stored: string | undefined): Counts {
+  try {
+    return Stock.parse(JSON.parse(stored ?? '{}'));
+  } catch {
+    return {};
+  }
+}
+
+const withStock = (stock: Counts, card: string, pieces: number): Counts =>
+  Object.fromEntries(Object.entries({ ...stock, [card]: pieces }).filter(([, count]) => count > 0));
+
+const readAll = async () => ({
+  own: await shelf.cards.orderBy('[id+revision]').toArray(),
+  stock: stockOf(await setting(STOCK)),
+  ownOnly: (await setting(OWN_ONLY)) === 'yes',
+});
 
 class Drawer {
   private catalogue = $state.raw<Library>(new Map());
@@ -13,7 +34,7 @@ class Drawer {
   own = $state.raw<readonly Card[]>([]);
 
   /** Pieces that lie in the drawer, by card: what a new plan begins with. */
-  stock = $state.raw<Readonly<Record<string, number>>>({});
+  stock = $state.raw<Counts>({});
   /** Set where the maker's own cards alone are listed. */
   ownOnly = $state(false);
 
@@ -25,11 +46,15 @@ class Drawer {
   /** What lists offer: everything, or only what is one's own. */
   listed = $derived<readonly Card[]>([...this.cards.values()].filter(({ id }) => !this.ownOnly || this.isOwn(id)));
 
-  async start(catalogue: Library): Promise<void> {
-    this.catalogue = catalogue;
-    this.stock = Stock.parse(JSON.parse((await setting(STOCK)) ?? '{}'));
-    this.ownOnly = (await setting(OWN_ONLY)) === 'yes';
+  /** Takes up what is stored, and again whatever another tab puts there. */
+  async start(): Promise<void> {
     await this.refresh();
+    watch(readAll, (all) => this.take(all));
+  }
+
+  /** The cards that ship with the program are there. */
+  shipped(catalogue: Library): void {
+    this.catalogue = catalogue;
   }
 
   setOwnOnly(only: boolean): void {
@@ -38,13 +63,20 @@ class Drawer {
   }
 
   setStock(card: string, pieces: number): void {
-    this.stock = Object.fromEntries(Object.entries({ ...this.stock, [card]: pieces }).filter(([, count]) => count > 0));
-    void setSetting(STOCK, JSON.stringify(this.stock));
+    this.stock = withStock(this.stock, card, pieces);
+    // What another tab has counted meanwhile stays.
+    void shelf.transaction('rw', shelf.settings, async () => {
+      const stored = stockOf(await setting(STOCK));
+      await setSetting(STOCK, JSON.stringify(withStock(stored, card, pieces)));
+    });
   }
 
-  /** Takes up what is in the store: another tab may have put something there. */
   async refresh(): Promise<void> {
-    this.own = await shelf.cards.orderBy('[id+revision]').toArray();
+    this.take(await readAll());
+  }
+
+  private take({ own, stock, ownOnly }: Awaited<ReturnType<typeof readAll>>): void {
+    [this.own, this.stock, this.ownOnly] = [own, stock, ownOnly];
   }
 
   isOwn = (id: string): boolean => this.own.some((card) => card.id === id);

@@ -1,6 +1,6 @@
 /** How the plans on the shelf look and stand, worked out one by one beside the page. */
 import type { PlanDocument } from '@idle-breadboard/core/plan';
-import { loadPlan } from '../store/db';
+import { loadPlan } from '../store/history';
 import type { Glance, GlanceWorker } from '../worker/glance';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
@@ -26,8 +26,8 @@ class Glancing {
   async askStored(key: string, id: string, night: boolean): Promise<void> {
     if (this.asked.has(key)) return;
     const found = await loadPlan(id);
-    const at = found?.steps.find(({ index }) => index === found.plan.at) ?? found?.steps.at(-1);
-    if (found && at) await this.ask(key, { plan: at.plan, cards: found.plan.cards }, night);
+    const plan = found?.history.steps[found.history.at]?.plan;
+    if (found && plan) await this.ask(key, { plan, cards: found.history.cards }, night);
   }
 }
 

@@ -2,6 +2,7 @@
 import { latest, type LogEntry } from '@idle-breadboard/core/deliver';
 import type { Logbook as LogbookFile } from '@idle-breadboard/core/files';
 import { shelf } from '../store/db';
+import { watch } from '../store/watch';
 import { workbench } from './workbench.svelte';
 
 type Draft = Omit<LogEntry, 'id' | 'plan' | 'build' | 'at' | 'fingerprint'>;
@@ -29,13 +30,19 @@ class Logbook {
     return entry.at < this.since;
   }
 
+  private unwatch: () => void = () => undefined;
+
+  /** Takes up what is stored of the open plan, and again whatever another tab writes there. */
   async open(): Promise<void> {
     const plan = workbench.plan?.id ?? '';
     if (this.of === plan) return;
-    const entries = plan === '' ? [] : await shelf.log.where('plan').equals(plan).sortBy('at');
+    const stored = async () => (plan === '' ? [] : shelf.log.where('plan').equals(plan).sortBy('at'));
+    const entries = await stored();
     if ((workbench.plan?.id ?? '') !== plan) return;
+    this.unwatch();
     this.entries = entries;
     this.of = plan;
+    this.unwatch = watch(stored, (now) => (this.entries = now));
   }
 
   /** @param build 1 more than now begins a rebuild */
@@ -54,8 +61,11 @@ class Logbook {
       at: new Date(now + i).toISOString(),
       fingerprint,
     }));
-    await shelf.log.bulkPut(made);
-    if (this.of === plan) this.entries = [...this.entries, ...made];
+    await shelf.transaction('rw', shelf.plans, shelf.log, async () => {
+      // What is written of a plan that another tab removed would lie there for nobody.
+      if (await shelf.plans.get(plan)) await shelf.log.bulkPut(made);
+    });
+    if (this.of === plan) this.show(made);
     return made;
   }
 
@@ -84,8 +94,15 @@ class Logbook {
     const known = new Set(this.entries.map(({ id }) => id));
     const fresh = named.filter(({ id }) => !known.has(id));
     await shelf.log.bulkPut(fresh);
-    this.entries = [...this.entries, ...fresh].toSorted((a, b) => (a.at < b.at ? -1 : 1));
+    this.show(fresh);
     return fresh.length;
+  }
+
+  /** Shows what was stored before the store tells of it. */
+  private show(stored: readonly LogEntry[]): void {
+    const shown = new Set(this.entries.map(({ id }) => id));
+    const all = [...this.entries, ...stored.filter(({ id }) => !shown.has(id))];
+    this.entries = all.toSorted((a, b) => (a.at === b.at ? 0 : a.at < b.at ? -1 : 1));
   }
 
   async remove(id: string): Promise<void> {

@@ -6,6 +6,7 @@ import type { CompleteWorker } from '../worker/complete';
 import type { Effect } from '../worker/study';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
+import { telling } from './telling.svelte';
 import { view } from './view.svelte';
 import { workbench } from './workbench.svelte';
 
@@ -103,7 +104,7 @@ class Mending {
   /** What was found for an older plan would take back what was changed since. */
   private overtaken(): boolean {
     if (workbench.plan === this.given) return false;
-    view.say('The plan changed meanwhile. Mend all again.');
+    telling.say('The plan changed meanwhile. Mend all again.');
     return true;
   }
 
@@ -114,7 +115,7 @@ class Mending {
     const count = this.taken.size;
     workbench.edit(plan, `mend all: ${counted(count, 'change')}`);
     view.sheet = null;
-    view.say(`${counted(count, 'change')} taken. One step back undoes them all.`);
+    telling.say(`${counted(count, 'change')} taken. One step back undoes them all.`);
   }
 
   /** Takes what would help, and begins anew. */

@@ -4,7 +4,7 @@ import type { Plan } from '@idle-breadboard/core/plan';
 import { placeLine, pinsFrom } from '@idle-breadboard/core/solve';
 import { say } from '@idle-breadboard/core/words';
 import type { Effect } from '../worker/study';
-import { view } from './view.svelte';
+import { telling } from './telling.svelte';
 import { workbench } from './workbench.svelte';
 
 class PinBoard {
@@ -55,7 +55,7 @@ class PinBoard {
     const plan = this.moved(pin);
     const wish = workbench.circuit()?.wishes.find(({ id }) => id === this.carried);
     if (plan && wish) workbench.edit(plan, `pin of ${say(wish.label)}`);
-    else if (this.carried) view.say('The line there is locked; open its lock first.');
+    else if (this.carried) telling.say('The line there is locked; open its lock first.');
     this.carry(null);
   }
 

@@ -1,6 +1,7 @@
 /** The single changes that end what the strip speaks of: asked of the worker when the finding or the plan changes. */
 import type { Remedy } from '@idle-breadboard/core/solve';
 import { say } from '@idle-breadboard/core/words';
+import { telling } from './telling.svelte';
 import { view } from './view.svelte';
 import { workbench } from './workbench.svelte';
 
@@ -29,7 +30,7 @@ class Remedying {
   take(remedy: Remedy): void {
     if (workbench.stale) return;
     workbench.edit(remedy.plan, say(remedy.title));
-    view.say(`${say(remedy.title)}. Ctrl+Z takes it back.`);
+    telling.say(`${say(remedy.title)}. Ctrl+Z takes it back.`);
   }
 }
 

@@ -9,9 +9,6 @@ import { workbench } from './workbench.svelte';
 
 type Sheet = 'find' | 'mend' | 'keys' | 'proofs' | 'rules' | 'add-part' | 'remove' | 'catalogue' | null;
 
-/** How long a notice stands, ms. */
-const NOTICE_TIME = 8000;
-
 /** Share of the width that decisions take, where nobody said otherwise. */
 const BANK = 0.36;
 
@@ -44,8 +41,6 @@ class View {
   theme = $state<'light' | 'dark'>('light');
   /** Share of the width that the left bank has. */
   split = $state(BANK);
-  /** Said once to a screen reader, and shown for a moment. */
-  notice = $state('');
 
   /** Where one was before a finding was opened, to go back there. */
   private origin: { station: ViewId; element: HTMLElement | null } | null = null;
@@ -235,14 +230,6 @@ class View {
     const at = this.groups.findIndex((group) => group.some(({ key }) => key === this.selected));
     const next = list[at < 0 ? (step > 0 ? 0 : list.length - 1) : (at + step + list.length) % list.length];
     if (next) this.select(next, { focus: true });
-  }
-
-  private clearing: ReturnType<typeof setTimeout> | undefined;
-
-  say(text: string): void {
-    this.notice = text;
-    clearTimeout(this.clearing);
-    this.clearing = setTimeout(() => (this.notice = ''), NOTICE_TIME);
   }
 }
 

@@ -16,36 +16,34 @@ import {
 import type { Answer } from '@idle-breadboard/core/solve';
 import type { Result } from '@idle-breadboard/core/verify';
 import { say } from '@idle-breadboard/core/words';
-import { deletePlan, loadPlan, setSetting, setting, shelf, storeStep, type StoredPlan } from '../store/db';
-import { fillShelf, putPlan, shelved, type ShelfEntry, type Step } from '../store/shelved';
+import { setSetting, setting } from '../store/db';
+import { deletePlan, loadPlan, type History, type Kept } from '../store/history';
+import { fillShelf, putPlan, shelved, watchShelf, type ShelfEntry } from '../store/shelved';
 import { beginsToOpen, failedToOpen, hasFailed, openedWell } from '../store/opened';
 import { drawer } from './drawer.svelte';
+import { isWhole, PlanHistory } from './history.svelte';
+import { Saving } from './saving.svelte';
+import { telling } from './telling.svelte';
 import type { Study, StudyWorker } from '../worker/study';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
 
 class Workbench {
-  /** Cards of the open plan, in the versions that it was made with. */
-  private own = $state.raw<readonly Card[]>([]);
-  private steps = $state.raw<readonly Step[]>([]);
-  private at = $state(0);
+  private readonly history = new PlanHistory();
+  readonly saving = new Saving({
+    history: () => this.history.now,
+    follow: (found) => this.follow(found),
+    part: (own, why) => this.part(own, why),
+    removed: () => void this.wasRemoved(),
+  });
   private readonly thread = new Thread<StudyWorker>(threads.study);
   private revision = 0;
-  private saving = Promise.resolve();
-  /** Index of the oldest kept step in the store. */
-  private offset = 0;
 
   study = $state.raw<Study | null>(null);
   /** True from a change until its verdict is there. */
   stale = $state(false);
-  savedAt = $state<Date | null>(null);
-  saveTrouble = $state('');
-  /** Name of the plan that was not opened at the start, because it failed before. */
-  leftOut = $state('');
   /** Why the open plan could not be worked out; empty while it could. */
   trouble = $state('');
-  /** Changes that are not in the store yet. */
-  unsaved = $state(0);
   ready = $state(false);
   plans = $state.raw<readonly ShelfEntry[]>([]);
   /** What went wrong with a file, with the name of the file. */
@@ -55,11 +53,13 @@ class Workbench {
   /** Number of the change whose verdict is shown. */
   shown = $state(0);
 
-  plan = $derived<Plan | null>(this.steps[this.at]?.plan ?? null);
-  canUndo = $derived(this.at > 0);
-  canRedo = $derived(this.at < this.steps.length - 1);
-  undoWhat = $derived(this.steps[this.at]?.why ?? '');
-  redoWhat = $derived(this.steps[this.at + 1]?.why ?? '');
+  readonly plan = $derived(this.history.plan);
+  readonly canUndo = $derived(this.history.canUndo);
+  readonly canRedo = $derived(this.history.canRedo);
+  readonly undoWhat = $derived(this.history.undoWhat);
+  readonly redoWhat = $derived(this.history.redoWhat);
+  /** Cards of the open plan, in the versions that it was made with. */
+  private readonly own = $derived<readonly Card[]>(this.history.now.cards);
 
   /** Every card that may be used: the drawer's, and before them those that the plan was made with. */
   library = $derived.by<Library>(() => {
@@ -75,18 +75,14 @@ class Workbench {
    * @param demo gives the plans for an empty shelf
    * @param asked plan that the address names; null for the shelf, undefined for the one that was open last
    */
-  async start(
-    catalogue: Library,
-    demo: () => Promise<readonly PlanDocument[]>,
-    asked: string | null | undefined,
-  ): Promise<void> {
-    await drawer.start(catalogue);
-    this.own = [];
+  async start(demo: () => Promise<readonly PlanDocument[]>, asked: string | null | undefined): Promise<void> {
+    await drawer.start();
     await fillShelf(demo);
-    await this.refresh();
+    this.plans = await shelved();
+    watchShelf((plans) => (this.plans = plans));
     const last = asked === undefined ? await setting('open') : asked;
     try {
-      if (await hasFailed(last)) this.leftOut = this.plans.find(({ id }) => id === last)?.name ?? '';
+      if (await hasFailed(last)) this.leaveOut(String(last), 'failed');
       else if (this.plans.some(({ id }) => id === last)) await this.open(String(last));
     } finally {
       // Whatever happens to that plan, the shelf is there.
@@ -94,29 +90,60 @@ class Workbench {
     }
   }
 
-  private refresh = async (): Promise<void> => void (this.plans = await shelved());
-
   async open(id: string): Promise<void> {
-    await this.saving;
+    await this.saving.done;
     const found = await loadPlan(id);
-    if (!found) return;
-    const first = found.steps[0]?.index ?? 0;
-    this.own = found.plan.cards;
-    this.steps = found.steps.map(({ plan, why }) => ({ plan, why }));
-    this.at = Math.min(Math.max(0, found.plan.at - first), this.steps.length - 1);
-    this.offset = first;
-    [this.savedAt, this.study] = [new Date(found.plan.changed), null];
-    [this.trouble, this.leftOut] = ['', ''];
+    if (!found || !isWhole(found.history)) {
+      await this.close();
+      return this.leaveOut(id, 'broken');
+    }
+    this.history.now = found.history;
+    this.saving.begin(id, found);
+    this.study = null;
+    [this.trouble, telling.leftOut] = ['', null];
     await setSetting('open', id);
     await beginsToOpen(id);
     await this.verify();
     if (this.trouble === '') await openedWell();
   }
 
+  private leaveOut(id: string, why: 'failed' | 'broken'): void {
+    const there = this.plans.find((plan) => plan.id === id);
+    if (there) telling.leftOut = { ...there, why };
+  }
+
+  /** Another tab changed the plan: it is shown as it is stored. */
+  private follow({ history }: Kept): void {
+    this.history.now = history;
+    const last = history.steps.at(-1);
+    telling.say(
+      last && history.at === history.steps.length - 1
+        ? `Done in another tab: ${last.why}.`
+        : 'Another tab went back a step.',
+    );
+    void this.verify();
+  }
+
+  /** What is here is a plan of its own from now on. */
+  private part(own: History, why: 'overtaken' | 'emptied'): void {
+    this.history.now = own;
+    if (why === 'overtaken') telling.apart = this.plan?.name ?? '';
+    else telling.say('The browser’s store was emptied. The open plan is stored again.');
+    void setSetting('open', this.plan?.id ?? '');
+    void this.verify();
+  }
+
+  private async wasRemoved(): Promise<void> {
+    const name = this.plan?.name ?? 'The plan';
+    await this.close();
+    telling.say(`${name} was removed in another tab.`);
+  }
+
   /** Back to the shelf: no plan is open. */
   async close(): Promise<void> {
-    await this.saving;
-    [this.steps, this.at] = [[], 0];
+    await this.saving.done;
+    this.saving.end();
+    this.history.clear();
     [this.study, this.trouble, this.stale] = [null, '', false];
     this.revision++;
     await setSetting('open', '');
@@ -127,13 +154,9 @@ class Workbench {
     // Fields hand on whatever is typed: what is shown in them may be a verdict behind, so that only here is known
     // whether it changes anything.
     if (plan === this.plan || JSON.stringify(plan) === JSON.stringify(this.plan)) return;
-    // Cards stay with the plan while any step of its history may need them.
-    const key = ({ id, revision }: Card) => `${id} ${revision}`;
-    const known = new Set(this.own.map(key));
-    this.own = [...this.own, ...documentOf(plan, this.own, this.library).cards.filter((card) => !known.has(key(card)))];
-    this.steps = [...this.steps.slice(0, this.at + 1), { plan, why }];
-    this.at += 1;
-    this.save(true);
+    this.history.addCards(documentOf(plan, this.own, this.library).cards);
+    this.history.add({ plan, why });
+    this.saving.ask();
     void this.verify();
   }
 
@@ -152,7 +175,7 @@ class Workbench {
     const plan = { ...this.plan, revisions: { ...this.plan.revisions, [card.id]: card.revision } };
     const problems = referenceProblems(documentOf(plan, [...this.own, card], this.library));
     if (problems.length > 0) return problems;
-    this.own = [...this.own, card];
+    this.history.addCards([card]);
     this.edit(plan, `take revision ${card.revision} of ${card.name}`);
     return [];
   }
@@ -175,40 +198,13 @@ class Workbench {
     return this.thread.newest((calls) => calls.picture(plan, cards), 'picture');
   }
 
-  undo(): void {
-    if (!this.canUndo) return;
-    this.at -= 1;
-    this.save(false);
-    void this.verify();
-  }
+  undo = (): void => this.move(-1);
+  redo = (): void => this.move(1);
 
-  redo(): void {
-    if (!this.canRedo) return;
-    this.at += 1;
-    this.save(false);
+  private move(by: 1 | -1): void {
+    if (!this.history.move(by)) return;
+    this.saving.ask();
     void this.verify();
-  }
-
-  private save(step: boolean): void {
-    const plan = this.plan;
-    if (!plan) return;
-    const index = this.at + this.offset;
-    const why = this.steps[this.at]?.why ?? '';
-    const stored: StoredPlan = { id: plan.id, name: plan.name, changed: Date.now(), at: index, cards: this.own };
-    this.unsaved += 1;
-    this.saving = this.saving
-      .then(async () => {
-        if (step) await storeStep(stored, { planId: plan.id, index, why, plan });
-        else await shelf.plans.put(stored);
-        this.savedAt = new Date();
-        this.saveTrouble = '';
-        await this.refresh();
-      })
-      .catch((error: unknown) => {
-        this.saveTrouble = error instanceof Error ? error.message : 'unknown';
-      })
-      .finally(() => (this.unsaved -= 1))
-      .then(() => undefined);
   }
 
   /** What failed may have left the thread with half of a plan. */
@@ -308,9 +304,7 @@ class Workbench {
       return false;
     }
     this.refusal = null;
-    const id = await putPlan(read.value);
-    await this.refresh();
-    await this.open(id);
+    await this.openNew(read.value);
     return true;
   }
 
@@ -324,9 +318,7 @@ class Workbench {
   }
 
   async openNew(document: PlanDocument): Promise<void> {
-    const id = await putPlan(document);
-    await this.refresh();
-    await this.open(id);
+    await this.open(await putPlan(document));
   }
 
   async duplicate(): Promise<void> {
@@ -338,10 +330,10 @@ class Workbench {
 
   async remove(): Promise<void> {
     if (!this.plan) return;
-    await this.saving;
-    await deletePlan(this.plan.id);
+    const { id } = this.plan;
+    // Before it is gone: it is not another tab that removes it.
     await this.close();
-    await this.refresh();
+    await deletePlan(id);
   }
 }
 

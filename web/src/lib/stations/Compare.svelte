@@ -12,6 +12,7 @@
   import Station from '../kit/Station.svelte';
   import Views from '../kit/Views.svelte';
   import { comparable, comparedNeed, comparing, tableOf, tableText } from '../state/comparing.svelte';
+  import { telling } from '../state/telling.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import CompareTable from './CompareTable.svelte';
@@ -46,16 +47,16 @@
             [need.id],
           ).plan;
     workbench.edit(plan, `take ${card.name}`);
-    view.say(`${card.name} serves ${say(needName(now.plan, need))}.`);
+    telling.say(`${card.name} serves ${say(needName(now.plan, need))}.`);
   }
 
   async function copy() {
     if (!table) return;
     try {
       await navigator.clipboard.writeText(tableText(table));
-      view.say('The table is on the clipboard.');
+      telling.say('The table is on the clipboard.');
     } catch {
-      view.say('The browser does not give the clipboard to this page.');
+      telling.say('The browser does not give the clipboard to this page.');
     }
   }
 </script>

@@ -10,6 +10,7 @@
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';
   import { money } from '../kit/words';
+  import { telling } from '../state/telling.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
 
@@ -58,7 +59,7 @@
     const moved = controllerFits(now, workbench.library).find(({ card }) => card.id === fit.card.id)?.moved;
     if (!moved) return;
     workbench.edit(moved.plan, `move to ${fit.card.name}`);
-    view.say(
+    telling.say(
       `Moved to ${fit.card.name}: ${counted(moved.pins.length, 'line has another pin', 'lines have other pins')}${moved.trouble ? `. ${say(moved.trouble)}` : ''}.`,
     );
   }

@@ -26,7 +26,7 @@
   import Row from '../kit/Row.svelte';
   import { of, type Proofs } from '../state/proofs';
   import { trying } from '../state/trial.svelte';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
   import { workbench } from '../state/workbench.svelte';
   import { shown } from './bus-proofs';
   import SpreadView from './SpreadView.svelte';
@@ -86,7 +86,7 @@
     const next = now && wanted && addPullUp(now, now.plan, wanted);
     if (next) workbench.edit(next, `add a pull-up to ${say(net.label)}`);
     else
-      view.say(`No pull-up fits ${say(net.label)}: its window is shut, or nothing feeds the rail that it would go to.`);
+      telling.say(`No pull-up fits ${say(net.label)}: its window is shut, or nothing feeds the rail that it would go to.`);
   }
 
   const tryOhms = (ohms: number) =>

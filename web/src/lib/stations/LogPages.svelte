@@ -15,7 +15,7 @@
   import { logbook } from '../state/logbook.svelte';
   import LogEntries from './LogEntries.svelte';
   import Rebuilds from './Rebuilds.svelte';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   let text = $state('');
@@ -55,7 +55,7 @@
     }
     const fresh = await logbook.take(read.value);
     const old = read.value.entries.length - fresh;
-    view.say(
+    telling.say(
       `${counted(fresh, 'entry', 'entries')} of “${read.value.plan}” taken${old > 0 ? `; ${old} were there already` : ''}.`,
     );
     void bringing.find();
@@ -104,7 +104,7 @@
   async function rebuild() {
     await logbook.add([{ kind: 'note', title: 'rebuilt', text: text.trim() }], logbook.build + 1);
     text = '';
-    view.say(`Build ${logbook.build} begins: nothing of it is measured yet.`);
+    telling.say(`Build ${logbook.build} begins: nothing of it is measured yet.`);
   }
 </script>
 

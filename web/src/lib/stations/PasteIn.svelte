@@ -11,7 +11,7 @@
   import Row from '../kit/Row.svelte';
   import { hasSerial, serialPort, simulatedPort, SPEEDS, type LinePort } from '../port/line-port';
   import { bringing } from '../state/bringing.svelte';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
   const buses = $derived(circuit.buses.filter(({ protocol, members }) => protocol === 'i2c' && members.length > 0));
@@ -49,7 +49,7 @@
     if (counted && wires.length > 0)
       values.push({ row: counted, value: String(new Set(wires.map(({ serial }) => serial)).size) });
     await bringing.log(values, from);
-    view.say(values.map(({ row, value }) => `${say(row.title)}: ${value}`).join('; '));
+    telling.say(values.map(({ row, value }) => `${say(row.title)}: ${value}`).join('; '));
   }
   async function listen(port: LinePort) {
     text = '';
@@ -57,7 +57,7 @@
     try {
       stop = await port.listen((line) => (text += `${line}\n`));
     } catch (error) {
-      view.say(`The port did not open: ${error instanceof Error ? error.message : String(error)}`);
+      telling.say(`The port did not open: ${error instanceof Error ? error.message : String(error)}`);
     }
   }
   async function end() {

@@ -21,7 +21,7 @@
   import QuantityField from '../kit/QuantityField.svelte';
   import Row from '../kit/Row.svelte';
   import { of, type Proofs } from '../state/proofs';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
@@ -43,7 +43,7 @@
     const wanted = now?.nets.find(({ id }) => id === net.id);
     const made = now && wanted && withLightResistor(now, wanted);
     if (made) workbench.edit(made.plan, `resistor for ${say(net.label)}`);
-    else view.say(`${say(net.label)} needs a pin first; then its resistor can be worked out.`);
+    else telling.say(`${say(net.label)} needs a pin first; then its resistor can be worked out.`);
   }
 
   /** Bare transistors, with the line of their base. */
@@ -58,7 +58,7 @@
     const now = workbench.circuit();
     const made = now && baseResistor(now, driver);
     if (made) workbench.edit(made.plan, `resistor for ${label}`);
-    else view.say(`${label} needs a pin and a load that one resistor suits; a pin cannot drive every load.`);
+    else telling.say(`${label} needs a pin and a load that one resistor suits; a pin cannot drive every load.`);
   }
 
   function setDriver(part: string, port: string, driver: string) {

@@ -13,7 +13,7 @@
   import Quantity from '../kit/Quantity.svelte';
   import Row from '../kit/Row.svelte';
   import { of, type Proofs } from '../state/proofs';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
   import { workbench } from '../state/workbench.svelte';
   import PowerFeed from './PowerFeed.svelte';
 
@@ -41,7 +41,7 @@
     const now = workbench.circuit();
     const found = now && stagger(now, rail.ref);
     if (found) workbench.edit(found.plan, `work one after the other on ${say(rail.label)}`);
-    else view.say('Nothing is gained: the peak is already as low as an order makes it.');
+    else telling.say('Nothing is gained: the peak is already as low as an order makes it.');
   }
   const isSource = $derived(!rail.offer.from && !rail.pin);
   const maker = $derived(circuit.parts.get(rail.part));

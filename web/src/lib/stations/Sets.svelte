@@ -10,7 +10,7 @@
   import SetSpread from '../charts/SetSpread.svelte';
   import { money } from '../kit/words';
   import { FIGURE_NAME, figureText, sets } from '../state/sets.svelte';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
@@ -60,7 +60,7 @@
   function take(set: FoundSet) {
     if (!workbench.plan || sets.isOld(workbench.plan)) return;
     workbench.edit(takeSet(workbench.plan, workbench.library, set), 'take a whole set');
-    view.say('The plan has the set. What it still needs stands among the findings.');
+    telling.say('The plan has the set. What it still needs stands among the findings.');
   }
 </script>
 

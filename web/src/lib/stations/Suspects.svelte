@@ -3,7 +3,7 @@
   import Button from '../kit/Button.svelte';
   import { say } from '@idle-breadboard/core/words';
   import { bringing } from '../state/bringing.svelte';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
 
   const { pointed } = $derived(bringing);
   const percent = (share: number) => `${share >= 0.995 ? '> 99' : share < 0.01 ? '< 1' : (share * 100).toFixed(0)} %`;
@@ -13,7 +13,7 @@
   function show(row: string) {
     const own = bringing.rows.get(row);
     if (!own) return;
-    view.say(say(own.how));
+    telling.say(say(own.how));
     document.getElementById(`row-${row}`)?.scrollIntoView({ block: 'center' });
     document.getElementById(`row-${row}`)?.querySelector<HTMLElement>('input, [role="combobox"]')?.focus();
   }

@@ -18,7 +18,7 @@
   import Working from './Working.svelte';
   import { benchView } from '../state/bench-view.svelte';
   import { laying } from '../state/laying.svelte';
-  import { view } from '../state/view.svelte';
+  import { telling } from '../state/telling.svelte';
   import { workbench } from '../state/workbench.svelte';
   import BoardChoice from './BoardChoice.svelte';
   import Harness from './Harness.svelte';
@@ -72,7 +72,7 @@
     const spot = by === 'free' ? null : legsMovedBy(layout, lead, by.dx, by.dy);
     if (spot || by === 'free')
       workbench.edit(setSpot(plan, helper, spot), spot ? `move ${say(lead.value)}` : `let ${say(lead.value)} go`);
-    else view.say(`${say(lead.value)} does not fit there: each of its legs needs a hole.`);
+    else telling.say(`${say(lead.value)} does not fit there: each of its legs needs a hole.`);
   }
 
   function move(part: string, by: { dx: number; dy: number } | 'turn' | 'free') {
@@ -90,7 +90,7 @@
     }
     const spot = by === 'turn' ? turnedRound(layout, node.card, seat) : movedBy(layout, node.card, seat, by.dx, by.dy);
     if (spot) workbench.edit(setSpot(plan, part, spot), `move ${say(node.label)}`);
-    else view.say(`${say(node.label)} does not fit there: each of its pins needs a hole of its own.`);
+    else telling.say(`${say(node.label)} does not fit there: each of its pins needs a hole of its own.`);
   }
 
   function keepAll() {

@@ -1,5 +1,5 @@
 /** What the browser keeps: plans, their history, and small settings. */
-import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
+import Dexie, { type DexieOptions, type EntityTable, type Table, type Transaction } from 'dexie';
 import type { Card, Evidence, PageText, Proposal, Source } from '@idle-breadboard/core/card';
 import type { LogEntry } from '@idle-breadboard/core/deliver';
 import { migrateCard, migrateStoredPlan } from '@idle-breadboard/core/files';
@@ -13,6 +13,8 @@ export interface StoredPlan {
   changed: number;
   /** Where in the history the plan stands. */
   at: number;
+  /** How often it was written: who writes says which count they know, so that no tab writes over what it has not seen. */
+  writes: number;
   /** Every card that any step of the history uses. */
   cards: readonly Card[];
 }
@@ -86,7 +88,13 @@ interface PartPhoto {
   image: Blob;
 }
 
-class Shelf extends Dexie {
+/** Where the records lie: in the browser's store, or in the memory of this tab. */
+type Place = Pick<DexieOptions, 'indexedDB' | 'IDBKeyRange'>;
+const NAME = 'idle-breadboard';
+/** The latest version below; one that is higher was written by a newer program. */
+export const SHELF_VERSION = 12;
+
+export class Shelf extends Dexie {
   plans!: EntityTable<StoredPlan, 'id'>;
   reviews!: EntityTable<StoredReview, 'id'>;
   reviewFiles!: EntityTable<ReviewFile, 'id'>;
@@ -99,8 +107,9 @@ class Shelf extends Dexie {
   partPhotos!: Table<PartPhoto, string>;
   settings!: EntityTable<{ key: string; value: string }, 'key'>;
 
-  constructor() {
-    super('idle-breadboard');
+  constructor(place: Place = {}) {
+    // What is called saved is on the disk, not on its way there.
+    super(NAME, { ...place, chromeTransactionDurability: 'strict' });
     this.version(1).stores({ plans: 'id, changed', steps: '[planId+index], planId', settings: 'key' });
     // The second version keeps the maker's own cards, and brings plans to the form of today.
     this.version(2).stores({ cards: '[id+revision], id' }).upgrade(bringUp);
@@ -117,6 +126,8 @@ class Shelf extends Dexie {
     this.version(10).stores({ reviews: 'id, changed', reviewFiles: 'id' });
     // The eleventh takes what was read to the desk: a review knows a class, and a draft its sheet.
     this.version(11).stores({}).upgrade(bringToDesk);
+    // The twelfth counts how often a plan was written.
+    this.version(SHELF_VERSION).stores({}).upgrade(countWrites);
   }
 }
 
@@ -159,37 +170,21 @@ async function bringToDesk(store: Transaction): Promise<void> {
     });
 }
 
-export const shelf = new Shelf();
-
-/** Steps kept for each plan. */
-const MAX_STEPS = 400;
-
-/** Stores one step of a plan; whatever was undone before it is gone. One transaction: all or nothing. */
-export async function storeStep(plan: StoredPlan, step: StoredStep): Promise<void> {
-  await shelf.transaction('rw', shelf.plans, shelf.steps, async () => {
-    await shelf.steps.where('[planId+index]').between([plan.id, step.index], [plan.id, Dexie.maxKey]).delete();
-    await shelf.steps.put(step);
-    await shelf.steps
-      .where('[planId+index]')
-      .between([plan.id, 0], [plan.id, step.index - MAX_STEPS])
-      .delete();
-    await shelf.plans.put(plan);
-  });
+async function countWrites(store: Transaction): Promise<void> {
+  await store
+    .table<StoredPlan>('plans')
+    .toCollection()
+    .modify((plan) => {
+      plan.writes = 0;
+    });
 }
 
-export async function loadPlan(id: string): Promise<{ plan: StoredPlan; steps: StoredStep[] } | null> {
-  const plan = await shelf.plans.get(id);
-  const steps = await shelf.steps.where('planId').equals(id).sortBy('index');
-  return plan && steps.length > 0 ? { plan, steps } : null;
-}
+export let shelf = new Shelf();
 
-export async function deletePlan(id: string): Promise<void> {
-  await shelf.transaction('rw', [shelf.plans, shelf.steps, shelf.log, shelf.photos], async () => {
-    await shelf.steps.where('planId').equals(id).delete();
-    await shelf.log.where('plan').equals(id).delete();
-    await shelf.photos.where('plan').equals(id).delete();
-    await shelf.plans.delete(id);
-  });
+/** From here on everything lies in another place; what was open is closed. */
+export function lieIn(place: Place): void {
+  shelf.close();
+  shelf = new Shelf(place);
 }
 
 export const setting = async (key: string): Promise<string | undefined> => (await shelf.settings.get(key))?.value;

@@ -1,16 +1,13 @@
 /** Plans as they lie on the shelf, and how one is put there. */
-import type { Plan, PlanDocument } from '@idle-breadboard/core/plan';
-import { shelf, storeStep, type StoredPlan } from './db';
+import type { PlanDocument } from '@idle-breadboard/core/plan';
+import { shelf } from './db';
+import { addHistory, type History } from './history';
+import { watch } from './watch';
 
 export interface ShelfEntry {
   readonly id: string;
   readonly name: string;
   readonly changed: number;
-}
-
-export interface Step {
-  readonly plan: Plan;
-  readonly why: string;
 }
 
 /** All plans, the one that was changed last first. */
@@ -19,18 +16,28 @@ export async function shelved(): Promise<ShelfEntry[]> {
   return all.map(({ id, name, changed }) => ({ id, name, changed }));
 }
 
+/** The same, and again whenever any tab changes it. */
+export const watchShelf = (tell: (plans: ShelfEntry[]) => void): (() => void) => watch(shelved, tell);
+
+const begun = ({ plan, cards }: PlanDocument): History => ({
+  cards,
+  steps: [{ plan, why: 'opened' }],
+  at: 0,
+  dropped: 0,
+});
+
 /** Puts a document on the shelf as a plan of its own, under an id that is free. */
-export async function putPlan({ plan, cards }: PlanDocument): Promise<string> {
-  const taken = new Set(await shelf.plans.toCollection().primaryKeys());
-  let id = plan.id;
-  for (let n = 2; taken.has(id); n++) id = `${plan.id.slice(0, 40)}-${n}`;
-  const stored: StoredPlan = { id, name: plan.name, changed: Date.now(), at: 0, cards };
-  await storeStep(stored, { planId: id, index: 0, why: 'opened', plan: { ...plan, id } });
-  return id;
+export async function putPlan(document: PlanDocument): Promise<string> {
+  const { steps } = await addHistory(begun(document));
+  return steps[0]?.plan.id ?? document.plan.id;
 }
 
-/** Puts plans on a shelf that is empty; the first of them is put down last, so that it lies on top. */
+/** Puts plans on a shelf that is empty; the first of them is put down last, so that it lies on top. Of several tabs one does. */
 export async function fillShelf(plans: () => Promise<readonly PlanDocument[]>): Promise<void> {
   if ((await shelf.plans.count()) > 0) return;
-  for (const document of (await plans()).toReversed()) await putPlan(document);
+  const documents = await plans();
+  await shelf.transaction('rw', shelf.plans, shelf.steps, async () => {
+    if ((await shelf.plans.count()) > 0) return;
+    for (const document of documents.toReversed()) await addHistory(begun(document));
+  });
 }
