@@ -33,7 +33,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: 'node ../web/build/index.js',
+    command: 'node ../web/server.mjs',
     url: `http://localhost:${PORT}/healthz`,
     env: { PORT: String(PORT), HOST: '127.0.0.1', IDLE_DEMO: '1', BODY_SIZE_LIMIT: 'Infinity' },
     reuseExistingServer: false,

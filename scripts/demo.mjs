@@ -1,3 +1,3 @@
 import { start } from './start.mjs';
 
-start({ IDLE_DEMO: '1' });
+await start({ IDLE_DEMO: '1' });

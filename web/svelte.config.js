@@ -15,13 +15,17 @@ export default {
       directives: {
         'default-src': ['self'],
         'script-src': ['self'],
+        // Elements of style are ours alone; the framework writes attributes of style into what it draws.
         'style-src': ['self', 'unsafe-inline'],
+        'style-src-elem': ['self'],
+        'style-src-attr': ['unsafe-inline'],
         'img-src': ['self', 'data:'],
         'font-src': ['self', 'data:'],
         'worker-src': ['self', 'blob:'],
         'connect-src': ['self'],
         'object-src': ['none'],
         'base-uri': ['self'],
+        'frame-ancestors': ['none'],
       },
     },
   },

@@ -54,3 +54,33 @@ test('schemas and health', async ({ request }) => {
   const health = await request.get('/healthz');
   expect([health.status(), await health.text()]).toEqual([200, 'ok\n']);
 });
+
+test('mend, wiring, parts and drawing answer in each of their forms', async ({ request }) => {
+  const post = (path: string, name: string) => request.post(`/api/v1/${path}`, { headers: json, data: plan(name) });
+  const mended = (await (await post('mend', 'cupboard-first-draft')).json()) as {
+    status: string;
+    changes: unknown[];
+    left: unknown[];
+    file: object;
+  };
+  expect(mended.status).toMatch(/^(verified|unread)$/);
+  expect(mended.changes.length).toBeGreaterThan(0);
+  expect(mended.left).toEqual([]);
+  // What it gives is a file that is read, and is as it says.
+  const again = await request.post('/api/v1/verify', { headers: json, data: JSON.stringify(mended.file) });
+  expect(((await again.json()) as { status: string }).status).toBe(mended.status);
+  for (const [path, type] of [
+    ['wiring', 'application/json'],
+    ['wiring?as=csv', 'text/csv; charset=utf-8'],
+    ['wiring?as=svg', 'image/svg+xml'],
+    ['parts', 'application/json'],
+    ['parts?as=csv', 'text/csv; charset=utf-8'],
+    ['drawing', 'application/json'],
+    ['drawing?as=svg', 'image/svg+xml'],
+  ] as const) {
+    const answer = await post(path, 'cupboard-verified');
+    expect([path, answer.status(), answer.headers()['content-type']]).toEqual([path, 200, type]);
+    expect((await answer.text()).length).toBeGreaterThan(100);
+  }
+  expect((await post('parts?as=spoons', 'cupboard-verified')).status()).toBe(400);
+});

@@ -15,7 +15,7 @@ const BROWSER = [
 /** @param use gets the browser and the address; both are ended afterwards */
 export async function withApp(use) {
   const { chromium } = await import('@playwright/test');
-  const server = spawn(process.execPath, [join(ROOT, 'web', 'build', 'index.js')], {
+  const server = spawn(process.execPath, [join(ROOT, 'web', 'server.mjs')], {
     env: { ...process.env, PORT: String(PORT), HOST: '127.0.0.1', IDLE_DEMO: '1', BODY_SIZE_LIMIT: 'Infinity' },
     stdio: 'inherit',
   });

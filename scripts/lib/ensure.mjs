@@ -74,16 +74,20 @@ function newest(path) {
 
 /** The built application, unless it is newer than everything that it is made from. */
 export function ensureBuild() {
-  const built = at('web', 'build', 'index.js');
+  // The last file that is built.
+  const built = at('web', 'build', 'work.js');
   const sources = [
     'web/src',
     'web/static',
     'web/vite.config.ts',
+    'web/vite.work.config.ts',
     'web/svelte.config.js',
     'core/src',
     'catalogue',
     'package-lock.json',
   ];
   const stale = !existsSync(built) || sources.some((path) => newest(at(path)) > statSync(built).mtimeMs);
-  if (stale) must('npm', ['run', 'build', '-w', 'web', '--silent', '--', '--logLevel', 'error']);
+  if (!stale) return;
+  for (const part of ['build:app', 'build:work'])
+    must('npm', ['run', part, '-w', 'web', '--silent', '--', '--logLevel', 'error']);
 }

@@ -2,14 +2,19 @@
 import type { Problem } from '@idle-breadboard/core/plan';
 import { sayProblems } from '@idle-breadboard/core/words';
 
-export const problem = (status: number, title: string, detail: string, problems: readonly Problem[] = []): Response =>
-  new Response(JSON.stringify({ type: 'about:blank', title, status, detail, problems: sayProblems(problems) }), {
+export const problemText = (status: number, title: string, detail: string, problems: readonly Problem[] = []): string =>
+  JSON.stringify({ type: 'about:blank', title, status, detail, problems: sayProblems(problems) });
+
+export const problem = (status: number, title: string, detail: string): Response =>
+  new Response(problemText(status, title, detail), {
     status,
     headers: { 'content-type': 'application/problem+json' },
   });
 
 /** Larger bodies are not read, in bytes. */
 const LARGEST_BODY = 8_000_000;
+/** So much of one that is too large is still taken from its sender. */
+const MOST_DRAINED = 64_000_000;
 
 /**
  * Reads a JSON body.
@@ -28,12 +33,15 @@ export async function readBody(request: Request): Promise<string | Response> {
     let size = 0;
     for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
       size += part.value.byteLength;
-      if (size > LARGEST_BODY) {
+      if (size <= LARGEST_BODY) chunks.push(part.value);
+      else chunks.length = 0;
+      // Read to its end, for whoever is still sending hears no answer; but not without end.
+      if (size > MOST_DRAINED) {
         await reader?.cancel();
         return tooLarge();
       }
-      chunks.push(part.value);
     }
+    if (size > LARGEST_BODY) return tooLarge();
     return new TextDecoder().decode(await new Blob(chunks as BlobPart[]).arrayBuffer());
   } catch (error) {
     if (error !== null && typeof error === 'object' && Reflect.get(error, 'status') === 413) return tooLarge();

@@ -1,6 +1,6 @@
 /** What went wrong with the store or the catalogue, in words: what happened, what still works, how to get the work out. */
 import { counted } from '@idle-breadboard/core/words';
-import type { StoreTrouble } from '../store/trouble';
+import type { StoreTrouble } from '../state/telling.svelte';
 
 export interface Said {
   readonly what: string;

@@ -3,9 +3,9 @@ import { say } from '@idle-breadboard/core/words';
 import { fileName, saveBlob, saveFile } from './save-file';
 import type { PaperSize } from '../paper/pdf-page';
 import type { BuildFile } from '../worker/lay';
+import { storedDocument } from '../state/history.svelte';
 import { laying } from '../state/laying.svelte';
 import { telling } from '../state/telling.svelte';
-import { loadPlan } from '../store/history';
 import { view } from '../state/view.svelte';
 import { workbench } from '../state/workbench.svelte';
 
@@ -22,9 +22,8 @@ export async function doExport(): Promise<void> {
 /** What is stored of a plan, as it is: nothing is computed for it. */
 export async function exportStored(id: string, name: string): Promise<void> {
   const { writePlan } = await import('@idle-breadboard/core/files');
-  const history = (await loadPlan(id))?.history;
-  const plan = history?.steps[history.at]?.plan;
-  if (history && plan) saveFile(fileName(name, 'json'), writePlan({ plan, cards: history.cards }), 'application/json');
+  const document = await storedDocument(id);
+  if (document) saveFile(fileName(name, 'json'), writePlan(document), 'application/json');
   else telling.say(`Nothing is stored of ${name} but its name.`);
 }
 

@@ -1,7 +1,7 @@
 /** How the plans on the shelf look and stand, worked out one by one beside the page. */
 import type { PlanDocument } from '@idle-breadboard/core/plan';
-import { loadPlan } from '../store/history';
 import type { Glance, GlanceWorker } from '../worker/glance';
+import { storedDocument } from './history.svelte';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
 
@@ -25,9 +25,8 @@ class Glancing {
 
   async askStored(key: string, id: string, night: boolean): Promise<void> {
     if (this.asked.has(key)) return;
-    const found = await loadPlan(id);
-    const plan = found?.history.steps[found.history.at]?.plan;
-    if (found && plan) await this.ask(key, { plan, cards: found.history.cards }, night);
+    const document = await storedDocument(id);
+    if (document) await this.ask(key, document, night);
   }
 }
 

@@ -1,7 +1,7 @@
 /** The history of the open plan as it is shown: its steps, where it stands, and the cards that any step uses. */
 import type { Card } from '@idle-breadboard/core/card';
-import { documentOf, type Plan } from '@idle-breadboard/core/plan';
-import { MAX_STEPS, type History, type Step } from '../store/history';
+import { documentOf, type Plan, type PlanDocument } from '@idle-breadboard/core/plan';
+import { loadPlan, MAX_STEPS, type History, type Step } from '../store/history';
 
 const NONE: History = { cards: [], steps: [], at: 0, dropped: 0 };
 
@@ -50,4 +50,11 @@ export function isWhole({ steps, at, cards }: History): boolean {
   } catch {
     return false;
   }
+}
+
+/** What is stored of a plan that is not open, as it is; null where that is nothing. */
+export async function storedDocument(id: string): Promise<PlanDocument | null> {
+  const history = (await loadPlan(id))?.history;
+  const plan = history?.steps[history.at]?.plan;
+  return history && plan ? { plan, cards: history.cards } : null;
 }

@@ -1,6 +1,8 @@
 /** What the program says to the maker besides what the stations show: a word for a moment, and what stands until it is settled. */
 import type { StoreTrouble } from '../store/trouble';
 
+export type { StoreTrouble };
+
 /** How long a word stands, ms. */
 const WORD_TIME = 8000;
 

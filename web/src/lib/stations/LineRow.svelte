@@ -86,7 +86,9 @@
     const next = now && wanted && addPullUp(now, now.plan, wanted);
     if (next) workbench.edit(next, `add a pull-up to ${say(net.label)}`);
     else
-      telling.say(`No pull-up fits ${say(net.label)}: its window is shut, or nothing feeds the rail that it would go to.`);
+      telling.say(
+        `No pull-up fits ${say(net.label)}: its window is shut, or nothing feeds the rail that it would go to.`,
+      );
   }
 
   const tryOhms = (ohms: number) =>

@@ -19,7 +19,7 @@ export interface StoredPlan {
   cards: readonly Card[];
 }
 
-export interface StoredStep {
+interface StoredStep {
   planId: string;
   index: number;
   /** What was done, for the history. */
@@ -94,7 +94,7 @@ const NAME = 'idle-breadboard';
 /** The latest version below; one that is higher was written by a newer program. */
 export const SHELF_VERSION = 12;
 
-export class Shelf extends Dexie {
+class Shelf extends Dexie {
   plans!: EntityTable<StoredPlan, 'id'>;
   reviews!: EntityTable<StoredReview, 'id'>;
   reviewFiles!: EntityTable<ReviewFile, 'id'>;

@@ -45,9 +45,11 @@ function silence(): Promise<never> {
 /** Says when a newer program asks for the store, which it then has: from there on nothing is stored from here. */
 export function onNewer(act: () => void): void {
   shelf.on('versionchange', ({ newVersion }) => {
-    if (newVersion === null || newVersion <= NATIVE_VERSION) return;
-    // Closed for good: opened again it would write what the newer one does not expect.
+    if (newVersion === null || newVersion <= NATIVE_VERSION) return true;
+    // Closed for good: opened again it would change what the newer one has laid out.
     shelf.close({ disableAutoOpen: true });
     act();
+    // What the store itself does then, which is to open again when it is next asked, is not done.
+    return false;
   });
 }
