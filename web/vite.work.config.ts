@@ -1,6 +1,6 @@
 import { defineConfig } from 'vite';
 
-/** The worker of the server's pool, with all that it needs in one file beside the server. */
+/** @public The worker of the server’s pool, with all that it needs in one file beside the server. */
 export default defineConfig({
   ssr: { noExternal: true },
   build: {
