@@ -118,5 +118,6 @@
   <p class="mt-6 text-aside text-quiet">
     Plans stay in this browser. Where a build can hurt someone (mains, gas, lithium, heat), local codes and licensed
     practice come before anything that is said here.
+    <a class="underline text-copper" href="/third-party.txt" target="_blank" rel="external">Licences of what ships</a>
   </p>
 </section>
