@@ -45,6 +45,8 @@ export interface ProblemSays {
   readonly cells: { heads: number; found: number };
   readonly column: { found: readonly string[] };
   readonly json: { line: number; column: number; cut: boolean };
+  readonly noFile: null;
+  readonly steps: { readonly most: number; readonly found: number };
   readonly nothing: null;
   readonly null: null;
   readonly list: { count: number };

@@ -2,6 +2,7 @@
   import { flushSync, onMount, untrack } from 'svelte';
   import { demoPlans, loadCatalogue } from '$lib/catalogue';
   import Button from '$lib/kit/Button.svelte';
+  import { takeFile } from '$lib/kit/actions';
   import Header from '$lib/frame/Header.svelte';
   import { onFocus, onKey, onKeyFirst } from '$lib/frame/keys';
   import Stations from '$lib/frame/Stations.svelte';
@@ -114,13 +115,6 @@
   const title = $derived(
     [workbench.plan?.name, workbench.plan && standing.words, 'Idle Breadboard'].filter(Boolean).join(' · '),
   );
-
-  async function take(files: FileList | null) {
-    const file = files?.[0];
-    if (!file) return;
-    const taken = await workbench.importFile(file.name, await file.text());
-    if (taken) telling.say(`${workbench.plan?.name ?? 'The plan'} imported.`);
-  }
 </script>
 
 <svelte:head><title>{title}</title></svelte:head>
@@ -144,12 +138,13 @@
 <input
   hidden
   type="file"
-  accept=".json,application/json"
+  accept=".json,application/json,.zip,application/zip"
   aria-label="plan file to import"
   bind:this={picker}
   onchange={async (event) => {
     const input = event.currentTarget;
-    await take(input.files);
+    const file = input.files?.[0];
+    if (file) await takeFile(file);
     input.value = '';
   }}
 />

@@ -28,6 +28,8 @@ export const problem = {
       unreadable: ({ path, why }) => `${path} could not be read: ${why}`,
       depth: ({ most }) => `expected at most ${most} levels of brackets, found more`,
       more: ({ count }) => `and ${counted(count, 'more problem')}`,
+      noFile: 'expected a file of this name in the archive, found none',
+      steps: ({ most, found }) => `expected the number of one of ${counted(most, 'step')}, found ${found}`,
       emptyFile: 'expected JSON, found an empty file',
       json: ({ line, column, cut }) =>
         `expected JSON, found something else at line ${line}, column ${column}${cut ? '; the file seems to be cut off' : ''}`,

@@ -10,13 +10,14 @@
   import { STATIONS } from '../state/view-ids';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
-  import { assignRest, doExport, startPlan } from '../kit/actions';
+  import { assignRest, doExport, exportAll, startPlan } from '../kit/actions';
 
   let { openFile }: { openFile: () => void } = $props();
   const close = () => (view.sheet = null);
   const doing = $derived<PickerEntry[]>([
     { id: 'do-new', name: 'New plan', hint: '', run: () => void startPlan() },
-    { id: 'do-import', name: 'Import a plan file', hint: '', run: openFile },
+    { id: 'do-import', name: 'Import a file', hint: 'a plan, or a whole shelf', run: openFile },
+    { id: 'do-export-all', name: 'Export everything', hint: 'x', run: () => void exportAll() },
     ...(workbench.study
       ? [
           { id: 'do-add', name: 'Add a part', hint: '', run: () => (view.sheet = 'add-part') },

@@ -6,7 +6,7 @@
   import { menu } from '../kit/menu';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
-  import { doExport, startPlan } from '../kit/actions';
+  import { doExport, exportAll, startPlan } from '../kit/actions';
 
   let { openFile }: { openFile: () => void } = $props();
 </script>
@@ -33,9 +33,10 @@
       <DropdownMenu.Item class={menu.item()} onSelect={() => void view.leave()}>The shelf</DropdownMenu.Item>
       <DropdownMenu.Item class={menu.item()} onSelect={() => void view.leave(true)}>Start my build</DropdownMenu.Item>
       <DropdownMenu.Item class={menu.item()} onSelect={startPlan}>New plan</DropdownMenu.Item>
-      <DropdownMenu.Item class={menu.item()} onSelect={openFile}>Import a plan file</DropdownMenu.Item>
+      <DropdownMenu.Item class={menu.item()} onSelect={openFile}>Import a file</DropdownMenu.Item>
       <DropdownMenu.Item class={menu.item()} onSelect={() => view.openCatalogue()}>Catalogue of cards</DropdownMenu.Item
       >
+      <DropdownMenu.Item class={menu.item()} onSelect={exportAll}>Export everything</DropdownMenu.Item>
       {#if workbench.plan}
         <DropdownMenu.Item class={menu.item()} onSelect={doExport}>Export this plan</DropdownMenu.Item>
         <DropdownMenu.Item class={menu.item()} onSelect={() => workbench.duplicate()}

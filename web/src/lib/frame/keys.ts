@@ -1,4 +1,5 @@
 /** Keys that work everywhere, except while something is being typed. */
+import { exportAll } from '../kit/actions';
 import { mending } from '../state/mending.svelte';
 import { remedying } from '../state/remedying.svelte';
 import { STATIONS } from '../state/view-ids';
@@ -33,8 +34,9 @@ function plain(event: KeyboardEvent): boolean {
   const station = STATIONS.find(({ key }) => key === event.key);
   if (choose(event)) return true;
   if (event.key === 'Escape') return view.back();
-  if (!workbench.plan) return false;
-  if (station) view.goTo(station.id);
+  if (event.key === 'x') void exportAll();
+  else if (!workbench.plan) return false;
+  else if (station) view.goTo(station.id);
   else if (event.key === 'm') void mending.open();
   else if (event.key === 'f') view.listOpen = true;
   else if (event.key === ']') view.walk(1);

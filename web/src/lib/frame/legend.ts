@@ -10,6 +10,7 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['Home End', 'at the boards: the whole of them; the step in hand'],
   ['f', 'list all findings'],
   ['m', 'mend all: everything that is open, settled together'],
+  ['x', 'export everything: all plans, parts, logbooks and pictures as one file'],
   ['Ctrl+Z', 'take back the last change'],
   ['Ctrl+Shift+Z', 'do it again'],
   ['/', 'find a part, a pin, a net, a finding, or do something'],

@@ -10,6 +10,7 @@
   import { telling } from '../state/telling.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
+  import ShelfKeeping from './ShelfKeeping.svelte';
   import PlanTile from './PlanTile.svelte';
   import PlanPicture from './PlanPicture.svelte';
 
@@ -99,7 +100,7 @@
       </div>
       <p class="mt-3 flex flex-wrap items-center gap-2">
         <Button onclick={startPlan}>Start an empty plan</Button>
-        <Button onclick={openFile}>Import a plan file</Button>
+        <Button onclick={openFile}>Import a file</Button>
         <Button onclick={() => view.openCatalogue()}>Catalogue of cards</Button>
       </p>
     </div>
@@ -115,6 +116,7 @@
       {#each workbench.plans as plan (plan.id)}<li><PlanTile {...plan} {night} /></li>{/each}
     </ul>
   {/if}
+  <ShelfKeeping />
   <p class="mt-6 text-aside text-quiet">
     Plans stay in this browser. Where a build can hurt someone (mains, gas, lithium, heat), local codes and licensed
     practice come before anything that is said here.

@@ -28,7 +28,7 @@ interface StoredStep {
 }
 
 /** A photo of an entry of the logbook. */
-interface StoredPhoto {
+export interface StoredPhoto {
   /** That of the entry. */
   id: string;
   plan: string;
@@ -76,7 +76,7 @@ export interface StoredReview {
 }
 
 /** The document of a review, so that its pages can be shown again. */
-interface ReviewFile {
+export interface ReviewFile {
   id: string;
   data: Blob;
 }
@@ -96,8 +96,8 @@ export const SHELF_VERSION = 12;
 
 class Shelf extends Dexie {
   plans!: EntityTable<StoredPlan, 'id'>;
-  reviews!: EntityTable<StoredReview, 'id'>;
-  reviewFiles!: EntityTable<ReviewFile, 'id'>;
+  reviews!: Table<StoredReview, string>;
+  reviewFiles!: Table<ReviewFile, string>;
   steps!: Table<StoredStep, [string, number]>;
   /** The maker's own cards, every revision. */
   cards!: Table<Card, [string, number]>;
@@ -105,7 +105,7 @@ class Shelf extends Dexie {
   photos!: Table<StoredPhoto, string>;
   drafts!: Table<StoredDraft, string>;
   partPhotos!: Table<PartPhoto, string>;
-  settings!: EntityTable<{ key: string; value: string }, 'key'>;
+  settings!: Table<{ key: string; value: string }, string>;
 
   constructor(place: Place = {}) {
     // What is called saved is on the disk, not on its way there.
