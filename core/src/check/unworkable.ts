@@ -3,6 +3,7 @@ import { tells, type Text } from '../quantity/message.ts';
 
 export interface CheckUnworkableSays {
   readonly noNumber: { readonly things: readonly Text[] };
+  readonly noVoltages: { readonly nodes: number };
   readonly failed: { readonly why: string };
 }
 export const unworkable = tells<CheckUnworkableSays>('check/unworkable');

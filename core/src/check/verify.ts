@@ -4,6 +4,7 @@ import { COUNTED_UNITS } from '../quantity/engineering.ts';
 import { echoesAmong } from './echo.ts';
 import { CHECKS } from './registry.ts';
 import { type Check, isBlocking, result, SEVERITIES, type Result } from './result.ts';
+import { NoOperatingPoint } from '../physics/operating-point.ts';
 import { unworkable } from './unworkable.ts';
 
 export interface Verdict {
@@ -39,8 +40,11 @@ function runOf(check: Check, circuit: Circuit): Result[] {
   try {
     return check.run(circuit);
   } catch (error) {
-    const why = error instanceof Error ? error.message : String(error);
-    return [result(circuit, check.meta, { subjects: [], severity: 'fault', message: unworkable('failed', { why }) })];
+    const message =
+      error instanceof NoOperatingPoint
+        ? unworkable('noVoltages', { nodes: error.nodes })
+        : unworkable('failed', { why: error instanceof Error ? error.message : String(error) });
+    return [result(circuit, check.meta, { subjects: [], severity: 'fault', message })];
   }
 }
 

@@ -20,8 +20,13 @@ const BOLD: Stride = { longest: Infinity, most: MAX_STEPS };
 /** V: the next step would be smaller by its square. */
 const CLOSE_ENOUGH = 1e-7;
 
-class NoOperatingPoint extends Error {
+/** No voltages were found at which the currents of a network balance. */
+export class NoOperatingPoint extends Error {
   override readonly name = 'NoOperatingPoint';
+
+  constructor(readonly nodes: number) {
+    super(`${nodes} nodes`);
+  }
 }
 
 /** Room for the sums; one for every solution of a network. */
@@ -90,7 +95,7 @@ export function operatingPoint(network: Network): Float64Array {
     const volts = firstGuess(network);
     if (settle(network, volts, workspaceOf(network), stride)) return volts;
   }
-  throw new NoOperatingPoint(`no voltages were found at which the currents of ${network.nodes - 1} nodes balance`);
+  throw new NoOperatingPoint(network.nodes - 1);
 }
 
 function firstGuess(network: Network): Float64Array {

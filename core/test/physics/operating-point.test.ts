@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { operatingPoint } from '../../src/physics/operating-point.ts';
+import { NoOperatingPoint, operatingPoint } from '../../src/physics/operating-point.ts';
 import type { Network } from '../../src/physics/network.ts';
 
 const junction = { saturation: 1e-13, emission: 1 };
@@ -53,5 +53,12 @@ describe('operating point', () => {
     );
     // I = Is (exp(V / Vt) - 1), Vt = 25.85 mV at 300 K (Shockley): some 0.71 V above the supply for 0.1 A.
     expect((volts[2] ?? 0) - 3.3).to.be.within(0.65, 0.8);
+  });
+
+  it('says where there is none, with the number of nodes', () => {
+    const wild = network({ currents: [{ from: 0, to: 2, amps: NaN }] });
+    expect(() => operatingPoint(wild))
+      .to.throw(NoOperatingPoint)
+      .with.property('nodes', 2);
   });
 });

@@ -149,6 +149,12 @@
   }}
 />
 
+{#snippet word()}
+  <p class="notice py-1 px-3 border-t bg-copper-soft" class:sr-only={telling.word === ''} role="status">
+    {telling.word}
+  </p>
+{/snippet}
+
 <div class="bench screen-only flex relative flex-col h-[100dvh] overflow-hidden" style="--split: {view.split}">
   <Header openFile={() => picker?.click()} />
   {#if hasTrouble}
@@ -166,6 +172,7 @@
           />{/await}
       {/if}
     </main>
+    {@render word()}
   {:else}
     <div
       class="grid grid-cols-[124px_minmax(0,1fr)] flex-1 min-h-0 max-desk:grid-cols-1 max-desk:grid-rows-[auto_minmax(0,1fr)]"
@@ -222,9 +229,7 @@
         {/if}
       </main>
     </div>
-    <p class="notice py-1 px-3 border-t bg-copper-soft" class:sr-only={telling.word === ''} role="status">
-      {telling.word}
-    </p>
+    {@render word()}
     <Strip />
   {/if}
 </div>

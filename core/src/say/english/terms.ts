@@ -11,6 +11,8 @@ export const terms = {
     says: {
       noNumber: ({ things }) =>
         `Whether ${list(things)} meets it could not be worked out: its figures give no number. So it is not met.`,
+      noVoltages: ({ nodes }) =>
+        `No voltages were found at which the currents of ${counted(nodes, 'node')} balance. So it is not met.`,
       failed: ({ why }) => `This could not be worked out, so it is not met. The program says: ${why}.`,
     },
   }),
