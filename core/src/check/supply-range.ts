@@ -1,6 +1,7 @@
 import { toInterval } from '../card/to-interval.ts';
 import type { Supply } from '../card/card-shape.ts';
 import type { Cells } from '../card/power.ts';
+import { circleOf } from '../circuit/circle.ts';
 import type { Circuit, Feed, Rail } from '../circuit/model.ts';
 import { isLeadAssumed } from '../circuit/assumed.ts';
 import type { Interval } from '../quantity/interval.ts';
@@ -13,6 +14,7 @@ import { keyOf } from '../plan/ref.ts';
 /** What is said here, by the data that it takes. */
 export interface SupplyRangeSays {
   readonly hangsRailNothingFeeds: { terminal: Text; label: Text };
+  readonly circle: { terminal: Text; label: Text; way: readonly Text[] };
   readonly nothingFeedsWants: { terminal: Text; label: Text; range: Quantity; upTo: Quantity };
   readonly meaning: null;
   readonly danger: { label: Text; max: Quantity; terminal: Text; absolute: Quantity };
@@ -111,14 +113,17 @@ function standing(circuit: Circuit, feed: Feed, { min, typ, max }: Interval): St
 
 function unfed(circuit: Circuit, feed: Feed, label: Text, terminal: string): Result {
   const range = toInterval(feed.supply.range);
+  const circle = circleOf(circuit, feed);
   return result(circuit, meta, {
     subjects: [keyOf(feed.part, feed.supply.id)],
     severity: 'fault',
     limit: range.min,
     unit: 'V',
-    message: feed.rail
-      ? tell('hangsRailNothingFeeds', { terminal, label })
-      : tell('nothingFeedsWants', { terminal, label, range: V(range.min), upTo: V(range.max) }),
+    message: circle
+      ? tell('circle', { terminal, label, way: circle.map(({ label: rail }) => rail) })
+      : feed.rail
+        ? tell('hangsRailNothingFeeds', { terminal, label })
+        : tell('nothingFeedsWants', { terminal, label, range: V(range.min), upTo: V(range.max) }),
     meaning: tell('meaning'),
     rests: [[circuit.parts.get(feed.part)?.card.id ?? '', feed.supply.range.source]],
   });

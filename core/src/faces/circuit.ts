@@ -1,6 +1,7 @@
 /** What an interface knows of what plan and cards make together, and the formulas of it. */
 export { type FacePin, boardFace } from '../circuit/board-face.ts';
 export { jumpersAt } from '../circuit/board-pull-ups.ts';
+export { wouldCircle } from '../circuit/circle.ts';
 export { railsInto, takesLeads } from '../circuit/cable.ts';
 export { carrierOf } from '../circuit/carrier.ts';
 export { cautionsOf } from '../circuit/cautions.ts';

@@ -22,6 +22,7 @@ export interface PlanProblemSays {
   ownLine: { port: string; found: string };
   openSignal: { card: string; found: string };
   busSwitch: { found: string };
+  circle: { way: readonly string[] };
   channel: { last: number; found: number };
   translator: { found: string };
   translatorCard: { found: string };

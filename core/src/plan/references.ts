@@ -7,6 +7,7 @@ import { isBusLine } from '../card/protocol.ts';
 import type { Message } from '../quantity/message.ts';
 import type { Problem } from '../quantity/problem.ts';
 import type { PlanDocument } from './document.ts';
+import { circlesIn } from './circles.ts';
 import { helpersOf, type Helper, renamed } from './helpers.ts';
 import type { PinChoice } from './pin-choice.ts';
 import type { Bus, PartChoice, Plan, PortChoice } from './plan.ts';
@@ -100,6 +101,7 @@ export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
   plan.buses.forEach((bus, i) => busProblems(names, bus, `buses/${i}`));
   plan.helpers.forEach((helper, i) => helperProblems(names, helper, `helpers/${i}`));
   purchaseProblems(names);
+  for (const { path, way } of circlesIn(plan, names.library)) names.say(path, expected('circle', { way }));
   return names.problems;
 }
 

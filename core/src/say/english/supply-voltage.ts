@@ -9,7 +9,7 @@ import type { SupplyPlugSays } from '../../check/supply-plug.ts';
 import type { SupplyRangeSays } from '../../check/supply-range.ts';
 import type { SupplyStepUpSays } from '../../check/supply-step-up.ts';
 import { check } from '../language.ts';
-import { commas } from './grammar.ts';
+import { commas, list } from './grammar.ts';
 
 export const supplyVoltage = {
   'supply/contacts': check<SupplyContactsSays>({
@@ -177,6 +177,8 @@ export const supplyVoltage = {
     },
     says: {
       hangsRailNothingFeeds: ({ terminal, label }) => `${terminal} of ${label} hangs on a rail that nothing feeds.`,
+      circle: ({ terminal, label, way }) =>
+        `${terminal} of ${label} is fed by what it feeds itself: ${list(way)}. Nothing in this circle has a voltage.`,
       nothingFeedsWants: ({ terminal, label, range, upTo }) =>
         `Nothing feeds ${terminal} of ${label}; it wants ${range} to ${upTo}.`,
       meaning: 'A part without supply is fed backwards through its signal pins, or not at all.',

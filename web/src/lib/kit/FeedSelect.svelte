@@ -2,7 +2,14 @@
 <script lang="ts">
   import Select from './Select.svelte';
   import { SOCKET, toInterval } from '@idle-breadboard/core/card';
-  import { freePinsFor, railsInto, takesLeads, type Circuit, type Feed } from '@idle-breadboard/core/circuit';
+  import {
+    freePinsFor,
+    railsInto,
+    takesLeads,
+    wouldCircle,
+    type Circuit,
+    type Feed,
+  } from '@idle-breadboard/core/circuit';
   import { within } from '@idle-breadboard/core/figures';
   import { setFeed, type Plan } from '@idle-breadboard/core/plan';
   import { feedInstead, plugIn } from '@idle-breadboard/core/solve';
@@ -16,6 +23,7 @@
   );
   const rails = $derived(
     [...circuit.rails.values()]
+      .filter((rail) => !wouldCircle(circuit, feed.part, feed.supply.id, rail))
       .filter((rail) => rail.part !== feed.part && (!rail.pin || rail.ref === feed.rail) && takesLeads(circuit, rail))
       .map((rail) => ({ rail, fits: rail.voltage !== null && within(rail.voltage, toInterval(feed.supply.range)) }))
       .sort((a, b) => Number(b.fits) - Number(a.fits)),
