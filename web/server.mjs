@@ -43,4 +43,6 @@ function end() {
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, end);
 
 const { PORT = '4173', HOST = '127.0.0.1' } = process.env;
-server.listen(Number(PORT), HOST, () => console.log(`Idle Breadboard is at http://localhost:${PORT} (Ctrl+C ends it)`));
+server.listen(Number(PORT), HOST, () =>
+  console.log(`Idle Breadboard is at http://localhost:${server.address().port} (Ctrl+C ends it)`),
+);

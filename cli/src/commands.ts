@@ -1,9 +1,9 @@
 import { libraryOf } from '@idle-breadboard/core/card';
 import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
-import { boardDrawing, boardMap, buildOf, leadNumbers, type Build } from '@idle-breadboard/core/deliver';
+import { buildOf, type Build } from '@idle-breadboard/core/deliver';
 import {
-  boardSvg,
   buildSheet,
+  buildSvg,
   jsonSchema,
   partsCsv,
   readPlan,
@@ -67,9 +67,7 @@ function wiring(circuit: Circuit, build: Build, as: As): Output {
       : as === 'csv'
         ? wiringCsv(build.wiring)
         : as === 'svg' && build.layout
-          ? boardSvg(boardMap(boardDrawing(circuit, build.layout), leadNumbers(build.wiring.steps)), {
-              title: circuit.plan.name,
-            })
+          ? buildSvg(circuit, build)
           : wiringText(build.wiring);
   return { text, complaint: wrong.map(say).join('\n'), code: wrong.length > 0 ? 1 : 0 };
 }

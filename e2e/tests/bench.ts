@@ -155,6 +155,20 @@ export class Bench {
   }
 }
 
+/** Gives the plan another name: a change that is seen wherever the plan is. */
+export async function rename(page: Page, name: string): Promise<void> {
+  await new Bench(page).menu('Name and my rules');
+  const field = page.getByRole('dialog').getByLabel('name of the plan');
+  await field.fill(name);
+  await field.press('Enter');
+  await page.keyboard.press('Escape');
+}
+export const nameOf = (page: Page): Locator => page.locator('.plan-name');
+
+/** Waits until everything that is shown is in the store. */
+export const saved = (page: Page): Promise<void> =>
+  expect(page.locator('.saved[data-unsaved="0"]')).toContainText('saved');
+
 export const textOf = async (download: Download): Promise<string> => readFile(await download.path(), 'utf8');
 
 /** From the first draft to verified, by the remedies that are offered. */

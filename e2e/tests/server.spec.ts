@@ -26,19 +26,19 @@ class Server {
   ) {}
 
   static async start(seconds: number): Promise<Server> {
-    const port = 4200 + Math.floor(Math.random() * 500);
     const server = spawn(process.execPath, ['../web/server.mjs'], {
       env: {
         ...process.env,
-        PORT: String(port),
+        // Any that is free.
+        PORT: '0',
         HOST: '127.0.0.1',
         BODY_SIZE_LIMIT: 'Infinity',
         IDLE_JOB_SECONDS: String(seconds),
       },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
-    await once(server.stdout, 'data');
-    return new Server(server, port);
+    const [said] = (await once(server.stdout, 'data')) as [Buffer];
+    return new Server(server, Number(/localhost:(\d+)/.exec(String(said))?.[1]));
   }
 
   ask(

@@ -1,18 +1,11 @@
 /** A store that is missing, full, broken or taken over: what still works is said, and the work can be got out. */
 import { expect, test, type Page } from '@playwright/test';
-import { Bench, textOf } from './bench';
+import { Bench, nameOf, rename, saved, textOf } from './bench';
+
+/** Tabs that are killed; more when asked for. */
+const KILLS = Number(process.env['KILLS'] ?? 4);
 
 const trouble = (page: Page, key: string) => page.locator(`[data-trouble="${key}"]`);
-const nameOf = (page: Page) => page.locator('.plan-name');
-const saved = (page: Page) => expect(page.locator('.saved[data-unsaved="0"]')).toContainText('saved');
-
-async function rename(page: Page, name: string): Promise<void> {
-  await new Bench(page).menu('Name and my rules');
-  const field = page.getByRole('dialog').getByLabel('name of the plan');
-  await field.fill(name);
-  await field.press('Enter');
-  await page.keyboard.press('Escape');
-}
 
 /** Everything works in this tab: a change, its verdict, the file of it. */
 async function worksHere(page: Page): Promise<void> {
@@ -217,4 +210,23 @@ test('a plan whose record is broken is said to be; the shelf and the others stay
   expect(JSON.parse(await textOf(await download))).toMatchObject({ plan: { id: 'cupboard-first-draft' } });
   await page.locator('[data-plan="cupboard-verified"]').click();
   await new Bench(page).settled();
+});
+
+test(`${KILLS} tabs killed the moment they say saved: each change is there`, async ({ context }) => {
+  test.setTimeout(60_000 + KILLS * 20_000);
+  for (let i = 0; i < KILLS; i++) {
+    const page = await context.newPage();
+    await new Bench(page).open();
+    await rename(page, `kept ${i}`);
+    await page.locator('.saved[data-unsaved="0"]').waitFor();
+    const crashed = page.waitForEvent('crash');
+    const session = await context.newCDPSession(page);
+    session.send('Page.crash').catch(() => undefined);
+    await crashed;
+    await page.close();
+    const again = await context.newPage();
+    await new Bench(again).open();
+    await expect(nameOf(again)).toHaveText(`kept ${i}`);
+    await again.close();
+  }
 });

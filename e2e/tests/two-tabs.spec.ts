@@ -1,8 +1,8 @@
 /** Two tabs on one shelf: one follows what the other does, and nothing that either called saved is lost. */
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { Bench } from './bench';
+import { Bench, nameOf, rename, saved } from './bench';
 
-/** Pairs of edits at the same moment; `npm run bench` sets more. */
+/** Pairs of changes at the same moment; more when asked for. */
 const PAIRS = Number(process.env['PAIRS'] ?? 6);
 
 async function tab(context: BrowserContext, plan = 'cupboard-first-draft'): Promise<Page> {
@@ -10,17 +10,6 @@ async function tab(context: BrowserContext, plan = 'cupboard-first-draft'): Prom
   await new Bench(page).open('need', plan);
   return page;
 }
-
-/** A change that is seen wherever the plan is. */
-async function rename(page: Page, name: string): Promise<void> {
-  await new Bench(page).menu('Name and my rules');
-  const field = page.getByRole('dialog').getByLabel('name of the plan');
-  await field.fill(name);
-  await field.press('Enter');
-  await page.keyboard.press('Escape');
-}
-const saved = (page: Page) => expect(page.locator('.saved[data-unsaved="0"]')).toContainText('saved');
-const nameOf = (page: Page) => page.locator('.plan-name');
 
 test('a tab follows what another does, also a step back; either may go on', async ({ context }) => {
   const [one, two] = [await tab(context), await tab(context)];
@@ -40,6 +29,7 @@ test('a tab follows what another does, also a step back; either may go on', asyn
 });
 
 test(`${PAIRS} pairs of changes at the same moment: whatever was called saved is on the shelf`, async ({ context }) => {
+  test.setTimeout(60_000 + PAIRS * 30_000);
   const [one, two] = [await tab(context), await tab(context)];
   const said: string[] = [];
   for (let i = 0; i < PAIRS; i++) {

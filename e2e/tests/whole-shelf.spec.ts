@@ -1,21 +1,17 @@
 /** Everything leaves as one file and comes back whole, in another browser. */
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
-import { Bench } from './bench';
-
-async function rename(page: Page, name: string): Promise<void> {
-  await new Bench(page).menu('Name and my rules');
-  const field = page.getByRole('dialog').getByLabel('name of the plan');
-  await field.fill(name);
-  await field.press('Enter');
-  await page.keyboard.press('Escape');
-}
+import { expect, test } from '@playwright/test';
+import { Bench, rename, saved } from './bench';
 
 test('one key exports everything; it comes back whole beside what is there', async ({ page, browser }) => {
   const bench = new Bench(page);
   await bench.open();
   await rename(page, 'Taken along');
-  await expect(page.locator('.saved[data-unsaved="0"]')).toContainText('saved');
+  await saved(page);
+  // A note of the logbook, in a plan that the other browser has just so.
+  await bench.open('bring-up', 'cupboard-verified');
+  await page.getByRole('textbox', { name: 'note' }).fill('The adapter hums.');
+  await page.getByRole('button', { name: 'Add the note' }).click();
   await page.goto('/#shelf');
   await expect(page.locator('[data-exported]')).toHaveText('never');
   const download = page.waitForEvent('download');
@@ -41,6 +37,10 @@ test('one key exports everything; it comes back whole beside what is there', asy
   await give(archive);
   await expect(other.locator('[data-plan]')).toHaveCount(5);
   await expect(other.getByRole('status').filter({ hasText: '3 plans lay here just so' })).toBeVisible();
+  // Given once more, nothing of it lies there twice.
+  await give(archive);
+  await expect(other.getByRole('status').filter({ hasText: '4 plans lay here just so' })).toBeVisible();
+  await expect(other.locator('[data-plan]')).toHaveCount(5);
   await other.locator('[data-plan]', { hasText: 'Taken along' }).click();
   await new Bench(other).settled();
   // With its history.

@@ -2,6 +2,7 @@
 export { boardSvg, pathOf } from '../format/board-svg.ts';
 export { dashOf, figureInkOf, inkOf } from '../format/lead-inks.ts';
 export { sheetMarkdown } from '../format/bring-up-markdown.ts';
+export { buildSvg } from '../format/build-svg.ts';
 export { buildSheet, leadSays } from '../format/build-sheet.ts';
 export { readCard } from '../format/card-file.ts';
 export { readPart, writePart } from '../format/part-file.ts';

@@ -46,6 +46,7 @@ export {
 } from '../plan/edits.ts';
 export { removeBus, removeHelper, removePart } from '../plan/remove.ts';
 export { fingerprint } from '../plan/fingerprint.ts';
+export { canonical } from '../quantity/canonical.ts';
 export { HouseRules } from '../plan/house-rules.ts';
 export { needName, watched } from '../plan/need-name.ts';
 export {

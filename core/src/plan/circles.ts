@@ -11,10 +11,10 @@ interface Circle {
 }
 
 /**
- * The circles of a graph in which everything leads to some others, each once.
+ * Circles of a graph in which everything leads to some others: none where it has none, else at least one of every knot of them.
  * @param next where each thing leads
  */
-function circlesOf(next: ReadonlyMap<string, readonly string[]>): string[][] {
+export function circlesOf(next: ReadonlyMap<string, readonly string[]>): string[][] {
   const found: string[][] = [];
   const done = new Set<string>();
   for (const begin of next.keys()) {

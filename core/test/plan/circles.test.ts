@@ -1,8 +1,10 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { verify } from '../../src/check/verify.ts';
 import { circleOf, wouldCircle } from '../../src/circuit/circle.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { readPlan } from '../../src/format/plan-file.ts';
+import { circlesOf } from '../../src/plan/circles.ts';
 import type { PlanDocument } from '../../src/plan/document.ts';
 import { setFeed } from '../../src/plan/edits.ts';
 import { referenceProblems } from '../../src/plan/references.ts';
@@ -19,7 +21,31 @@ const fed = (part: string, supply: string, rail: string): PlanDocument => {
   return { ...document, plan: setFeed(document.plan, part, supply, rail) };
 };
 
+/** Kahn's way: whatever can be taken away because it leads nowhere that is left, is; what stays then runs in a circle. */
+function hasCircle(next: ReadonlyMap<string, readonly string[]>): boolean {
+  const left = new Set(next.keys());
+  for (let before = -1; before !== left.size;) {
+    before = left.size;
+    for (const at of left) if (!(next.get(at) ?? []).some((to) => left.has(to))) left.delete(at);
+  }
+  return left.size > 0;
+}
+
 describe('circles', () => {
+  it('are found where there are any, and only there, on any graph (property)', () => {
+    const graph = fc.array(fc.array(fc.nat(7), { maxLength: 3 }), { minLength: 1, maxLength: 8 });
+    fc.assert(
+      fc.property(graph, (leads) => {
+        const next = new Map(leads.map((to, i) => [String(i), to.map(String)]));
+        const found = circlesOf(next);
+        expect(found.length > 0).to.equal(hasCircle(next));
+        for (const way of found)
+          for (const [i, at] of way.entries()) expect(next.get(at)).to.include(way[(i + 1) % way.length]);
+      }),
+      { numRuns: 3000 },
+    );
+  });
+
   for (const [name, rail, way] of [
     ['of itself', 'five-volt.5v', ['five-volt.5v']],
     ['of what is made of it', 'sensor-supply.3v3', ['five-volt.5v', 'sensor-supply.3v3']],

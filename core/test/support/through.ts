@@ -1,6 +1,5 @@
 /** The whole way of a plan through the program, step by step, with what is thrown or is no number on it. */
 import { bringUpSheet } from '../../src/deliver/bring-up.ts';
-import { boardDrawing } from '../../src/deliver/board-drawing.ts';
 import { buildOf, type Build } from '../../src/deliver/build.ts';
 import { planned } from '../../src/bench/virtual-build.ts';
 import { standingOf, verify } from '../../src/check/verify.ts';
@@ -8,14 +7,13 @@ import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { layNarrow } from '../../src/drawing/lay-narrow.ts';
 import { layOut } from '../../src/drawing/lay-out.ts';
 import { overviewTable } from '../../src/drawing/table.ts';
-import { boardSvg } from '../../src/format/board-svg.ts';
+import { buildSvg } from '../../src/format/build-svg.ts';
 import { sheetMarkdown } from '../../src/format/bring-up-markdown.ts';
 import { buildSheet } from '../../src/format/build-sheet.ts';
 import { partsCsv, wiringCsv } from '../../src/format/csv.ts';
 import { overviewSvg } from '../../src/format/overview-svg.ts';
 import { cHeader, devicetreeOverlay, pythonModule } from '../../src/format/pin-sheet.ts';
 import { readPlan, writePlan } from '../../src/format/plan-file.ts';
-import { boardMap, leadNumbers } from '../../src/map/board-map.ts';
 import { overviewOf } from '../../src/overview/overview-of.ts';
 import { fingerprint } from '../../src/plan/fingerprint.ts';
 import { proposeRemedies } from '../../src/remedy/propose.ts';
@@ -114,9 +112,7 @@ export function through(text: string, deep: boolean): Passage {
     written('sheet', () => buildSheet(circuit, verdict, of, print));
     const { layout } = of;
     if (!layout) return;
-    written('boards', () =>
-      boardSvg(boardMap(boardDrawing(circuit, layout), leadNumbers(of.wiring.steps), null), { title: 'boards' }),
-    );
+    written('boards', () => buildSvg(circuit, of));
     written('bring-up', () => sheetMarkdown('plan', print, bringUpSheet(planned(circuit, layout))));
   }
 }

@@ -30,6 +30,8 @@ export async function exportStored(id: string, name: string): Promise<void> {
 
 /** Everything that the browser keeps, as one file. */
 export async function exportAll(): Promise<void> {
+  // What was changed a moment ago belongs to it.
+  await workbench.saving.done;
   const { bytes, at } = await keeping.archive();
   saveBlob(
     `idle-breadboard-${at.toISOString().slice(0, 10)}.zip`,

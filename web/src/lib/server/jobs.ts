@@ -1,8 +1,8 @@
 /** What the routes for programs answer, made of the text of a plan file alone. It takes its time: see `pool.ts`. */
 import { libraryOf } from '@idle-breadboard/core/card';
 import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
-import { boardDrawing, boardMap, buildOf, leadNumbers } from '@idle-breadboard/core/deliver';
-import { boardSvg, partsCsv, readPlan, reportOf, wiringCsv, writePlan } from '@idle-breadboard/core/files';
+import { buildOf } from '@idle-breadboard/core/deliver';
+import { buildSvg, partsCsv, readPlan, reportOf, wiringCsv, writePlan } from '@idle-breadboard/core/files';
 import { layOut, overviewOf, overviewSvg, overviewTable } from '@idle-breadboard/core/overview';
 import { documentOf, problemCount, type PlanDocument } from '@idle-breadboard/core/plan';
 import { complete } from '@idle-breadboard/core/solve';
@@ -60,12 +60,7 @@ function wiring(circuit: Circuit, as: Job['as']): Answer {
   if (!build.layout)
     return refuse(422, 'Unprocessable Content', build.why ? say(build.why.says) : 'nothing is laid out');
   if (as === 'csv') return csv(wiringCsv(build.wiring));
-  if (as === 'svg')
-    return svg(
-      boardSvg(boardMap(boardDrawing(circuit, build.layout), leadNumbers(build.wiring.steps)), {
-        title: circuit.plan.name,
-      }),
-    );
+  if (as === 'svg') return svg(buildSvg(circuit, build));
   return json({ agrees: build.proof?.agrees === true, mismatches: build.proof?.mismatches ?? [], ...build.wiring });
 }
 

@@ -91,7 +91,7 @@ class Workbench {
   }
 
   async open(id: string): Promise<void> {
-    await this.saving.done;
+    await this.left();
     const found = await loadPlan(id);
     if (!found || !isWhole(found.history)) {
       await this.close();
@@ -139,9 +139,17 @@ class Workbench {
     telling.say(`${name} was removed in another tab.`);
   }
 
+  /** Before another plan, or none: what could not be stored is tried once more, and said where it stays behind. */
+  private async left(): Promise<void> {
+    if (this.saving.trouble) this.saving.again();
+    await this.saving.done;
+    if (this.saving.trouble)
+      telling.say(`The last changes of ${this.plan?.name ?? 'the plan'} could not be stored and are gone with it.`);
+  }
+
   /** Back to the shelf: no plan is open. */
   async close(): Promise<void> {
-    await this.saving.done;
+    await this.left();
     this.saving.end();
     this.history.clear();
     [this.study, this.trouble, this.stale] = [null, '', false];

@@ -83,14 +83,19 @@ export async function keepHistory(now: History, known: Kept): Promise<number> {
   return writes;
 }
 
+async function freeId(wanted: string): Promise<string> {
+  const taken = new Set(await shelf.plans.toCollection().primaryKeys());
+  let id = wanted;
+  for (let n = 2; taken.has(id); n++) id = `${wanted.slice(0, 40)}-${n}`;
+  return id;
+}
+
 /** Puts a history on the shelf as a plan of its own, under an id that is free. @returns it as it lies there, step by step */
 export async function addHistory(history: History, name?: string): Promise<History> {
   const plan = history.steps[history.at]?.plan;
   if (!plan) throw new Error('a plan has a step that it stands at');
   return shelf.transaction('rw', shelf.plans, shelf.steps, async () => {
-    const taken = new Set(await shelf.plans.toCollection().primaryKeys());
-    let id = plan.id;
-    for (let n = 2; taken.has(id); n++) id = `${plan.id.slice(0, 40)}-${n}`;
+    const id = await freeId(plan.id);
     const added = history.steps.map((step) => ({ ...step, plan: { ...step.plan, id, name: name ?? step.plan.name } }));
     // Steps of a plan that is gone would otherwise be its history.
     await steps(id, 0, Dexie.maxKey).delete();

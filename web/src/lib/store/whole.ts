@@ -2,8 +2,9 @@
 import type { IndexableType, Table } from 'dexie';
 import type { Card } from '@idle-breadboard/core/card';
 import type { LogEntry } from '@idle-breadboard/core/deliver';
+import { canonical } from '@idle-breadboard/core/plan';
 import { shelf, type ReviewFile, type StoredDraft, type StoredPhoto, type StoredReview } from './db';
-import type { History } from './history';
+import { addHistory, loadPlan, type History } from './history';
 
 export interface WholePlan {
   readonly id: string;
@@ -44,13 +45,9 @@ const tables = () => [
 export function gather(): Promise<WholeShelf> {
   return shelf.transaction('r', tables(), async () => {
     const plans: WholePlan[] = [];
-    for (const { id, changed, at, cards } of await shelf.plans.orderBy('changed').toArray()) {
-      const steps = await shelf.steps.where('planId').equals(id).sortBy('index');
-      const dropped = steps[0]?.index;
-      if (dropped === undefined) continue;
-      const kept = steps.map(({ plan, why }) => ({ plan, why }));
-      const where = Math.min(Math.max(0, at - dropped), kept.length - 1);
-      plans.push({ id, changed, history: { cards, steps: kept, at: where, dropped } });
+    for (const id of await shelf.plans.orderBy('changed').primaryKeys()) {
+      const found = await loadPlan(id);
+      if (found) plans.push({ id, changed: found.changed, history: found.history });
     }
     const settings = (await shelf.settings.toArray()).filter(({ key }) => !PASSING.has(key));
     return {
@@ -80,13 +77,15 @@ export interface Taken {
  */
 export function putBack(whole: WholeShelf): Promise<Taken> {
   return shelf.transaction('rw', tables(), async () => {
-    let [plans, same] = [0, 0];
-    for (const plan of whole.plans) {
-      if (await liesThere(plan)) same += 1;
-      else {
-        await putPlan(plan, whole);
-        plans += 1;
-      }
+    let same = 0;
+    const there = new Map((await gather()).plans.map(({ id, history }) => [contentOf(history), id]));
+    for (const { id: was, changed, history } of whole.plans) {
+      const known = there.get(contentOf(history));
+      if (known !== undefined) same += 1;
+      const id = known ?? idOf(await addHistory(history), was);
+      if (known === undefined) await shelf.plans.update(id, { changed });
+      // Of one that lies there just so, the logbook may still be longer here.
+      await takeLog(whole, was, id);
     }
     // A card of one's own under an id and revision that is taken stays as it is here: plans carry theirs.
     await addMissing(shelf.cards, whole.cards, ({ id, revision }): [string, number] => [id, revision]);
@@ -96,7 +95,7 @@ export function putBack(whole: WholeShelf): Promise<Taken> {
     await addMissing(shelf.reviewFiles, whole.documents, ({ id }) => id);
     const settings = Object.entries(whole.settings).map(([key, value]) => ({ key, value }));
     await addMissing(shelf.settings, settings, ({ key }) => key);
-    return { plans, same };
+    return { plans: whole.plans.length - same, same };
   });
 }
 
@@ -108,26 +107,20 @@ async function addMissing<T, Key extends IndexableType>(
   for (const item of items) if ((await table.get(keyOf(item))) === undefined) await table.put(item);
 }
 
-async function liesThere({ id, history }: WholePlan): Promise<boolean> {
-  const there = await shelf.steps.where('planId').equals(id).sortBy('index');
-  return JSON.stringify(there.map(({ plan }) => plan)) === JSON.stringify(history.steps.map(({ plan }) => plan));
-}
+/** What a history says, under whatever id it lies. */
+const contentOf = ({ steps }: History): string => canonical(steps.map(({ plan }) => ({ ...plan, id: '' })));
 
-async function putPlan({ id: was, changed, history }: WholePlan, { log, photos }: WholeShelf): Promise<void> {
-  const taken = new Set(await shelf.plans.toCollection().primaryKeys());
-  let id = was;
-  for (let n = 2; taken.has(id); n++) id = `${was.slice(0, 40)}-${n}`;
-  const { steps, at, dropped, cards } = history;
-  const name = steps[at]?.plan.name ?? was;
-  await shelf.plans.add({ id, name, changed, at: at + dropped, writes: 0, cards });
-  await shelf.steps.bulkPut(
-    steps.map(({ plan, why }, i) => ({ planId: id, index: dropped + i, why, plan: { ...plan, id } })),
-  );
-  for (const entry of log.filter(({ plan }) => plan === was)) {
-    // An entry that another plan of this browser has is taken under a name of its own.
-    const free = (await shelf.log.get(entry.id)) === undefined ? entry.id : `${entry.id} ${id}`;
-    await shelf.log.put({ ...entry, id: free, plan: id });
+const idOf = ({ steps, at }: History, otherwise: string): string => steps[at]?.plan.id ?? otherwise;
+
+/** Takes the entries and pictures that a plan's logbook does not have yet. */
+async function takeLog({ log, photos }: WholeShelf, was: string, plan: string): Promise<void> {
+  for (const entry of log.filter((one) => one.plan === was)) {
+    const there = await shelf.log.get(entry.id);
+    // One that another plan of this browser has is taken under a name of its own.
+    const id = there === undefined || there.plan === plan ? entry.id : `${entry.id} ${plan}`;
+    if ((await shelf.log.get(id)) !== undefined) continue;
+    await shelf.log.put({ ...entry, id, plan });
     const photo = photos.find((one) => one.id === entry.id);
-    if (photo) await shelf.photos.put({ ...photo, id: free, plan: id });
+    if (photo) await shelf.photos.put({ ...photo, id, plan });
   }
 }

@@ -1,8 +1,8 @@
 /** Laying out, in a thread of its own: it takes some tenths of a second, and a newer plan ends it. */
 import type { Card } from '@idle-breadboard/core/card';
 import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
-import { boardDrawing, boardMap, buildFrom, leadNumbers, type Build } from '@idle-breadboard/core/deliver';
-import { boardSvg, buildSheet, partsCsv, wiringCsv } from '@idle-breadboard/core/files';
+import { buildFrom, type Build } from '@idle-breadboard/core/deliver';
+import { buildSheet, buildSvg, partsCsv, wiringCsv } from '@idle-breadboard/core/files';
 import { layoutSteps } from '@idle-breadboard/core/layout';
 import { fingerprint } from '@idle-breadboard/core/plan';
 import { verify } from '@idle-breadboard/core/verify';
@@ -45,11 +45,7 @@ const worker: LayWorker = {
     if (as === 'parts.csv') return partsCsv(build.parts);
     const print = fingerprint({ plan: circuit.plan, cards: [...circuit.cards.values()] });
     if (as === 'sheet') return buildSheet(circuit, verify(circuit), build, print);
-    if (!build.layout) return '';
-    return boardSvg(boardMap(boardDrawing(circuit, build.layout), leadNumbers(build.wiring.steps)), {
-      title: circuit.plan.name,
-      mono: as === 'svg-mono',
-    });
+    return buildSvg(circuit, build, as === 'svg-mono');
   },
   async pdf(size) {
     if (!last) return null;
