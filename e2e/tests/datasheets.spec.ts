@@ -278,7 +278,9 @@ test('own cards: edited to a next revision, taken into the plan when the maker s
   await expect(page.locator('.sheet').getByRole('alert')).toHaveCount(0);
   await expect(page.locator('[data-pack="same"]')).toHaveCount(1);
   await page.keyboard.press('Escape');
+  await expect(sheetOf(page)).toHaveCount(0);
   await page.locator('body').press('Control+z');
+  await bench.settled();
   await bench.menu('Catalogue of cards');
   await sheetOf(page).getByRole('button', { name: /copy/ }).click();
   await expect(page.locator('.newer')).toContainText('made with revision 1');

@@ -54,14 +54,14 @@
       {#if view.theme === 'dark'}<Sun size={16} />{:else}<Moon size={16} />{/if}
     </Button>
     <span
-      class="saved unit data-pending:opacity-55 min-w-[6.6em] text-right max-desk:min-w-0"
-      data-pending={saving.unsaved > 0 || undefined}
+      class="saved unit min-w-[6.6em] text-right max-desk:min-w-0"
       data-unsaved={saving.unsaved}
       role="status"
     >
       {#if workbench.plan}
         {#if saving.trouble || telling.newer}<strong class="text-danger">not saved</strong>
         {:else if telling.onlyHere}<strong class="text-fault">in this tab only</strong>
+        {:else if saving.unsaved > 0}saving
         {:else if time}saved <span class="value">{time}</span>{/if}
       {/if}
     </span>

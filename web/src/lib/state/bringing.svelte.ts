@@ -3,6 +3,7 @@ import type { Reading } from '@idle-breadboard/core/bench';
 import { isInside, type BringUpSheet, type LogEntry, type SheetRow } from '@idle-breadboard/core/deliver';
 import { say } from '@idle-breadboard/core/words';
 import type { Remote } from 'comlink';
+import type { IntakeWorker } from '../worker/intake';
 import type { BenchWorker, Cause, Look, Pointed } from '../worker/bench';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
@@ -15,6 +16,7 @@ class Bringing {
   sheet = $state.raw<BringUpSheet | null>(null);
   private asked = '';
   private readonly thread = new Thread<BenchWorker>(threads.bench);
+  private readonly intake = new Thread<IntakeWorker>(threads.intake);
   trouble = $state('');
 
   /** Rows for two probes that somebody put anywhere. */
@@ -49,6 +51,11 @@ class Bringing {
 
   get worker(): Remote<BenchWorker> {
     return this.thread.calls;
+  }
+
+  /** Reads files while the bench is at work. */
+  get files(): Remote<IntakeWorker> {
+    return this.intake.calls;
   }
 
   async ask(): Promise<void> {

@@ -12,7 +12,7 @@
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
   import { bringing } from '../state/bringing.svelte';
-  import type { CaptureHead } from '../worker/bench';
+  import type { CaptureHead } from '../worker/intake';
 
   let { circuit }: { circuit: Circuit } = $props();
   let file = $state.raw<File | null>(null);
@@ -43,7 +43,7 @@
     [file, head, summary, trouble] = [chosen, null, null, ''];
     if (!chosen) return;
     try {
-      head = await bringing.worker.captureHead(chosen);
+      head = await bringing.files.captureHead(chosen);
       nets = Object.fromEntries(head.channels.map((channel) => [channel, guess(channel)]));
     } catch (error) {
       trouble = error instanceof Error ? error.message : String(error);
@@ -61,7 +61,7 @@
     });
     [share, summary, trouble] = [0, null, ''];
     try {
-      summary = await bringing.worker.capture(
+      summary = await bringing.files.capture(
         file,
         kind,
         assigned,

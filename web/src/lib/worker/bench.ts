@@ -1,7 +1,6 @@
-import type { Assignment, CaptureSummary, Observation, Reading, ScopeEdge } from '@idle-breadboard/core/bench';
+import type { Observation, Reading, ScopeEdge } from '@idle-breadboard/core/bench';
 import type { Card } from '@idle-breadboard/core/card';
 import type { BringUpSheet, SheetRow } from '@idle-breadboard/core/deliver';
-import type { Logbook, Read } from '@idle-breadboard/core/files';
 import type { Plan } from '@idle-breadboard/core/plan';
 
 /** A cause as it is shown: what it is, and what mends it. */
@@ -21,12 +20,6 @@ export interface Pointed {
   readonly next: readonly { readonly row: string; readonly bits: number; readonly seconds: number }[];
   /** Nothing that can be measured tells more. */
   readonly settled: boolean;
-}
-
-/** What a file of an instrument holds, before its columns are told apart. */
-export interface CaptureHead {
-  readonly kind: 'csv' | 'vcd';
-  readonly channels: readonly string[];
 }
 
 /** A line on the simulated build and on one in order, after somebody lets it go. */
@@ -57,12 +50,4 @@ export interface BenchWorker {
   programText(): string;
   /** What was hidden, and how few measurements could have told. */
   reveal(): { readonly cause: Cause | null; readonly fewest: number } | null;
-  readLogbook(text: string): Read<Logbook>;
-  captureHead(file: Blob): Promise<CaptureHead>;
-  capture(
-    file: Blob,
-    kind: CaptureHead['kind'],
-    assigned: readonly Assignment[],
-    progress: (share: number) => void,
-  ): Promise<CaptureSummary>;
 }

@@ -1,7 +1,5 @@
 /** The simulated bench and the fault finder, in a thread of their own. */
 import {
-  CsvCapture,
-  csvHead,
   dictionarySteps,
   faultsOf,
   fewest,
@@ -17,8 +15,6 @@ import {
   SOUND,
   SURE,
   touchOf,
-  VcdCapture,
-  vcdVariables,
   VirtualBuild,
   withMeasurements,
   withPairs,
@@ -31,9 +27,8 @@ import {
 import type { Card } from '@idle-breadboard/core/card';
 import { deriveCircuit } from '@idle-breadboard/core/circuit';
 import { bringUpSheet, touchedRow, type SheetRow } from '@idle-breadboard/core/deliver';
-import { readLogbook } from '@idle-breadboard/core/files';
 import { layoutSteps } from '@idle-breadboard/core/layout';
-import { placeNames, readPlace, say, sayError } from '@idle-breadboard/core/words';
+import { placeNames, readPlace, say } from '@idle-breadboard/core/words';
 import { expose } from 'comlink';
 import type { BenchWorker, Cause, Pointed } from './bench';
 
@@ -47,8 +42,6 @@ let hidden: { build: HiddenBuild; key: string } | null = null;
 
 /** Lets a message come in between two steps. */
 const breath = () => new Promise<void>((go) => setTimeout(go));
-/** The beginning of a file in which its head must lie. */
-const HEAD = 64 * 1024;
 
 const causeOf = (faults: readonly Fault[]): Cause =>
   faults.length === 0
@@ -135,17 +128,6 @@ function rowOf(key: string): { row: SheetRow } | { says: string } {
   measurements.set(key, measurement);
   rows.set(key, row);
   return { row };
-}
-
-async function pieces(file: Blob, take: (text: string) => void, progress: (share: number) => void): Promise<void> {
-  const reader = file.stream().pipeThrough(new TextDecoderStream()).getReader();
-  for (let fed = 0; ;) {
-    const { done, value } = await reader.read();
-    if (done) return;
-    take(value);
-    fed += value.length;
-    progress(Math.min(1, fed / Math.max(1, file.size)));
-  }
 }
 
 /** A scan that was typed or pasted, in the form that the dictionary has. */
@@ -235,32 +217,6 @@ const worker: BenchWorker = {
       fewest: dictionary ? fewest(dictionary, hidden.key) : 0,
     };
   },
-  readLogbook,
-  async captureHead(file) {
-    return inWords(async () => {
-      const text = await file.slice(0, HEAD).text();
-      if (/\$(?:var|timescale|scope|date|version|comment)\b/.test(text))
-        return { kind: 'vcd', channels: vcdVariables(text).map(({ name }) => name) };
-      return { kind: 'csv', channels: csvHead(text).channels };
-    });
-  },
-  async capture(file, kind, assigned, progress) {
-    return inWords(async () => {
-      const reader =
-        kind === 'vcd' ? new VcdCapture(assigned) : new CsvCapture(csvHead(await file.slice(0, HEAD).text()), assigned);
-      await pieces(file, (text) => reader.push(text), progress);
-      return reader.end();
-    });
-  },
 };
-
-/** What a file is refused for crosses to the page as words. */
-async function inWords<T>(work: () => Promise<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (error) {
-    throw new Error(sayError(error), { cause: error });
-  }
-}
 
 expose(worker);

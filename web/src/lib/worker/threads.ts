@@ -6,6 +6,8 @@ export const threads = {
   lay: () => new Worker(new URL('./lay.worker.ts', import.meta.url), { type: 'module' }),
   /** The simulated bench and the fault finder. */
   bench: () => new Worker(new URL('./bench.worker.ts', import.meta.url), { type: 'module' }),
+  /** Captures of instruments and logbooks that come in as files. */
+  intake: () => new Worker(new URL('./intake.worker.ts', import.meta.url), { type: 'module' }),
   /** The plan that completes itself. */
   complete: () => new Worker(new URL('./complete.worker.ts', import.meta.url), { type: 'module' }),
   /** Whole sets of parts. */
