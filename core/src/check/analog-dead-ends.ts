@@ -3,7 +3,7 @@ import type { Circuit } from '../circuit/model.ts';
 import { dividerShare, outputOhms } from '../circuit/divider.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { errorOver } from './sense-error.ts';
-import { analogLinks, pinVoltage, slopeOf, type AnalogLink } from './analog-links.ts';
+import { overLinks, pinVoltage, slopeOf, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { term } from './terms.ts';
@@ -120,5 +120,5 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
 
 export const analogDeadEnds = {
   meta,
-  run: (circuit) => analogLinks(circuit).flatMap((link) => judge(circuit, link)),
+  ...overLinks(judge),
 } satisfies Check;

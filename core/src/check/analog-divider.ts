@@ -1,7 +1,7 @@
 import type { Circuit } from '../circuit/model.ts';
 import { evenness, fixedResistors, selfHeating, type Resistive } from '../physics/resistive.ts';
 import type { SenseNeed } from '../plan/plan.ts';
-import { analogLinks, type AnalogLink } from './analog-links.ts';
+import { overLinks, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 
@@ -126,10 +126,9 @@ function heatResult(circuit: Circuit, link: AnalogLink, transfer: Resistive, nee
 
 export const analogDivider = {
   meta,
-  run: (circuit) =>
-    analogLinks(circuit).flatMap((link) => {
-      const transfer = link.measure?.analog;
-      if (!transfer || transfer.kind === 'linear' || !link.need) return [];
-      return [slopeResult(circuit, link, transfer, link.need), ...heatResult(circuit, link, transfer, link.need)];
-    }),
+  ...overLinks((circuit, link) => {
+    const transfer = link.measure?.analog;
+    if (!transfer || transfer.kind === 'linear' || !link.need) return [];
+    return [slopeResult(circuit, link, transfer, link.need), ...heatResult(circuit, link, transfer, link.need)];
+  }),
 } satisfies Check;

@@ -2,7 +2,7 @@ import type { Circuit } from '../circuit/model.ts';
 import { contactOhms } from '../circuit/contacts.ts';
 import { frontOf } from '../physics/analog-front.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
-import { analogLinks, slopeOf, type AnalogLink } from './analog-links.ts';
+import { overLinks, slopeOf, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { errorOver } from './sense-error.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
@@ -97,5 +97,5 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
 
 export const analogGroundShift = {
   meta,
-  run: (circuit) => analogLinks(circuit).flatMap((link) => judge(circuit, link)),
+  ...overLinks(judge),
 } satisfies Check;

@@ -4,6 +4,7 @@ import type { Controller } from '../card/controller.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
 import { readerOf } from '../circuit/converter.ts';
 import { dividerShare, outputOhms } from '../circuit/divider.ts';
+import { netOf } from '../circuit/watched.ts';
 import { levelVolts } from '../circuit/level.ts';
 import { analogNet } from '../physics/analog-front.ts';
 import { placesOver, shareAt } from '../physics/resistive.ts';
@@ -13,6 +14,8 @@ import { exact, type Interval } from '../quantity/interval.ts';
 import { measureFor } from './sense-error.ts';
 import { tells, type Text, type Sum } from '../quantity/message.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overParts } from './over.ts';
+import type { Result } from './result.ts';
 
 /** What is said here, by the data that it takes. */
 export interface AnalogLinksSays {
@@ -42,38 +45,42 @@ export interface AnalogLink {
   readonly tolerance: number;
 }
 
-/** One for each need that an analog part serves, one for a part that serves none. */
-export function analogLinks(circuit: Circuit): AnalogLink[] {
-  const found: AnalogLink[] = [];
-  for (const part of circuit.parts.values()) {
-    for (const port of part.card.ports) {
-      if (port.protocol !== 'analog') continue;
-      const net = circuit.nets.find(({ id }) => id === keyOf(part.id, port.id, 'out'));
-      const reader = net && readerOf(circuit, net);
-      const end = net?.ends.find((e) => !e.controller && e.part !== reader?.part.id);
-      if (!net || !reader || !end) continue;
-      const wanted = circuit.plan.needs.flatMap((need) => {
-        if (need.kind !== 'sense' || !part.choice?.needs.includes(need.id)) return [];
-        const measure = measureFor(part.card, need);
-        return measure?.analog && analogNet(circuit, part, measure)?.id === net.id ? [{ need, measure }] : [];
-      });
-      const divider = legsIn(circuit.plan, 'divider').find((leg) => leg.helper === end.part) ?? null;
-      const plain = {
-        part,
-        net,
-        adc: reader.adc,
-        reader: reader.part,
-        most: reader.most,
-        end,
-        divider,
-        tolerance: circuit.tolerance,
-      };
-      if (wanted.length === 0) found.push({ ...plain, measure: null, need: null });
-      for (const { need, measure } of wanted) found.push({ ...plain, measure, need });
-    }
-  }
-  return found;
+/** Of one part: one for each need that it serves, one where it serves none. */
+function linksAt(circuit: Circuit, part: PartNode): AnalogLink[] {
+  return part.card.ports.flatMap((port): AnalogLink[] => {
+    if (port.protocol !== 'analog') return [];
+    const net = netOf(circuit, keyOf(part.id, port.id, 'out'));
+    const reader = net && readerOf(circuit, net);
+    const end = net?.ends.find((e) => !e.controller && e.part !== reader?.part.id);
+    if (!net || !reader || !end) return [];
+    const wanted = circuit.plan.needs.flatMap((need) => {
+      if (need.kind !== 'sense' || !part.choice?.needs.includes(need.id)) return [];
+      const measure = measureFor(part.card, need);
+      return measure?.analog && analogNet(circuit, part, measure)?.id === net.id ? [{ need, measure }] : [];
+    });
+    const divider = legsIn(circuit.plan, 'divider').find((leg) => leg.helper === end.part) ?? null;
+    const plain = {
+      part,
+      net,
+      adc: reader.adc,
+      reader: reader.part,
+      most: reader.most,
+      end,
+      divider,
+      tolerance: circuit.tolerance,
+    };
+    return wanted.length === 0
+      ? [{ ...plain, measure: null, need: null }]
+      : wanted.map(({ need, measure }) => ({ ...plain, measure, need }));
+  });
 }
+
+export const analogLinks = (circuit: Circuit): AnalogLink[] =>
+  [...circuit.parts.values()].flatMap((part) => linksAt(circuit, part));
+
+/** A check of every analog reading. */
+export const overLinks = (judge: (circuit: Circuit, link: AnalogLink) => readonly Result[]) =>
+  overParts((circuit, part) => linksAt(circuit, part).flatMap((link) => judge(circuit, link)));
 
 export interface PinVoltage {
   readonly low: number;

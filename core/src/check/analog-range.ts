@@ -1,5 +1,5 @@
 import type { Circuit } from '../circuit/model.ts';
-import { analogLinks, reachOf, type AnalogLink } from './analog-links.ts';
+import { overLinks, reachOf, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';
@@ -61,5 +61,5 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
 
 export const analogRange = {
   meta,
-  run: (circuit) => analogLinks(circuit).flatMap((l) => judge(circuit, l)),
+  ...overLinks(judge),
 } satisfies Check;

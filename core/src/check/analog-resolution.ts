@@ -1,7 +1,7 @@
 import type { Circuit } from '../circuit/model.ts';
 import { analogChain } from '../physics/analog-chain.ts';
 import { frontOf } from '../physics/analog-front.ts';
-import { analogLinks, type AnalogLink } from './analog-links.ts';
+import { overLinks, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { term } from './terms.ts';
@@ -58,5 +58,5 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
 
 export const analogResolution = {
   meta,
-  run: (circuit) => analogLinks(circuit).flatMap((l) => judge(circuit, l)),
+  ...overLinks(judge),
 } satisfies Check;

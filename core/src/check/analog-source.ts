@@ -2,7 +2,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { placesOver, resistanceAt } from '../physics/resistive.ts';
 import { SAMPLING_CAPACITOR } from '../standard/common-practice.ts';
-import { analogLinks, type AnalogLink } from './analog-links.ts';
+import { overLinks, type AnalogLink } from './analog-links.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { inParallel, multiply, raise, subtract } from '../quantity/sum.ts';
@@ -123,5 +123,5 @@ function judge(circuit: Circuit, link: AnalogLink): Result[] {
 
 export const analogSource = {
   meta,
-  run: (circuit) => analogLinks(circuit).flatMap((l) => judge(circuit, l)),
+  ...overLinks(judge),
 } satisfies Check;

@@ -14,6 +14,7 @@ import { quantityOf, durationOf, tells, type Text, type Quantity, type Duration,
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { placeKey } from '../plan/ref.ts';
+import { overParts } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BodyPlaceSays {
@@ -95,13 +96,6 @@ const wear = {
   scope: 'plan',
   reads: ['body/wear/life'],
 } as const satisfies CheckMeta;
-
-/** Parts with the place that they are at, where the plan says something about it. */
-const placed = (circuit: Circuit): { part: PartNode; place: Place }[] =>
-  [...circuit.parts.values()].flatMap((part) => {
-    const place = circuit.plan.places.find(({ name }) => name === placeOf(circuit, part.id));
-    return place ? [{ part, place }] : [];
-  });
 
 const C = (x: number) => quantityOf(x, '°C');
 const M = (x: number) => quantityOf(x, 'm');
@@ -330,15 +324,17 @@ export const bodyPlace = {
   },
 } satisfies Check;
 
-const atPlaces =
-  (judge: (circuit: Circuit, part: PartNode, place: Place) => Result[]): Check['run'] =>
-  (circuit) =>
-    placed(circuit).flatMap(({ part, place }) => judge(circuit, part, place));
+/** Of parts with the place that they are at, where the plan says something about it. */
+const atPlaces = (judge: (circuit: Circuit, part: PartNode, place: Place) => Result[]) =>
+  overParts((circuit, part) => {
+    const place = circuit.plan.places.find(({ name }) => name === placeOf(circuit, part.id));
+    return place ? judge(circuit, part, place) : [];
+  });
 
-export const bodyAmbient = { meta: ambient, run: atPlaces(judgeAir) } satisfies Check;
-export const bodyWater = { meta: water, run: atPlaces(judgeWater) } satisfies Check;
-export const bodyLead = { meta: lead, run: atPlaces(judgeLead) } satisfies Check;
+export const bodyAmbient = { meta: ambient, ...atPlaces(judgeAir) } satisfies Check;
+export const bodyWater = { meta: water, ...atPlaces(judgeWater) } satisfies Check;
+export const bodyLead = { meta: lead, ...atPlaces(judgeLead) } satisfies Check;
 export const bodyWear = {
   meta: wear,
-  run: (circuit) => [...circuit.parts.values()].flatMap((part) => judgeWear(circuit, part)),
+  ...overParts(judgeWear),
 } satisfies Check;

@@ -6,6 +6,7 @@ import { sensingNeeds } from './need-words.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { placeKey } from '../plan/ref.ts';
+import { overParts } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BodySunSays {
@@ -59,10 +60,9 @@ function judge(circuit: Circuit, part: PartNode, place: Place, need: SenseNeed):
 
 export const bodySun = {
   meta,
-  run: (circuit) =>
-    [...circuit.parts.values()].flatMap((part) => {
-      const place = circuit.plan.places.find(({ name }) => name === placeOf(circuit, part.id));
-      const [need] = sensingNeeds(circuit, part.id).filter(({ quantity }) => AIR.has(quantity));
-      return place?.outdoors && need ? judge(circuit, part, place, need) : [];
-    }),
+  ...overParts((circuit, part) => {
+    const place = circuit.plan.places.find(({ name }) => name === placeOf(circuit, part.id));
+    const [need] = sensingNeeds(circuit, part.id).filter(({ quantity }) => AIR.has(quantity));
+    return place?.outdoors && need ? judge(circuit, part, place, need) : [];
+  }),
 } satisfies Check;

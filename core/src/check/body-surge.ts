@@ -3,6 +3,7 @@ import { placeOf } from '../circuit/place.ts';
 import { LONG_OUTDOORS } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BodySurgeSays {
@@ -64,4 +65,4 @@ function judge(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const bodySurge = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) } satisfies Check;
+export const bodySurge = { meta, ...overNets(judge) } satisfies Check;

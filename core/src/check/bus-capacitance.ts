@@ -6,6 +6,7 @@ import { modeFor, riseTime } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusCapacitanceSays {
@@ -86,5 +87,5 @@ function judge(circuit: Circuit, net: Net): Result[] {
 
 export const busCapacitance = {
   meta,
-  run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)),
+  ...overNets(judge),
 } satisfies Check;

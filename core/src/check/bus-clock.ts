@@ -4,6 +4,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { overBuses } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusClockSays {
@@ -64,4 +65,4 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
   ];
 }
 
-export const busClock = { meta, run: (circuit) => circuit.buses.flatMap((bus) => judge(circuit, bus)) } satisfies Check;
+export const busClock = { meta, ...overBuses(judge) } satisfies Check;

@@ -3,6 +3,7 @@ import { LONG_BUS, LONG_STUB } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusLongLeadsSays {
@@ -106,5 +107,5 @@ function judgeStar(circuit: Circuit, net: Net): Result[] {
 
 export const busLongLeads = {
   meta,
-  run: (circuit) => circuit.nets.flatMap((net) => [...judgeBus(circuit, net), ...judgeStar(circuit, net)]),
+  ...overNets((circuit, net) => [...judgeBus(circuit, net), ...judgeStar(circuit, net)]),
 } satisfies Check;

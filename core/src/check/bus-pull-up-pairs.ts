@@ -3,6 +3,7 @@ import { allPullUps, effectivePullUp } from '../physics/node.ts';
 import { modeFor, riseTime } from '../standard/bus-timing.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusPullUpPairsSays {
@@ -64,5 +65,5 @@ function judge(circuit: Circuit, net: Net): Result[] {
 
 export const busPullUpPairs = {
   meta,
-  run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)),
+  ...overNets(judge),
 } satisfies Check;

@@ -17,6 +17,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum, wordOf } from '../quantity/message.ts';
 import { divide, multiply, subtract, add, noted } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusPullUpSays {
@@ -70,7 +71,8 @@ const weak = {
 const modeOf = (net: Net): BusMode | null => modeFor(net.clock ?? 100e3);
 const fittedRests = (net: Net) =>
   allPullUps(net).map(({ figure }) => (figure ? ([figure.card, figure.source] as const) : null));
-const i2cNets = (circuit: Circuit) => circuit.nets.filter((net) => net.protocol === 'i2c');
+const overI2c = (judge: (circuit: Circuit, net: Net) => readonly Result[]) =>
+  overNets((circuit, net) => (net.protocol === 'i2c' ? judge(circuit, net) : []));
 
 function capacitanceSum(net: Net): Sum {
   return add(...net.capacitanceTerms.map(({ label, farads }) => noted(quantityOf(farads, 'F'), label)));
@@ -114,70 +116,69 @@ function neverThere(circuit: Circuit, net: Net, edge: Edge | undefined): Result[
 
 export const busPullUpWeak = {
   meta: weak,
-  run: (circuit) =>
-    i2cNets(circuit).flatMap((net): Result[] => {
-      const rp = effectivePullUp(net);
-      const mode = modeOf(net);
-      if (!rp || !mode) return [];
-      const joined = isJoined(circuit, net);
-      const whole = joined || pullsToSeveralRails(net) || net.ends.some(({ leakage }) => leakage > 0);
-      const alone = riseTime(rp.max, net.capacitance);
-      const edge = whole ? slowestEdge(circuit, net) : undefined;
-      const rise = whole ? (edge?.seconds ?? null) : alone;
-      // A line that never gets there has no rise time: level/high says how high it comes, and what is asked.
-      if (rise === null) return neverThere(circuit, net, edge);
-      const margin = mode.riseTime - rise;
-      const most = pullUpMax(mode.riseTime, net.capacitance);
-      const rpText = quantityOf(rp.max, 'Ω');
-      const text = tell('allowedMode', {
-        rise: quantityOf(rise, 's'),
-        riseTime: quantityOf(mode.riseTime, 's'),
-        mode: wordOf('bus-mode', mode.name),
-      });
-      return [
-        result(circuit, weak, {
-          subjects: [net.id],
-          severity: margin < 0 ? 'fault' : null,
-          measured: rise,
-          limit: mode.riseTime,
-          unit: 's',
-          margin,
-          assumed: net.ends.some(({ part }) => isLeadAssumed(circuit, part)),
-          message:
-            margin < 0
-              ? tell('broken', { net: net.label, text, rpText, most: quantityOf(most, 'Ω') })
-              : tell('holds', { net: net.label, text }),
-          meaning: tell('lineRisesTooSlowly'),
-          workings: [
-            { name: term('pullUpLargest'), sum: pullUpSum(net, 'max'), value: rp.max, unit: 'Ω' },
-            { name: term('capacitance'), sum: capacitanceSum(net), value: net.capacitance, unit: 'F' },
-            {
-              name: joined ? tell('riseTimeThisSide') : tell('riseTime'),
-              sum: multiply(multiply(0.8473, rpText), quantityOf(net.capacitance, 'F')),
-              value: alone,
-              unit: 's',
-            },
-            ...(whole
-              ? [
-                  {
-                    name: joined ? tell('riseTimeOtherSide') : tell('riseTimeWholeNetwork'),
-                    sum: tell('fromSupplyEveryPin', { joined: joined ? tell('throughTransistorBetweenSides') : '' }),
-                    value: rise,
-                    unit: 's',
-                  },
-                ]
-              : []),
-            {
-              name: tell('largestPullUp'),
-              sum: divide(quantityOf(mode.riseTime, 's'), multiply(0.8473, quantityOf(net.capacitance, 'F'))),
-              value: most,
-              unit: 'Ω',
-            },
-          ],
-          rests: fittedRests(net),
-        }),
-      ];
-    }),
+  ...overI2c((circuit, net): Result[] => {
+    const rp = effectivePullUp(net);
+    const mode = modeOf(net);
+    if (!rp || !mode) return [];
+    const joined = isJoined(circuit, net);
+    const whole = joined || pullsToSeveralRails(net) || net.ends.some(({ leakage }) => leakage > 0);
+    const alone = riseTime(rp.max, net.capacitance);
+    const edge = whole ? slowestEdge(circuit, net) : undefined;
+    const rise = whole ? (edge?.seconds ?? null) : alone;
+    // A line that never gets there has no rise time: level/high says how high it comes, and what is asked.
+    if (rise === null) return neverThere(circuit, net, edge);
+    const margin = mode.riseTime - rise;
+    const most = pullUpMax(mode.riseTime, net.capacitance);
+    const rpText = quantityOf(rp.max, 'Ω');
+    const text = tell('allowedMode', {
+      rise: quantityOf(rise, 's'),
+      riseTime: quantityOf(mode.riseTime, 's'),
+      mode: wordOf('bus-mode', mode.name),
+    });
+    return [
+      result(circuit, weak, {
+        subjects: [net.id],
+        severity: margin < 0 ? 'fault' : null,
+        measured: rise,
+        limit: mode.riseTime,
+        unit: 's',
+        margin,
+        assumed: net.ends.some(({ part }) => isLeadAssumed(circuit, part)),
+        message:
+          margin < 0
+            ? tell('broken', { net: net.label, text, rpText, most: quantityOf(most, 'Ω') })
+            : tell('holds', { net: net.label, text }),
+        meaning: tell('lineRisesTooSlowly'),
+        workings: [
+          { name: term('pullUpLargest'), sum: pullUpSum(net, 'max'), value: rp.max, unit: 'Ω' },
+          { name: term('capacitance'), sum: capacitanceSum(net), value: net.capacitance, unit: 'F' },
+          {
+            name: joined ? tell('riseTimeThisSide') : tell('riseTime'),
+            sum: multiply(multiply(0.8473, rpText), quantityOf(net.capacitance, 'F')),
+            value: alone,
+            unit: 's',
+          },
+          ...(whole
+            ? [
+                {
+                  name: joined ? tell('riseTimeOtherSide') : tell('riseTimeWholeNetwork'),
+                  sum: tell('fromSupplyEveryPin', { joined: joined ? tell('throughTransistorBetweenSides') : '' }),
+                  value: rise,
+                  unit: 's',
+                },
+              ]
+            : []),
+          {
+            name: tell('largestPullUp'),
+            sum: divide(quantityOf(mode.riseTime, 's'), multiply(0.8473, quantityOf(net.capacitance, 'F'))),
+            value: most,
+            unit: 'Ω',
+          },
+        ],
+        rests: fittedRests(net),
+      }),
+    ];
+  }),
 } satisfies Check;
 
 const strong = {
@@ -212,46 +213,45 @@ function heldWith(circuit: Circuit, net: Net): Net {
 
 export const busPullUpStrong = {
   meta: strong,
-  run: (circuit) =>
-    i2cNets(circuit).flatMap((own): Result[] => {
-      const net = heldWith(circuit, own);
-      const rp = effectivePullUp(net);
-      const open = highestRest(net);
-      if (!rp || !open) return [];
-      const sink = weakestSink(net, open.volts);
-      const limit = pullUpMin(open.volts, sink.volts, sink.amps);
-      const margin = rp.min - limit;
-      const rpText = quantityOf(rp.min, 'Ω');
-      const limitText = quantityOf(limit, 'Ω');
-      return [
-        result(circuit, strong, {
-          subjects: [net.id],
-          severity: margin < 0 ? 'fault' : null,
-          measured: rp.min,
-          limit,
-          unit: 'Ω',
-          margin,
-          message:
-            margin < 0
-              ? tell('pullUpsMakeCan', { net: net.label, rpText, sink: sink.label, limitText })
-              : tell('pullUpsMakeWould', { net: net.label, rpText, limitText }),
-          meaning: tell('tooStrongPullUp'),
-          workings: [
-            { name: term('pullUpSmallest'), sum: pullUpSum(net, 'min'), value: rp.min, unit: 'Ω' },
-            { name: tell('openVoltage'), sum: open.sum, value: open.volts, unit: 'V' },
-            { name: tell('weakestSink'), sum: sink.label, value: sink.amps, unit: 'A' },
-            {
-              name: term('strongestPullUp'),
-              sum: divide(
-                subtract(quantityOf(open.volts, 'V', 4), quantityOf(sink.volts, 'V')),
-                quantityOf(sink.amps, 'A'),
-              ),
-              value: limit,
-              unit: 'Ω',
-            },
-          ],
-          rests: [...fittedRests(net), sink.source ? [sink.card, sink.source] : null],
-        }),
-      ];
-    }),
+  ...overI2c((circuit, own): Result[] => {
+    const net = heldWith(circuit, own);
+    const rp = effectivePullUp(net);
+    const open = highestRest(net);
+    if (!rp || !open) return [];
+    const sink = weakestSink(net, open.volts);
+    const limit = pullUpMin(open.volts, sink.volts, sink.amps);
+    const margin = rp.min - limit;
+    const rpText = quantityOf(rp.min, 'Ω');
+    const limitText = quantityOf(limit, 'Ω');
+    return [
+      result(circuit, strong, {
+        subjects: [net.id],
+        severity: margin < 0 ? 'fault' : null,
+        measured: rp.min,
+        limit,
+        unit: 'Ω',
+        margin,
+        message:
+          margin < 0
+            ? tell('pullUpsMakeCan', { net: net.label, rpText, sink: sink.label, limitText })
+            : tell('pullUpsMakeWould', { net: net.label, rpText, limitText }),
+        meaning: tell('tooStrongPullUp'),
+        workings: [
+          { name: term('pullUpSmallest'), sum: pullUpSum(net, 'min'), value: rp.min, unit: 'Ω' },
+          { name: tell('openVoltage'), sum: open.sum, value: open.volts, unit: 'V' },
+          { name: tell('weakestSink'), sum: sink.label, value: sink.amps, unit: 'A' },
+          {
+            name: term('strongestPullUp'),
+            sum: divide(
+              subtract(quantityOf(open.volts, 'V', 4), quantityOf(sink.volts, 'V')),
+              quantityOf(sink.amps, 'A'),
+            ),
+            value: limit,
+            unit: 'Ω',
+          },
+        ],
+        rests: [...fittedRests(net), sink.source ? [sink.card, sink.source] : null],
+      }),
+    ];
+  }),
 } satisfies Check;

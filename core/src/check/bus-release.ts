@@ -2,6 +2,8 @@ import type { BusNode, Circuit } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overBuses } from './over.ts';
+import { netOf } from '../circuit/watched.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusReleaseSays {
@@ -28,7 +30,7 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
   return bus.members.flatMap(({ part, port, label }): Result[] => {
     const own = circuit.parts.get(part)?.card.ports.find(({ id }) => id === port);
     const card = circuit.parts.get(part)?.card.id ?? '';
-    const select = circuit.nets.find(({ of, line }) => of === keyOf(part, port) && line === 'select');
+    const select = netOf(circuit, keyOf(part, port, 'select'));
     const others = bus.members.filter((m) => m.part !== part).map((m) => m.label);
     const held = select?.pullUps.some(({ voltage }) => voltage !== null) ?? true;
     return [
@@ -54,5 +56,5 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
 
 export const busRelease = {
   meta,
-  run: (circuit) => circuit.buses.flatMap((bus) => judge(circuit, bus)),
+  ...overBuses(judge),
 } satisfies Check;

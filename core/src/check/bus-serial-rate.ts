@@ -6,6 +6,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overParts } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusSerialRateSays {
@@ -88,5 +89,5 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
 
 export const busSerialRate = {
   meta,
-  run: (circuit) => [...circuit.parts.values()].flatMap((part) => judge(circuit, part)),
+  ...overParts(judge),
 } satisfies Check;

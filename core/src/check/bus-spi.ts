@@ -5,6 +5,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { overBuses } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusSpiSays {
@@ -134,9 +135,9 @@ function judgeMode(circuit: Circuit, bus: BusNode): Result[] {
 
 export const busSpiSpeed = {
   meta: speedMeta,
-  run: (circuit) => circuit.buses.flatMap((bus) => judgeSpeed(circuit, bus)),
+  ...overBuses(judgeSpeed),
 } satisfies Check;
 export const busSpiMode = {
   meta: modeMeta,
-  run: (circuit) => circuit.buses.flatMap((bus) => judgeMode(circuit, bus)),
+  ...overBuses(judgeMode),
 } satisfies Check;

@@ -4,6 +4,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overBuses } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusStretchingSays {
@@ -73,8 +74,7 @@ function judge(circuit: Circuit, member: Member): Result[] {
 
 export const busStretching = {
   meta,
-  run: (circuit) =>
-    circuit.buses
-      .filter(({ protocol }) => protocol === 'i2c')
-      .flatMap(({ members }) => members.flatMap((member) => judge(circuit, member))),
+  ...overBuses((circuit, { protocol, members }) =>
+    protocol === 'i2c' ? members.flatMap((member) => judge(circuit, member)) : [],
+  ),
 } satisfies Check;

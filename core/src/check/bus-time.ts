@@ -4,6 +4,7 @@ import { sensingNeeds } from './need-words.ts';
 import { measureFor } from './sense-error.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
+import { overBuses } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface BusTimeSays {
@@ -149,5 +150,5 @@ function judge(circuit: Circuit, bus: BusNode): Result[] {
 
 export const busTimeCheck = {
   meta,
-  run: (circuit) => circuit.buses.flatMap((bus) => judge(circuit, bus)),
+  ...overBuses(judge),
 } satisfies Check;

@@ -4,6 +4,8 @@ import { CHAIN } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overParts } from './over.ts';
+import { netOf } from '../circuit/watched.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveChainSays {
@@ -37,7 +39,7 @@ const meta = {
 function judge(circuit: Circuit, part: PartNode): Result[] {
   return part.card.ports.flatMap((port): Result[] => {
     const [line] = Object.keys(port.lines);
-    const net = circuit.nets.find(({ id }) => id === keyOf(part.id, port.id, line));
+    const net = netOf(circuit, keyOf(part.id, port.id, line));
     const [supply] = part.card.supplies;
     const feed = supply && circuit.feeds.get(keyOf(part.id, supply.id));
     if (!port.chain || !net || !feed) return [];
@@ -107,5 +109,5 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
 
 export const driveChain = {
   meta,
-  run: (circuit) => [...circuit.parts.values()].flatMap((part) => judge(circuit, part)),
+  ...overParts(judge),
 } satisfies Check;

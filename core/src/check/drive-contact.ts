@@ -6,6 +6,7 @@ import { contactLoads, onContact, type ContactLoad } from '../circuit/contact.ts
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { keyOf } from '../plan/ref.ts';
+import { both, overAll, overParts } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveContactSays {
@@ -210,10 +211,10 @@ const doubled = (circuit: Circuit, relay: PartNode): Result[] => {
 
 export const driveContact = {
   meta,
-  run: (circuit) => [
-    ...contactLoads(circuit.parts.values()).flatMap((found) => rated(circuit, found)),
-    ...[...circuit.parts.values()].flatMap((part) =>
+  ...both(
+    overAll((circuit) => contactLoads(circuit.parts.values()).flatMap((found) => rated(circuit, found))),
+    overParts((circuit, part) =>
       part.card.contact && part.choice ? [...idle(circuit, part), ...doubled(circuit, part)] : [],
     ),
-  ],
+  ),
 } satisfies Check;

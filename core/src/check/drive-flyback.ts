@@ -7,6 +7,7 @@ import { quantityOf, tells, type Text, type Quantity } from '../quantity/message
 import { add, divide, multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overParts } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveFlybackSays {
@@ -115,5 +116,5 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
 
 export const driveFlyback = {
   meta,
-  run: (circuit) => [...circuit.parts.values()].flatMap((part) => judge(circuit, part)),
+  ...overParts(judge),
 } satisfies Check;

@@ -4,6 +4,7 @@ import { type Quantity, quantityOf, tells, type Text } from '../quantity/message
 import { FORCED_GAIN } from '../standard/common-practice.ts';
 import { type Check, type CheckMeta, result, type Result } from './result.ts';
 import { term } from './terms.ts';
+import { overParts } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveGainSays {
@@ -52,5 +53,5 @@ function judge(circuit: Circuit, driver: PartNode): Result[] {
 
 export const driveGain = {
   meta,
-  run: (circuit) => [...circuit.parts.values()].flatMap((part) => judge(circuit, part)),
+  ...overParts(judge),
 } satisfies Check;

@@ -4,6 +4,7 @@ import { levelVolts } from '../circuit/level.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveGateSays {
@@ -62,6 +63,5 @@ function judge(circuit: Circuit, net: Net, gate: NetEnd): Result[] {
 
 export const driveGate = {
   meta,
-  run: (circuit) =>
-    circuit.nets.flatMap((net) => net.ends.flatMap((end) => (end.controller ? [] : judge(circuit, net, end)))),
+  ...overNets((circuit, net) => net.ends.flatMap((end) => (end.controller ? [] : judge(circuit, net, end)))),
 } satisfies Check;

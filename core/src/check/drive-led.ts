@@ -6,6 +6,7 @@ import { quantityOf, tells, type Text, type Quantity } from '../quantity/message
 import { divide, multiply, subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveLedSays {
@@ -128,4 +129,4 @@ function judge(circuit: Circuit, net: Net): Result[] {
   ];
 }
 
-export const driveLed = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) } satisfies Check;
+export const driveLed = { meta, ...overNets(judge) } satisfies Check;

@@ -8,6 +8,8 @@ import { quantityOf, tells, type Text, type Quantity } from '../quantity/message
 import { divide, multiply, subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overParts } from './over.ts';
+import { netsBy } from '../circuit/watched.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DriveTransistorSays {
@@ -89,7 +91,9 @@ const loadAmps = (circuit: Circuit, load: PartNode): number => {
 /** The resistor before the base of a bare transistor. @returns null for other drivers, and while it has no pin */
 export function baseSum(circuit: Circuit, driver: PartNode, amps: number): BaseSum | null {
   const bipolar = driver.card.driver?.bipolar;
-  const net = circuit.nets.find(({ ends }) => ends.some(({ part, controller }) => part === driver.id && !controller));
+  const [net] = netsBy(circuit, 'part', driver.id).filter(({ ends }) =>
+    ends.some(({ part, controller }) => part === driver.id && !controller),
+  );
   const pin = net?.ends.find(({ controller }) => controller);
   const recommended = circuit.controller?.card.controller?.pinCurrent.recommended;
   if (!bipolar || !net || !pin?.power.voltage || !recommended) return null;
@@ -249,20 +253,28 @@ function judgeBase(circuit: Circuit, driver: PartNode, amps: number): Result[] {
   ];
 }
 
+interface DrivenLoad {
+  readonly load: PartNode;
+  readonly driver: PartNode;
+  readonly amps: number;
+}
+
+const drivenAt = (circuit: Circuit, load: PartNode): DrivenLoad[] =>
+  Object.values(load.choice?.ports ?? {}).flatMap((choice) => {
+    const driver = choice.driver === undefined ? undefined : circuit.parts.get(choice.driver);
+    return driver?.card.driver ? [{ load, driver, amps: loadAmps(circuit, load) }] : [];
+  });
+
 /** Loads with the driver that switches them. */
-export const drivenLoads = (circuit: Circuit): { load: PartNode; driver: PartNode; amps: number }[] =>
-  [...circuit.parts.values()].flatMap((load) =>
-    Object.values(load.choice?.ports ?? {}).flatMap((choice) => {
-      const driver = choice.driver === undefined ? undefined : circuit.parts.get(choice.driver);
-      return driver?.card.driver ? [{ load, driver, amps: loadAmps(circuit, load) }] : [];
-    }),
-  );
+export const drivenLoads = (circuit: Circuit): DrivenLoad[] =>
+  [...circuit.parts.values()].flatMap((load) => drivenAt(circuit, load));
 
 export const driveTransistor = {
   meta,
-  run: (circuit) =>
-    drivenLoads(circuit).flatMap(({ load, driver, amps }) => [
+  ...overParts((circuit, part) =>
+    drivenAt(circuit, part).flatMap(({ load, driver, amps }) => [
       ...judgeCurrent(circuit, load, driver, amps),
       ...judgeBase(circuit, driver, amps),
     ]),
+  ),
 } satisfies Check;

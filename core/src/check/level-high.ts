@@ -9,6 +9,7 @@ import { quantityOf, tells, type Quantity, type Text } from '../quantity/message
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelHighSays {
@@ -185,4 +186,4 @@ function restPair(
   return worst;
 }
 
-export const levelHigh = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) } satisfies Check;
+export const levelHigh = { meta, ...overNets(judge) } satisfies Check;

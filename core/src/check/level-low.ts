@@ -9,6 +9,7 @@ import { quantityOf, tells, type Text, type Quantity } from '../quantity/message
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelLowSays {
@@ -127,4 +128,4 @@ function judge(circuit: Circuit, net: Net): Result[] {
   });
 }
 
-export const levelLow = { meta, run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)) } satisfies Check;
+export const levelLow = { meta, ...overNets(judge) } satisfies Check;

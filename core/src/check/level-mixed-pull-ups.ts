@@ -6,6 +6,7 @@ import { operatingPoint } from '../physics/operating-point.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text, type Sum } from '../quantity/message.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelMixedPullUpsSays {
@@ -138,5 +139,5 @@ function judge(circuit: Circuit, net: Net): Result[] {
 
 export const levelMixedPullUps = {
   meta,
-  run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)),
+  ...overNets(judge),
 } satisfies Check;

@@ -1,6 +1,7 @@
 import type { Circuit, Net } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelNoPullUpSays {
@@ -77,5 +78,5 @@ function judge(circuit: Circuit, net: Net): Result[] {
 
 export const levelNoPullUp = {
   meta,
-  run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)),
+  ...overNets(judge),
 } satisfies Check;

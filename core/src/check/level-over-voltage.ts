@@ -8,6 +8,7 @@ import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quanti
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelOverVoltageSays {
@@ -148,5 +149,5 @@ function judge(circuit: Circuit, net: Net, end: NetEnd): Result[] {
 
 export const levelOverVoltage = {
   meta,
-  run: (circuit) => circuit.nets.flatMap((net) => net.ends.flatMap((end) => judge(circuit, net, end))),
+  ...overNets((circuit, net) => net.ends.flatMap((end) => judge(circuit, net, end))),
 } satisfies Check;

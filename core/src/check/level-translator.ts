@@ -5,6 +5,8 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, wordOf } from '../quantity/message.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { both, overAll, overParts } from './over.ts';
+import { netsBy } from '../circuit/watched.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelTranslatorSays {
@@ -180,7 +182,7 @@ function clock(circuit: Circuit, node: PartNode, translator: Translator, far: re
 /** A divider only brings down: what the controller sends does not get through it. */
 function dividerWays(circuit: Circuit): Result[] {
   return legsIn(circuit.plan, 'divider').flatMap(({ helper, part, port }): Result[] => {
-    const net = circuit.nets.find(({ beyond }) => beyond === helper);
+    const [net] = netsBy(circuit, 'beyond', helper);
     if (!net) return [];
     const way = wayOf(net);
     return [
@@ -199,11 +201,11 @@ function dividerWays(circuit: Circuit): Result[] {
 
 export const levelTranslator = {
   meta,
-  run: (circuit) => [
-    ...[...circuit.parts.values()].flatMap((node) => {
+  ...both(
+    overParts((circuit, node) => {
       const { translator } = node.card;
       if (!node.helper || !translator) return [];
-      const far = circuit.nets.filter(({ beyond }) => beyond === node.id);
+      const far = [...netsBy(circuit, 'beyond', node.id)];
       return [
         channels(circuit, node, translator, far),
         sides(circuit, node, translator),
@@ -212,6 +214,6 @@ export const levelTranslator = {
         ...clock(circuit, node, translator, far),
       ];
     }),
-    ...dividerWays(circuit),
-  ],
+    overAll(dividerWays),
+  ),
 } satisfies Check;

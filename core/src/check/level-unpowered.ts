@@ -7,6 +7,7 @@ import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quanti
 import { subtract, inParallel } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LevelUnpoweredSays {
@@ -239,6 +240,5 @@ function dragged(circuit: Circuit, net: Net): Result[] {
 
 export const levelUnpowered = {
   meta,
-  run: (circuit) =>
-    circuit.nets.flatMap((net) => [...net.ends.flatMap((end) => judge(circuit, net, end)), ...dragged(circuit, net)]),
+  ...overNets((circuit, net) => [...net.ends.flatMap((end) => judge(circuit, net, end)), ...dragged(circuit, net)]),
 } satisfies Check;

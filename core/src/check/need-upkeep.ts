@@ -7,6 +7,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { measureFor } from './sense-error.ts';
 import { quantityOf, durationOf, tells, type Text, type Quantity, type Duration } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { overParts } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface NeedUpkeepSays {
@@ -137,13 +138,9 @@ function burnIn(circuit: Circuit, part: PartNode, need: SenseNeed): Result[] {
   ];
 }
 
-const each =
-  (judge: (circuit: Circuit, part: PartNode, need: SenseNeed) => Result[]): Check['run'] =>
-  (circuit) =>
-    [...circuit.parts.values()].flatMap((part) =>
-      sensingNeeds(circuit, part.id).flatMap((need) => judge(circuit, part, need)),
-    );
+const each = (judge: (circuit: Circuit, part: PartNode, need: SenseNeed) => Result[]) =>
+  overParts((circuit, part) => sensingNeeds(circuit, part.id).flatMap((need) => judge(circuit, part, need)));
 
-export const needSelfCalibration = { meta: selfMeta, run: each(selfCalibration) } satisfies Check;
-export const needShortEvents = { meta: eventMeta, run: each(shortEvents) } satisfies Check;
-export const needBurnIn = { meta: burnMeta, run: each(burnIn) } satisfies Check;
+export const needSelfCalibration = { meta: selfMeta, ...each(selfCalibration) } satisfies Check;
+export const needShortEvents = { meta: eventMeta, ...each(shortEvents) } satisfies Check;
+export const needBurnIn = { meta: burnMeta, ...each(burnIn) } satisfies Check;

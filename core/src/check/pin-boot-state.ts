@@ -9,6 +9,8 @@ import { result, type Check, type CheckMeta, type Result, type Step } from './re
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overNets } from './over.ts';
+import { netOf } from '../circuit/watched.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinBootStateSays {
@@ -59,16 +61,16 @@ export interface Switched {
 }
 
 /** Inputs of parts that switch something on at a level. */
-export function switchedInputs(circuit: Circuit): Switched[] {
-  return circuit.nets.flatMap((net) =>
-    net.ends.flatMap((end) => {
-      const part = end.controller ? undefined : circuit.parts.get(end.part);
-      const port = part?.card.ports.find(({ lines, active }) => active && Object.values(lines).includes(end.signal));
-      const trunk = net.beyond === null ? net : circuit.nets.find(({ id }) => id === net.trunk);
-      if (!part || !port?.active || !trunk?.ends.some((e) => e.controller)) return [];
-      return [{ part, port, end, net, trunk, on: port.active.level }];
-    }),
-  );
+export const switchedInputs = (circuit: Circuit): Switched[] => circuit.nets.flatMap((net) => switchedOn(circuit, net));
+
+function switchedOn(circuit: Circuit, net: Net): Switched[] {
+  return net.ends.flatMap((end) => {
+    const part = end.controller ? undefined : circuit.parts.get(end.part);
+    const port = part?.card.ports.find(({ lines, active }) => active && Object.values(lines).includes(end.signal));
+    const trunk = net.beyond === null ? net : netOf(circuit, net.trunk);
+    if (!part || !port?.active || !trunk?.ends.some((e) => e.controller)) return [];
+    return [{ part, port, end, net, trunk, on: port.active.level }];
+  });
 }
 
 /** What the input sees: the line itself, or what a translator makes of it. */
@@ -169,5 +171,5 @@ function judge(circuit: Circuit, load: Switched): Result[] {
 
 export const pinBootState = {
   meta,
-  run: (circuit) => switchedInputs(circuit).flatMap((load) => judge(circuit, load)),
+  ...overNets((circuit, net) => switchedOn(circuit, net).flatMap((load) => judge(circuit, load))),
 } satisfies Check;

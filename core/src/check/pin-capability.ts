@@ -4,6 +4,7 @@ import { functionsOf, groupInstances, instancesFor, isCrossed, pinByTerminal } f
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text, type Message, wordOf } from '../quantity/message.ts';
 import { ownerOf } from '../plan/ref.ts';
+import { both, overAll, overWishes } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinCapabilitySays {
@@ -108,5 +109,5 @@ function carrier(circuit: Circuit): Result[] {
 
 export const pinCapability = {
   meta,
-  run: (circuit) => [...carrier(circuit), ...circuit.wishes.flatMap((wish) => judge(circuit, wish))],
+  ...both(overAll(carrier), overWishes(judge)),
 } satisfies Check;

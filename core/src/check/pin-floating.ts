@@ -2,6 +2,7 @@ import type { Circuit, PartNode } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { overParts } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinFloatingSays {
@@ -50,5 +51,5 @@ function judge(circuit: Circuit, part: PartNode): Result[] {
 
 export const pinFloating = {
   meta,
-  run: (circuit) => [...circuit.parts.values()].flatMap((part) => judge(circuit, part)),
+  ...overParts(judge),
 } satisfies Check;

@@ -8,6 +8,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { netOf } from '../circuit/watched.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinStrapSays {
@@ -77,7 +78,7 @@ function judgeStrap(circuit: Circuit, use: ReturnType<typeof pinUses>[number]): 
   const strap = pin.strap;
   if (!strap || !io || !controller) return [];
   return wishes.flatMap((wish) => {
-    const net = circuit.nets.find(({ id }) => id === wish.net);
+    const net = netOf(circuit, wish.net);
     const end = net?.ends.find((e) => e.controller);
     const level = strap.level === 'high' ? io.inputHigh : io.inputLow;
     const supply = end?.power.voltage;

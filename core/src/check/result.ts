@@ -2,6 +2,7 @@ import type { FigureId } from '../card/figures.ts';
 import type { Message, Sum, Text } from '../quantity/message.ts';
 import type { Hazard } from '../circuit/cautions.ts';
 import type { Circuit } from '../circuit/model.ts';
+import { netOf, type Collection } from '../circuit/watched.ts';
 import type { Source } from '../card/figure.ts';
 import { areNumbers, unworkable } from './unworkable.ts';
 import { ASSUMED, weakest, type Evidence } from '../card/evidence.ts';
@@ -121,9 +122,18 @@ export interface CheckMeta {
   readonly breaks: Severity;
 }
 
+/** A piece of a check that is judged, and judged again, by itself. */
+interface Piece {
+  /** The list whose things it judges one by one; null where it looks at the circuit as a whole. */
+  readonly of: Collection | null;
+  readonly judge: (circuit: Circuit, id: string) => readonly Result[];
+}
+
 export interface Check {
   readonly meta: CheckMeta;
-  run(circuit: Circuit): Result[];
+  readonly run: (circuit: Circuit) => Result[];
+  /** The same in pieces; left out where it has but one. */
+  readonly pieces?: readonly Piece[];
 }
 
 interface Draft {
@@ -165,9 +175,7 @@ function worked(circuit: Circuit, meta: CheckMeta, draft: Draft): Draft {
     meaning: '',
     severity: draft.severity ?? meta.breaks,
     message: unworkable('noNumber', {
-      things: subjects.map(
-        (id) => circuit.parts.get(id)?.label ?? circuit.nets.find((net) => net.id === id)?.label ?? id,
-      ),
+      things: subjects.map((id) => circuit.parts.get(id)?.label ?? netOf(circuit, id)?.label ?? id),
     }),
   };
 }

@@ -7,6 +7,7 @@ import { result, type Check, type CheckMeta, type Result, type Severity } from '
 import { quantityOf, tells, type Text, type Quantity, type Message, wordOf } from '../quantity/message.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overParts } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyBackFeedSays {
@@ -227,6 +228,5 @@ function judge(circuit: Circuit, part: PartNode, supply: string): Result[] {
 
 export const supplyBackFeed = {
   meta,
-  run: (circuit) =>
-    [...circuit.parts.values()].flatMap((part) => part.card.supplies.flatMap(({ id }) => judge(circuit, part, id))),
+  ...overParts((circuit, part) => part.card.supplies.flatMap(({ id }) => judge(circuit, part, id))),
 } satisfies Check;

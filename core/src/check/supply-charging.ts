@@ -9,6 +9,7 @@ import { quantityOf, tells, type Text, type Quantity } from '../quantity/message
 import { divide, multiply, noted } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overParts } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyChargingSays {
@@ -225,10 +226,8 @@ function judgeSun(circuit: Circuit, part: PartNode, charger: Charger): Result[] 
   ];
 }
 
-const eachCharger =
-  (judge: (circuit: Circuit, part: PartNode, charger: Charger) => Result[]): Check['run'] =>
-  (circuit) =>
-    [...circuit.parts.values()].flatMap((part) => (part.card.charger ? judge(circuit, part, part.card.charger) : []));
+const eachCharger = (judge: (circuit: Circuit, part: PartNode, charger: Charger) => Result[]) =>
+  overParts((circuit, part) => (part.card.charger ? judge(circuit, part, part.card.charger) : []));
 
-export const supplyCharging = { meta: chargeMeta, run: eachCharger(judgeCharge) } satisfies Check;
-export const supplySolar = { meta: sunMeta, run: eachCharger(judgeSun) } satisfies Check;
+export const supplyCharging = { meta: chargeMeta, ...eachCharger(judgeCharge) } satisfies Check;
+export const supplySolar = { meta: sunMeta, ...eachCharger(judgeSun) } satisfies Check;

@@ -7,6 +7,7 @@ import { quantityOf, tells, type Text, type Quantity } from '../quantity/message
 import { multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { both, overFeeds, overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyContactsSays {
@@ -67,11 +68,9 @@ function atSource(circuit: Circuit, rail: Rail): Result[] {
 
 export const supplyContacts = {
   meta,
-  run: (circuit) => [
-    ...[...circuit.rails.values()]
-      .filter(({ offer, pin }) => !offer.from && !pin)
-      .flatMap((rail) => atSource(circuit, rail)),
-    ...[...circuit.feeds.values()].flatMap((feed): Result[] => {
+  ...both(
+    overRails((circuit, rail) => (rail.offer.from || rail.pin ? [] : atSource(circuit, rail))),
+    overFeeds((circuit, feed): Result[] => {
       const limit = gaugeCurrent(feed.lead.gauge);
       if (feed.by !== 'leads' || feed.peak <= 0) return [];
       const label = circuit.parts.get(feed.part)?.label ?? feed.part;
@@ -97,5 +96,5 @@ export const supplyContacts = {
         }),
       ];
     }),
-  ],
+  ),
 } satisfies Check;

@@ -2,6 +2,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Rail } from '../circuit/model.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyCutOffSays {
@@ -92,5 +93,5 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
 
 export const supplyCutOff = {
   meta,
-  run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
+  ...overRails(judge),
 } satisfies Check;

@@ -5,6 +5,7 @@ import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quanti
 import { subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyDropoutSays {
@@ -101,5 +102,5 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
 
 export const supplyDropout = {
   meta,
-  run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
+  ...overRails(judge),
 } satisfies Check;

@@ -6,6 +6,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyFuseSays {
@@ -77,5 +78,5 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
 
 export const supplyFuse = {
   meta,
-  run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
+  ...overRails(judge),
 } satisfies Check;

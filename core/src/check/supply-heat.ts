@@ -6,6 +6,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { add, multiply, subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyHeatSays {
@@ -108,5 +109,5 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
 
 export const supplyHeat = {
   meta,
-  run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
+  ...overRails(judge),
 } satisfies Check;

@@ -6,6 +6,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { multiply } from '../quantity/sum.ts';
 import { keyOf } from '../plan/ref.ts';
+import { both, overFeeds, overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyInrushSays {
@@ -129,8 +130,5 @@ function ringing(circuit: Circuit, feed: Feed): Result[] {
 
 export const supplyInrush = {
   meta,
-  run: (circuit) => [
-    ...[...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
-    ...[...circuit.feeds.values()].flatMap((feed) => ringing(circuit, feed)),
-  ],
+  ...both(overRails(judge), overFeeds(ringing)),
 } satisfies Check;

@@ -7,6 +7,7 @@ import { quantityOf, tells, type Text, type Quantity } from '../quantity/message
 import { multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overFeeds } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyLeadDropSays {
@@ -81,5 +82,5 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
 
 export const supplyLeadDrop = {
   meta,
-  run: (circuit) => [...circuit.feeds.values()].flatMap((feed) => judge(circuit, feed)),
+  ...overFeeds(judge),
 } satisfies Check;

@@ -3,6 +3,7 @@ import type { Circuit, PartNode, Rail } from '../circuit/model.ts';
 import { MOTOR_CAPACITOR } from '../standard/common-practice.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyNoiseSays {
@@ -63,5 +64,5 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
 
 export const supplyNoise = {
   meta,
-  run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
+  ...overRails(judge),
 } satisfies Check;

@@ -4,6 +4,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity, type Sum } from '../quantity/message.ts';
 import { multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyPinFedSays {
@@ -85,5 +86,5 @@ function judge(circuit: Circuit, rail: Rail): Result {
 
 export const supplyPinFed = {
   meta,
-  run: (circuit) => [...circuit.rails.values()].filter(({ pin }) => pin).map((rail) => judge(circuit, rail)),
+  ...overRails((circuit, rail) => (rail.pin ? [judge(circuit, rail)] : [])),
 } satisfies Check;

@@ -5,6 +5,7 @@ import { socketOf } from '../circuit/socket.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { tells, type Text } from '../quantity/message.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overFeeds } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyPlugSays {
@@ -94,5 +95,5 @@ function judge(circuit: Circuit, feed: Feed): Result[] {
 
 export const supplyPlug = {
   meta,
-  run: (circuit) => [...circuit.feeds.values()].flatMap((feed) => judge(circuit, feed)),
+  ...overFeeds(judge),
 } satisfies Check;

@@ -1,6 +1,7 @@
 import { railLoad } from './rail-load.ts';
 import type { Check, CheckMeta } from './result.ts';
 import { tells } from '../quantity/message.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyRailCurrentSays {
@@ -30,8 +31,7 @@ const meta = {
 
 export const supplyRailCurrent = {
   meta,
-  run: (circuit) =>
-    [...circuit.rails.values()]
-      .filter((rail) => rail.offer.from)
-      .flatMap((rail) => railLoad(circuit, meta, rail, tell('canDropOutOr'), tell('whenRailSagsRadio'))),
+  ...overRails((circuit, rail) =>
+    rail.offer.from ? railLoad(circuit, meta, rail, tell('canDropOutOr'), tell('whenRailSagsRadio')) : [],
+  ),
 } satisfies Check;

@@ -10,6 +10,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { subtract } from '../quantity/sum.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overFeeds } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyRangeSays {
@@ -207,6 +208,5 @@ const livesOnLine = (circuit: Circuit, feed: Feed): boolean =>
 
 export const supplyRange = {
   meta,
-  run: (circuit) =>
-    [...circuit.feeds.values()].filter((feed) => !livesOnLine(circuit, feed)).map((feed) => judge(circuit, feed)),
+  ...overFeeds((circuit, feed) => (livesOnLine(circuit, feed) ? [] : [judge(circuit, feed)])),
 } satisfies Check;

@@ -1,5 +1,5 @@
 import type { Circuit, Rail } from '../circuit/model.ts';
-import { cellRails, runtimeOf, type Eater, type Runtime } from '../physics/runtime.ts';
+import { isCellRail, runtimeOf, type Eater, type Runtime } from '../physics/runtime.ts';
 import { DAY } from '../quantity/span.ts';
 import { loadRests } from './rail-load.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
@@ -16,6 +16,7 @@ import {
 } from '../quantity/message.ts';
 import { multiply, subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyRuntimeSays {
@@ -254,11 +255,11 @@ function judgeSag(circuit: Circuit, rail: Rail, runtime: Runtime): Result {
   });
 }
 
-const each = (circuit: Circuit, judge: (circuit: Circuit, rail: Rail, runtime: Runtime) => Result): Result[] =>
-  cellRails(circuit).flatMap((rail) => {
-    const runtime = runtimeOf(circuit, rail);
+const each = (judge: (circuit: Circuit, rail: Rail, runtime: Runtime) => Result) =>
+  overRails((circuit, rail) => {
+    const runtime = isCellRail(rail) ? runtimeOf(circuit, rail) : null;
     return runtime ? [judge(circuit, rail, runtime)] : [];
   });
 
-export const supplyRuntime = { meta: runtimeMeta, run: (circuit) => each(circuit, judgeRuntime) } satisfies Check;
-export const supplySag = { meta: sagMeta, run: (circuit) => each(circuit, judgeSag) } satisfies Check;
+export const supplyRuntime = { meta: runtimeMeta, ...each(judgeRuntime) } satisfies Check;
+export const supplySag = { meta: sagMeta, ...each(judgeSag) } satisfies Check;

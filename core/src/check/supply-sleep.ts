@@ -2,6 +2,7 @@ import type { Circuit, Rail } from '../circuit/model.ts';
 import { restCurrent } from '../physics/rest-current.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplySleepSays {
@@ -57,5 +58,5 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
 
 export const supplySleep = {
   meta,
-  run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
+  ...overRails(judge),
 } satisfies Check;

@@ -4,6 +4,7 @@ import { loadRests, railLoad } from './rail-load.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplySourceCurrentSays {
@@ -73,11 +74,12 @@ function beforeAsking(circuit: Circuit, rail: Rail): Result[] {
 
 export const supplySourceCurrent = {
   meta,
-  run: (circuit) =>
-    [...circuit.rails.values()]
-      .filter((rail) => !rail.offer.from && !rail.pin)
-      .flatMap((rail) => [
-        ...railLoad(circuit, meta, rail, tell('switchesOffOrVoltage'), tell('everythingHangsSourceWhen')),
-        ...beforeAsking(circuit, rail),
-      ]),
+  ...overRails((circuit, rail) =>
+    rail.offer.from || rail.pin
+      ? []
+      : [
+          ...railLoad(circuit, meta, rail, tell('switchesOffOrVoltage'), tell('everythingHangsSourceWhen')),
+          ...beforeAsking(circuit, rail),
+        ],
+  ),
 } satisfies Check;

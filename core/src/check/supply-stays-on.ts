@@ -4,6 +4,7 @@ import { restCurrent } from '../physics/rest-current.ts';
 import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Quantity, type Text } from '../quantity/message.ts';
 import { term } from './terms.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyStaysOnSays {
@@ -56,5 +57,5 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
 
 export const supplyStaysOn = {
   meta,
-  run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
+  ...overRails(judge),
 } satisfies Check;

@@ -6,6 +6,7 @@ import { quantityOf, tells, type Text, type Quantity } from '../quantity/message
 import { divide, multiply } from '../quantity/sum.ts';
 import { term } from './terms.ts';
 import { keyOf } from '../plan/ref.ts';
+import { overRails } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface SupplyStepUpSays {
@@ -72,5 +73,5 @@ function judge(circuit: Circuit, rail: Rail): Result[] {
 
 export const supplyStepUp = {
   meta,
-  run: (circuit) => [...circuit.rails.values()].flatMap((rail) => judge(circuit, rail)),
+  ...overRails(judge),
 } satisfies Check;

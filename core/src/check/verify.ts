@@ -1,5 +1,6 @@
 import { unreadCautions, type Caution } from '../circuit/cautions.ts';
 import type { Circuit } from '../circuit/model.ts';
+import { idsOf } from '../circuit/watched.ts';
 import { COUNTED_UNITS } from '../quantity/engineering.ts';
 import { echoesAmong } from './echo.ts';
 import { CHECKS } from './registry.ts';
@@ -35,10 +36,10 @@ export function relativeMargin(r: Result): number {
 
 const rank = (r: Result): number => (r.severity ? SEVERITIES.indexOf(r.severity) : SEVERITIES.length);
 
-/** What a check says; where it fails, that is what it says: a proof that cannot be worked out is not met. */
-function runOf(check: Check, circuit: Circuit): Result[] {
+/** What a piece of a check says; where it fails, that is what it says: a proof that cannot be worked out is not met. */
+function saidBy(check: Check, circuit: Circuit, run: () => readonly Result[]): readonly Result[] {
   try {
-    return check.run(circuit);
+    return run();
   } catch (error) {
     const message =
       error instanceof NoOperatingPoint
@@ -48,16 +49,52 @@ function runOf(check: Check, circuit: Circuit): Result[] {
   }
 }
 
+/** Every check in its pieces, in the order of the checks. */
+export const PIECES = CHECKS.flatMap((check: Check) =>
+  (check.pieces ?? [{ of: null, judge: check.run }]).map((piece) => ({ check, ...piece })),
+);
+export type CheckPiece = (typeof PIECES)[number];
+
+/** What a piece says of one thing; the name is of no use where it looks at all of the circuit. */
+export const judged = ({ check, judge }: CheckPiece, circuit: Circuit, id: string): readonly Result[] =>
+  saidBy(check, circuit, () => judge(circuit, id));
+
+/** The names of what a piece looks at one by one. */
+export const subjectsOf = ({ of }: CheckPiece, circuit: Circuit): Iterable<string> => (of ? idsOf(circuit, of) : ['']);
+
+/** Of what pieces of one check fail of, one says so. */
+function onceEach(results: readonly Result[]): readonly Result[] {
+  const failed = new Set<string>();
+  return results.filter(({ key, subjects }) => {
+    if (subjects.length > 0) return true;
+    if (failed.has(key)) return false;
+    failed.add(key);
+    return true;
+  });
+}
+
+/** What is not met, the worst first, and what of it only says again what another says. */
+export function findingsAmong(broken: readonly Result[]): Pick<Verdict, 'findings' | 'echoes'> {
+  const all = onceEach(broken);
+  const echoes = echoesAmong(all);
+  const findings = all.filter((r) => !echoes.has(r));
+  findings.sort((a, b) => rank(a) - rank(b) || relativeMargin(a) - relativeMargin(b) || (a.key < b.key ? -1 : 1));
+  return { findings, echoes: [...echoes] };
+}
+
 /**
  * Runs every check over the circuit.
  * @returns verified when something was proved and there is neither danger nor fault; the same circuit always gives the same verdict
  */
-export function verify(circuit: Circuit): Verdict {
-  const results = CHECKS.flatMap((check) => runOf(check, circuit));
-  const broken = results.filter((r) => r.severity !== null);
-  const echoes = echoesAmong(broken);
-  const findings = broken.filter((r) => !echoes.has(r));
-  findings.sort((a, b) => rank(a) - rank(b) || relativeMargin(a) - relativeMargin(b) || (a.key < b.key ? -1 : 1));
+export const verify = (circuit: Circuit): Verdict =>
+  verdictOf(
+    circuit,
+    PIECES.flatMap((piece) => [...subjectsOf(piece, circuit)].flatMap((id) => judged(piece, circuit, id))),
+  );
+
+/** @param results of every piece of every check, of everything that it looks at */
+export function verdictOf(circuit: Circuit, results: readonly Result[]): Verdict {
+  const { findings, echoes } = findingsAmong(results.filter((r) => r.severity !== null));
   const passes = results.filter((r) => r.severity === null);
   const tightest = passes.reduce<Result | null>(
     (best, r) => (relativeMargin(r) < (best ? relativeMargin(best) : Infinity) ? r : best),
@@ -67,7 +104,7 @@ export function verify(circuit: Circuit): Verdict {
     // A plan that says nothing has nothing proved.
     status: results.length === 0 || findings.some(isBlocking) ? 'open' : 'verified',
     findings,
-    echoes: [...echoes],
+    echoes,
     passes,
     tightest,
     unread: unreadCautions(circuit),

@@ -20,6 +20,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { multiply, subtract, add, noted } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { both, overBuses, overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface WireBudgetSays {
@@ -269,10 +270,8 @@ function fed(circuit: Circuit, net: Net): Result[] {
 
 export const wireBudget = {
   meta,
-  run: (circuit) => [
-    ...circuit.nets
-      .filter(({ protocol }) => protocol === 'onewire')
-      .flatMap((net) => [...rise(circuit, net), ...fed(circuit, net)]),
-    ...circuit.buses.filter(({ protocol }) => protocol === 'onewire').flatMap((bus) => round(circuit, bus)),
-  ],
+  ...both(
+    overNets((circuit, net) => (net.protocol === 'onewire' ? [...rise(circuit, net), ...fed(circuit, net)] : [])),
+    overBuses((circuit, bus) => (bus.protocol === 'onewire' ? round(circuit, bus) : [])),
+  ),
 } satisfies Check;

@@ -6,6 +6,7 @@ import { result, type Check, type CheckMeta, type Result } from './result.ts';
 import { quantityOf, tells, type Text, type Quantity } from '../quantity/message.ts';
 import { divide, subtract } from '../quantity/sum.ts';
 import { term } from './terms.ts';
+import { overNets } from './over.ts';
 
 /** What is said here, by the data that it takes. */
 export interface WirePullUpSays {
@@ -72,5 +73,5 @@ function judge(circuit: Circuit, net: Net): Result[] {
 
 export const wirePullUp = {
   meta,
-  run: (circuit) => circuit.nets.flatMap((net) => judge(circuit, net)),
+  ...overNets(judge),
 } satisfies Check;

@@ -4,6 +4,7 @@ import type { Controller } from '../card/controller.ts';
 import { toInterval } from '../card/to-interval.ts';
 import type { Circuit, Net, NetEnd, PartNode } from './model.ts';
 import { keyOf } from '../plan/ref.ts';
+import { netsBy } from './watched.ts';
 
 export interface Reader {
   /** The controller, or the part with the converter. */
@@ -16,7 +17,7 @@ export interface Reader {
 /** Lines on the inputs of a part's converter: input terminal -> nets. */
 export function readBy(circuit: Circuit, part: PartNode): Map<string, Net[]> {
   const inputs = new Map<string, Net[]>();
-  for (const net of circuit.nets) {
+  for (const net of netsBy(circuit, 'part', part.id)) {
     const end = inputEnd(circuit, net);
     if (end?.part === part.id) inputs.set(end.terminal, [...(inputs.get(end.terminal) ?? []), net]);
   }

@@ -10,6 +10,7 @@ import type { Interval } from '../quantity/interval.ts';
 import type { SeriesName } from '../standard/e-series.ts';
 import type { Front } from './analog-chain.ts';
 import { keyOf } from '../plan/ref.ts';
+import { netOf } from '../circuit/watched.ts';
 
 const halfShare = ({ min, typ, max }: Interval): number => (typ === 0 ? 0 : (max - min) / 2 / typ);
 
@@ -27,7 +28,7 @@ export function analogNet(circuit: Circuit, part: PartNode, measure: Measure): N
   const port = part.card.ports.find(
     ({ protocol, lines }) => protocol === 'analog' && lines.out === measure.analog?.signal,
   );
-  return port && circuit.nets.find(({ id }) => id === keyOf(part.id, port.id, 'out'));
+  return port && netOf(circuit, keyOf(part.id, port.id, 'out'));
 }
 
 /** How this part's voltage reaches the controller of the plan. */

@@ -14,7 +14,8 @@ import { weakestSink } from './sink.ts';
 import type { Interval } from '../quantity/interval.ts';
 import type { Network, TransistorModel } from './network.ts';
 import { keyOf } from '../plan/ref.ts';
-import { perOwner } from '../quantity/memo.ts';
+import { perOwnerAndKey } from '../quantity/memo.ts';
+import { netOf, netsBy } from '../circuit/watched.ts';
 
 /** Two nets of a line joined by a transistor: a translator's channel, or that of a bus switch. */
 interface Junction {
@@ -98,30 +99,12 @@ function switchJunction(circuit: Circuit, upstream: Net, segment: Net): Junction
   };
 }
 
-interface Neighbours {
-  readonly byId: ReadonlyMap<string, Net>;
-  readonly far: ReadonlyMap<string, readonly Net[]>;
-  readonly segments: ReadonlyMap<string, readonly Net[]>;
-  /** Lines that were put together already, by the net at their beginning. */
-  readonly lines: Map<string, readonly BusLine[]>;
-}
-
-/** A circuit is never changed, so who is whose neighbour is found once. */
-const neighboursOf = perOwner((circuit: Circuit): Neighbours => {
-  const far = new Map<string, Net[]>();
-  const segments = new Map<string, Net[]>();
-  for (const net of circuit.nets) {
-    if (net.beyond !== null) far.set(net.trunk, [...(far.get(net.trunk) ?? []), net]);
-    if (net.upstream !== null) segments.set(net.upstream, [...(segments.get(net.upstream) ?? []), net]);
-  }
-  return { byId: new Map(circuit.nets.map((net) => [net.id, net])), far, segments, lines: new Map() };
-});
-
 /** A net with what is beyond its translators. */
 function withFarSides(circuit: Circuit, near: Net): { nets: Net[]; junctions: Junction[] } {
   const nets = [near];
   const junctions: Junction[] = [];
-  for (const far of neighboursOf(circuit).far.get(near.id) ?? []) {
+  for (const far of netsBy(circuit, 'trunk', near.id)) {
+    if (far.beyond === null) continue;
     const junction = translatorJunction(circuit, near, far);
     if (!junction) continue;
     nets.push(far);
@@ -135,17 +118,16 @@ function withFarSides(circuit: Circuit, near: Net): { nets: Net[]; junctions: Ju
  * the program keeps them on together. A segment is always seen with the bus above it.
  */
 export function linesOf(circuit: Circuit, net: Net): readonly BusLine[] {
-  const { byId, lines } = neighboursOf(circuit);
-  const near = byId.get(net.trunk) ?? net;
+  const near = netOf(circuit, net.trunk) ?? net;
   // A net that is not the circuit's own is tried by somebody: what is known does not hold for it.
-  if (byId.get(net.id) !== net) return statesOf(circuit, near);
-  let found = lines.get(near.id);
-  if (!found) lines.set(near.id, (found = statesOf(circuit, near)));
-  return found;
+  return netOf(circuit, net.id) === net ? knownStates(circuit, near.id, near) : statesOf(circuit, near);
 }
 
+/** Lines that were put together already, by the net at their beginning. */
+const knownStates = perOwnerAndKey((circuit: Circuit, _near: string, near: Net) => statesOf(circuit, near));
+
 function statesOf(circuit: Circuit, near: Net): BusLine[] {
-  const { byId, segments } = neighboursOf(circuit);
+  const segments = (upstream: Net) => netsBy(circuit, 'upstream', upstream.id);
   const own = withFarSides(circuit, near);
   const joined = (upstream: Net, on: readonly Net[]): BusLine => {
     const sides = [upstream, ...on].map((net) => withFarSides(circuit, net));
@@ -157,12 +139,12 @@ function statesOf(circuit: Circuit, near: Net): BusLine[] {
   };
   const switchOf = (segment: Net) => segment.ends[0]?.part ?? '';
   const siblings = (upstream: Net, segment: Net): Net[] =>
-    (segments.get(upstream.id) ?? []).filter((other) => switchOf(other) === switchOf(segment));
+    segments(upstream).filter((other) => switchOf(other) === switchOf(segment));
   const withOn = (upstream: Net, segment: Net): BusLine =>
     joined(upstream, isTogether(circuit.parts, switchOf(segment)) ? siblings(upstream, segment) : [segment]);
-  const above = near.upstream === null ? undefined : byId.get(near.upstream);
+  const above = near.upstream === null ? undefined : netOf(circuit, near.upstream);
   if (above) return [withOn(above, near)];
-  return [own, ...(segments.get(near.id) ?? []).map((segment) => withOn(near, segment))];
+  return [own, ...segments(near).map((segment) => withOn(near, segment))];
 }
 
 const pullUpsOf = (net: Net): PullUp[] => (net.weak ? [...net.pullUps, net.weak] : [...net.pullUps]);

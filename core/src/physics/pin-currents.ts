@@ -5,6 +5,7 @@ import { pinGrounds } from '../circuit/pin-ground.ts';
 import { quantityOf, tells, type Sum, type Text } from '../quantity/message.ts';
 import { divide, subtract } from '../quantity/sum.ts';
 import { keyOf } from '../plan/ref.ts';
+import { netsBy } from '../circuit/watched.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PhysicsPinCurrentsSays {
@@ -34,7 +35,7 @@ const V = (x: number) => quantityOf(x, 'V');
 const R = (x: number) => quantityOf(x, 'Ω');
 
 /** Nets on a pin's line on both sides of its translators: a low goes through them. */
-const sides = (circuit: Circuit, net: Net): Net[] => circuit.nets.filter(({ trunk }) => trunk === net.trunk);
+const sides = (circuit: Circuit, net: Net): readonly Net[] => netsBy(circuit, 'trunk', net.trunk);
 
 /** What a light takes through its resistors, A; null without a light or without a resistor. */
 function lightTerm(circuit: Circuit, net: Net, high: number): PinTerm | null {

@@ -52,8 +52,8 @@ export interface Runtime {
 }
 
 /** Rails of cells with something on them. */
-export const cellRails = (circuit: Circuit): Rail[] =>
-  [...circuit.rails.values()].filter((rail) => rail.offer.cells && rail.loads.length > 0);
+export const cellRails = (circuit: Circuit): Rail[] => [...circuit.rails.values()].filter(isCellRail);
+export const isCellRail = ({ offer, loads }: Rail): boolean => offer.cells !== undefined && loads.length > 0;
 
 /**
  * Asked for by checks, by what-ifs and by the station, of the same circuit.

@@ -3,15 +3,34 @@
  * it is held with its owner and goes with it. What has no owner is held up to a limit, the oldest going first.
  */
 
+import { isNoting, noteReads, noting } from './reads.ts';
+
+const NOTHING: ReadonlySet<string> = new Set();
+
+/** What is remembered, with what was read for it. */
+interface Held<Value> {
+  readonly value: Value;
+  readonly reads: ReadonlySet<string>;
+}
+
+const held = <Value>(work: () => Value): Held<Value> => (isNoting() ? noting(work) : { value: work(), reads: NOTHING });
+
+function given<Value>({ value, reads }: Held<Value>): Value {
+  noteReads(reads);
+  return value;
+}
+
 /** Of each owner once; `rest` goes to the work alone and has to follow from the owner. */
 export function perOwner<Owner extends object, Value, Rest extends readonly unknown[] = []>(
   work: (owner: Owner, ...rest: Rest) => Value,
 ): (owner: Owner, ...rest: Rest) => Value {
-  const known = new WeakMap<Owner, { readonly value: Value }>();
+  const known = new WeakMap<Owner, Held<Value>>();
   return (owner, ...rest) => {
-    let held = known.get(owner);
-    if (!held) known.set(owner, (held = { value: work(owner, ...rest) }));
-    return held.value;
+    const before = known.get(owner);
+    if (before) return given(before);
+    const now = held(() => work(owner, ...rest));
+    known.set(owner, now);
+    return now.value;
   };
 }
 
@@ -19,13 +38,15 @@ export function perOwner<Owner extends object, Value, Rest extends readonly unkn
 export function perOwnerAndKey<Owner extends object, Key, Value, Rest extends readonly unknown[] = []>(
   work: (owner: Owner, key: Key, ...rest: Rest) => Value,
 ): (owner: Owner, key: Key, ...rest: Rest) => Value {
-  const known = new WeakMap<Owner, Map<Key, Value>>();
+  const known = new WeakMap<Owner, Map<Key, Held<Value>>>();
   return (owner, key, ...rest) => {
     let shelf = known.get(owner);
-    if (!shelf) known.set(owner, (shelf = new Map<Key, Value>()));
-    let value = shelf.get(key);
-    if (value === undefined && !shelf.has(key)) shelf.set(key, (value = work(owner, key, ...rest)));
-    return value as Value;
+    if (!shelf) known.set(owner, (shelf = new Map<Key, Held<Value>>()));
+    const before = shelf.get(key);
+    if (before) return given(before);
+    const now = held(() => work(owner, key, ...rest));
+    shelf.set(key, now);
+    return now.value;
   };
 }
 
@@ -54,12 +75,12 @@ export function lastOfOwner<
   Value,
   Rest extends readonly unknown[] = [],
 >(work: (owner: Owner, given: Given, ...rest: Rest) => Value): (owner: Owner, given: Given, ...rest: Rest) => Value {
-  const known = new WeakMap<Owner, { readonly given: Given; readonly value: Value }>();
-  return (owner, given, ...rest) => {
+  const known = new WeakMap<Owner, Held<Value> & { readonly by: Given }>();
+  return (owner, by, ...rest) => {
     const last = known.get(owner);
-    if (last && last.given.every((one, i) => one === given[i])) return last.value;
-    const value = work(owner, given, ...rest);
-    known.set(owner, { given, value });
-    return value;
+    if (last && last.by.every((one, i) => one === by[i])) return given(last);
+    const now = held(() => work(owner, by, ...rest));
+    known.set(owner, { ...now, by });
+    return now.value;
   };
 }

@@ -3,7 +3,9 @@ import type { Library } from '../card/library.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { isBlocking, type Result } from '../check/result.ts';
-import { verify, type Verdict } from '../check/verify.ts';
+import { Trying } from '../check/trying.ts';
+import type { Verdict } from '../check/verify.ts';
+import { perOwner } from '../quantity/memo.ts';
 import { piecesCost } from '../buy/cost.ts';
 import { documentOf } from '../plan/document.ts';
 import { addressRemedies, reservedRemedies } from './address.ts';
@@ -175,10 +177,13 @@ export function proposeRemedies(
   return proved.slice(0, MAX_REMEDIES);
 }
 
+/** Every candidate of every finding is tried against the same circuit. */
+const tryingOf = perOwner((circuit: Circuit) => new Trying(circuit));
+
 /** What a change does; null where it leaves the finding, or brings a danger or fault. */
 export function proofOf({ circuit, finding, library }: Context, verdict: Verdict, candidate: Candidate): Remedy | null {
   const before = new Set([...verdict.findings, ...verdict.echoes].map(({ key }) => key));
-  const after = verify(deriveCircuit(documentOf(candidate.plan, circuit.cards.values(), library)));
+  const after = tryingOf(circuit).after(deriveCircuit(documentOf(candidate.plan, circuit.cards.values(), library)));
   const keys = new Set([...after.findings, ...after.echoes].map(({ key }) => key));
   const brings = after.findings.filter(({ key }) => !before.has(key));
   if (keys.has(finding.key) || brings.some(isBlocking) || escalates(verdict, after)) return null;
@@ -198,7 +203,7 @@ export const candidatesFor = (context: Context): readonly Candidate[] =>
   unique(proposerOf(context.finding.check)?.(context) ?? []);
 
 /** True when a finding that stays has become a danger, or a fault where it was none. */
-function escalates(before: Verdict, after: Verdict): boolean {
+function escalates(before: Verdict, after: Pick<Verdict, 'findings'>): boolean {
   const was = new Map(before.findings.map((r) => [r.key, r.severity]));
   return after.findings.some((r) => {
     const old = was.get(r.key);
@@ -211,7 +216,7 @@ function escalates(before: Verdict, after: Verdict): boolean {
 const SLACK = 0.02;
 
 /** Grave findings that stay, with a clearly worse figure. */
-function deepened(before: Verdict, after: Verdict): string[] {
+function deepened(before: Verdict, after: Pick<Verdict, 'findings'>): string[] {
   const was = new Map(before.findings.map((r) => [r.key, r]));
   return after.findings.flatMap((r) => {
     const old = was.get(r.key);

@@ -1,0 +1,82 @@
+/**
+ * Tries changes of a circuit by what they touch. Of every piece of every check it is known what was read for it; after a change only those are
+ * judged again for which something that was read is different.
+ */
+import { changedBetween, watched, type Changed, type Collection } from '../circuit/watched.ts';
+import type { Circuit } from '../circuit/model.ts';
+import { noting } from '../quantity/reads.ts';
+import type { Result } from './result.ts';
+import { findingsAmong, judged, PIECES, subjectsOf, verdictOf, type CheckPiece, type Verdict } from './verify.ts';
+
+/** What a piece of a check says of one thing. */
+interface Said {
+  readonly piece: CheckPiece;
+  readonly id: string;
+  readonly results: readonly Result[];
+}
+
+export class Trying {
+  readonly verdict: Verdict;
+  private readonly all: readonly Said[];
+  /** Who read what has a name. */
+  private readonly readers = new Map<string, Said[]>();
+  private readonly byPiece = new Map<CheckPiece, Map<string, Said>>();
+
+  constructor(private readonly circuit: Circuit) {
+    const seen = watched(circuit);
+    this.all = PIECES.flatMap((piece) => [...subjectsOf(piece, circuit)].map((id) => this.learn(piece, seen, id)));
+    this.verdict = verdictOf(
+      circuit,
+      this.all.flatMap(({ results }) => results),
+    );
+  }
+
+  private learn(piece: CheckPiece, seen: Circuit, id: string): Said {
+    const { value: results, reads } = noting(() => judged(piece, seen, id));
+    const said = { piece, id, results };
+    for (const name of reads) {
+      const readers = this.readers.get(name);
+      if (readers) readers.push(said);
+      else this.readers.set(name, [said]);
+    }
+    let ids = this.byPiece.get(piece);
+    if (!ids) this.byPiece.set(piece, (ids = new Map<string, Said>()));
+    ids.set(id, said);
+    return said;
+  }
+
+  /** How many pieces are judged again after a change, of how many. */
+  touched(next: Circuit): { readonly again: number; readonly of: number } {
+    return { again: this.readersOf(changedBetween(this.circuit, next)).size, of: this.all.length };
+  }
+
+  private readersOf({ names }: Changed): Set<Said> {
+    const readers = new Set<Said>();
+    for (const name of names) for (const said of this.readers.get(name) ?? []) readers.add(said);
+    return readers;
+  }
+
+  /** What is not met after a change: the same as `verify` says of it. */
+  after(next: Circuit): Pick<Verdict, 'findings' | 'echoes'> {
+    const changed = changedBetween(this.circuit, next);
+    const { added, gone } = changed;
+    const again = this.readersOf(changed);
+    const over = (of: Collection | null, list: ReadonlyMap<Collection, readonly string[]>) =>
+      (of && list.get(of)) ?? [];
+    const broken: Result[] = [];
+    const take = (results: readonly Result[]) => {
+      for (const one of results) if (one.severity !== null) broken.push(one);
+    };
+    const lost = new Set<Said>();
+    for (const piece of PIECES) {
+      for (const id of over(piece.of, gone)) {
+        const said = this.byPiece.get(piece)?.get(id);
+        if (said) lost.add(said);
+      }
+      for (const id of over(piece.of, added)) take(judged(piece, next, id));
+    }
+    for (const said of this.all)
+      if (!lost.has(said)) take(again.has(said) ? judged(said.piece, next, said.id) : said.results);
+    return findingsAmong(broken);
+  }
+}

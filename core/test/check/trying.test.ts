@@ -1,0 +1,46 @@
+/** What is judged again by what a change touches is what is judged of the whole. */
+import { expect } from 'chai';
+import { Trying } from '../../src/check/trying.ts';
+import { verify, type Verdict } from '../../src/check/verify.ts';
+import { deriveCircuit } from '../../src/circuit/derive.ts';
+import type { PlanDocument } from '../../src/plan/document.ts';
+import { drawnBase, drawnEdits } from '../support/drawn-edits.ts';
+import { demo } from '../support/demo.ts';
+
+/** Of a copy, so that nothing that is remembered of the plan before can help. */
+const afresh = (document: PlanDocument): Verdict => verify(deriveCircuit(structuredClone(document)));
+
+describe('a change tried by what it touches', function () {
+  this.timeout(240_000);
+  const days = Math.floor(Date.now() / 86_400_000);
+
+  for (const [name, first] of [
+    ['', 1],
+    [' of today', 1000 + 8 * (days % 10_000)],
+  ] as const)
+    it(`is what the whole verdict says, for random edits of random plans${name}`, () => {
+      for (let seed = first; seed < first + 8; seed++) {
+        const base = drawnBase(seed);
+        const trying = new Trying(deriveCircuit(base));
+        expect(trying.verdict).to.deep.equal(afresh(base));
+        for (const { says, document } of drawnEdits(base, seed, 12)) {
+          const { findings, echoes } = afresh(document);
+          expect(trying.after(deriveCircuit(document)), `${seed}: ${says}`).to.deep.equal({ findings, echoes });
+        }
+      }
+    });
+
+  it('judges little again after a small change', () => {
+    const base = demo('cupboard-first-draft');
+    const trying = new Trying(deriveCircuit(base));
+    const { plan } = base;
+    const [first] = plan.buses;
+    const next = {
+      ...base,
+      plan: { ...plan, buses: plan.buses.map((b) => (b === first ? { ...b, clock: 50e3 } : b)) },
+    };
+    const { again, of } = trying.touched(deriveCircuit(next));
+    expect(again).to.be.greaterThan(0);
+    expect(again).to.be.lessThan(of / 3);
+  });
+});
