@@ -10,6 +10,7 @@ import type { OrderLine } from './order.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { quantityOf, tells, type Text, type Sum, wordOf } from '../quantity/message.ts';
+import { perOwner } from '../quantity/memo.ts';
 
 /** What is said here, by the data that it takes. */
 export interface CircuitGoodsSays {
@@ -71,10 +72,9 @@ export function resistorCounts(circuit: Circuit): ResistorCount[] {
 }
 
 /** Pieces in a box of resistors; 1 where the card is of single ones. */
-function boxSize(card: Card | undefined): number {
-  const box = card?.assortment;
-  return box ? box.each * seriesBetween(box.series, box.from, box.to).length : 1;
-}
+const boxSize = perOwner(({ assortment: box }: Card): number =>
+  box ? box.each * seriesBetween(box.series, box.from, box.to).length : 1,
+);
 
 /** Everything but leads, joints and headers. Boxes of resistors count by the value that is needed most. */
 export function goodsOf(circuit: Circuit): Demands {

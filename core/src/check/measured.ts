@@ -1,7 +1,7 @@
 /** Proofs that were measured on the built thing no longer rest on trust. */
 import type { Plan } from '../plan/plan.ts';
 import type { Result } from './result.ts';
-import type { Verdict } from './verify.ts';
+import type { Verdict } from './standing.ts';
 
 /**
  * Only passes are lifted: what was measured inside its limits answers a proof; a finding is settled by a change of the plan.

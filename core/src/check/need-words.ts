@@ -1,6 +1,7 @@
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import type { SenseNeed } from '../plan/plan.ts';
 import { quantityOf, tells, type Quantity } from '../quantity/message.ts';
+import { fact } from '../circuit/watched.ts';
 
 /** What is said here, by the data that it takes. */
 export interface NeedWordsSays {
@@ -9,8 +10,19 @@ export interface NeedWordsSays {
 
 const tell = tells<NeedWordsSays>('need/words');
 
-export const servants = (circuit: Circuit, need: string): PartNode[] =>
-  [...circuit.parts.values()].filter(({ choice }) => choice?.needs.includes(need));
+/** Parts that serve a need. */
+export const servants = (circuit: Circuit, need: string): readonly PartNode[] => serving(circuit, need) ?? [];
+
+const serving = fact('servants', ({ parts }) => {
+  const all = new Map<string, PartNode[]>();
+  for (const part of parts.values())
+    for (const need of new Set(part.choice?.needs)) {
+      const there = all.get(need);
+      if (there) there.push(part);
+      else all.set(need, [part]);
+    }
+  return all;
+});
 
 /** Sensing needs that a part serves. */
 export function sensingNeeds(circuit: Circuit, part: string): SenseNeed[] {

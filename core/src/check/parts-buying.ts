@@ -4,6 +4,7 @@ import { goodsOf, wantedOf } from '../buy/goods.ts';
 import { lateLines, orderBounds, type OrderLine } from '../buy/order.ts';
 import { result, type Check, type CheckMeta, type Result, type Step } from './result.ts';
 import { priceOf, tells, type Text, type Price } from '../quantity/message.ts';
+import { perOwner } from '../quantity/memo.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PartsBuyingSays {
@@ -48,7 +49,7 @@ const solder = {
 } as const satisfies CheckMeta;
 
 /** What is to be bought, leads by their packs. */
-function linesOf(circuit: Circuit): OrderLine[] {
+const linesOf = perOwner((circuit: Circuit): readonly OrderLine[] => {
   const { plan } = circuit;
   // A board alone is no build.
   if (plan.parts.length === 0) return [];
@@ -57,7 +58,7 @@ function linesOf(circuit: Circuit): OrderLine[] {
   return wantedOf(circuit, demands).flatMap(({ card, needed, inDrawer, line }) =>
     needed > inDrawer ? [line ?? { id: card.id, pieces: needed - inDrawer, offers: [] }] : [],
   );
-}
+});
 
 const partsOf = (circuit: Circuit, cards: readonly string[]): string[] =>
   [...circuit.parts.values()].filter(({ card }) => cards.includes(card.id)).map(({ id }) => id);

@@ -6,7 +6,8 @@ import { changedBetween, watched, type Changed, type Collection } from '../circu
 import type { Circuit } from '../circuit/model.ts';
 import { noting } from '../quantity/reads.ts';
 import type { Result } from './result.ts';
-import { findingsAmong, judged, PIECES, subjectsOf, verdictOf, type CheckPiece, type Verdict } from './verify.ts';
+import type { Verdict } from './standing.ts';
+import { findingsAmong, judged, PIECES, subjectsOf, verdictOf, type CheckPiece } from './verify.ts';
 
 /** What a piece of a check says of one thing. */
 interface Said {
@@ -18,6 +19,8 @@ interface Said {
 export class Trying {
   readonly verdict: Verdict;
   private readonly all: readonly Said[];
+  /** Those with something that is not met. */
+  private readonly unmet: readonly Said[];
   /** Who read what has a name. */
   private readonly readers = new Map<string, Said[]>();
   private readonly byPiece = new Map<CheckPiece, Map<string, Said>>();
@@ -25,6 +28,7 @@ export class Trying {
   constructor(private readonly circuit: Circuit) {
     const seen = watched(circuit);
     this.all = PIECES.flatMap((piece) => [...subjectsOf(piece, circuit)].map((id) => this.learn(piece, seen, id)));
+    this.unmet = this.all.filter(({ results }) => results.some(({ severity }) => severity !== null));
     this.verdict = verdictOf(
       circuit,
       this.all.flatMap(({ results }) => results),
@@ -75,8 +79,8 @@ export class Trying {
       }
       for (const id of over(piece.of, added)) take(judged(piece, next, id));
     }
-    for (const said of this.all)
-      if (!lost.has(said)) take(again.has(said) ? judged(said.piece, next, said.id) : said.results);
+    for (const said of this.unmet) if (!lost.has(said) && !again.has(said)) take(said.results);
+    for (const said of again) if (!lost.has(said)) take(judged(said.piece, next, said.id));
     return findingsAmong(broken);
   }
 }

@@ -1,40 +1,12 @@
-import { unreadCautions, type Caution } from '../circuit/cautions.ts';
+import { unreadCautions } from '../circuit/cautions.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { idsOf } from '../circuit/watched.ts';
-import { COUNTED_UNITS } from '../quantity/engineering.ts';
 import { echoesAmong } from './echo.ts';
 import { CHECKS } from './registry.ts';
-import { type Check, isBlocking, result, SEVERITIES, type Result } from './result.ts';
+import { type Check, isBlocking, result, type Result } from './result.ts';
+import { rank, relativeMargin, type Verdict } from './standing.ts';
 import { NoOperatingPoint } from '../physics/operating-point.ts';
 import { unworkable } from './unworkable.ts';
-
-export interface Verdict {
-  readonly status: 'verified' | 'open';
-  /** Worst first. */
-  readonly findings: readonly Result[];
-  /** What is true, too, and follows from one of them. */
-  readonly echoes: readonly Result[];
-  readonly passes: readonly Result[];
-  /** The pass with the smallest margin for its size. */
-  readonly tightest: Result | null;
-  /** Hazards whose sentence nobody has ticked off: the proofs hold, and the plan is not called verified. */
-  readonly unread: readonly Caution[];
-  /** Passes that rest on class-typical figures or memory. */
-  readonly assumed: number;
-}
-
-/** What a plan is called, on screen and on paper: proved, with hazards still to be read, is not yet verified. */
-export const standingOf = ({ status, unread }: Pick<Verdict, 'status' | 'unread'>): 'open' | 'unread' | 'verified' =>
-  status === 'open' ? 'open' : unread.length > 0 ? 'unread' : 'verified';
-
-/** A margin as a share of the figures it lies between, so that volts and ohms can be ranked together. */
-export function relativeMargin(r: Result): number {
-  if (!r.ranked || r.margin === null || COUNTED_UNITS.has(r.unit)) return Infinity;
-  const size = Math.max(Math.abs(r.limit ?? 0), Math.abs(r.measured ?? 0));
-  return size === 0 ? Infinity : r.margin / size;
-}
-
-const rank = (r: Result): number => (r.severity ? SEVERITIES.indexOf(r.severity) : SEVERITIES.length);
 
 /** What a piece of a check says; where it fails, that is what it says: a proof that cannot be worked out is not met. */
 function saidBy(check: Check, circuit: Circuit, run: () => readonly Result[]): readonly Result[] {
@@ -62,15 +34,15 @@ export const judged = ({ check, judge }: CheckPiece, circuit: Circuit, id: strin
 /** The names of what a piece looks at one by one. */
 export const subjectsOf = ({ of }: CheckPiece, circuit: Circuit): Iterable<string> => (of ? idsOf(circuit, of) : ['']);
 
-/** Of what pieces of one check fail of, one says so. */
+/** Of what pieces of one check fail of, one says so, whichever was looked at first. */
 function onceEach(results: readonly Result[]): readonly Result[] {
-  const failed = new Set<string>();
-  return results.filter(({ key, subjects }) => {
-    if (subjects.length > 0) return true;
-    if (failed.has(key)) return false;
-    failed.add(key);
-    return true;
-  });
+  const failed = new Map<string, Result>();
+  const said = ({ message }: Result) => JSON.stringify(message);
+  for (const one of results) {
+    const other = one.subjects.length > 0 ? undefined : failed.get(one.key);
+    if (one.subjects.length === 0 && (!other || said(one) < said(other))) failed.set(one.key, one);
+  }
+  return results.filter((one) => one.subjects.length > 0 || failed.get(one.key) === one);
 }
 
 /** What is not met, the worst first, and what of it only says again what another says. */
@@ -79,7 +51,7 @@ export function findingsAmong(broken: readonly Result[]): Pick<Verdict, 'finding
   const echoes = echoesAmong(all);
   const findings = all.filter((r) => !echoes.has(r));
   findings.sort((a, b) => rank(a) - rank(b) || relativeMargin(a) - relativeMargin(b) || (a.key < b.key ? -1 : 1));
-  return { findings, echoes: [...echoes] };
+  return { findings, echoes: [...echoes].sort((a, b) => (a.key < b.key ? -1 : 1)) };
 }
 
 /**
@@ -89,7 +61,9 @@ export function findingsAmong(broken: readonly Result[]): Pick<Verdict, 'finding
 export const verify = (circuit: Circuit): Verdict =>
   verdictOf(
     circuit,
-    PIECES.flatMap((piece) => [...subjectsOf(piece, circuit)].flatMap((id) => judged(piece, circuit, id))),
+    PIECES.flatMap((piece) =>
+      saidBy(piece.check, circuit, () => [...subjectsOf(piece, circuit)].flatMap((id) => judged(piece, circuit, id))),
+    ),
   );
 
 /** @param results of every piece of every check, of everything that it looks at */

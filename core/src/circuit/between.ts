@@ -7,21 +7,19 @@ import type { Topology } from './topology.ts';
 
 /**
  * @param ends of the far side
- * @param channels of each translator that earlier lines have taken
+ * @param taken which channel of a translator the line takes
  */
 export function betweenSides(
   { plan, parts, tolerance }: Topology,
   beyond: string,
   ends: readonly NetEnd[],
-  channels: Map<string, number>,
+  taken: number,
   power: PowerGraph,
 ): { near: NetEnd[]; far: NetEnd[]; divided: boolean } {
   const divider = legsIn(plan, 'divider').find(({ helper }) => helper === beyond);
   const [above] = ends;
   if (divider) return { near: above ? [dividerEnd(divider, above, tolerance)] : [], far: [], divided: true };
   const node = parts.get(beyond);
-  const taken = channels.get(beyond) ?? 0;
-  channels.set(beyond, taken + 1);
   const translator = node?.card.translator;
   const channel = translator?.channels[taken];
   if (!node?.helper || !translator || !channel) return { near: [], far: [], divided: false };

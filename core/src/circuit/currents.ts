@@ -38,7 +38,9 @@ export function currentsOf(topology: Topology, nets: readonly Net[]): Currents {
   const flowOf = (view: View, face: Face, above: 'typ' | 'min'): Flow =>
     flow({ tree, rhythms, view, still: still(face), across: acrossOf(tree, volts, above) });
   const surge = flowOf('surge', 'peak', 'min');
-  const lifts = groundLifts(parts, controller, (part, supply) => highest(surge.supply(part, supply)));
+  const lifts = groundLifts(parts, controller, (part) =>
+    tree.feeds.reduce((sum, fed) => (fed.part === part ? sum + highest(surge.supply(fed)) : sum), 0),
+  );
   return {
     usual: flowOf('usual', 'typical', 'typ'),
     most: flowOf('most', 'most', 'min'),

@@ -1,6 +1,5 @@
 /** What the helpers of a plan put on its lines. */
 import { type LegOf, legsIn } from '../plan/helpers.ts';
-import type { LineName } from '../plan/helpers/kind.ts';
 import type { Plan } from '../plan/plan.ts';
 import { beyondOf, keyOf } from '../plan/ref.ts';
 import { spread } from '../quantity/interval.ts';
@@ -13,32 +12,65 @@ export interface HelperLegsSays {
 }
 const tell = tells<HelperLegsSays>('circuit/helper-legs');
 
-/** What the helpers of a plan put on its lines, by the net that they are on. */
+type LineLeg = LegOf<'pull-up' | 'in-line' | 'pull-down' | 'line-capacitor'>;
+
+/** What the helpers of a plan put on one net. */
 export interface HelperLegs {
-  readonly pullUps: ReadonlyMap<string, readonly PullUp[]>;
-  readonly fixed: ReadonlyMap<string, readonly NonNullable<Net['fixed']>[]>;
-  readonly series: ReadonlyMap<string, readonly LegOf<'in-line'>[]>;
-  readonly pullDowns: ReadonlyMap<string, readonly PullDown[]>;
-  readonly filters: ReadonlyMap<string, readonly LegOf<'line-capacitor'>[]>;
+  readonly pullUps: readonly PullUp[];
+  readonly fixed: readonly NonNullable<Net['fixed']>[];
+  readonly series: readonly LegOf<'in-line'>[];
+  readonly pullDowns: readonly PullDown[];
+  readonly filters: readonly LegOf<'line-capacitor'>[];
 }
 
-/** @param tolerance of the resistors of the plan, as a share */
-export function helperLegs(plan: Plan, power: PowerGraph, tolerance: number): HelperLegs {
-  const pulls = legsIn(plan, 'pull-up');
-  const led = (leg: LegOf<'pull-up'>) => toRail(leg, power, tolerance);
-  return {
-    pullUps: byNet(
-      pulls.filter(({ divides }) => !divides),
-      led,
-    ),
-    fixed: byNet(
-      pulls.filter(({ divides }) => divides),
-      led,
-    ),
-    series: byNet(legsIn(plan, 'in-line'), (leg) => leg),
-    pullDowns: byNet(legsIn(plan, 'pull-down'), (leg) => pullDownOf(leg, tolerance)),
-    filters: byNet(legsIn(plan, 'line-capacitor'), (leg) => leg),
-  };
+/** What the helpers of a plan put on its lines. */
+export class LegsAt {
+  private readonly byNet = new Map<string, LineLeg[]>();
+  private readonly byLine = new Map<string, LineLeg[]>();
+
+  private readonly dividers: ReadonlyMap<string, LegOf<'divider'>>;
+
+  constructor(plan: Plan) {
+    this.dividers = new Map(legsIn(plan, 'divider').map((leg) => [leg.helper, leg]));
+    for (const is of ['pull-up', 'in-line', 'pull-down', 'line-capacitor'] as const)
+      for (const leg of legsIn(plan, is)) {
+        const { of, line, beyond } = leg.line;
+        const trunk = keyOf(of, line);
+        push(this.byLine, trunk, leg);
+        push(this.byNet, beyondOf(trunk, beyond), leg);
+      }
+  }
+
+  /** The divider of a helper. */
+  divider(helper: string): LegOf<'divider'> | undefined {
+    return this.dividers.get(helper);
+  }
+
+  /** On a line, on whichever side of what stands in it. */
+  onLine(trunk: string): readonly LineLeg[] {
+    return this.byLine.get(trunk) ?? [];
+  }
+
+  /** @param tolerance of the resistors of the plan, as a share */
+  on(net: string, power: PowerGraph, tolerance: number): HelperLegs {
+    const legs = this.byNet.get(net) ?? [];
+    const of = <Is extends LineLeg['is']>(is: Is) =>
+      legs.filter((leg): leg is Extract<LineLeg, { is: Is }> => leg.is === is);
+    const pulls = of('pull-up');
+    return {
+      pullUps: pulls.filter(({ divides }) => !divides).map((leg) => toRail(leg, power, tolerance)),
+      fixed: pulls.filter(({ divides }) => divides).map((leg) => toRail(leg, power, tolerance)),
+      series: of('in-line'),
+      pullDowns: of('pull-down').map((leg) => pullDownOf(leg, tolerance)),
+      filters: of('line-capacitor'),
+    };
+  }
+}
+
+function push<K, V>(map: Map<K, V[]>, key: K, value: V): void {
+  const there = map.get(key);
+  if (there) there.push(value);
+  else map.set(key, [value]);
 }
 
 /** A resistor of the plan from a line to a rail. */
@@ -60,20 +92,6 @@ function toRail(
     label: tell('resistor', { id: helper }),
     figure: null,
   };
-}
-
-/** Legs by the net that they are on. */
-function byNet<L extends { readonly line: LineName }, Made>(
-  legs: readonly L[],
-  make: (leg: L) => Made,
-): Map<string, Made[]> {
-  const map = new Map<string, Made[]>();
-  for (const leg of legs) {
-    const { of, line, beyond } = leg.line;
-    const key = beyondOf(keyOf(of, line), beyond);
-    map.set(key, [...(map.get(key) ?? []), make(leg)]);
-  }
-  return map;
 }
 
 const pullDownOf = (

@@ -1,5 +1,4 @@
 /** What is lost on the way from a rail to a supply: in leads, contacts, cables, guards, and in a pin that is the ground. */
-import type { Plan } from '../plan/plan.ts';
 import { keyOf } from '../plan/ref.ts';
 import { quantityOf, tells, type Quantity, type Sum } from '../quantity/message.ts';
 import { highest } from '../quantity/steps.ts';
@@ -10,6 +9,7 @@ import { contactOhms } from './contacts.ts';
 import type { Flow } from './flow.ts';
 import type { CableRun } from './model.ts';
 import type { Topology } from './topology.ts';
+import { fewOfOwner, slots } from '../quantity/memo.ts';
 
 /** What is said here, by the data that it takes. */
 export interface LeadLossSays {
@@ -50,16 +50,18 @@ export function leadLosses(
   lifts: ReadonlyMap<string, number>,
 ): Map<string, LeadLoss> {
   const lost = new Map<string, LeadLoss>();
-  for (const { key, part, supply, rail, by } of tree.feeds) {
+  for (const fed of tree.feeds) {
+    const { key, part, rail, by } = fed;
     if (rail === null) continue;
-    const peak = highest(surge.supply(part.id, supply.id));
+    const peak = highest(surge.supply(fed));
     const gauge = part.choice?.gauge ?? JUMPER_GAUGE;
     if (by === 'inside') lost.set(key, onBoard(gauge));
     else if (by === 'cable') lost.set(key, inCable(peak, gauge, cables.get(part.id)));
     else {
       const guard = guards.find((g) => g.drop > 0 && keyOf(g.part, g.supply) === key && g.rail === rail);
-      const more = { diode: guard?.drop ?? 0, lift: lifts.get(part.id) ?? 0 };
-      lost.set(key, inLeads(plan, peak, part.choice?.lead ?? JUMPER_LENGTH, gauge, more));
+      const contacts = contactOhms(plan, gauge);
+      const length = part.choice?.lead ?? JUMPER_LENGTH;
+      lost.set(key, inLeads(slotOf(key), [peak, length, gauge, contacts, guard?.drop ?? 0, lifts.get(part.id) ?? 0]));
     }
   }
   return lost;
@@ -87,17 +89,13 @@ function inCable(peak: number, gauge: number, cable: CableRun | undefined): Lead
   };
 }
 
-/** @param more at a guard and by a lifted ground, V */
-function inLeads(
-  plan: Plan,
-  peak: number,
-  length: number,
-  gauge: number,
-  { diode, lift }: { readonly diode: number; readonly lift: number },
-): LeadLoss {
+const slotOf = slots();
+
+/** What is lost in leads: A, m, gauge, the contacts there and back in Ω, and V at a guard and by a lifted ground. */
+type InLeads = readonly [peak: number, length: number, gauge: number, contacts: number, diode: number, lift: number];
+
+const inLeads = fewOfOwner((_slot: object, [peak, length, gauge, touched, diode, lift]: InLeads): LeadLoss => {
   const ohms = gaugeResistance(gauge);
-  // Of the contacts there and back.
-  const touched = contactOhms(plan, gauge);
   return {
     drop: peak * (2 * length * ohms + touched) + diode + lift,
     sum: add(
@@ -111,4 +109,4 @@ function inLeads(
     gauge,
     lift,
   };
-}
+});

@@ -8,6 +8,7 @@ import type { Plan } from '../plan/plan.ts';
 import type { ExtraLoad, Net, NetEnd, PartNode } from './model.ts';
 import { quantityOf, tells, type Text } from '../quantity/message.ts';
 import { divide, noted, subtract } from '../quantity/sum.ts';
+import { fewOfOwner } from '../quantity/memo.ts';
 
 /** What is said here, by the data that it takes. */
 export interface CircuitLedgerSays {
@@ -44,20 +45,31 @@ interface Setting {
 
 /** @param has whether a rail is there */
 export function smallLoads(setting: Setting, nets: readonly Net[], has: (rail: string) => boolean): ExtraLoad[] {
-  const { parts, awake } = setting;
-  return nets.flatMap((net) => [
-    ...pullUpLoads(net, awake, has),
-    ...lightLoad(setting, net),
-    ...baseLoad(setting, net),
-    ...fixedLoad(parts, net),
-    ...pullDownLoads(net, awake),
-    ...dividerLoad(setting, net),
-  ]);
+  const { plan, parts, awake, tolerance } = setting;
+  return nets
+    .flatMap((net) => {
+      // A net stays the same object while its parts do; what else counts is given.
+      const base = net.ends.some(({ part }) => parts.get(part)?.card.driver?.bipolar) ? plan.parts : null;
+      const divider = net.beyond === null ? undefined : dividerOf(plan, net.beyond);
+      return loadsOn(net, [awake.usual, awake.most, tolerance, base, divider], setting);
+    })
+    .filter(({ rail }) => has(rail));
 }
 
-function pullUpLoads(net: Net, awake: Share, has: (rail: string) => boolean): ExtraLoad[] {
+const dividerOf = (plan: Plan, helper: string) => legsIn(plan, 'divider').find((leg) => leg.helper === helper);
+
+const loadsOn = fewOfOwner((net: Net, _given: readonly unknown[], setting: Setting): readonly ExtraLoad[] => [
+  ...pullUpLoads(net, setting.awake),
+  ...lightLoad(setting, net),
+  ...baseLoad(setting, net),
+  ...fixedLoad(setting.parts, net),
+  ...pullDownLoads(net, setting.awake),
+  ...dividerLoad(setting, net),
+]);
+
+function pullUpLoads(net: Net, awake: Share): ExtraLoad[] {
   return net.pullUps.flatMap((pullUp): ExtraLoad[] => {
-    if (!pullUp.voltage || !has(pullUp.rail)) return [];
+    if (!pullUp.voltage) return [];
     const peak = pullUp.voltage.max / pullUp.ohms.min;
     const share = net.bus === null ? ALWAYS : awake;
     return [
@@ -181,7 +193,7 @@ function pullDownLoads(net: Net, awake: Share): ExtraLoad[] {
 
 /** What an output gives into the divider behind it while it is high. */
 function dividerLoad({ plan, tolerance }: Setting, net: Net): ExtraLoad[] {
-  const divider = legsIn(plan, 'divider').find((leg) => leg.helper === net.beyond);
+  const divider = net.beyond === null ? undefined : dividerOf(plan, net.beyond);
   const end = net.ends.find(({ divider }) => !divider);
   const volts = end?.power.voltage;
   if (!divider || !end?.power.rail || !volts) return [];

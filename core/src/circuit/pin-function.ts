@@ -5,7 +5,8 @@ import type { Feature } from '../card/controller.ts';
 import { peripheralOf, roleOf, type Ask } from '../card/protocol.ts';
 import { printedNames } from './carrier.ts';
 import type { Circuit, PinWish } from './model.ts';
-import { perOwner } from '../quantity/memo.ts';
+import { perOwner, perOwnerAndKey } from '../quantity/memo.ts';
+import { fact } from './watched.ts';
 
 /** Every function of a pin: its own, and those the chip's matrix routes to any pin that is both in and out. */
 export const functionsOf = (card: Card, pin: Pin): readonly string[] => functionsOfPin(pin, card);
@@ -21,7 +22,9 @@ const functionsOfPin = perOwner((pin: Pin, card: Card): readonly string[] => {
  * it cannot.
  * @example a pin with i2c0.sda and i2c1.sda serves the ask "i2c.sda" on ['0', '1']
  */
-export function instancesFor(functions: readonly string[], ask: Ask): string[] {
+export const instancesFor: (functions: readonly string[], ask: Ask) => readonly string[] = perOwnerAndKey(instancesOf);
+
+function instancesOf(functions: readonly string[], ask: Ask): readonly string[] {
   const role = roleOf(ask);
   if (role) {
     const pattern = new RegExp(`^${peripheralOf(ask)}(\\d)\\.${role}$`);
@@ -57,7 +60,10 @@ export const featuresInUse = (circuit: Circuit): Feature[] =>
 export const unitOf = (name: string): string | null => /^((?:adc|i2c|uart|spi)\d)\./.exec(name)?.[1] ?? null;
 
 const leftBy = (taken: ReadonlySet<string>, functions: readonly string[]): readonly string[] =>
-  taken.size === 0 ? functions : functions.filter((f) => !taken.has(unitOf(f) ?? ''));
+  taken.size === 0 ? functions : without(functions, [...taken].join(' '), taken);
+const without = perOwnerAndKey((functions: readonly string[], _units: string, taken: ReadonlySet<string>) =>
+  functions.filter((f) => !taken.has(unitOf(f) ?? '')),
+);
 
 const labelOf = (label: string, printed: string | undefined): string => (printed ? `${printed} (${label})` : label);
 
@@ -106,15 +112,15 @@ export function isCrossed(circuit: Circuit, wish: PinWish): boolean {
  * The instance a group of lines is on, decided by those that have a pin: the instances that serve all of them.
  * @returns instances left; empty when the pins exclude each other
  */
-export function groupInstances(circuit: Circuit, group: string): string[] {
-  const card = circuit.controller?.card;
-  if (!card) return [];
-  let left: string[] | null = null;
-  for (const wish of circuit.wishes) {
-    if (wish.group !== group || !wish.pin) continue;
-    const pin = pinByTerminal(card, wish.pin);
-    const can = pin ? instancesFor(functionsOf(card, pin), wish.ask) : [];
-    left = left === null ? can : left.filter((instance) => can.includes(instance));
+export const groupInstances = (circuit: Circuit, group: string): readonly string[] => ofGroups(circuit, group) ?? [];
+
+const ofGroups = fact('group', ({ controller, wishes }) => {
+  const left = new Map<string, readonly string[]>();
+  for (const { group, pin: terminal, ask } of controller ? wishes : []) {
+    if (group === null || !terminal || !controller) continue;
+    const pin = pinByTerminal(controller.card, terminal);
+    const can = pin ? instancesFor(functionsOf(controller.card, pin), ask) : [];
+    left.set(group, left.get(group)?.filter((instance) => can.includes(instance)) ?? can);
   }
-  return left ?? [];
-}
+  return left;
+});

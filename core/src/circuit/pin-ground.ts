@@ -40,18 +40,13 @@ export function lowOhms(controller: PartNode): number | null {
 
 /**
  * How far each part that stands on a pin is above ground at its peak, V.
- * @param peak into a supply of a part, A
+ * @param peak into all supplies of a part, A
  */
 export function groundLifts(
   parts: ReadonlyMap<string, PartNode>,
   controller: PartNode | null,
-  peak: (part: string, supply: string) => number,
+  peak: (part: PartNode) => number,
 ): Map<string, number> {
   const ohms = controller && lowOhms(controller);
-  return new Map(
-    pinGrounds(parts, controller).map(({ part }) => [
-      part.id,
-      (ohms ?? 0) * part.card.supplies.reduce((sum, { id }) => sum + peak(part.id, id), 0),
-    ]),
-  );
+  return new Map(pinGrounds(parts, controller).map(({ part }) => [part.id, (ohms ?? 0) * peak(part)]));
 }

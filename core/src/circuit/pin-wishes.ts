@@ -7,6 +7,7 @@ import type { PartNode, PinWish, PowerGraph } from './model.ts';
 import { pinGroundId, pinGrounds } from './pin-ground.ts';
 import type { Topology } from './topology.ts';
 import type { Trunk } from './trunks.ts';
+import { perOwner } from '../quantity/memo.ts';
 
 /** What is said here, by the data that it takes. */
 export interface PinWishesSays {
@@ -16,12 +17,12 @@ export interface PinWishesSays {
 const tell = tells<PinWishesSays>('circuit/pin-wishes');
 
 export const pinWishes = ({ trunks, parts, controller }: Topology, power: PowerGraph): PinWish[] => [
-  ...trunks.filter(({ from, tied }) => from === null && tied === null).map(wishOf),
+  ...trunks.filter(({ from, tied }) => from === null && tied === null).map((trunk) => wishOf(trunk)),
   ...feedWishes(parts, controller, power),
   ...groundWishes(parts, controller),
 ];
 
-const wishOf = (trunk: Trunk): PinWish => ({
+const wishOf = perOwner((trunk: Trunk): PinWish => ({
   id: trunk.id,
   of: trunk.of,
   line: trunk.line,
@@ -34,7 +35,7 @@ const wishOf = (trunk: Trunk): PinWish => ({
   frequency: frequencyOf(trunk),
   group: trunk.group,
   net: trunk.id,
-});
+}));
 
 function frequencyOf({ ask, stations }: Trunk): PinWish['frequency'] {
   const stated = stations[0]?.port.frequency;

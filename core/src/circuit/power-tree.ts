@@ -4,6 +4,7 @@ import type { Supply } from '../card/card-shape.ts';
 import type { Feed, NamedOffer, PartNode } from './model.ts';
 import { tells, type Text } from '../quantity/message.ts';
 import { keyOf, ownerOf, parseRef } from '../plan/ref.ts';
+import { fewOfOwner, perOwner } from '../quantity/memo.ts';
 
 /** What is said here, by the data that it takes. */
 export interface CircuitPowerTreeSays {
@@ -32,23 +33,20 @@ export interface Offered {
 }
 
 /** A supply, the rail that feeds it, and how the two are joined. */
-interface Feeding {
+export interface Feeding {
   readonly key: string;
   readonly part: PartNode;
   readonly supply: Supply;
   readonly rail: string | null;
   readonly by: Feed['by'];
-}
-
-interface Fed {
-  readonly part: PartNode;
-  readonly supply: Supply;
+  /** Rails that the part makes of it. */
+  readonly makes: readonly string[];
 }
 
 export interface PowerTree {
   readonly parts: ReadonlyMap<string, PartNode>;
   readonly offers: ReadonlyMap<string, Offered>;
-  readonly fedBy: ReadonlyMap<string, readonly Fed[]>;
+  readonly fedBy: ReadonlyMap<string, readonly Feeding[]>;
   /** Rails that pins make of another, by that one. */
   readonly pinsOn: ReadonlyMap<string, readonly Offered[]>;
   /** Every supply of every part, fed or not. */
@@ -91,23 +89,27 @@ function pinOffer(ref: string, controller: PartNode | null): Bare | null {
   };
 }
 
+/** The rails of a part, which the part alone says. */
+const bareOf = perOwner((part: PartNode): readonly Bare[] =>
+  (part.card.rails ?? []).map((offer) => {
+    const up = offer.from ? feedRail(part, offer.from.supply) : null;
+    const named = offer.id === SOCKET_RAIL ? { ...offer, name: tell('fromSocket') } : offer;
+    return { ref: keyOf(part.id, offer.id), part, offer: named, up, pin: false };
+  }),
+);
+
 export function powerTree(parts: ReadonlyMap<string, PartNode>, controller: PartNode | null): PowerTree {
   const bare = new Map<string, Bare>();
-  const fedBy = new Map<string, Fed[]>();
+  const fedBy = new Map<string, Feeding[]>();
   const pinNames = new Map<string, string[]>();
+  for (const part of parts.values()) for (const offered of bareOf(part)) bare.set(offered.ref, offered);
   for (const part of parts.values())
-    for (const offer of part.card.rails ?? []) {
-      const up = offer.from ? feedRail(part, offer.from.supply) : null;
-      const named = offer.id === SOCKET_RAIL ? { ...offer, name: tell('fromSocket') } : offer;
-      bare.set(keyOf(part.id, offer.id), { ref: keyOf(part.id, offer.id), part, offer: named, up, pin: false });
-    }
-  for (const part of parts.values())
-    for (const supply of part.card.supplies) {
-      const rail = feedRail(part, supply.id);
+    for (const feeding of feedingsOf(part)) {
+      const { rail } = feeding;
       if (!rail) continue;
       const fed = fedBy.get(rail);
-      if (fed) fed.push({ part, supply });
-      else fedBy.set(rail, [{ part, supply }]);
+      if (fed) fed.push(feeding);
+      else fedBy.set(rail, [feeding]);
       const pin = bare.has(rail) ? null : pinOffer(rail, controller);
       if (!pin) continue;
       bare.set(rail, pin);
@@ -118,7 +120,7 @@ export function powerTree(parts: ReadonlyMap<string, PartNode>, controller: Part
   const pinsOn = new Map([...pinNames].map(([up, names]) => [up, names.flatMap((ref) => offers.get(ref) ?? [])]));
   const isSwitched = (part: PartNode) =>
     part.card.supplies.every(({ id }) => (offers.get(feedRail(part, id) ?? '')?.switches.length ?? 0) > 0);
-  const feeds = [...parts.values()].flatMap((part) => part.card.supplies.map((supply) => feedingOf(part, supply)));
+  const feeds = [...parts.values()].flatMap((part) => feedingsOf(part));
   return { parts, offers, fedBy, pinsOn, ways, feeds, isSwitched };
 }
 
@@ -137,26 +139,38 @@ function wayOf(offers: ReadonlyMap<string, Bare>, ref: string): string[] | null 
 
 /** What a rail is, apart from its figures. */
 function standing(offers: ReadonlyMap<string, Bare>, offered: Bare, way: readonly string[] | null): Offered {
-  const { ref, part, offer } = offered;
-  return {
-    ...offered,
-    label: tell('rail', { offer: offer.name, part: part.label }),
-    root: way?.find((at) => offers.get(at)?.offer.voltage) ?? ref,
-    source: offers.get(way?.at(-1) ?? '')?.part.id ?? part.id,
-    switches: (way ?? []).flatMap((at) => {
-      const above = offers.get(at);
-      return above && (takesTurns(above) || above.pin) ? [above.part.id] : [];
-    }),
-  };
+  const { ref, part } = offered;
+  const root = way?.find((at) => offers.get(at)?.offer.voltage) ?? ref;
+  const source = offers.get(way?.at(-1) ?? '')?.part.id ?? part.id;
+  const switches = (way ?? []).flatMap((at) => {
+    const above = offers.get(at);
+    return above && (takesTurns(above) || above.pin) ? [above.part.id] : [];
+  });
+  return offeredOf(offered, [root, source, ...switches]);
 }
+
+const offeredOf = fewOfOwner(
+  (bare: Bare, [root, source, ...switches]: readonly [string, string, ...string[]]): Offered => ({
+    ...bare,
+    label: tell('rail', { offer: bare.offer.name, part: bare.part.label }),
+    root,
+    source,
+    switches,
+  }),
+);
 
 /** False where the enable is tied: then it is always on, or never. */
 const takesTurns = ({ offer, part }: Bare): boolean =>
   offer.switch !== undefined &&
   !Object.values(part.choice?.ports[offer.switch.port]?.lines ?? {}).some(({ tied }) => tied !== undefined);
 
+const feedingsOf = perOwner((part: PartNode): readonly Feeding[] =>
+  part.card.supplies.map((supply) => feedingOf(part, supply)),
+);
+
 function feedingOf(part: PartNode, supply: Supply): Feeding {
   const rail = feedRail(part, supply.id);
   const by = supply.id === SOCKET ? 'cable' : ownerOf(rail) === part.id ? 'inside' : 'leads';
-  return { key: keyOf(part.id, supply.id), part, supply, rail, by };
+  const made = (part.card.rails ?? []).filter(({ from }) => from?.supply === supply.id);
+  return { key: keyOf(part.id, supply.id), part, supply, rail, by, makes: made.map(({ id }) => keyOf(part.id, id)) };
 }

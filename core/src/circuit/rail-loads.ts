@@ -1,13 +1,14 @@
 /** The draws on a rail one by one. */
-import { keyOf } from '../plan/ref.ts';
 import type { Interval } from '../quantity/interval.ts';
 import { quantityOf, tells, type Quantity, type Sum, type Text } from '../quantity/message.ts';
-import { highest, mean } from '../quantity/steps.ts';
+import { highest, mean, type Steps } from '../quantity/steps.ts';
 import { divide, multiply } from '../quantity/sum.ts';
 import type { Currents } from './currents.ts';
 import { drawOf } from './draw.ts';
 import type { Flow } from './flow.ts';
-import type { Load } from './model.ts';
+import type { Load, PartNode } from './model.ts';
+import type { Supply } from '../card/card-shape.ts';
+import { fewOfOwner } from '../quantity/memo.ts';
 import type { Offered, PowerTree } from './power-tree.ts';
 import { efficiencyAt } from './regulator.ts';
 import type { Topology } from './topology.ts';
@@ -22,6 +23,22 @@ const tell = tells<RailLoadsSays>('circuit/rail-loads');
 
 const AMPS = (value: number) => quantityOf(value, 'A');
 const VOLTS = (value: number) => quantityOf(value, 'V');
+
+const FACES = ['usual', 'most', 'lasting', 'surge'] as const satisfies readonly (keyof Currents)[];
+
+/** What a part draws at one supply is the same load while it draws the same. */
+const partLoad = fewOfOwner(
+  (part: PartNode, [, sum, usual, most, lasting, surge]: readonly [Supply, Sum, ...Steps[]]): Load => ({
+    kind: 'part',
+    subject: part.id,
+    label: part.label,
+    typical: usual ? mean(usual) : 0,
+    most: most ? mean(most) : 0,
+    lasting: lasting ? mean(lasting) : 0,
+    peak: surge ? highest(surge) : 0,
+    sum,
+  }),
+);
 
 /** @param volts of the rails with nothing lost */
 export function loadsOf(
@@ -54,19 +71,21 @@ export function loadsOf(
     lasting: mean(pick(flows.lasting)),
     peak: highest(pick(flows.surge)),
   });
-  for (const { part, supply } of tree.fedBy.get(ref) ?? []) {
-    const own = of((flow) => flow.own(part.id, supply.id));
+  for (const fed of tree.fedBy.get(ref) ?? []) {
+    const { part, supply, makes } = fed;
+    const draws = FACES.map((face) => flows[face].own(fed));
     const { sum } = drawOf(supply.current, beats.get(part.id), part.choice?.run?.clock);
-    if (own.peak > 0) loads.push({ kind: 'part', subject: part.id, label: part.label, ...own, sum });
-    for (const made of part.card.rails ?? []) {
-      const below = keyOf(part.id, made.id);
-      if (made.from?.supply !== supply.id || !tree.ways.get(below)) continue;
+    const load = partLoad(part, [supply, sum, ...draws]);
+    if (load.peak > 0) loads.push(load);
+    for (const below of makes) {
+      const made = tree.offers.get(below);
+      if (!made || !tree.ways.get(below)) continue;
       const through = of((flow) => flow.into(below));
       if (through.peak > 0)
         loads.push({
           kind: 'rail',
           subject: below,
-          label: tell('made', { part: part.label, offer: made.name }),
+          label: tell('made', { part: part.label, offer: made.offer.name }),
           ...through,
           sum: throughSum(tree, below, highest(flows.surge.rail(below)), volts),
         });

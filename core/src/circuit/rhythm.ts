@@ -4,7 +4,7 @@ import { toInterval } from '../card/to-interval.ts';
 import type { Card } from '../card/card.ts';
 import type { PartChoice, Plan, RestState, Run } from '../plan/plan.ts';
 import type { Doing, PartNode, Phase, Rhythm } from './model.ts';
-import { lastOfOwner } from '../quantity/memo.ts';
+import { fewOfOwner } from '../quantity/memo.ts';
 
 /** A controller that is woken takes at least this long to start, look around and lie down again, s: common practice. */
 const SHORTEST_WAKE = 0.05;
@@ -90,7 +90,7 @@ const warmUpOf = ({ card }: PartNode, pick: 'typ' | 'max'): number =>
   Math.max(0, ...card.measures.flatMap(({ warmUp }) => (warmUp ? [toInterval(warmUp)[pick]] : [])));
 
 /** The last rhythm of a choice: between two edits most of a plan is the same. */
-const lastRhythm = lastOfOwner(
+const lastRhythm = fewOfOwner(
   (
     _choice: PartChoice,
     [, , switched, controller]: readonly [Card, Plan['needs'], boolean, boolean],
@@ -106,7 +106,7 @@ function heldRhythm(plan: Plan, part: PartNode, switched: boolean, controller: b
 }
 
 /** The controller's own rhythm, drawn out to as long as it waits for others. */
-const waiting = lastOfOwner((own: Rhythm, [usual, longest]: readonly [number, number]): Rhythm => {
+const waiting = fewOfOwner((own: Rhythm, [usual, longest]: readonly [number, number]): Rhythm => {
   const awake = (to: number): Phase[] => [{ doing: 'active', from: own.after ?? 0, to }];
   return { ...own, phases: awake(usual), longest: awake(longest) };
 });

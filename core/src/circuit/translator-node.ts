@@ -7,6 +7,7 @@ import { tells, type Text } from '../quantity/message.ts';
 import type { PartNode } from './model.ts';
 import { powerTree } from './power-tree.ts';
 import { voltages } from './rail-voltage.ts';
+import { fewOfOwner } from '../quantity/memo.ts';
 
 /** What is said here, by the data that it takes. */
 export interface TranslatorNodeSays {
@@ -21,6 +22,17 @@ function gatePort(card: Card, helper: HelperOf<'translator'>): PartChoice['ports
   return port && line && helper.gate ? { [port.id]: { lines: { [line]: helper.gate } } } : {};
 }
 
+const nodeOf = fewOfOwner(
+  (helper: HelperOf<'translator'>, [card, nearIsLow, ...parts]: readonly [Card, boolean, ...Text[]]): PartNode => {
+    const [low, high] = nearIsLow ? [helper.near, helper.far] : [helper.far, helper.near];
+    const { lowSupply = '', highSupply = '' } = card.translator ?? {};
+    const feeds = { [lowSupply]: low, [highSupply]: high };
+    const ports = gatePort(card, helper);
+    const choice = { id: helper.id, card: card.id, label: '', needs: [], feeds, ports, opened: [] };
+    return { id: helper.id, label: tell('translator', { parts }), card, choice, helper };
+  },
+);
+
 /** @returns the parts with the translators of the plan among them */
 export function withTranslators(
   plan: Plan,
@@ -31,18 +43,15 @@ export function withTranslators(
   const helpers = helpersOf(plan, 'translator');
   if (helpers.length === 0) return parts;
   const all = new Map(parts);
-  const gated = helpers.flatMap((helper) => {
+  const known = helpers.flatMap((helper) => {
     const card = library.get(helper.card);
-    return card?.translator ? [{ helper, card, sides: card.translator, ports: gatePort(card, helper) }] : [];
+    return card?.translator ? [{ helper, card }] : [];
   });
   const volts = voltages(powerTree(parts, controller), () => 0);
-  for (const { helper, card, sides, ports } of gated) {
+  for (const { helper, card } of known) {
     const nearIsLow = (volts(helper.near)?.typ ?? 0) <= (volts(helper.far)?.typ ?? 0);
-    const [low, high] = nearIsLow ? [helper.near, helper.far] : [helper.far, helper.near];
-    const feeds = { [sides.lowSupply]: low, [sides.highSupply]: high };
-    const choice = { id: helper.id, card: card.id, label: '', needs: [], feeds, ports, opened: [] };
     const names = [...new Set(helper.ports.map(({ part }) => all.get(part)?.label ?? part))];
-    all.set(helper.id, { id: helper.id, label: tell('translator', { parts: names }), card, choice, helper });
+    all.set(helper.id, nodeOf(helper, [card, nearIsLow, ...names]));
   }
   return all;
 }

@@ -4,10 +4,11 @@ import { labelOf } from './label.ts';
 import { type Text } from '../quantity/message.ts';
 import type { Port } from '../card/port.ts';
 import { isBusLine, isShared, PORT_LINES, type Ask } from '../card/protocol.ts';
-import type { Bus, Plan } from '../plan/plan.ts';
+import type { Bus, PartChoice, Plan } from '../plan/plan.ts';
 import type { PinChoice } from '../plan/pin-choice.ts';
 import type { PartNode } from './model.ts';
 import { keyOf } from '../plan/ref.ts';
+import { fewOfOwner, perOwner, perOwnerAndKey } from '../quantity/memo.ts';
 
 /** A port of a part on a line. */
 export interface Station {
@@ -61,13 +62,24 @@ export function upstreamOf(plan: Plan, bus: Bus): Bus | undefined {
   return plan.buses.find((other) => other.id === id && other.id !== bus.id);
 }
 
-interface Own {
+interface PartPort {
   readonly part: PartNode;
   readonly port: Port;
-  readonly line: string;
-  readonly choice: PinChoice | undefined;
-  readonly beyond: string | null;
+  readonly choice: PartChoice['ports'][string] | undefined;
 }
+
+const portsOf = perOwner((part: PartNode): readonly PartPort[] =>
+  part.card.ports.flatMap((port) => {
+    const choice = part.choice?.ports[port.id];
+    return part.helper && !choice ? [] : [{ part, port, choice }];
+  }),
+);
+
+/** Something of a part or bus that what is made of one of its lines is remembered with. */
+const slotOf = perOwnerAndKey((_of: object, _line: string) => ({}));
+
+/** What a line of a part's own follows from; last the converter that it is on. */
+type Own = readonly [part: PartNode, port: Port, line: string, beyond: string | null, on: PartNode | undefined];
 
 /** The input of a converter at the beginning of a line. */
 function inputOf(part: PartNode | undefined, terminal: string | null): Trunk['from'] {
@@ -77,12 +89,13 @@ function inputOf(part: PartNode | undefined, terminal: string | null): Trunk['fr
   return part && signal !== undefined ? { part, signal, upstream: null } : null;
 }
 
-function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<string, PartNode>): Trunk {
+const ownTrunk = fewOfOwner((_slot: object, [part, port, line, beyond, on]: Own): Trunk => {
+  const choice: PinChoice | undefined = part.choice?.ports[port.id]?.lines?.[line];
   const own = part.card.ports.flatMap((p) => Object.keys(p.lines).filter((l) => !isBusLine(p.protocol, l)));
   const alone = own.length === 1;
   // Of several ports with one line each it is the port that tells them apart.
   const name = Object.keys(port.lines).length === 1 ? port.id : line;
-  const from = choice?.on === undefined ? null : inputOf(parts.get(choice.on), choice.pin);
+  const from = choice?.on === undefined ? null : inputOf(on, choice.pin);
   return {
     id: keyOf(part.id, port.id, line),
     of: keyOf(part.id, port.id),
@@ -101,27 +114,30 @@ function ownTrunk({ part, port, line, choice, beyond }: Own, parts: ReadonlyMap<
     from,
     stations: [{ part, port, beyond }],
   };
-}
+});
 
 /** Buses first, each with all its lines, then the lines that parts have for themselves. */
 export function deriveTrunks(plan: Plan, parts: ReadonlyMap<string, PartNode>): Trunk[] {
   const beyond = beyondOf(plan);
   // A translator's enable takes a pin only where it is to be switched.
-  const ports = [...parts.values()].flatMap((part) =>
-    part.card.ports.flatMap((port) => {
-      const choice = part.choice?.ports[port.id];
-      return part.helper && !choice ? [] : [{ part, port, choice }];
-    }),
-  );
-  const onBus = (bus: string) => ports.filter(({ port, choice }) => isShared(port.protocol) && choice?.bus === bus);
+  const ports = [...parts.values()].flatMap(portsOf);
+  const members = new Map<string, PartPort[]>();
+  for (const of of ports) {
+    const bus = isShared(of.port.protocol) ? of.choice?.bus : undefined;
+    const there = bus === undefined ? undefined : members.get(bus);
+    if (there) there.push(of);
+    else if (bus !== undefined) members.set(bus, [of]);
+  }
   return [
-    ...plan.buses.flatMap((bus) => busTrunks(plan, parts, bus, onBus(bus.id), beyond)),
+    ...plan.buses.flatMap((bus) => busTrunks(plan, parts, bus, members.get(bus.id) ?? [], beyond)),
     ...ports.flatMap(({ part, port, choice }) =>
       Object.keys(port.lines)
         .filter((line) => !isBusLine(port.protocol, line))
-        .map((line) =>
-          ownTrunk({ part, port, line, choice: choice?.lines?.[line], beyond: beyond(part.id, port.id, line) }, parts),
-        ),
+        .map((line) => {
+          const on = choice?.lines?.[line]?.on;
+          const at = on === undefined ? undefined : parts.get(on);
+          return ownTrunk(slotOf(part, `${port.id} ${line}`), [part, port, line, beyond(part.id, port.id, line), at]);
+        }),
     ),
   ];
 }
@@ -136,36 +152,61 @@ function busTrunks(
   if (members.length === 0) return [];
   return Object.entries(PORT_LINES[bus.protocol]).flatMap(([line, ask]): Trunk[] => {
     if (!isBusLine(bus.protocol, line)) return [];
-    const choice = bus.lines[line];
-    return [
-      {
-        id: keyOf(bus.id, line),
-        of: bus.id,
-        bus: bus.id,
-        line,
-        label: `${bus.name} ${line.toUpperCase()}`,
-        protocol: bus.protocol,
-        ask,
-        group: bus.protocol === 'onewire' ? null : bus.id,
-        pin: bus.behind ? null : (choice?.pin ?? null),
-        locked: choice?.locked ?? false,
-        weakPull: !bus.behind && (choice?.weakPull ?? false),
-        meant: false,
-        tied: null,
-        clock: clockOf(plan, bus),
-        from: channelOf(plan, parts, bus, line),
-        stations: members
-          .filter(({ port }) => port.lines[line] !== undefined)
-          .map(({ part, port }) => ({ part, port, beyond: beyond(part.id, port.id, line) })),
-      },
-    ];
+    const stations = members
+      .filter(({ port }) => port.lines[line] !== undefined)
+      .map(({ part, port }) => ({ part, port, beyond: beyond(part.id, port.id, line) }));
+    const above = {
+      clock: clockOf(plan, bus),
+      upstream: upstreamOf(plan, bus)?.id,
+      behind: parts.get(bus.behind?.part ?? ''),
+    };
+    const given = [...Object.values(above), ...stations.flatMap(({ part, port, beyond: by }) => [part, port, by])];
+    return [busTrunk(slotOf(bus, line), given, bus, line, ask, above, stations)];
   });
 }
 
-function channelOf(plan: Plan, parts: ReadonlyMap<string, PartNode>, bus: Bus, line: string): Trunk['from'] {
-  const part = parts.get(bus.behind?.part ?? '');
+/** What a bus has from what it is a segment of. */
+interface Above {
+  readonly clock: number | null;
+  readonly upstream: string | undefined;
+  /** The bus switch. */
+  readonly behind: PartNode | undefined;
+}
+
+const busTrunk = fewOfOwner(
+  (
+    _slot: object,
+    _given: readonly unknown[],
+    bus: Bus,
+    line: string,
+    ask: Ask,
+    { clock, upstream, behind }: Above,
+    stations: readonly Station[],
+  ): Trunk => {
+    const choice = bus.lines[line];
+    return {
+      id: keyOf(bus.id, line),
+      of: bus.id,
+      bus: bus.id,
+      line,
+      label: `${bus.name} ${line.toUpperCase()}`,
+      protocol: bus.protocol,
+      ask,
+      group: bus.protocol === 'onewire' ? null : bus.id,
+      pin: bus.behind ? null : (choice?.pin ?? null),
+      locked: choice?.locked ?? false,
+      weakPull: !bus.behind && (choice?.weakPull ?? false),
+      meant: false,
+      tied: null,
+      clock,
+      from: channelOf(bus, line, behind, upstream),
+      stations,
+    };
+  },
+);
+
+function channelOf(bus: Bus, line: string, part: PartNode | undefined, upstream: string | undefined): Trunk['from'] {
   const channel = part?.card.busSwitch?.channels[bus.behind?.channel ?? -1];
   const signal = line === 'sda' ? channel?.sda : line === 'scl' ? channel?.scl : undefined;
-  const upstream = upstreamOf(plan, bus);
-  return part && signal ? { part, signal, upstream: upstream ? keyOf(upstream.id, line) : null } : null;
+  return part && signal ? { part, signal, upstream: upstream === undefined ? null : keyOf(upstream, line) } : null;
 }

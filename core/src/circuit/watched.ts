@@ -2,17 +2,17 @@
  * A circuit that notes what of it is read, and what is different between two: a result holds for as long as nothing that was read for it is
  * different. The names of what can be read are made here and nowhere else.
  */
-import { noteRead, unnoted } from '../quantity/reads.ts';
+import { noteRead, noting, unnoted } from '../quantity/reads.ts';
 import { perOwner } from '../quantity/memo.ts';
 import { isSame } from '../plan/same.ts';
 import type { Circuit, Net } from './model.ts';
 
 /** What of a circuit is a list of things with names. */
-export const COLLECTIONS = ['parts', 'rails', 'feeds', 'nets', 'buses', 'wishes'] as const;
+const COLLECTIONS = ['parts', 'rails', 'feeds', 'nets', 'buses', 'wishes'] as const;
 export type Collection = (typeof COLLECTIONS)[number];
 
 /** One thing of a list; of rails and feeds one thing that is said of it. */
-export const thingName = (of: string, id: string, field?: string): string =>
+const thingName = (of: string, id: string, field?: string): string =>
   field === undefined ? `${of} ${id}` : `${of} ${id} ${field}`;
 /** The list as a whole: which things are in it, or for what is read whole, any of them. */
 const whole = (of: string): string => of;
@@ -64,6 +64,40 @@ export function netsBy(circuit: Circuit, key: NetKey, id: string): readonly Net[
   const name = thingName(key, id);
   noteRead(name);
   return index(circuit).get(name) ?? [];
+}
+
+interface Fact {
+  readonly name: string;
+  readonly known: (circuit: Circuit) => {
+    readonly value: ReadonlyMap<string, unknown>;
+    readonly reads: ReadonlySet<string>;
+  };
+}
+const FACTS: Fact[] = [];
+
+/**
+ * Something that follows from much of a circuit and is asked for by a key. Whoever asks hangs on the answer alone, and not on all that it was
+ * found in: two answers that say the same are the same, as plain data.
+ */
+export function fact<V>(name: string, work: (circuit: Circuit) => ReadonlyMap<string, V>) {
+  const known = perOwner((circuit: Circuit) => noting(() => work(circuit)));
+  FACTS.push({ name, known });
+  return (circuit: Circuit, key: string): V | undefined => {
+    noteRead(thingName(name, key));
+    return unnoted(() => known(circuit)).value.get(key);
+  };
+}
+
+/** The answers that are different, where anything that they were found in is. */
+function differentFacts(before: Circuit, after: Circuit, names: ReadonlySet<string>): string[] {
+  return FACTS.flatMap(({ name, known }) => {
+    const was = known(watched(before));
+    if (![...was.reads].some((read) => names.has(read))) return [];
+    const is = known(after).value;
+    return [...new Set([...was.value.keys(), ...is.keys()])].flatMap((key) =>
+      isSame(was.value.get(key), is.get(key)) ? [] : [thingName(name, key)],
+    );
+  });
 }
 
 /** A map that notes what is asked of it. What it gives is seen through `through`, where something is to be noted of that as well. */
@@ -186,7 +220,8 @@ const listsOf = (circuit: Circuit): Lists => {
 };
 
 /** The names of the things of a list, in its order: what checks go over one by one. */
-export const idsOf = (circuit: Circuit, of: Collection): IterableIterator<string> => listsOf(circuit)[of].keys();
+export const idsOf = (circuit: Circuit, of: Collection): Iterable<string> =>
+  of === 'nets' || of === 'buses' || of === 'wishes' ? circuit[of].map(({ id }) => id) : circuit[of].keys();
 
 export function changedBetween(before: Circuit, after: Circuit): Changed {
   const names = new Set<string>();
@@ -228,6 +263,7 @@ export function changedBetween(before: Circuit, after: Circuit): Changed {
   for (const field of ['guards', 'controller', 'tolerance'] as const)
     if (!isSame(before[field], after[field])) names.add(whole(field));
   for (const field of differentFields(before.plan, after.plan)) names.add(thingName('plan', field));
+  for (const name of differentFacts(before, after, names)) names.add(name);
   return { names, added, gone };
 }
 

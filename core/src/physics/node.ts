@@ -65,13 +65,15 @@ function node(sources: readonly { volts: number; ohms: number }[], leakage: numb
 }
 
 /** Terms of a sum, like ones together: "5 V/4.7 kΩ + 3 × 3.3 V/10 kΩ". */
-function counted(terms: readonly Sum[]): Sum {
-  const count = new Map<string, { term: Sum; n: number }>();
+function counted<T>(terms: readonly T[], keyOf: (term: T) => string | number, say: (term: T) => Sum): Sum {
+  const count = new Map<string | number, { term: T; n: number }>();
   for (const term of terms) {
-    const key = JSON.stringify(term);
-    count.set(key, { term, n: (count.get(key)?.n ?? 0) + 1 });
+    const key = keyOf(term);
+    const there = count.get(key);
+    if (there) there.n += 1;
+    else count.set(key, { term, n: 1 });
   }
-  return add(...[...count.values()].map(({ term, n }) => (n === 1 ? term : multiply(n, term))));
+  return add(...[...count.values()].map(({ term, n }) => (n === 1 ? say(term) : multiply(n, say(term)))));
 }
 
 function describe(sources: readonly { volts: number; ohms: number }[], leakage: number): Sum {
@@ -80,8 +82,16 @@ function describe(sources: readonly { volts: number; ohms: number }[], leakage: 
     const { volts, ohms } = sources[0];
     return leakage > 0 ? subtract(V(volts), multiply(leak, R(ohms))) : V(volts);
   }
-  const flows = counted(sources.map(({ volts, ohms }) => per(V(volts), R(ohms))));
-  const under = counted(sources.map(({ ohms }) => per(1, R(ohms))));
+  const flows = counted(
+    sources,
+    ({ volts, ohms }) => `${volts} ${ohms}`,
+    ({ volts, ohms }) => per(V(volts), R(ohms)),
+  );
+  const under = counted(
+    sources,
+    ({ ohms }) => ohms,
+    ({ ohms }) => per(1, R(ohms)),
+  );
   return divide(leakage > 0 ? subtract(flows, leak) : flows, under);
 }
 

@@ -11,8 +11,9 @@ import { highest, mean } from '../quantity/steps.ts';
 import { gaugeResistance } from '../standard/wire-gauge.ts';
 import type { Drain } from './discharge.ts';
 import { keyOf } from '../plan/ref.ts';
+import { perOwner } from '../quantity/memo.ts';
 
-export const treeOf = (circuit: Circuit): PowerTree => powerTree(circuit.parts, circuit.controller);
+export const treeOf = perOwner((circuit: Circuit): PowerTree => powerTree(circuit.parts, circuit.controller));
 
 /** The currents of a build while one source stands at a voltage. */
 export function flowAt(circuit: Circuit, tree: PowerTree, view: View, source: string, volts: number): Flow {

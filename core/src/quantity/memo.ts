@@ -15,9 +15,9 @@ interface Held<Value> {
 
 const held = <Value>(work: () => Value): Held<Value> => (isNoting() ? noting(work) : { value: work(), reads: NOTHING });
 
-function given<Value>({ value, reads }: Held<Value>): Value {
-  noteReads(reads);
-  return value;
+function given<Value>(before: Held<Value>): Value {
+  if (isNoting()) noteReads(before.reads);
+  return before.value;
 }
 
 /** Of each owner once; `rest` goes to the work alone and has to follow from the owner. */
@@ -68,19 +68,40 @@ export function perKey<Key, Value, Rest extends readonly unknown[] = []>(
   };
 }
 
-/** The last of each owner alone, for as long as all that is given is the same; `rest` has to follow from the two. */
-export function lastOfOwner<
+/** How many of one owner are held: the plan as it is, at rest and under load, and one change that is tried. */
+const FEW = 4;
+
+const areSame = (a: readonly unknown[], b: readonly unknown[]): boolean => {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
+};
+
+/** The last few of each owner, each for as long as all that is given is the same; `rest` has to follow from the two. */
+export function fewOfOwner<
   Owner extends object,
   Given extends readonly unknown[],
   Value,
   Rest extends readonly unknown[] = [],
 >(work: (owner: Owner, given: Given, ...rest: Rest) => Value): (owner: Owner, given: Given, ...rest: Rest) => Value {
-  const known = new WeakMap<Owner, Held<Value> & { readonly by: Given }>();
+  const known = new WeakMap<Owner, (Held<Value> & { readonly by: Given })[]>();
   return (owner, by, ...rest) => {
-    const last = known.get(owner);
-    if (last && last.by.every((one, i) => one === by[i])) return given(last);
+    let few = known.get(owner);
+    if (!few) known.set(owner, (few = []));
+    for (let at = few.length - 1; at >= 0; at--) {
+      const before = few[at];
+      if (!before || !areSame(before.by, by)) continue;
+      // What was not asked for the longest goes first.
+      for (let next = at + 1; next < few.length; next++) few[next - 1] = few[next] ?? before;
+      few[few.length - 1] = before;
+      return given(before);
+    }
     const now = held(() => work(owner, by, ...rest));
-    known.set(owner, { ...now, by });
+    few.push({ ...now, by });
+    if (few.length > FEW) few.shift();
     return now.value;
   };
 }
+
+/** Something to be the owner of what is remembered under a name. */
+export const slots = (): ((name: string) => object) => perKey(5000, (_name: string) => ({}));

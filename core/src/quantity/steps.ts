@@ -1,3 +1,5 @@
+import { perKey, perOwner } from './memo.ts';
+
 /**
  * Values over time that change in steps and repeat: what a part draws in the course of its rounds. Times are seconds,
  * values any one unit.
@@ -17,7 +19,7 @@ const GRAIN = GRID / 1e6;
 /** More steps than this in one period are not laid out. */
 export const MAX_STEPS = 100_000;
 
-export const steady = (value: number): Steps => ({ period: 0, at: [0], value: [value] });
+export const steady = perKey(5000, (value: number): Steps => ({ period: 0, at: [0], value: [value] }));
 
 export interface Stretch {
   readonly from: number;
@@ -59,12 +61,14 @@ const ticks = (seconds: number): number => Math.max(1, Math.round(seconds / GRID
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
 /** Mean over one period. */
-export function mean({ period, at, value }: Steps): number {
-  if (period === 0) return value[0] ?? 0;
-  return at.reduce((sum, t, i) => sum + (value[i] ?? 0) * ((at[i + 1] ?? period) - t), 0) / period;
-}
+export const mean = (steps: Steps): number => (steps.period === 0 ? (steps.value[0] ?? 0) : meanOf(steps));
+const meanOf = perOwner(
+  ({ period, at, value }: Steps): number =>
+    at.reduce((sum, t, i) => sum + (value[i] ?? 0) * ((at[i + 1] ?? period) - t), 0) / period,
+);
 
-export const highest = ({ value }: Steps): number => value.reduce((a, b) => Math.max(a, b), -Infinity);
+export const highest = (steps: Steps): number => (steps.value.length === 1 ? (steps.value[0] ?? 0) : highestOf(steps));
+const highestOf = perOwner(({ value }: Steps): number => value.reduce((a, b) => Math.max(a, b), -Infinity));
 
 export const lowest = ({ value }: Steps): number => value.reduce((a, b) => Math.min(a, b), Infinity);
 

@@ -1,5 +1,5 @@
 /** What a lead is, what stands in it, and how fast it is spoken on. */
-import { CABLES } from '../plan/plan.ts';
+import { CABLES } from '../plan/kinds.ts';
 import { addHelper, changePart, changePort, freeId } from '../plan/edits.ts';
 import { seriesBetween } from '../standard/e-series.ts';
 import type { Proposer } from './remedy.ts';

@@ -4,10 +4,11 @@ import type { Circuit } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { isBlocking, type Result } from '../check/result.ts';
 import { Trying } from '../check/trying.ts';
-import type { Verdict } from '../check/verify.ts';
+import type { Verdict } from '../check/standing.ts';
 import { perOwner } from '../quantity/memo.ts';
 import { piecesCost } from '../buy/cost.ts';
 import { documentOf } from '../plan/document.ts';
+import { isSame } from '../plan/same.ts';
 import { addressRemedies, reservedRemedies } from './address.ts';
 import { analogRangeRemedies, analogSourceRemedies, fixedResistorRemedies } from './analog.ts';
 import { bootRemedies, currentRemedies, unitRemedies } from './boot.ts';
@@ -177,13 +178,27 @@ export function proposeRemedies(
   return proved.slice(0, MAX_REMEDIES);
 }
 
-/** Every candidate of every finding is tried against the same circuit. */
-const tryingOf = perOwner((circuit: Circuit) => new Trying(circuit));
+type After = Pick<Verdict, 'findings' | 'echoes'>;
+
+/** Every candidate of every finding is tried against the same circuit; what several findings propose alike is tried once. */
+const tryingOf = perOwner((circuit: Circuit) => ({
+  trying: new Trying(circuit),
+  known: new Map<string, { readonly plan: Plan; readonly after: After }>(),
+}));
+
+function afterOf(circuit: Circuit, { id, plan }: Candidate, library: Library): After {
+  const { trying, known } = tryingOf(circuit);
+  const before = known.get(id);
+  if (before && isSame(before.plan, plan)) return before.after;
+  const after = trying.after(deriveCircuit(documentOf(plan, circuit.cards.values(), library)));
+  known.set(id, { plan, after });
+  return after;
+}
 
 /** What a change does; null where it leaves the finding, or brings a danger or fault. */
 export function proofOf({ circuit, finding, library }: Context, verdict: Verdict, candidate: Candidate): Remedy | null {
   const before = new Set([...verdict.findings, ...verdict.echoes].map(({ key }) => key));
-  const after = tryingOf(circuit).after(deriveCircuit(documentOf(candidate.plan, circuit.cards.values(), library)));
+  const after = afterOf(circuit, candidate, library);
   const keys = new Set([...after.findings, ...after.echoes].map(({ key }) => key));
   const brings = after.findings.filter(({ key }) => !before.has(key));
   if (keys.has(finding.key) || brings.some(isBlocking) || escalates(verdict, after)) return null;

@@ -1,5 +1,5 @@
 /** What can be said to a finding: remedies, or that no single change ends it. */
-import type { Verdict } from '../check/verify.ts';
+import type { Verdict } from '../check/standing.ts';
 import { isBlocking, type Result } from '../check/result.ts';
 import type { Circuit } from '../circuit/model.ts';
 import type { Library } from '../card/library.ts';

@@ -1,7 +1,8 @@
 /** Hazards are read before a plan is called verified; one cause is one finding; what is harmless is a note. */
 import { say, sayUnread } from '../../src/say/say.ts';
 import { expect } from 'chai';
-import { standingOf, verify } from '../../src/check/verify.ts';
+import { standingOf } from '../../src/check/standing.ts';
+import { verify } from '../../src/check/verify.ts';
 import { cautionsOf } from '../../src/circuit/cautions.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { checklistOf } from '../../src/deliver/checklist.ts';

@@ -2,7 +2,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import { verify, type Verdict } from '../../src/check/verify.ts';
+import type { Verdict } from '../../src/check/standing.ts';
+import { verify } from '../../src/check/verify.ts';
 import { drawCorner } from '../../src/physics/edge-spread.ts';
 import { edgesOf, isJoined, slowestRise } from '../../src/physics/edge.ts';
 import { corner, linesOf, lineNetwork, type Corner } from '../../src/physics/line.ts';

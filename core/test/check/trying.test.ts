@@ -1,7 +1,8 @@
 /** What is judged again by what a change touches is what is judged of the whole. */
 import { expect } from 'chai';
 import { Trying } from '../../src/check/trying.ts';
-import { verify, type Verdict } from '../../src/check/verify.ts';
+import type { Verdict } from '../../src/check/standing.ts';
+import { verify } from '../../src/check/verify.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import type { PlanDocument } from '../../src/plan/document.ts';
 import { drawnBase, drawnEdits } from '../support/drawn-edits.ts';

@@ -2,7 +2,8 @@
 import { expect } from 'chai';
 import { CHECKS } from '../../src/check/registry.ts';
 import { result } from '../../src/check/result.ts';
-import { standingOf, verify } from '../../src/check/verify.ts';
+import { standingOf } from '../../src/check/standing.ts';
+import { verify } from '../../src/check/verify.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { problemCount } from '../../src/quantity/problem.ts';
 import { readPlan } from '../../src/format/plan-file.ts';

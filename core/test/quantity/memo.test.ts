@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { lastOfOwner, perKey, perOwner, perOwnerAndKey } from '../../src/quantity/memo.ts';
+import { fewOfOwner, perKey, perOwner, perOwnerAndKey } from '../../src/quantity/memo.ts';
+import { noteRead, noting, unnoted } from '../../src/quantity/reads.ts';
 
 describe('memo', () => {
   it('works once for each owner, and remembers nothing as well as something', () => {
@@ -40,16 +41,29 @@ describe('memo', () => {
     expect(asked.at(-1)).to.equal(2);
   });
 
-  it('keeps the last while all that it was made of is the same', () => {
-    let worked = 0;
-    const of = lastOfOwner((_owner: object, [card, on]: readonly [object, boolean]) => (worked++, { card, on }));
+  it('keeps the last few while all that each was made of is the same', () => {
+    const worked: number[] = [];
+    const of = fewOfOwner((_owner: object, [n]: readonly [number, ...unknown[]]) => (worked.push(n), { n }));
     const [owner, card] = [{}, {}];
-    expect(of(owner, [card, true])).to.equal(of(owner, [card, true]));
-    expect(worked).to.equal(1);
-    of(owner, [card, false]);
-    of(owner, [card, true]);
-    expect(worked).to.equal(3);
-    of(owner, [{}, true]);
-    expect(worked).to.equal(4);
+    expect(of(owner, [1, card])).to.equal(of(owner, [1, card]));
+    expect(worked).to.deep.equal([1]);
+    // Another length, another owner and another object are something else.
+    of(owner, [1]);
+    of({}, [1, card]);
+    of(owner, [1, {}]);
+    expect(worked).to.deep.equal([1, 1, 1, 1]);
+    // Of four that are held the one goes that was not asked for the longest.
+    const last = [1, 2, 3, 4, 1, 5, 1, 2].map((n) => of(owner, [n]));
+    expect(last[4]).to.equal(last[0]);
+    expect(last[6]).to.equal(last[0]);
+    expect(worked.slice(4)).to.deep.equal([2, 3, 4, 5, 2]);
+  });
+
+  it('notes again what was read for what it remembers', () => {
+    const of = perOwner((owner: { readonly name: string }) => (noteRead(owner.name), owner.name.length));
+    const owner = { name: 'nets sda' };
+    const twice = [noting(() => of(owner)), noting(() => of(owner))];
+    expect(twice.map(({ reads }) => [...reads])).to.deep.equal([['nets sda'], ['nets sda']]);
+    expect([...noting(() => unnoted(() => of(owner))).reads]).to.deep.equal([]);
   });
 });

@@ -2,7 +2,7 @@
 import { piecesCost } from '../../buy/cost.ts';
 import type { Library } from '../../card/library.ts';
 import type { Result } from '../../check/result.ts';
-import type { Verdict } from '../../check/verify.ts';
+import type { Verdict } from '../../check/standing.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import { planChanges } from '../../plan/changes.ts';
 import type { Plan } from '../../plan/plan.ts';

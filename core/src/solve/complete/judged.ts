@@ -1,6 +1,6 @@
 /** A plan with its circuit and verdict, and what is grave in it. */
 import { isBlocking, type Result } from '../../check/result.ts';
-import type { Verdict } from '../../check/verify.ts';
+import type { Verdict } from '../../check/standing.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import type { Plan } from '../../plan/plan.ts';
 

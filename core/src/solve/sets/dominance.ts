@@ -3,7 +3,7 @@ import type { Offer } from '../../card/card-shape.ts';
 import { goodsOf } from './goods.ts';
 import type { Later } from './later.ts';
 import type { Partial } from './partial.ts';
-import { perOwner, lastOfOwner } from '../../quantity/memo.ts';
+import { perOwner, fewOfOwner } from '../../quantity/memo.ts';
 
 const EPSILON = 1e-9;
 
@@ -108,7 +108,7 @@ const relevant = (state: Partial, later: Later): (readonly number[])[] =>
   later.addresses.size === 0 ? [] : metLater(state, [later]);
 
 /** A state is only ever asked about the needs that follow its own. */
-const metLater = lastOfOwner((state: Partial, [later]: readonly [Later]): (readonly number[])[] => {
+const metLater = fewOfOwner((state: Partial, [later]: readonly [Later]): (readonly number[])[] => {
   const items = state.is.parts.flatMap(({ option }) => option.demand.addresses);
   const reach = new Set(later.addresses);
   const inside = new Set<number>();
