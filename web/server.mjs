@@ -1,5 +1,6 @@
 /** Serves the built application: who may hold a connection how long, what every answer is marked with, and how it ends. */
 import { createServer } from 'node:http';
+import compression from 'compression';
 
 // Before the application is there, which takes up what is set when it starts.
 process.env.IDLE_WORK ??= new URL('./build/work.js', import.meta.url).href;
@@ -21,11 +22,14 @@ const HEADERS = {
   'cross-origin-resource-policy': 'same-origin',
 };
 
+/** What is not compressed already: answers, the catalogue above all. */
+const compress = compression();
+
 const server = createServer(
   { headersTimeout: HEAD_TIME, requestTimeout: REQUEST_TIME, connectionsCheckingInterval: LOOK },
   (request, response) => {
     for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
-    handler(request, response, () => response.writeHead(404).end());
+    compress(request, response, () => handler(request, response, () => response.writeHead(404).end()));
   },
 );
 

@@ -2,7 +2,8 @@
 import { complete } from '../src/solve/complete/complete.ts';
 import { deriveCircuit } from '../src/circuit/derive.ts';
 import { documentOf } from '../src/plan/document.ts';
-import { verify, type Verdict } from '../src/check/verify.ts';
+import type { Verdict } from '../src/check/standing.ts';
+import { verify } from '../src/check/verify.ts';
 import type { Plan } from '../src/plan/plan.ts';
 import { randomFrom } from '../src/quantity/random.ts';
 import { MATRIX, planOf } from '../test/support/matrix.ts';

@@ -13,7 +13,6 @@ export { readStep, writeStep } from '../format/step-file.ts';
 export { jsonSchema } from '../format/json-schema.ts';
 export { type Logbook, readLogbook, writeLogbook } from '../format/logbook-file.ts';
 export { logCsv, logMarkdown } from '../format/logbook-text.ts';
-export { migrateCard, migrateStoredPlan } from '../format/migrate.ts';
 export { readPack, writePack } from '../format/pack-file.ts';
 export { type PartProposals, cardsCsv, readPartsTable } from '../format/parts-table.ts';
 export { cHeader, devicetreeOverlay, pythonModule, takesOverlay } from '../format/pin-sheet.ts';

@@ -47,21 +47,20 @@ export {
 export { removeBus, removeHelper, removePart } from '../plan/remove.ts';
 export { fingerprint } from '../plan/fingerprint.ts';
 export { canonical } from '../quantity/canonical.ts';
-export { HouseRules } from '../plan/house-rules.ts';
+export type { HouseRules } from '../plan/house-rules.ts';
 export { needName, watched } from '../plan/need-name.ts';
-export {
-  CABLES,
+export { CABLES, SUNS } from '../plan/kinds.ts';
+export type {
   Need,
   PartChoice,
   Place,
-  type PlainNeed,
+  PlainNeed,
   Plan,
   PortChoice,
   Run,
-  SUNS,
-  type SenseNeed,
+  SenseNeed,
   Spot,
-  type TriggerNeed,
+  TriggerNeed,
 } from '../plan/plan.ts';
 export { referenceProblems } from '../plan/references.ts';
 export { type Problem, expected, problemCount } from '../quantity/problem.ts';

@@ -16,7 +16,8 @@ export {
 } from '../check/result.ts';
 export { eaterName } from '../check/supply-runtime.ts';
 export { type TransferPoint, transferPoints } from '../check/transfer-points.ts';
-export { type Verdict, relativeMargin, standingOf, verify } from '../check/verify.ts';
+export { type Verdict, relativeMargin, standingOf } from '../check/standing.ts';
+export { verify } from '../check/verify.ts';
 export { wireLimit } from '../check/wire-budget.ts';
 export { type Cell, ROW_GROUPS } from '../compare/cell.ts';
 export { type ComparisonRow, compare } from '../compare/compare.ts';

@@ -1,6 +1,6 @@
 /** The build as a Markdown sheet: safety, steps with boxes to tick, colours at the joints, parts. */
 import { priceOf } from '../quantity/message.ts';
-import { standingOf, type Verdict } from '../check/verify.ts';
+import { standingOf, type Verdict } from '../check/standing.ts';
 import type { Build } from '../deliver/build.ts';
 import { say, sayUnread } from '../say/say.ts';
 import { sheet } from '../say/sheet.ts';

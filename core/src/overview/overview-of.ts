@@ -1,5 +1,5 @@
 /** The picture of a build, from its circuit and what is proved of it. */
-import type { Verdict } from '../check/verify.ts';
+import type { Verdict } from '../check/standing.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { feedTree } from './feeds.ts';
 import { Findings } from './marks.ts';

@@ -1,5 +1,5 @@
 /** A part as it hangs on a row: its address, its feed, its tightest margin, and what stands before it. */
-import { relativeMargin, type Verdict } from '../check/verify.ts';
+import { relativeMargin, type Verdict } from '../check/standing.ts';
 import { placeOf } from '../circuit/place.ts';
 import type { Circuit, PartNode, PinWish } from '../circuit/model.ts';
 import { isOf, keyOf, ownerOf } from '../plan/ref.ts';

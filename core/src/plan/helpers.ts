@@ -1,19 +1,21 @@
 /** The kinds of helpers: what a plan has besides parts. A new kind is a module in `helpers/`, a line here, and its words. */
-import { z } from 'zod';
 import { perOwner } from '../quantity/memo.ts';
-import { capacitor, CapacitorHelper, type CapacitorSays } from './helpers/capacitor.ts';
-import { debounce, DebounceHelper, type DebounceSays } from './helpers/debounce.ts';
-import { diode, DiodeHelper, type DiodeSays } from './helpers/diode.ts';
-import { divider, DividerHelper, type DividerSays } from './helpers/divider.ts';
-import { filter, FilterHelper, type FilterSays } from './helpers/filter.ts';
-import { fixed, FixedHelper, type FixedSays } from './helpers/fixed.ts';
-import { guard, GuardHelper, type GuardSays } from './helpers/guard.ts';
+import { capacitor, type CapacitorSays } from './helpers/capacitor.ts';
+import { debounce, type DebounceSays } from './helpers/debounce.ts';
+import { diode, type DiodeSays } from './helpers/diode.ts';
+import { divider, type DividerSays } from './helpers/divider.ts';
+import { filter, type FilterSays } from './helpers/filter.ts';
+import { fixed, type FixedSays } from './helpers/fixed.ts';
+import { guard, type GuardSays } from './helpers/guard.ts';
 import { type Called, type HelperKind, type Leg, type Renaming, SAME } from './helpers/kind.ts';
-import { pullDown, PullDownHelper, type PullDownSays } from './helpers/pull-down.ts';
-import { pullUp, PullUpHelper, type PullUpSays } from './helpers/pull-up.ts';
-import { series, SeriesHelper, type SeriesSays } from './helpers/series.ts';
-import { translator, TranslatorHelper, type TranslatorSays } from './helpers/translator.ts';
+import { pullDown, type PullDownSays } from './helpers/pull-down.ts';
+import { pullUp, type PullUpSays } from './helpers/pull-up.ts';
+import { series, type SeriesSays } from './helpers/series.ts';
+import { translator, type TranslatorSays } from './helpers/translator.ts';
+import type { Helper } from './helpers/shapes.ts';
 import { isOf } from './ref.ts';
+
+export type { Helper } from './helpers/shapes.ts';
 
 const KINDS = {
   'pull-up': pullUp,
@@ -28,21 +30,6 @@ const KINDS = {
   filter,
   debounce,
 } as const;
-
-export const Helper = z.discriminatedUnion('kind', [
-  PullUpHelper,
-  PullDownHelper,
-  SeriesHelper,
-  DiodeHelper,
-  GuardHelper,
-  TranslatorHelper,
-  DividerHelper,
-  FixedHelper,
-  CapacitorHelper,
-  FilterHelper,
-  DebounceHelper,
-]);
-export type Helper = z.infer<typeof Helper>;
 
 /** What the labels of helpers are made of. */
 export type HelperSays = PullUpSays &
@@ -73,10 +60,11 @@ interface Planned {
 /** What a helper puts into the circuit, by the helper. */
 export type HelperLeg = Leg & { readonly helper: string };
 export type LegOf<Is extends Leg['is']> = Extract<HelperLeg, { is: Is }>;
-const legsOf = (helper: Helper): HelperLeg[] =>
-  BY_KIND[helper.kind].legs(helper).map((leg) => ({ ...leg, helper: helper.id }));
+const legsOf = perOwner((helper: Helper): HelperLeg[] =>
+  BY_KIND[helper.kind].legs(helper).map((leg) => ({ ...leg, helper: helper.id })),
+);
 
-const legsOfPlan = perOwner((plan: Planned): readonly HelperLeg[] => plan.helpers.flatMap(legsOf));
+const legsOfPlan = perOwner((plan: Planned): readonly HelperLeg[] => plan.helpers.flatMap((helper) => legsOf(helper)));
 
 /** What the helpers of a plan put into the circuit, of one sort. */
 export const legsIn = <Is extends Leg['is']>(plan: Planned, is: Is): LegOf<Is>[] =>

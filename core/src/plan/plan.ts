@@ -5,8 +5,9 @@ import { SERVICES, WATER } from '../card/kinds.ts';
 import { amount, amountOrNone, reading, span, upwards } from '../card/bounds.ts';
 import { Id, text } from '../card/figure.ts';
 import { SHARED_PROTOCOLS } from '../card/protocol.ts';
-import { Helper } from './helpers.ts';
+import { Helper } from './helpers/shapes.ts';
 import { HouseRules } from './house-rules.ts';
+import { CABLES, SUNS } from './kinds.ts';
 import { Line, PinChoice, RailRef } from './pin-choice.ts';
 
 /** A plan larger than this is no sensor build; the limit keeps a hostile file from stalling the page. */
@@ -56,9 +57,6 @@ export const Need = z.discriminatedUnion('kind', [SenseNeed, PlainNeed, TriggerN
 export type Need = z.infer<typeof Need>;
 export type PlainNeed = z.infer<typeof PlainNeed>;
 export type TriggerNeed = z.infer<typeof TriggerNeed>;
-
-/** In the shade all day, under a shield that air blows through, or in the sun. */
-export const SUNS = ['shade', 'shield', 'sun'] as const;
 
 /** Somewhere that needs are at, by its name. A name without an entry is an indoor place about which nothing is said. */
 export const Place = z.strictObject({
@@ -128,8 +126,6 @@ export const Spot = z.strictObject({
   to: HoleName.optional(),
 });
 export type Spot = z.infer<typeof Spot>;
-
-export const CABLES = ['loose', 'twisted', 'screened'] as const;
 
 export const PartChoice = z.strictObject({
   id: Id,

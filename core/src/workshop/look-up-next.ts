@@ -5,7 +5,7 @@ import { figuresOf, type PlacedFigure } from '../card/places.ts';
 import { asksFor } from '../check/asks.ts';
 import type { Result } from '../check/result.ts';
 import { ownerOf } from '../plan/ref.ts';
-import { relativeMargin, type Verdict } from '../check/verify.ts';
+import { relativeMargin, type Verdict } from '../check/standing.ts';
 
 export interface Assumed {
   readonly figure: PlacedFigure;

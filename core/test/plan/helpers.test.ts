@@ -1,7 +1,8 @@
 /** What every kind of helper says of itself, and what the circuit makes of one with several pieces. */
 import { expect } from 'chai';
 import { netlistOf } from '../../src/circuit/netlist.ts';
-import { Helper, helperLabel, namesOf, piecesOf, renamed } from '../../src/plan/helpers.ts';
+import { helperLabel, namesOf, piecesOf, renamed } from '../../src/plan/helpers.ts';
+import { Helper } from '../../src/plan/helpers/shapes.ts';
 import { say } from '../../src/say/say.ts';
 import { input, pinned, TWO_RAILS } from '../support/boards.ts';
 import { card, CMOS, controller, judge, part } from '../support/build.ts';

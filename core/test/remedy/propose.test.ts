@@ -1,7 +1,8 @@
 import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
-import { verify, type Verdict } from '../../src/check/verify.ts';
+import type { Verdict } from '../../src/check/standing.ts';
+import { verify } from '../../src/check/verify.ts';
 import type { Result } from '../../src/check/result.ts';
 import { documentOf, type PlanDocument } from '../../src/plan/document.ts';
 import { referenceProblems } from '../../src/plan/references.ts';

@@ -2,7 +2,8 @@
 import { bringUpSheet } from '../../src/deliver/bring-up.ts';
 import { buildOf, type Build } from '../../src/deliver/build.ts';
 import { planned } from '../../src/bench/virtual-build.ts';
-import { standingOf, verify } from '../../src/check/verify.ts';
+import { standingOf } from '../../src/check/standing.ts';
+import { verify } from '../../src/check/verify.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { layNarrow } from '../../src/drawing/lay-narrow.ts';
 import { layOut } from '../../src/drawing/lay-out.ts';

@@ -17,7 +17,6 @@
   import { view } from '$lib/state/view.svelte';
   import { workbench } from '$lib/state/workbench.svelte';
   import { onNewer, openStore } from '$lib/store/open';
-  import Need from '$lib/stations/Need.svelte';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
@@ -67,6 +66,16 @@
   /** The sheet for paper is made when paper is wanted: at every edit it would cost as much as the screen. */
   let printing = $state(false);
   const setPrinting = (on: boolean) => flushSync(() => (printing = on));
+
+  /** Set once the first screen is drawn and nothing else is wanted: what may be wanted next is fetched then. */
+  let idle = $state(false);
+  $effect(() => {
+    if (!workbench.ready) return;
+    const later = () => (idle = true);
+    // Some browsers have no word for it.
+    if ('requestIdleCallback' in window) requestIdleCallback(later, { timeout: 4000 });
+    else setTimeout(later, 2000);
+  });
 
   onMount(() => {
     const medium = window.matchMedia('print');
@@ -192,7 +201,11 @@
                     circuit={study.circuit}
                     verdict={study.verdict}
                   />{/await}
-              {:else if view.station === 'need'}<Need circuit={study.circuit} {proofs} />
+              {:else if view.station === 'need'}
+                {#await import('$lib/stations/Need.svelte') then { default: Need }}<Need
+                    circuit={study.circuit}
+                    {proofs}
+                  />{/await}
               {:else if view.station === 'compare'}
                 {#await choosing() then { Compare }}<Compare circuit={study.circuit} />{/await}
               {:else if view.station === 'control'}
@@ -246,7 +259,7 @@
   {/if}
 {/if}
 
-{#if workbench.ready}
+{#if workbench.ready && (idle || view.sheet !== null || workbench.refusal !== null)}
   {#await import('$lib/frame/Sheets.svelte') then { default: Sheets }}<Sheets
       openFile={() => picker?.click()}
     />{/await}

@@ -1,23 +1,7 @@
 /** A resistor in the line of a contact and a capacitor at the pin: what bounces is counted once. */
-import { z } from 'zod';
-import { Id } from '../../card/figure.ts';
+import type { DebounceHelper } from './shapes.ts';
 import { type Quantity, quantityOf, tells, type Text } from '../../quantity/message.ts';
-import { Line } from '../pin-choice.ts';
-import { type HelperKind, Ohms, onPort, ownLine } from './kind.ts';
-
-export const DebounceHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('debounce'),
-  part: Id,
-  port: Id,
-  line: Line,
-  /** From the contact to the pin, Ω. */
-  ohms: Ohms,
-  /** From the pin to ground, F. */
-  farads: z.number().min(1e-13).max(1e-3),
-  card: Id,
-});
-export type DebounceHelper = z.infer<typeof DebounceHelper>;
+import { type HelperKind, onPort, ownLine } from './kind.ts';
 
 export interface DebounceSays {
   readonly debounce: { ohms: Quantity; card: Text; part: Text };

@@ -1,11 +1,7 @@
 /** A diode across a coil: it takes over the current when the coil is switched off. */
-import { z } from 'zod';
-import { Id } from '../../card/figure.ts';
+import type { DiodeHelper } from './shapes.ts';
 import { tells, type Text } from '../../quantity/message.ts';
 import type { HelperKind } from './kind.ts';
-
-export const DiodeHelper = z.strictObject({ id: Id, kind: z.literal('diode'), part: Id, card: Id });
-export type DiodeHelper = z.infer<typeof DiodeHelper>;
 
 export interface DiodeSays {
   readonly diode: { card: Text; part: Text };

@@ -1,20 +1,7 @@
 /** A capacitor from a line to ground, beside its pin: it gives the converter its sample, and keeps noise off. */
-import { z } from 'zod';
-import { Id } from '../../card/figure.ts';
+import type { FilterHelper } from './shapes.ts';
 import { tells, type Text } from '../../quantity/message.ts';
-import { Line } from '../pin-choice.ts';
 import { type HelperKind, onPort, ownLine } from './kind.ts';
-
-export const FilterHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('filter'),
-  part: Id,
-  port: Id,
-  line: Line,
-  farads: z.number().min(1e-13).max(1e-3),
-  card: Id,
-});
-export type FilterHelper = z.infer<typeof FilterHelper>;
 
 export interface FilterSays {
   readonly filter: { card: Text; part: Text };

@@ -1,20 +1,7 @@
 /** The resistor that makes a divider with a part whose resistance is the reading: from the rail to the pin. */
-import { z } from 'zod';
-import { Id } from '../../card/figure.ts';
+import type { FixedHelper } from './shapes.ts';
 import { type Quantity, quantityOf, tells, type Text } from '../../quantity/message.ts';
-import { Line, RailRef } from '../pin-choice.ts';
-import { type HelperKind, Ohms, onPort, ownLine } from './kind.ts';
-
-export const FixedHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('fixed'),
-  part: Id,
-  port: Id,
-  line: Line,
-  to: RailRef,
-  ohms: Ohms,
-});
-export type FixedHelper = z.infer<typeof FixedHelper>;
+import { type HelperKind, onPort, ownLine } from './kind.ts';
 
 export interface FixedSays {
   readonly fixed: { ohms: Quantity; part: Text };

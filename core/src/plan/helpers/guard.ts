@@ -1,19 +1,7 @@
 /** What stands in a feed and keeps another source out: a diode, or a switch that is opened. */
-import { z } from 'zod';
-import { Id } from '../../card/figure.ts';
+import type { GuardHelper } from './shapes.ts';
 import { tells, type Text } from '../../quantity/message.ts';
-import { RailRef } from '../pin-choice.ts';
 import type { HelperKind } from './kind.ts';
-
-export const GuardHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('guard'),
-  part: Id,
-  supply: Id,
-  rail: RailRef,
-  card: Id,
-});
-export type GuardHelper = z.infer<typeof GuardHelper>;
 
 export interface GuardSays {
   readonly guard: { card: Text; part: Text };

@@ -1,5 +1,4 @@
 /** What a kind of helper says of itself. Whatever reads helpers reads these, and knows no kind by its name. */
-import { z } from 'zod';
 import type { Message, Text } from '../../quantity/message.ts';
 import { keyOf } from '../ref.ts';
 import type { PinChoice } from '../pin-choice.ts';
@@ -116,8 +115,6 @@ export interface HelperKind<Helper extends AnyHelper> {
   /** What it is and where, as data: "a series resistor of 470 Ω before the light". */
   label(helper: Helper, called: Called): Message;
 }
-
-export const Ohms = z.number().min(1e-3).max(100e6);
 
 /** A helper on a line that a part has for itself. */
 interface OnPort extends PortName {

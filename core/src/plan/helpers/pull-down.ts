@@ -1,19 +1,7 @@
 /** A resistor from a line to ground, so that it is low while nothing drives it. */
-import { z } from 'zod';
-import { Id } from '../../card/figure.ts';
+import type { PullDownHelper } from './shapes.ts';
 import { type Quantity, quantityOf, tells, type Text } from '../../quantity/message.ts';
-import { Line } from '../pin-choice.ts';
-import { type HelperKind, Ohms, onPort, ownLine } from './kind.ts';
-
-export const PullDownHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('pull-down'),
-  part: Id,
-  port: Id,
-  line: Line,
-  ohms: Ohms,
-});
-export type PullDownHelper = z.infer<typeof PullDownHelper>;
+import { type HelperKind, onPort, ownLine } from './kind.ts';
 
 export interface PullDownSays {
   readonly 'pull-down': { ohms: Quantity; part: Text };

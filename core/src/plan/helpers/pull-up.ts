@@ -1,21 +1,7 @@
 /** A resistor from a line to a rail: the line is high while nothing pulls it low. */
-import { z } from 'zod';
-import { Id } from '../../card/figure.ts';
+import type { PullUpHelper } from './shapes.ts';
 import { type Quantity, quantityOf, tells, type Text } from '../../quantity/message.ts';
-import { Line, NetOf, RailRef } from '../pin-choice.ts';
-import { type HelperKind, Ohms } from './kind.ts';
-
-export const PullUpHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('pull-up'),
-  of: NetOf,
-  line: Line,
-  /** The translator on whose far side it stands; missing on the controller's side. */
-  beyond: Id.optional(),
-  to: RailRef,
-  ohms: Ohms,
-});
-export type PullUpHelper = z.infer<typeof PullUpHelper>;
+import type { HelperKind } from './kind.ts';
 
 export interface PullUpSays {
   readonly 'pull-up': { ohms: Quantity; line: Text; rail: Text };

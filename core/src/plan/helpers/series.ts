@@ -1,19 +1,7 @@
 /** A resistor in a line, before the part. */
-import { z } from 'zod';
-import { Id } from '../../card/figure.ts';
+import type { SeriesHelper } from './shapes.ts';
 import { type Quantity, quantityOf, tells, type Text } from '../../quantity/message.ts';
-import { Line } from '../pin-choice.ts';
-import { type HelperKind, Ohms, onPort, ownLine } from './kind.ts';
-
-export const SeriesHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('series'),
-  part: Id,
-  port: Id,
-  line: Line,
-  ohms: Ohms,
-});
-export type SeriesHelper = z.infer<typeof SeriesHelper>;
+import { type HelperKind, onPort, ownLine } from './kind.ts';
 
 export interface SeriesSays {
   readonly series: { ohms: Quantity; part: Text };

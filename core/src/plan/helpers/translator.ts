@@ -1,24 +1,7 @@
 /** A translator between the controller and the ports of some parts: a part of its own, which stands on two rails. */
-import { z } from 'zod';
-import { Id } from '../../card/figure.ts';
+import type { TranslatorHelper } from './shapes.ts';
 import { distinct, tells, type Text } from '../../quantity/message.ts';
-import { PinChoice, RailRef } from '../pin-choice.ts';
 import type { HelperKind } from './kind.ts';
-
-export const TranslatorHelper = z.strictObject({
-  id: Id,
-  kind: z.literal('translator'),
-  card: Id,
-  near: RailRef,
-  far: RailRef,
-  ports: z
-    .array(z.strictObject({ part: Id, port: Id }))
-    .min(1)
-    .max(64),
-  /** The pin that its enable is on; missing where it is always on. */
-  gate: PinChoice.optional(),
-});
-export type TranslatorHelper = z.infer<typeof TranslatorHelper>;
 
 export interface TranslatorSays {
   readonly translator: { card: Text; parts: readonly Text[] };

@@ -1,19 +1,19 @@
 /** The drawer: cards that ship with the app, and the maker's own, every revision of them. */
 import { against, libraryOf, type Card, type Library } from '@idle-breadboard/core/card';
-import { Plan } from '@idle-breadboard/core/plan';
 import { setSetting, setting, shelf } from '../store/db';
 import { watch } from '../store/watch';
 
 const STOCK = 'stock';
 const OWN_ONLY = 'own only';
-const Stock = Plan.shape.stock.catch({});
 
 type Counts = Readonly<Record<string, number>>;
 
 /** What cannot be read counts as nothing. */
 function stockOf(stored: string | undefined): Counts {
   try {
-    return Stock.parse(JSON.parse(stored ?? '{}'));
+    const read: unknown = JSON.parse(stored ?? '{}');
+    const counts = Object.entries(typeof read === 'object' && read !== null ? read : {});
+    return Object.fromEntries(counts.filter(([, count]) => Number.isInteger(count) && count > 0));
   } catch {
     return {};
   }

@@ -2,7 +2,7 @@
 import Dexie, { type DexieOptions, type EntityTable, type Table, type Transaction } from 'dexie';
 import type { Card, Evidence, PageText, Proposal, Source } from '@idle-breadboard/core/card';
 import type { LogEntry } from '@idle-breadboard/core/deliver';
-import { migrateCard, migrateStoredPlan } from '@idle-breadboard/core/files';
+import { migrateCard, migrateStoredPlan } from '@idle-breadboard/core/stored';
 import type { Plan } from '@idle-breadboard/core/plan';
 import type { ClassId, Draft, SheetFigure } from '@idle-breadboard/core/workshop';
 
