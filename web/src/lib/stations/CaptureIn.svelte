@@ -39,8 +39,11 @@
     const line = /sda|data/i.test(channel) ? 'sda' : /scl|sck|clk|clock/i.test(channel) ? 'scl' : null;
     return lines.find((net) => net.line === line)?.id ?? '';
   };
+  /** What is being read: how far it is may be told after its end, or after another was begun. */
+  let reading: symbol | null = null;
   async function open(chosen: File | null) {
     [file, head, summary, trouble] = [chosen, null, null, ''];
+    [reading, share] = [null, null];
     if (!chosen) return;
     try {
       head = await bringing.files.captureHead(chosen);
@@ -59,18 +62,18 @@
       const volts = net.pullUps[0]?.voltage?.typ ?? net.ends[0]?.power.voltage?.typ ?? 3.3;
       return [{ name, line, supply: kind === 'vcd' ? 1 : volts }];
     });
+    const mine = (reading = Symbol());
     [share, summary, trouble] = [0, null, ''];
+    const hear = (now: number) => {
+      if (reading === mine) share = now;
+    };
     try {
-      summary = await bringing.files.capture(
-        file,
-        kind,
-        assigned,
-        proxy((now) => (share = now)),
-      );
+      const found = await bringing.files.capture(file, kind, assigned, proxy(hear));
+      if (reading === mine) summary = found;
     } catch (error) {
-      trouble = error instanceof Error ? error.message : String(error);
+      if (reading === mine) trouble = error instanceof Error ? error.message : String(error);
     }
-    share = null;
+    if (reading === mine) [reading, share] = [null, null];
   }
 </script>
 
