@@ -7,6 +7,8 @@ interface Slow {
   /** Answers after so many milliseconds, and tells of each on the way. */
   wait(name: string, ms: number, hear: (now: string) => void): Promise<string>;
   fails(): Promise<string>;
+  /** Answers, and tells how far it is only then. */
+  tellsLate(hear: (now: string) => void): Promise<string>;
 }
 
 /** Stands in for a worker: the same messages over a channel. */
@@ -23,6 +25,10 @@ function channel(): { worker: WorkerLike; crash: (message: string) => void; ende
       return name;
     },
     fails: () => Promise.reject(new Error('the sum cannot be made')),
+    tellsLate: (hear) => {
+      setTimeout(() => hear('late'), 20);
+      return Promise.resolve('done');
+    },
   };
   expose(slow, port2);
   const listening = (type: string) => (type === 'error' ? crashes : port1);
@@ -72,6 +78,15 @@ describe('a thread beside the page', () => {
     expect(await Promise.all([older, beside, newer])).to.deep.equal([null, 'beside', 'newer']);
     expect(heard.some((now) => now.startsWith('older'))).to.equal(false);
     expect(heard.some((now) => now.startsWith('newer'))).to.equal(true);
+  });
+
+  it('hears nothing more of what is answered', async () => {
+    const thread = threadOf(() => channel().worker);
+    const heard: string[] = [];
+    const late = thread.newest((calls, whileNewest) => calls.tellsLate(whileNewest((now: string) => heard.push(now))));
+    expect(await late).to.equal('done');
+    await new Promise((go) => setTimeout(go, 60));
+    expect(heard).to.deep.equal([]);
   });
 
   it('lets nobody wait for what was ended, and begins another when it is asked again', async () => {

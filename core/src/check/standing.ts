@@ -18,6 +18,9 @@ export interface Verdict {
   readonly assumed: number;
 }
 
+/** Of a verdict what is not met. */
+export type NotMet = Pick<Verdict, 'findings' | 'echoes'>;
+
 /** What a plan is called, on screen and on paper: proved, with hazards still to be read, is not yet verified. */
 export const standingOf = ({ status, unread }: Pick<Verdict, 'status' | 'unread'>): 'open' | 'unread' | 'verified' =>
   status === 'open' ? 'open' : unread.length > 0 ? 'unread' : 'verified';

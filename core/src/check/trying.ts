@@ -6,7 +6,8 @@ import { changedBetween, watched, type Changed, type Collection } from '../circu
 import type { Circuit } from '../circuit/model.ts';
 import { noting } from '../quantity/reads.ts';
 import type { Result } from './result.ts';
-import type { Verdict } from './standing.ts';
+import type { NotMet, Verdict } from './standing.ts';
+import { perOwner } from '../quantity/memo.ts';
 import { findingsAmong, judged, PIECES, subjectsOf, verdictOf, type CheckPiece } from './verify.ts';
 
 /** What a piece of a check says of one thing. */
@@ -61,7 +62,7 @@ export class Trying {
   }
 
   /** What is not met after a change: the same as `verify` says of it. */
-  after(next: Circuit): Pick<Verdict, 'findings' | 'echoes'> {
+  after(next: Circuit): NotMet {
     const changed = changedBetween(this.circuit, next);
     const { added, gone } = changed;
     const again = this.readersOf(changed);
@@ -84,3 +85,6 @@ export class Trying {
     return findingsAmong(broken);
   }
 }
+
+/** Whoever tries changes of a circuit tries them against the same; its verdict is `verify`'s. */
+export const tryingOf = perOwner((circuit: Circuit) => new Trying(circuit));

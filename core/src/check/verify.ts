@@ -4,7 +4,7 @@ import { idsOf } from '../circuit/watched.ts';
 import { echoesAmong } from './echo.ts';
 import { CHECKS } from './registry.ts';
 import { type Check, isBlocking, result, type Result } from './result.ts';
-import { rank, relativeMargin, type Verdict } from './standing.ts';
+import { rank, relativeMargin, type NotMet, type Verdict } from './standing.ts';
 import { NoOperatingPoint } from '../physics/operating-point.ts';
 import { unworkable } from './unworkable.ts';
 
@@ -46,7 +46,7 @@ function onceEach(results: readonly Result[]): readonly Result[] {
 }
 
 /** What is not met, the worst first, and what of it only says again what another says. */
-export function findingsAmong(broken: readonly Result[]): Pick<Verdict, 'findings' | 'echoes'> {
+export function findingsAmong(broken: readonly Result[]): NotMet {
   const all = onceEach(broken);
   const echoes = echoesAmong(all);
   const findings = all.filter((r) => !echoes.has(r));

@@ -88,16 +88,18 @@ export function fact<V>(name: string, work: (circuit: Circuit) => ReadonlyMap<st
   };
 }
 
-/** The answers that are different, where anything that they were found in is. */
-function differentFacts(before: Circuit, after: Circuit, names: ReadonlySet<string>): string[] {
-  return FACTS.flatMap(({ name, known }) => {
+/**
+ * Adds the answers that are different, where anything that they were found in is. A fact that asks for another is made after it, as its file
+ * brings the other in, and so comes after it here.
+ */
+function addDifferentFacts(before: Circuit, after: Circuit, names: Set<string>): void {
+  for (const { name, known } of FACTS) {
     const was = known(watched(before));
-    if (![...was.reads].some((read) => names.has(read))) return [];
+    if (![...was.reads].some((read) => names.has(read))) continue;
     const is = known(after).value;
-    return [...new Set([...was.value.keys(), ...is.keys()])].flatMap((key) =>
-      isSame(was.value.get(key), is.get(key)) ? [] : [thingName(name, key)],
-    );
-  });
+    for (const key of new Set([...was.value.keys(), ...is.keys()]))
+      if (!isSame(was.value.get(key), is.get(key))) names.add(thingName(name, key));
+  }
 }
 
 /** A map that notes what is asked of it. What it gives is seen through `through`, where something is to be noted of that as well. */
@@ -263,7 +265,7 @@ export function changedBetween(before: Circuit, after: Circuit): Changed {
   for (const field of ['guards', 'controller', 'tolerance'] as const)
     if (!isSame(before[field], after[field])) names.add(whole(field));
   for (const field of differentFields(before.plan, after.plan)) names.add(thingName('plan', field));
-  for (const name of differentFacts(before, after, names)) names.add(name);
+  addDifferentFacts(before, after, names);
   return { names, added, gone };
 }
 

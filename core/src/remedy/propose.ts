@@ -3,8 +3,8 @@ import type { Library } from '../card/library.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import { isBlocking, type Result } from '../check/result.ts';
-import { Trying } from '../check/trying.ts';
-import type { Verdict } from '../check/standing.ts';
+import { tryingOf } from '../check/trying.ts';
+import type { NotMet, Verdict } from '../check/standing.ts';
 import { perOwner } from '../quantity/memo.ts';
 import { piecesCost } from '../buy/cost.ts';
 import { documentOf } from '../plan/document.ts';
@@ -178,19 +178,14 @@ export function proposeRemedies(
   return proved.slice(0, MAX_REMEDIES);
 }
 
-type After = Pick<Verdict, 'findings' | 'echoes'>;
+/** What several findings propose alike is tried once. */
+const triedOf = perOwner((_circuit: Circuit) => new Map<string, { readonly plan: Plan; readonly after: NotMet }>());
 
-/** Every candidate of every finding is tried against the same circuit; what several findings propose alike is tried once. */
-const tryingOf = perOwner((circuit: Circuit) => ({
-  trying: new Trying(circuit),
-  known: new Map<string, { readonly plan: Plan; readonly after: After }>(),
-}));
-
-function afterOf(circuit: Circuit, { id, plan }: Candidate, library: Library): After {
-  const { trying, known } = tryingOf(circuit);
+function afterOf(circuit: Circuit, { id, plan }: Candidate, library: Library): NotMet {
+  const known = triedOf(circuit);
   const before = known.get(id);
   if (before && isSame(before.plan, plan)) return before.after;
-  const after = trying.after(deriveCircuit(documentOf(plan, circuit.cards.values(), library)));
+  const after = tryingOf(circuit).after(deriveCircuit(documentOf(plan, circuit.cards.values(), library)));
   known.set(id, { plan, after });
   return after;
 }
@@ -218,7 +213,7 @@ export const candidatesFor = (context: Context): readonly Candidate[] =>
   unique(proposerOf(context.finding.check)?.(context) ?? []);
 
 /** True when a finding that stays has become a danger, or a fault where it was none. */
-function escalates(before: Verdict, after: Pick<Verdict, 'findings'>): boolean {
+function escalates(before: Verdict, after: NotMet): boolean {
   const was = new Map(before.findings.map((r) => [r.key, r.severity]));
   return after.findings.some((r) => {
     const old = was.get(r.key);
@@ -231,7 +226,7 @@ function escalates(before: Verdict, after: Pick<Verdict, 'findings'>): boolean {
 const SLACK = 0.02;
 
 /** Grave findings that stay, with a clearly worse figure. */
-function deepened(before: Verdict, after: Pick<Verdict, 'findings'>): string[] {
+function deepened(before: Verdict, after: NotMet): string[] {
   const was = new Map(before.findings.map((r) => [r.key, r]));
   return after.findings.flatMap((r) => {
     const old = was.get(r.key);

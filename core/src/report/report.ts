@@ -6,7 +6,7 @@ import type { Grounds } from '../check/result.ts';
 import { deriveCircuit } from '../circuit/derive.ts';
 import type { Result, Severity } from '../check/result.ts';
 import { standingOf } from '../check/standing.ts';
-import { verify } from '../check/verify.ts';
+import { tryingOf } from '../check/trying.ts';
 import { buildOf } from '../deliver/build.ts';
 import type { PlanDocument } from '../plan/document.ts';
 import { fingerprint } from '../plan/fingerprint.ts';
@@ -55,7 +55,7 @@ function pass(r: Result): ReportedPass {
 /** @param library cards that remedies may take besides the plan's own */
 export function reportOf(document: PlanDocument, library: Library): Report {
   const circuit = deriveCircuit(document);
-  const verdict = withMeasured(verify(circuit), document.plan.measured, fingerprint(document));
+  const verdict = withMeasured(tryingOf(circuit).verdict, document.plan.measured, fingerprint(document));
   const build = verdict.status === 'verified' ? buildOf(circuit) : null;
   const says = build
     ? build.why

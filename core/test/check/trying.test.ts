@@ -2,11 +2,14 @@
 import { expect } from 'chai';
 import { Trying } from '../../src/check/trying.ts';
 import type { Verdict } from '../../src/check/standing.ts';
+import { CHECKS } from '../../src/check/registry.ts';
+import type { Check } from '../../src/check/result.ts';
 import { verify } from '../../src/check/verify.ts';
+import { idsOf } from '../../src/circuit/watched.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import type { PlanDocument } from '../../src/plan/document.ts';
 import { drawnBase, drawnEdits } from '../support/drawn-edits.ts';
-import { demo } from '../support/demo.ts';
+import { demo, PLANS } from '../support/demo.ts';
 
 /** Of a copy, so that nothing that is remembered of the plan before can help. */
 const afresh = (document: PlanDocument): Verdict => verify(deriveCircuit(structuredClone(document)));
@@ -25,11 +28,31 @@ describe('a change tried by what it touches', function () {
         const trying = new Trying(deriveCircuit(base));
         expect(trying.verdict).to.deep.equal(afresh(base));
         for (const { says, document } of drawnEdits(base, seed, 12)) {
+          const next = deriveCircuit(document);
+          expect(next, `circuit of ${seed}: ${says}`).to.deep.equal(deriveCircuit(structuredClone(document)));
           const { findings, echoes } = afresh(document);
-          expect(trying.after(deriveCircuit(document)), `${seed}: ${says}`).to.deep.equal({ findings, echoes });
+          expect(trying.after(next), `${seed}: ${says}`).to.deep.equal({ findings, echoes });
         }
       }
     });
+
+  it('has the same results in its pieces as in the check', () => {
+    for (const name of PLANS) {
+      const circuit = deriveCircuit(demo(name));
+      for (const check of CHECKS as readonly Check[]) {
+        const { pieces } = check;
+        if (!pieces) continue;
+        const whole = check.run(circuit).map(({ key }) => key);
+        const judged = pieces.flatMap(({ of, judge }) =>
+          (of ? [...idsOf(circuit, of)] : ['']).flatMap((id) => judge(circuit, id)),
+        );
+        expect(
+          judged.map(({ key }) => key),
+          check.meta.id,
+        ).to.deep.equal(whole);
+      }
+    }
+  });
 
   it('judges little again after a small change', () => {
     const base = demo('cupboard-first-draft');

@@ -53,11 +53,7 @@
     >
       {#if view.theme === 'dark'}<Sun size={16} />{:else}<Moon size={16} />{/if}
     </Button>
-    <span
-      class="saved unit min-w-[6.6em] text-right max-desk:min-w-0"
-      data-unsaved={saving.unsaved}
-      role="status"
-    >
+    <span class="saved unit min-w-[6.6em] text-right max-desk:min-w-0" data-unsaved={saving.unsaved} role="status">
       {#if workbench.plan}
         {#if saving.trouble || telling.newer}<strong class="text-danger">not saved</strong>
         {:else if telling.onlyHere}<strong class="text-fault">in this tab only</strong>

@@ -16,7 +16,8 @@ class Bringing {
   sheet = $state.raw<BringUpSheet | null>(null);
   private asked = '';
   private readonly thread = new Thread<BenchWorker>(threads.bench);
-  private readonly intake = new Thread<IntakeWorker>(threads.intake);
+  /** Reads files while the bench is at work. */
+  readonly intake = new Thread<IntakeWorker>(threads.intake);
   trouble = $state('');
 
   /** Rows for two probes that somebody put anywhere. */
@@ -51,11 +52,6 @@ class Bringing {
 
   get worker(): Remote<BenchWorker> {
     return this.thread.calls;
-  }
-
-  /** Reads files while the bench is at work. */
-  get files(): Remote<IntakeWorker> {
-    return this.intake.calls;
   }
 
   async ask(): Promise<void> {

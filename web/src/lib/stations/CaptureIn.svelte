@@ -7,7 +7,6 @@
   import { heldCapture } from '@idle-breadboard/core/deliver';
   import { formatAddress, formatQuantity } from '@idle-breadboard/core/figures';
   import { counted, say } from '@idle-breadboard/core/words';
-  import { proxy } from 'comlink';
   import Trace from '../charts/Trace.svelte';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
@@ -39,15 +38,14 @@
     const line = /sda|data/i.test(channel) ? 'sda' : /scl|sck|clk|clock/i.test(channel) ? 'scl' : null;
     return lines.find((net) => net.line === line)?.id ?? '';
   };
-  /** What is being read: how far it is may be told after its end, or after another was begun. */
-  let reading: symbol | null = null;
   async function open(chosen: File | null) {
-    [file, head, summary, trouble] = [chosen, null, null, ''];
-    [reading, share] = [null, null];
+    [file, head, share, summary, trouble] = [chosen, null, null, null, ''];
     if (!chosen) return;
     try {
-      head = await bringing.files.captureHead(chosen);
-      nets = Object.fromEntries(head.channels.map((channel) => [channel, guess(channel)]));
+      const found = await bringing.intake.newest((calls) => calls.captureHead(chosen));
+      if (!found) return;
+      nets = Object.fromEntries(found.channels.map((channel) => [channel, guess(channel)]));
+      head = found;
     } catch (error) {
       trouble = error instanceof Error ? error.message : String(error);
     }
@@ -62,18 +60,24 @@
       const volts = net.pullUps[0]?.voltage?.typ ?? net.ends[0]?.power.voltage?.typ ?? 3.3;
       return [{ name, line, supply: kind === 'vcd' ? 1 : volts }];
     });
-    const mine = (reading = Symbol());
+    const capture = file;
     [share, summary, trouble] = [0, null, ''];
-    const hear = (now: number) => {
-      if (reading === mine) share = now;
-    };
     try {
-      const found = await bringing.files.capture(file, kind, assigned, proxy(hear));
-      if (reading === mine) summary = found;
+      const found = await bringing.intake.newest((calls, whileNewest) =>
+        calls.capture(
+          capture,
+          kind,
+          assigned,
+          whileNewest((now) => (share = now)),
+        ),
+      );
+      // Another file was opened meanwhile.
+      if (!found) return;
+      summary = found;
     } catch (error) {
-      if (reading === mine) trouble = error instanceof Error ? error.message : String(error);
+      trouble = error instanceof Error ? error.message : String(error);
     }
-    if (reading === mine) [reading, share] = [null, null];
+    share = null;
   }
 </script>
 

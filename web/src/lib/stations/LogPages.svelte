@@ -48,7 +48,7 @@
     const [file] = input.files ?? [];
     input.value = '';
     if (!file) return;
-    const read = await bringing.files.logbook(await file.text());
+    const read = await bringing.intake.calls.logbook(await file.text());
     if (!read.ok) {
       workbench.refusal = { file: file.name, problems: read.problems };
       return;

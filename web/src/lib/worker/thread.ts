@@ -72,6 +72,9 @@ export class Thread<T> {
     } catch (error) {
       if (!isNewest()) return null;
       throw error;
+    } finally {
+      // How far it is comes by another way than the answer, and may come after it: then nobody hears it any more.
+      if (isNewest()) this.asked.delete(about);
     }
   }
 
