@@ -10,6 +10,7 @@ import {
   type Grid,
   type Strip,
 } from '../board/grid.ts';
+import type { Card } from '../card/card.ts';
 import { SOCKET } from '../card/kinds.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { carrierOf } from '../circuit/carrier.ts';
@@ -36,13 +37,21 @@ export interface Stand {
   readonly over: number;
   /** Holes under its body, those of its pins among them. */
   readonly under: readonly number[];
+  /** Its place in the list of ways. */
+  readonly number: number;
 }
+
+/** First row and turn of a stand, as a number. */
+export const standKey = ({ groups, turned }: Pick<Stand, 'groups' | 'turned'>): number =>
+  2 * (groups[0] ?? 0) + Number(turned);
 
 /** A part to be placed on the boards. */
 interface Item {
   readonly part: string;
   readonly footprint: Footprint;
   readonly stands: readonly Stand[];
+  /** The first of them for each first row and turn. */
+  readonly standAt: ReadonlyMap<number, Stand>;
   /** Node of each pin, or -1. */
   readonly nodes: readonly number[];
   readonly pinned: boolean;
@@ -104,7 +113,8 @@ export function layoutProblem(circuit: Circuit): LayoutProblem {
   const mated = matedPairs(circuit);
   const onBoard = boards.length > 0 ? standing(circuit) : [];
   const standingIds = new Set(onBoard.map(({ id }) => id));
-  const items = onBoard.map((part) => itemOf(circuit, field, part, nodeOf));
+  const ways = waysToStand(field);
+  const items = onBoard.map((part) => itemOf(circuit, field, ways, part, nodeOf));
   const ids = new Map(netlist.nodes.map(({ id }, i) => [id, i]));
   const met = new Set(
     mated.flatMap(({ part, host, pairs }) =>
@@ -185,19 +195,41 @@ function stripsFor(netlist: Netlist, grids: readonly Grid[]): LayoutProblem['str
   });
 }
 
-function itemOf(circuit: Circuit, field: Field, part: PartNode, nodeOf: ReadonlyMap<string, number>): Item {
+/** Ways to stand are the same for all parts of one card of which the same pins are used. */
+function waysToStand(field: Field) {
+  const known = new Map<Card, Map<string, readonly Stand[]>>();
+  return (card: Card, footprint: Footprint, nodes: readonly number[]): readonly Stand[] => {
+    const used = nodes.map((node) => (node < 0 ? '-' : 'x')).join('');
+    let ofCard = known.get(card);
+    if (!ofCard) known.set(card, (ofCard = new Map<string, readonly Stand[]>()));
+    let stands = ofCard.get(used);
+    if (!stands) ofCard.set(used, (stands = standsOf(field, footprint, nodes)));
+    return stands;
+  };
+}
+
+function itemOf(
+  circuit: Circuit,
+  field: Field,
+  ways: ReturnType<typeof waysToStand>,
+  part: PartNode,
+  nodeOf: ReadonlyMap<string, number>,
+): Item {
   const footprint = footprintOf(part.card) as Footprint;
   const nodes = footprint.pins.map(({ terminal }) => nodeOf.get(keyOf(part.id, terminal)) ?? -1);
   const spot = circuit.plan.spots?.[part.id];
   const hole = spot && parseHole(spot.hole);
   const pinned = hole ? standOf(field, footprint, { hole, turned: spot.turned ?? false }, nodes) : null;
   const watts = dissipation(circuit, part).watts;
+  const stands = pinned ? [pinned.stand] : ways(part.card, footprint, nodes);
   return {
     part: part.id,
     footprint,
     nodes,
     pinned: pinned !== null,
-    stands: pinned ? [pinned.stand] : standsOf(field, footprint, nodes),
+    stands,
+    // Of several of one key the last that is set stays: so from the end.
+    standAt: new Map(stands.toReversed().map((stand) => [standKey(stand), stand])),
     watts,
     feels: part.card.measures.some(({ quantity }) => FEELS.has(quantity)),
   };
@@ -233,7 +265,7 @@ function standOf(
   const name = field.hole(pins[0] ?? 0).name;
   const top = seat.hole.board * BOARD_STEP;
   const over = Math.max(0, top - EDGE - box.top) + Math.max(0, box.bottom - top - BOARD_HEIGHT - EDGE);
-  return { stand: { hole: name, turned: seat.turned, groups, pins, box, plug, over, under }, free };
+  return { stand: { hole: name, turned: seat.turned, groups, pins, box, plug, over, under, number: 0 }, free };
 }
 
 /** From the body to the end of the board on the plug's side. */
@@ -268,7 +300,7 @@ function standsOf(field: Field, footprint: Footprint, nodes: readonly number[]):
         for (const column of new Set([good[0], good.at(-1)]))
           for (const row of column ? rows : []) {
             const found = column && at(column, row);
-            if (found && found.free === most) stands.push(found.stand);
+            if (found && found.free === most) stands.push({ ...found.stand, number: stands.length });
           }
       }
   });

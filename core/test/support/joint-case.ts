@@ -6,9 +6,11 @@ export interface JointSize {
   readonly parts: number;
   readonly lines: number;
   readonly pins: number;
+  /** Parts of one kind: these many are as the second one, and nothing tells them apart. */
+  readonly twins?: number;
 }
 
-export function jointCase(seed: number, { parts, lines, pins }: JointSize): Problem {
+export function jointCase(seed: number, { parts, lines, pins, twins = 0 }: JointSize): Problem {
   const next = random(seed);
   const below = (n: number) => Math.floor(next() * n);
   const resources: Resource[] = [];
@@ -66,6 +68,13 @@ export function jointCase(seed: number, { parts, lines, pins }: JointSize): Prob
       options.push({ id: 'with others', goals: { cautions: 1 }, uses: [], requires: [], needsAny: [others] });
     options.push({ id: 'left out', goals: {}, uses: [], requires: [], freedBy: i });
     choices.push({ id: `part ${i}`, options });
+  }
+  // What they take is not what any address is there for, so any of them may stand where another does.
+  const twin = choices[partAt + 1]?.options ?? [];
+  for (let i = 0; i < twins && parts > 1; i++) {
+    const member = members.push({ id: `twin ${i}`, kind: 'part', label: `twin ${i}` }) - 1;
+    const options = twin.map((option) => (option.freedBy === undefined ? option : { ...option, freedBy: member }));
+    choices.push({ id: `twin ${i}`, options });
   }
   const first = choices.length;
   const instance = [0, 1].map((g) => {

@@ -1,6 +1,6 @@
 /** A joint problem as a mixed-integer program, for an independent solver. Tests and benchmarks only. */
 import type { Highs } from 'highs';
-import { GOALS, type Goals, type Problem, type Requirement } from '../../src/solve/joint/problem.ts';
+import { GOALS, type Goals, type Problem, type Requirement, weigh } from '../../src/solve/joint/problem.ts';
 
 /** Rows of the program: one option of each choice, capacities, requirements; options of members that are kept are out. */
 function rowsOf(problem: Problem, given: ReadonlySet<number>): { rows: string[]; names: string[] } {
@@ -40,15 +40,39 @@ const termsOf = (problem: Problem, goal: keyof Goals, names: ReadonlySet<string>
     }),
   );
 
+/** The solver was seen to lose solutions to its presolve, and to fail over some programs with it. */
+function solveWith(highs: Pick<Highs, 'solve'>, program: string, presolve: boolean) {
+  if (presolve)
+    try {
+      const solved = highs.solve(program);
+      if (solved.Status === 'Optimal') return solved;
+    } catch {
+      // Without presolve it answers.
+    }
+  return highs.solve(program, { presolve: 'off' });
+}
+
 /**
  * The goals one after the other, each solved with the ones before held at their best: no weights that a solver of
  * floating-point numbers could lose.
+ * @param than goals that are known to be met: where the solver finds no better ones and not the same it is asked again without its presolve
  * @returns null when the program has no solution
  */
 export function lexicographic(
   highs: Pick<Highs, 'solve'>,
   problem: Problem,
   given: ReadonlySet<number> = new Set(),
+  than: Goals | null = null,
+): Goals | null {
+  const found = inOrder(highs, problem, given, true);
+  return than && (!found || weigh(found) > weigh(than)) ? inOrder(highs, problem, given, false) : found;
+}
+
+function inOrder(
+  highs: Pick<Highs, 'solve'>,
+  problem: Problem,
+  given: ReadonlySet<number>,
+  presolve: boolean,
 ): Goals | null {
   const { rows, names } = rowsOf(problem, given);
   const known = new Set(names);
@@ -59,10 +83,7 @@ export function lexicographic(
       best[goal] = 0;
       continue;
     }
-    const program = text(terms.join(' + '), rows, names);
-    let solved = highs.solve(program);
-    // Where the solver says that there is no solution it is asked once more, without the presolve that was seen to lose some.
-    if (solved.Status !== 'Optimal') solved = highs.solve(program, { presolve: 'off' });
+    const solved = solveWith(highs, text(terms.join(' + '), rows, names), presolve);
     if (solved.Status !== 'Optimal') return null;
     best[goal] = Math.round(solved.ObjectiveValue);
     if (terms.length > 0) rows.push(`${terms.join(' + ')} <= ${best[goal]}`);

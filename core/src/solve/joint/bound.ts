@@ -11,22 +11,15 @@ import type { State } from './state.ts';
 export function lowerBound(state: State, best: Int32Array, assigned: number): number {
   const { p } = state;
   let sum = assigned;
-  for (let c = 0; c < p.choices; c++) if (!p.block?.rowOf.has(c)) sum += p.cost[best[c] ?? 0] ?? 0;
+  for (let c = 0; c < p.choices; c++) if (!p.isRow[c]) sum += p.cost[best[c] ?? 0] ?? 0;
   return sum + cover(state, best);
-}
-
-function useOf({ p }: State, option: number, resource: number): number {
-  let amount = 0;
-  for (let u = p.useAt[option] ?? 0; u < (p.useAt[option + 1] ?? 0); u++)
-    if (p.useOf[u] === resource) amount += p.useAmount[u] ?? 0;
-  return amount;
 }
 
 function cover(state: State, best: Int32Array): number {
   const { p } = state;
   const drawn = new Float64Array(p.capacity.length);
   for (let c = 0; c < p.choices; c++) {
-    if (p.block?.rowOf.has(c) && !state.isSettled(c)) continue;
+    if (p.isRow[c] && !state.isSettled(c)) continue;
     const o = best[c] ?? -1;
     for (let u = p.useAt[o] ?? 0; u < (p.useAt[o + 1] ?? 0); u++) {
       const r = p.useOf[u] ?? 0;
@@ -59,19 +52,22 @@ function coverOne(
   const steps: { choice: number; saves: number; price: number }[] = [];
   /** The least that any single step costs. */
   let least = Infinity;
-  for (const c of p.touching[r] ?? []) {
-    if (state.isSettled(c) || p.block?.rowOf.has(c)) continue;
+  for (const { choice: c, amounts } of p.takers[r] ?? []) {
+    if (state.isSettled(c) || p.isRow[c]) continue;
     const now = best[c] ?? 0;
-    const use = useOf(state, now, r);
+    const from = p.first[c] ?? 0;
+    const use = amounts[now - from] ?? 0;
+    if (use === 0) continue;
+    const cost = p.cost[now] ?? 0;
     let saves = 0;
     let price = Infinity;
-    for (let o = p.first[c] ?? 0; o < (p.first[c + 1] ?? 0); o++) {
-      const less = alive[o] ? use - useOf(state, o, r) : 0;
+    for (let k = 0; k < amounts.length; k++) {
+      const less = alive[from + k] ? use - (amounts[k] ?? 0) : 0;
       if (less <= 0) continue;
-      saves = Math.max(saves, less);
-      const dearer = (p.cost[o] ?? 0) - (p.cost[now] ?? 0);
-      price = Math.min(price, dearer / less);
-      least = Math.min(least, dearer);
+      if (less > saves) saves = less;
+      const dearer = (p.cost[from + k] ?? 0) - cost;
+      if (dearer / less < price) price = dearer / less;
+      if (dearer < least) least = dearer;
     }
     if (saves > 0) steps.push({ choice: c, saves, price });
   }

@@ -19,6 +19,8 @@ export interface Exclusion {
 
 /** What giving one up comes to is worked out only where that is soon done. */
 const MAX_NODES = 3000;
+/** So much is spent on all of them together: where thirty exclude each other, the price of the first tells what the others are like. */
+const MAX_ALL_NODES = 6000;
 
 const without = (all: ReadonlySet<number>, ...gone: readonly number[]): ReadonlySet<number> =>
   new Set([...all].filter((m) => !gone.includes(m)));
@@ -45,12 +47,13 @@ export function exclusionOf(problem: Problem, gone: ReadonlySet<number> = new Se
     if (!best || found.size < best.size) best = found;
   }
   const members = [...(best ?? [])].sort((a, b) => a - b);
+  const budget = { left: MAX_ALL_NODES };
   return {
     members: members.flatMap((m) => problem.members[m] ?? []),
     relaxations: members.flatMap((m): Relaxation[] => {
       const member = problem.members[m];
       if (!member) return [];
-      const found = solveJoint(problem, { given: new Set([...gone, m]), most: MAX_NODES });
+      const found = solveJoint(problem, { given: new Set([...gone, m]), most: MAX_NODES, budget });
       return [{ member, goals: found?.goals ?? null, taken: found?.taken ?? null }];
     }),
   };

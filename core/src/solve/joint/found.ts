@@ -27,4 +27,6 @@ export interface SearchOptions {
   readonly any?: boolean;
   /** Gives up after so many nodes, without an answer. */
   readonly most?: number;
+  /** Nodes that this search and others may take together; what it takes is taken off. */
+  readonly budget?: { left: number };
 }

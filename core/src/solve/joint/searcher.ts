@@ -27,6 +27,8 @@ export class Search {
   private nodes = 0;
   /** How often a choice stood in the way: what did is decided first at the next try. */
   private readonly weight: Float64Array;
+  /** Where it last went no further: the next branch is there, until something goes on from it. */
+  private dead = -1;
   /** What a solution may cost at this round; what would cost more is left for a later one. */
   private ceiling = Infinity;
   /** The least that anything left for later would cost. */
@@ -46,7 +48,7 @@ export class Search {
     const { p } = state;
     this.p = p;
     this.weight = new Float64Array(p.choices).fill(1);
-    this.limit = options.most ?? Infinity;
+    this.limit = Math.min(options.most ?? Infinity, options.budget?.left ?? Infinity);
     this.any = options.any ?? false;
     const asked = new Int32Array(p.choices);
     for (const choice of p.reqChoice) if (choice >= 0) asked[choice] = 1;
@@ -58,6 +60,7 @@ export class Search {
     const root = relax(this.state, null);
     if (root) yield* this.options.any ? this.tries(root) : this.rounds(root);
     const proved = !this.enough;
+    if (this.options.budget) this.options.budget.left -= this.nodes;
     const taken = this.nodes < this.limit || this.options.any || this.enough ? this.best : null;
     return taken && { taken, cost: this.bestCost, goals: goalsOf(this.problem, taken), nodes: this.nodes, proved };
   }
@@ -68,15 +71,24 @@ export class Search {
    */
   private *rounds(root: Relaxed): Generator<Progress, void, Told> {
     const mark = this.state.mark;
+    const { limit } = this;
     this.ceiling = 0;
     this.later = 0;
-    while (this.later < this.bestCost && this.nodes < this.limit) {
-      this.ceiling = (Math.floor(this.later / ROUND) + 1) * ROUND - 1;
+    while (this.later < this.bestCost && this.nodes < limit && !this.enough) {
+      // Whoever stops a long search is to have something: so any solution comes first then.
+      if (this.best === null && this.nodes >= LONG) {
+        yield* this.anyFirst(root);
+        if (this.best === null || this.enough) return;
+      }
+      const from = this.later;
+      this.ceiling = (Math.floor(from / ROUND) + 1) * ROUND - 1;
       this.later = Infinity;
+      this.limit = this.best === null ? Math.min(limit, LONG) : limit;
       yield* this.branch(root);
       this.state.undo(mark);
-      // Whoever stops a long search is to have something: so any solution comes first then.
-      if (this.best === null && this.nodes > LONG) yield* this.anyFirst(root);
+      // A round that was given up is gone through again from its beginning.
+      if (this.nodes >= this.limit) this.later = from;
+      if (!this.enough) this.limit = limit;
     }
   }
 
@@ -86,16 +98,17 @@ export class Search {
     this.ceiling = Infinity;
     this.any = true;
     yield* this.tries(root);
-    this.any = this.options.any ?? false;
+    this.any = false;
     this.ceiling = ceiling;
+    this.later = later;
     if (!this.enough) this.limit = limit;
-    this.later = this.best === null ? Infinity : later;
   }
 
   /** For any solution: the search is begun anew with what was learned, until one is found or a try came to its end. */
   private *tries(root: Relaxed): Generator<Progress, void, Told> {
-    for (let most = FIRST_TRY; ; most *= LONGER) {
-      this.limit = this.nodes + most;
+    const { limit } = this;
+    for (let most = FIRST_TRY; this.nodes < limit; most *= LONGER) {
+      this.limit = Math.min(limit, this.nodes + most);
       const mark = this.state.mark;
       yield* this.branch(root);
       this.state.undo(mark);
@@ -121,17 +134,22 @@ export class Search {
     const failing = this.tryAll(wished, bound);
     if (failing < 0) return;
     this.weight[failing] = (this.weight[failing] ?? 0) + 1;
-    const clash = this.any ? this.hardest(failing) : this.askedBy(failing);
+    const clash = this.any ? this.hardest(failing, false) : this.deciding(failing);
+    let isDead = true;
     for (const { option, least } of this.children(clash, wished[clash] ?? -1, relaxed)) {
       if (least >= this.bestCost || this.isForLater(least)) continue;
       const mark = state.mark;
       if (state.take(option)) {
         const next = relax(state, relaxed);
-        if (next) yield* this.branch(next);
+        if (next) {
+          isDead = false;
+          yield* this.branch(next);
+        }
       }
       state.undo(mark);
       if (this.nodes >= this.limit || (this.any && this.best)) return;
     }
+    if (isDead) this.dead = clash;
   }
 
   /**
@@ -203,13 +221,23 @@ export class Search {
     return clash;
   }
 
-  /** The open choice with the fewest options for the trouble that it made. */
-  private hardest(failing: number): number {
+  /**
+   * What to branch on when a choice cannot have its wish: what its other options ask for. Where that is one line of many that take pins, which
+   * the assignment knows best, what else is open decides first: whole buses with all of their lines hang on it.
+   */
+  private deciding(failing: number): number {
+    if (this.dead >= 0 && !this.state.isSettled(this.dead)) return this.dead;
+    const asked = this.askedBy(failing);
+    return this.p.isRow[asked] ? this.hardest(asked, true) : asked;
+  }
+
+  /** The open choice with the fewest options for the trouble that it made. @param outside only of those that the assignment leaves */
+  private hardest(failing: number, outside: boolean): number {
     const { state, p, weight } = this;
     let best = failing;
     let least = Infinity;
     for (let c = 0; c < p.choices; c++) {
-      if (state.isSettled(c) || (state.left[c] ?? 0) < 2) continue;
+      if (state.isSettled(c) || (state.left[c] ?? 0) < 2 || (outside && p.isRow[c])) continue;
       const measure = (state.left[c] ?? 0) / (weight[c] ?? 1);
       if (measure < least) {
         least = measure;
@@ -229,7 +257,7 @@ export class Search {
       if (!state.alive[o]) continue;
       for (const r of p.reqsOf[o] ?? []) {
         const asked = p.reqChoice[r] ?? -1;
-        if (asked >= 0 && !state.isSettled(asked) && !p.block?.rowOf.has(asked) && this.splits(r)) return asked;
+        if (asked >= 0 && !state.isSettled(asked) && !p.isRow[asked] && this.splits(r)) return asked;
       }
     }
     return choice;

@@ -1,4 +1,5 @@
 /** A problem while it is searched: which options are left, and what follows from taking or losing one. */
+import { type Alike, alikeChoices } from './alike.ts';
 import type { Compiled } from './compile.ts';
 
 type Mark = readonly [lost: number, taken: number, was: number];
@@ -19,6 +20,8 @@ export class State {
   private readonly queue: number[] = [];
   /** Choices that lost options since it was last looked at what their options have in common. */
   private readonly dirty = new Set<number>();
+  /** Of choices that are alike only solutions in order are looked at. */
+  private alike: Alike | null = null;
 
   private constructor(readonly p: Compiled) {
     this.alive = new Uint8Array(p.cost.length).fill(1);
@@ -54,6 +57,7 @@ export class State {
     for (let o = 0; o < p.cost.length; o++) {
       const member = p.freedBy[o] ?? -1;
       if (member >= 0 && kept(member) && !this.kill(o)) return false;
+      if (p.needless[o] && !this.kill(o)) return false;
       // An option that alone asks for more than there is.
       for (let u = p.useAt[o] ?? 0; u < (p.useAt[o + 1] ?? 0); u++)
         if ((p.useAmount[u] ?? 0) > (p.capacity[p.useOf[u] ?? 0] ?? 0) && !this.kill(o)) return false;
@@ -65,6 +69,9 @@ export class State {
       if (this.left[c] === 1) this.queue.push(c);
       this.dirty.add(c);
     }
+    if (!this.spread()) return false;
+    this.alike = alikeChoices(p, this.alive);
+    this.alike.before.forEach((before, c) => before >= 0 && this.dirty.add(c).add(before));
     return this.spread();
   }
 
@@ -132,9 +139,28 @@ export class State {
       const [choice] = this.dirty;
       if (choice === undefined) return true;
       this.dirty.delete(choice);
-      if (!this.askInCommon(choice)) return this.fail();
+      if (!this.askInCommon(choice) || !this.keepOrder(choice)) return this.fail();
     }
     return false;
+  }
+
+  /** Of choices that are alike none takes an option before that of its neighbour. */
+  private keepOrder(choice: number): boolean {
+    const { first } = this.p;
+    const [before, after] = [this.alike?.before[choice] ?? -1, this.alike?.after[choice] ?? -1];
+    if (before < 0 && after < 0) return true;
+    const [from, to] = [first[choice] ?? 0, first[choice + 1] ?? 0];
+    let [least, most] = [-1, -1];
+    for (let o = from; o < to; o++) {
+      if (!this.alive[o]) continue;
+      if (least < 0) least = o - from;
+      most = o - from;
+    }
+    for (let k = 0; k < to - from; k++) {
+      if (after >= 0 && k < least && !this.kill((first[after] ?? 0) + k)) return false;
+      if (before >= 0 && k > most && !this.kill((first[before] ?? 0) + k)) return false;
+    }
+    return true;
   }
 
   /** Where every option that is left asks something of one choice, what none of them would take is lost there. */
@@ -195,13 +221,11 @@ export class State {
     const { p } = this;
     const rest = (p.capacity[r] ?? 0) - (this.used[r] ?? 0);
     if (rest < 0) return false;
-    for (const choice of p.touching[r] ?? []) {
+    for (const { choice, amounts } of p.takers[r] ?? []) {
       if (this.settled[choice]) continue;
-      for (let o = p.first[choice] ?? 0; o < (p.first[choice + 1] ?? 0); o++) {
-        if (!this.alive[o]) continue;
-        for (let u = p.useAt[o] ?? 0; u < (p.useAt[o + 1] ?? 0); u++)
-          if (p.useOf[u] === r && (p.useAmount[u] ?? 0) > rest && !this.kill(o)) return false;
-      }
+      const from = p.first[choice] ?? 0;
+      for (let k = 0; k < amounts.length; k++)
+        if ((amounts[k] ?? 0) > rest && this.alive[from + k] && !this.kill(from + k)) return false;
     }
     return true;
   }
