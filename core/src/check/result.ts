@@ -1,11 +1,11 @@
 import type { FigureId } from '../card/figures.ts';
 import type { Message, Sum, Text } from '../quantity/message.ts';
-import type { Hazard } from '../circuit/cautions.ts';
+import { HAZARDS } from '../card/kinds.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { netOf, type Collection } from '../circuit/watched.ts';
 import type { Source } from '../card/figure.ts';
 import { areNumbers, unworkable } from './unworkable.ts';
-import { ASSUMED, weakest, type Evidence } from '../card/evidence.ts';
+import { ASSUMED, EVIDENCE, weakest } from '../card/evidence.ts';
 
 export const SEVERITIES = ['danger', 'fault', 'caution', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
@@ -28,7 +28,8 @@ interface Rest {
 }
 
 /** A source of figures; or the plan itself, or a published standard, where no figure of a card comes in; or a length that nobody has said. */
-export type Grounds = Evidence | 'plan' | 'standard' | 'assumed';
+export const GROUNDS = [...EVIDENCE, 'plan', 'standard', 'assumed'] as const;
+export type Grounds = (typeof GROUNDS)[number];
 
 /** What a check says about one thing: a pass when `severity` is null, else a finding. */
 export interface Result {
@@ -67,44 +68,46 @@ type Scope = 'part' | 'bus' | 'plan';
 export type AnsweredBy = 'voltage' | 'current' | 'rest' | 'edge' | 'scan';
 
 /** Which of the things that one check proves of the same subjects. */
-type Aspect =
-  | 'analog'
-  | 'asleep'
-  | 'base'
-  | 'before'
-  | 'both ends'
-  | 'cell'
-  | 'channel'
-  | 'channels'
-  | 'clock'
-  | 'cold'
-  | 'contact'
-  | 'converter'
-  | 'diode'
-  | 'direction'
-  | 'frequency'
-  | 'heat'
-  | 'in use'
-  | 'inrush'
-  | 'leads'
-  | 'mode'
-  | 'parasite'
-  | 'peripheral'
-  | 'pull-up'
-  | 'reserved'
-  | 'ringing'
-  | 'rise'
-  | 'round'
-  | 'select'
-  | 'short'
-  | 'sides'
-  | 'socket'
-  | 'step-up'
-  | 'style'
-  | 'sun'
-  | 'supply'
-  | 'together'
-  | Hazard;
+export const ASPECTS = [
+  'analog',
+  'asleep',
+  'base',
+  'before',
+  'both ends',
+  'cell',
+  'channel',
+  'channels',
+  'clock',
+  'cold',
+  'contact',
+  'converter',
+  'diode',
+  'direction',
+  'frequency',
+  'heat',
+  'in use',
+  'inrush',
+  'leads',
+  'mode',
+  'parasite',
+  'peripheral',
+  'pull-up',
+  'reserved',
+  'ringing',
+  'rise',
+  'round',
+  'select',
+  'short',
+  'sides',
+  'socket',
+  'step-up',
+  'style',
+  'sun',
+  'supply',
+  'together',
+  ...HAZARDS,
+] as const;
+type Aspect = (typeof ASPECTS)[number];
 
 export interface CheckMeta {
   /** "station/rule" */

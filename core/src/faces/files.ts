@@ -11,6 +11,7 @@ export { readDraft, writeDraft } from '../format/draft-file.ts';
 export { type ShelfIndex, readReview, readShelfIndex, writeShelfIndex } from '../format/shelf-file.ts';
 export { readStep, writeStep } from '../format/step-file.ts';
 export { jsonSchema } from '../format/json-schema.ts';
+export { openApi } from '../report/open-api.ts';
 export { type Logbook, readLogbook, writeLogbook } from '../format/logbook-file.ts';
 export { logCsv, logMarkdown } from '../format/logbook-text.ts';
 export { readPack, writePack } from '../format/pack-file.ts';
