@@ -15,6 +15,23 @@ interface Said {
   readonly piece: CheckPiece;
   readonly id: string;
   readonly results: readonly Result[];
+  readonly reads: ReadonlySet<string>;
+}
+
+function learn(piece: CheckPiece, seen: Circuit, id: string): Said {
+  const { value: results, reads } = noting(() => judged(piece, seen, id));
+  return { piece, id, results, reads };
+}
+
+function readersBy(all: readonly Said[]): Map<string, Said[]> {
+  const by = new Map<string, Said[]>();
+  for (const said of all)
+    for (const name of said.reads) {
+      const readers = by.get(name);
+      if (readers) readers.push(said);
+      else by.set(name, [said]);
+    }
+  return by;
 }
 
 export class Trying {
@@ -22,13 +39,19 @@ export class Trying {
   private readonly all: readonly Said[];
   /** Those with something that is not met. */
   private readonly unmet: readonly Said[];
-  /** Who read what has a name. */
-  private readonly readers = new Map<string, Said[]>();
+  /** Who read what has a name; made once somebody wants to know. */
+  private readers: Map<string, Said[]> | null = null;
   private readonly byPiece = new Map<CheckPiece, Map<string, Said>>();
 
-  constructor(private readonly circuit: Circuit) {
+  /** @param kept what was said of a thing before, where that still holds */
+  constructor(
+    private readonly circuit: Circuit,
+    kept: (piece: CheckPiece, id: string) => Said | undefined = () => undefined,
+  ) {
     const seen = watched(circuit);
-    this.all = PIECES.flatMap((piece) => [...subjectsOf(piece, circuit)].map((id) => this.learn(piece, seen, id)));
+    this.all = PIECES.flatMap((piece) =>
+      [...subjectsOf(piece, circuit)].map((id) => this.take(kept(piece, id) ?? learn(piece, seen, id))),
+    );
     this.unmet = this.all.filter(({ results }) => results.some(({ severity }) => severity !== null));
     this.verdict = verdictOf(
       circuit,
@@ -36,18 +59,20 @@ export class Trying {
     );
   }
 
-  private learn(piece: CheckPiece, seen: Circuit, id: string): Said {
-    const { value: results, reads } = noting(() => judged(piece, seen, id));
-    const said = { piece, id, results };
-    for (const name of reads) {
-      const readers = this.readers.get(name);
-      if (readers) readers.push(said);
-      else this.readers.set(name, [said]);
-    }
-    let ids = this.byPiece.get(piece);
-    if (!ids) this.byPiece.set(piece, (ids = new Map<string, Said>()));
-    ids.set(id, said);
+  private take(said: Said): Said {
+    let ids = this.byPiece.get(said.piece);
+    if (!ids) this.byPiece.set(said.piece, (ids = new Map<string, Said>()));
+    ids.set(said.id, said);
     return said;
+  }
+
+  /** The same of a changed circuit, with what is not touched taken over: its verdict is that of the whole. */
+  next(circuit: Circuit): Trying {
+    const again = this.readersOf(changedBetween(this.circuit, circuit));
+    return new Trying(circuit, (piece, id) => {
+      const said = this.byPiece.get(piece)?.get(id);
+      return said && !again.has(said) ? said : undefined;
+    });
   }
 
   /** How many pieces are judged again after a change, of how many. */
@@ -56,6 +81,7 @@ export class Trying {
   }
 
   private readersOf({ names }: Changed): Set<Said> {
+    this.readers ??= readersBy(this.all);
     const readers = new Set<Said>();
     for (const name of names) for (const said of this.readers.get(name) ?? []) readers.add(said);
     return readers;
@@ -86,5 +112,10 @@ export class Trying {
   }
 }
 
-/** Whoever tries changes of a circuit tries them against the same; its verdict is `verify`'s. */
-export const tryingOf = perOwner((circuit: Circuit) => new Trying(circuit));
+/**
+ * Whoever tries changes of a circuit tries them against the same; its verdict is `verify`'s.
+ * @param before that of a circuit much like it, which makes this one quick
+ */
+export const tryingOf = perOwner((circuit: Circuit, before?: Trying | null) =>
+  before ? before.next(circuit) : new Trying(circuit),
+);

@@ -64,6 +64,7 @@ export type {
 } from '../plan/plan.ts';
 export { referenceProblems } from '../plan/references.ts';
 export { type Problem, expected, problemCount } from '../quantity/problem.ts';
+export { sharedWith } from '../plan/shared.ts';
 export { swapCard } from '../plan/swap.ts';
 export { type Trial, tried, withTrial } from '../plan/trial.ts';
 export { keyOf, ownerOf, parseRef, placeKey } from '../plan/ref.ts';

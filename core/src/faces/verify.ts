@@ -17,6 +17,7 @@ export {
 export { eaterName } from '../check/supply-runtime.ts';
 export { type TransferPoint, transferPoints } from '../check/transfer-points.ts';
 export { type Verdict, relativeMargin, standingOf } from '../check/standing.ts';
+export { type Trying, tryingOf } from '../check/trying.ts';
 export { verify } from '../check/verify.ts';
 export { wireLimit } from '../check/wire-budget.ts';
 export { type Cell, ROW_GROUPS } from '../compare/cell.ts';

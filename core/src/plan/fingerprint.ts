@@ -3,10 +3,13 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Card } from '../card/card.ts';
 import { usedCards, type PlanDocument } from './document.ts';
 import { canonical } from '../quantity/canonical.ts';
-import { perOwner } from '../quantity/memo.ts';
+import { perKey, perOwner } from '../quantity/memo.ts';
 
 /** Cards are never changed in place and are the larger part of a plan file: each is written out once. */
 const cardText = perOwner((card: Card) => canonical(card));
+
+/** The cards come first and stay the same from edit to edit: the hash goes on from there. */
+const ofCards = perKey(2, (text: string) => sha256.create().update(utf8ToBytes(text)));
 
 /**
  * Sixteen hexadecimal digits over everything a verdict rests on. What says nothing about the hardware is left
@@ -16,6 +19,7 @@ export function fingerprint({ plan, cards }: PlanDocument): string {
   const { id: _id, name: _name, note: _note, done: _done, measured: _measured, acknowledged: _read, ...rest } = plan;
   const used = new Set(usedCards(plan));
   const sorted = cards.filter(({ id }) => used.has(id)).sort((a, b) => (a.id < b.id ? -1 : 1));
-  const text = `{"cards":[${sorted.map(cardText).join(',')}],"plan":${canonical(rest)}}`;
-  return bytesToHex(sha256(utf8ToBytes(text))).slice(0, 16);
+  const begun = ofCards(`{"cards":[${sorted.map(cardText).join(',')}],"plan":`);
+  const whole = begun.clone().update(utf8ToBytes(`${canonical(rest)}}`));
+  return bytesToHex(whole.digest()).slice(0, 16);
 }

@@ -36,6 +36,20 @@ describe('a change tried by what it touches', function () {
       }
     });
 
+  it('goes on from edit to edit with the verdict of the whole', () => {
+    for (let seed = 200; seed < 208; seed++) {
+      let document = drawnBase(seed);
+      let trying = new Trying(deriveCircuit(document));
+      for (let step = 1; step <= 8; step++) {
+        const [edit] = drawnEdits(document, seed * 100 + step, 1);
+        if (!edit) continue;
+        ({ document } = edit);
+        trying = trying.next(deriveCircuit(document));
+        expect(trying.verdict, `${seed}, step ${step}: ${edit.says}`).to.deep.equal(afresh(document));
+      }
+    }
+  });
+
   it('has the same results in its pieces as in the check', () => {
     for (const name of PLANS) {
       const circuit = deriveCircuit(demo(name));

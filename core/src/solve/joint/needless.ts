@@ -30,7 +30,7 @@ interface Seen {
   readonly meets: ReadonlySet<number>;
 }
 
-const nameOf = (choice: number, option: number): string => `${choice}.${option}`;
+const nameOf = (choice: number, option: number): string => `${choice}:${option}`;
 
 /** Of each choice its options, as the rest of the problem sees them. */
 function seen({ choices }: Problem, enough: readonly boolean[]): Seen[][] {

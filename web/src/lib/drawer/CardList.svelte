@@ -55,7 +55,7 @@
 
   async function importPack(file: File | undefined) {
     if (!file) return;
-    const read = await workbench.readPack(await file.text());
+    const read = await workbench.asks.readPack(await file.text());
     if (!read?.ok) {
       trouble = `${file.name}: ${sayProblems(read?.problems ?? [])
         .map(({ path, message }) => `${path} ${message}`.trim())
@@ -70,7 +70,7 @@
   async function exportPack(of: 'json' | 'csv') {
     const cards = drawer.ownLatest.filter((card) => isFound(card, word));
     if (of === 'csv') saveFile(fileName('cards', 'csv'), cardsCsv(cards), 'text/csv');
-    else saveFile(fileName('cards', 'json'), await workbench.writePack(cards), 'application/json');
+    else saveFile(fileName('cards', 'json'), await workbench.asks.writePack(cards), 'application/json');
   }
 </script>
 

@@ -88,7 +88,7 @@ const BUILD_FILES: Readonly<Record<BuildFile, readonly [string, string, string]>
 export async function savePins(as: 'c' | 'python' | 'overlay'): Promise<void> {
   const ending = { c: 'h', python: 'py', overlay: 'dts' }[as];
   const name = fileName(workbench.plan?.name ?? 'plan', ending).replace(/[-\s](?=[^.]*\.(?:py|h)$)/g, '_');
-  if (workbench.plan) saveFile(name, await workbench.pinSheet(as), 'text/plain');
+  if (workbench.plan) saveFile(name, await workbench.asks.pinSheet(as), 'text/plain');
 }
 
 /** Puts every line that is not locked on its best pin. */

@@ -24,6 +24,7 @@ import { drawer } from './drawer.svelte';
 import { isWhole, PlanHistory } from './history.svelte';
 import { Saving } from './saving.svelte';
 import { telling } from './telling.svelte';
+import { Receiver } from '../worker/sharing';
 import type { Study, StudyWorker } from '../worker/study';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
@@ -37,6 +38,7 @@ class Workbench {
     removed: () => void this.wasRemoved(),
   });
   private readonly thread = new Thread<StudyWorker>(threads.study);
+  private readonly receiver = new Receiver();
   private revision = 0;
 
   study = $state.raw<Study | null>(null);
@@ -231,7 +233,9 @@ class Workbench {
     const { cards } = documentOf(plan, this.own, this.library);
     let study: Study | null;
     try {
-      study = await this.thread.newest((calls) => calls.study(plan, this.thread.fresh(cards)));
+      study = await this.thread.newest(async (calls) =>
+        this.receiver.unpack(await calls.study(plan, this.thread.fresh(cards))),
+      );
     } catch (error) {
       if (mine === this.revision) await this.fail(plan, error instanceof Error ? error.message : String(error));
       return;
@@ -264,6 +268,11 @@ class Workbench {
     return this.thread.calls.remedies(finding, [...this.library.values()]);
   }
 
+  /** What the thread of the open plan answers without being told of it. */
+  get asks() {
+    return this.thread.calls;
+  }
+
   /** What other choices would do to the runtime of a pack. */
   async whatIfs(rail: string) {
     return this.thread.calls.whatIfs(rail, [...this.library.values()]);
@@ -274,10 +283,6 @@ class Workbench {
     return this.thread.calls.compare(plan, documentOf(plan, this.own, this.library).cards);
   }
 
-  async pinSheet(as: 'c' | 'python' | 'overlay'): Promise<string> {
-    return this.thread.calls.pinSheet(as);
-  }
-
   /** Pins for the plan as it stands; asked again when it changed meanwhile. */
   async assignPins() {
     for (;;) {
@@ -285,18 +290,6 @@ class Workbench {
       const answer = await this.thread.calls.assign();
       if (asked === this.plan) return answer;
     }
-  }
-
-  async readPack(text: string) {
-    return this.thread.calls.readPack(text);
-  }
-
-  async writePack(cards: readonly Card[]): Promise<string> {
-    return this.thread.calls.writePack(cards);
-  }
-
-  async cardProblems(card: Card): Promise<readonly Problem[]> {
-    return this.thread.calls.cardProblems(card);
   }
 
   /** The file of the open plan, with exactly the cards that it uses. */

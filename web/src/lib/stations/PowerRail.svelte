@@ -35,7 +35,14 @@
   const MANY_STEPS = 2000;
   const clocked = $derived((line?.lanes ?? []).filter(({ rhythm }) => rhythm.every !== null).length);
   const long = $derived((line?.together.at.length ?? 0) > MANY_STEPS);
-  const order = $derived(clocked > 1 && !long ? stagger(circuit, rail.ref) : null);
+  let order = $state.raw<{ before: number; after: number } | null>(null);
+  // It may take longer than a frame: nobody waits for it.
+  $effect(() => {
+    let isAsked = clocked > 1 && !long && circuit.rails.has(rail.ref);
+    if (!isAsked) order = null;
+    else void workbench.asks.order(rail.ref).then((found) => isAsked && (order = found));
+    return () => (isAsked = false);
+  });
   function orderNow() {
     // What is built on the circuit that is shown would lose a change in between.
     const now = workbench.circuit();

@@ -3,9 +3,10 @@ import type { Card } from '@idle-breadboard/core/card';
 import type { Circuit } from '@idle-breadboard/core/circuit';
 import type { Read } from '@idle-breadboard/core/files';
 import type { Overview } from '@idle-breadboard/core/overview';
-import type { PlanDocument, Plan, Problem } from '@idle-breadboard/core/plan';
+import type { PlanDocument, Plan } from '@idle-breadboard/core/plan';
 import type { PinSolution, Answer, WhatIf } from '@idle-breadboard/core/solve';
 import type { Result, Verdict } from '@idle-breadboard/core/verify';
+import type { Packed } from './sharing';
 
 /** What a change of the plan does to its findings. */
 export interface Effect {
@@ -30,9 +31,11 @@ export interface StudyWorker {
   /** The picture of another plan. */
   picture(plan: Plan, cards: readonly Card[]): Overview;
   /** @param cards null: those of the call before */
-  study(plan: Plan, cards: readonly Card[] | null): Study;
+  study(plan: Plan, cards: readonly Card[] | null): Packed<Study>;
   /** Remedies of a finding of the plan studied last; null where something newer was asked meanwhile. */
   remedies(finding: string, library: readonly Card[]): Promise<Answer | null>;
+  /** What work one after the other would save on a rail of the plan studied last, A at the peak; null where nothing. */
+  order(rail: string): { readonly before: number; readonly after: number } | null;
   /** Choices that would make the cells behind a rail of the plan studied last run longer. */
   whatIfs(rail: string, library: readonly Card[]): WhatIf[];
   /** Reads the text of a plan file. */
@@ -41,8 +44,6 @@ export interface StudyWorker {
   write(document: PlanDocument): string;
   readPack(text: string): Read<readonly Card[]>;
   writePack(cards: readonly Card[]): string;
-  /** What the schema has against a card. */
-  cardProblems(card: Card): readonly Problem[];
   /** The pins of the plan studied last as a file for its software. */
   pinSheet(as: 'c' | 'python' | 'overlay'): string;
   /** Pins for everything that is not locked. */

@@ -4,30 +4,41 @@ import {
   cHeader,
   devicetreeOverlay,
   pythonModule,
-  readCard,
   readPack,
   readPlan,
   writePack,
   writePlan,
 } from '@idle-breadboard/core/files';
 import { overviewOf } from '@idle-breadboard/core/overview';
-import { fingerprint } from '@idle-breadboard/core/plan';
-import { pinModel, answering, solvePins, whatIfs, withPins } from '@idle-breadboard/core/solve';
-import { isBlocking, verify, withMeasured } from '@idle-breadboard/core/verify';
+import { fingerprint, type Plan, sharedWith } from '@idle-breadboard/core/plan';
+import { pinModel, answering, solvePins, stagger, whatIfs, withPins } from '@idle-breadboard/core/solve';
+import { isBlocking, type Trying, tryingOf, withMeasured } from '@idle-breadboard/core/verify';
 import { expose } from 'comlink';
+import { Sender } from './sharing';
 import type { Study, StudyWorker } from './study';
 
 let last: Study | null = null;
+/** What was judged of it, so that the next plan is judged by what is different. */
+let trying: Trying | null = null;
+const sender = new Sender();
+/** A plan comes as a copy: what it has in common with the last one is taken from there. */
+const shared = (plan: Plan): Plan => sharedWith(last?.circuit.plan, plan);
 let kept: readonly Card[] = [];
 /** How often remedies were asked for: an older question is dropped. */
 let asked = 0;
 /** ms after which whoever waits is served. */
 const PATIENCE = 40;
 
+/** Another plan, beside the one that is studied. */
+function judged(plan: Plan, cards: readonly Card[]) {
+  const circuit = deriveCircuit({ plan: shared(plan), cards: sharedWith(kept, cards) });
+  return { circuit, verdict: tryingOf(circuit, trying).verdict };
+}
+
 const worker: StudyWorker = {
   compare(plan, cards) {
     if (!last) return null;
-    const { findings, status, unread } = verify(deriveCircuit({ plan, cards }));
+    const { findings, status, unread } = judged(plan, cards).verdict;
     const [before, after] = [last.verdict.findings, findings].map((list) => new Set(list.map(({ key }) => key)));
     return {
       status,
@@ -38,16 +49,17 @@ const worker: StudyWorker = {
     };
   },
   picture(plan, cards) {
-    const circuit = deriveCircuit({ plan, cards });
-    return overviewOf(circuit, verify(circuit));
+    const { circuit, verdict } = judged(plan, cards);
+    return overviewOf(circuit, verdict);
   },
   study(plan, cards) {
-    kept = cards ?? kept;
-    const document = { plan, cards: kept };
+    kept = sharedWith(kept, cards ?? kept);
+    const document = { plan: shared(plan), cards: kept };
     const circuit = deriveCircuit(document);
     const print = fingerprint(document);
-    last = { fingerprint: print, circuit, verdict: withMeasured(verify(circuit), plan.measured, print) };
-    return last;
+    trying = tryingOf(circuit, trying);
+    last = { fingerprint: print, circuit, verdict: withMeasured(trying.verdict, plan.measured, print) };
+    return sender.pack(last);
   },
   async remedies(finding, library) {
     const study = last;
@@ -65,6 +77,10 @@ const worker: StudyWorker = {
       since = performance.now();
     }
   },
+  order(ref) {
+    const found = last && stagger(last.circuit, ref);
+    return found && { before: found.before, after: found.after };
+  },
   whatIfs(ref, library) {
     const rail = last?.circuit.rails.get(ref);
     return last && rail ? whatIfs(last.circuit, rail, libraryOf(library)) : [];
@@ -73,10 +89,6 @@ const worker: StudyWorker = {
   write: writePlan,
   readPack,
   writePack,
-  cardProblems(card) {
-    const read = readCard(JSON.stringify(card));
-    return read.ok ? [] : read.problems;
-  },
   pinSheet(as) {
     if (!last) return '';
     const write = { c: cHeader, python: pythonModule, overlay: devicetreeOverlay }[as];
