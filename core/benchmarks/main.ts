@@ -8,9 +8,11 @@ import { benchSets } from './sets.ts';
 import { benchTimeline } from './timeline.ts';
 import { benchMutated } from './mutated.ts';
 import { benchMatrix } from './matrix.ts';
+import { benchPace } from './pace.ts';
 import { benchVerify } from './verify.ts';
 
 console.log('Times are the middle of many runs on this machine; compare within one run only.');
+benchPace();
 benchVerify();
 await benchPins();
 await benchJoint();

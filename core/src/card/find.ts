@@ -1,5 +1,6 @@
 /** Finding a card by what one knows of it: its name, what it measures, a voltage, a bus, what is printed along its header. */
 import type { Card } from './card.ts';
+import { perOwner } from '../quantity/memo.ts';
 import { toInterval } from './to-interval.ts';
 
 /** "3.3", "5V", "3V3" as volts; undefined of any other word. */
@@ -21,7 +22,8 @@ const takes = (card: Card, volts: number): boolean => {
   );
 };
 
-const wordsOf = (card: Card): string =>
+/** Made once for each card: with every letter that is typed all of them are looked through. */
+const wordsOf = perOwner((card: Card): string =>
   [
     card.name,
     card.class,
@@ -37,7 +39,8 @@ const wordsOf = (card: Card): string =>
     ...card.offers.map(({ supplier }) => supplier),
   ]
     .join(' ')
-    .toLowerCase();
+    .toLowerCase(),
+);
 
 /** @param query words; "3.3 V" is a voltage that it takes or gives. Every word has to be found */
 export function isFound(card: Card, query: string): boolean {

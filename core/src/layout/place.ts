@@ -57,13 +57,16 @@ type Undo = () => void;
 /** Moves one item: anywhere at first, to neighbouring places later. */
 function shift(placing: Placing, item: number, done: number, random: () => number): Undo | null {
   const stands = placing.problem.items[item]?.stands ?? [];
-  const before = placing.lift(item);
+  const before = placing.stands[item];
   if (!before) return null;
   const near = random() < done;
   const at = before.number;
-  const index = near && at >= 0 ? at + Math.round((random() - 0.5) * 12) : Math.floor(random() * stands.length);
+  const index = near ? at + Math.round((random() - 0.5) * 12) : Math.floor(random() * stands.length);
   const stand = stands[index];
-  if (!stand || stand === before || !placing.fits(item, stand)) {
+  // Most moves end here: nothing is lifted for them.
+  if (!stand || stand === before || !placing.clears(item, stand)) return null;
+  placing.lift(item);
+  if (!placing.fits(item, stand)) {
     placing.put(item, before);
     return null;
   }

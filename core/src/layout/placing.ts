@@ -93,6 +93,11 @@ export class Placing {
   /** Whether an item could stand so beside what stands already. */
   fits(item: number, stand: Stand): boolean {
     for (const group of stand.groups) if ((this.used[group] ?? 0) > 0) return false;
+    return this.clears(item, stand);
+  }
+
+  /** Whether no body or plug of another is in its way; its own place does not count, lifted or not. */
+  clears(item: number, stand: Stand): boolean {
     for (let other = 0; other < this.stands.length; other++) {
       const there = this.stands[other];
       if (other === item || !there) continue;
