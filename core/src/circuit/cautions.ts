@@ -4,7 +4,7 @@ import type { HAZARDS } from '../card/kinds.ts';
 import type { Circuit } from './model.ts';
 import { visits } from './programming.ts';
 
-export type Hazard = (typeof HAZARDS)[number];
+type Hazard = (typeof HAZARDS)[number];
 
 export interface Caution {
   readonly hazard: Hazard;

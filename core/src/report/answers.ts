@@ -2,20 +2,23 @@
 import { z } from 'zod';
 import { ASPECTS, GROUNDS, SEVERITIES } from '../check/result.ts';
 import { PHASES } from '../deliver/step.ts';
+import { routes, type RoutesSays } from '../say/routes.ts';
+import { say } from '../say/say.ts';
 
+const told = (id: keyof RoutesSays) => ({ description: say(routes(id)) });
 const list = <T extends z.ZodType>(of: T) => z.array(of).readonly();
 const number = z.number();
 const numberOrNone = number.nullable();
 const word = z.string();
 const words = list(word);
 
-const PROBLEMS = list(z.strictObject({ path: word.meta({ description: 'JSON pointer' }), message: word }));
+const PROBLEMS = list(z.strictObject({ path: word.meta(told('pointer')), message: word }));
 
 const PASS = {
   check: word,
   subjects: words,
   aspect: z.enum(ASPECTS).nullable(),
-  measured: numberOrNone.meta({ description: 'in SI base units; null where nothing is counted' }),
+  measured: numberOrNone.meta(told('measured')),
   limit: numberOrNone,
   unit: word,
   margin: numberOrNone,
@@ -25,7 +28,7 @@ const PASS = {
     z.strictObject({
       name: word,
       sum: word,
-      value: numberOrNone.meta({ description: 'null where it has no end' }).optional(),
+      value: numberOrNone.meta(told('endless')).optional(),
       unit: word.optional(),
     }),
   ),
@@ -33,9 +36,7 @@ const PASS = {
 const STATUS = z.enum(['verified', 'unread', 'open', 'refused']);
 
 const Verified = z.strictObject({
-  status: STATUS.meta({
-    description: 'unread: all is proved, and sentences of hazards are still to be ticked off in the plan',
-  }),
+  status: STATUS.meta(told('status')),
   fingerprint: word.nullable(),
   findings: list(
     z.strictObject({
@@ -46,10 +47,7 @@ const Verified = z.strictObject({
   ),
   passes: list(z.strictObject(PASS)),
   unread: words,
-  wiring: z
-    .strictObject({ agrees: z.boolean(), says: words })
-    .nullable()
-    .meta({ description: 'the wiring plan read back; null while findings are open' }),
+  wiring: z.strictObject({ agrees: z.boolean(), says: words }).nullable().meta(told('readBack')),
   problems: PROBLEMS.optional(),
 });
 
@@ -59,12 +57,12 @@ const Mended = z.strictObject({
     z.strictObject({
       id: word,
       piece: z.looseObject({ kind: word }),
-      needs: words.meta({ description: 'changes without which this one leads nowhere' }),
+      needs: words.meta(told('needs')),
       title: word,
     }),
   ),
   left: list(z.strictObject({ check: word, message: word })),
-  file: z.looseObject({ format: word }).meta({ description: 'the plan file as it then is' }),
+  file: z.looseObject({ format: word }).meta(told('file')),
 });
 
 const CAUTION = z.strictObject({
@@ -73,7 +71,7 @@ const CAUTION = z.strictObject({
   parts: words,
   source: z.strictObject({ card: word, key: word }),
   says: word,
-  asks: z.boolean().meta({ description: 'it can kill or burn: nobody builds before it was read' }),
+  asks: z.boolean().meta(told('asks')),
   read: z.boolean(),
 });
 const POINT = z.union([
@@ -92,13 +90,13 @@ const LEAD = z.strictObject({
   colour: word,
   ends: z.tuple([word, word]),
   value: word,
-  of: word.meta({ description: 'node of a lead; helper of a part with two legs' }),
+  of: word.meta(told('of')),
   length: number.meta({ description: 'm' }),
   kit: list(z.strictObject({ card: word, pieces: z.int().positive() })),
 });
 
 const Wired = z.strictObject({
-  agrees: z.boolean().meta({ description: 'read back, it joins what the plan joins' }),
+  agrees: z.boolean().meta(told('agrees')),
   mismatches: list(z.strictObject({ kind: word, subjects: words, says: word })),
   steps: list(
     z.strictObject({
@@ -114,7 +112,7 @@ const Wired = z.strictObject({
           at: words,
           expected: z
             .strictObject({ min: numberOrNone, typ: numberOrNone, max: numberOrNone, unit: word })
-            .meta({ description: 'an end that is null has none' })
+            .meta(told('expected'))
             .nullable(),
         }),
       ),
@@ -152,7 +150,7 @@ const Listed = z.strictObject({
   currency: word,
   unpriced: words,
   total: number,
-  arrival: number.meta({ description: 'days until the last parcel is there' }),
+  arrival: number.meta(told('arrival')),
   leads: list(z.strictObject({ ends: word, length: number, colour: word, count: number })),
   resistors: list(z.strictObject({ ohms: number, count: number, inBox: z.boolean() })),
   headers: list(z.strictObject({ part: word, pins: number })),
@@ -183,7 +181,7 @@ const Refused = z
     detail: word,
     problems: PROBLEMS,
   })
-  .meta({ description: 'RFC 9457, with the places of a file that are wrong' });
+  .meta(told('refusal'));
 
 /** What each route answers where it can; `problem` where it cannot. */
 export const ANSWERS = {

@@ -1,5 +1,7 @@
 /** The routes for programs as OpenAPI 3.1 describes such things. */
 import { z } from 'zod';
+import { routes } from '../say/routes.ts';
+import { say } from '../say/say.ts';
 import { ANSWERS } from './answers.ts';
 
 const PREFIX = '/api/v1';
@@ -12,14 +14,14 @@ interface Told {
 }
 
 const ROUTES: Readonly<Record<Route, Told>> = {
-  verify: { says: 'What every check says of a plan, the remedies of each finding, and the wiring read back.' },
-  mend: { says: 'What completes a plan: the changes, how it then stands, and the file.' },
+  verify: { says: say(routes('verify')) },
+  mend: { says: say(routes('mend')) },
   wiring: {
-    says: 'The wiring plan of a laid-out build, step by step.',
+    says: say(routes('wiring')),
     forms: { csv: 'text/csv', svg: 'image/svg+xml' },
   },
-  parts: { says: 'What to buy for a plan, of whom and for how much.', forms: { csv: 'text/csv' } },
-  drawing: { says: 'The whole build, line by line or as one picture.', forms: { svg: 'image/svg+xml' } },
+  parts: { says: say(routes('parts')), forms: { csv: 'text/csv' } },
+  drawing: { says: say(routes('drawing')), forms: { svg: 'image/svg+xml' } },
 };
 
 const named = (name: string) => ({ $ref: `#/components/schemas/${name}` });
@@ -30,12 +32,12 @@ const refusal = (description: string) => ({
   content: { 'application/problem+json': { schema: named('problem') } },
 });
 const REFUSALS = {
-  400: refusal('The body is no plan file: every problem with its place. Or the form that is asked for is none.'),
-  413: refusal('The body is too large.'),
-  415: refusal('The body is not JSON.'),
-  422: refusal('Nothing is laid out, or the plan is not worked out in the time and memory that one request may take.'),
+  400: refusal(say(routes('noPlan'))),
+  413: refusal(say(routes('tooLarge'))),
+  415: refusal(say(routes('noJson'))),
+  422: refusal(say(routes('notWorkedOut'))),
   429: {
-    ...refusal('Too many plans are waiting.'),
+    ...refusal(say(routes('tooMany'))),
     headers: { 'Retry-After': { description: 'seconds', required: true, schema: { type: 'integer', minimum: 1 } } },
   },
 };
@@ -77,9 +79,9 @@ export function openApi(): object {
   return {
     openapi: '3.1.0',
     info: {
-      title: 'Idle Breadboard',
+      title: say(routes('title')),
       version: '1',
-      description: 'Plans of sensor builds: judged, completed, laid out. Nothing is kept between two requests.',
+      description: say(routes('about')),
       license: { name: 'MIT', identifier: 'MIT' },
     },
     servers: [{ url: '/' }],
@@ -87,7 +89,7 @@ export function openApi(): object {
       ...Object.fromEntries(
         (Object.keys(ROUTES) as Route[]).map((route) => [`${PREFIX}/${route}`, { post: post(route) }]),
       ),
-      [`${PREFIX}/catalogue`]: get('catalogue', 'The cards that ship.', {
+      [`${PREFIX}/catalogue`]: get('catalogue', say(routes('catalogue')), {
         [JSON_TYPE]: {
           schema: {
             type: 'object',
@@ -98,15 +100,17 @@ export function openApi(): object {
       }),
       [`${PREFIX}/schema/{of}`]: get(
         'schema',
-        'The JSON Schema of a file.',
+        say(routes('schema')),
         { 'application/schema+json': { schema: { type: 'object' } } },
         {
           parameters: [{ name: 'of', in: 'path', required: true, schema: { type: 'string', enum: ['card', 'plan'] } }],
         },
       ),
-      [`${PREFIX}/openapi`]: get('openapi', 'This description.', { [JSON_TYPE]: { schema: { type: 'object' } } }),
-      '/healthz': get('health', 'Whether the server answers.', text),
-      '/readyz': get('ready', 'Whether it takes another plan.', text),
+      [`${PREFIX}/openapi`]: get('openapi', say(routes('description')), {
+        [JSON_TYPE]: { schema: { type: 'object' } },
+      }),
+      '/healthz': get('health', say(routes('health')), text),
+      '/readyz': get('ready', say(routes('ready')), text),
     },
     components: { schemas },
   };

@@ -27,6 +27,7 @@ import { overview } from './overview.ts';
 import { read } from './read.ts';
 import { remedy } from './remedy.ts';
 import { remedyMore } from './remedy-more.ts';
+import { routes } from './routes.ts';
 import { sheet } from './sheet.ts';
 import { solve } from './solve.ts';
 import { wire } from './wire.ts';
@@ -65,6 +66,7 @@ export const ENGLISH = {
   ...figure,
   ...plan,
   ...read,
+  ...routes,
   ...sheet,
   ...problem,
 } satisfies Language & { readonly [Check in CheckId]: { readonly rule: RuleWords } };
