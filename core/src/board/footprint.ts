@@ -1,5 +1,5 @@
 /** How a part stands on the grid, before it stands anywhere: whole steps from its first pin. */
-import { distance, holeAt, pointOfHole, type Grid, type Hole, type Point } from './grid.ts';
+import { holeAt, pointOfHole, type Grid, type Hole, type Point } from './grid.ts';
 
 export interface FootPin {
   readonly terminal: string;
@@ -71,5 +71,5 @@ export const covers = (box: Box, { x, y }: Point): boolean =>
 export function gap(a: Box, b: Box): number {
   const dx = Math.max(0, a.left - b.right, b.left - a.right);
   const dy = Math.max(0, a.top - b.bottom, b.top - a.bottom);
-  return distance({ x: 0, y: 0 }, { x: dx, y: dy });
+  return Math.hypot(dx, dy);
 }

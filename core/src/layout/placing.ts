@@ -1,5 +1,5 @@
 /** Parts on the boards while they are moved about, and what their places cost: short leads, free holes, cool neighbours. */
-import { type Box, overlaps } from '../board/footprint.ts';
+import { gap, overlaps } from '../board/footprint.ts';
 import type { Field } from './field.ts';
 import { type LayoutProblem, type Stand, warmthBetween } from './problem.ts';
 
@@ -240,18 +240,11 @@ export class Placing {
     let cost = 0;
     for (const { item: other, watts } of this.warmed[item] ?? []) {
       const there = this.stands[other];
-      if (there) cost += COST.kelvin * warmthBetween(watts, gapBetween(stand.box, there.box));
+      if (there) cost += COST.kelvin * warmthBetween(watts, gap(stand.box, there.box));
     }
     return cost;
   }
 }
-
-/** From edge to edge of two boxes, in steps: asked for at every move, and so without anything made on the way. */
-const gapBetween = (a: Box, b: Box): number => {
-  const dx = Math.max(0, a.left - b.right, b.left - a.right);
-  const dy = Math.max(0, a.top - b.bottom, b.top - a.bottom);
-  return Math.sqrt(dx * dx + dy * dy);
-};
 
 const apart = (a: Reach, b: Reach): number => Math.hypot(a.x - b.x, Math.max(0, a.low - b.high, b.low - a.high));
 

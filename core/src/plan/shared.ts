@@ -1,7 +1,10 @@
 /** A plan that came as a copy is made of what is there already, as far as it says the same: what is remembered of that then holds of it. */
 
 const isObject = (value: unknown): value is object => typeof value === 'object' && value !== null;
-const idOf = (value: unknown): unknown => (isObject(value) ? Reflect.get(value, 'id') : undefined);
+/** What a thing has of its own: a name may be one that every object answers to. */
+const ownOf = (thing: object, key: string): unknown =>
+  Object.hasOwn(thing, key) ? Reflect.get(thing, key) : undefined;
+const idOf = (value: unknown): unknown => (isObject(value) ? ownOf(value, 'id') : undefined);
 
 /** @returns what says the same as `after`, with every piece that `before` has as well taken from there; plain data only */
 export function sharedWith<T>(before: unknown, after: T): T {
@@ -21,7 +24,7 @@ function sharedList(before: readonly unknown[], after: readonly unknown[]): read
 }
 
 function sharedFields(before: object, after: object): object {
-  const made = Object.entries(after).map(([key, value]) => [key, sharedWith(Reflect.get(before, key), value)] as const);
+  const made = Object.entries(after).map(([key, value]) => [key, sharedWith(ownOf(before, key), value)] as const);
   const same =
     Object.keys(before).length === made.length &&
     made.every(([key, value]) => Object.hasOwn(before, key) && Object.is(value, Reflect.get(before, key)));

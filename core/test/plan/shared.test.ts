@@ -25,5 +25,8 @@ describe('a plan made of what is there already', () => {
     expect(sharedWith([1, 2], { 0: 1, 1: 2 })).to.deep.equal({ 0: 1, 1: 2 });
     expect(sharedWith({ a: 1, b: 2 }, { a: 1 })).to.deep.equal({ a: 1 });
     expect(sharedWith({ a: [] }, { a: {} })).to.deep.equal({ a: {} });
+    const odd = JSON.parse('{"__proto__":{},"constructor":{}}') as object;
+    expect(Object.getOwnPropertyDescriptor(sharedWith({}, odd), '__proto__')?.value).to.not.equal(Object.prototype);
+    expect(Object.keys(sharedWith({ a: 1 }, odd))).to.deep.equal(['__proto__', 'constructor']);
   });
 });

@@ -22,7 +22,9 @@ export interface Relaxation {
   readonly label: Message;
   /** The plan with this given up, and nothing else changed. */
   readonly plan: Plan;
-  /** What a whole solution comes to then; null when this alone is not enough, or was not asked. */
+  /** Whether everything else can be had then; null where it was not asked. */
+  readonly isEnough: boolean | null;
+  /** What a whole solution comes to then; null where there is none, or it was not worked out. */
   readonly goals: Goals | null;
   /** Difference of the piece prices. */
   readonly cost: number;
@@ -55,11 +57,11 @@ function givenUp(plan: Plan, circuit: Circuit, { kind, of: name = '' }: Member):
 function relaxationsOf({ bench }: Encoding, exclusion: Exclusion): Relaxation[] {
   const { circuit, library } = bench;
   const before = piecesCost(circuit.plan, library);
-  return exclusion.relaxations.map(({ member, goals }) => {
+  return exclusion.relaxations.map(({ member, isEnough, goals }) => {
     const plan = givenUp(circuit.plan, circuit, member);
     const label =
       member.kind === 'lock' ? tell('open', { member: member.label }) : tell('leaveOut', { member: member.label });
-    return { label, plan, goals, cost: piecesCost(plan, library) - before };
+    return { label, plan, isEnough, goals, cost: piecesCost(plan, library) - before };
   });
 }
 
@@ -79,7 +81,7 @@ function standIns({ bench, parts }: Encoding, members: readonly Member[]): Relax
     const ways = node && waysOf({ ...bench, circuit: swapped, pins: new Map() }, node, new Map());
     if (!ways || ways.ways.length === 0) continue;
     const label = tell('takeAs', { card: card.name, choice: part.choice.label });
-    found.push({ label, plan, goals: null, cost: piecesCost(plan, library) - before });
+    found.push({ label, plan, isEnough: null, goals: null, cost: piecesCost(plan, library) - before });
   }
   return found;
 }
@@ -114,7 +116,7 @@ function stranded({ bench, problem, parts }: Encoding): WhyNot[] {
       {
         sentence: tell('noPinServes', { label, on, askname: wordOf('ask', wish.ask) }),
         members: [{ id: `part:${id}`, kind: 'part', label }],
-        relaxations: [{ label: tell('leavePartOut', { label }), plan, goals: null, cost }],
+        relaxations: [{ label: tell('leavePartOut', { label }), plan, isEnough: null, goals: null, cost }],
       },
     ];
   });

@@ -4,7 +4,9 @@ import { solveJoint } from './solve.ts';
 
 interface Relaxation {
   readonly member: Member;
-  /** What a solution comes to without it; null when giving up this one alone is not enough, or it was not worked out in time. */
+  /** Whether everything else can be had then. */
+  readonly isEnough: boolean;
+  /** What a solution comes to without it; null where there is none, or it was not worked out in time. */
   readonly goals: Goals | null;
   /** Index of the option of each choice in that solution. */
   readonly taken: readonly number[] | null;
@@ -53,8 +55,10 @@ export function exclusionOf(problem: Problem, gone: ReadonlySet<number> = new Se
     relaxations: members.flatMap((m): Relaxation[] => {
       const member = problem.members[m];
       if (!member) return [];
-      const found = solveJoint(problem, { given: new Set([...gone, m]), most: MAX_NODES, budget });
-      return [{ member, goals: found?.goals ?? null, taken: found?.taken ?? null }];
+      const isEnough = isPossible(problem, without(all, m));
+      const given = new Set([...gone, m]);
+      const found = isEnough ? solveJoint(problem, { given, most: MAX_NODES, budget }) : null;
+      return [{ member, isEnough, goals: found?.goals ?? null, taken: found?.taken ?? null }];
     }),
   };
 }

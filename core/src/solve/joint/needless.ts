@@ -73,9 +73,10 @@ function isNoWorse(a: Seen, b: Seen): boolean {
 /**
  * Options in whose place another of the same choice is as good in every solution: it costs no more, takes no more, asks for no more and meets
  * whatever they meet. Of two that are alike the first stays.
+ * @param enough resources that do not run out
  * @returns for each choice, `true` by option
  */
-export function needless(problem: Problem, enough: readonly boolean[] = plentiful(problem)): boolean[][] {
+export function needless(problem: Problem, enough: readonly boolean[]): boolean[][] {
   return seen(problem, enough).map((options) =>
     options.map((b, o) =>
       options.some((a, other) => other !== o && isNoWorse(a, b) && (other < o || !isNoWorse(b, a))),

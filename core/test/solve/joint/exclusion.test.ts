@@ -36,10 +36,11 @@ describe('what excludes itself', function () {
       expect(lexicographic(highs, problem, new Set(others)), `case ${seed}: all of them`).to.equal(null);
       for (const m of mine)
         expect(lexicographic(highs, problem, new Set([...others, m])), `case ${seed} without ${m}`).to.not.equal(null);
-      for (const { member, goals, taken } of exclusion.relaxations) {
+      for (const { member, isEnough, goals, taken } of exclusion.relaxations) {
         const given = new Set([problem.members.indexOf(member)]);
         const than = taken && holds(problem, taken, given) ? goals : null;
         const theirs = lexicographic(highs, problem, given, than);
+        expect(isEnough, `case ${seed}: whether ${member.id} is enough`).to.equal(theirs !== null);
         expect(goals, `case ${seed}: giving up ${member.id}`).to.deep.equal(theirs);
         if (taken) expect(holds(problem, taken, given)).to.equal(true);
       }

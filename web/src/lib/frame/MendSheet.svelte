@@ -2,7 +2,7 @@
 <script lang="ts">
   import Tick from '../kit/Tick.svelte';
   import { counted, say } from '@idle-breadboard/core/words';
-  import type { Goals } from '@idle-breadboard/core/solve';
+  import type { Relaxation } from '@idle-breadboard/core/solve';
   import Glyph from '../kit/Glyph.svelte';
   import Button from '../kit/Button.svelte';
   import Sheet from '../kit/Sheet.svelte';
@@ -23,9 +23,10 @@
   }
 
   /** What giving something up comes to, in words. */
-  function price(goals: Goals | null, cost: number): string {
+  function price({ isEnough, goals, cost }: Relaxation): string {
     const money = `${signedMoney(cost)} ${currency}`.trim();
-    if (!goals) return `${money}; more is in the way`;
+    if (isEnough === false) return `${money}; more is in the way`;
+    if (!goals) return `${money}; what the rest takes was not worked out`;
     const parts = `${counted(goals.parts, 'part')} more`;
     return `${money}; the rest then takes ${parts}, ${signedMoney(goals.cents / 100)} ${currency}`.trim();
   }
@@ -52,7 +53,7 @@
             {#each why.relaxations as relaxation (say(relaxation.label))}
               <div class="flex flex-wrap items-center gap-x-2.5 gap-y-1 py-0.5 pl-7.5">
                 <Button kind="sentence" onclick={() => mending.relax(relaxation)}>{say(relaxation.label)}</Button>
-                <span class="unit">{price(relaxation.goals, relaxation.cost)}</span>
+                <span class="unit">{price(relaxation)}</span>
               </div>
             {/each}
           </section>

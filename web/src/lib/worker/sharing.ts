@@ -40,9 +40,7 @@ export class Sender {
     if (Array.isArray(value)) return value.map((one) => this.packed(one));
     if (value instanceof Map) return new Map([...value].map(([key, one]) => [this.packed(key), this.packed(one)]));
     if (value instanceof Set) return new Set([...value].map((one) => this.packed(one)));
-    const made: Record<string, unknown> = {};
-    for (const [key, one] of Object.entries(value)) made[key] = this.packed(one);
-    return made;
+    return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, this.packed(one)]));
   }
 }
 
