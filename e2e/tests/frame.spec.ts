@@ -51,6 +51,14 @@ test('find or do: a part, a net, an action', async ({ page }) => {
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
 });
 
+test('what is typed before the box is there is in it when it comes', async ({ page }) => {
+  await page.evaluate(() => {
+    for (const key of ['/', ...'my rulls', 'Backspace', 'Backspace', 'e', 's', 'Enter'])
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByRole('dialog', { name: 'Name and my rules' })).toBeVisible();
+});
+
 test('the verdict opens every proof, passes included, tightest first', async ({ page }) => {
   await settleDraft(bench);
   await bench.verified();

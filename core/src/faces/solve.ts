@@ -13,7 +13,6 @@ export { complete, completeSteps } from '../solve/complete/complete.ts';
 export type { Completion } from '../solve/complete/completion.ts';
 export type { Relaxation } from '../solve/complete/why-not.ts';
 export { type ControllerFit, controllerFits } from '../solve/controller-fit.ts';
-export type { Goals } from '../solve/joint/problem.ts';
 export type { Progress, Told } from '../solve/joint/found.ts';
 export { type PinSolution, pinModel, pinsFrom, placeLine, solvePins, withPins } from '../solve/pins.ts';
 export { FIGURES, type SetFigures } from '../solve/sets/evaluate.ts';

@@ -1,5 +1,6 @@
 /** Keys that work everywhere, except while something is being typed. */
 import { exportAll } from '../kit/actions';
+import { typeAhead, typedAhead } from '../kit/ahead';
 import { mending } from '../state/mending.svelte';
 import { remedying } from '../state/remedying.svelte';
 import { STATIONS } from '../state/view-ids';
@@ -20,6 +21,9 @@ const typing = (target: EventTarget | null): boolean =>
 /** Things that Enter already means something to. */
 const activates = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('button, a, summary, [role="menuitem"], [role="option"]') !== null;
+
+const inDialog = (target: EventTarget | null): boolean =>
+  target instanceof Element && target.closest('[role="dialog"]') !== null;
 
 /** At a finding that is open, digits choose among its remedies. */
 function choose(event: KeyboardEvent): boolean {
@@ -84,8 +88,12 @@ export function onKey(event: KeyboardEvent): void {
     event.preventDefault();
     return;
   }
-  if (inSheet || view.listOpen) return;
   const command = event.ctrlKey || event.metaKey;
+  if (view.sheet === 'find' && !command && !event.altKey && !inDialog(event.target)) {
+    if (typeAhead(event.key)) event.preventDefault();
+    return;
+  }
+  if (inSheet || view.listOpen) return;
   const key = event.key.toLowerCase();
   if (command && (key === 'z' || key === 'y')) {
     if (typing(event.target)) return;
@@ -95,8 +103,10 @@ export function onKey(event: KeyboardEvent): void {
     return;
   }
   if (command || event.altKey || typing(event.target)) return;
-  if (event.key === '/') view.sheet = 'find';
-  else if (event.key === '?') view.sheet = 'keys';
+  if (event.key === '/') {
+    typedAhead();
+    view.sheet = 'find';
+  } else if (event.key === '?') view.sheet = 'keys';
   else if (!plain(event)) return;
   event.preventDefault();
 }

@@ -1,6 +1,7 @@
 <!-- A box to type into, and what fits below it in groups. -->
 <script lang="ts">
   import { Command } from 'bits-ui';
+  import { typedAhead } from './ahead';
   import type { PickerGroup } from './picker';
 
   let {
@@ -9,10 +10,26 @@
     nothing,
     groups,
   }: { label: string; placeholder: string; nothing: string; groups: readonly PickerGroup[] } = $props();
+
+  let value = $state('');
+
+  const drawn = () => new Promise(requestAnimationFrame);
+
+  /** What was typed before there was a field is in it now, as if it had waited. */
+  async function arrived({ currentTarget: field }: FocusEvent) {
+    const { text, entered } = typedAhead();
+    if (text === '' && !entered) return;
+    value += text;
+    if (!entered) return;
+    // The list narrows and picks its first in turns of its own after the field: what is entered is what was drawn.
+    await drawn();
+    await drawn();
+    field?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }));
+  }
 </script>
 
 <Command.Root class="flex min-h-0 flex-col" {label} loop>
-  <Command.Input class="field m-2 min-h-8" {placeholder} />
+  <Command.Input class="field m-2 min-h-8" {placeholder} bind:value onfocus={arrived} />
   <Command.List class="overflow-y-auto max-h-[60vh] pb-2" tabindex={0} aria-label="found">
     <Command.Viewport>
       <Command.Empty class="unit p-3">{nothing}</Command.Empty>
