@@ -190,7 +190,7 @@ describe('the plan that completes itself', function () {
     ];
     let solved = 0;
     for (const [i, circuit] of circuits.entries()) {
-      const encoding = encode(circuit, library, true);
+      const encoding = encode(circuit, library, { againstRules: true });
       if (!encoding) continue;
       const mine = solveJoint(encoding.problem);
       if (mine) expect(holds(encoding.problem, mine.taken), `plan ${i}`).to.equal(true);

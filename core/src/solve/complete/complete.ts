@@ -8,11 +8,12 @@ import type { Plan } from '../../plan/plan.ts';
 import type { Progress, Told } from '../joint/found.ts';
 import { carrierProblem } from './carrier-problem.ts';
 import { type Completion, completionOf } from './completion.ts';
-import { type Encoding, encode } from './encode.ts';
+import { type Encoding, encode, encodeUnlessStuck } from './encode.ts';
 import { type Judged, grave } from './judged.ts';
 import { bySingles } from './singles.ts';
 import { solved } from './solved.ts';
 import { variantsOf } from './variants.ts';
+import type { Memory } from './ways.ts';
 import { notFed, whyNot } from './why-not.ts';
 
 /**
@@ -32,14 +33,27 @@ export function* completeSteps(circuit: Circuit, library: Library): Generator<Pr
   let first: Encoding | null = null;
   let found: Judged | null = null;
   let best: Judged | null = null;
+  let stuck: string | null = null;
   for (const variant of variantsOf(circuit, library)) {
-    let encoding: Encoding | null = null;
+    const memory: Memory = new Map();
+    let last: Encoding | null = null;
+    found = null;
     for (const againstRules of [false, true]) {
-      encoding = encode(variant, library, againstRules);
-      if (encoding) found = yield* solved(encoding, judge);
-      if (found || !encoding) break;
+      // Where a part cannot be wired at all the others need not be tried, but to say why of the plan itself.
+      const whole = againstRules && first === null;
+      const tried: Encoding | { readonly stuck: string } | null = whole
+        ? encode(variant, library, { againstRules, memory })
+        : encodeUnlessStuck(variant, library, stuck, { againstRules, memory });
+      if (!tried) break;
+      if ('stuck' in tried) {
+        stuck = tried.stuck;
+        continue;
+      }
+      last = tried;
+      found = yield* solved(last, judge);
+      if (found) break;
     }
-    first ??= encoding;
+    first ??= last;
     const settled: Judged | null = found && bySingles(found, library, judge);
     if (settled && (!best || grave(settled.verdict).length < grave(best.verdict).length)) best = settled;
     if (best?.verdict.status === 'verified') break;
