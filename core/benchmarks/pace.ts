@@ -3,6 +3,8 @@
  * are busy with other things, the multiples move only where the program does. Times are those of a program that has run for a while.
  */
 import { readFileSync, writeFileSync } from 'node:fs';
+import type { Card } from '../src/card/card.ts';
+import type { Offer } from '../src/card/card-shape.ts';
 import { isFound } from '../src/card/find.ts';
 import { verify } from '../src/check/verify.ts';
 import { deriveCircuit } from '../src/circuit/derive.ts';
@@ -11,7 +13,10 @@ import { layBuild } from '../src/layout/lay.ts';
 import { documentOf, type PlanDocument } from '../src/plan/document.ts';
 import { setBoards } from '../src/plan/edits.ts';
 import { reportOf } from '../src/report/report.ts';
+import { interval } from '../src/quantity/interval.ts';
 import { complete } from '../src/solve/complete/complete.ts';
+import { setProblem } from '../src/solve/sets/problem.ts';
+import { searchSets } from '../src/solve/sets/search.ts';
 import { demo, library } from '../test/support/demo.ts';
 import { manyCards } from '../test/support/many-cards.ts';
 import { manyParts } from '../test/support/many-parts.ts';
@@ -24,6 +29,14 @@ const NOISE = 0.25;
 const CARDS = 5000;
 const SIZES = [60, 120, 250];
 const reportOfMany = (count: number): string => `report, ${count} parts`;
+
+/** The first controller that somebody sells, and its offer. */
+function sold(cards: readonly Card[]): [Card, Offer] {
+  const card = cards.find(({ kind, offers }) => kind === 'controller' && offers.length > 0);
+  const offer = card?.offers[0];
+  if (!card || !offer) throw new Error('the catalogue has no controller that is sold');
+  return [card, offer];
+}
 
 /** Every run has a copy that nothing is remembered of. */
 const afresh = (document: PlanDocument): PlanDocument => structuredClone(document);
@@ -56,6 +69,10 @@ function waits(): Readonly<Record<string, readonly [run: () => unknown, times: n
     'lay out, the first draft': [() => layBuild(deriveCircuit(afresh(draft))), 3],
     'lay out, 40 parts': [() => layBuild(deriveCircuit(documentOf(full, [], library))), 3],
     [`find among ${CARDS} cards`]: [() => cards.filter((card) => isFound(card, 'humid 3.3v i2c')), 15],
+    [`whole sets of ${CARDS} cards on one controller`]: [
+      () => searchSets([setProblem(plan, cards, ...sold(cards), [interval(4.9, 5, 5.1)])]),
+      1,
+    ],
     [`qualify ${CARDS} cards for ${plan.needs.length} needs`]: [
       () => plan.needs.map((need) => qualify(cards, need, settingOf(plan, need))),
       7,

@@ -9,9 +9,9 @@ import type { Progress, Told } from '../joint/found.ts';
 import { carrierProblem } from './carrier-problem.ts';
 import { type Completion, completionOf } from './completion.ts';
 import { type Encoding, encode, encodeUnlessStuck } from './encode.ts';
-import { type Judged, grave } from './judged.ts';
+import { type Judged, isBetter } from './judged.ts';
 import { bySingles } from './singles.ts';
-import { solved } from './solved.ts';
+import { FURTHER, solved } from './solved.ts';
 import { variantsOf } from './variants.ts';
 import type { Memory } from './ways.ts';
 import { notFed, whyNot } from './why-not.ts';
@@ -31,16 +31,16 @@ export function* completeSteps(circuit: Circuit, library: Library): Generator<Pr
   const never = carrierProblem(circuit);
   if (never) return completionOf(circuit, library, given, [never]);
   let first: Encoding | null = null;
-  let found: Judged | null = null;
   let best: Judged | null = null;
   let stuck: string | null = null;
+  const further = { left: FURTHER };
   for (const variant of variantsOf(circuit, library)) {
     const memory: Memory = new Map();
     let last: Encoding | null = null;
-    found = null;
+    let found: Judged | null = null;
     for (const againstRules of [false, true]) {
       // Where a part cannot be wired at all the others need not be tried, but to say why of the plan itself.
-      const whole = againstRules && first === null;
+      const whole: boolean = againstRules && first === null;
       const tried: Encoding | { readonly stuck: string } | null = whole
         ? encode(variant, library, { againstRules, memory })
         : encodeUnlessStuck(variant, library, stuck, { againstRules, memory });
@@ -50,12 +50,12 @@ export function* completeSteps(circuit: Circuit, library: Library): Generator<Pr
         continue;
       }
       last = tried;
-      found = yield* solved(last, judge);
+      found = yield* solved(last, judge, further, best !== null);
       if (found) break;
     }
     first ??= last;
     const settled: Judged | null = found && bySingles(found, library, judge);
-    if (settled && (!best || grave(settled.verdict).length < grave(best.verdict).length)) best = settled;
+    if (settled && (!best || isBetter(settled.verdict, best.verdict))) best = settled;
     if (best?.verdict.status === 'verified') break;
   }
   if (!best) {
@@ -63,7 +63,14 @@ export function* completeSteps(circuit: Circuit, library: Library): Generator<Pr
     const why = first ? whyNot(first) : unfed ? [unfed] : [];
     if (why.length > 0) return completionOf(circuit, library, given, why);
   }
-  return completionOf(circuit, library, best ?? bySingles(given, library, judge), []);
+  // What was found by settling everything together may still be worse than what was given: then that is mended singly.
+  const singly = best?.verdict.status === 'verified' ? null : bySingles(given, library, judge);
+  return completionOf(
+    circuit,
+    library,
+    best && !(singly && isBetter(singly.verdict, best.verdict)) ? best : (singly ?? given),
+    [],
+  );
 }
 
 /** Completes to the end. */

@@ -1,6 +1,8 @@
 /** When the checks of the whole plan refuse a solution: the same problem without it. */
 import type { Result } from '../../check/result.ts';
 import type { Circuit } from '../../circuit/model.ts';
+import { isSame } from '../../plan/same.ts';
+import { keyOf } from '../../plan/ref.ts';
 import type { Problem } from '../joint/problem.ts';
 import type { Encoding } from './encode.ts';
 import { CHOICE } from './names.ts';
@@ -37,8 +39,33 @@ function isAlike(encoding: Encoding, choice: string, a: string, b: string): bool
   return side(one) === side(other);
 }
 
+/** The same, fed in the same way as well: what resistors of its own pull to is its feed. */
+function isAlikeFed(encoding: Encoding, choice: string, a: string, b: string): boolean {
+  const ways = encoding.parts.find(({ choice: { id } }) => CHOICE.part(id) === choice)?.ways;
+  const feeds = (option: string) => ways?.[readPlaced(option)?.way ?? -1]?.wired.feeds;
+  return isAlike(encoding, choice, a, b) && isSame(feeds(a), feeds(b));
+}
+
+/** Parts that cannot meet so on one side of a bus: resistors that one carries lift the other too high. */
+function lifting(circuit: Circuit, { check, subjects, limit }: Result): (readonly [string, string])[] {
+  if (!check.startsWith('level/') || limit === null) return [];
+  const net = circuit.nets.find(({ id, bus }) => bus !== null && subjects.includes(id));
+  const hurt = net?.ends.filter(({ part, signal }) => subjects.includes(keyOf(part, signal))) ?? [];
+  return (net?.pullUps ?? []).flatMap(({ fitted, voltage }) =>
+    fitted && voltage && voltage.max > limit
+      ? hurt.filter(({ part }) => part !== fitted.part).map(({ part }) => [fitted.part, part] as const)
+      : [],
+  );
+}
+
 /** No solution takes all of these options, or ones that are alike, again. */
-function forbid(encoding: Encoding, problem: Problem, taken: readonly number[], ids: ReadonlySet<string>): Problem {
+function forbid(
+  encoding: Encoding,
+  problem: Problem,
+  taken: readonly number[],
+  ids: ReadonlySet<string>,
+  alike = isAlike,
+): Problem {
   const members = problem.choices.flatMap(({ id }, c) => (ids.has(id) ? [c] : []));
   const resource = problem.resources.length;
   return {
@@ -49,7 +76,7 @@ function forbid(encoding: Encoding, problem: Problem, taken: readonly number[], 
         ? {
             ...choice,
             options: choice.options.map((option) =>
-              isAlike(encoding, choice.id, option.id, choice.options[taken[c] ?? -1]?.id ?? '')
+              alike(encoding, choice.id, option.id, choice.options[taken[c] ?? -1]?.id ?? '')
                 ? { ...option, uses: [...option.uses, { resource, amount: 1 }] }
                 : option,
             ),
@@ -82,7 +109,8 @@ export function withoutThis(
   findings: readonly Result[],
 ): Problem | null {
   let next: Problem | null = null;
-  for (const { check, subjects, measured, limit } of findings) {
+  for (const finding of findings) {
+    const { check, subjects, measured, limit } = finding;
     const isCurrent = check === 'supply/rail-current' || check === 'supply/source-current';
     if (isCurrent && measured !== null && limit !== null) {
       const rail = subjects[0] ?? '';
@@ -91,6 +119,11 @@ export function withoutThis(
       continue;
     }
     const known = new Set(problem.choices.map(({ id }) => id));
+    const pairs = lifting(circuit, finding)
+      .map((pair) => pair.map(CHOICE.part).filter((id) => known.has(id)))
+      .filter((pair) => pair.length > 0);
+    for (const pair of pairs) next = forbid(encoding, next ?? problem, taken, new Set(pair), isAlikeFed);
+    if (pairs.length > 0) continue;
     const ids = busChoices(encoding, circuit, subjects).filter((id) => known.has(id));
     if (ids.length > 1) next = forbid(encoding, next ?? problem, taken, new Set(ids));
   }

@@ -6,7 +6,7 @@ import type { Circuit, PartNode } from '../../circuit/model.ts';
 import { logicRail } from '../../remedy/pull-up.ts';
 import { problemOf } from '../joint/draft.ts';
 import type { Problem } from '../joint/problem.ts';
-import type { Bench } from './alone.ts';
+import type { Bench, Wired } from './alone.ts';
 import { encodeAdditions } from './encode-additions.ts';
 import { encodeBuses, encodeHeld } from './encode-buses.ts';
 import { encodePulls } from './encode-pulls.ts';
@@ -40,7 +40,7 @@ export interface EncodeOptions {
 export function encode(circuit: Circuit, library: Library, options: EncodeOptions = {}): Encoding | null {
   const bench = benchFor(circuit, library, options);
   if (!bench) return null;
-  const memory = options.memory ?? new Map();
+  const memory = options.memory ?? new Map<string, Wired | null>();
   return encodeParts(
     bench,
     decidedOf(bench).flatMap((node) => waysOf(bench, node, memory) ?? []),
@@ -60,7 +60,7 @@ export function encodeUnlessStuck(
 ): Encoding | { readonly stuck: string } | null {
   const bench = benchFor(circuit, library, options);
   if (!bench) return null;
-  const memory = options.memory ?? new Map();
+  const memory = options.memory ?? new Map<string, Wired | null>();
   const nodes = decidedOf(bench);
   const found = new Map<PartNode, PartOptions>();
   for (const node of [...nodes].sort((a, b) => Number(b.id === likely) - Number(a.id === likely))) {

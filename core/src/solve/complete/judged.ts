@@ -10,6 +10,12 @@ const isGrave = (result: Result) =>
 
 export const grave = (verdict: Verdict) => verdict.findings.filter(isGrave);
 
+/** True when less of what is worst is left in `a`: fewer dangers, then fewer of all that is grave. */
+export function isBetter(a: Verdict, b: Verdict): boolean {
+  const dangers = ({ findings }: Verdict) => findings.filter(({ severity }) => severity === 'danger').length;
+  return dangers(a) !== dangers(b) ? dangers(a) < dangers(b) : grave(a).length < grave(b).length;
+}
+
 export interface Judged {
   readonly plan: Plan;
   readonly circuit: Circuit;

@@ -1,11 +1,23 @@
 /** What the needs that are not decided yet will add at least, whatever is shared. */
+import type { Card } from '../../card/card.ts';
+import type { Offer } from '../../card/card-shape.ts';
 import type { SetFigures } from './evaluate.ts';
 import type { Partial } from './partial.ts';
 import type { Option, SetNeed, SetProblem } from './problem.ts';
 
 interface PlaceRest {
   readonly place: string;
-  readonly needs: readonly SetNeed[];
+  readonly needs: readonly NeedRest[];
+}
+
+/** What a need of the place that is begun adds at least where no part that stands there serves it, too. */
+interface NeedRest {
+  readonly cards: ReadonlySet<Card>;
+  readonly cost: number;
+  /** Offers of which a piece may be left over from an open pack. */
+  readonly packs: ReadonlySet<Offer>;
+  readonly current: number;
+  readonly rows: number;
 }
 
 /** The undecided needs, place by place, with what holds for every state that has decided the others. */
@@ -48,9 +60,17 @@ export function boundsBehind(problem: SetProblem, n: number): Rest {
     cost,
     current,
     rows,
-    begun: at !== null && begun.length > 0 ? { place: at, needs: begun } : null,
+    begun: at !== null && begun.length > 0 ? { place: at, needs: begun.map(restOf) } : null,
   };
 }
+
+const restOf = ({ options }: SetNeed): NeedRest => ({
+  cards: new Set(options.map(({ card }) => card)),
+  cost: least(options, (o) => piece(o, false)),
+  packs: new Set(options.flatMap(({ offer }) => (offer.pack > 1 ? [offer] : []))),
+  current: least(options, (o) => o.current),
+  rows: least(options, (o) => o.rows),
+});
 
 /** The figures that no completion of a state can be better than. */
 export function atBest(state: Partial, rest: Rest): SetFigures {
@@ -58,21 +78,12 @@ export function atBest(state: Partial, rest: Rest): SetFigures {
   let [cost, current, rows] = [0, 0, 0];
   if (rest.begun) {
     const { place, needs } = rest.begun;
-    const cards = new Set(state.is.parts.filter((part) => part.place === place).map(({ option }) => option.card));
-    for (const { options } of needs) {
-      if (options.some(({ card }) => cards.has(card))) continue;
-      cost = Math.max(
-        cost,
-        least(options, (o) => piece(o, state.is.pieces.has(o.offer))),
-      );
-      current = Math.max(
-        current,
-        least(options, (o) => o.current),
-      );
-      rows = Math.max(
-        rows,
-        least(options, (o) => o.rows),
-      );
+    const standing = state.is.parts.flatMap((part) => (part.place === place ? [part.option.card] : []));
+    for (const need of needs) {
+      if (standing.some((card) => need.cards.has(card))) continue;
+      if (need.cost > cost && ![...state.is.pieces.keys()].some((offer) => need.packs.has(offer))) cost = need.cost;
+      if (need.current > current) current = need.current;
+      if (need.rows > rows) rows = need.rows;
     }
   }
   return {

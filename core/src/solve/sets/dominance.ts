@@ -26,14 +26,17 @@ export function dominates(a: Partial, b: Partial, later: Later): boolean {
 /** By how much more further pieces can cost after `a` than after `b`: packs that are open here and not there. */
 function unevenness(a: ReadonlyMap<Offer, number>, b: ReadonlyMap<Offer, number>, later: Later, sure: number): number {
   let gap = 0;
-  for (const offer of later.uneven) {
+  const count = (offer: Offer) => {
     const [x, y] = [a.get(offer) ?? 0, b.get(offer) ?? 0];
-    if (x === y) continue;
+    if (x === y || !later.uneven.has(offer)) return;
     let most = 0;
     for (let more = 1; more <= later.left; more++)
       most = Math.max(most, added(offer, x, more, sure) - added(offer, y, more, sure));
     gap += most;
-  }
+  };
+  if (later.uneven.size === 0) return 0;
+  for (const offer of a.keys()) count(offer);
+  for (const offer of b.keys()) if (!a.has(offer)) count(offer);
   return gap;
 }
 

@@ -53,12 +53,13 @@ function partsOf(problem: SetProblem, choice: readonly number[]): SetPart[] | nu
   return parts;
 }
 
-const subject = (problem: SetProblem, i: number): string => {
+/** What a need asks a part for: two that ask the same are served by two parts. */
+export const subjectOf = (problem: SetProblem, i: number): string => {
   const need = problem.needs[i]?.need;
   return need?.kind === 'sense' ? need.quantity : need && 'service' in need ? (need.service ?? '') : '';
 };
 export const asksTwice = (problem: SetProblem, needs: readonly number[], i: number): boolean =>
-  needs.some((k) => subject(problem, k) === subject(problem, i));
+  needs.some((k) => subjectOf(problem, k) === subjectOf(problem, i));
 
 /** Lines that need a translator: those of the bus once, the others each. */
 function channelsOf(options: readonly Option[]): number {

@@ -28,10 +28,14 @@ const only = (problem: SetProblem, ids: ReadonlySet<string>): SetProblem => ({
   ...problem,
   needs: problem.needs.filter(({ need }) => ids.has(need.id)),
 });
-const met = (problems: readonly SetProblem[], ids: ReadonlySet<string>): boolean =>
-  ids.size === 0 || searchSets(problems.map((problem) => only(problem, ids))).sets.length > 0;
+/** Only a search that came to its end shows that needs cannot be met together. */
+function met(problems: readonly SetProblem[], ids: ReadonlySet<string>): boolean {
+  if (ids.size === 0) return true;
+  const { sets, complete } = searchSets(problems.map((problem) => only(problem, ids)));
+  return sets.length > 0 || !complete;
+}
 
-/** @returns null when some set meets every need */
+/** @returns null when some set meets every need, or one may that was not found */
 export function explainSets(plan: Plan, problems: readonly SetProblem[]): Exclusion | null {
   const all = problems[0]?.needs ?? [];
   const name = (id: string) => {

@@ -3,6 +3,10 @@ import { dominates } from './dominance.ts';
 import type { Later } from './later.ts';
 import type { Partial } from './partial.ts';
 
+/** Comparisons of figures between two breaths, and how many of them one comparison of all else is worth. */
+const BREATH = 4_000_000;
+const DEEP = 100;
+
 /** Figures that are compared before anything else, in one row of numbers. */
 const WIDTH = 8;
 
@@ -30,6 +34,11 @@ export function* undominated(states: readonly Partial[], later: Later): Generato
   let table = new Float64Array(1024 * WIDTH);
   let compared = 0;
   next: for (const { state, numbers } of sorted) {
+    compared += kept.length;
+    if (compared > BREATH) {
+      compared = 0;
+      yield kept.length;
+    }
     const [goods = 0, current = 0, error = 0, rows = 0, arrival = 0, buses = 0, coils = 0, lines = 0] = numbers;
     for (let k = 0, at = 0; k < kept.length; k++, at += WIDTH) {
       if (
@@ -44,6 +53,7 @@ export function* undominated(states: readonly Partial[], later: Later): Generato
       )
         continue;
       const other = kept[k];
+      compared += DEEP;
       if (other && dominates(other, state, later)) continue next;
     }
     if ((kept.length + 1) * WIDTH > table.length) {
@@ -53,11 +63,6 @@ export function* undominated(states: readonly Partial[], later: Later): Generato
     }
     table.set(numbers, kept.length * WIDTH);
     kept.push(state);
-    compared += kept.length;
-    if (compared > 4_000_000) {
-      compared = 0;
-      yield kept.length;
-    }
   }
   return kept;
 }

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { evaluateSet, FIGURES, noWorse, type SetFigures } from '../../../src/solve/sets/evaluate.ts';
 import type { SetProblem } from '../../../src/solve/sets/problem.ts';
+import { withoutNeedless } from '../../../src/solve/sets/needless.ts';
 import { searchSets, searchSteps } from '../../../src/solve/sets/search.ts';
 import { setCase } from '../../support/set-case.ts';
 
@@ -32,7 +33,8 @@ const text = (figures: readonly SetFigures[]) =>
 describe('search for whole sets', () => {
   it('finds exactly what trying every set finds, on 300 random problems', function () {
     this.timeout(120_000);
-    let met = 0;
+    let [met, needless] = [0, 0];
+    const optionsOf = ({ needs }: SetProblem) => needs.reduce((sum, { options }) => sum + options.length, 0);
     fc.assert(
       fc.property(
         fc.integer({ min: 1, max: 2 ** 30 }),
@@ -42,6 +44,7 @@ describe('search for whole sets', () => {
           const problem = setCase(seed, { needs, options: 4, pins: seed % 3 === 0 ? 6 : 10, places, cards: 6 });
           const found = searchSets([problem]);
           met += found.sets.length > 0 ? 1 : 0;
+          needless += optionsOf(problem) > optionsOf(withoutNeedless(problem)) ? 1 : 0;
           expect(found.complete).to.equal(true);
           expect(text(found.sets.map(({ evaluation }) => evaluation.figures))).to.deep.equal(text(byForce(problem)));
         },
@@ -50,6 +53,7 @@ describe('search for whole sets', () => {
     );
     // Problems without any set would prove little.
     expect(met).to.be.above(150);
+    expect(needless).to.be.above(50);
   });
   it('covers several controllers, and leaves out what another beats', () => {
     const one = setCase(7, { needs: 3, options: 4, pins: 10, places: 2, cards: 6 });

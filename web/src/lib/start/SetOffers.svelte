@@ -57,7 +57,9 @@
   {#if none}<p role="alert" class="mt-2 text-fault">{say(none)}</p>{/if}
   {#if offers.length === 0 && !none}
     <p class="mt-2">
-      Nothing that was picked has to be searched for.
+      {complete
+        ? 'Nothing that was picked has to be searched for.'
+        : 'The search was given up before it found a set. Whether there is one is not known: ask for less at once.'}
       <Button onclick={() => void take(null)}>Begin with what is picked</Button>
     </p>
   {/if}

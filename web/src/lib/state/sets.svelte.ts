@@ -78,7 +78,10 @@ class Sets {
       if (!found) return;
       this.front = found.front;
       this.chosen = 0;
-      this.trouble = say(found.exclusion?.sentence);
+      this.trouble =
+        found.exclusion === null && found.front.sets.length === 0 && !found.front.complete
+          ? 'The search was given up before it found a set. Whether there is one is not known: ask for less at once.'
+          : say(found.exclusion?.sentence);
     } catch (error) {
       this.trouble = error instanceof Error ? error.message : String(error);
     }
