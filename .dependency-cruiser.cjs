@@ -37,6 +37,7 @@ const ROOMS = {
     'readback',
     'standard',
   ],
+  selftest: ['bench', 'capture', 'card', 'circuit', 'plan', 'standard'],
   say: [
     'bench',
     'board',
@@ -72,6 +73,7 @@ const ROOMS = {
     'plan',
     'quantity',
     'say',
+    'selftest',
     'standard',
     'workshop',
   ],

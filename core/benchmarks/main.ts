@@ -9,6 +9,7 @@ import { benchTimeline } from './timeline.ts';
 import { benchMutated } from './mutated.ts';
 import { benchMatrix } from './matrix.ts';
 import { benchPace } from './pace.ts';
+import { benchSelfTest } from './self-test.ts';
 import { benchVerify } from './verify.ts';
 
 console.log('Times are the middle of many runs on this machine; compare within one run only.');
@@ -21,6 +22,7 @@ benchTimeline();
 benchSets();
 benchLayout();
 benchFinder();
+await benchSelfTest();
 benchMatrix();
 benchMutated(1, 2000, false, false);
 benchMutated(1, 300, false, true);

@@ -48,6 +48,8 @@ export const ensureSimulator = () => ensurePackage('ngspice', '/usr/bin/ngspice'
 /** The ordinary tools that read the files of pins: a C compiler, Python and the devicetree compiler. */
 export function ensureReaders() {
   ensurePackage('gcc', '/usr/bin/gcc');
+  // Self-tests are compiled whole and run.
+  ensurePackage('libc6-dev', '/usr/include/stdio.h');
   ensurePackage('python3', '/usr/bin/python3');
   ensurePackage('device-tree-compiler', '/usr/bin/dtc');
   // Sheets to score the reader on are typeset, too.

@@ -62,5 +62,9 @@ export interface Elements {
   readonly ends: ReadonlyMap<string, LineEnd>;
   /** Contacts: "part.signal" -> its two nodes. */
   readonly contacts: ReadonlyMap<string, readonly [number, number]>;
+  /** Pulls of the controller's own that the plan has on, by the key of the pin. */
+  readonly weak: ReadonlyMap<string, Resistor>;
+  /** Ω of a pull of the controller's own. */
+  readonly ownPull: number;
   readonly channels: readonly { part: string; channel: number; pairs: readonly (readonly [number, number])[] }[];
 }

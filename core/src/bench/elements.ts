@@ -4,6 +4,7 @@ import { boardPullUps } from '../circuit/board-pull-ups.ts';
 import type { Circuit, PartNode } from '../circuit/model.ts';
 import { lowOhms, pinGrounds } from '../circuit/pin-ground.ts';
 import type { Network } from '../physics/network.ts';
+import { USUAL_WEAK_PULL } from '../standard/common-practice.ts';
 import { keyOf } from '../plan/ref.ts';
 import type { Connectivity } from './connectivity.ts';
 import type { Elements, LineEnd, RailSwitch, Regulator, Resistor } from './elements-model.ts';
@@ -43,13 +44,18 @@ class Gathering {
   readonly switches: RailSwitch[] = [];
   readonly ends = new Map<string, LineEnd>();
   readonly contacts = new Map<string, readonly [number, number]>();
+  readonly weak = new Map<string, Resistor>();
+  readonly ownPull: number;
   readonly channels: Elements['channels'][number][] = [];
 
   constructor(
     readonly circuit: Circuit,
     readonly copper: Connectivity,
     readonly with_: Faulty,
-  ) {}
+  ) {
+    const own = circuit.controller?.card.controller?.io.weakPull;
+    this.ownPull = own ? usual(own) : USUAL_WEAK_PULL;
+  }
 
   resist(a: number, b: number, ohms: number): void {
     if (a !== b) this.resistors.push({ a, b, ohms });
@@ -196,7 +202,8 @@ class Gathering {
         const key = keyOf(controller.id, end.terminal);
         if (!this.ends.has(key))
           this.end({ key, part: controller.id, node, ground, power, kind: end.kind, electrical: io });
-        if (net.weak && !this.with_.dead.has(controller.id)) this.resist(node, power, net.weak.ohms.typ);
+        if (net.weak && node !== power && !this.with_.dead.has(controller.id))
+          this.weak.set(key, { a: node, b: power, ohms: net.weak.ohms.typ });
         for (const pull of boardPullUps(circuit.parts, controller, end.terminal))
           this.resist(node, this.power(controller, pull.to), usual(pull.value));
       }

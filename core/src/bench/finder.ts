@@ -8,6 +8,8 @@ export interface Observation {
   /** Key of the measurement. */
   readonly measurement: string;
   readonly value: Reading;
+  /** Set where a program read it and it came through whole: nobody misread it. */
+  readonly byProgram?: true;
 }
 
 /** Causes that no measurement tells apart, together. */
@@ -44,6 +46,8 @@ interface Weighed {
 const MISTAKE = 2e-4;
 /** A text that should have been another. */
 const MISREAD = 0.002;
+/** The same of what a program read: the model of the build may still be wrong there. */
+const MISREAD_BY_PROGRAM = 1e-5;
 /** Something unknown agrees with the plan where it does not touch it, and may show anything where it does. */
 const UNKNOWN = { prior: 2, agrees: 0.9, deviates: 0.02 } as const;
 /** Deviations below this are no difference. */
@@ -52,9 +56,11 @@ const NOT_EXPLAINED = 5;
 /** Causes less likely than this share of the likeliest are not asked about. */
 const FAR_BEHIND = 1e-5;
 
-const logLikelihood = (kind: Measurement['kind'], seen: Reading, expected: Reading): number => {
+const logLikelihood = (kind: Measurement['kind'], seen: Reading, expected: Reading, misread: number): number => {
   const far = deviation(kind, seen, expected);
-  if (far === Infinity) return Math.log(typeof expected === 'string' ? MISREAD : MISTAKE);
+  // That something works or does not is not misread as an address is.
+  if (far === Infinity)
+    return Math.log(typeof expected === 'string' && kind !== 'works' ? misread : Math.min(misread, MISTAKE));
   return Math.log(Math.exp((-far * far) / 2) * (1 - MISTAKE) + MISTAKE);
 };
 
@@ -79,13 +85,14 @@ export class Finder {
   }
 
   /** A second reading of one thing counts like the first: instruments err the same way twice. */
-  observe({ measurement, value }: Observation): void {
+  observe({ measurement, value, byProgram }: Observation): void {
     const i = this.index.get(measurement);
     const kind = i === undefined ? undefined : this.dictionary.measurements[i]?.kind;
     if (i === undefined || kind === undefined || this.taken.has(i)) return;
     this.taken.set(i, value);
+    const misread = byProgram ? MISREAD_BY_PROGRAM : MISREAD;
     this.dictionary.entries.forEach(({ readings }, e) => {
-      this.logs[e] = (this.logs[e] ?? 0) + logLikelihood(kind, value, readings[i] ?? 0);
+      this.logs[e] = (this.logs[e] ?? 0) + logLikelihood(kind, value, readings[i] ?? 0, misread);
     });
     const planned = this.sound?.readings[i] ?? 0;
     const agrees = deviation(kind, value, planned) < SAME;

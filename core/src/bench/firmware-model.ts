@@ -9,19 +9,25 @@ import { withClosed, withHigh, withPull, type BenchState } from './state.ts';
 import { lightModel, usual } from './usual.ts';
 import type { VirtualBuild } from './virtual-build.ts';
 import { keyOf } from '../plan/ref.ts';
+import { allListening, type ProgramPin, programPins } from './program-pins.ts';
 
 /** A load counts as running from this share of its least supply on. */
 const RUNS = 0.6;
+
+/** V nearer to its threshold than this, as a share of its supply, an input may read either. */
+const VAGUE = 0.08;
 
 const keyOfEnd = (end: NetEnd): string => keyOf(end.part, end.controller ? end.terminal : end.signal);
 
 export class FirmwareModel {
   private readonly circuit: Circuit;
   private readonly nets: ReadonlyMap<string, Net>;
+  private readonly pins: readonly ProgramPin[];
 
   constructor(private readonly build: VirtualBuild) {
     this.circuit = build.circuit;
     this.nets = new Map(build.circuit.nets.map((net) => [net.id, net]));
+    this.pins = programPins(build.circuit);
   }
 
   private end(key: string): LineEnd | undefined {
@@ -203,6 +209,32 @@ export class FirmwareModel {
     const reader = own && readerOf(this.circuit, own)?.part;
     const end = reader && !reader.card.controller && own.ends.find(({ part }) => part === reader.id);
     return end ? this.end(keyOfEnd(end)) : undefined;
+  }
+
+  /** What a pin reads while it only listens: "0", "1", or "?" where its level is none. */
+  private seen(key: string, state: BenchState): string {
+    const end = this.end(key);
+    if (!end) return '?';
+    const far = this.build.aboveThreshold(end, state);
+    return Math.abs(far) < VAGUE ? '?' : far > 0 ? '1' : '0';
+  }
+
+  /** What a pin reads with all own pulls up, and with all down: "11" is held high, "00" low, "10" follows its own pull. */
+  level(pin: string): string {
+    if (!this.controllerAlive()) return '??';
+    const own = this.pins.find(({ terminal }) => terminal === pin);
+    if (!own) return '??';
+    const { rest } = this.build;
+    const up = own.risky ? '-' : this.seen(own.key, allListening(rest, this.pins, 'up'));
+    return up + this.seen(own.key, allListening(rest, this.pins, 'down'));
+  }
+
+  /** What all pins read while one is held low and the others are pulled up, in their order; "-" for those that are not. */
+  held(pin: string): string {
+    const own = this.pins.find(({ terminal }) => terminal === pin);
+    if (!own || !this.controllerAlive()) return this.pins.map(() => '?').join('');
+    const low = withPull(allListening(this.build.rest, this.pins, 'up'), own.key);
+    return this.pins.map(({ key, risky, restsHigh }) => (risky || restsHigh ? '-' : this.seen(key, low))).join('');
   }
 
   /** V that the converter sees at the pin of an analog port; null where there is none. */

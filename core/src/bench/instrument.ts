@@ -32,6 +32,11 @@ const logOhms = (ohms: number): number => Math.log10(Math.min(Math.max(ohms, 0),
  * A text is the same or is not.
  */
 export function deviation(kind: Measurement['kind'], seen: Reading, expected: Reading): number {
+  if ((kind === 'level' || kind === 'hold') && typeof seen === 'string' && typeof expected === 'string')
+    return seen.length === expected.length &&
+      [...expected].every((c, i) => c === '?' || seen[i] === '?' || c === seen[i])
+      ? 0
+      : Infinity;
   if (typeof seen !== 'number' || typeof expected !== 'number') return seen === expected ? 0 : Infinity;
   if (kind === 'ohms') {
     // Two opens are one, however the figures differ.

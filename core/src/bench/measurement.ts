@@ -6,6 +6,7 @@ import type { NetNode, NodePin } from '../circuit/netlist-model.ts';
 import type { LeadPoint } from '../circuit/laid.ts';
 import { pointKey } from '../layout/finish.ts';
 import { formatAddress } from '../quantity/address.ts';
+import { programPins } from './program-pins.ts';
 import { scopeEdge } from './scope.ts';
 import { FirmwareModel } from './firmware-model.ts';
 import type { Planned, VirtualBuild } from './virtual-build.ts';
@@ -33,13 +34,26 @@ export type Measurement = Common &
         readonly value: string;
       }
     | { readonly kind: 'edge'; readonly net: string }
+    | { readonly kind: 'level' | 'hold'; readonly pin: string }
   );
 
 /** A number in V, Ω, A or s; or what is seen, as text: addresses, a count, a word, yes or no. */
 export type Reading = number | string;
 
 /** s: common practice. Putting two probes somewhere; what takes turning the power off; a program that has to be run. */
-const COST = { ohms: 12, volts: 10, amps: 30, scan: 15, count: 15, works: 20, analog: 15, word: 20, edge: 90 } as const;
+const COST = {
+  ohms: 12,
+  volts: 10,
+  amps: 30,
+  scan: 15,
+  count: 15,
+  works: 20,
+  analog: 15,
+  word: 20,
+  edge: 90,
+  level: 1,
+  hold: 1,
+} as const;
 
 /** Parts at whose terminals nothing is measured: cells that do not forgive a slipped probe. */
 export const untouchable = (circuit: Circuit, part: string): boolean =>
@@ -84,6 +98,22 @@ export const edgeOf = (net: string): Measurement => ({
   subjects: [net],
   cost: COST.edge,
 });
+
+/** What only a program sees: how its pins rest against their own pulls, and which fall with one that it holds low. */
+export function pinMeasurements(circuit: Circuit): Measurement[] {
+  return programPins(circuit).flatMap(({ terminal, net, openDrain, restsHigh }): Measurement[] => {
+    if (restsHigh) return [];
+    const level = {
+      kind: 'level',
+      key: `level:${terminal}`,
+      pin: terminal,
+      subjects: [net],
+      cost: COST.level,
+    } as const;
+    const hold = { kind: 'hold', key: `hold:${terminal}`, pin: terminal, subjects: [net], cost: COST.hold } as const;
+    return openDrain ? [level, hold] : [level];
+  });
+}
 
 export class Measurements {
   readonly all: Measurement[] = [];
@@ -297,6 +327,10 @@ export function measure(build: VirtualBuild, m: Measurement, talk = new Firmware
       return talk.analog(m.part, m.port) ?? 0;
     case 'word':
       return talk.works(m.part, m.port) ? m.value : 'none';
+    case 'level':
+      return talk.level(m.pin);
+    case 'hold':
+      return talk.held(m.pin);
     case 'edge':
       return scopeEdge(build, m.net, 'time')?.seconds ?? Infinity;
   }

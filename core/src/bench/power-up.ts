@@ -54,11 +54,16 @@ function driven(elements: Elements, state: BenchState, dead: ReadonlySet<string>
   const made: Network['resistors'][number][] = [];
   for (const end of elements.ends.values()) {
     if (dead.has(end.part)) continue;
-    if (outputs.has(end.kind)) {
+    const own = state.listening.get(end.key);
+    if (own !== undefined) {
+      if (own !== 'none') made.push({ a: end.node, b: own === 'up' ? end.power : end.ground, ohms: elements.ownPull });
+      if (state.pulling.has(end.key)) made.push({ a: end.node, b: end.ground, ohms: sinkOhms(end.electrical) });
+    } else if (outputs.has(end.kind)) {
       const ohms = driveOhms(end.electrical);
       made.push({ a: end.node, b: state.high.has(end.key) ? end.power : end.ground, ohms });
     } else if (state.pulling.has(end.key)) made.push({ a: end.node, b: end.ground, ohms: sinkOhms(end.electrical) });
   }
+  for (const [key, resistor] of elements.weak) if (!state.listening.has(key)) made.push(resistor);
   for (const key of state.closed) {
     const contact = elements.contacts.get(key);
     if (contact) made.push({ a: contact[0], b: contact[1], ohms: CLOSED });

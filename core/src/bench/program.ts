@@ -6,18 +6,23 @@ import type { Measurement } from './measurement.ts';
 /** The kind of part that its first byte names: a temperature probe of the common class. */
 const FAMILY = 0x28;
 /** Where a clone answers whose address no card names. */
-const STRANGE = 0x5d;
+export const STRANGE = 0x5d;
 
-/** A number of its own for each part, with its check; the same part, the same number. */
-function romOf(part: string): string {
+/** A number of its own for each part, with its check, as eight bytes; the same part, the same number. */
+export function romOf(part: string): number[] {
   let hash = 0x2f;
   const bytes = [FAMILY];
   for (let i = 0; i < 6; i++) {
     for (const char of part) hash = (Math.imul(hash, 31) + (char.codePointAt(0) ?? 0) + i) >>> 0;
     bytes.push((hash >>> 8) & 0xff);
   }
-  return [...bytes, crc8(bytes)].map((b) => b.toString(16).toUpperCase().padStart(2, '0')).join(' ');
+  return [...bytes, crc8(bytes)];
 }
+
+const romText = (part: string): string =>
+  romOf(part)
+    .map((b) => b.toString(16).toUpperCase().padStart(2, '0'))
+    .join(' ');
 
 /** Lines as such programs print them: scans, numbers on one-wire lines, then each part by its name. */
 export function programText(
@@ -38,7 +43,7 @@ export function programText(
     } else if (m.kind === 'count') {
       const members = circuit.buses.find(({ id }) => id === m.bus)?.members ?? [];
       const there = members.filter(({ part, port }) => hidden.answers(part, port));
-      lines.push(...there.map(({ part }) => `ROM = ${romOf(part)}`));
+      lines.push(...there.map(({ part }) => `ROM = ${romText(part)}`));
       if (there.length === 0) lines.push('No more addresses.');
     } else if (m.kind === 'works') lines.push(`${label(m.part)}: ${hidden.read(m) === 'yes' ? 'ok' : 'nan'}`);
     else if (m.kind === 'analog') lines.push(`${label(m.part)} = ${Number(hidden.read(m)).toFixed(3)} V`);

@@ -12,9 +12,9 @@ import { PowerUp, type Powered } from './power-up.ts';
 import { METER_INPUT } from './usual.ts';
 import type { PairOhms } from './pair-ohms.ts';
 import { resistancesOf } from './resistances.ts';
-import { AT_REST, withHigh, type BenchState } from './state.ts';
+import { restState } from './rest-state.ts';
+import { type BenchState, stateKey } from './state.ts';
 import { thresholdOf } from './usual.ts';
-import { keyOf } from '../plan/ref.ts';
 
 /** What stays the same however the build is faulty. */
 export interface Planned {
@@ -53,28 +53,7 @@ export class VirtualBuild {
     this.faulty = injectFault(plan.layout, faults);
     this.copper = new Connectivity(plan.circuit, this.faulty.layout);
     this.elements = elementsOf(plan.circuit, this.copper, this.faulty, plan.ohms);
-    this.resting = this.restState();
-  }
-
-  /** Idle levels: a line that talks rests high, and what is switched for the sensors is on. */
-  private restState(): BenchState {
-    const high: string[] = [];
-    for (const net of this.circuit.nets) {
-      const pin = net.ends.find((end) => end.controller);
-      const own = net.ends.find((end) => !end.controller && !end.divider);
-      const card = own && this.circuit.parts.get(own.part)?.card;
-      const switches = card?.rails?.some(
-        (rail) =>
-          rail.switch &&
-          Object.values(card.ports.find(({ id }) => id === rail.switch?.port)?.lines ?? {}).includes(own?.signal ?? ''),
-      );
-      const activeLow = card?.ports.find(({ lines }) => Object.values(lines).includes(own?.signal ?? ''))?.active;
-      const restsHigh = net.protocol === 'uart' || switches || activeLow?.level === 'low' || net.line === 'select';
-      if (pin && restsHigh) high.push(keyOf(pin.part, pin.terminal));
-      if (own && (net.protocol === 'uart' || (net.protocol === 'clocked' && net.line === 'data')))
-        high.push(keyOf(own.part, own.signal));
-    }
-    return withHigh(AT_REST, ...high);
+    this.resting = restState(plan.circuit);
   }
 
   get rest(): BenchState {
@@ -83,7 +62,7 @@ export class VirtualBuild {
 
   /** Voltages and currents in a state. */
   powered(state: BenchState = this.resting): Powered {
-    const key = `${[...state.high].sort().join()}|${[...state.pulling].sort().join()}|${[...state.closed].sort().join()}|${state.channel?.part ?? ''} ${state.channel?.channel ?? ''}`;
+    const key = stateKey(state);
     let found = this.states.get(key);
     if (!found) {
       const { like, copper } = this;
@@ -139,11 +118,16 @@ export class VirtualBuild {
     });
   }
 
-  /** Whether an end of a line sees it high. */
-  isHigh(end: LineEnd, state: BenchState = this.resting): boolean {
+  /** How far above its threshold an end of a line sees it, as a share of its supply; below 0 where it is low. */
+  aboveThreshold(end: LineEnd, state: BenchState = this.resting): number {
     const { volts } = this.powered(state);
     const ground = volts[end.ground] ?? 0;
-    const supply = (volts[end.power] ?? 0) - ground;
-    return (volts[end.node] ?? 0) - ground > thresholdOf(end.electrical, Math.max(supply, 0.5));
+    const supply = Math.max((volts[end.power] ?? 0) - ground, 0.5);
+    return ((volts[end.node] ?? 0) - ground - thresholdOf(end.electrical, supply)) / supply;
+  }
+
+  /** Whether an end of a line sees it high. */
+  isHigh(end: LineEnd, state: BenchState = this.resting): boolean {
+    return this.aboveThreshold(end, state) > 0;
   }
 }

@@ -55,6 +55,9 @@ const tell = tells<DeliverBringUpSays>('deliver/bring-up');
 /** Of an analog reading whose parts all lie within their tolerance. */
 const ANALOG_SPREAD = 0.1;
 
+type RowMeasurement = Exclude<Measurement, { kind: 'edge' } | { kind: 'level' | 'hold' }>;
+const isRow = (m: Measurement): m is RowMeasurement => m.kind !== 'edge' && m.kind !== 'level' && m.kind !== 'hold';
+
 const isWire = ({ kind }: Lead): boolean => kind === 'lead' || kind === 'own';
 
 class Sheet {
@@ -83,12 +86,13 @@ class Sheet {
   }
 
   add(m: Measurement): void {
-    if (m.kind === 'edge') return;
+    // What only a program sees is no row: it stands behind rows.
+    if (!isRow(m)) return;
     this.rows.push({ key: m.key, kind: m.kind, subjects: m.subjects, ...this.said(m) });
   }
 
   private said(
-    m: Exclude<Measurement, { kind: 'edge' }>,
+    m: RowMeasurement,
   ): Pick<SheetRow, 'phase' | 'standard' | 'title' | 'how' | 'expected' | 'lead' | 'short'> {
     const shows = measure(this.sound, m, this.talk);
     switch (m.kind) {

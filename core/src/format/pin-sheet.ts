@@ -73,12 +73,12 @@ export function addressConstants(circuit: Circuit): AddressConstant[] {
 }
 
 /** Text of a plan that cannot end a comment or begin another line. */
-const safe = (text: string): string => text.replace(/\*(?=\/)|\/(?=\*)/g, '$& ').replace(/[\r\n\\]+/g, ' ');
-const headline = (circuit: Circuit, fingerprint: string): string =>
+export const safe = (text: string): string => text.replace(/\*(?=\/)|\/(?=\*)/g, '$& ').replace(/[\r\n\\]+/g, ' ');
+export const headline = (circuit: Circuit, fingerprint: string): string =>
   say(sheet('pinsOf', { plan: safe(circuit.plan.name), card: safe(circuit.controller?.card.name ?? ''), fingerprint }));
 
 /** A pin as C writes it: its number, else the name that the board support gives it. */
-const cValue = (pin: string): string => {
+export const cValue = (pin: string): string => {
   const number = pinNumber(pin);
   return number === null ? pin.replace(/[^A-Za-z0-9_]/g, '_') : String(number);
 };

@@ -44,6 +44,9 @@ export const PASS_RESISTANCE = 5;
 export const PASS_OVERDRIVE = 3;
 /** The body diode of such a transistor. */
 export const BODY_DIODE = { saturation: 1e-12, emission: 1 } as const;
+/** Pull inside a pin of a controller whose card states none, Ω: common practice, 20 to 100 kΩ are met. */
+export const USUAL_WEAK_PULL = 45e3;
+
 /** Low level and current that stand for a sink of which nothing is said: 0.4 V at 3 mA. */
 export const SINK_RESISTANCE = SINK_VOLTAGE / 3e-3;
 /** What a channel of a bus switch adds when it is on, Ω. */

@@ -17,6 +17,12 @@ export const READING_BITS = 152;
 /** Bits to start a conversion on all parts at once: skip ROM 8, convert 8. */
 export const CONVERT_BITS = 16;
 
+/** Commands of the class (from its data sheets, quoted from memory). */
+export const ONE_WIRE = { search: 0xf0, match: 0x55, skip: 0xcc, convert: 0x44, read: 0xbe } as const;
+/** °C of one step of the number that they read at twelve bits, and the number that stands there before the first conversion, °C. */
+export const TEMPERATURE_STEP = 1 / 16;
+export const TEMPERATURE_AT_START = 85;
+
 /** Bits that the digital thermometers on this bus have as they come. */
 export const MAX_BITS = 12;
 

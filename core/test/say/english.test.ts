@@ -22,6 +22,14 @@ const CODES: ReadonlySet<string> = new Set([
 const OTHERS: ReadonlyMap<string, string> = new Map([
   ['bench/program.ts', 'what a scan program prints'],
   ['format/svg-faces.ts', 'names of fonts'],
+  ['format/self-test/c-hardware.ts', 'a program, its comments with it'],
+  ['format/self-test/c-lines.ts', 'a program, its comments with it'],
+  ['format/self-test/c-parts.ts', 'a program, its comments with it'],
+  ['format/self-test/c-run.ts', 'a program, its comments with it'],
+  ['format/self-test/c.ts', 'a program, its comments with it'],
+  ['format/self-test/python-engine.ts', 'a program, its comments with it'],
+  ['format/self-test/python-linux.ts', 'a program, its comments with it'],
+  ['format/self-test/python.ts', 'a program, its comments with it'],
   ['format/parts-table.ts: absolute maximum ratings', 'the head of a section of a datasheet'],
 ]);
 
