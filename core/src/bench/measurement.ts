@@ -324,7 +324,8 @@ export function measure(build: VirtualBuild, m: Measurement, talk = new Firmware
     case 'works':
       return talk.works(m.part, m.port) ? 'yes' : 'no';
     case 'analog':
-      return talk.analog(m.part, m.port) ?? 0;
+      // No converter of a pin reads below its ground.
+      return Math.max(0, talk.analog(m.part, m.port) ?? 0);
     case 'word':
       return talk.works(m.part, m.port) ? m.value : 'none';
     case 'level':

@@ -1,6 +1,14 @@
 /** The bring-up sheet: what every measurement of a build should show, in the order in which it is safe to find out. */
 import { FirmwareModel } from '../bench/firmware-model.ts';
-import { type Measurement, Measurements, type Reading, edgeOf, formatWord, measure } from '../bench/measurement.ts';
+import {
+  type Measurement,
+  Measurements,
+  type Reading,
+  edgeOf,
+  formatWord,
+  measure,
+  pinMeasurements,
+} from '../bench/measurement.ts';
 import { drawBounds } from '../bench/usual.ts';
 import { type Planned, VirtualBuild } from '../bench/virtual-build.ts';
 import { cautionsOf } from '../circuit/cautions.ts';
@@ -23,6 +31,10 @@ export interface DeliverBringUpSays {
   readonly runAddressScannerPaste: null;
   readonly runSearchLinePaste: null;
   readonly word: { portTitle: Text };
+  readonly ownPulls: { pin: Text };
+  readonly pinHeldLow: { pin: Text };
+  readonly readOwnPulls: null;
+  readonly readHeldLow: null;
   readonly readRegister: { word: Text; wordSays: Text };
   readonly converter: { portTitle: Text };
   readonly aboutWhatUsuallySees: { volts: Quantity };
@@ -55,9 +67,6 @@ const tell = tells<DeliverBringUpSays>('deliver/bring-up');
 /** Of an analog reading whose parts all lie within their tolerance. */
 const ANALOG_SPREAD = 0.1;
 
-type RowMeasurement = Exclude<Measurement, { kind: 'edge' } | { kind: 'level' | 'hold' }>;
-const isRow = (m: Measurement): m is RowMeasurement => m.kind !== 'edge' && m.kind !== 'level' && m.kind !== 'hold';
-
 const isWire = ({ kind }: Lead): boolean => kind === 'lead' || kind === 'own';
 
 class Sheet {
@@ -86,14 +95,13 @@ class Sheet {
   }
 
   add(m: Measurement): void {
-    // What only a program sees is no row: it stands behind rows.
-    if (!isRow(m)) return;
+    if (m.kind === 'edge') return;
     this.rows.push({ key: m.key, kind: m.kind, subjects: m.subjects, ...this.said(m) });
   }
 
   private said(
-    m: RowMeasurement,
-  ): Pick<SheetRow, 'phase' | 'standard' | 'title' | 'how' | 'expected' | 'lead' | 'short'> {
+    m: Exclude<Measurement, { kind: 'edge' }>,
+  ): Pick<SheetRow, 'phase' | 'standard' | 'title' | 'how' | 'expected' | 'lead' | 'short' | 'program'> {
     const shows = measure(this.sound, m, this.talk);
     switch (m.kind) {
       case 'ohms':
@@ -125,6 +133,19 @@ class Sheet {
           }),
           expected: m.value,
         };
+      case 'level':
+      case 'hold':
+        return {
+          phase: 'rest',
+          standard: false,
+          program: true,
+          title:
+            m.kind === 'level'
+              ? tell('ownPulls', { pin: this.pin(m.pin) })
+              : tell('pinHeldLow', { pin: this.pin(m.pin) }),
+          how: m.kind === 'level' ? tell('readOwnPulls') : tell('readHeldLow'),
+          expected: String(shows),
+        };
       case 'works':
         return {
           phase: 'reading',
@@ -152,6 +173,10 @@ class Sheet {
     }
   }
 
+  private pin(terminal: string): Text {
+    const { controller } = this.circuit;
+    return controller?.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal;
+  }
   private busName(bus: string): string {
     return this.circuit.buses.find(({ id }) => id === bus)?.name ?? bus;
   }
@@ -325,7 +350,7 @@ class Sheet {
 export function bringUpSheet(plan: Planned, each: (m: Measurement) => void = () => undefined): BringUpSheet {
   const measurements = new Measurements(plan);
   const sheet = new Sheet(plan, measurements);
-  for (const m of measurements.all) {
+  for (const m of [...measurements.all, ...pinMeasurements(plan.circuit)]) {
     sheet.add(m);
     each(m);
   }

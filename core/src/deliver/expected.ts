@@ -69,9 +69,13 @@ export function expectedOhms(ohms: number, short: boolean): Expected {
   );
 }
 
+/** A "?" stands for what may be either: a level that is none. */
+const isSameText = (expected: string, seen: string): boolean =>
+  expected.length === seen.length && [...expected].every((c, i) => c === '?' || c === seen[i]);
+
 /** Whether what was seen is what was expected. */
 export function isInside(expected: Expected | string, seen: Reading): boolean {
-  if (typeof expected === 'string') return String(seen).trim().toLowerCase() === expected.toLowerCase();
+  if (typeof expected === 'string') return isSameText(expected.toLowerCase(), String(seen).trim().toLowerCase());
   const value = Number(seen);
   return !Number.isNaN(value) && value >= (expected.min ?? -Infinity) && value <= (expected.max ?? Infinity);
 }

@@ -26,6 +26,8 @@ export interface LogEntry {
   readonly inside?: boolean | undefined;
   /** Where it comes from; "bench" for everything about a simulated build. */
   readonly by?: 'typed' | 'pasted' | 'bench' | 'port' | undefined;
+  /** Read by the self-test, whose lines came whole. */
+  readonly program?: true | undefined;
   readonly text?: string | undefined;
   /** What a reading was held against: the true value. */
   readonly reference?: number | undefined;

@@ -23,6 +23,8 @@ export interface SheetRow {
   readonly lead?: true;
   /** Rules a short out. */
   readonly short?: true;
+  /** Only a program reads it. */
+  readonly program?: true;
   /** Put there by hand, anywhere: it answers no check. */
   readonly touched?: true;
   readonly title: Text;

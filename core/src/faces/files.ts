@@ -17,5 +17,7 @@ export { logCsv, logMarkdown } from '../format/logbook-text.ts';
 export { readPack, writePack } from '../format/pack-file.ts';
 export { type PartProposals, cardsCsv, readPartsTable } from '../format/parts-table.ts';
 export { cHeader, devicetreeOverlay, pythonModule, takesOverlay } from '../format/pin-sheet.ts';
+export { selfTestC } from '../format/self-test/c.ts';
+export { selfTestPython } from '../format/self-test/python.ts';
 export { type Read, readPlan, writePlan } from '../format/plan-file.ts';
 export { type Report, refused, reportOf } from '../report/report.ts';

@@ -7,7 +7,8 @@ import { expected } from '../quantity/problem.ts';
 import { problemsOf } from './problems.ts';
 
 const LOGBOOK_FORMAT = 'idle-breadboard/logbook';
-const LOGBOOK_VERSION = 1;
+/** Version 2 says what a self-test read. */
+const LOGBOOK_VERSION = 2;
 const MAX_ENTRIES = 50_000;
 /** An open circuit is no number that JSON has. */
 const OPEN = 'open';
@@ -37,13 +38,14 @@ const Entry = z.strictObject({
     .optional(),
   inside: z.boolean().optional(),
   by: z.enum(['typed', 'pasted', 'bench', 'port']).optional(),
+  program: z.literal(true).optional(),
   text: words(20_000).optional(),
   reference: z.number().optional(),
 });
 
 const LogbookFile = z.strictObject({
   format: z.literal(LOGBOOK_FORMAT),
-  version: z.literal(LOGBOOK_VERSION),
+  version: z.int().min(1).max(LOGBOOK_VERSION),
   /** Name of the plan that it was kept for. */
   plan: words(80),
   entries: z.array(Entry).max(MAX_ENTRIES),

@@ -118,10 +118,14 @@ class Reading {
     const own = addresses.filter((address) => !above.includes(address));
     this.scans.set(bus.id, own);
     this.add(`scan:${bus.id}`, scanReading(this.circuit, own));
-    // Of a part on a bus the program learns that it answers where the plan has it.
-    for (const { part, port, address } of this.circuit.buses.find(({ id }) => id === bus.id)?.members ?? [])
-      if (address !== null && (this.circuit.parts.get(part)?.card.measures.length ?? 0) > 0)
+    // Of a part on a bus the program learns that it answers where the plan has it, unless another answers there as well.
+    const members = this.circuit.buses.find(({ id }) => id === bus.id)?.members ?? [];
+    for (const { part, port, address } of members) {
+      const alone =
+        members.filter((member) => member.address === address).length === 1 && !above.includes(address ?? -1);
+      if (address !== null && alone && (this.circuit.parts.get(part)?.card.measures.length ?? 0) > 0)
         this.works({ part, port }, own.includes(address));
+    }
   }
 
   private word(n: number, digits: string): void {

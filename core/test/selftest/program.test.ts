@@ -7,6 +7,7 @@ import { deviation } from '../../src/bench/instrument.ts';
 import { FirmwareModel } from '../../src/bench/firmware-model.ts';
 import { HiddenBuild } from '../../src/bench/hidden.ts';
 import { Measurements, measure, pinMeasurements } from '../../src/bench/measurement.ts';
+import { Target } from '../../src/bench/target.ts';
 import { VirtualBuild } from '../../src/bench/virtual-build.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { selfTestC } from '../../src/format/self-test/c.ts';
@@ -14,6 +15,7 @@ import { answeredBy } from '../../src/selftest/answered.ts';
 import { type Evidence, evidenceOf } from '../../src/selftest/evidence.ts';
 import { Hearing } from '../../src/selftest/hearing.ts';
 import { jobOf } from '../../src/selftest/job.ts';
+import { printRun } from '../../src/selftest/print-run.ts';
 import { compiled, type Program, printed, written } from '../support/bench-program.ts';
 import { benchOf, dictionaryFor } from '../support/bench-case.ts';
 import { PLANS } from '../support/demo.ts';
@@ -93,7 +95,7 @@ describe('the self-test', function () {
           for (const m of own) {
             const value = seen.get(m.key);
             const shows = measure(build, m, talk);
-            // Which of several parts on one line is missing is told by no number of them.
+            // Which of several parts on one line is missing is told by no number of them, nor which of two at one address.
             if (value === undefined && m.kind === 'works') continue;
             expect(value, `${key}: ${m.key}`).to.not.equal(undefined);
             expect(deviation(m.kind, value ?? '', shows), `${key}: ${m.key} ${value} for ${shows}`).to.be.below(0.5);
@@ -105,7 +107,7 @@ describe('the self-test', function () {
     });
 
   for (const name of PLANS)
-    it(`in Python prints of ${name} what the one in C prints`, async () => {
+    it(`in Python and on the bench of the app prints of ${name} what the one in C prints`, async () => {
       const plan = benchOf(name);
       const [c, python] = [compiled(plan.circuit, PLAN), written(plan.circuit, PLAN)];
       try {
@@ -113,7 +115,9 @@ describe('the self-test', function () {
         for (const { faults, key } of entries.filter((_, i) => i % (4 * EVERY) === 0)) {
           const build = new VirtualBuild(plan, faults);
           const lines = async (program: Program) => (await printed(program, build)).trim().split(/\s*\n/);
-          expect(await lines(python), key).to.deep.equal(await lines(c));
+          const meant = await lines(c);
+          expect(await lines(python), key).to.deep.equal(meant);
+          expect(printRun(c.job, PLAN, new Target(build)).trim().split('\n'), key).to.deep.equal(meant);
         }
       } finally {
         c.remove();

@@ -3,6 +3,8 @@ export interface LinePort {
   readonly name: string;
   /** @param take called with each line @returns what ends it */
   listen(take: (line: string) => void): Promise<() => Promise<void>>;
+  /** Sends a line, where something hears it. */
+  send?(line: string): Promise<void>;
 }
 
 /** Speeds that programs on such boards usually print at, baud. */
@@ -16,17 +18,23 @@ interface SerialLike {
     open(options: { baudRate: number }): Promise<void>;
     close(): Promise<void>;
     readonly readable: ReadableStream<Uint8Array> | null;
+    readonly writable?: WritableStream<Uint8Array> | null;
   }>;
 }
 
 export function serialPort(baudRate: number): LinePort {
+  let writer: WritableStreamDefaultWriter<Uint8Array> | undefined;
   return {
     name: 'serial port',
+    async send(line) {
+      await writer?.write(new TextEncoder().encode(`${line}\n`));
+    },
     async listen(take) {
       const { serial } = navigator as unknown as { serial: SerialLike };
       const port = await serial.requestPort();
       await port.open({ baudRate });
       const reader = port.readable?.getReader();
+      writer = port.writable?.getWriter();
       const decoder = new TextDecoder();
       let rest = '';
       void (async () => {
@@ -40,6 +48,7 @@ export function serialPort(baudRate: number): LinePort {
       })().catch(() => undefined);
       return async () => {
         await reader?.cancel();
+        writer?.releaseLock();
         await port.close();
       };
     },

@@ -84,7 +84,11 @@ class Bringing {
   }
 
   /** Writes values down, each beside what was expected. */
-  async log(values: readonly { row: SheetRow; value: Reading }[], by: NonNullable<LogEntry['by']>): Promise<void> {
+  async log(
+    values: readonly { row: SheetRow; value: Reading }[],
+    by: NonNullable<LogEntry['by']>,
+    byProgram = false,
+  ): Promise<void> {
     await logbook.add(
       values.map(({ row, value }) => ({
         kind: 'measured',
@@ -95,6 +99,7 @@ class Bringing {
         expected: typeof row.expected === 'string' ? row.expected : { ...row.expected, sum: say(row.expected.sum) },
         inside: isInside(row.expected, value),
         by,
+        ...(byProgram ? { program: true as const } : {}),
       })),
     );
     void this.find();
@@ -128,8 +133,10 @@ class Bringing {
       this.pointed = null;
       return;
     }
-    const observations = this.evidence.flatMap(({ row, value }) =>
-      row !== undefined && value !== undefined ? [{ measurement: row, value }] : [],
+    const observations = this.evidence.flatMap(({ row, value, program }) =>
+      row !== undefined && value !== undefined
+        ? [{ measurement: row, value, ...(program ? { byProgram: true as const } : {}) }]
+        : [],
     );
     const found = await this.thread.newest(
       (calls, whileNewest) =>

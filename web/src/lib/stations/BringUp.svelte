@@ -18,6 +18,7 @@
   import LogPages from './LogPages.svelte';
   import PasteIn from './PasteIn.svelte';
   import SheetLine from './SheetLine.svelte';
+  import SelfTest from './SelfTest.svelte';
   import SimBench from './SimBench.svelte';
   import Suspects from './Suspects.svelte';
   import TouchProbes from './TouchProbes.svelte';
@@ -67,6 +68,7 @@
       {#snippet choose()}<SimBench />{/snippet}
       {#snippet prove()}<Suspects />{/snippet}
     </Row>
+    <SelfTest />
     {#each SHEET_PHASES as phase (phase)}
       {@const rows = rowsOf(phase)}
       {#if rows.length > 0}
@@ -95,9 +97,20 @@
           </Row>
         {:else if phase === 'scan'}<PasteIn {circuit} />
         {:else if phase === 'edges'}<CaptureIn {circuit} />{/if}
-        {#each rows.filter((row) => !row.lead) as row (row.key)}
+        {#each rows.filter((row) => !row.lead && !row.program) as row (row.key)}
           <div id="row-{row.key}"><SheetLine {row} next={row.key === nextKey} /></div>
         {/each}
+        {#if rows.some(({ program }) => program)}
+          {@const pins = rows.filter(({ program }) => program)}
+          <details open={pins.some(({ key }) => bringing.outside.some((e) => e.row === key))}>
+            <summary class="py-1 px-3 min-h-row border-b cursor-pointer"
+              >Pin by pin, by the self-test: {count(pins)} of {pins.length} read{bad(pins) > 0
+                ? `, ${bad(pins)} outside`
+                : ''}</summary
+            >
+            {#each pins as row (row.key)}<div id="row-{row.key}"><SheetLine {row} next={false} /></div>{/each}
+          </details>
+        {/if}
         {#if rows.some(({ lead }) => lead)}
           {@const leads = rows.filter(({ lead }) => lead)}
           <details open={leads.some(({ key }) => key === nextKey || bringing.outside.some((e) => e.row === key))}>

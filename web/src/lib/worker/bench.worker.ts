@@ -6,7 +6,9 @@ import {
   Finder,
   HiddenBuild,
   hide,
+  jobOf,
   planned,
+  printRun,
   probeKey,
   programText,
   readScanLog,
@@ -14,6 +16,7 @@ import {
   scopeEdge,
   SOUND,
   SURE,
+  Target,
   touchOf,
   VirtualBuild,
   withMeasurements,
@@ -209,6 +212,8 @@ const worker: BenchWorker = {
     const { parts } = plan.circuit;
     return programText(hidden.build, [...measurements.values()], (part) => say(parts.get(part)?.label ?? part));
   },
+  selfTestText: (fingerprint) =>
+    hidden && plan ? printRun(jobOf(plan.circuit), fingerprint, new Target(hidden.build.build)) : '',
   reveal() {
     if (!hidden) return null;
     const fault = plan ? faultsOf(plan).find(({ key }) => key === hidden?.key) : undefined;

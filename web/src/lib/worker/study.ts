@@ -9,6 +9,9 @@ import type { Result, Verdict } from '@idle-breadboard/core/verify';
 import type { Packed } from './sharing';
 
 /** What a change of the plan does to its findings. */
+/** What is written of the pins for software: names, and programs that try them. */
+export type PinFile = 'c' | 'python' | 'overlay' | 'self-test-c' | 'self-test-python';
+
 export interface Effect {
   readonly status: Verdict['status'];
   /** Dangers and faults that are left. */
@@ -45,7 +48,7 @@ export interface StudyWorker {
   readPack(text: string): Read<readonly Card[]>;
   writePack(cards: readonly Card[]): string;
   /** The pins of the plan studied last as a file for its software. */
-  pinSheet(as: 'c' | 'python' | 'overlay'): string;
+  pinSheet(as: PinFile): string;
   /** Pins for everything that is not locked. */
   assign(): { solution: PinSolution; plan: Plan } | null;
 }

@@ -4,6 +4,8 @@ import {
   cHeader,
   devicetreeOverlay,
   pythonModule,
+  selfTestC,
+  selfTestPython,
   readPack,
   readPlan,
   writePack,
@@ -91,7 +93,13 @@ const worker: StudyWorker = {
   writePack,
   pinSheet(as) {
     if (!last) return '';
-    const write = { c: cHeader, python: pythonModule, overlay: devicetreeOverlay }[as];
+    const write = {
+      c: cHeader,
+      python: pythonModule,
+      overlay: devicetreeOverlay,
+      'self-test-c': selfTestC,
+      'self-test-python': selfTestPython,
+    }[as];
     return write(last.circuit, last.fingerprint);
   },
   assign() {

@@ -1,0 +1,90 @@
+/** Listening to the self-test of the plan: what came of its lines, and what they say once they are whole. */
+import { evidenceOf, type Evidence, type Heard, Hearing, jobOf, writeLine } from '@idle-breadboard/core/bench';
+import type { Circuit } from '@idle-breadboard/core/circuit';
+import type { LogEntry } from '@idle-breadboard/core/deliver';
+import type { LinePort } from '../port/line-port';
+import { bringing } from './bringing.svelte';
+import { telling } from './telling.svelte';
+import { workbench } from './workbench.svelte';
+
+type From = Extract<NonNullable<LogEntry['by']>, 'pasted' | 'port' | 'bench'>;
+
+class SelfTesting {
+  /** How far the run that is heard has come. */
+  heard = $state.raw<Heard | null>(null);
+  /** What the last whole run said. */
+  evidence = $state.raw<Evidence | null>(null);
+  listening = $state(false);
+  trouble = $state('');
+  private hearing: Hearing | null = null;
+  private stopPort: (() => Promise<void>) | null = null;
+  private port: LinePort | null = null;
+  private plan = '';
+
+  private get circuit(): Circuit | undefined {
+    return workbench.study?.circuit;
+  }
+
+  private begin(): void {
+    this.plan = workbench.study?.fingerprint ?? '';
+    this.hearing = new Hearing(this.plan);
+    this.heard = null;
+    this.trouble = '';
+  }
+
+  private async take(piece: string, from: From): Promise<void> {
+    if (!this.hearing) return;
+    const whole = this.hearing.take(piece);
+    this.heard = this.hearing.heard;
+    const { circuit } = this;
+    // The plan was changed since: what was heard is about another.
+    if (!whole || !circuit || this.plan !== workbench.study?.fingerprint) return;
+    const evidence = evidenceOf(circuit, jobOf(circuit), whole);
+    this.evidence = evidence;
+    const values = evidence.observations.flatMap(({ measurement, value }) => {
+      const row = bringing.rows.get(measurement);
+      return row ? [{ row, value }] : [];
+    });
+    await bringing.log(values, from, true);
+    telling.say(`The self-test came whole: ${values.length} readings are on the sheet.`);
+  }
+
+  /** A text with whatever else was printed in it. */
+  async read(text: string, from: From = 'pasted'): Promise<void> {
+    this.begin();
+    await this.take(text.endsWith('\n') ? text : `${text}\n`, from);
+    if (this.heard && this.heard.lines === 0 && this.heard.of === null && !this.evidence)
+      this.trouble = 'No line of it is from the self-test of this plan as it is now.';
+  }
+
+  async listen(port: LinePort): Promise<void> {
+    this.begin();
+    try {
+      this.stopPort = await port.listen((line) => void this.take(`${line}\n`, 'port'));
+      this.port = port;
+      this.listening = true;
+      await this.ask();
+    } catch (error) {
+      this.trouble = `The port did not open: ${error instanceof Error ? error.message : String(error)}`;
+    }
+  }
+
+  /** Asks the program for a run. */
+  async ask(): Promise<void> {
+    await this.port?.send?.(writeLine(this.plan, { seq: 1, word: 'run', fields: [] }));
+  }
+
+  async stop(): Promise<void> {
+    this.listening = false;
+    await this.stopPort?.();
+    this.stopPort = null;
+    this.port = null;
+  }
+
+  /** On the simulated bench the program need not be compiled. */
+  async simulate(): Promise<void> {
+    await this.read(await bringing.worker.selfTestText(workbench.study?.fingerprint ?? ''), 'bench');
+  }
+}
+
+export const selfTesting = new SelfTesting();

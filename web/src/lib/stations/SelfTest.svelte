@@ -1,0 +1,120 @@
+<!-- The self-test: a program that comes out of the plan, and what it says of the build. -->
+<script lang="ts">
+  import { counted, say } from '@idle-breadboard/core/words';
+  import Button from '../kit/Button.svelte';
+  import Glyph from '../kit/Glyph.svelte';
+  import Row from '../kit/Row.svelte';
+  import Select from '../kit/Select.svelte';
+  import { saveSelfTest } from '../kit/actions';
+  import { hasSerial, serialPort, SPEEDS } from '../port/line-port';
+  import { bringing } from '../state/bringing.svelte';
+  import { logbook } from '../state/logbook.svelte';
+  import { selfTesting } from '../state/self-testing.svelte';
+
+  let text = $state('');
+  let speed = $state<number>(SPEEDS[2]);
+  const { heard, evidence } = $derived(selfTesting);
+  /** Rows of the sheet that a run has filled, as they stand now. */
+  const told = $derived(bringing.evidence.filter(({ program }) => program));
+  const bad = $derived(told.filter(({ inside }) => !inside));
+  const hex = (rom: string) => rom.toUpperCase().replace(/../g, '$& ').trim();
+  async function file(chosen: File | undefined) {
+    if (chosen) await selfTesting.read(await chosen.text());
+  }
+</script>
+
+<Row>
+  {#snippet choose()}
+    <div class="w-full pt-1 pb-1.5" role="group" aria-label="self-test">
+      <p class="eyebrow my-0.5 mx-0">Self-test</p>
+      <p class="unit my-0.5">
+        A program made of this plan tries every line, scans, reads, and fills the sheet. It moves, heats and switches
+        nothing by itself. You write the dozen functions that reach your hardware; for Linux they are there.
+      </p>
+      <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center my-1">
+        <Button onclick={() => saveSelfTest('c')}>Program in C</Button>
+        <Button onclick={() => saveSelfTest('python')}>Program in Python</Button>
+        {#if bringing.bench !== 'off'}<Button onclick={() => selfTesting.simulate()}
+            >Run it on the simulated bench</Button
+          >{/if}
+        {#if selfTesting.listening}
+          <Button onclick={() => selfTesting.ask()}>Run it again</Button>
+          <Button onclick={() => selfTesting.stop()}>Stop listening to it</Button>
+        {:else if hasSerial() && bringing.bench === 'off'}
+          <Button onclick={() => selfTesting.listen(serialPort(speed))}>Listen to it</Button>
+          <Select
+            label="speed of the self-test’s port"
+            value={String(speed)}
+            choices={SPEEDS.map((baud) => ({ value: String(baud), label: `${baud} baud` }))}
+            change={(to) => (speed = SPEEDS.find((baud) => String(baud) === to) ?? speed)}
+          />
+        {/if}
+      </div>
+      {#if bringing.bench === 'off'}
+        <details>
+          <summary class="min-h-row py-1 cursor-pointer">What it printed, pasted or as a file</summary>
+          <textarea
+            class="field value w-full resize-y"
+            rows="4"
+            aria-label="lines of the self-test, pasted"
+            placeholder="@ib 0 begin …"
+            spellcheck="false"
+            bind:value={text}></textarea>
+          <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center my-1">
+            <Button disabled={text.trim() === ''} onclick={() => selfTesting.read(text)}>Read the lines</Button>
+            <input
+              type="file"
+              accept=".txt,.log,.csv"
+              aria-label="lines of the self-test as a file"
+              onchange={(event) => file(event.currentTarget.files?.[0])}
+            />
+          </div>
+        </details>
+      {/if}
+      {#if selfTesting.trouble}<p role="alert" class="text-danger my-0.5">{selfTesting.trouble}</p>{/if}
+    </div>
+  {/snippet}
+  {#snippet prove()}
+    <div class="w-full pt-1 pb-1.5" aria-live="polite">
+      {#if heard && heard.lines > 0}
+        <p class="unit my-0.5">
+          {counted(heard.lines, 'line')} came through{heard.of === null ? '' : ` of ${heard.of}`}. Nothing is taken
+          before all of them are there: run it again.
+        </p>
+      {/if}
+      {#if told.length > 0}
+        <p class="my-0.5">
+          <Glyph severity={bad.length > 0 ? 'fault' : null} />
+          {counted(told.length, 'reading')} by the program, {bad.length === 0
+            ? 'all as expected'
+            : `${bad.length} outside`}.
+        </p>
+        {#each bad.slice(0, 6) as entry (entry.id)}
+          {@const row = bringing.rows.get(entry.row ?? '')}
+          {#if row}<p class="my-0.5 pl-5">
+              {say(row.title)}: <span class="value">{entry.value}</span>, expected
+              <span class="value">{typeof row.expected === 'string' ? row.expected : entry.title}</span>
+            </p>{/if}
+        {/each}
+        {#if bad.length > 6}<p class="unit my-0.5 pl-5">and {bad.length - 6} more below</p>{/if}
+      {:else if !heard || heard.lines === 0}
+        <p class="unit my-0.5">
+          It has not been heard yet{logbook.simulated ? ' on the simulated bench' : ''}. A build in order needs no meter
+          but before power.
+        </p>
+      {/if}
+      {#if evidence && evidence.found.length > 0}
+        <table class="mt-1">
+          <caption class="sr-only">parts found on one-wire lines</caption>
+          <tbody>
+            {#each evidence.found as { rom, celsius } (rom)}<tr
+                ><td class="value pr-3">{hex(rom)}</td><td class="value"
+                  >{celsius === null ? 'no temperature' : `${celsius.toFixed(1)} °C`}</td
+                ></tr
+              >{/each}
+          </tbody>
+        </table>
+      {/if}
+    </div>
+  {/snippet}
+</Row>
