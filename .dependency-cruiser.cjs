@@ -99,7 +99,7 @@ const FLOORS = {
   reader: [],
   server: [],
   worker: ['paper'],
-  state: ['paper', 'reader', 'store', 'worker'],
+  state: ['paper', 'port', 'reader', 'store', 'worker'],
   kit: ['paper', 'state', 'worker'],
   charts: ['kit', 'state'],
   desk: ['kit', 'state'],

@@ -69,7 +69,8 @@ export class FirmwareModel {
     return behind ? { ...this.build.rest, channel: behind } : this.build.rest;
   }
 
-  private controllerAlive(): boolean {
+  /** Whether the program runs at all. */
+  runs(): boolean {
     const { controller } = this.circuit;
     return controller !== null && this.build.alive(controller.id);
   }
@@ -92,7 +93,7 @@ export class FirmwareModel {
   answers(part: string, port: string, bus: BusNode | undefined): boolean {
     const node = this.circuit.parts.get(part);
     const own = node?.card.ports.find(({ id }) => id === port);
-    if (!node || !own || !this.build.alive(part) || !this.controllerAlive()) return false;
+    if (!node || !own || !this.build.alive(part) || !this.runs()) return false;
     const state = this.stateFor(bus);
     if (own.protocol === 'onewire') return this.answersOn(node, own, 'data', state, true);
     return this.answersOn(node, own, 'sda', state, true) && this.answersOn(node, own, 'scl', state, false);
@@ -119,7 +120,7 @@ export class FirmwareModel {
   works(partId: string, portId: string): boolean {
     const part = this.circuit.parts.get(partId);
     const port = part?.card.ports.find(({ id }) => id === portId);
-    if (!part || !port || !this.controllerAlive()) return false;
+    if (!part || !port || !this.runs()) return false;
     const { rest } = this.build;
     const lines = Object.keys(port.lines).flatMap((line) => {
       const ends = this.line(part, port, line);
@@ -136,7 +137,7 @@ export class FirmwareModel {
       case 'onewire':
         return this.answersAsMeant(partId, portId);
       case 'coil':
-        return this.runs(part, port);
+        return this.turns(part, port);
       case 'led':
         return this.lights(part, port);
       case 'switch':
@@ -186,7 +187,7 @@ export class FirmwareModel {
   }
 
   /** A coil or motor runs when its driver is told to, and stands when it is not. */
-  private runs(part: PartNode, port: Port): boolean {
+  private turns(part: PartNode, port: Port): boolean {
     const driver = this.circuit.parts.get(part.choice?.ports[port.id]?.driver ?? '');
     const [input] = driver?.card.signals ?? [];
     const pin = driver && input && this.pinOf(this.netAt(driver.id, input.id));
@@ -221,7 +222,7 @@ export class FirmwareModel {
 
   /** What a pin reads with all own pulls up, and with all down: "11" is held high, "00" low, "10" follows its own pull. */
   level(pin: string): string {
-    if (!this.controllerAlive()) return '??';
+    if (!this.runs()) return '??';
     const own = this.pins.find(({ terminal }) => terminal === pin);
     if (!own) return '??';
     const { rest } = this.build;
@@ -232,7 +233,7 @@ export class FirmwareModel {
   /** What all pins read while one is held low and the others are pulled up, in their order; "-" for those that are not. */
   held(pin: string): string {
     const own = this.pins.find(({ terminal }) => terminal === pin);
-    if (!own || !this.controllerAlive()) return this.pins.map(() => '?').join('');
+    if (!own || !this.runs()) return this.pins.map(() => '?').join('');
     const low = withPull(allListening(this.build.rest, this.pins, 'up'), own.key);
     return this.pins.map(({ key, risky, restsHigh }) => (risky || restsHigh ? '-' : this.seen(key, low))).join('');
   }

@@ -35,6 +35,7 @@ export type Measurement = Common &
       }
     | { readonly kind: 'edge'; readonly net: string }
     | { readonly kind: 'level' | 'hold'; readonly pin: string }
+    | { readonly kind: 'heard' }
   );
 
 /** A number in V, Ω, A or s; or what is seen, as text: addresses, a count, a word, yes or no. */
@@ -53,6 +54,7 @@ const COST = {
   edge: 90,
   level: 1,
   hold: 1,
+  heard: 1,
 } as const;
 
 /** Parts at whose terminals nothing is measured: cells that do not forgive a slipped probe. */
@@ -99,9 +101,12 @@ export const edgeOf = (net: string): Measurement => ({
   cost: COST.edge,
 });
 
-/** What only a program sees: how its pins rest against their own pulls, and which fall with one that it holds low. */
+/** What only a program sees: that it runs, how its pins rest against their own pulls, and which fall with one that it holds low. */
 export function pinMeasurements(circuit: Circuit): Measurement[] {
-  return programPins(circuit).flatMap(({ terminal, net, openDrain, restsHigh }): Measurement[] => {
+  const { controller } = circuit;
+  if (!controller) return [];
+  const heard = { kind: 'heard', key: 'heard', subjects: [controller.id], cost: COST.heard } as const;
+  const pins = programPins(circuit).flatMap(({ terminal, net, openDrain, restsHigh }): Measurement[] => {
     if (restsHigh) return [];
     const level = {
       kind: 'level',
@@ -113,6 +118,7 @@ export function pinMeasurements(circuit: Circuit): Measurement[] {
     const hold = { kind: 'hold', key: `hold:${terminal}`, pin: terminal, subjects: [net], cost: COST.hold } as const;
     return openDrain ? [level, hold] : [level];
   });
+  return [heard, ...pins];
 }
 
 export class Measurements {
@@ -328,6 +334,8 @@ export function measure(build: VirtualBuild, m: Measurement, talk = new Firmware
       return Math.max(0, talk.analog(m.part, m.port) ?? 0);
     case 'word':
       return talk.works(m.part, m.port) ? m.value : 'none';
+    case 'heard':
+      return talk.runs() ? 'yes' : 'no';
     case 'level':
       return talk.level(m.pin);
     case 'hold':

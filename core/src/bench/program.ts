@@ -6,7 +6,7 @@ import type { Measurement } from './measurement.ts';
 /** The kind of part that its first byte names: a temperature probe of the common class. */
 const FAMILY = 0x28;
 /** Where a clone answers whose address no card names. */
-export const STRANGE = 0x5d;
+const STRANGE = 0x5d;
 
 /** A number of its own for each part, with its check, as eight bytes; the same part, the same number. */
 export function romOf(part: string): number[] {

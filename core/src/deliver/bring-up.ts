@@ -22,6 +22,7 @@ import { SHORT_LIMIT } from '../standard/common-practice.ts';
 import { type Expected, expectedOhms, widened } from './expected.ts';
 import { firstReading } from './first-reading.ts';
 import { Places } from './places.ts';
+import { programRow } from './program-row.ts';
 import { type BringUpSheet, SHEET_PHASES, type SheetRow } from './sheet-row.ts';
 
 /** What is said here, by the data that it takes. */
@@ -31,10 +32,6 @@ export interface DeliverBringUpSays {
   readonly runAddressScannerPaste: null;
   readonly runSearchLinePaste: null;
   readonly word: { portTitle: Text };
-  readonly ownPulls: { pin: Text };
-  readonly pinHeldLow: { pin: Text };
-  readonly readOwnPulls: null;
-  readonly readHeldLow: null;
   readonly readRegister: { word: Text; wordSays: Text };
   readonly converter: { portTitle: Text };
   readonly aboutWhatUsuallySees: { volts: Quantity };
@@ -66,7 +63,6 @@ const tell = tells<DeliverBringUpSays>('deliver/bring-up');
 
 /** Of an analog reading whose parts all lie within their tolerance. */
 const ANALOG_SPREAD = 0.1;
-
 const isWire = ({ kind }: Lead): boolean => kind === 'lead' || kind === 'own';
 
 class Sheet {
@@ -133,19 +129,10 @@ class Sheet {
           }),
           expected: m.value,
         };
+      case 'heard':
       case 'level':
       case 'hold':
-        return {
-          phase: 'rest',
-          standard: false,
-          program: true,
-          title:
-            m.kind === 'level'
-              ? tell('ownPulls', { pin: this.pin(m.pin) })
-              : tell('pinHeldLow', { pin: this.pin(m.pin) }),
-          how: m.kind === 'level' ? tell('readOwnPulls') : tell('readHeldLow'),
-          expected: String(shows),
-        };
+        return programRow(this.circuit, m, String(shows));
       case 'works':
         return {
           phase: 'reading',
@@ -173,10 +160,6 @@ class Sheet {
     }
   }
 
-  private pin(terminal: string): Text {
-    const { controller } = this.circuit;
-    return controller?.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal;
-  }
   private busName(bus: string): string {
     return this.circuit.buses.find(({ id }) => id === bus)?.name ?? bus;
   }

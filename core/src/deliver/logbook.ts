@@ -1,7 +1,7 @@
 /** What was measured, noted and changed on a build, by date, and trends. */
 import type { Expected } from './expected.ts';
 
-export const LOG_KINDS = ['measured', 'note', 'photo', 'found', 'mended', 'calibrated', 'signed'] as const;
+export const LOG_KINDS = ['measured', 'note', 'photo', 'found', 'mended', 'calibrated', 'overruled', 'signed'] as const;
 type LogKind = (typeof LOG_KINDS)[number];
 
 /** What was expected, as it was said then: a logbook outlives the plan. */

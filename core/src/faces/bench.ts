@@ -10,6 +10,7 @@ export { withPairs } from '../bench/pairs.ts';
 export { fewest, hide } from '../bench/hide-a-fault.ts';
 export { programText } from '../bench/program.ts';
 export { type ScopeEdge, scopeEdge } from '../bench/scope.ts';
+export { FirmwareModel } from '../bench/firmware-model.ts';
 export { Target } from '../bench/target.ts';
 export { touchOf } from '../bench/touch.ts';
 export { type Planned, VirtualBuild, planned } from '../bench/virtual-build.ts';

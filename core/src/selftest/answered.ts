@@ -16,7 +16,7 @@ export function answeredBy(circuit: Circuit, job: Job): (measurement: Measuremen
       .filter(({ id }) => job.buses.some((bus) => bus.id === id))
       .flatMap(({ members }) => members.map(({ part, port }) => `works:${keyOf(part, port)}`)),
   ]);
-  return ({ kind, key }) => kind === 'level' || kind === 'hold' || own.has(key);
+  return ({ kind, key }) => kind === 'heard' || kind === 'level' || kind === 'hold' || own.has(key);
 }
 
 /** True for what is seen, heard or moved by hand while a program runs, without an instrument. */

@@ -9,7 +9,7 @@ import type { Job } from './job.ts';
 import type { Line } from './line.ts';
 
 /** A one-wire part that was found. */
-export interface FoundPart {
+interface FoundPart {
   /** Id of its bus. */
   readonly bus: string;
   /** Sixteen hexadecimal digits, the kind of part first and the check last. */
@@ -46,6 +46,9 @@ class Reading {
     const [first = '', second = NONE] = fields;
     const n = Number(first);
     switch (word) {
+      case 'begin':
+        this.add('heard', 'yes');
+        return;
       case 'level':
         this.levels.set(first, second);
         return;

@@ -4,7 +4,7 @@ import type { Port } from '../card/port.ts';
 import type { BusNode, Circuit, PartNode } from '../circuit/model.ts';
 import { keyOf } from '../plan/ref.ts';
 
-export interface JobPin extends Pick<ProgramPin, 'terminal' | 'risky' | 'openDrain' | 'restsHigh'> {
+interface JobPin extends Pick<ProgramPin, 'terminal' | 'risky' | 'openDrain' | 'restsHigh'> {
   /** As the board prints it. */
   readonly label: string;
   /** Set where only its voltage is read. */
@@ -12,7 +12,7 @@ export interface JobPin extends Pick<ProgramPin, 'terminal' | 'risky' | 'openDra
 }
 
 /** A bus, or a channel of a bus switch. */
-export interface JobBus {
+interface JobBus {
   readonly id: string;
   readonly name: string;
   /** Number of the bus with pins, from 0. */

@@ -15,7 +15,7 @@ export interface Line {
 }
 
 /** What the check is taken over besides the plan. */
-export const textOf = ({ seq, word, fields }: Line): string => [seq, word, ...fields].join(' ');
+const textOf = ({ seq, word, fields }: Line): string => [seq, word, ...fields].join(' ');
 
 const checkOf = (plan: string, text: string): string => hex32(crc32(text, crc32(`${plan} `)));
 

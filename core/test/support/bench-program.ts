@@ -108,7 +108,7 @@ export class Bench {
 }
 
 /** Lets a program talk with a bench until it ends. @throws Error where it did not end well */
-export function converse(child: ChildProcessWithoutNullStreams, bench: Bench): Promise<void> {
+function converse(child: ChildProcessWithoutNullStreams, bench: Bench): Promise<void> {
   let wrong = '';
   child.stderr.on('data', (piece: Buffer) => (wrong += piece.toString()));
   const lines = createInterface({ input: child.stdout });

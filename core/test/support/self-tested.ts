@@ -8,6 +8,7 @@ import { type Measurement, pinMeasurements } from '../../src/bench/measurement.t
 import { answeredBy, isLook } from '../../src/selftest/answered.ts';
 import { jobOf } from '../../src/selftest/job.ts';
 
+const HEARD: Measurement = { kind: 'heard', key: 'heard', subjects: [], cost: 1 };
 /** Readings closer than this are as planned. */
 const SAME = 2.5;
 
@@ -38,8 +39,11 @@ export function selfTested(dictionary: Dictionary, hidden: HiddenBuild): Found {
   const finder = new Finder(dictionary);
   const program = measurements.filter(isOwn);
   const eye = measurements.filter((m) => isLook(m) && !isOwn(m));
-  for (const m of program) finder.observe({ measurement: m.key, value: hidden.read(m), byProgram: true });
-  const shows = deviates(isOwn) ? 'program' : deviates((m) => eye.includes(m)) ? 'eye' : 'nowhere';
+  // A program that does not run says nothing, and that is all that is known then.
+  const silent = hidden.read(HEARD) === 'no';
+  for (const m of silent ? [HEARD] : program)
+    finder.observe({ measurement: m.key, value: hidden.read(m), byProgram: true });
+  const shows = silent || deviates(isOwn) ? 'program' : deviates((m) => eye.includes(m)) ? 'eye' : 'nowhere';
   if (shows === 'nowhere') return { shows, questions: 0, finding: null };
   if (shows === 'eye') for (const m of eye) finder.observe({ measurement: m.key, value: hidden.read(m) });
   let questions = 0;

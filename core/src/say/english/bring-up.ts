@@ -5,11 +5,22 @@ import type { DeliverExpectSays } from '../../deliver/expect.ts';
 import type { DeliverExpectedSays } from '../../deliver/expected.ts';
 import type { DeliverFirstReadingSays } from '../../deliver/first-reading.ts';
 import type { DeliverHeldAgainstSays } from '../../deliver/held-against.ts';
+import type { DeliverProgramRowSays } from '../../deliver/program-row.ts';
 import type { DeliverTouchedSays } from '../../deliver/touched.ts';
 import { topic } from '../language.ts';
 import { commas, counted, list } from './grammar.ts';
 
 export const bringUp = {
+  'deliver/program-row': topic<DeliverProgramRowSays>({
+    says: {
+      heard: 'The self-test is heard',
+      startSelfTest: 'Load the self-test, start it, and listen: any line of it will do.',
+      ownPulls: ({ pin }) => `${pin} against its own pulls`,
+      pinHeldLow: ({ pin }) => `Every pin while ${pin} is held low`,
+      readOwnPulls: 'The self-test reads it pulled up, then pulled down: 11 is held high, 00 low, 10 follows.',
+      readHeldLow: 'The self-test reads all pins, pulled up: what falls with it is joined to it.',
+    },
+  }),
   'deliver/bring-up': topic<DeliverBringUpSays>({
     says: {
       addresses: ({ busName }) => `Addresses on ${busName}`,
@@ -17,10 +28,6 @@ export const bringUp = {
       runAddressScannerPaste: 'Run an address scanner; paste what it prints.',
       runSearchLinePaste: 'Run a search of the line; paste the list or its count.',
       word: ({ portTitle }) => `Word of ${portTitle}`,
-      ownPulls: ({ pin }) => `${pin} against its own pulls`,
-      pinHeldLow: ({ pin }) => `every pin while ${pin} is held low`,
-      readOwnPulls: 'the self-test reads it pulled up, then pulled down: 11 is held high, 00 low, 10 follows',
-      readHeldLow: 'the self-test reads all pins, pulled up: what falls with it is joined to it',
       readRegister: ({ word, wordSays }) => `Read register ${word}.${wordSays ? ` ${wordSays}` : ''}`,
       converter: ({ portTitle }) => `${portTitle}, at the converter`,
       aboutWhatUsuallySees: ({ volts }) => `about ${volts} at what it usually sees`,

@@ -12,6 +12,13 @@ import { logbook } from './logbook.svelte';
 import { telling } from './telling.svelte';
 import { workbench } from './workbench.svelte';
 
+/** Longer titles are cut in the logbook. */
+const MOST_OF_A_TITLE = 400;
+
+/** Whether somebody went on all the same after it was measured. */
+const overruled = (row: string, at: string): boolean =>
+  logbook.own.some((entry) => entry.kind === 'overruled' && entry.row === row && entry.at > at);
+
 class Bringing {
   sheet = $state.raw<BringUpSheet | null>(null);
   private asked = '';
@@ -45,6 +52,17 @@ class Bringing {
     }),
   );
   readonly outside = $derived(this.evidence.filter(({ inside }) => inside === false));
+  /** What forbids to go on: outside before power, or a voltage that is outside under it; null where nothing does. */
+  readonly stop = $derived.by(() => {
+    const found = this.outside.flatMap((entry) => {
+      const row = this.rows.get(entry.row ?? '');
+      return row && !overruled(row.key, entry.at) ? [{ row, entry }] : [];
+    });
+    const live = found.filter(({ row }) => row.phase === 'power' && row.kind === 'volts');
+    if (live.length > 0) return { live: true, rows: live };
+    const off = found.filter(({ row }) => row.phase === 'off');
+    return off.length > 0 ? { live: false, rows: off } : null;
+  });
   readonly standard = $derived((this.sheet?.rows ?? []).filter(({ standard }) => standard));
   readonly done = $derived(
     this.standard.filter(({ key }) => this.evidence.some((e) => e.row === key && e.inside)).length,
@@ -161,6 +179,23 @@ class Bringing {
       values.flatMap(({ row, value }) => (value === null ? [] : [{ row, value }])),
       'bench',
     );
+  }
+
+  /** Somebody put right what forbade to go on: what was measured before tells nothing any more. */
+  async mended(): Promise<void> {
+    const titles = this.stop?.rows.map(({ row }) => say(row.title)) ?? [];
+    await logbook.add([{ kind: 'mended', title: titles.join('; ').slice(0, MOST_OF_A_TITLE) }]);
+    this.pointed = null;
+  }
+
+  /** Somebody goes on all the same, and says why: it stands in the logbook. */
+  async overrule(reason: string): Promise<void> {
+    const { stop } = this;
+    if (!stop) return;
+    await logbook.add(
+      stop.rows.map(({ row }) => ({ kind: 'overruled' as const, title: say(row.title), row: row.key, text: reason })),
+    );
+    telling.say('It stands in the logbook, with your reason.');
   }
 
   private get settingKey(): string {

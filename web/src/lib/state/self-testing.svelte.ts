@@ -81,9 +81,17 @@ class SelfTesting {
     this.port = null;
   }
 
+  /** It was started, and nothing comes: that is evidence, too. */
+  async silent(): Promise<void> {
+    const row = bringing.rows.get('heard');
+    if (row) await bringing.log([{ row, value: 'no' }], 'typed');
+  }
+
   /** On the simulated bench the program need not be compiled. */
   async simulate(): Promise<void> {
-    await this.read(await bringing.worker.selfTestText(workbench.study?.fingerprint ?? ''), 'bench');
+    const text = await bringing.worker.selfTestText(workbench.study?.fingerprint ?? '');
+    if (text === '') await this.silent();
+    else await this.read(text, 'bench');
   }
 }
 

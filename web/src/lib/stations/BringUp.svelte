@@ -20,6 +20,7 @@
   import SheetLine from './SheetLine.svelte';
   import SelfTest from './SelfTest.svelte';
   import SimBench from './SimBench.svelte';
+  import StopSign from './StopSign.svelte';
   import Suspects from './Suspects.svelte';
   import TouchProbes from './TouchProbes.svelte';
 
@@ -39,6 +40,8 @@
         !bringing.touched.some(({ key }) => key === row.key) &&
         (row.standard || row.key === nextKey || logbook.values.has(row.key)),
     );
+  /** What follows a short is not offered. */
+  const phases = $derived(bringing.stop && !bringing.stop.live ? SHEET_PHASES.slice(0, 1) : SHEET_PHASES);
   function save() {
     const name = workbench.plan?.name ?? 'plan';
     if (bringing.sheet)
@@ -64,12 +67,13 @@
   {/snippet}
   {#if bringing.trouble}<p class="py-2 px-3 border-b" role="alert">{bringing.trouble}</p>{/if}
   {#if bringing.sheet}
+    <StopSign />
+    <SelfTest />
     <Row>
       {#snippet choose()}<SimBench />{/snippet}
       {#snippet prove()}<Suspects />{/snippet}
     </Row>
-    <SelfTest />
-    {#each SHEET_PHASES as phase (phase)}
+    {#each phases as phase (phase)}
       {@const rows = rowsOf(phase)}
       {#if rows.length > 0}
         <Row head>

@@ -1,6 +1,8 @@
 <!-- The self-test: a program that comes out of the plan, and what it says of the build. -->
 <script lang="ts">
-  import { counted, say } from '@idle-breadboard/core/words';
+  import { jobOf } from '@idle-breadboard/core/bench';
+  import type { SheetRow } from '@idle-breadboard/core/deliver';
+  import { counted, say, saysExpected, saysReading } from '@idle-breadboard/core/words';
   import Button from '../kit/Button.svelte';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
@@ -9,14 +11,31 @@
   import { hasSerial, serialPort, SPEEDS } from '../port/line-port';
   import { bringing } from '../state/bringing.svelte';
   import { logbook } from '../state/logbook.svelte';
+  import { workbench } from '../state/workbench.svelte';
   import { selfTesting } from '../state/self-testing.svelte';
 
   let text = $state('');
   let speed = $state<number>(SPEEDS[2]);
   const { heard, evidence } = $derived(selfTesting);
   /** Rows of the sheet that a run has filled, as they stand now. */
-  const told = $derived(bringing.evidence.filter(({ program }) => program));
+  const told = $derived(bringing.evidence.filter(({ program, row }) => program || row === 'heard'));
   const bad = $derived(told.filter(({ inside }) => !inside));
+  const pins = $derived(workbench.study ? jobOf(workbench.study.circuit).pins.map(({ label }) => label) : []);
+  const LEVELS: Readonly<Record<string, string>> = {
+    '11': 'held high',
+    '00': 'held low',
+    '10': 'free',
+    '01': 'no level',
+  };
+  const level = (text: string) => LEVELS[text] ?? (text.endsWith('1') ? 'held high' : 'low');
+  /** A row that shows something else than it should, in words. */
+  function said({ kind, title, expected }: SheetRow, value: string): string {
+    const wanted = typeof expected === 'string' ? expected : '';
+    if (kind === 'level') return `${say(title)}: ${level(value)}, expected ${level(wanted)}`;
+    if (kind !== 'hold') return `${say(title)}: ${saysReading(value, undefined)}, expected ${saysExpected(expected)}`;
+    const other = pins.filter((_, i) => wanted[i] !== '?' && wanted[i] !== value[i]);
+    return `${say(title)}: ${other.join(', ')} ${other.length === 1 ? 'reads' : 'read'} otherwise`;
+  }
   const hex = (rom: string) => rom.toUpperCase().replace(/../g, '$& ').trim();
   async function file(chosen: File | undefined) {
     if (chosen) await selfTesting.read(await chosen.text());
@@ -61,6 +80,7 @@
             spellcheck="false"
             bind:value={text}></textarea>
           <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center my-1">
+            <Button onclick={() => selfTesting.silent()}>It prints nothing</Button>
             <Button disabled={text.trim() === ''} onclick={() => selfTesting.read(text)}>Read the lines</Button>
             <input
               type="file"
@@ -82,7 +102,11 @@
           before all of them are there: run it again.
         </p>
       {/if}
-      {#if told.length > 0}
+      {#if told.some(({ row, value }) => row === 'heard' && value === 'no')}
+        <p class="my-0.5">
+          <Glyph severity="fault" /> It prints nothing: the controller has no power, or does not start.
+        </p>
+      {:else if told.length > 0}
         <p class="my-0.5">
           <Glyph severity={bad.length > 0 ? 'fault' : null} />
           {counted(told.length, 'reading')} by the program, {bad.length === 0
@@ -92,15 +116,14 @@
         {#each bad.slice(0, 6) as entry (entry.id)}
           {@const row = bringing.rows.get(entry.row ?? '')}
           {#if row}<p class="my-0.5 pl-5">
-              {say(row.title)}: <span class="value">{entry.value}</span>, expected
-              <span class="value">{typeof row.expected === 'string' ? row.expected : entry.title}</span>
+              {said(row, String(entry.value))}
             </p>{/if}
         {/each}
         {#if bad.length > 6}<p class="unit my-0.5 pl-5">and {bad.length - 6} more below</p>{/if}
       {:else if !heard || heard.lines === 0}
         <p class="unit my-0.5">
-          It has not been heard yet{logbook.simulated ? ' on the simulated bench' : ''}. A build in order needs no meter
-          but before power.
+          It has not been heard yet{logbook.simulated ? ' on the simulated bench' : ''}. What it reads need not be
+          measured.
         </p>
       {/if}
       {#if evidence && evidence.found.length > 0}

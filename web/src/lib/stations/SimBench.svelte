@@ -19,7 +19,9 @@
     ['reading', 'readings'],
     ['edges', 'edges'],
   ] as const;
-  const rowsOf = (phase: string) => bringing.standard.filter((row) => row.phase === phase);
+  /** Nothing is powered while something forbids it. */
+  const rowsOf = (phase: string) =>
+    bringing.standard.filter((row) => row.phase === phase && (bringing.stop === null || phase === 'off'));
 </script>
 
 <div class="bench w-full pt-1 pb-1.5" role="group" aria-label="simulated bench">

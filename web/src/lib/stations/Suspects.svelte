@@ -8,6 +8,10 @@
   const { pointed } = $derived(bringing);
   const percent = (share: number) => `${share >= 0.995 ? '> 99' : share < 0.01 ? '< 1' : (share * 100).toFixed(0)} %`;
   const lead = $derived(pointed?.suspects[0] ?? null);
+  /** With a short or a wrong voltage nothing is measured under power. */
+  const next = $derived(
+    (pointed?.next ?? []).filter(({ row }) => bringing.stop === null || bringing.rows.get(row)?.phase === 'off'),
+  );
   const sound = $derived(lead?.causes[0]?.mend === '');
 
   function show(row: string) {
@@ -54,8 +58,8 @@
     {:else}
       <p class="my-0.5"><strong>It points to</strong></p>
     {/if}
-    {#if !pointed.settled && pointed.next[0]}
-      {@const best = pointed.next[0]}
+    {#if !pointed.settled && next[0]}
+      {@const best = next[0]}
       {@const row = bringing.rows.get(best.row)}
       <p class="my-0.5 flex flex-wrap gap-x-2 gap-y-1 items-center pt-0.5 pb-1">
         <span class="eyebrow">measure next{row?.phase === 'off' ? ', power off' : ''}</span>
@@ -65,8 +69,8 @@
             onclick={() => bringing.read([row])}>Read it</Button
           >{/if}
         <span class="unit"
-          >{best.bits.toFixed(1)} bits for {best.seconds} s of work{pointed.next.length > 1
-            ? `; or ${pointed.next
+          >{best.bits.toFixed(1)} bits for {best.seconds} s of work{next.length > 1
+            ? `; or ${next
                 .slice(1, 3)
                 .map(({ row: key }) => say(bringing.rows.get(key)?.title ?? key))
                 .join('; or ')}`
@@ -74,30 +78,36 @@
         >
       </p>
     {/if}
-    <ol>
-      {#each pointed.suspects.slice(0, 4) as suspect (suspect.causes[0]?.key)}
-        <li class="grid grid-cols-[4.2em_minmax(0,1fr)] gap-2 py-0.5 border-t border-dotted">
-          <span class="value text-right">{percent(suspect.chance)}</span>
-          <div>
-            {#if suspect.causes.length > 1}<p class="unit my-0.5">
-                No measurement tells these {suspect.causes.length} apart; look:
-              </p>{/if}
-            {#each suspect.causes.slice(0, 6) as cause (cause.key)}
-              <p class="my-0.5">
-                {cause.says}
-                {#if cause.mend && suspect === lead}
-                  <span class="unit">{cause.mend}</span>
-                  {#if suspect.chance > 0.2}<Button
-                      aria-label="mended: {cause.says}"
-                      onclick={() => bringing.mend(cause)}>Mended</Button
-                    >{/if}
-                {/if}
-              </p>
-            {/each}
-            {#if suspect.causes.length > 6}<p class="unit my-0.5">and {suspect.causes.length - 6} more</p>{/if}
-          </div>
-        </li>
-      {/each}
-    </ol>
+    {#snippet list()}<ol>
+        {#each (pointed?.suspects ?? []).slice(0, 4) as suspect (suspect.causes[0]?.key)}
+          <li class="grid grid-cols-[4.2em_minmax(0,1fr)] gap-2 py-0.5 border-t border-dotted">
+            <span class="value text-right">{percent(suspect.chance)}</span>
+            <div>
+              {#if suspect.causes.length > 1}<p class="unit my-0.5">
+                  No measurement tells these {suspect.causes.length} apart; look:
+                </p>{/if}
+              {#each suspect.causes.slice(0, 6) as cause (cause.key)}
+                <p class="my-0.5">
+                  {cause.says}
+                  {#if cause.mend && suspect === lead}
+                    <span class="unit">{cause.mend}</span>
+                    {#if suspect.chance > 0.2}<Button
+                        aria-label="mended: {cause.says}"
+                        onclick={() => bringing.mend(cause)}>Mended</Button
+                      >{/if}
+                  {/if}
+                </p>
+              {/each}
+              {#if suspect.causes.length > 6}<p class="unit my-0.5">and {suspect.causes.length - 6} more</p>{/if}
+            </div>
+          </li>
+        {/each}
+      </ol>{/snippet}
+    {#if bringing.outside.length === 0 && sound}
+      <details>
+        <summary class="min-h-row py-1 cursor-pointer">What nothing measured so far rules out</summary>
+        {@render list()}
+      </details>
+    {:else}{@render list()}{/if}
   {/if}
 </section>

@@ -4,6 +4,7 @@ import {
   faultsOf,
   fewest,
   Finder,
+  FirmwareModel,
   HiddenBuild,
   hide,
   jobOf,
@@ -212,8 +213,12 @@ const worker: BenchWorker = {
     const { parts } = plan.circuit;
     return programText(hidden.build, [...measurements.values()], (part) => say(parts.get(part)?.label ?? part));
   },
-  selfTestText: (fingerprint) =>
-    hidden && plan ? printRun(jobOf(plan.circuit), fingerprint, new Target(hidden.build.build)) : '',
+  selfTestText(fingerprint) {
+    if (!hidden || !plan) return '';
+    const { build } = hidden.build;
+    // Without power nothing runs, and nothing is printed.
+    return new FirmwareModel(build).runs() ? printRun(jobOf(plan.circuit), fingerprint, new Target(build)) : '';
+  },
   reveal() {
     if (!hidden) return null;
     const fault = plan ? faultsOf(plan).find(({ key }) => key === hidden?.key) : undefined;

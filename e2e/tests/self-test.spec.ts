@@ -1,0 +1,164 @@
+/** From plug to signed off with the self-test: compiled, on a simulated build, behind a stand-in for the serial interface. */
+import { type ChildProcessWithoutNullStreams, spawn } from 'node:child_process';
+import { createInterface } from 'node:readline';
+import { expect, type Page, test } from '@playwright/test';
+import { VirtualBuild } from '../../core/src/bench/virtual-build.ts';
+import { fingerprint } from '../../core/src/plan/fingerprint.ts';
+import { Bench as ProgramBench, compiled } from '../../core/test/support/bench-program.ts';
+import { benchOf, theFault } from '../../core/test/support/bench-case.ts';
+import { demo } from '../../core/test/support/demo.ts';
+import { Bench } from './bench';
+
+const NAME = 'cupboard-verified';
+
+/** A board on the desk: its program runs, and what comes over the wire goes both ways. */
+class Board {
+  private readonly plan = benchOf(NAME);
+  private readonly program = compiled(this.plan.circuit, fingerprint(demo(NAME)));
+  private child: ChildProcessWithoutNullStreams | null = null;
+  private incoming = '';
+  /** What the program waits to read. */
+  private waiting: (() => void) | null = null;
+
+  constructor(private readonly page: Page) {}
+
+  async plug(): Promise<void> {
+    await this.page.exposeFunction('boardHears', (text: string) => {
+      this.incoming += text;
+      this.waiting?.();
+    });
+    await this.page.addInitScript(() => {
+      const port = {
+        open: () => Promise.resolve(),
+        close: () => Promise.resolve(),
+        readable: new ReadableStream<Uint8Array>({
+          start(control) {
+            Reflect.set(window, 'boardSays', (text: string) => control.enqueue(new TextEncoder().encode(text)));
+          },
+        }),
+        writable: new WritableStream<Uint8Array>({
+          write: (piece) =>
+            (Reflect.get(window, 'boardHears') as (t: string) => Promise<void>)(new TextDecoder().decode(piece)),
+        }),
+      };
+      Object.defineProperty(navigator, 'serial', { value: { requestPort: () => Promise.resolve(port) } });
+    });
+  }
+
+  /** Power on: the program starts anew, on a build with these faults. */
+  start(faults: ConstructorParameters<typeof VirtualBuild>[1]): void {
+    this.child?.kill();
+    const child = spawn(this.program.path, ['listen']);
+    this.child = child;
+    const bench = new ProgramBench(this.program.job, new VirtualBuild(this.plan, faults), (text) => {
+      // Other prints stand between its lines.
+      const noisy = text.replaceAll('\n', '\nuptime 12 s\n');
+      void this.page
+        .evaluate((t) => (Reflect.get(window, 'boardSays') as (t: string) => void)(t), noisy)
+        .catch(() => undefined);
+    });
+    createInterface({ input: child.stdout }).on('line', (line) => {
+      const answer = (text: string) => child.stdin.write(`${text}\n`);
+      if (line !== 'i') {
+        const told = bench.asked(line);
+        if (told !== null) answer(told);
+        return;
+      }
+      const give = () => {
+        const [first] = this.incoming;
+        if (first === undefined) return;
+        this.waiting = null;
+        this.incoming = this.incoming.slice(1);
+        answer(String(first.charCodeAt(0)));
+      };
+      this.waiting = give;
+      give();
+    });
+  }
+
+  swapped() {
+    return theFault(this.plan, ({ key }) => /^crossed:shelf-top:sda:scl/.test(key));
+  }
+
+  unplug(): void {
+    this.child?.kill();
+    this.program.remove();
+  }
+}
+
+test('from plug to signed off: a hidden fault is found on the way, a short is held', async ({ page }) => {
+  test.setTimeout(240_000);
+  const board = new Board(page);
+  await board.plug();
+  const bench = new Bench(page);
+  try {
+    await bench.open('bring-up', NAME);
+    const selfTest = page.getByRole('group', { name: 'self-test' });
+    await expect(selfTest).toBeVisible({ timeout: 60_000 });
+
+    // Before power: a short holds the sheet.
+    const short = page.getByRole('textbox', { name: /^No short: 5 V of 5 V regulator to ground: measured/ });
+    await short.fill('2');
+    await short.press('Enter');
+    const stop = page.getByRole('alert', { name: 'stop' });
+    await expect(stop).toContainText('Do not connect power');
+    await expect(page.getByText('At first power', { exact: false }).or(page.getByText('Readings'))).toHaveCount(0);
+    await stop.getByRole('button', { name: 'It is mended' }).click();
+    await expect(stop).toHaveCount(0);
+    await short.fill('4k7');
+    await short.press('Enter');
+
+    // Power: two leads are swapped, and the program is heard.
+    board.start([board.swapped()]);
+    await selfTest.getByRole('button', { name: 'Listen to it' }).click();
+    await expect(page.getByText(/\d+ readings by the program, \d+ outside/)).toBeVisible({ timeout: 60_000 });
+    const points = page.getByRole('region', { name: 'what the readings point to' });
+    await expect(points).toContainText('SDA of top shelf sensor and SCL of top shelf sensor are swapped', {
+      timeout: 90_000,
+    });
+
+    // Mended, and heard again: everything that it reads is as expected.
+    await points
+      .getByRole('button', { name: /^mended: .*swapped/ })
+      .first()
+      .click();
+    board.start([]);
+    await selfTest.getByRole('button', { name: 'Run it again' }).click();
+    await expect(page.getByText(/\d+ readings by the program, all as expected/)).toBeVisible({ timeout: 60_000 });
+    await expect(points).toContainText('All as expected so far', { timeout: 60_000 });
+    await page.getByRole('button', { name: 'Sign off' }).click();
+    await expect(page.getByText(/signed off: \d+ of \d+ as expected, 0 outside/).first()).toBeVisible();
+  } finally {
+    board.unplug();
+  }
+});
+
+test('who goes on in spite of a short says why, and it stands in the logbook', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.open('bring-up', NAME);
+  const short = page.getByRole('textbox', { name: /^No short: 5 V of 5 V regulator to ground: measured/ });
+  await short.fill('80');
+  await short.press('Enter');
+  const stop = page.getByRole('alert', { name: 'stop' });
+  await expect(stop.getByRole('button', { name: 'Go on' })).toBeDisabled();
+  const reason = stop.getByRole('textbox', { name: 'reason to go on all the same' });
+  await reason.fill('a lamp hangs on it');
+  await reason.press('Tab');
+  await stop.getByRole('button', { name: 'Go on' }).click();
+  await expect(stop).toHaveCount(0);
+  await expect(page.getByText('a lamp hangs on it').first()).toBeAttached();
+});
+
+test('lines that are pasted are taken whole or not at all, and a wrong voltage says unplug', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.open('bring-up', NAME);
+  const selfTest = page.getByRole('group', { name: 'self-test' });
+  await selfTest.getByText('What it printed, pasted or as a file').click();
+  await selfTest.getByRole('textbox').fill('@ib 0 begin 1 12 00000000\n@ib 1 scan 0 44 00000000');
+  await selfTest.getByRole('button', { name: 'Read the lines' }).click();
+  await expect(selfTest.getByRole('alert')).toContainText('No line of it is from the self-test of this plan');
+  const volts = page.getByRole('textbox', { name: /^5 V of 5 V regulator: measured/ });
+  await volts.fill('7.9');
+  await volts.press('Enter');
+  await expect(page.getByRole('alert', { name: 'unplug' })).toContainText('Unplug it now');
+});
