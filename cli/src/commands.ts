@@ -9,6 +9,8 @@ import {
   readPlan,
   refused,
   reportOf,
+  selfTestC,
+  selfTestPython,
   wiringCsv,
   writePlan,
   type Read,
@@ -29,6 +31,7 @@ export const COMMANDS: readonly string[] = [
   'parts',
   'sheet',
   'drawing',
+  'selftest',
   'schema',
   'checks',
   'card',
@@ -80,6 +83,13 @@ function drawing(circuit: Circuit, as: As): Output {
   return done(as === 'json' ? json(lines) : drawingText(lines));
 }
 
+/** The program that brings a build up by itself. */
+function selfTest(circuit: Circuit, plan: string, language = 'c'): Output {
+  if (language === 'c') return done(selfTestC(circuit, plan));
+  if (language === 'python') return done(selfTestPython(circuit, plan));
+  return { text: '', complaint: `expected c or python, found ${language}`, code: 2 };
+}
+
 /** Runs one command. Everything it needs of the world is handed in. */
 export function run(command: string, words: readonly string[], as: As, world: World): Output {
   const [argument] = words;
@@ -111,6 +121,7 @@ export function run(command: string, words: readonly string[], as: As, world: Wo
     };
   }
   if (command === 'drawing') return drawing(circuit, as);
+  if (command === 'selftest') return selfTest(circuit, fingerprint(read.value), words[1]);
   const build = buildOf(circuit);
   if (command === 'sheet') return done(buildSheet(circuit, verify(circuit), build, fingerprint(read.value)));
   if (command === 'wiring') return wiring(circuit, build, as);

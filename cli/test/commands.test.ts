@@ -47,6 +47,14 @@ describe('command line', () => {
     expect(cli('mend', file).out).to.match(/^verified: 0 changes/);
   });
 
+  it('selftest: a program that names the plan, in both languages and in no other', () => {
+    const c = cli('selftest', verified);
+    expect(c.code).to.equal(0);
+    const plan = /#define ST_PLAN "([0-9a-f]{16})"/.exec(c.out)?.[1];
+    expect(plan).to.be.a('string');
+    expect(cli('selftest', verified, 'python').out).to.contain(`PLAN = "${plan}"`);
+    expect(cli('selftest', verified, 'basic')).to.include({ code: 2 });
+  });
   it('drawing: the build as a table, as data and as one picture', () => {
     const table = cli('drawing', verified);
     expect(table.code).to.equal(0);

@@ -1,7 +1,7 @@
 import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
 import { HiddenBuild } from '../../src/bench/hidden.ts';
-import { Measurements } from '../../src/bench/measurement.ts';
+import { Measurements, pinMeasurements } from '../../src/bench/measurement.ts';
 import { VirtualBuild } from '../../src/bench/virtual-build.ts';
 import { withMeasured } from '../../src/check/measured.ts';
 import { verify } from '../../src/check/verify.ts';
@@ -27,7 +27,8 @@ describe('the bring-up sheet', function () {
       const plan = benchOf(name);
       const { rows } = bringUpSheet(plan);
       const measured = rows.filter(({ kind }) => kind !== 'edge').map(({ key }) => key);
-      expect(measured.toSorted()).to.deep.equal(new Measurements(plan).all.map(({ key }) => key).sort());
+      const all = [...new Measurements(plan).all, ...pinMeasurements(plan.circuit)];
+      expect(measured.toSorted()).to.deep.equal(all.map(({ key }) => key).sort());
       const phases = rows.map(({ phase }) => SHEET_PHASES.indexOf(phase));
       expect(phases).to.deep.equal(phases.toSorted((a, b) => a - b));
     }
