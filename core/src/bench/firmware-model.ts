@@ -226,7 +226,7 @@ export class FirmwareModel {
     const own = this.pins.find(({ terminal }) => terminal === pin);
     if (!own) return '??';
     const { rest } = this.build;
-    const up = own.risky ? '-' : this.seen(own.key, allListening(rest, this.pins, 'up'));
+    const up = this.seen(own.key, allListening(rest, this.pins, 'up'));
     return up + this.seen(own.key, allListening(rest, this.pins, 'down'));
   }
 
@@ -235,7 +235,7 @@ export class FirmwareModel {
     const own = this.pins.find(({ terminal }) => terminal === pin);
     if (!own || !this.runs()) return this.pins.map(() => '?').join('');
     const low = withPull(allListening(this.build.rest, this.pins, 'up'), own.key);
-    return this.pins.map(({ key, risky, restsHigh }) => (risky || restsHigh ? '-' : this.seen(key, low))).join('');
+    return this.pins.map(({ key, pulled }) => (pulled ? this.seen(key, low) : '-')).join('');
   }
 
   /** V that the converter sees at the pin of an analog port; null where there is none. */

@@ -27,16 +27,18 @@ const EDGE_SPREAD = 0.12;
 const NOTHING = 3;
 const logOhms = (ohms: number): number => Math.log10(Math.min(Math.max(ohms, 0), OPEN_FROM) + NOTHING);
 
+/** Levels of pins, a character each: "?" may read either, "-" was not looked at. */
+export const sameLevels = (expected: string, seen: string): boolean =>
+  expected.length === seen.length &&
+  [...expected].every((c, i) => c === seen[i] || c === '?' || c === '-' || seen[i] === '?' || seen[i] === '-');
+
 /**
  * How many standard deviations a reading is from what a build should show, by the error of the meter and the spread of parts.
  * A text is the same or is not.
  */
 export function deviation(kind: Measurement['kind'], seen: Reading, expected: Reading): number {
   if ((kind === 'level' || kind === 'hold') && typeof seen === 'string' && typeof expected === 'string')
-    return seen.length === expected.length &&
-      [...expected].every((c, i) => c === '?' || seen[i] === '?' || c === seen[i])
-      ? 0
-      : Infinity;
+    return sameLevels(expected, seen) ? 0 : Infinity;
   if (typeof seen !== 'number' || typeof expected !== 'number') return seen === expected ? 0 : Infinity;
   if (kind === 'ohms') {
     // Two opens are one, however the figures differ.

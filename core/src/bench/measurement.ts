@@ -106,8 +106,8 @@ export function pinMeasurements(circuit: Circuit): Measurement[] {
   const { controller } = circuit;
   if (!controller) return [];
   const heard = { kind: 'heard', key: 'heard', subjects: [controller.id], cost: COST.heard } as const;
-  const pins = programPins(circuit).flatMap(({ terminal, net, openDrain, restsHigh }): Measurement[] => {
-    if (restsHigh) return [];
+  const pins = programPins(circuit).flatMap(({ terminal, net, openDrain, pulled }): Measurement[] => {
+    if (!pulled) return [];
     const level = {
       kind: 'level',
       key: `level:${terminal}`,

@@ -41,16 +41,17 @@ export class Target {
 
   private state(): BenchState {
     const listening = [...this.pins.values()]
-      .filter(({ restsHigh }) => !restsHigh)
-      .map(({ terminal, key }) => [key, this.modes.get(terminal)?.pull ?? 'none'] as const);
+      .filter(({ rests }) => rests === null)
+      .map(({ terminal, key, pulled }) => [key, pulled ? (this.modes.get(terminal)?.pull ?? 'none') : 'none'] as const);
     let state = withListening(this.build.rest, listening);
     for (const [terminal, { level }] of this.modes) {
       const pin = this.pins.get(terminal);
       if (!pin || level === null) continue;
-      if (level === 0) state = withPull(state, pin.key);
+      if (level === 0 && pin.openDrain) state = withPull(state, pin.key);
       else {
         const others = new Map([...state.listening].filter(([key]) => key !== pin.key));
-        state = withHigh({ ...state, listening: others }, pin.key);
+        state = { ...state, listening: others };
+        if (level === 1) state = withHigh(state, pin.key);
       }
     }
     return state;

@@ -1,5 +1,5 @@
 /** What a measurement should show, the error of the instrument included. */
-import { METER } from '../bench/instrument.ts';
+import { METER, sameLevels } from '../bench/instrument.ts';
 import type { Reading } from '../bench/measurement.ts';
 import { RESISTOR_TOLERANCE, SHORT_LIMIT } from '../standard/common-practice.ts';
 import { quantityOf, tells, type Quantity, type Sum } from '../quantity/message.ts';
@@ -69,13 +69,15 @@ export function expectedOhms(ohms: number, short: boolean): Expected {
   );
 }
 
-/** A "?" stands for what may be either: a level that is none. */
-const isSameText = (expected: string, seen: string): boolean =>
-  expected.length === seen.length && [...expected].every((c, i) => c === '?' || c === seen[i]);
+/** What only a self-test reads: levels of pins. */
+const LEVELS = /^[01?-]{2,}$/;
 
 /** Whether what was seen is what was expected. */
 export function isInside(expected: Expected | string, seen: Reading): boolean {
-  if (typeof expected === 'string') return isSameText(expected.toLowerCase(), String(seen).trim().toLowerCase());
+  if (typeof expected === 'string') {
+    const text = String(seen).trim().toLowerCase();
+    return LEVELS.test(expected) ? sameLevels(expected, text) : text === expected.toLowerCase();
+  }
   const value = Number(seen);
   return !Number.isNaN(value) && value >= (expected.min ?? -Infinity) && value <= (expected.max ?? Infinity);
 }

@@ -95,9 +95,8 @@ class Reading {
   /** A pin's own two letters of the two lines. */
   finish(): void {
     const [up = '', down = ''] = [this.levels.get('up'), this.levels.get('down')];
-    this.job.pins.forEach(({ terminal, analog, restsHigh }, n) => {
-      if (!analog && !restsHigh && up[n] !== undefined && down[n] !== undefined)
-        this.add(`level:${terminal}`, up[n] + down[n]);
+    this.job.pins.forEach(({ terminal, pulled }, n) => {
+      if (pulled && up[n] !== undefined && down[n] !== undefined) this.add(`level:${terminal}`, up[n] + down[n]);
     });
     for (const [rom, celsius] of this.pads) {
       const at = this.found.findIndex((part) => part.rom === rom);

@@ -4,7 +4,7 @@ import type { Port } from '../card/port.ts';
 import type { BusNode, Circuit, PartNode } from '../circuit/model.ts';
 import { keyOf } from '../plan/ref.ts';
 
-interface JobPin extends Pick<ProgramPin, 'terminal' | 'risky' | 'openDrain' | 'restsHigh'> {
+interface JobPin extends Pick<ProgramPin, 'terminal' | 'rests' | 'pulled' | 'openDrain'> {
   /** As the board prints it. */
   readonly label: string;
   /** Set where only its voltage is read. */
@@ -58,12 +58,12 @@ class Gathering {
 
   constructor(private readonly circuit: Circuit) {
     this.printed = new Map(circuit.controller?.card.terminals.map(({ id, label }) => [id, label]) ?? []);
-    this.pins = programPins(circuit).map(({ terminal, risky, openDrain, restsHigh }) => ({
+    this.pins = programPins(circuit).map(({ terminal, rests, pulled, openDrain }) => ({
       terminal,
-      risky,
-      openDrain,
-      restsHigh,
       label: this.printed.get(terminal) ?? terminal,
+      rests,
+      pulled,
+      openDrain,
       analog: false,
     }));
   }
@@ -85,7 +85,8 @@ class Gathering {
     const known = this.pins.findIndex((pin) => pin.terminal === terminal);
     if (known >= 0) return known;
     const label = this.printed.get(terminal) ?? terminal;
-    return this.pins.push({ terminal, label, risky: false, openDrain: false, restsHigh: false, analog: true }) - 1;
+    const pin = { terminal, label, rests: null, pulled: false, openDrain: false, analog: true };
+    return this.pins.push(pin) - 1;
   }
 
   buses(): JobBus[] {

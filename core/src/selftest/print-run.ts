@@ -26,35 +26,30 @@ class Run {
   }
 
   private rest(): void {
-    for (const { terminal, restsHigh } of this.job.pins) {
-      this.target.pull(terminal, 'none');
-      this.target.set(terminal, restsHigh ? 1 : null);
+    for (const { terminal, rests } of this.job.pins) {
+      this.target.set(terminal, rests === null ? null : rests === 'high' ? 1 : 0);
+      if (rests === null) this.target.pull(terminal, 'none');
     }
   }
 
   private pull(pull: OwnPull): void {
-    for (const { terminal, risky, restsHigh, analog } of this.job.pins)
-      if (!restsHigh && !analog) this.target.pull(terminal, risky && pull === 'up' ? 'none' : pull);
+    for (const { terminal, pulled } of this.job.pins) if (pulled) this.target.pull(terminal, pull);
   }
 
-  private levels(up: boolean): string {
-    return this.job.pins
-      .map(({ terminal, risky, restsHigh, analog }) =>
-        restsHigh || analog || (up && risky) ? '-' : String(this.target.get(terminal)),
-      )
-      .join('');
+  private levels(): string {
+    return this.job.pins.map(({ terminal, pulled }) => (pulled ? String(this.target.get(terminal)) : '-')).join('');
   }
 
   private pins(): void {
     for (const pull of ['up', 'down'] as const) {
       this.pull(pull);
-      this.tell('level', pull, this.levels(pull === 'up'));
+      this.tell('level', pull, this.levels());
     }
-    this.job.pins.forEach(({ terminal, openDrain, restsHigh }, n) => {
-      if (!openDrain || restsHigh) return;
+    this.job.pins.forEach(({ terminal, openDrain, pulled }, n) => {
+      if (!openDrain || !pulled) return;
       this.pull('up');
       this.target.set(terminal, 0);
-      this.tell('hold', n, this.levels(true));
+      this.tell('hold', n, this.levels());
       this.target.set(terminal, null);
     });
     this.rest();

@@ -1,22 +1,9 @@
 /* The hardware layer of a self-test on the simulated bench: every call is a line on the way out, every answer one on the way in. */
-#include <stdint.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 
-int hal_bus_write(int bus, int address, const uint8_t *bytes, int count);
-int hal_bus_read(int bus, int address, uint8_t *bytes, int count);
-void hal_pin_set(int pin, int level);
-int hal_pin_get(int pin);
-void hal_pin_pull(int pin, int pull);
-long hal_convert(int pin);
-int hal_wire_reset(int pin);
-int hal_wire_bit(int pin, int bit);
-void hal_delay(unsigned long microseconds);
-void hal_print(const char *text);
-int hal_read(void);
-void self_test(void);
-void self_test_listen(void);
+#include "hal.h"
 
 static char answer[1024];
 
@@ -61,9 +48,10 @@ int hal_pin_get(int pin)
     return (int)ask();
 }
 
-void hal_pin_pull(int pin, int pull)
+int hal_pin_pull(int pin, int pull)
 {
     printf("p %d %d\n", pin, pull);
+    return (int)ask();
 }
 
 long hal_convert(int pin)

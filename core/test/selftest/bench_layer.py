@@ -33,7 +33,7 @@ class Bench(self_test.Layer):
         return int(ask("g", self.pin(pin))[0])
 
     def pin_pull(self, pin, pull):
-        say("p", self.pin(pin), pull)
+        return ask("p", self.pin(pin), pull)[0] == "0"
 
     def convert(self, pin):
         return int(ask("c", self.pin(pin))[0])

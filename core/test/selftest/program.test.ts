@@ -5,9 +5,11 @@ import { expect } from 'chai';
 import { SOUND } from '../../src/bench/dictionary.ts';
 import { deviation } from '../../src/bench/instrument.ts';
 import { FirmwareModel } from '../../src/bench/firmware-model.ts';
+import { faultsOf } from '../../src/bench/faults-of.ts';
 import { HiddenBuild } from '../../src/bench/hidden.ts';
 import { Measurements, measure, pinMeasurements } from '../../src/bench/measurement.ts';
 import { Target } from '../../src/bench/target.ts';
+import type { BenchState } from '../../src/bench/state.ts';
 import { VirtualBuild } from '../../src/bench/virtual-build.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { selfTestC } from '../../src/format/self-test/c.ts';
@@ -17,7 +19,8 @@ import { Hearing } from '../../src/selftest/hearing.ts';
 import { jobOf } from '../../src/selftest/job.ts';
 import { printRun } from '../../src/selftest/print-run.ts';
 import { compiled, type Program, printed, written } from '../support/bench-program.ts';
-import { benchOf, dictionaryFor } from '../support/bench-case.ts';
+import { benchOf, dictionaryFor, laidOut } from '../support/bench-case.ts';
+import { keyOf } from '../../src/plan/ref.ts';
 import { PLANS } from '../support/demo.ts';
 import { randomPlan } from '../support/random-plan.ts';
 import { selfTested, withPins } from '../support/self-tested.ts';
@@ -69,8 +72,8 @@ print(l.INPUT, l.OUTPUT, l.PULL_UP, l.PULL_DOWN, l.NO_PULL)
 print(asked[0].hex())
 `;
 
-async function evidence(program: Program, build: VirtualBuild): Promise<Evidence> {
-  const lines = new Hearing(PLAN).take(await printed(program, build));
+async function evidence(program: Program, build: VirtualBuild, pullsDown = true): Promise<Evidence> {
+  const lines = new Hearing(PLAN).take(await printed(program, build, pullsDown));
   if (!lines) throw new Error('the run did not come whole');
   return evidenceOf(build.circuit, program.job, lines);
 }
@@ -125,6 +128,88 @@ describe('the self-test', function () {
         python.remove();
       }
     });
+
+  it('of a controller without pull-downs says nothing of what it could not look at', async () => {
+    const plan = benchOf('cupboard-verified');
+    const program = compiled(plan.circuit, PLAN);
+    try {
+      const build = new VirtualBuild(plan);
+      const talk = new FirmwareModel(build);
+      const { observations } = await evidence(program, build, false);
+      const own = new Map(pinMeasurements(plan.circuit).map((m) => [m.key, m]));
+      const levels = observations.filter(({ measurement }) => measurement.startsWith('level:'));
+      expect(levels.length).to.be.above(5);
+      for (const { measurement, value } of levels) {
+        const m = own.get(measurement);
+        expect(String(value)).to.match(/^[01-]-$/);
+        expect(m && deviation('level', value, measure(build, m, talk))).to.equal(0);
+      }
+    } finally {
+      program.remove();
+    }
+  });
+
+  it('moves, heats and lights nothing: in no state that it goes through, on the plans that ship and on thirty random ones', () => {
+    const random = Array.from({ length: 30 }, (_, i) => laidOut(randomPlan(i * 7 + 3, 1 + (i % 7)).plan));
+    let [states, loads] = [0, 0];
+    for (const plan of [...PLANS.map(benchOf), ...random]) {
+      const build = new VirtualBuild(plan);
+      if (!new FirmwareModel(build).runs()) continue;
+      const seen = new Set<BenchState>();
+      const powered = build.powered.bind(build);
+      build.powered = (state = build.rest) => {
+        seen.add(state);
+        return powered(state);
+      };
+      printRun(jobOf(plan.circuit), PLAN, new Target(build));
+      build.powered = powered;
+      for (const { id, card } of plan.circuit.parts.values()) {
+        const moved = card.ports.some(({ protocol }) => protocol === 'coil');
+        const light = card.ports.find(({ protocol }) => protocol === 'led');
+        const end = light && build.elements.ends.get(keyOf(id, Object.values(light.lines)[0]));
+        if (!moved && !end) continue;
+        loads += 1;
+        const at = (state: BenchState): number => {
+          if (moved) return build.supply(id, card.supplies[0]?.id ?? '', state);
+          const { volts } = build.powered(state);
+          return end ? (volts[end.node] ?? 0) - (volts[end.ground] ?? 0) : 0;
+        };
+        const rest = at(build.rest);
+        for (const state of seen) expect(at(state), `${plan.circuit.plan.name}: ${id}`).to.be.below(rest + 0.25);
+        states += seen.size;
+      }
+    }
+    expect(loads).to.be.above(5);
+    expect(states).to.be.above(50);
+  });
+
+  it('reads of thirty random plans, with faults in them, what the builds show', () => {
+    let [builds, readings] = [0, 0];
+    for (let seed = 61; seed <= 90; seed++) {
+      const plan = laidOut(randomPlan(seed * 7 + 3, 1 + (seed % 7)).plan);
+      const job = jobOf(plan.circuit);
+      const all = new Map(
+        [...new Measurements(plan).all, ...pinMeasurements(plan.circuit)].map((m) => [m.key, m] as const),
+      );
+      const some = faultsOf(plan).filter((_, i) => i % 40 === seed % 40);
+      for (const faults of [[], ...some.map((fault) => [fault])]) {
+        const build = new VirtualBuild(plan, faults);
+        const talk = new FirmwareModel(build);
+        if (!talk.runs()) continue;
+        builds += 1;
+        const lines = new Hearing(PLAN).take(printRun(job, PLAN, new Target(build)));
+        for (const { measurement, value } of evidenceOf(plan.circuit, job, lines ?? []).observations) {
+          const m = all.get(measurement);
+          if (!m) throw new Error(`no row ${measurement}`);
+          readings += 1;
+          const shows = measure(build, m, talk);
+          expect(deviation(m.kind, value, shows), `${seed}: ${measurement} ${value} for ${shows}`).to.be.below(0.5);
+        }
+      }
+    }
+    expect(builds).to.be.above(40);
+    expect(readings).to.be.above(300);
+  });
 
   it('finds each part on a one-wire line by its number, and its temperature', async () => {
     const plan = benchOf('cupboard-verified');

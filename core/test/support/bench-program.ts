@@ -9,6 +9,7 @@ import type { VirtualBuild } from '../../src/bench/virtual-build.ts';
 import type { Circuit } from '../../src/circuit/model.ts';
 import { cValue, pinNumber } from '../../src/format/pin-sheet.ts';
 import { selfTestC } from '../../src/format/self-test/c.ts';
+import { HARDWARE } from '../../src/format/self-test/c-hardware.ts';
 import { selfTestPython } from '../../src/format/self-test/python.ts';
 import { type Job, jobOf } from '../../src/selftest/job.ts';
 
@@ -34,10 +35,12 @@ export function compiled(circuit: Circuit, plan: string, sanitized = true): Prog
   const source = join(folder, 'self_test.c');
   const path = join(folder, 'self_test');
   writeFileSync(source, selfTestC(circuit, plan));
+  // The layer is held to the prototypes that the program ships with.
+  writeFileSync(join(folder, 'hal.h'), HARDWARE);
   const names = job.pins.flatMap(({ label }, i) =>
     pinNumber(label) === null ? [`-D${cValue(label)}=${numberOf(job, i)}`] : [],
   );
-  execFileSync('gcc', [...STRICT, ...(sanitized ? WATCHED : []), ...names, '-o', path, source, HAL], {
+  execFileSync('gcc', [...STRICT, ...(sanitized ? WATCHED : []), ...names, `-I${folder}`, '-o', path, source, HAL], {
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   return { path, job, remove: () => rmSync(folder, { recursive: true, force: true }) };
@@ -61,6 +64,8 @@ export class Bench {
     build: VirtualBuild,
     private readonly print: (text: string) => void,
     private readonly read: () => number = () => -1,
+    /** False for a controller whose pins have pull-ups alone. */
+    private readonly pullsDown = true,
   ) {
     this.target = new Target(build);
     this.terminals = new Map(job.pins.map(({ terminal }, i) => [numberOf(job, i), terminal]));
@@ -85,8 +90,9 @@ export class Bench {
       case 'g':
         return String(target.get(pin));
       case 'p':
+        if (b < 0 && !this.pullsDown) return '1';
         target.pull(pin, b < 0 ? 'down' : b > 0 ? 'up' : 'none');
-        return null;
+        return '0';
       case 'c':
         return String(Math.max(0, Math.round(target.volts(pin) * 1e3)));
       case 'x':
@@ -123,9 +129,9 @@ function converse(child: ChildProcessWithoutNullStreams, bench: Bench): Promise<
 }
 
 /** @returns what one run on a build prints */
-export async function printed(program: Program, build: VirtualBuild): Promise<string> {
+export async function printed(program: Program, build: VirtualBuild, pullsDown = true): Promise<string> {
   let text = '';
-  const bench = new Bench(program.job, build, (piece) => (text += piece));
+  const bench = new Bench(program.job, build, (piece) => (text += piece), undefined, pullsDown);
   await converse(
     program.path.endsWith('self_test') ? spawn(program.path) : spawn('python3', ['-W', 'error', LAYER, program.path]),
     bench,

@@ -16,8 +16,8 @@ int hal_bus_read(int bus, int address, uint8_t *bytes, int count);
 void hal_pin_set(int pin, int level);
 /* Returns 0 or 1. */
 int hal_pin_get(int pin);
-/* Switches the pull inside the pin: down (-1), off (0), up (1). */
-void hal_pin_pull(int pin, int pull);
+/* Switches the pull inside the pin: down (-1), off (0), up (1). Returns 0, or anything else where the pin has no such pull. */
+int hal_pin_pull(int pin, int pull);
 /* Returns what the converter reads at a pin in millivolts, -1 where it cannot. */
 long hal_convert(int pin);
 /* Resets a one-wire line. Returns 1 when something answered. */

@@ -92,34 +92,36 @@ static void st_end(void)
 
 /* ---- pins ---- */
 
+/* Set where a pin turned out to have no such pull. */
+static unsigned char st_bare[ST_PINS + 1];
+
 static void st_rest(void)
 {
     int i;
     for (i = 0; i < ST_PINS; i++) {
-        hal_pin_pull(st_pin[i].pin, 0);
-        hal_pin_set(st_pin[i].pin, (st_pin[i].flags & 4) != 0 ? 1 : -1);
+        hal_pin_set(st_pin[i].pin, (st_pin[i].flags & ST_HIGH) != 0 ? 1 : (st_pin[i].flags & ST_LOW) != 0 ? 0 : -1);
+        if ((st_pin[i].flags & (ST_HIGH | ST_LOW)) == 0)
+            (void)hal_pin_pull(st_pin[i].pin, 0);
     }
 }
 
-/* All that may be pulled. What a high could move is only ever pulled down. */
+/* Outputs that may move something are never let go: only the others are pulled. */
 static void st_pull(int pull)
 {
     int i;
     for (i = 0; i < ST_PINS; i++)
-        if ((st_pin[i].flags & 12) == 0)
-            hal_pin_pull(st_pin[i].pin, pull > 0 && (st_pin[i].flags & 1) != 0 ? 0 : pull);
+        st_bare[i] = (st_pin[i].flags & ST_PULLED) == 0 || hal_pin_pull(st_pin[i].pin, pull) != 0;
     hal_delay(2000);
 }
 
-static void st_levels(int pull)
+static void st_levels(void)
 {
     char text[2] = "-";
     int i;
     st_put(" ");
     for (i = 0; i < ST_PINS; i++) {
-        int skip = (st_pin[i].flags & 12) != 0 || (pull > 0 && (st_pin[i].flags & 1) != 0);
         text[0] = '-';
-        if (!skip)
+        if (st_bare[i] == 0)
             text[0] = hal_pin_get(st_pin[i].pin) != 0 ? '1' : '0';
         st_put(text);
     }
@@ -130,7 +132,7 @@ static void st_level(int pull)
     st_pull(pull);
     st_begin("level");
     st_field(pull > 0 ? "up" : "down");
-    st_levels(pull);
+    st_levels();
     st_end();
 }
 
@@ -141,7 +143,7 @@ static void st_hold(int i)
     hal_delay(2000);
     st_begin("hold");
     st_count((unsigned long)i);
-    st_levels(1);
+    st_levels();
     hal_pin_set(st_pin[i].pin, -1);
     st_end();
 }

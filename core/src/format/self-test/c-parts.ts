@@ -115,7 +115,7 @@ static void st_answer_pulse(int i)
 {
     int pin = st_pin[st_pulse[i]].pin;
     int polls = 0;
-    hal_pin_pull(pin, 1);
+    (void)hal_pin_pull(pin, 1);
     hal_pin_set(pin, 0);
     hal_delay(20000);
     hal_pin_set(pin, -1);
@@ -131,7 +131,7 @@ static void st_answer_pulse(int i)
         else
             polls = 0;
     }
-    hal_pin_pull(pin, 0);
+    (void)hal_pin_pull(pin, 0);
     st_begin("pulse");
     st_count((unsigned long)i);
     st_field(polls < 200 ? "yes" : "no");

@@ -15,7 +15,7 @@ void self_test(void)
     st_level(1);
     st_level(-1);
     for (i = 0; i < ST_PINS; i++)
-        if ((st_pin[i].flags & 2) != 0)
+        if ((st_pin[i].flags & ST_HELD) != 0)
             st_hold(i);
     st_rest();
     hal_delay(50000);
@@ -94,24 +94,25 @@ static void st_asked(const char *at)
         return;
     }
     if (st_is(&at, "watch")) {
+        /* Outputs are not watched: to listen they would have to be let go. */
         n = st_value(&at);
-        if ((long)n >= (long)ST_PINS)
+        if ((long)n >= (long)ST_PINS || (st_pin[n].flags & (ST_HIGH | ST_LOW)) != 0)
             return;
-        hal_pin_pull(st_pin[n].pin, (st_pin[n].flags & 1) != 0 ? 0 : 1);
+        (void)hal_pin_pull(st_pin[n].pin, 1);
         st_seq = (unsigned)number;
         st_begin("watched");
         st_count(n);
         st_count((unsigned long)st_watch(st_pin[n].pin, st_value(&at)));
-        hal_pin_pull(st_pin[n].pin, 0);
+        (void)hal_pin_pull(st_pin[n].pin, 0);
         st_print();
     } else if (st_is(&at, "drive")) {
         /* Asked for by a person who looks at what moves: for a moment, then back to rest. */
         n = st_value(&at);
-        if ((long)n >= (long)ST_PINS || (st_pin[n].flags & 10) != 0)
+        if ((long)n >= (long)ST_PINS || (st_pin[n].flags & (ST_HIGH | ST_LOW)) == 0)
             return;
-        hal_pin_set(st_pin[n].pin, (st_pin[n].flags & 4) != 0 ? 0 : 1);
+        hal_pin_set(st_pin[n].pin, (st_pin[n].flags & ST_HIGH) != 0 ? 0 : 1);
         hal_delay(1000000);
-        hal_pin_set(st_pin[n].pin, (st_pin[n].flags & 4) != 0 ? 1 : -1);
+        hal_pin_set(st_pin[n].pin, (st_pin[n].flags & ST_HIGH) != 0 ? 1 : 0);
         st_seq = (unsigned)number;
         st_begin("driven");
         st_count(n);

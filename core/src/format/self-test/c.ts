@@ -9,18 +9,15 @@ import { RUN } from './c-run.ts';
 import { cValue, headline, safe } from '../pin-sheet.ts';
 
 /** Flags of a pin, as the program has them. */
-const FLAG = { risky: 1, openDrain: 2, restsHigh: 4, analog: 8 } as const;
+const FLAG = { low: 1, high: 2, pulled: 4, held: 8 } as const;
 
 /** An array of C, which may not be empty: one entry that nobody asks for stands in for none. */
 const array = (type: string, name: string, entries: readonly string[], none: string): string =>
   `static const ${type} ${name}[] = {\n${(entries.length > 0 ? entries : [none]).map((entry) => `    ${entry},`).join('\n')}\n};`;
 
 function tables(job: Job, plan: string): string {
-  const flags = ({ risky, openDrain, restsHigh, analog }: Job['pins'][number]) =>
-    (risky ? FLAG.risky : 0) |
-    (openDrain && !restsHigh ? FLAG.openDrain : 0) |
-    (restsHigh ? FLAG.restsHigh : 0) |
-    (analog ? FLAG.analog : 0);
+  const flags = ({ rests, pulled, openDrain }: Job['pins'][number]) =>
+    (rests === null ? 0 : FLAG[rests]) | (pulled ? FLAG.pulled : 0) | (pulled && openDrain ? FLAG.held : 0);
   const counts = {
     ST_PINS: job.pins,
     ST_BUSES: job.buses,
@@ -34,6 +31,7 @@ function tables(job: Job, plan: string): string {
     `#define ST_PREFIX "${PREFIX}"`,
     `#define ST_PLAN "${plan}"`,
     `#define ST_FORM ${FORM}`,
+    ...Object.entries(FLAG).map(([name, bit]) => `#define ST_${name.toUpperCase()} ${bit}`),
     ...Object.entries(counts).map(([name, list]) => `#define ${name} ${list.length}`),
     '',
     'typedef struct { int pin; int flags; } st_pin_t;',
@@ -46,7 +44,7 @@ function tables(job: Job, plan: string): string {
       'st_pin_t',
       'st_pin',
       job.pins.map((pin) => `{ ${cValue(pin.label)}, ${flags(pin)} }`),
-      '{ 0, 12 }',
+      '{ 0, 0 }',
     ),
     array(
       'st_bus_t',

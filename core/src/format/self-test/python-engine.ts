@@ -24,7 +24,7 @@ class Layer:
         raise NotImplementedError
 
     def pin_pull(self, pin, pull):
-        """Switches the pull inside the pin: down (-1), off (0), up (1)."""
+        """Switches the pull inside the pin: down (-1), off (0), up (1). False where the pin has no such pull."""
         raise NotImplementedError
 
     def convert(self, pin):
@@ -55,6 +55,7 @@ class SelfTest:
         self.layer = layer
         self.seq = 0
         self.run = 0
+        self.seen = []
 
     # lines
 
@@ -72,32 +73,30 @@ class SelfTest:
 
     def rest(self):
         for pin, flags in PINS:
-            self.layer.pin_pull(pin, 0)
-            self.layer.pin_set(pin, 1 if flags & RESTS_HIGH else None)
+            self.layer.pin_set(pin, 1 if flags & HIGH else 0 if flags & LOW else None)
+            if not flags & (HIGH | LOW):
+                self.layer.pin_pull(pin, 0)
 
     def pull(self, pull):
-        """All that may be pulled. What a high could move is only ever pulled down."""
-        for pin, flags in PINS:
-            if not flags & (RESTS_HIGH | ANALOG):
-                self.layer.pin_pull(pin, 0 if pull > 0 and flags & RISKY else pull)
+        """Outputs that may move something are never let go: only the others are pulled."""
+        self.seen = [pin for pin, flags in PINS if flags & PULLED and self.layer.pin_pull(pin, pull) is not False]
         self.layer.delay(0.002)
 
-    def levels(self, pull):
+    def levels(self):
         text = ""
-        for pin, flags in PINS:
-            skip = flags & (RESTS_HIGH | ANALOG) or (pull > 0 and flags & RISKY)
-            text += "-" if skip else "1" if self.layer.pin_get(pin) else "0"
+        for pin, _ in PINS:
+            text += "-" if pin not in self.seen else "1" if self.layer.pin_get(pin) else "0"
         return [text] if text else []
 
     def level(self, pull):
         self.pull(pull)
-        self.tell("level", "up" if pull > 0 else "down", *self.levels(pull))
+        self.tell("level", "up" if pull > 0 else "down", *self.levels())
 
     def hold(self, n):
         self.pull(1)
         self.layer.pin_set(PINS[n][0], 0)
         self.layer.delay(0.002)
-        levels = self.levels(1)
+        levels = self.levels()
         self.layer.pin_set(PINS[n][0], None)
         self.tell("hold", n, *levels)
 
@@ -226,7 +225,7 @@ class SelfTest:
         self.level(1)
         self.level(-1)
         for n, (_, flags) in enumerate(PINS):
-            if flags & OPEN_DRAIN:
+            if flags & HELD:
                 self.hold(n)
         self.rest()
         self.layer.delay(0.05)

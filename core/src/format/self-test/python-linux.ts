@@ -81,7 +81,11 @@ class Linux(Layer):
 
     def pin_pull(self, pin, pull):
         self.pulls[pin] = pull
-        self.line_of(pin, self.INPUT | self.bias(pin))
+        try:
+            self.line_of(pin, self.INPUT | self.bias(pin))
+        except OSError:
+            return False
+        return True
 
     def pin_get(self, pin):
         import fcntl

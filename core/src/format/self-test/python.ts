@@ -12,20 +12,15 @@ const list = (name: string, entries: readonly (string | number)[]): string =>
   entries.length === 0 ? `${name} = []` : `${name} = [\n${entries.map((entry) => `    ${entry},`).join('\n')}\n]`;
 
 function tables(job: Job, plan: string): string {
-  const flags = ({ risky, openDrain, restsHigh, analog }: Job['pins'][number]): string =>
-    [
-      risky ? 'RISKY' : '',
-      openDrain && !restsHigh ? 'OPEN_DRAIN' : '',
-      restsHigh ? 'RESTS_HIGH' : '',
-      analog ? 'ANALOG' : '',
-    ]
+  const flags = ({ rests, pulled, openDrain }: Job['pins'][number]): string =>
+    [rests?.toUpperCase() ?? '', pulled ? 'PULLED' : '', pulled && openDrain ? 'HELD' : '']
       .filter(Boolean)
       .join(' | ') || '0';
   return [
     `PREFIX = "${PREFIX}"`,
     `PLAN = "${plan}"`,
     `FORM = ${FORM}`,
-    'RISKY, OPEN_DRAIN, RESTS_HIGH, ANALOG = 1, 2, 4, 8',
+    'LOW, HIGH, PULLED, HELD = 1, 2, 4, 8',
     list(
       'PINS',
       job.pins.map((pin) => tuple(pinNumber(pin.label) ?? JSON.stringify(pin.label), flags(pin))),

@@ -63,14 +63,10 @@ export function* completeSteps(circuit: Circuit, library: Library): Generator<Pr
     const why = first ? whyNot(first) : unfed ? [unfed] : [];
     if (why.length > 0) return completionOf(circuit, library, given, why);
   }
-  // What was found by settling everything together may still be worse than what was given: then that is mended singly.
-  const singly = best?.verdict.status === 'verified' ? null : bySingles(given, library, judge);
-  return completionOf(
-    circuit,
-    library,
-    best && !(singly && isBetter(singly.verdict, best.verdict)) ? best : (singly ?? given),
-    [],
-  );
+  // What was found by settling everything together may still be worse than the given plan mended finding by finding.
+  if (best?.verdict.status === 'verified') return completionOf(circuit, library, best, []);
+  const singly = bySingles(given, library, judge);
+  return completionOf(circuit, library, best && !isBetter(singly.verdict, best.verdict) ? best : singly, []);
 }
 
 /** Completes to the end. */

@@ -19,7 +19,7 @@ export interface Completion {
   readonly cost: number;
   /** Parts and helpers more (or less). */
   readonly pieces: number;
-  /** Dangers and faults that no change of wiring ends. */
+  /** Dangers and faults that are left. That nothing would end them is not said: the search has limits. */
   readonly left: readonly Result[];
   /** What cannot be had together; where anything is said here the plan is the one that was given. */
   readonly why: readonly WhyNot[];

@@ -94,7 +94,7 @@
         {/each}
       </ul>
       {#each found.left as finding (finding.key)}<p class="py-1 px-3.5">
-          <Glyph severity={finding.severity} /> No wiring ends this: {say(finding.message)}
+          <Glyph severity={finding.severity} /> Left, whatever was tried: {say(finding.message)}
         </p>{/each}
       <div class="flex flex-wrap items-center justify-end gap-x-2.5 gap-y-1.5 py-2 px-3 border-t border-t-quiet">
         <p class="flex-1 min-w-[14em]" role="status">

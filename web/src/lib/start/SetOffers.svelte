@@ -6,6 +6,7 @@
   import Button from '../kit/Button.svelte';
   import { money } from '../kit/words';
   import { mending } from '../state/mending.svelte';
+  import { GIVEN_UP } from '../state/sets.svelte';
   import { starting } from '../state/starting.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
@@ -57,15 +58,15 @@
   {#if none}<p role="alert" class="mt-2 text-fault">{say(none)}</p>{/if}
   {#if offers.length === 0 && !none}
     <p class="mt-2">
-      {complete
-        ? 'Nothing that was picked has to be searched for.'
-        : 'The search was given up before it found a set. Whether there is one is not known: ask for less at once.'}
+      {complete ? 'Nothing that was picked has to be searched for.' : GIVEN_UP}
       <Button onclick={() => void take(null)}>Begin with what is picked</Button>
     </p>
   {/if}
   {#if offers.length > 0}
     <p class="mt-2 text-quiet">
-      {counted(of, 'set')} that no other beats{complete ? '' : '; not every better one was tried to its end'}.
+      {counted(of, 'set')} that no other{complete ? '' : ' that was found'} beats{complete
+        ? ''
+        : '; there may be better ones, not every one was tried to its end'}.
     </p>
     <ul class="mt-1 grid gap-2" aria-label="whole sets" bind:this={list}>
       {#each offers as offer (offer.merits.join())}

@@ -4,6 +4,7 @@ import type { Circuit } from '@idle-breadboard/core/circuit';
 import type { LogEntry } from '@idle-breadboard/core/deliver';
 import type { LinePort } from '../port/line-port';
 import { bringing } from './bringing.svelte';
+import { logbook } from './logbook.svelte';
 import { telling } from './telling.svelte';
 import { workbench } from './workbench.svelte';
 
@@ -12,8 +13,14 @@ type From = Extract<NonNullable<LogEntry['by']>, 'pasted' | 'port' | 'bench'>;
 class SelfTesting {
   /** How far the run that is heard has come. */
   heard = $state.raw<Heard | null>(null);
-  /** What the last whole run said. */
-  evidence = $state.raw<Evidence | null>(null);
+  /** What the last whole run said, of which plan, and whether of the simulated build. */
+  private last = $state.raw<{ evidence: Evidence; plan: string; simulated: boolean } | null>(null);
+  /** The same, while it is about what is looked at. */
+  readonly evidence = $derived(
+    this.last?.plan === workbench.study?.fingerprint && this.last?.simulated === logbook.simulated
+      ? this.last.evidence
+      : null,
+  );
   listening = $state(false);
   trouble = $state('');
   private hearing: Hearing | null = null;
@@ -32,28 +39,31 @@ class SelfTesting {
     this.trouble = '';
   }
 
-  private async take(piece: string, from: From): Promise<void> {
-    if (!this.hearing) return;
+  /** @returns whether a run came whole */
+  private async take(piece: string, from: From): Promise<boolean> {
+    // A board that goes on talking says nothing of the simulated build.
+    if (!this.hearing || (from === 'port' && logbook.simulated)) return false;
     const whole = this.hearing.take(piece);
     this.heard = this.hearing.heard;
     const { circuit } = this;
     // The plan was changed since: what was heard is about another.
-    if (!whole || !circuit || this.plan !== workbench.study?.fingerprint) return;
+    if (!whole || !circuit || this.plan !== workbench.study?.fingerprint) return false;
     const evidence = evidenceOf(circuit, jobOf(circuit), whole);
-    this.evidence = evidence;
+    this.last = { evidence, plan: this.plan, simulated: logbook.simulated };
     const values = evidence.observations.flatMap(({ measurement, value }) => {
       const row = bringing.rows.get(measurement);
       return row ? [{ row, value }] : [];
     });
     await bringing.log(values, from, true);
     telling.say(`The self-test came whole: ${values.length} readings are on the sheet.`);
+    return true;
   }
 
   /** A text with whatever else was printed in it. */
   async read(text: string, from: From = 'pasted'): Promise<void> {
     this.begin();
-    await this.take(text.endsWith('\n') ? text : `${text}\n`, from);
-    if (this.heard && this.heard.lines === 0 && this.heard.of === null && !this.evidence)
+    const whole = await this.take(text.endsWith('\n') ? text : `${text}\n`, from);
+    if (!whole && this.heard?.lines === 0 && this.heard.of === null)
       this.trouble = 'No line of it is from the self-test of this plan as it is now.';
   }
 
@@ -69,8 +79,9 @@ class SelfTesting {
     }
   }
 
-  /** Asks the program for a run. */
+  /** Asks the program for a run of the plan as it is now. */
   async ask(): Promise<void> {
+    if (this.plan !== workbench.study?.fingerprint) this.begin();
     await this.port?.send?.(writeLine(this.plan, { seq: 1, word: 'run', fields: [] }));
   }
 

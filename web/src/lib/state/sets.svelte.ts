@@ -31,6 +31,10 @@ export const figureText = (key: keyof SetFigures, value: number): string =>
 const askedOf = ({ needs, places, lifeYears, budget, readyInDays, rules }: Plan): string =>
   JSON.stringify([needs, places, lifeYears, budget, readyInDays, rules]);
 
+/** A search that ends without a set says nothing of whether there is one. */
+export const GIVEN_UP =
+  'The search was given up before it found a set. Whether there is one is not known: ask for less at once.';
+
 class Sets {
   running = $state(false);
   progress = $state('');
@@ -80,7 +84,7 @@ class Sets {
       this.chosen = 0;
       this.trouble =
         found.exclusion === null && found.front.sets.length === 0 && !found.front.complete
-          ? 'The search was given up before it found a set. Whether there is one is not known: ask for less at once.'
+          ? GIVEN_UP
           : say(found.exclusion?.sentence);
     } catch (error) {
       this.trouble = error instanceof Error ? error.message : String(error);

@@ -47,19 +47,21 @@
     <div class="w-full pt-1 pb-1.5" role="group" aria-label="self-test">
       <p class="eyebrow my-0.5 mx-0">Self-test</p>
       <p class="unit my-0.5">
-        A program made of this plan tries every line, scans, reads, and fills the sheet. It moves, heats and switches
-        nothing by itself. You write the dozen functions that reach your hardware; for Linux they are there.
+        A program made of this plan tries the lines, scans, reads, and fills the sheet. Outputs stay as they rest: wired
+        as planned, nothing moves, heats or lights. You write the eleven functions that reach your hardware; for Linux
+        those of pins and buses are there.
       </p>
       <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center my-1">
         <Button onclick={() => saveSelfTest('c')}>Program in C</Button>
         <Button onclick={() => saveSelfTest('python')}>Program in Python</Button>
-        {#if bringing.bench !== 'off'}<Button onclick={() => selfTesting.simulate()}
+        {#if bringing.stop}<span class="unit">It needs power, which waits until the stop above is settled.</span>
+        {:else if bringing.bench !== 'off'}<Button onclick={() => selfTesting.simulate()}
             >Run it on the simulated bench</Button
-          >{/if}
-        {#if selfTesting.listening}
+          >
+        {:else if selfTesting.listening}
           <Button onclick={() => selfTesting.ask()}>Run it again</Button>
           <Button onclick={() => selfTesting.stop()}>Stop listening to it</Button>
-        {:else if hasSerial() && bringing.bench === 'off'}
+        {:else if hasSerial()}
           <Button onclick={() => selfTesting.listen(serialPort(speed))}>Listen to it</Button>
           <Select
             label="speed of the self-test’s port"

@@ -77,9 +77,12 @@
   {#snippet prove()}
     <span role="status" class="unit">
       {#if sets.running}{sets.progress}
-      {:else if sets.front && sets.front.sets.length > 0}{counted(sets.front.sets.length, 'set')} that nothing beats, of {sets.front.covered.toLocaleString(
-          'en',
-        )}{sets.front.complete ? '' : '; given up before the end: ask for less at once'}
+      {:else if sets.front && sets.front.sets.length > 0}{counted(sets.front.sets.length, 'set')} that nothing{sets
+          .front.complete
+          ? ''
+          : ' found'} beats, of {sets.front.covered.toLocaleString('en')}{sets.front.complete
+          ? ''
+          : '; given up before the end, there may be better ones: ask for less at once'}
       {/if}
     </span>
   {/snippet}

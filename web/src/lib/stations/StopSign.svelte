@@ -8,7 +8,7 @@
 
   const { stop } = $derived(bringing);
   let reason = $state('');
-  const wordy = $derived(reason.trim().length >= 8);
+  const isReason = $derived(reason.trim().length >= 8);
   async function overrule() {
     await bringing.overrule(reason.trim());
     reason = '';
@@ -47,7 +47,7 @@
           most={200}
           change={(text) => (reason = text)}
         />
-        <Button disabled={!wordy} onclick={overrule}>Go on</Button></span
+        <Button disabled={!isReason} onclick={overrule}>Go on</Button></span
       >
     </div>
   </section>
