@@ -6,7 +6,7 @@ const ROOMS = {
   quantity: [],
   standard: [],
   board: ['quantity'],
-  capture: ['quantity'],
+  capture: ['quantity', 'standard'],
   card: ['quantity'],
   plan: ['card', 'quantity', 'standard'],
   circuit: ['board', 'card', 'plan', 'quantity', 'standard'],
@@ -37,7 +37,7 @@ const ROOMS = {
     'readback',
     'standard',
   ],
-  selftest: ['bench', 'capture', 'card', 'circuit', 'plan', 'standard'],
+  selftest: ['bench', 'capture', 'card', 'circuit', 'plan', 'quantity', 'standard'],
   say: [
     'bench',
     'board',

@@ -11,6 +11,10 @@ import {
   reportOf,
   selfTestC,
   selfTestPython,
+  settingsC,
+  settingsJson,
+  settingsOverlay,
+  settingsPython,
   wiringCsv,
   writePlan,
   type Read,
@@ -32,6 +36,7 @@ export const COMMANDS: readonly string[] = [
   'sheet',
   'drawing',
   'selftest',
+  'settings',
   'schema',
   'checks',
   'card',
@@ -90,6 +95,15 @@ function selfTest(circuit: Circuit, plan: string, language = 'c'): Output {
   return { text: '', complaint: `expected c or python, found ${language}`, code: 2 };
 }
 
+/** What the software of the build must be told. */
+function settings(circuit: Circuit, plan: string, language = 'c'): Output {
+  if (language === 'c') return done(settingsC(circuit, plan));
+  if (language === 'python') return done(settingsPython(circuit, plan));
+  if (language === 'overlay') return done(settingsOverlay(circuit, plan));
+  if (language === 'json') return done(settingsJson(circuit, plan));
+  return { text: '', complaint: `expected c, python, overlay or json, found ${language}`, code: 2 };
+}
+
 /** Runs one command. Everything it needs of the world is handed in. */
 export function run(command: string, words: readonly string[], as: As, world: World): Output {
   const [argument] = words;
@@ -122,6 +136,7 @@ export function run(command: string, words: readonly string[], as: As, world: Wo
   }
   if (command === 'drawing') return drawing(circuit, as);
   if (command === 'selftest') return selfTest(circuit, fingerprint(read.value), words[1]);
+  if (command === 'settings') return settings(circuit, fingerprint(read.value), as === 'json' ? 'json' : words[1]);
   const build = buildOf(circuit);
   if (command === 'sheet') return done(buildSheet(circuit, verify(circuit), build, fingerprint(read.value)));
   if (command === 'wiring') return wiring(circuit, build, as);

@@ -14,6 +14,7 @@ const USAGE = `usage: npm run -s cli -- COMMAND [FILE] [--json | --csv | --svg]
   sheet PLAN.json      the whole build as Markdown, with boxes to tick
   drawing PLAN.json    the whole build, line by line; --svg gives it as one picture
   selftest PLAN.json [python]  a program that brings the build up by itself, in C or Python
+  settings PLAN.json [python|overlay]  what its software must be told, in C, Python, a device tree, or --json
   schema card|plan     JSON Schema of a file
   checks               every check with its rule and source
   card new CLASS [PRINT]  a skeleton of a part to fill in, from what is printed along its header

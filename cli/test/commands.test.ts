@@ -55,6 +55,15 @@ describe('command line', () => {
     expect(cli('selftest', verified, 'python').out).to.contain(`PLAN = "${plan}"`);
     expect(cli('selftest', verified, 'basic')).to.include({ code: 2 });
   });
+  it('settings: in four forms that name the plan, and in no other', () => {
+    const plan = /plan ([0-9a-f]{16})/.exec(cli('settings', verified).out)?.[1];
+    expect(plan).to.be.a('string');
+    expect(cli('settings', verified).out).to.include('#define DISPLAY_ADDRESS 0x26');
+    expect(cli('settings', verified, 'python').out).to.include('DISPLAY_ADDRESS = 0x26');
+    expect(cli('settings', verified, 'overlay').out).to.include('/plugin/;');
+    expect(JSON.parse(cli('settings', verified, '--json').out)).to.include({ fingerprint: plan });
+    expect(cli('settings', verified, 'basic')).to.include({ code: 2 });
+  });
   it('drawing: the build as a table, as data and as one picture', () => {
     const table = cli('drawing', verified);
     expect(table.code).to.equal(0);

@@ -77,6 +77,10 @@ test('mend, wiring, parts and drawing answer in each of their forms', async ({ r
     ['parts?as=csv', 'text/csv; charset=utf-8'],
     ['drawing', 'application/json'],
     ['drawing?as=svg', 'image/svg+xml'],
+    ['settings', 'application/json'],
+    ['settings?as=c', 'text/x-c; charset=utf-8'],
+    ['settings?as=python', 'text/x-python; charset=utf-8'],
+    ['settings?as=overlay', 'text/x-devicetree-source; charset=utf-8'],
   ] as const) {
     const answer = await post(path, 'cupboard-verified');
     expect([path, answer.status(), answer.headers()['content-type']]).toEqual([path, 200, type]);

@@ -210,6 +210,22 @@ test('a clone at an address that no card names is suspected, and a photo is kept
   await expect.poll(() => shown.evaluate(() => document.images[0]?.naturalWidth)).toBe(1);
 });
 
+test('the board shows the two probes of the line in hand, and the part where there are none', async ({ page }) => {
+  await cupboard(page);
+  const board = page.getByRole('region', { name: 'where the probes go' });
+  await expect(board).toContainText(/^Before power/, { timeout: 60_000 });
+  await expect(board.locator('[data-probe]')).toHaveCount(2);
+  await page.getByRole('textbox', { name: /^Supply of display: measured/ }).focus();
+  await expect(board).toContainText('red in display, VCC');
+  await expect(board.locator('[data-probe="red"]')).toContainText('red VCC');
+  await expect(board.locator('[data-probe="black"]')).toContainText('black GND');
+  // Nothing is moved by accident while somebody measures.
+  await expect(board.locator('[data-movable]')).toHaveCount(0);
+  await page.getByRole('textbox', { name: /^Addresses on I²C: measured/ }).focus();
+  await expect(board).toContainText('Addresses on I²C');
+  await expect(board.locator('[data-probe]')).toHaveCount(0);
+});
+
 test('two probes anywhere: refused with reasons, evidence for the finder, there again after a reload', async ({
   page,
 }) => {

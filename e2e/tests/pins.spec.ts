@@ -144,22 +144,27 @@ async function analogOnTwo(): Promise<string> {
   return JSON.stringify(file);
 }
 
-test('the pins go to the software with the fingerprint of the plan in the first line', async ({ page }) => {
+test('what the program must be told is shown, and goes to it with the fingerprint of the plan', async ({ page }) => {
   await bench.verdict.click();
   const fingerprint =
     /[0-9a-f]{16}/.exec((await page.locator('[data-fingerprint]').textContent()) ?? '')?.[0] ?? 'none';
   await page.keyboard.press('Escape');
-  for (const [button, ending, words] of [
-    ['C header', '.h', '#define DOOR_CONTACT 0'],
-    ['Python', '.py', 'DOOR_CONTACT = 0'],
+  await page.getByRole('tab', { name: 'settings for the program' }).click();
+  const told = page.getByRole('tabpanel');
+  await expect(told.getByText('columns 20')).toBeVisible();
+  await expect(told.getByText('address 0x26')).toBeVisible();
+  for (const [button, file, words] of [
+    ['C header', 'settings.h', '#define DOOR_CONTACT 0'],
+    ['Python', 'settings.py', 'DOOR_CONTACT = 0'],
+    ['JSON', 'settings.json', '"idle-breadboard/settings"'],
   ] as const) {
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page.getByRole('button', { name: button, exact: true }).click(),
     ]);
-    expect(download.suggestedFilename().endsWith(ending)).toBe(true);
+    expect(download.suggestedFilename()).toBe(file);
     const text = await textOf(download);
-    expect(text.split('\n')[0]).toContain(fingerprint);
+    expect(text).toContain(fingerprint);
     expect(text).toContain(words);
   }
 });
@@ -175,9 +180,10 @@ test('a board of forty pins lies there with odd numbers at the left, and has an 
   await bench.go('Pins');
   await expect(padOf(page, 'GPIO2')).toHaveAttribute('aria-label', /GPIO2, pin 3/);
   await expect(page.locator('.board .line')).toHaveCount(20);
+  await page.getByRole('tab', { name: 'settings for the program' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Overlay', exact: true }).click(),
+    page.getByRole('button', { name: 'Device tree', exact: true }).click(),
   ]);
   expect(await textOf(download)).toContain('compatible = "w1-gpio"');
   await page.getByRole('button', { name: 'Mend all' }).click();

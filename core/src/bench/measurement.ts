@@ -5,6 +5,7 @@ import { inPlug } from '../circuit/mated.ts';
 import type { NetNode, NodePin } from '../circuit/netlist-model.ts';
 import type { LeadPoint } from '../circuit/laid.ts';
 import { pointKey } from '../layout/finish.ts';
+import { formatWord } from '../quantity/bits.ts';
 import { formatAddress } from '../quantity/address.ts';
 import { programPins } from './program-pins.ts';
 import { scopeEdge } from './scope.ts';
@@ -306,13 +307,6 @@ const namedBy = ({ address, options }: Member): number[] => [
   ...(address === null ? [] : [address]),
   ...options.map(({ value }) => value),
 ];
-
-/** "0x58" of 8 bits. */
-export const formatWord = (value: number, bits: number): string =>
-  `0x${value
-    .toString(16)
-    .toUpperCase()
-    .padStart(bits / 4, '0')}`;
 
 /** What a virtual build shows, without any instrument's error. */
 export function measure(build: VirtualBuild, m: Measurement, talk = new FirmwareModel(build)): Reading {

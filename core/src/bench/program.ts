@@ -1,5 +1,5 @@
 /** What a program that tries everything would print on a serial port. */
-import { crc8 } from '../capture/crc8.ts';
+import { crc8 } from '../standard/crc8.ts';
 import type { HiddenBuild } from './hidden.ts';
 import type { Measurement } from './measurement.ts';
 

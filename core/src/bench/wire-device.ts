@@ -1,5 +1,5 @@
 /** A part on a one-wire line as the line sees it, bit by bit: reset, search, choosing by number, and a scratchpad. */
-import { crc8 } from '../capture/crc8.ts';
+import { crc8 } from '../standard/crc8.ts';
 import { ONE_WIRE, TEMPERATURE_STEP } from '../standard/one-wire.ts';
 
 /** Least significant bit first. */

@@ -1,5 +1,5 @@
 /** Lists of one-wire numbers as programs print them. */
-import { crc8 } from './crc8.ts';
+import { crc8 } from '../standard/crc8.ts';
 
 export interface OneWireNumber {
   /** Line of the text, from 1. */

@@ -8,7 +8,7 @@ import { Controller, ConverterPart } from './controller.ts';
 import { electrical } from './electrical.ts';
 import { EVIDENCE } from './evidence.ts';
 import { Id, Source, figure, text } from './figure.ts';
-import { HAZARDS, HEADER_KINDS, SERVICES, SIGNAL_KINDS } from './kinds.ts';
+import { DISPLAYS, HAZARDS, HEADER_KINDS, SERVICES, SIGNAL_KINDS } from './kinds.ts';
 import { Measure } from './measure.ts';
 import { Port } from './port.ts';
 import { Cable, Contact, Outlet, RailOffer, States } from './power.ts';
@@ -105,6 +105,15 @@ const Plain = z.strictObject({
   measures: z.array(Measure).max(12),
   /** What it does for a person, besides measuring. */
   serves: z.array(z.enum(SERVICES)).max(8).optional(),
+  /** For a display: how much it shows across and down. */
+  display: z
+    .strictObject({
+      columns: z.int().min(1).max(4096),
+      rows: z.int().min(1).max(4096),
+      of: z.enum(DISPLAYS),
+      source: Id,
+    })
+    .optional(),
   /** For a part that reads voltages for the controller. */
   converter: ConverterPart.optional(),
   body: Body.optional(),

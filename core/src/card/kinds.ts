@@ -64,3 +64,6 @@ export const WATER = ['dry', 'splash', 'immersion'] as const;
 export const SOCKET = 'usb';
 /** What the socket gives where it meets a supply of the board: "board.socket". */
 export const SOCKET_RAIL = 'socket';
+
+/** What a display is made of. */
+export const DISPLAYS = ['characters', 'dots'] as const;

@@ -1,3 +1,3 @@
 /** The version of the card format that this program writes. */
-export const CARD_VERSION = 9;
+export const CARD_VERSION = 10;
 export const CARD_FORMAT = 'idle-breadboard/card';

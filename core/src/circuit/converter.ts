@@ -63,3 +63,10 @@ export function readerOf(circuit: Circuit, net: Net): Reader | null {
   const adc = controller?.card.controller?.adc;
   return controller && adc ? { part: controller, adc, most: toInterval(adc.reference).min } : null;
 }
+
+/** What full scale usually is, V: the rail that it follows, as that is in this plan, else the converter's own. */
+export function fullScaleOf(circuit: Circuit, { part, adc }: Reader): number {
+  const ref = keyOf(part.id, 'follows' in adc ? adc.follows : undefined);
+  const rail = circuit.rails.get(ref) ?? circuit.rails.get(circuit.feeds.get(ref)?.rail ?? '');
+  return rail?.voltage?.typ ?? toInterval(adc.reference).typ;
+}

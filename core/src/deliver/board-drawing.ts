@@ -34,7 +34,7 @@ export interface DrawnPart {
   readonly part: string;
   readonly label: Text;
   readonly box: Box;
-  readonly pins: readonly (Point & { readonly label: string; readonly first: boolean })[];
+  readonly pins: readonly (Point & { readonly terminal: string; readonly label: string; readonly first: boolean })[];
   /** In the board, or beside it. */
   readonly seated: boolean;
   /** Middle of its name, and the size of the letters, in steps. */
@@ -136,6 +136,7 @@ function seatedPart(circuit: Circuit, seat: Layout['seats'][number]): DrawnPart[
       name: nameIn(placedBox(footprint.body, at)),
       pins: pinPlaces(footprint, at).map(({ terminal, place }, i) => ({
         ...place,
+        terminal,
         label: node.card.terminals.find(({ id }) => id === terminal)?.label ?? terminal,
         first: i === 0,
       })),
@@ -227,7 +228,12 @@ const dockedPart = (node: PartNode, box: Box): DrawnPart => ({
   seated: false,
   // Clear of the names of the pins, which are on the side of the boards.
   name: { x: (box.left + box.right) / 2, y: box.top < 0 ? box.top + 1.5 : box.bottom - 0.8, size: 1.3 },
-  pins: node.card.terminals.map(({ id, label }, i) => ({ ...pinOf(node, box, id), label, first: i === 0 })),
+  pins: node.card.terminals.map(({ id, label }, i) => ({
+    ...pinOf(node, box, id),
+    terminal: id,
+    label,
+    first: i === 0,
+  })),
 });
 
 /** How far a cable stands off the part that it goes into, and how thick a plugged part is, in steps. */

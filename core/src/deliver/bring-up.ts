@@ -5,24 +5,25 @@ import {
   Measurements,
   type Reading,
   edgeOf,
-  formatWord,
   measure,
   pinMeasurements,
 } from '../bench/measurement.ts';
 import { drawBounds } from '../bench/usual.ts';
 import { type Planned, VirtualBuild } from '../bench/virtual-build.ts';
 import { cautionsOf } from '../circuit/cautions.ts';
-import type { Lead } from '../circuit/laid.ts';
-import type { Circuit, Net } from '../circuit/model.ts';
+import type { Lead, LeadPoint } from '../circuit/laid.ts';
+import type { Circuit } from '../circuit/model.ts';
 import { slowestLine, slowestRise, usualEdges } from '../physics/edge.ts';
-import { effectivePullUp, highestRest, lowestRest } from '../physics/node.ts';
+import { effectivePullUp } from '../physics/node.ts';
 import { keyOf } from '../plan/ref.ts';
+import { formatWord } from '../quantity/bits.ts';
 import { type Quantity, type Text, quantityOf, tells } from '../quantity/message.ts';
 import { SHORT_LIMIT } from '../standard/common-practice.ts';
-import { type Expected, expectedOhms, widened } from './expected.ts';
+import { expectedOhms, widened } from './expected.ts';
 import { firstReading } from './first-reading.ts';
 import { Places } from './places.ts';
 import { programRow } from './program-row.ts';
+import { restExpected } from './rest-expected.ts';
 import { type BringUpSheet, SHEET_PHASES, type SheetRow } from './sheet-row.ts';
 
 /** What is said here, by the data that it takes. */
@@ -48,9 +49,6 @@ export interface DeliverBringUpSays {
   readonly supply: { part: Text };
   readonly offUntilSwitched: null;
   readonly behindLeads: { min: Quantity; max: Quantity };
-  readonly heldPullUps: { low: Quantity; high: Quantity };
-  readonly heldLow: null;
-  readonly about: { volts: Quantity };
   readonly currentFrom: { label: Text };
   readonly firstPowerLimitWhere: { most: Quantity };
   readonly fromEverythingWaitingEverything: { most: Quantity };
@@ -72,6 +70,7 @@ class Sheet {
   private readonly talk: FirmwareModel;
   private readonly places: Places;
   readonly zero: Text;
+  private readonly ground: LeadPoint | null;
   private readonly zeroKey: string;
 
   constructor(
@@ -83,6 +82,7 @@ class Sheet {
     this.talk = new FirmwareModel(this.sound);
     this.places = new Places(plan.circuit, plan.layout);
     this.zero = measurements.zero ? this.places.say(measurements.zero) : tell('ground');
+    this.ground = measurements.zero;
     this.zeroKey = measurements.zero ? JSON.stringify(measurements.zero) : '';
   }
 
@@ -92,7 +92,8 @@ class Sheet {
 
   add(m: Measurement): void {
     if (m.kind === 'edge') return;
-    this.rows.push({ key: m.key, kind: m.kind, subjects: m.subjects, ...this.said(m) });
+    const probes = m.kind === 'ohms' || m.kind === 'volts' ? { probes: { red: m.from, black: m.to } } : {};
+    this.rows.push({ key: m.key, kind: m.kind, subjects: m.subjects, ...probes, ...this.said(m) });
   }
 
   private said(
@@ -211,7 +212,7 @@ class Sheet {
         standard: controller,
         title: tell('rest', { node: node.label, from }),
         how,
-        expected: this.rest(node.id, volts),
+        expected: restExpected(this.circuit, node.id, volts),
       };
     }
     const rail = node?.of.is === 'rail' ? this.circuit.rails.get(node.of.rail) : undefined;
@@ -255,29 +256,6 @@ class Sheet {
     };
   }
 
-  /** Where a line rests while nobody talks: by its pull-ups, or by what drives it. */
-  private rest(net: string, volts: number): Expected {
-    const own: Net | undefined = this.circuit.nets.find(({ id }) => id === net);
-    const pulled = own && effectivePullUp(own) ? [lowestRest(own)?.volts, highestRest(own)?.volts] : [];
-    const [low, high] = pulled;
-    if (low !== undefined && high !== undefined && volts > 0.5)
-      return widened(
-        'volts',
-        Math.min(low, volts),
-        Math.max(high, volts),
-        'V',
-        tell('heldPullUps', { low: quantityOf(low, 'V'), high: quantityOf(high, 'V') }),
-      );
-    const share = Math.max(0.05 * Math.abs(volts), 0.05);
-    return widened(
-      'volts',
-      volts - share,
-      volts + share,
-      'V',
-      volts < 0.5 ? tell('heldLow') : tell('about', { volts: quantityOf(volts, 'V') }),
-    );
-  }
-
   private amps(source: string): ReturnType<Sheet['said']> {
     const rail = this.circuit.rails.get(source);
     const supplied = this.sound.powered().amps.get(source) ?? 0;
@@ -307,7 +285,8 @@ class Sheet {
       const usual = usualEdges(slowestLine(this.circuit, net), true).get(net.id)?.seconds;
       const pin = net.ends.find((end) => end.controller) ?? net.ends[0];
       if (slowest === null || !usual || !pin || pin.terminal === '') continue;
-      const at = this.places.say({ kind: 'terminal', part: pin.part, terminal: pin.terminal });
+      const red: LeadPoint = { kind: 'terminal', part: pin.part, terminal: pin.terminal };
+      const at = this.places.say(red);
       const m = edgeOf(net.id);
       each(m);
       this.rows.push({
@@ -316,6 +295,7 @@ class Sheet {
         phase: 'edges',
         standard: true,
         subjects: m.subjects,
+        probes: { red, black: this.ground },
         title: tell('rise', { net: net.label }),
         how: tell('oscilloscopeProbeClipWhile', { at, zero: this.zero }),
         expected: {

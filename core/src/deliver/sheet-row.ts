@@ -3,6 +3,7 @@ import type { Measurement } from '../bench/measurement.ts';
 import { metaOf } from '../check/registry.ts';
 import type { AnsweredBy, Result } from '../check/result.ts';
 import type { Caution } from '../circuit/cautions.ts';
+import type { LeadPoint } from '../circuit/laid.ts';
 import { subjectOf } from '../circuit/netlist-builder.ts';
 import { isOf } from '../plan/ref.ts';
 import type { Text } from '../quantity/message.ts';
@@ -27,6 +28,8 @@ export interface SheetRow {
   readonly program?: true;
   /** Put there by hand, anywhere: it answers no check. */
   readonly touched?: true;
+  /** Where the two probes go; the black one may stay anywhere at ground. */
+  readonly probes?: { readonly red: LeadPoint; readonly black: LeadPoint | null };
   readonly title: Text;
   /** What to do with which instrument. */
   readonly how: Text;

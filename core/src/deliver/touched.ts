@@ -28,6 +28,7 @@ export function touchedRow(sound: VirtualBuild, m: Measurement & { readonly kind
     key: m.key,
     kind: m.kind,
     subjects: m.subjects,
+    probes: { red: m.from, black: m.to },
     standard: false,
     touched: true as const,
     title: tell('to', { from, to }),

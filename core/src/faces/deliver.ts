@@ -9,9 +9,12 @@ export { type Held, heldCapture, heldScan, unplugged } from '../deliver/held-aga
 export { type LogEntry, type Trend, calibrationOf, latest, rebuilds, trendOf } from '../deliver/logbook.ts';
 export type { Alternative, PartsLine, PartsList } from '../deliver/parts-list.ts';
 export type { WiringLead, WiringStep } from '../deliver/step.ts';
+export type { Correction } from '../deliver/settings/parts.ts';
+export { settingsOf } from '../deliver/settings/settings-of.ts';
 export { touchedRow } from '../deliver/touched.ts';
 export { boardMap, leadNumbers } from '../map/board-map.ts';
 export { frameOf, piecesOf } from '../map/frame.ts';
 export type { BoardMap, MapLead, MapLegs } from '../map/model.ts';
+export { type MapProbe, pointsOf, probesOn } from '../map/probes.ts';
 export { readAt } from '../map/labels.ts';
 export { BENCH_RULE, type WiringPlan } from '../deliver/wiring.ts';

@@ -16,7 +16,11 @@ export { type Logbook, readLogbook, writeLogbook } from '../format/logbook-file.
 export { logCsv, logMarkdown } from '../format/logbook-text.ts';
 export { readPack, writePack } from '../format/pack-file.ts';
 export { type PartProposals, cardsCsv, readPartsTable } from '../format/parts-table.ts';
-export { cHeader, devicetreeOverlay, pythonModule, takesOverlay } from '../format/pin-sheet.ts';
+export { settingsC } from '../format/settings/c.ts';
+export { type Named, namedSettings } from '../format/settings/names.ts';
+export { settingsJson } from '../format/settings/json.ts';
+export { settingsOverlay, takesOverlay } from '../format/settings/overlay.ts';
+export { settingsPython } from '../format/settings/python.ts';
 export { selfTestC } from '../format/self-test/c.ts';
 export { selfTestPython } from '../format/self-test/python.ts';
 export { type Read, readPlan, writePlan } from '../format/plan-file.ts';

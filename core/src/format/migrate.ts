@@ -27,6 +27,8 @@ const CARD_STEPS: Readonly<Record<number, (card: Entries) => Entries>> = {
   7: (card) => ({ ...card, version: 8 }),
   // Version 9 added ratings of diodes and resistors and what the second round of checks reads, all of which may be missing.
   8: (card) => ({ ...card, version: 9 }),
+  // Version 10 added what a display shows, which may be missing.
+  9: (card) => ({ ...card, version: 10 }),
 };
 
 /** House rules that came later, as they were before. */
@@ -58,6 +60,8 @@ const PLAN_STEPS: Readonly<Record<number, (file: Entries) => Entries>> = {
   8: (file) => ({ ...file, version: 9 }),
   // Version 10 added hazards that are acknowledged, which may be missing.
   9: (file) => ({ ...file, version: 10 }),
+  // Version 11 added the numbers of parts on one wire, which may be missing.
+  10: (file) => ({ ...file, version: 11 }),
 };
 
 function stepped(value: unknown, today: number, steps: Readonly<Record<number, (v: Entries) => Entries>>): unknown {

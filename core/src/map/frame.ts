@@ -1,18 +1,21 @@
 /** What of the boards is looked at. */
 import type { Box } from '../board/footprint.ts';
+import type { Point } from '../board/grid.ts';
 import type { BoardMap } from './model.ts';
 
 /** Room around what is shown, and the least that is shown, in steps. */
 const AROUND = 1.8;
 const LEAST = { width: 24, height: 12 };
 
-/** The part of the drawing that a step is about. @param parts ids of the parts that are looked at whole */
+/** The part of the drawing that a step is about. @param parts ids of the parts that are looked at whole @param places points that are looked at besides */
 export function frameOf(
   { drawing, leads, legs }: BoardMap,
   keys: ReadonlySet<string>,
   parts: ReadonlySet<string>,
+  places: readonly Point[] = [],
 ): Box {
   const points = [
+    ...places,
     ...leads.filter(({ lead }) => keys.has(lead.key)).flatMap(({ lead, way }) => way ?? [lead.a, lead.b]),
     ...legs.filter(({ lead }) => keys.has(lead.key)).flatMap(({ way }) => way),
   ];

@@ -2,6 +2,7 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { Card } from '../card/card.ts';
 import { usedCards, type PlanDocument } from './document.ts';
+import type { PartChoice } from './plan.ts';
 import { canonical } from '../quantity/canonical.ts';
 import { perKey, perOwner } from '../quantity/memo.ts';
 
@@ -11,15 +12,23 @@ const cardText = perOwner((card: Card) => canonical(card));
 /** The cards come first and stay the same from edit to edit: the hash goes on from there. */
 const ofCards = perKey(2, (text: string) => sha256.create().update(utf8ToBytes(text)));
 
+function withoutNumbers(part: PartChoice): PartChoice {
+  if (!Object.values(part.ports).some(({ number }) => number !== undefined)) return part;
+  const ports = Object.entries(part.ports).map(([port, { number: _, ...choice }]) => [port, choice] as const);
+  return { ...part, ports: Object.fromEntries(ports) };
+}
+
 /**
  * Sixteen hexadecimal digits over everything a verdict rests on. What says nothing about the hardware is left
- * out: the plan's id, name and note, the steps and hazards ticked off, what was measured, and cards that the plan does not use.
+ * out: the plan's id, name and note, the steps and hazards ticked off, what was measured, which number a part on one wire has, and
+ * cards that the plan does not use.
  */
 export function fingerprint({ plan, cards }: PlanDocument): string {
   const { id: _id, name: _name, note: _note, done: _done, measured: _measured, acknowledged: _read, ...rest } = plan;
   const used = new Set(usedCards(plan));
   const sorted = cards.filter(({ id }) => used.has(id)).sort((a, b) => (a.id < b.id ? -1 : 1));
+  const hardware = { ...rest, parts: rest.parts.map(withoutNumbers) };
   const begun = ofCards(`{"cards":[${sorted.map(cardText).join(',')}],"plan":`);
-  const whole = begun.clone().update(utf8ToBytes(`${canonical(rest)}}`));
+  const whole = begun.clone().update(utf8ToBytes(`${canonical(hardware)}}`));
   return bytesToHex(whole.digest()).slice(0, 16);
 }

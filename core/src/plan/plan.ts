@@ -6,6 +6,7 @@ import { amount, amountOrNone, reading, span, upwards } from '../card/bounds.ts'
 import { Id, text } from '../card/figure.ts';
 import { SHARED_PROTOCOLS } from '../card/protocol.ts';
 import { Helper } from './helpers/shapes.ts';
+import { isWireNumber } from '../standard/one-wire.ts';
 import { HouseRules } from './house-rules.ts';
 import { CABLES, SUNS } from './kinds.ts';
 import { Line, PinChoice, RailRef } from './pin-choice.ts';
@@ -90,6 +91,14 @@ export const PortChoice = z.strictObject({
   together: z.boolean().optional(),
   /** Set where the part lives on its data line, its supply terminal on ground. */
   parasite: z.boolean().optional(),
+  /** For a part on one wire: the number that it is known by there, as its eight bytes come over the line. */
+  number: z
+    .string()
+    .regex(/^[0-9a-f]{16}$/, form('wireNumber'))
+    .superRefine((number, context) => {
+      if (!isWireNumber(number)) context.addIssue(issueOf([], expected('wireNumber', { found: number })));
+    })
+    .optional(),
   /** Configuration words as composed: word of the card -> value. */
   words: z.record(Id, z.int().nonnegative().max(0xffffffff)).optional(),
 });

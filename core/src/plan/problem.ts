@@ -29,9 +29,11 @@ export interface PlanProblemSays {
   partOrHelper: null;
   upperEnd: null;
   idOnce: { found: string; first: string };
+  wireNumber: { found: string };
+  numberOnce: { found: string; first: string };
 }
 export const expected = tells<PlanProblemSays>('plan/problem');
 
 /** The forms that names in a plan have. A schema names the one that it wants by its code. */
-export type PlanForm = 'rail' | 'net' | 'hole' | 'currency';
+export type PlanForm = 'rail' | 'net' | 'hole' | 'currency' | 'wireNumber';
 export const form = (code: PlanForm): PlanForm => code;

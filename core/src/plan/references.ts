@@ -95,6 +95,7 @@ function railsOf(part: PartChoice, card: Card | undefined): string[] {
 export function referenceProblems({ plan, cards }: PlanDocument): Problem[] {
   const names = new Names(plan, libraryOf(cards));
   doubledIds(names);
+  doubledNumbers(names);
   needProblems(names);
   controllerProblems(names);
   plan.parts.forEach((part, i) => partProblems(names, part, `parts/${i}`));
@@ -115,6 +116,20 @@ function doubledIds(names: Names): void {
       else seen.set(id, `${list}/${i}`);
     });
   }
+}
+
+/** No two parts have one number. */
+function doubledNumbers(names: Names): void {
+  const seen = new Map<string, string>();
+  names.plan.parts.forEach(({ ports }, i) => {
+    for (const [port, { number }] of Object.entries(ports)) {
+      if (number === undefined) continue;
+      const at = `parts/${i}/ports/${port}`;
+      const first = seen.get(number);
+      if (first) names.say(`${at}/number`, expected('numberOnce', { found: number, first }));
+      else seen.set(number, at);
+    }
+  });
 }
 
 function needProblems(names: Names): void {

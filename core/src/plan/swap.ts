@@ -59,7 +59,7 @@ export function swapCard(plan: Plan, part: string, from: Card, to: Card): Plan {
   };
 }
 
-function carried({ address: _address, lines, ...rest }: PortChoice, target: Port): PortChoice {
+function carried({ address: _address, number: _number, lines, ...rest }: PortChoice, target: Port): PortChoice {
   if (!lines) return rest;
   return {
     ...rest,

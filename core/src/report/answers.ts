@@ -173,6 +173,53 @@ const Drawn = list(
   }),
 );
 
+const Told = z.strictObject({
+  format: word,
+  version: number,
+  plan: word,
+  controller: word.nullable(),
+  fingerprint: word,
+  things: list(
+    z.strictObject({
+      kind: z.enum(['pin', 'bus', 'part', 'trigger']),
+      id: word,
+      name: word,
+      is: word.optional(),
+      settings: list(
+        z.strictObject({
+          id: word,
+          name: word,
+          of: word.optional(),
+          value: z.union([number, word, z.boolean()]),
+          unit: word.optional(),
+        }),
+      ),
+      conversions: list(
+        z.strictObject({
+          name: word,
+          quantity: word,
+          unit: word,
+          formula: z.strictObject({
+            counts: number,
+            reference: number,
+            passes: number,
+            curve: z.union([
+              z.strictObject({ kind: z.literal('line'), low: number, high: number, from: number, to: number }),
+              z.strictObject({
+                kind: z.enum(['beta', 'light', 'platinum']),
+                fixed: number,
+                rail: number,
+                ohms: number,
+                constant: number,
+              }),
+            ]),
+          }),
+        }),
+      ),
+    }),
+  ),
+});
+
 const Refused = z
   .strictObject({
     type: word,
@@ -190,5 +237,6 @@ export const ANSWERS = {
   wiring: Wired,
   parts: Listed,
   drawing: Drawn,
+  settings: Told,
   problem: Refused,
 };

@@ -22,6 +22,10 @@ const ROUTES: Readonly<Record<Route, Told>> = {
   },
   parts: { says: say(routes('parts')), forms: { csv: 'text/csv' } },
   drawing: { says: say(routes('drawing')), forms: { svg: 'image/svg+xml' } },
+  settings: {
+    says: say(routes('settings')),
+    forms: { c: 'text/x-c', python: 'text/x-python', overlay: 'text/x-devicetree-source' },
+  },
 };
 
 const named = (name: string) => ({ $ref: `#/components/schemas/${name}` });

@@ -20,6 +20,7 @@ export interface RoutesSays {
   readonly wiring: null;
   readonly parts: null;
   readonly drawing: null;
+  readonly settings: null;
   readonly noPlan: null;
   readonly tooLarge: null;
   readonly noJson: null;

@@ -22,6 +22,7 @@ export interface SheetSays {
   readonly logbook: { plan: string };
   readonly build: { build: number };
   readonly trueValue: { value: Text };
-  readonly pinsOf: { plan: string; card: string; fingerprint: string };
+  readonly ofCount: { quantity: string; unit: string; most: number };
+  readonly madeOf: { plan: string; card: string; fingerprint: string };
 }
 export const sheet = tells<SheetSays>('format/sheet');

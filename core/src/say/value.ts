@@ -2,6 +2,10 @@
 import type { Expected } from '../deliver/expected.ts';
 import type { LogEntry } from '../deliver/logbook.ts';
 import { expectedText, readingText } from '../deliver/value-text.ts';
+import { SETTING_KINDS, type Setting } from '../deliver/settings/setting.ts';
+import { formatWord } from '../quantity/bits.ts';
+import { formatQuantity } from '../quantity/engineering.ts';
+import { wordOf } from '../quantity/message.ts';
 import { say } from './say.ts';
 
 /** @example saysReading(3.31, 'V') === '3.31 V' */
@@ -14,3 +18,20 @@ export const saysExpected = (expected: Pick<Expected, 'min' | 'max' | 'unit'> | 
 /** What an entry is, in a few words: "found: the lead is out", "note", "5 V". */
 export const saysEntry = ({ kind, title }: Pick<LogEntry, 'kind' | 'title'>): string =>
   kind === 'measured' || kind === title ? title : `${kind}: ${title}`;
+
+/** What a program is told, in words: "address 0x44", "read every 1 min" without the thing that it is of. */
+export function saysSetting({ id, of, value, unit, note }: Setting): { name: string; value: string; note: string } {
+  const kind = SETTING_KINDS[id];
+  const says =
+    kind === 'flag'
+      ? say(wordOf('flag', value === true ? 'yes' : 'no'))
+      : kind === 'hex'
+        ? formatWord(Number(value), Number(value) > 0xffff ? 32 : Number(value) > 0xff ? 16 : 8)
+        : unit === undefined || typeof value !== 'number'
+          ? String(value)
+          : formatQuantity(value, unit, 4);
+  const name = say(wordOf('setting', id));
+  // People know buses by their names.
+  if (id === 'on' && note !== undefined) return { name, value: say(note), note: String(value) };
+  return { name: of === undefined ? name : `${of}, ${name}`, value: says, note: note === undefined ? '' : say(note) };
+}

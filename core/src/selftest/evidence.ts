@@ -1,7 +1,8 @@
 /** What the lines of a self-test say of a build: readings as the finder and the sheet take them. */
 import type { Observation } from '../bench/finder.ts';
-import { formatWord, scanReading } from '../bench/measurement.ts';
-import { crc8 } from '../capture/crc8.ts';
+import { scanReading } from '../bench/measurement.ts';
+import { formatWord } from '../quantity/bits.ts';
+import { crc8 } from '../standard/crc8.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { keyOf } from '../plan/ref.ts';
 import { TEMPERATURE_AT_START, TEMPERATURE_STEP } from '../standard/one-wire.ts';

@@ -1,5 +1,7 @@
 /** One-wire figures, common to the class of digital thermometers on this bus (quoted from memory). */
 
+import { crc8 } from './crc8.ts';
+
 /** What a part on the line must be able to sink at 0.4 V, A. */
 export const ONE_WIRE_SINK = 4e-3;
 export const ONE_WIRE_LOW = 0.4;
@@ -42,3 +44,10 @@ export function oneWireConversion(bits: number): number {
  */
 export const recovery = (ohms: number, farads: number, supply: number, low: number, level: number): number =>
   level >= supply ? Infinity : ohms * farads * Math.log((supply - low) / (supply - level));
+
+/** The eight bytes of a number that is written as sixteen hexadecimal digits, in the order in which they come over the line. */
+const bytesOfNumber = (number: string): number[] => (number.match(/../g) ?? []).map((two) => parseInt(two, 16));
+
+/** Kind of part, six bytes that no other part has, and a check over them (data sheets of the class, quoted from memory). */
+export const isWireNumber = (number: string): boolean =>
+  /^[0-9a-f]{16}$/.test(number) && number !== '0'.repeat(16) && crc8(bytesOfNumber(number)) === 0;

@@ -125,7 +125,17 @@ const CLASSES: Readonly<Record<ClassId, PartClass>> = {
     kind: 'module',
     mount: 'breadboard',
     port: 'i2c',
-    asks: [...SUPPLY, ...RAILS, ...LINES, ...BUS, ...PULL_UPS, ...SERVES],
+    asks: [
+      ...SUPPLY,
+      ...RAILS,
+      ...LINES,
+      ...BUS,
+      ...PULL_UPS,
+      ...SERVES,
+      'display/columns',
+      'display/rows',
+      'display/of',
+    ],
     assumes: LOGIC,
   },
   controller: {

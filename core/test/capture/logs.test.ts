@@ -1,6 +1,6 @@
 import { say } from '../../src/say/say.ts';
 import { expect } from 'chai';
-import { crc8 } from '../../src/capture/crc8.ts';
+import { crc8 } from '../../src/standard/crc8.ts';
 import { readOneWireList } from '../../src/capture/one-wire-list.ts';
 import { readReadingsLog } from '../../src/capture/readings-log.ts';
 import { readScanLog } from '../../src/capture/scan-log.ts';

@@ -62,8 +62,8 @@ describe('card', () => {
     expect(say(plan.ok ? '' : plan.problems[0]?.message)).to.equal(
       'expected “idle-breadboard/card”, found “idle-breadboard/plan”',
     );
-    expect(problems((card) => Object.assign(card, { version: 10 }))).to.deep.equal([
-      '/version: expected version 9 or older, found 10: the file comes from a newer Idle Breadboard',
+    expect(problems((card) => Object.assign(card, { version: 11 }))).to.deep.equal([
+      '/version: expected version 10 or older, found 11: the file comes from a newer Idle Breadboard',
     ]);
   });
 });

@@ -45,10 +45,10 @@ describe('plan file', () => {
     for (let at = 0; at < good.length - 2; at += 997) expect(problems(good.slice(0, at)), String(at)).to.have.length(1);
   });
   it('of a newer version is refused by name, of a strange one with what was found', () => {
-    expect(problems((f) => (f.version = 11))).to.deep.equal([
-      '/version: expected version 10 or older, found 11: the file comes from a newer Idle Breadboard',
+    expect(problems((f) => (f.version = 12))).to.deep.equal([
+      '/version: expected version 11 or older, found 12: the file comes from a newer Idle Breadboard',
     ]);
-    expect(problems((f) => (f.version = 0.5))[0]).to.equal('/version: expected version 10, found 0.5');
+    expect(problems((f) => (f.version = 0.5))[0]).to.equal('/version: expected version 11, found 0.5');
     expect(problems((f) => (f.format = 'other'))[0]).to.equal(
       '/format: expected “idle-breadboard/plan”, found “other”',
     );

@@ -30,6 +30,8 @@ const OTHERS: ReadonlyMap<string, string> = new Map([
   ['format/self-test/python-engine.ts', 'a program, its comments with it'],
   ['format/self-test/python-linux.ts', 'a program, its comments with it'],
   ['format/self-test/python.ts', 'a program, its comments with it'],
+  ['format/settings/c.ts', 'a program'],
+  ['format/settings/python.ts', 'a program'],
   ['format/parts-table.ts: absolute maximum ratings', 'the head of a section of a datasheet'],
 ]);
 

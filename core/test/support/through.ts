@@ -13,7 +13,10 @@ import { sheetMarkdown } from '../../src/format/bring-up-markdown.ts';
 import { buildSheet } from '../../src/format/build-sheet.ts';
 import { partsCsv, wiringCsv } from '../../src/format/csv.ts';
 import { overviewSvg } from '../../src/format/overview-svg.ts';
-import { cHeader, devicetreeOverlay, pythonModule } from '../../src/format/pin-sheet.ts';
+import { settingsC } from '../../src/format/settings/c.ts';
+import { settingsJson } from '../../src/format/settings/json.ts';
+import { settingsOverlay } from '../../src/format/settings/overlay.ts';
+import { settingsPython } from '../../src/format/settings/python.ts';
 import { readPlan, writePlan } from '../../src/format/plan-file.ts';
 import { overviewOf } from '../../src/overview/overview-of.ts';
 import { fingerprint } from '../../src/plan/fingerprint.ts';
@@ -95,9 +98,10 @@ export function through(text: string, deep: boolean): Passage {
     written('overview, narrow', () => overviewSvg(layNarrow(overview), 'plan'));
     written('overview as a table', () => JSON.stringify(overviewTable(overview)));
   }
-  written('C header', () => cHeader(circuit, print));
-  written('Python', () => pythonModule(circuit, print));
-  written('overlay', () => devicetreeOverlay(circuit, print));
+  written('settings in C', () => settingsC(circuit, print));
+  written('settings in Python', () => settingsPython(circuit, print));
+  written('settings as JSON', () => settingsJson(circuit, print));
+  written('settings as an overlay', () => settingsOverlay(circuit, print));
   if (!deep) return done(true);
   const all = new Map([...library, ...circuit.cards]);
   for (const finding of verdict.findings.slice(0, 2))

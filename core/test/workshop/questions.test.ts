@@ -72,7 +72,8 @@ const SENSOR = {
 };
 
 /** What tells a part apart, or is drawn: no proof rests on it. */
-const TELLING = ['body/size/length', 'class', 'name', 'serves'];
+/** What names the part, and what its program is told. */
+const TELLING = ['body/size/length', 'class', 'display/columns', 'display/of', 'display/rows', 'name', 'serves'];
 
 describe('a part from its class', () => {
   it('asks each thing once, and nothing that is not asked of its kind', () => {
@@ -85,7 +86,7 @@ describe('a part from its class', () => {
     expect(contact.filter(({ pattern }) => /address|output/.test(pattern))).to.deep.equal([]);
   });
 
-  it('asks nothing that no check reads, but for what the part is called and what it does for a person', () => {
+  it('asks nothing that no check reads, but for what the part is called, what it does for a person and what its program is told', () => {
     const begun = [...library.values()].map((card) => [classFor(card), answersOf(card)] as const);
     const idle = begun.flatMap(([cls, answers]) =>
       questionsOf(cls, answers).flatMap(({ pattern, asks }) => (asks.length === 0 ? [pattern] : [])),

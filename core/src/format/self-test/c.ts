@@ -6,7 +6,8 @@ import { HARDWARE } from './c-hardware.ts';
 import { LINES } from './c-lines.ts';
 import { PARTS } from './c-parts.ts';
 import { RUN } from './c-run.ts';
-import { cValue, headline, safe } from '../pin-sheet.ts';
+import { cValue } from '../settings/c.ts';
+import { headline, safe } from '../settings/names.ts';
 
 /** Flags of a pin, as the program has them. */
 const FLAG = { low: 1, high: 2, pulled: 4, held: 8 } as const;

@@ -4,7 +4,7 @@ import { type Job, jobOf, registerBytes } from '../../selftest/job.ts';
 import { FORM, PREFIX } from '../../selftest/line.ts';
 import { ENGINE } from './python-engine.ts';
 import { LINUX } from './python-linux.ts';
-import { headline, pinNumber } from '../pin-sheet.ts';
+import { headline, pinNumber } from '../settings/names.ts';
 
 const tuple = (...values: readonly (string | number | null)[]): string =>
   `(${values.map((value) => (value === null ? 'None' : value)).join(', ')}${values.length === 1 ? ',' : ''})`;

@@ -1,5 +1,6 @@
 /** Words about what is measured. */
 import type { DeliverValueTextSays } from '../../deliver/value-text.ts';
+import type { DeliverRestExpectedSays } from '../../deliver/rest-expected.ts';
 import type { DeliverBringUpSays } from '../../deliver/bring-up.ts';
 import type { DeliverExpectSays } from '../../deliver/expect.ts';
 import type { DeliverExpectedSays } from '../../deliver/expected.ts';
@@ -19,6 +20,13 @@ export const bringUp = {
       pinHeldLow: ({ pin }) => `Every pin while ${pin} is held low`,
       readOwnPulls: 'The self-test reads it pulled up, then pulled down: 11 is held high, 00 low, 10 follows.',
       readHeldLow: 'The self-test reads all pins, pulled up: what falls with it is joined to it.',
+    },
+  }),
+  'deliver/rest-expected': topic<DeliverRestExpectedSays>({
+    says: {
+      heldPullUps: ({ low, high }) => `held at ${low} to ${high} by its pull-ups`,
+      heldLow: 'held low',
+      about: ({ volts }) => `about ${volts}`,
     },
   }),
   'deliver/bring-up': topic<DeliverBringUpSays>({
@@ -44,9 +52,6 @@ export const bringUp = {
       supply: ({ part }) => `Supply of ${part}`,
       offUntilSwitched: 'off until it is switched on',
       behindLeads: ({ min, max }) => `${min} to ${max} behind its leads`,
-      heldPullUps: ({ low, high }) => `held at ${low} to ${high} by its pull-ups`,
-      heldLow: 'held low',
-      about: ({ volts }) => `about ${volts}`,
       currentFrom: ({ label }) => `Current from ${label}`,
       firstPowerLimitWhere: ({ most }) =>
         `First power with the limit at ${most}, where the supply has one; a hand at the plug. Off at once if anything gets hot or smells.`,

@@ -5,6 +5,7 @@ import type { DeliverPartsListSays } from '../../deliver/parts-list.ts';
 import type { DeliverPlacesSays } from '../../deliver/places.ts';
 import type { DeliverProgrammingStepSays } from '../../deliver/programming-step.ts';
 import type { DeliverReadBackSays } from '../../deliver/read-back.ts';
+import type { DeliverSettingsSays } from '../../deliver/settings/parts.ts';
 import type { DeliverWiringSays } from '../../deliver/wiring.ts';
 import { topic, ruleOnly } from '../language.ts';
 import { commas, counted, list, start } from './grammar.ts';
@@ -76,6 +77,12 @@ export const deliver = {
     title: 'The wiring is the circuit',
     rule: 'What is read back from the holes, strips, sockets, legs and leads of the steps joins the same ends as the circuit, and nothing else. A second program reads it, which knows neither the circuit nor how the layout was made.',
     source: 'the plan itself',
+  }),
+  'deliver/settings': topic<DeliverSettingsSays>({
+    says: {
+      eightBit: ({ write, read }) => `${write} to write and ${read} to read in the 8-bit form`,
+      composed: ({ choices }) => choices.join('; '),
+    },
   }),
   'deliver/wiring': topic<DeliverWiringSays>({
     says: {

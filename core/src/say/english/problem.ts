@@ -75,6 +75,9 @@ export const problem = {
       partOrHelper: 'expected a part or helper of this plan',
       upperEnd: 'expected an upper end above the lower one',
       idOnce: ({ found, first }) => `expected an id used once, found “${found}” which ${first} has`,
+      wireNumber: ({ found }) => `expected a number whose last byte checks the others, found ${found}`,
+      numberOnce: ({ found, first }) =>
+        `expected each part on one wire with a number of its own, found ${found} which ${first} has`,
     },
   }),
   'card/problem': topic<CardProblemSays>({
@@ -119,6 +122,7 @@ export const problem = {
       rail: 'a rail as part.rail',
       net: 'a bus or part.port',
       hole: 'a hole such as 1:a12 or 1:u+3',
+      wireNumber: 'the number of a part on one wire: sixteen hexadecimal digits',
     },
   }),
 };

@@ -23,6 +23,7 @@ export const routes = {
       wiring: 'The wiring plan of a laid-out build, step by step.',
       parts: 'What to buy for a plan, of whom and for how much.',
       drawing: 'The whole build, line by line or as one picture.',
+      settings: 'What the software of a build must be told, as data or as a file for C, Python or a device tree.',
       noPlan: 'The body is no plan file: every problem with its place. Or the form that is asked for is none.',
       tooLarge: 'The body is too large.',
       noJson: 'The body is not JSON.',

@@ -27,8 +27,9 @@ export const sheet = {
       logbook: ({ plan }) => `Logbook: ${plan}`,
       build: ({ build }) => `Build ${build}`,
       trueValue: ({ value }) => `true value ${value}`,
-      pinsOf: ({ plan, card, fingerprint }) =>
-        `Pins of “${plan}” on ${card}, plan ${fingerprint}. Made by Idle Breadboard; change the plan, not this file.`,
+      ofCount: ({ quantity, unit, most }) => `${quantity}, ${unit}, of a count of the converter from 0 to ${most}`,
+      madeOf: ({ plan, card, fingerprint }) =>
+        `“${plan}” on ${card}, plan ${fingerprint}. Made by Idle Breadboard; change the plan, not this file.`,
     },
   }),
 };

@@ -6,6 +6,7 @@ import type { Place } from '../../plan/plan.ts';
 import type { Card } from '../../card/card.ts';
 import type { TwoTerminal } from '../../circuit/netlist-model.ts';
 import type { Reason } from '../../compare/qualify.ts';
+import type { SettingId } from '../../deliver/settings/setting.ts';
 import type { SheetPhase } from '../../deliver/sheet-row.ts';
 import type { SpanUnit } from '../../quantity/span.ts';
 import { topic } from '../language.ts';
@@ -14,6 +15,49 @@ import { plural } from './grammar.ts';
 type List<Code extends string> = { readonly [Each in Code]: null };
 
 export const word = {
+  'word/flag': topic<List<'yes' | 'no'>>({ says: { yes: 'yes', no: 'no' } }),
+  'word/setting': topic<List<SettingId>>({
+    says: {
+      pin: 'pin',
+      rest: 'level at rest',
+      pullUp: 'own pull-up on',
+      everyEdge: 'every edge counts',
+      frequency: 'PWM at',
+      bus: 'bus number',
+      unit: 'unit',
+      clock: 'clock',
+      ownPulls: 'own pull-ups on',
+      behind: 'behind the switch at',
+      channel: 'its channel',
+      channelByte: 'byte that chooses it',
+      driver: 'pin that the driver is told',
+      type: 'type',
+      on: 'on bus',
+      address: 'address',
+      number: 'number',
+      noHold: 'commands that do not hold the clock',
+      rate: 'rate',
+      mode: 'SPI mode',
+      lights: 'lights',
+      register: 'register',
+      word: 'word',
+      bits: 'bits',
+      every: 'read every',
+      step: 'step',
+      conversion: 'conversion takes',
+      shortest: 'not more often than every',
+      warmUp: 'warm-up',
+      burnIn: 'burn-in when new',
+      gain: 'gain',
+      offset: 'offset',
+      columns: 'columns',
+      rows: 'rows',
+      above: 'set off above',
+      level: 'at',
+      endsAt: 'ends at',
+      sticky: 'until it is acknowledged',
+    },
+  }),
   'word/doing': topic<List<Doing>>({
     says: {
       off: 'off',

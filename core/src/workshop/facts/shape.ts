@@ -1,6 +1,6 @@
 /** What the part is, what is printed on it, and how it stands. */
 import { EVIDENCE } from '../../card/evidence.ts';
-import { FREE_NEEDS, HAZARDS, HEADER_KINDS, LEAD_ENDS, SERVICES, WATER } from '../../card/kinds.ts';
+import { FREE_NEEDS, DISPLAYS, HAZARDS, HEADER_KINDS, LEAD_ENDS, SERVICES, WATER } from '../../card/kinds.ts';
 import { FLAG, type FactTable, ID, LIST, MANY, choice, count, number, several, whole, words } from './kind.ts';
 
 /** All pins of all headers, in their order. */
@@ -50,6 +50,9 @@ export const SHAPE = {
   terminals: { rows: TERMINAL_ROWS },
   mount: { form: choice(['breadboard', 'loose', 'leads']) },
   serves: { form: several(SERVICES) },
+  'display/columns': { form: whole(1, 4096) },
+  'display/rows': { form: whole(1, 4096) },
+  'display/of': { form: choice(DISPLAYS) },
   'body/water/rating': { form: choice(WATER) },
   'body/socket/end': { form: choice(['first', 'last']) },
   'body/free/needs': { form: several(FREE_NEEDS) },

@@ -13,8 +13,10 @@
     selected: string | null;
     drag: Drag | null;
     hands: Hands;
+    /** Set where nothing is taken elsewhere. */
+    still: boolean;
   }
-  let { map, put, pinned, selected, drag, hands }: Props = $props();
+  let { map, put, pinned, selected, drag, hands, still }: Props = $props();
   const ring = ({ body: [a, b] }: MapLegs) => ({ cx: a.x + (b.x - a.x) * 0.86, cy: a.y + (b.y - a.y) * 0.86 });
 </script>
 
@@ -22,17 +24,18 @@
   {@const { lead, way, body } = legs}
   {@const held = drag?.part === lead.of ? drag : null}
   {@const round = lead.kind !== 'resistor' && lead.kind !== 'capacitor'}
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <g
-    class="legs group/legs cursor-grab touch-none outline-none data-faint:opacity-30"
+    class="legs group/legs data-movable:cursor-grab data-movable:touch-none outline-none data-faint:opacity-30"
     data-faint={(put !== null && !put.has(lead.key)) || undefined}
-    data-movable
-    role="button"
-    tabindex="0"
-    aria-label="{say(lead.value)}, {lead.of}{pinned.has(lead.of)
-      ? ', put there by hand'
-      : ''}: arrow keys move it, Delete lets it go"
+    data-movable={!still || undefined}
+    role={still ? 'img' : 'button'}
+    tabindex={still ? undefined : 0}
+    aria-label="{say(lead.value)}, {lead.of}{still
+      ? ''
+      : `${pinned.has(lead.of) ? ', put there by hand' : ''}: arrow keys move it, Delete lets it go`}"
     transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
-    {...hands(lead.of)}
+    {...still ? {} : hands(lead.of)}
   >
     <path class="stroke-ink stroke-[0.16] fill-none [pointer-events:stroke]" d={pathOf(way)} />
     <path

@@ -3,12 +3,13 @@
   wheel, pinch, buttons and keys look closer.
 -->
 <script lang="ts">
-  import { readAt, type BoardMap } from '@idle-breadboard/core/deliver';
+  import { readAt, type BoardMap, type MapProbe } from '@idle-breadboard/core/deliver';
   import { figureInkOf, inkOf } from '@idle-breadboard/core/files';
   import { say } from '@idle-breadboard/core/words';
   import { select as handle, zoom, zoomIdentity, type D3ZoomEvent } from 'd3';
   import BoardLeads from './BoardLeads.svelte';
   import type { Drag } from './move-part';
+  import Probes from './Probes.svelte';
 
   interface Props {
     map: BoardMap;
@@ -19,13 +20,29 @@
     parts: ReadonlySet<string> | null;
     /** What is looked at; the whole where it is null. */
     frame: { left: number; right: number; top: number; bottom: number } | null;
-    pinned: ReadonlySet<string>;
-    selected: string | null;
-    select: (part: string | null) => void;
+    pinned?: ReadonlySet<string>;
+    selected?: string | null;
+    select?: (part: string | null) => void;
     /** Steps along and across, or half a turn. */
-    move: (part: string, by: { dx: number; dy: number } | 'turn' | 'free') => void;
+    move?: (part: string, by: { dx: number; dy: number } | 'turn' | 'free') => void;
+    /** Set where nothing is taken elsewhere. */
+    still?: boolean;
+    probes?: readonly MapProbe[];
   }
-  let { map, label, put, parts, frame, pinned, selected, select, move }: Props = $props();
+  const NONE: ReadonlySet<string> = new Set();
+  let {
+    map,
+    label,
+    put,
+    parts,
+    frame,
+    pinned = NONE,
+    selected = null,
+    select = () => undefined,
+    move = () => undefined,
+    still = false,
+    probes = [],
+  }: Props = $props();
 
   /** Pixels that a step of the grid takes at most, and the least size of what is written, px. */
   const CLOSEST = 44;
@@ -183,14 +200,14 @@
           class="part group/part opacity-45 outline-none data-movable:cursor-grab data-movable:touch-none data-lit:opacity-100"
           data-lit={isPartLit(part.part) || undefined}
           data-selected={selected === part.part || undefined}
-          data-movable={part.seated || undefined}
+          data-movable={(part.seated && !still) || undefined}
           transform={held ? `translate(${held.dx} ${held.dy})` : undefined}
-          role={part.seated ? 'button' : 'img'}
-          tabindex={part.seated ? 0 : undefined}
-          aria-label={part.seated
+          role={part.seated && !still ? 'button' : 'img'}
+          tabindex={part.seated && !still ? 0 : undefined}
+          aria-label={part.seated && !still
             ? `${say(part.label)}, in the board${pinned.has(part.part) ? ', put there by hand' : ''}: arrow keys move it, T turns it, Delete lets it go`
-            : `${say(part.label)}, beside the board`}
-          {...part.seated ? hands(part.part) : {}}
+            : `${say(part.label)}, ${part.seated ? 'in' : 'beside'} the board`}
+          {...part.seated && !still ? hands(part.part) : {}}
         >
           <title>{say(part.label)}{part.seated ? '' : `: ${part.pins.map((pin) => pin.label).join(' ')}`}</title>
           <rect
@@ -217,7 +234,7 @@
           {/each}
         </g>
       {/each}
-      <BoardLeads {map} {put} {pinned} {selected} {drag} {hands} />
+      <BoardLeads {map} {put} {pinned} {selected} {drag} {hands} {still} />
       {#each drawing.joints as joint (joint.text)}
         <circle class="fill-raised stroke-ink stroke-[0.16]" cx={joint.x} cy={joint.y} r=".7" />
       {/each}
@@ -259,6 +276,7 @@
           {/each}
         {/each}
       </g>
+      <Probes {probes} size={Math.max(1, (LEAST + 1) / look.k)} />
     </g>
   </svg>
 </div>

@@ -1,7 +1,7 @@
 import { counted, say } from '@idle-breadboard/core/words';
 /** What can be done from several places: menu, find box, keys. */
 import { fileName, saveBlob, saveFile } from './save-file';
-import type { PinFile } from '../worker/study';
+import type { ProgramFile } from '../worker/study';
 import type { PaperSize } from '../paper/pdf-page';
 import type { BuildFile } from '../worker/lay';
 import { storedDocument } from '../state/history.svelte';
@@ -85,17 +85,16 @@ const BUILD_FILES: Readonly<Record<BuildFile, readonly [string, string, string]>
   sheet: ['build sheet', 'md', 'text/markdown'],
 };
 
-/** The pins as a file for the software, marked with the plan that it was made of. */
-export async function savePins(as: Exclude<PinFile, `self-test-${string}`>): Promise<void> {
-  const ending = { c: 'h', python: 'py', overlay: 'dts' }[as];
-  const name = fileName(workbench.plan?.name ?? 'plan', ending).replace(/[-\s](?=[^.]*\.(?:py|h)$)/g, '_');
-  if (workbench.plan) saveFile(name, await workbench.asks.pinSheet(as), 'text/plain');
+/** What the software must be told, as a file for it, marked with the plan that it was made of. */
+export async function saveSettings(as: Exclude<ProgramFile, `self-test-${string}`>): Promise<void> {
+  const ending = { c: 'h', python: 'py', json: 'json', overlay: 'dts' }[as];
+  if (workbench.plan) saveFile(`settings.${ending}`, await workbench.asks.programFile(as, []), 'text/plain');
 }
 
 /** The self-test of the plan, for the maker's own platform. */
 export async function saveSelfTest(as: 'c' | 'python'): Promise<void> {
   const name = as === 'c' ? 'self_test.c' : 'self_test.py';
-  if (workbench.plan) saveFile(name, await workbench.asks.pinSheet(`self-test-${as}`), 'text/plain');
+  if (workbench.plan) saveFile(name, await workbench.asks.programFile(`self-test-${as}`, []), 'text/plain');
 }
 
 /** Puts every line that is not locked on its best pin. */

@@ -2,23 +2,34 @@
 import { libraryOf } from '@idle-breadboard/core/card';
 import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
 import { buildOf } from '@idle-breadboard/core/deliver';
-import { buildSvg, partsCsv, readPlan, reportOf, wiringCsv, writePlan } from '@idle-breadboard/core/files';
+import {
+  buildSvg,
+  partsCsv,
+  readPlan,
+  reportOf,
+  settingsC,
+  settingsJson,
+  settingsOverlay,
+  settingsPython,
+  wiringCsv,
+  writePlan,
+} from '@idle-breadboard/core/files';
 import { layOut, overviewOf, overviewSvg, overviewTable } from '@idle-breadboard/core/overview';
-import { documentOf, problemCount, type PlanDocument } from '@idle-breadboard/core/plan';
+import { documentOf, fingerprint, problemCount, type PlanDocument } from '@idle-breadboard/core/plan';
 import { complete } from '@idle-breadboard/core/solve';
 import { standingOf, verify } from '@idle-breadboard/core/verify';
 import { counted, say, sayDeep } from '@idle-breadboard/core/words';
 import { problemText } from '../problem-json';
 import { catalogue } from './catalogue';
 
-export const JOBS = ['verify', 'mend', 'wiring', 'parts', 'drawing'] as const;
+export const JOBS = ['verify', 'mend', 'wiring', 'parts', 'drawing', 'settings'] as const;
 export type JobName = (typeof JOBS)[number];
 
 export interface Job {
   readonly job: JobName;
   /** The text of a plan file. */
   readonly text: string;
-  readonly as: 'json' | 'csv' | 'svg';
+  readonly as: 'json' | 'csv' | 'svg' | 'c' | 'python' | 'overlay';
 }
 
 export interface Answer {
@@ -64,6 +75,15 @@ function wiring(circuit: Circuit, as: Job['as']): Answer {
   return json({ agrees: build.proof?.agrees === true, mismatches: build.proof?.mismatches ?? [], ...build.wiring });
 }
 
+/** Written to the words of the plan, so that nothing in it is to be said any more. */
+function settings(circuit: Circuit, plan: string, as: Job['as']): Answer {
+  const text = (type: string, written: string) => ({ status: 200, type: `${type}; charset=utf-8`, text: written });
+  if (as === 'c') return text('text/x-c', settingsC(circuit, plan));
+  if (as === 'python') return text('text/x-python', settingsPython(circuit, plan));
+  if (as === 'overlay') return text('text/x-devicetree-source', settingsOverlay(circuit, plan));
+  return { status: 200, type: 'application/json', text: settingsJson(circuit, plan) };
+}
+
 export function doJob({ job, text, as }: Job): Answer {
   const read = readPlan(text);
   if (!read.ok) {
@@ -79,6 +99,7 @@ export function doJob({ job, text, as }: Job): Answer {
     const overview = overviewOf(circuit, verify(circuit));
     return as === 'svg' ? svg(overviewSvg(layOut(overview), circuit.plan.name)) : json(overviewTable(overview));
   }
+  if (job === 'settings') return settings(circuit, fingerprint(read.value), as);
   const { parts } = buildOf(circuit);
   return as === 'csv' ? csv(partsCsv(parts)) : json(parts);
 }

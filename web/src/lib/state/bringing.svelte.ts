@@ -63,10 +63,28 @@ class Bringing {
     const off = found.filter(({ row }) => row.phase === 'off');
     return off.length > 0 ? { live: false, rows: off } : null;
   });
+  /** Key of the row that somebody is at. */
+  private at = $state<string | null>(null);
+  /** The row in hand: where somebody is, what tells most, or the first that is not measured yet. */
+  readonly current = $derived.by<SheetRow | null>(() => {
+    const rows = this.sheet?.rows ?? [];
+    const next = this.pointed?.settled ? undefined : this.pointed?.next[0]?.row;
+    const held = this.rows.get(this.at ?? '') ?? this.rows.get(next ?? '');
+    if (held) return held;
+    const seen = new Set(this.evidence.map(({ row }) => row));
+    return (
+      rows.find(({ standard, key }) => standard && !seen.has(key)) ?? rows.find(({ standard }) => standard) ?? null
+    );
+  });
   readonly standard = $derived((this.sheet?.rows ?? []).filter(({ standard }) => standard));
   readonly done = $derived(
     this.standard.filter(({ key }) => this.evidence.some((e) => e.row === key && e.inside)).length,
   );
+
+  /** Takes a row in hand. */
+  hold(row: string | null): void {
+    this.at = row;
+  }
 
   get worker(): Remote<BenchWorker> {
     return this.thread.calls;
@@ -87,6 +105,7 @@ class Bringing {
       if (this.asked !== wanted) return;
       this.sheet = sheet;
       this.touched = [];
+      this.at = null;
       this.looks = new Map();
       if (sheet) this.places = await this.worker.places();
       this.pointed = null;

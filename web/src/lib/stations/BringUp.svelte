@@ -17,6 +17,7 @@
   import CaptureIn from './CaptureIn.svelte';
   import LogPages from './LogPages.svelte';
   import PasteIn from './PasteIn.svelte';
+  import ProbeMap from './ProbeMap.svelte';
   import SheetLine from './SheetLine.svelte';
   import SelfTest from './SelfTest.svelte';
   import SimBench from './SimBench.svelte';
@@ -68,6 +69,7 @@
   {#if bringing.trouble}<p class="py-2 px-3 border-b" role="alert">{bringing.trouble}</p>{/if}
   {#if bringing.sheet}
     <StopSign />
+    <ProbeMap {circuit} />
     <SelfTest />
     <Row>
       {#snippet choose()}<SimBench />{/snippet}

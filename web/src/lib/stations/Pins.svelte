@@ -3,12 +3,12 @@
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import { featuresOf, pinUses, type Circuit, type Net, type PinWish } from '@idle-breadboard/core/circuit';
-  import { takesOverlay } from '@idle-breadboard/core/files';
   import { type Plan, ownerOf, parseRef, setPin, setUsed } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
   import { counted, say } from '@idle-breadboard/core/words';
-  import { assignRest, savePins } from '../kit/actions';
+  import { assignRest } from '../kit/actions';
   import Station from '../kit/Station.svelte';
+  import Views from '../kit/Views.svelte';
   import { pinBoard } from '../state/pin-board.svelte';
   import { of, type Proofs } from '../state/proofs';
   import { workbench } from '../state/workbench.svelte';
@@ -17,10 +17,16 @@
   import PinCompare from './PinCompare.svelte';
   import PinLine from './PinLine.svelte';
   import PinLoads from './PinLoads.svelte';
+  import Settings from './Settings.svelte';
   import TiedLine from './TiedLine.svelte';
   import TieLine from './TieLine.svelte';
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
+  const VIEWS = [
+    ['pins', 'pins'],
+    ['settings', 'settings for the program'],
+  ] as const;
+  let view = $state<(typeof VIEWS)[number][0]>('pins');
   /** Terminals that rest nowhere by themselves. */
   const floating = $derived(
     [...circuit.parts.values()].flatMap((part) =>
@@ -75,6 +81,14 @@
       >Keep to compare</Button
     >
   {/snippet}
+  <Views label="pins, or what the program is told" views={VIEWS} bind:value={view}>
+    {#snippet children(shown)}
+      {#if shown === 'settings'}<Settings {circuit} />{:else}{@render pins()}{/if}
+    {/snippet}
+  </Views>
+</Station>
+
+{#snippet pins()}
   {#if pinBoard.kept}<PinCompare {circuit} />{/if}
   <div class="grid grid-cols-[calc(var(--split)_*_100%)_minmax(0,1fr)] items-start border-b max-desk:grid-cols-1">
     <div class="min-w-0">
@@ -96,14 +110,6 @@
           the {feature.name} is in use <span class="unit">and takes {feature.takes.join(', ')}</span>
         </label>
       {/each}
-      {#if circuit.wishes.some(({ pin }) => pin !== null)}
-        <div class="flex flex-wrap items-center gap-1.5 py-1.5 px-3">
-          <span class="unit">Pins for the software:</span>
-          <Button onclick={() => savePins('c')}>C header</Button>
-          <Button onclick={() => savePins('python')}>Python</Button>
-          {#if takesOverlay(circuit)}<Button onclick={() => savePins('overlay')}>Overlay</Button>{/if}
-        </div>
-      {/if}
     </div>
     <div class="min-w-0 sticky top-10 max-desk:static">
       {#if circuit.controller}<BoardFace {circuit} {proofs} />{/if}
@@ -115,4 +121,4 @@
       results={of(proofs, part.id, 'pin/floating').filter(({ subjects }) => subjects[1] === terminal.id)}
     />{/each}
   <PinLoads {circuit} {proofs} />
-</Station>
+{/snippet}

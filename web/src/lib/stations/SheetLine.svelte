@@ -23,6 +23,7 @@
   const { expected } = $derived(row);
   const shown = $derived(entry === null || old ? '' : saysReading(entry.value, entry.unit));
   let trouble = $state('');
+  const hold = () => bringing.hold(row.key);
 
   function read(text: string): Reading {
     if (typeof expected !== 'string')
@@ -46,62 +47,71 @@
   const bounds = $derived(saysExpected(expected));
 </script>
 
-<Row subjects={row.subjects}>
-  {#snippet choose()}
-    <div class="group/what flex-[1_1_180px] min-w-0" data-next={next || undefined}>
-      <span class="title block group-data-next/what:font-semibold group-data-next/what:text-copper"
-        >{say(row.title)}</span
-      >
-      <span class="unit block text-aside">{say(row.how)}</span>
-    </div>
-    <div class="flex gap-1.5 items-center">
-      {#if expected === 'yes'}
-        <Select
-          label="{say(row.title)}: as it should"
-          class="w-[8.5em]"
-          value={old ? '' : String(entry?.value ?? '')}
-          choices={[
-            { value: '', label: 'not tried' },
-            { value: 'yes', label: 'yes, it does' },
-            { value: 'no', label: 'no' },
-          ]}
-          change={take}
-        />
-      {:else}
-        <input
-          class="field value w-[8.5em]"
-          aria-label="{say(row.title)}: measured"
-          aria-invalid={trouble !== ''}
-          value={shown}
-          spellcheck="false"
-          autocomplete="off"
-          placeholder={row.kind === 'scan' ? '0x26 …' : typeof expected === 'string' ? '' : expected.unit}
-          onchange={(event) => take(event.currentTarget.value)}
-        />
-      {/if}
-      {#if bringing.bench !== 'off'}
-        <Button aria-label="read {say(row.title)} on the simulated bench" onclick={() => bringing.read([row])}
-          >Read</Button
+<!-- svelte-ignore a11y_no_static_element_interactions -->
+<div
+  class="scroll-mt-[46cqh] data-held:bg-copper-soft"
+  data-held={bringing.current?.key === row.key || undefined}
+  onfocusin={hold}
+  onpointerdown={hold}
+>
+  <Row subjects={row.subjects}>
+    {#snippet choose()}
+      <div class="group/what flex-[1_1_180px] min-w-0" data-next={next || undefined}>
+        <span class="title block group-data-next/what:font-semibold group-data-next/what:text-copper"
+          >{say(row.title)}</span
         >
-      {/if}
-    </div>
-    {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
-  {/snippet}
-  {#snippet prove()}
-    <div class="flex flex-wrap gap-x-2.5 gap-y-0.5 items-center w-full">
-      {#if entry && !old}<Glyph severity={entry.inside ? null : 'fault'} />{/if}
-      <span class="value">{bounds}</span>
-      {#if entry && !old}<span class="data-bad:text-danger data-bad:font-semibold" data-bad={!entry.inside || undefined}
-          >{entry.inside ? 'as expected' : 'outside'}</span
-        >
-      {:else if old}<span class="unit">measured before it was mended</span>{/if}
-      {#if typeof expected !== 'string'}<span class="flex-1"></span><WithinBar
-          {expected}
-          value={entry && !old && typeof entry.value === 'number' ? entry.value : null}
-          label="{say(row.title)}: {shown || 'not measured'}, expected {bounds}"
-        />{/if}
-    </div>
-    {#if typeof expected !== 'string'}<p class="unit text-aside">{say(expected.sum)}</p>{/if}
-    {#if look}<EdgeTrace seen={look.seen} sound={look.sound} label={say(row.title)} />{/if}
-  {/snippet}
-</Row>
+        <span class="unit block text-aside">{say(row.how)}</span>
+      </div>
+      <div class="flex gap-1.5 items-center">
+        {#if expected === 'yes'}
+          <Select
+            label="{say(row.title)}: as it should"
+            class="w-[8.5em] scroll-mt-[46cqh]"
+            value={old ? '' : String(entry?.value ?? '')}
+            choices={[
+              { value: '', label: 'not tried' },
+              { value: 'yes', label: 'yes, it does' },
+              { value: 'no', label: 'no' },
+            ]}
+            change={take}
+          />
+        {:else}
+          <input
+            class="field value w-[8.5em] scroll-mt-[46cqh]"
+            aria-label="{say(row.title)}: measured"
+            aria-invalid={trouble !== ''}
+            value={shown}
+            spellcheck="false"
+            autocomplete="off"
+            placeholder={row.kind === 'scan' ? '0x26 …' : typeof expected === 'string' ? '' : expected.unit}
+            onchange={(event) => take(event.currentTarget.value)}
+          />
+        {/if}
+        {#if bringing.bench !== 'off'}
+          <Button aria-label="read {say(row.title)} on the simulated bench" onclick={() => bringing.read([row])}
+            >Read</Button
+          >
+        {/if}
+      </div>
+      {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
+    {/snippet}
+    {#snippet prove()}
+      <div class="flex flex-wrap gap-x-2.5 gap-y-0.5 items-center w-full">
+        {#if entry && !old}<Glyph severity={entry.inside ? null : 'fault'} />{/if}
+        <span class="value">{bounds}</span>
+        {#if entry && !old}<span
+            class="data-bad:text-danger data-bad:font-semibold"
+            data-bad={!entry.inside || undefined}>{entry.inside ? 'as expected' : 'outside'}</span
+          >
+        {:else if old}<span class="unit">measured before it was mended</span>{/if}
+        {#if typeof expected !== 'string'}<span class="flex-1"></span><WithinBar
+            {expected}
+            value={entry && !old && typeof entry.value === 'number' ? entry.value : null}
+            label="{say(row.title)}: {shown || 'not measured'}, expected {bounds}"
+          />{/if}
+      </div>
+      {#if typeof expected !== 'string'}<p class="unit text-aside">{say(expected.sum)}</p>{/if}
+      {#if look}<EdgeTrace seen={look.seen} sound={look.sound} label={say(row.title)} />{/if}
+    {/snippet}
+  </Row>
+</div>

@@ -1,7 +1,8 @@
 /** What one look at a plan gives: everything that the stations show. */
 import type { Card } from '@idle-breadboard/core/card';
 import type { Circuit } from '@idle-breadboard/core/circuit';
-import type { Read } from '@idle-breadboard/core/files';
+import type { Correction } from '@idle-breadboard/core/deliver';
+import type { Named, Read } from '@idle-breadboard/core/files';
 import type { Overview } from '@idle-breadboard/core/overview';
 import type { PlanDocument, Plan } from '@idle-breadboard/core/plan';
 import type { PinSolution, Answer, WhatIf } from '@idle-breadboard/core/solve';
@@ -9,8 +10,8 @@ import type { Result, Verdict } from '@idle-breadboard/core/verify';
 import type { Packed } from './sharing';
 
 /** What a change of the plan does to its findings. */
-/** What is written of the pins for software: names, and programs that try them. */
-export type PinFile = 'c' | 'python' | 'overlay' | 'self-test-c' | 'self-test-python';
+/** What is written for the software of a build: what it must be told, and programs that try it. */
+export type ProgramFile = 'c' | 'python' | 'json' | 'overlay' | 'self-test-c' | 'self-test-python';
 
 export interface Effect {
   readonly status: Verdict['status'];
@@ -47,8 +48,10 @@ export interface StudyWorker {
   write(document: PlanDocument): string;
   readPack(text: string): Read<readonly Card[]>;
   writePack(cards: readonly Card[]): string;
-  /** The pins of the plan studied last as a file for its software. */
-  pinSheet(as: PinFile): string;
+  /** A file for the software of the plan studied last. */
+  programFile(as: ProgramFile, corrections: readonly Correction[]): string;
+  /** What its software must be told. */
+  settings(corrections: readonly Correction[]): Named[];
   /** Pins for everything that is not locked. */
   assign(): { solution: PinSolution; plan: Plan } | null;
 }

@@ -1,9 +1,12 @@
+import { settingsOf } from '@idle-breadboard/core/deliver';
 import { libraryOf, type Card } from '@idle-breadboard/core/card';
 import { deriveCircuit } from '@idle-breadboard/core/circuit';
 import {
-  cHeader,
-  devicetreeOverlay,
-  pythonModule,
+  namedSettings,
+  settingsC,
+  settingsJson,
+  settingsOverlay,
+  settingsPython,
   selfTestC,
   selfTestPython,
   readPack,
@@ -91,17 +94,19 @@ const worker: StudyWorker = {
   write: writePlan,
   readPack,
   writePack,
-  pinSheet(as) {
+  programFile(as, corrections) {
     if (!last) return '';
     const write = {
-      c: cHeader,
-      python: pythonModule,
-      overlay: devicetreeOverlay,
+      c: settingsC,
+      python: settingsPython,
+      json: settingsJson,
+      overlay: settingsOverlay,
       'self-test-c': selfTestC,
       'self-test-python': selfTestPython,
     }[as];
-    return write(last.circuit, last.fingerprint);
+    return write(last.circuit, last.fingerprint, corrections);
   },
+  settings: (corrections) => (last ? namedSettings(settingsOf(last.circuit, corrections)) : []),
   assign() {
     if (!last) return null;
     const solution = solvePins(pinModel(last.circuit));

@@ -1,26 +1,21 @@
-/** The files of pins, read by the tools that will read them: gcc, Python and the devicetree compiler. */
+/** The files of settings, read by the tools that will read them: gcc, Python and the devicetree compiler. */
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { deriveCircuit } from '../../src/circuit/derive.ts';
-import type { Circuit } from '../../src/circuit/model.ts';
-import {
-  addressConstants,
-  cHeader,
-  constantName,
-  devicetreeOverlay,
-  pinConstants,
-  pinNumber,
-  pythonModule,
-  takesOverlay,
-} from '../../src/format/pin-sheet.ts';
-import { documentOf } from '../../src/plan/document.ts';
-import { changePart } from '../../src/plan/edits.ts';
-import { fingerprint } from '../../src/plan/fingerprint.ts';
-import { moveController } from '../../src/solve/move-controller.ts';
-import { demo, library } from '../support/demo.ts';
+import { deriveCircuit } from '../../../src/circuit/derive.ts';
+import type { Circuit } from '../../../src/circuit/model.ts';
+import { settingsC } from '../../../src/format/settings/c.ts';
+import { settingsData } from '../../../src/format/settings/json.ts';
+import { constantName, pinNumber } from '../../../src/format/settings/names.ts';
+import { settingsOverlay, takesOverlay } from '../../../src/format/settings/overlay.ts';
+import { settingsPython } from '../../../src/format/settings/python.ts';
+import { documentOf } from '../../../src/plan/document.ts';
+import { changePart } from '../../../src/plan/edits.ts';
+import { fingerprint } from '../../../src/plan/fingerprint.ts';
+import { moveController } from '../../../src/solve/move-controller.ts';
+import { demo, library } from '../../support/demo.ts';
 
 const draft = deriveCircuit(documentOf(demo('cupboard-verified').plan, [], library));
 function on(board: string): Circuit {
@@ -37,7 +32,7 @@ const print = (circuit: Circuit) => fingerprint({ plan: circuit.plan, cards: [..
 
 /** Runs a tool over a file; its complaints, empty when it has none. */
 function read(name: string, text: string, command: string, ...args: string[]): string {
-  const folder = mkdtempSync(join(tmpdir(), 'pins-'));
+  const folder = mkdtempSync(join(tmpdir(), 'settings-'));
   try {
     writeFileSync(join(folder, name), text);
     const { status, stderr, error } = spawnSync(command, [...args, name], { cwd: folder, encoding: 'utf8' });
@@ -48,33 +43,32 @@ function read(name: string, text: string, command: string, ...args: string[]): s
   }
 }
 
-describe('the files of pins', function () {
+describe('the files of settings', function () {
   this.timeout(60_000);
 
   for (const [board, circuit] of ALL) {
     it(`are read by the compiler and by Python: ${board}`, () => {
       const mark = print(circuit);
-      const header = cHeader(circuit, mark);
-      const module = pythonModule(circuit, mark);
+      const header = settingsC(circuit, mark);
+      const module = settingsPython(circuit, mark);
       for (const text of [header, module]) expect(text.split('\n')[0]).to.include(mark);
-      expect(read('pins.h', header, 'gcc', '-fsyntax-only', '-Wall', '-Werror', '-x', 'c')).to.equal('');
-      expect(read('pins.py', module, 'python3', '-m', 'py_compile')).to.equal('');
-      const uses = pinConstants(circuit);
-      expect(new Set(uses.map(({ name }) => name)).size).to.equal(uses.length);
-      expect(uses.length).to.equal(circuit.wishes.filter(({ pin }) => pin !== null).length);
+      expect(read('settings.h', header, 'gcc', '-fsyntax-only', '-Wall', '-Werror', '-x', 'c')).to.equal('');
+      expect(read('settings.py', module, 'python3', '-m', 'py_compile')).to.equal('');
+      const names = settingsData(circuit, mark).things.flatMap(({ settings }) => settings.map(({ name }) => name));
+      expect(new Set(names).size).to.equal(names.length);
     });
   }
 
   it('make an overlay that the devicetree compiler takes, for the board whose system binds drivers to pins', () => {
     const linux = on('linux-board');
     expect(ALL.map(([, circuit]) => takesOverlay(circuit))).to.deep.equal([false, false, false, false, true]);
-    const overlay = devicetreeOverlay(linux, print(linux));
+    const overlay = settingsOverlay(linux, print(linux));
     expect(overlay.split('\n')[0]).to.include(print(linux));
     expect(overlay).to.include('w1-gpio');
     expect(overlay).to.include('target = <&i2c1>');
     expect(
       read(
-        'pins.dts',
+        'settings.dts',
         overlay,
         'dtc',
         '-@',
@@ -83,7 +77,7 @@ describe('the files of pins', function () {
         '-O',
         'dtb',
         '-o',
-        'pins.dtbo',
+        'settings.dtbo',
         '-W',
         'no-unit_address_vs_reg',
       ),
@@ -91,19 +85,22 @@ describe('the files of pins', function () {
   });
 
   it('say in Python what the plan says', () => {
-    const module = pythonModule(draft, print(draft));
-    const folder = mkdtempSync(join(tmpdir(), 'pins-'));
-    writeFileSync(join(folder, 'pins.py'), module);
+    const module = settingsPython(draft, print(draft));
+    const folder = mkdtempSync(join(tmpdir(), 'settings-'));
+    writeFileSync(join(folder, 'settings.py'), module);
     const { stdout } = spawnSync(
       'python3',
-      ['-c', 'import pins; print(pins.DOOR_CONTACT, pins.STATUS_LIGHT, hex(pins.DISPLAY_ADDRESS))'],
+      [
+        '-c',
+        'import settings as s; print(s.DOOR_CONTACT, s.STATUS_LIGHT, hex(s.DISPLAY_ADDRESS), s.DISPLAY_COLUMNS, s.DISPLAY_ROWS)',
+      ],
       {
         cwd: folder,
         encoding: 'utf8',
       },
     );
     rmSync(folder, { recursive: true });
-    expect(stdout.trim()).to.equal('17 4 0x26');
+    expect(stdout.trim()).to.equal('17 4 0x26 20 4');
   });
 
   it('cannot be broken by a label', () => {
@@ -115,17 +112,17 @@ describe('the files of pins', function () {
         library,
       ),
     );
-    expect(read('pins.h', cHeader(odd, 'f'), 'gcc', '-fsyntax-only', '-Wall', '-Werror', '-x', 'c')).to.equal('');
-    expect(read('pins.py', pythonModule(odd, 'f'), 'python3', '-m', 'py_compile')).to.equal('');
+    expect(read('settings.h', settingsC(odd, 'f'), 'gcc', '-fsyntax-only', '-Wall', '-Werror', '-x', 'c')).to.equal('');
+    expect(read('settings.py', settingsPython(odd, 'f'), 'python3', '-m', 'py_compile')).to.equal('');
   });
 
   it('make names that both languages take', () => {
     expect(constantName('Top shelf, I²C')).to.equal('TOP_SHELF_I2C');
     expect(constantName('2nd probe')).to.equal('PIN_2ND_PROBE');
     expect([pinNumber('GPIO17'), pinNumber('P12'), pinNumber('D7'), pinNumber('A3')]).to.deep.equal([17, 12, 7, null]);
-    expect(addressConstants(draft).map(({ name, address }) => [name, address])).to.deep.include([
-      'DISPLAY_ADDRESS',
-      0x26,
-    ]);
+    const named = settingsData(draft, '').things.flatMap(({ settings }) =>
+      settings.map(({ name, value }) => [name, value]),
+    );
+    expect(named).to.deep.include(['DISPLAY_ADDRESS', 0x26]);
   });
 });
