@@ -209,3 +209,15 @@ export async function choose(
   else await lines.nth(what.index).click({ timeout });
   await expect(page.getByRole('listbox')).toBeHidden();
 }
+
+/** The verified cupboard at its bring-up sheet. */
+export async function cupboard(page: Page): Promise<Bench> {
+  const bench = new Bench(page);
+  await bench.open();
+  await page.locator('.plan-name').click();
+  await page.getByRole('menuitem', { name: /^Cupboard, verified/ }).click();
+  await expect(page.locator('[data-verdict="verified"]')).toBeVisible();
+  await bench.go('Bring-up');
+  await expect(page.getByText(/0 of \d+ as expected/)).toBeVisible({ timeout: 150_000 });
+  return bench;
+}

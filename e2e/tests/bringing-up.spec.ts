@@ -1,20 +1,9 @@
 /** The build taken through its sheet on the simulated bench: a hidden swapped pair is found, mended and signed off. */
 import { expect, test, type Page } from '@playwright/test';
-import { Bench, textOf, choose } from './bench';
+import { Bench, choose, cupboard, textOf } from './bench';
 
 // The dictionary of faults takes some seconds on a small machine.
 test.describe.configure({ timeout: 180_000 });
-
-async function cupboard(page: Page): Promise<Bench> {
-  const bench = new Bench(page);
-  await bench.open();
-  await page.locator('.plan-name').click();
-  await page.getByRole('menuitem', { name: /^Cupboard, verified/ }).click();
-  await expect(page.locator('[data-verdict="verified"]')).toBeVisible();
-  await bench.go('Bring-up');
-  await expect(page.getByText(/0 of \d+ as expected/)).toBeVisible({ timeout: 150_000 });
-  return bench;
-}
 
 /** How many proofs rest on assumed figures, as the verdict says it. */
 const assumed = async (page: Page): Promise<number> =>
@@ -208,22 +197,6 @@ test('a clone at an address that no card names is suspected, and a photo is kept
     entries.getByRole('button', { name: 'Show' }).click(),
   ]);
   await expect.poll(() => shown.evaluate(() => document.images[0]?.naturalWidth)).toBe(1);
-});
-
-test('the board shows the two probes of the line in hand, and the part where there are none', async ({ page }) => {
-  await cupboard(page);
-  const board = page.getByRole('region', { name: 'where the probes go' });
-  await expect(board).toContainText(/^Before power/, { timeout: 60_000 });
-  await expect(board.locator('[data-probe]')).toHaveCount(2);
-  await page.getByRole('textbox', { name: /^Supply of display: measured/ }).focus();
-  await expect(board).toContainText('red in display, VCC');
-  await expect(board.locator('[data-probe="red"]')).toContainText('red VCC');
-  await expect(board.locator('[data-probe="black"]')).toContainText('black GND');
-  // Nothing is moved by accident while somebody measures.
-  await expect(board.locator('[data-movable]')).toHaveCount(0);
-  await page.getByRole('textbox', { name: /^Addresses on I²C: measured/ }).focus();
-  await expect(board).toContainText('Addresses on I²C');
-  await expect(board.locator('[data-probe]')).toHaveCount(0);
 });
 
 test('two probes anywhere: refused with reasons, evidence for the finder, there again after a reload', async ({

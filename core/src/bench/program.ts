@@ -1,5 +1,7 @@
 /** What a program that tries everything would print on a serial port. */
 import { crc8 } from '../standard/crc8.ts';
+import { bytesOfNumber } from '../standard/one-wire.ts';
+import type { Circuit } from '../circuit/model.ts';
 import type { HiddenBuild } from './hidden.ts';
 import type { Measurement } from './measurement.ts';
 
@@ -19,8 +21,18 @@ export function romOf(part: string): number[] {
   return [...bytes, crc8(bytes)];
 }
 
-const romText = (part: string): string =>
-  romOf(part)
+/** The numbers that parts on one wire have on the bench: those of the plan where they came from a real build, else invented ones. */
+export function wireNumber(circuit: Circuit, part: string, port: string): number[] {
+  const number = circuit.parts.get(part)?.choice?.ports[port]?.number;
+  if (number === undefined) return romOf(part);
+  const bytes = bytesOfNumber(number);
+  // An invented one that was written into the plan stays with the part that has it, whoever it was given to.
+  const isInvented = [...circuit.parts.keys()].some((id) => String(romOf(id)) === String(bytes));
+  return isInvented ? romOf(part) : bytes;
+}
+
+const numberText = (circuit: Circuit, part: string, port: string): string =>
+  wireNumber(circuit, part, port)
     .map((b) => b.toString(16).toUpperCase().padStart(2, '0'))
     .join(' ');
 
@@ -43,7 +55,7 @@ export function programText(
     } else if (m.kind === 'count') {
       const members = circuit.buses.find(({ id }) => id === m.bus)?.members ?? [];
       const there = members.filter(({ part, port }) => hidden.answers(part, port));
-      lines.push(...there.map(({ part }) => `ROM = ${romText(part)}`));
+      lines.push(...there.map(({ part, port }) => `ROM = ${numberText(circuit, part, port)}`));
       if (there.length === 0) lines.push('No more addresses.');
     } else if (m.kind === 'works') lines.push(`${label(m.part)}: ${hidden.read(m) === 'yes' ? 'ok' : 'nan'}`);
     else if (m.kind === 'analog') lines.push(`${label(m.part)} = ${Number(hidden.read(m)).toFixed(3)} V`);

@@ -3,7 +3,7 @@ import type { BusNode } from '../circuit/model.ts';
 import { keyOf } from '../plan/ref.ts';
 import { USUAL_ROOM } from '../standard/common-practice.ts';
 import { FirmwareModel } from './firmware-model.ts';
-import { romOf } from './program.ts';
+import { wireNumber } from './program.ts';
 import { type ProgramPin, programPins } from './program-pins.ts';
 import { type BenchState, type OwnPull, withHigh, withListening, withPull } from './state.ts';
 import type { VirtualBuild } from './virtual-build.ts';
@@ -15,6 +15,8 @@ interface PinMode {
   readonly pull: OwnPull;
 }
 
+/** K that a hand warms a thermometer by. */
+const HAND = 8;
 /** s that a start pulse is held low at least, and polls that its answer then lasts. */
 const START_PULSE = 1e-3;
 const ANSWER_POLLS = 20;
@@ -34,7 +36,11 @@ export class Target {
   private readonly lowSince = new Map<string, number>();
   private readonly answering = new Map<string, number>();
 
-  constructor(private readonly build: VirtualBuild) {
+  /** @param warm the part that somebody holds in the hand */
+  constructor(
+    private readonly build: VirtualBuild,
+    private readonly warm: string | null = null,
+  ) {
     this.talk = new FirmwareModel(build);
     this.pins = new Map(programPins(build.circuit).map((pin) => [pin.terminal, pin]));
   }
@@ -174,7 +180,10 @@ export class Target {
     const known = this.wires.get(terminal);
     if (known) return known;
     const there = bus?.members.filter(({ part, port }) => this.talk.answers(part, port, bus)) ?? [];
-    const made = there.map(({ part }) => new WireDevice(romOf(part), USUAL_ROOM));
+    const made = there.map(
+      ({ part, port }) =>
+        new WireDevice(wireNumber(this.build.circuit, part, port), USUAL_ROOM + (part === this.warm ? HAND : 0)),
+    );
     this.wires.set(terminal, made);
     return made;
   }

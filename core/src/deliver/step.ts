@@ -17,6 +17,8 @@ export interface PutDown {
   readonly label: Text;
   /** "first pin in e36, turned"; null for a part beside the boards. */
   readonly says: Message | null;
+  /** Of a part on one wire: to be written on its lead. */
+  readonly number?: string;
 }
 
 export const PHASES = ['board', 'helpers', 'part', 'bus', 'signal', 'look', 'supply', 'programming'] as const;

@@ -192,7 +192,14 @@ class Work {
   private putDown(part: string): PutDown {
     const seat = this.layout.seats.find((s) => s.part === part);
     const label = this.circuit.parts.get(part)?.label ?? part;
-    return { part, label, says: seat ? this.saySeat(seat) : this.sayMated(part) };
+    const ports = Object.values(this.circuit.parts.get(part)?.choice?.ports ?? {});
+    const number = ports.find((port) => port.number !== undefined)?.number;
+    return {
+      part,
+      label,
+      says: seat ? this.saySeat(seat) : this.sayMated(part),
+      ...(number === undefined ? {} : { number }),
+    };
   }
 
   private saySeat({ part, hole, turned }: Seated): Message {

@@ -15,6 +15,6 @@ export { touchedRow } from '../deliver/touched.ts';
 export { boardMap, leadNumbers } from '../map/board-map.ts';
 export { frameOf, piecesOf } from '../map/frame.ts';
 export type { BoardMap, MapLead, MapLegs } from '../map/model.ts';
-export { type MapProbe, pointsOf, probesOn } from '../map/probes.ts';
+export { type MapProbe, pointsOf, probesOn } from '../deliver/probes.ts';
 export { readAt } from '../map/labels.ts';
 export { BENCH_RULE, type WiringPlan } from '../deliver/wiring.ts';

@@ -16,5 +16,5 @@ export { DAY, HOUR } from '../quantity/span.ts';
 export { type Steps, highest, valueAt } from '../quantity/steps.ts';
 export { isReservedAddress, modeFor } from '../standard/bus-timing.ts';
 export { type SeriesName, seriesBetween } from '../standard/e-series.ts';
-export { SLOT_SAMPLE } from '../standard/one-wire.ts';
+export { SLOT_SAMPLE, spaced } from '../standard/one-wire.ts';
 export { JUMPER_LENGTH, LEAD_GAUGES } from '../standard/common-practice.ts';

@@ -44,6 +44,7 @@ export {
   setStock,
   setUsed,
 } from '../plan/edits.ts';
+export { withNumber } from '../plan/wire-number.ts';
 export { removeBus, removeHelper, removePart } from '../plan/remove.ts';
 export { fingerprint } from '../plan/fingerprint.ts';
 export { canonical } from '../quantity/canonical.ts';

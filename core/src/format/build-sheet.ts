@@ -1,4 +1,5 @@
 /** The build as a Markdown sheet: safety, steps with boxes to tick, colours at the joints, parts. */
+import { spaced } from '../standard/one-wire.ts';
 import { priceOf } from '../quantity/message.ts';
 import { standingOf, type Verdict } from '../check/standing.ts';
 import type { Build } from '../deliver/build.ts';
@@ -27,6 +28,9 @@ function stepLines(step: WiringStep, i: number, done: boolean): string[] {
     ),
     ...step.put.map(
       ({ label, says }) => `- ${tableCell(say(sheet('putDown', { label, where: says ?? sheet('beside') })))}`,
+    ),
+    ...step.put.flatMap(({ label, number }) =>
+      number === undefined ? [] : [`- ${tableCell(say(sheet('labelled', { label, number: spaced(number) })))}`],
     ),
     '',
     ...table(

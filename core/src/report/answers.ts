@@ -103,7 +103,7 @@ const Wired = z.strictObject({
       key: word,
       phase: z.enum(PHASES),
       title: word,
-      put: list(z.strictObject({ part: word, label: word, says: word.nullable() })),
+      put: list(z.strictObject({ part: word, label: word, says: word.nullable(), number: word.optional() })),
       leads: list(LEAD),
       checks: list(
         z.strictObject({

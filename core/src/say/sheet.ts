@@ -6,6 +6,7 @@ export interface SheetSays {
   readonly ofValue: { kind: string; value: Text };
   readonly step: { number: number; title: Text };
   readonly done: null;
+  readonly labelled: { label: Text; number: string };
   readonly putDown: { label: Text; where: Text };
   readonly beside: null;
   readonly look: { says: Text };

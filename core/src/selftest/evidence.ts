@@ -10,7 +10,7 @@ import type { Job } from './job.ts';
 import type { Line } from './line.ts';
 
 /** A one-wire part that was found. */
-interface FoundPart {
+export interface FoundPart {
   /** Id of its bus. */
   readonly bus: string;
   /** Sixteen hexadecimal digits, the kind of part first and the check last. */
@@ -143,8 +143,13 @@ class Reading {
     const bus = this.circuit.buses.find(({ id }) => id === wire?.id);
     if (!wire || !bus) return;
     this.add(`count:${wire.id}`, String(count));
-    // Which of several is missing nobody can tell by their number.
-    if (count === bus.members.length || count === 0) for (const member of bus.members) this.works(member, count > 0);
+    const there = new Set(this.found.flatMap((part) => (part.bus === wire.id ? [part.rom] : [])));
+    for (const member of bus.members) {
+      const number = this.circuit.parts.get(member.part)?.choice?.ports[member.port]?.number;
+      // Which of several is missing is told by their numbers, where the plan has them.
+      if (count === bus.members.length || count === 0) this.works(member, count > 0);
+      else if (number !== undefined) this.works(member, there.has(number));
+    }
   }
 
   private rom(n: number, rom: string): void {

@@ -46,8 +46,11 @@ export const recovery = (ohms: number, farads: number, supply: number, low: numb
   level >= supply ? Infinity : ohms * farads * Math.log((supply - low) / (supply - level));
 
 /** The eight bytes of a number that is written as sixteen hexadecimal digits, in the order in which they come over the line. */
-const bytesOfNumber = (number: string): number[] => (number.match(/../g) ?? []).map((two) => parseInt(two, 16));
+export const bytesOfNumber = (number: string): number[] => (number.match(/../g) ?? []).map((two) => parseInt(two, 16));
 
 /** Kind of part, six bytes that no other part has, and a check over them (data sheets of the class, quoted from memory). */
 export const isWireNumber = (number: string): boolean =>
   /^[0-9a-f]{16}$/.test(number) && number !== '0'.repeat(16) && crc8(bytesOfNumber(number)) === 0;
+
+/** As labels have it. @example spaced('28ff641e0c33055a') === '28 FF 64 1E 0C 33 05 5A' */
+export const spaced = (number: string): string => number.toUpperCase().replace(/../g, '$& ').trim();

@@ -10,6 +10,7 @@ export const sheet = {
       ofValue: ({ kind, value }) => `${kind} ${value}`,
       step: ({ number, title }) => `${number}. ${title}`,
       done: 'done',
+      labelled: ({ label, number }) => `label the lead of ${label}: ${number}`,
       putDown: ({ label, where }) => `put down: ${label}, ${where}`,
       beside: 'beside the boards',
       look: ({ says }) => `look: ${says}`,

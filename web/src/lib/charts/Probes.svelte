@@ -1,6 +1,7 @@
 <!-- The two probes of a meter on the board map: a tip in the hole, a handle that leads away from it, and which it is. -->
 <script lang="ts">
   import type { MapProbe } from '@idle-breadboard/core/deliver';
+  import { say } from '@idle-breadboard/core/words';
 
   /** @param size of what is written, in steps */
   let { probes, size }: { probes: readonly MapProbe[]; size: number } = $props();
@@ -18,7 +19,7 @@
       font-size={size}
       text-anchor={dx < 0 ? 'end' : 'start'}
       x={dx + (dx < 0 ? -0.9 : 0.9)}
-      y={dy + 0.35 * size}>{colour} {on}</text
+      y={dy + 0.35 * size}>{colour} {say(on)}</text
     >
   </g>
 {/each}

@@ -15,6 +15,7 @@ import { formatMoney } from '@idle-breadboard/core/figures';
 import { leadSays } from '@idle-breadboard/core/files';
 import { type Verdict, standingOf } from '@idle-breadboard/core/verify';
 import { counted, sayUnread, say } from '@idle-breadboard/core/words';
+import { saysPut } from '../kit/words';
 import { boardHeight, drawBoard } from './pdf-board';
 import { PdfPage, write, type PaperFonts, type PaperSize } from './pdf-page';
 
@@ -104,8 +105,7 @@ function writeStep(
   write(page.doc, 'words', 11, `${number}. ${say(step.title)}`, { x: page.left + 15, y: page.y, width: width - 15 });
   page.y = page.doc.y + 3;
   for (const { hazard, says } of step.cautions) page.line(`${hazard}: ${say(says)}`, width);
-  for (const put of step.put)
-    page.line(`Put down ${say(put.label)}${put.says ? `: ${say(put.says)}` : ', beside the boards'}.`, width);
+  for (const put of step.put) page.line(saysPut(put), width);
   for (const lead of step.leads)
     page.row([`${lead.number}`, leadSays(lead), say(lead.fromSays), say(lead.toSays)], [1.2, 5, 6, 6], width);
   for (const { says } of step.checks) page.line(say(says), width, true);

@@ -27,8 +27,13 @@ class Laying {
   /** Ticking a step changes no hardware and asks for nothing. */
   async ask(): Promise<void> {
     const document = workbench.document;
-    const wanted = workbench.study?.fingerprint;
-    if (!document || !wanted || wanted === this.asked) return;
+    const print = workbench.study?.fingerprint;
+    // Numbers of parts on one wire are no hardware, and stand on the wiring plan.
+    const numbers = document?.plan.parts.flatMap(({ ports }) =>
+      Object.values(ports).flatMap(({ number }) => number ?? []),
+    );
+    const wanted = `${print} ${numbers?.join(' ')}`;
+    if (!document || !print || wanted === this.asked) return;
     this.asked = wanted;
     this.share = 0;
     this.trouble = '';
@@ -43,7 +48,7 @@ class Laying {
       );
       if (!build) return;
       this.build = build;
-      this.of = wanted;
+      this.of = print;
     } catch (error) {
       this.trouble = error instanceof Error ? error.message : String(error);
     }

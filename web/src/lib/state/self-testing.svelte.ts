@@ -1,5 +1,15 @@
 /** Listening to the self-test of the plan: what came of its lines, and what they say once they are whole. */
-import { evidenceOf, type Evidence, type Heard, Hearing, jobOf, writeLine } from '@idle-breadboard/core/bench';
+import {
+  evidenceOf,
+  type Evidence,
+  type FoundPart,
+  type Heard,
+  Hearing,
+  jobOf,
+  type Which,
+  whichPart,
+  writeLine,
+} from '@idle-breadboard/core/bench';
 import type { Circuit } from '@idle-breadboard/core/circuit';
 import type { LogEntry } from '@idle-breadboard/core/deliver';
 import type { LinePort } from '../port/line-port';
@@ -21,6 +31,15 @@ class SelfTesting {
       ? this.last.evidence
       : null,
   );
+  /** What was found when comparing began: another run tells what changed since. */
+  private before = $state.raw<{ found: readonly FoundPart[]; plan: string; simulated: boolean } | null>(null);
+  /** Which of the parts on one wire is in the hand, or was plugged in. */
+  readonly which = $derived.by<Which>(() => {
+    const { before, evidence, last } = this;
+    if (!before || !evidence || before.plan !== last?.plan || before.simulated !== last.simulated)
+      return { is: 'none' };
+    return whichPart(before.found, evidence.found);
+  });
   listening = $state(false);
   trouble = $state('');
   private hearing: Hearing | null = null;
@@ -50,6 +69,7 @@ class SelfTesting {
     if (!whole || !circuit || this.plan !== workbench.study?.fingerprint) return false;
     const evidence = evidenceOf(circuit, jobOf(circuit), whole);
     this.last = { evidence, plan: this.plan, simulated: logbook.simulated };
+    if (this.before?.plan !== this.plan || this.before.simulated !== logbook.simulated) this.compareFromNow();
     const values = evidence.observations.flatMap(({ measurement, value }) => {
       const row = bringing.rows.get(measurement);
       return row ? [{ row, value }] : [];
@@ -92,15 +112,21 @@ class SelfTesting {
     this.port = null;
   }
 
+  /** What changes from now on is looked at. */
+  compareFromNow(): void {
+    const { last } = this;
+    this.before = last && { found: last.evidence.found, plan: last.plan, simulated: last.simulated };
+  }
+
   /** It was started, and nothing comes: that is evidence, too. */
   async silent(): Promise<void> {
     const row = bringing.rows.get('heard');
     if (row) await bringing.log([{ row, value: 'no' }], 'typed');
   }
 
-  /** On the simulated bench the program need not be compiled. */
-  async simulate(): Promise<void> {
-    const text = await bringing.worker.selfTestText(workbench.study?.fingerprint ?? '');
+  /** On the simulated bench the program need not be compiled. @param warm the part that is held in the hand meanwhile */
+  async simulate(warm: string | null = null): Promise<void> {
+    const text = await bringing.worker.selfTestText(workbench.study?.fingerprint ?? '', warm);
     if (text === '') await this.silent();
     else await this.read(text, 'bench');
   }

@@ -3,6 +3,7 @@
   import type { WiringStep } from '@idle-breadboard/core/deliver';
   import { leadSays } from '@idle-breadboard/core/files';
   import { say } from '@idle-breadboard/core/words';
+  import { saysPut } from '../kit/words';
 
   let { step, number, done, picture }: { step: WiringStep; number: number; done: boolean; picture: string } = $props();
 </script>
@@ -21,7 +22,7 @@
         <strong>{caution.hazard}</strong>: {caution.says}
       </p>{/each}
     {#each step.put as put (put.part)}
-      <p class="my-[1pt]">Put down {say(put.label)}{put.says ? `: ${say(put.says)}` : ', beside the boards'}.</p>
+      <p class="my-[1pt]">{saysPut(put)}</p>
     {/each}
     {#if step.leads.length > 0}
       <table>

@@ -11,7 +11,7 @@
 
   let { circuit }: { circuit: Circuit } = $props();
   /** Pixels to a step at which holes and names can be told apart. */
-  const READ = 11;
+  const READ = 8.5;
   const row = $derived(bringing.current);
   const layout = $derived(laying.stale ? null : (laying.build?.layout ?? null));
   const drawing = $derived(layout && boardDrawing(circuit, layout));
@@ -66,7 +66,6 @@
       <span class="unit">{say(wordOf('sheet-phase', row.phase))}</span>
       <strong class="font-semibold min-w-0 truncate max-desk:max-w-[60%]">{say(row.title)}</strong>
       <span class="unit min-w-0 truncate flex-1 max-desk:hidden">{say(row.how)}</span>
-      <span class="grow max-desk:hidden"></span>
       <span class="min-w-0 truncate"
         ><span class="unit">expected</span> <span class="value">{saysExpected(row.expected)}</span></span
       >

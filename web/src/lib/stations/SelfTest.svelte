@@ -1,6 +1,6 @@
 <!-- The self-test: a program that comes out of the plan, and what it says of the build. -->
 <script lang="ts">
-  import { jobOf } from '@idle-breadboard/core/bench';
+  import { jobOf, numberedParts } from '@idle-breadboard/core/bench';
   import type { SheetRow } from '@idle-breadboard/core/deliver';
   import { counted, say, saysExpected, saysReading } from '@idle-breadboard/core/words';
   import Button from '../kit/Button.svelte';
@@ -13,10 +13,11 @@
   import { logbook } from '../state/logbook.svelte';
   import { workbench } from '../state/workbench.svelte';
   import { selfTesting } from '../state/self-testing.svelte';
+  import WhichPart from './WhichPart.svelte';
 
   let text = $state('');
   let speed = $state<number>(SPEEDS[2]);
-  const { heard, evidence } = $derived(selfTesting);
+  const { heard } = $derived(selfTesting);
   /** Rows of the sheet that a run has filled, as they stand now. */
   const told = $derived(bringing.evidence.filter(({ program, row }) => program || row === 'heard'));
   const bad = $derived(told.filter(({ inside }) => !inside));
@@ -36,7 +37,7 @@
     const other = pins.filter((_, i) => wanted[i] !== '?' && wanted[i] !== value[i]);
     return `${say(title)}: ${other.join(', ')} ${other.length === 1 ? 'reads' : 'read'} otherwise`;
   }
-  const hex = (rom: string) => rom.toUpperCase().replace(/../g, '$& ').trim();
+  const hasWires = $derived((workbench.study ? numberedParts(workbench.study.circuit) : []).length > 0);
   async function file(chosen: File | undefined) {
     if (chosen) await selfTesting.read(await chosen.text());
   }
@@ -128,18 +129,7 @@
           measured.
         </p>
       {/if}
-      {#if evidence && evidence.found.length > 0}
-        <table class="mt-1">
-          <caption class="sr-only">parts found on one-wire lines</caption>
-          <tbody>
-            {#each evidence.found as { rom, celsius } (rom)}<tr
-                ><td class="value pr-3">{hex(rom)}</td><td class="value"
-                  >{celsius === null ? 'no temperature' : `${celsius.toFixed(1)} °C`}</td
-                ></tr
-              >{/each}
-          </tbody>
-        </table>
-      {/if}
+      {#if workbench.study && hasWires}<WhichPart circuit={workbench.study.circuit} />{/if}
     </div>
   {/snippet}
 </Row>

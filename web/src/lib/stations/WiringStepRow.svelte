@@ -3,6 +3,7 @@
   import Tick from '../kit/Tick.svelte';
   import type { Circuit, Netlist } from '@idle-breadboard/core/circuit';
   import type { WiringStep } from '@idle-breadboard/core/deliver';
+  import { spaced } from '@idle-breadboard/core/figures';
   import { setDone } from '@idle-breadboard/core/plan';
   import { counted, say } from '@idle-breadboard/core/words';
   import { tick as changed } from 'svelte';
@@ -87,11 +88,9 @@
         {/each}
         {#each step.put as put (put.part)}
           <p class="put my-0.5">
-            Put down <strong>{say(put.label)}</strong>{put.says ? `: ${say(put.says)}` : ', beside the boards'}. <SocketEdit
-              {circuit}
-              {netlist}
-              part={put.part}
-            />
+            Put down <strong>{say(put.label)}</strong>{put.says ? `: ${say(put.says)}` : ', beside the boards'}.
+            {#if put.number}Label its lead <span class="value">{spaced(put.number)}</span>.{/if}
+            <SocketEdit {circuit} {netlist} part={put.part} />
           </p>
         {/each}
       </div>

@@ -48,8 +48,8 @@ export interface BenchWorker {
   read(row: string): Reading | null;
   /** What a program on the controller would print that tries everything. */
   programText(): string;
-  /** What the self-test of the plan would print on it; nothing where it does not run. @param fingerprint of the plan */
-  selfTestText(fingerprint: string): string;
+  /** What the self-test of the plan would print on it; nothing where it does not run. @param fingerprint of the plan @param warm the part that is held in the hand */
+  selfTestText(fingerprint: string, warm: string | null): string;
   /** What was hidden, and how few measurements could have told. */
   reveal(): { readonly cause: Cause | null; readonly fewest: number } | null;
 }

@@ -213,11 +213,11 @@ const worker: BenchWorker = {
     const { parts } = plan.circuit;
     return programText(hidden.build, [...measurements.values()], (part) => say(parts.get(part)?.label ?? part));
   },
-  selfTestText(fingerprint) {
+  selfTestText(fingerprint, warm) {
     if (!hidden || !plan) return '';
     const { build } = hidden.build;
     // Without power nothing runs, and nothing is printed.
-    return new FirmwareModel(build).runs() ? printRun(jobOf(plan.circuit), fingerprint, new Target(build)) : '';
+    return new FirmwareModel(build).runs() ? printRun(jobOf(plan.circuit), fingerprint, new Target(build, warm)) : '';
   },
   reveal() {
     if (!hidden) return null;

@@ -2,13 +2,13 @@
 import { parseHole, pointOfHole, type Point } from '../board/grid.ts';
 import { holeText } from '../board/hole-text.ts';
 import type { Layout, LeadPoint } from '../circuit/laid.ts';
-import type { Drawing } from '../deliver/board-drawing.ts';
-import { say } from '../say/say.ts';
+import type { Text } from '../quantity/message.ts';
+import type { Drawing } from './board-drawing.ts';
 
 export interface MapProbe extends Point {
   readonly colour: 'red' | 'black';
   /** The pin that it is on, as it is printed, or the hole. */
-  readonly on: string;
+  readonly on: Text;
   /** From its tip to the end of its handle: away from the other one, and from the part that it touches. */
   readonly lean: Point;
 }
@@ -17,14 +17,14 @@ export interface MapProbe extends Point {
 const ACROSS = 3;
 const UP = 4.4;
 
-type Place = Point & { readonly on: string };
+type Place = Point & { readonly on: Text };
 
 /** The place of an end of a lead, or of any pin, on the drawing; null where it is not on it. */
 function placeOf(drawing: Drawing, layout: Layout, point: LeadPoint): Place | null {
   if (point.kind === 'hole') {
     const hole = parseHole(point.hole);
     const at = hole && pointOfHole(hole);
-    return at && { x: at.x, y: at.y, on: say(holeText(point.hole, layout.boards.length)) };
+    return at && { x: at.x, y: at.y, on: holeText(point.hole, layout.boards.length) };
   }
   if (point.kind === 'joint') {
     const joint = drawing.joints.find(({ text }) => text === point.joint);

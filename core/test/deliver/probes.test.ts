@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { boardDrawing } from '../../src/deliver/board-drawing.ts';
 import { bringUpSheet } from '../../src/deliver/bring-up.ts';
-import { pointsOf, probesOn } from '../../src/map/probes.ts';
+import { pointsOf, probesOn } from '../../src/deliver/probes.ts';
 import { say } from '../../src/say/say.ts';
 import { benchOf } from '../support/bench-case.ts';
 import { PLANS } from '../support/demo.ts';
@@ -31,7 +31,7 @@ describe('the probes of a line of the sheet', function () {
         for (const { x, y, on } of probes) {
           const joint = drawing.joints.some((j) => j.x === x && j.y === y);
           expect(pins.has(`${x} ${y}`) || holes.has(`${x} ${y}`) || joint, `${how} at ${x} ${y}`).to.equal(true);
-          expect(how, how).to.include(on);
+          expect(how, how).to.include(say(on));
         }
         const [red, black] = probes;
         // Handles lean apart: neither lies over the other's tip.
