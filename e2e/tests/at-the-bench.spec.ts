@@ -62,3 +62,46 @@ test('one probe after the other is warmed in the hand; the last one is left over
     .click();
   await expect(page.getByText(`Label its lead ${given[0]}.`)).toBeVisible({ timeout: 60_000 });
 });
+
+test('readings are held against what such parts read when something is wrong; a calibration reaches the program', async ({
+  page,
+}) => {
+  const bench = await cupboard(page);
+  const read = async (what: string, value: string) => {
+    const field = page.getByRole('textbox', { name: `${what}: it reads`, exact: true });
+    await field.fill(value);
+    await field.press('Tab');
+  };
+  const line = (what: string) =>
+    page.getByRole('group').filter({ has: page.getByRole('textbox', { name: `${what}: it reads` }) });
+  await read('core temperature of first wheel probe', '85');
+  await expect(line('core temperature of first wheel probe').last()).toContainText('before the first conversion');
+  await read('air temperature of top shelf sensor', '53.6');
+  await expect(line('air temperature of top shelf sensor').last()).toContainText('As degrees Fahrenheit that is 12 °C');
+  await read('core temperature of second wheel probe', '12.1 °C');
+  await expect(line('core temperature of second wheel probe').last()).toContainText('a sound part can read that');
+  await read('core temperature of third wheel probe', '13.4');
+  await expect(
+    page.getByText(
+      /second wheel probe and third wheel probe.*1\.3 °C apart, 600 m°C allowed|1\.3 °C apart, 0\.6 °C allowed/,
+    ),
+  ).toBeVisible();
+  // A series: one a line, some of them lost.
+  const carbon = line('carbon dioxide of carbon dioxide sensor').last();
+  await carbon.getByRole('button', { name: 'Series' }).click();
+  await carbon.getByRole('textbox', { name: /readings, one a line/ }).fill('0, 612\n1, nan\n2, 618\n3, 620');
+  await carbon.getByRole('button', { name: 'Take the series' }).click();
+  await expect(carbon).toContainText('1 of 4 are no number');
+  await expect(carbon).toContainText('it is read every 1 s, and wants 5 s');
+  // Compared with ice, the offset goes where the program is told.
+  const second = line('core temperature of second wheel probe').last();
+  await read('core temperature of second wheel probe', '0.4');
+  await second.getByText('Compare with what is true').click();
+  await second.getByRole('textbox', { name: /: it is$/ }).fill('0');
+  await second.getByRole('textbox', { name: /compared to$/ }).fill('ice in water');
+  await second.getByRole('button', { name: 'Add a point' }).click();
+  await expect(second).toContainText('against ice in water');
+  await bench.go('Pins');
+  await page.getByRole('tab', { name: 'settings for the program' }).click();
+  await expect(page.getByRole('tabpanel').getByText(/^offset −(0\.4 °C|400 m°C)$/)).toBeVisible();
+});

@@ -89,24 +89,55 @@ export function trendOf(entries: readonly LogEntry[], row: string): Trend {
 
 export interface Calibration {
   readonly points: readonly { readonly reading: number; readonly reference: number }[];
-  /** To be added to a reading: the mean of reference − reading. */
+  /** What is true is reading × gain + offset; the gain is 1 where the points are too near each other to tell it. */
+  readonly gain: number;
   readonly offset: number;
   /** What is left after it at the worst point. */
   readonly worst: number;
+  /** Of the last point, and what the points were compared to. */
+  readonly at: string;
+  readonly against: readonly string[];
 }
 
-/** The offset of a row by its calibration points; null without one. */
-export function calibrationOf(entries: readonly LogEntry[], row: string, build: number): Calibration | null {
-  const points = entries.flatMap((e) =>
-    e.kind === 'calibrated' &&
-    e.row === row &&
-    e.build === build &&
-    typeof e.value === 'number' &&
-    e.reference !== undefined
-      ? [{ reading: e.value, reference: e.reference }]
-      : [],
+/** By least squares; null where all readings are one. */
+function lineThrough(points: Calibration['points']): { gain: number; offset: number } | null {
+  const n = points.length;
+  const [mr, mt] = [
+    points.reduce((sum, p) => sum + p.reading, 0) / n,
+    points.reduce((sum, p) => sum + p.reference, 0) / n,
+  ];
+  const over = points.reduce((sum, p) => sum + (p.reading - mr) ** 2, 0);
+  if (over === 0) return null;
+  const gain = points.reduce((sum, p) => sum + (p.reading - mr) * (p.reference - mt), 0) / over;
+  return { gain, offset: mt - gain * mr };
+}
+
+/**
+ * What a row's calibration points came to; null without one.
+ * @param apart how far readings have to be from each other for a gain: two points close together would make one of noise
+ */
+export function calibrationOf(
+  entries: readonly LogEntry[],
+  row: string,
+  build: number,
+  apart = Infinity,
+): Calibration | null {
+  const own = entries.filter((e) => e.kind === 'calibrated' && e.row === row && e.build === build);
+  const points = own.flatMap((e) =>
+    typeof e.value === 'number' && e.reference !== undefined ? [{ reading: e.value, reference: e.reference }] : [],
   );
-  if (points.length === 0) return null;
-  const offset = points.reduce((sum, p) => sum + p.reference - p.reading, 0) / points.length;
-  return { points, offset, worst: Math.max(...points.map((p) => Math.abs(p.reading + offset - p.reference))) };
+  const [first] = points;
+  if (!first) return null;
+  const readings = points.map(({ reading }) => reading);
+  const isWide = Math.max(...readings) - Math.min(...readings) >= apart;
+  const mean = points.reduce((sum, p) => sum + p.reference - p.reading, 0) / points.length;
+  const { gain, offset } = (isWide ? lineThrough(points) : null) ?? { gain: 1, offset: mean };
+  return {
+    points,
+    gain,
+    offset,
+    worst: Math.max(...points.map((p) => Math.abs(gain * p.reading + offset - p.reference))),
+    at: own.reduce((last, e) => (e.at > last ? e.at : last), ''),
+    against: [...new Set(own.flatMap(({ text }) => (text ? [text] : [])))],
+  };
 }

@@ -74,4 +74,30 @@ describe('the logbook', () => {
     expect(rows).to.have.length(entries.length);
     for (const row of rows) expect(row.replace(/\\\|/g, '').split('|')).to.have.length(8);
   });
+
+  it('takes a gain from points that are far apart, the mean from points that are not, and says against what', () => {
+    // Ice at 0 °C and a kettle at 100 °C: a probe that reads 0.8 and 98.8 (worked by hand: gain 100/98, offset −0.8163).
+    const point = (reading: number, reference: number, text: string, at: string): LogEntry => ({
+      id: at,
+      plan: 'p',
+      build: 1,
+      at,
+      kind: 'calibrated',
+      fingerprint: 'f',
+      title: 'probe',
+      row: 'reads:probe:temperature',
+      value: reading,
+      reference,
+      text,
+    });
+    const two = [point(0.8, 0, 'ice', '2026-01-01T10:00:00Z'), point(98.8, 100, 'kettle', '2026-01-02T10:00:00Z')];
+    const wide = calibrationOf(two, 'reads:probe:temperature', 1, 25);
+    expect(wide?.gain).to.be.closeTo(1.020408, 1e-6);
+    expect(wide?.offset).to.be.closeTo(-0.816327, 1e-6);
+    expect(wide?.worst).to.be.closeTo(0, 1e-9);
+    expect([wide?.at, wide?.against]).to.deep.equal(['2026-01-02T10:00:00Z', ['ice', 'kettle']]);
+    const near = calibrationOf(two, 'reads:probe:temperature', 1, 200);
+    expect(near?.gain).to.equal(1);
+    expect(near?.offset).to.be.closeTo((1.2 - 0.8) / 2, 1e-9);
+  });
 });

@@ -5,6 +5,7 @@ import type { DeliverPartsListSays } from '../../deliver/parts-list.ts';
 import type { DeliverPlacesSays } from '../../deliver/places.ts';
 import type { DeliverProgrammingStepSays } from '../../deliver/programming-step.ts';
 import type { DeliverReadBackSays } from '../../deliver/read-back.ts';
+import type { DeliverDoubtsSays } from '../../deliver/readings/doubts.ts';
 import type { DeliverSettingsSays } from '../../deliver/settings/parts.ts';
 import type { DeliverWiringSays } from '../../deliver/wiring.ts';
 import { topic, ruleOnly } from '../language.ts';
@@ -77,6 +78,36 @@ export const deliver = {
     title: 'The wiring is the circuit',
     rule: 'What is read back from the holes, strips, sockets, legs and leads of the steps joins the same ends as the circuit, and nothing else. A second program reads it, which knows neither the circuit nor how the layout was made.',
     source: 'the plan itself',
+  }),
+  'deliver/doubts': topic<DeliverDoubtsSays>({
+    says: {
+      noNumber: ({ count, of }) => (of === 1 ? 'no number came' : `${count} of ${of} are no number`),
+      noNumberCause: 'A loose lead, a missing pull-up, or it is read before it is ready.',
+      reads: ({ value }) => `it reads ${value}`,
+      atStartCause:
+        'That stands there before the first conversion: it is read too soon after it is told to convert, or its supply dips and it begins anew.',
+      errorCodeCause:
+        'Programs print that when nothing answered: the lead, the pin or the address is not what they were told.',
+      allOnesCause:
+        'All bits are one: nobody pulls the line low. It is not connected there, has no supply, or another type is meant.',
+      allZerosCause: 'All bits are zero: the line is held low, or the register was never filled.',
+      converterLowCause:
+        'The converter reads nothing: the pin is at ground, or the lead is out and the pin is pulled down.',
+      converterHighCause: 'The converter is at its top: the pin is at the rail, or the part is not there.',
+      fahrenheitCause: ({ value }) => `As degrees Fahrenheit that is ${value}: the program prints the other unit.`,
+      factorCause: ({ value }) => `Moved by powers of ten it would be ${value}: the program uses another unit.`,
+      beyond: ({ value, from, to }) => `it reads ${value}, and can read ${from} to ${to}`,
+      beyondCause: 'Another type of part was told to the program, or bytes are taken in another order.',
+      outside: ({ value, from, to }) => `it reads ${value}, and ${from} to ${to} is wanted`,
+      outsideCause: 'The place is not as the plan has it, or it is wired as another part of its kind.',
+      warmCause: 'It sits beside something warm or in a closed box, or the place is not as the plan has it.',
+      stuck: ({ value, count }) => `${count} readings in a row are ${value} to the last digit`,
+      stuckCause: 'The program prints an old value, or nothing is converted: breathe on it, or take it in the hand.',
+      tooFast: ({ seconds, shortest }) => `it is read every ${seconds}, and wants ${shortest}`,
+      tooFastCause: 'Readings repeat, warm the part, or are taken half done.',
+      spikes: ({ count, value }) => `${counted(count, 'reading')} far off the others, ${value} among them`,
+      spikesCause: 'A loose lead, or a load that switches beside it. The median of five leaves such readings out.',
+    },
   }),
   'deliver/settings': topic<DeliverSettingsSays>({
     says: {

@@ -9,6 +9,7 @@ import { keeping } from '../state/keeping.svelte';
 import { laying } from '../state/laying.svelte';
 import { telling } from '../state/telling.svelte';
 import { view } from '../state/view.svelte';
+import { readings } from '../state/readings.svelte';
 import { workbench } from '../state/workbench.svelte';
 
 export async function startPlan(): Promise<void> {
@@ -88,7 +89,8 @@ const BUILD_FILES: Readonly<Record<BuildFile, readonly [string, string, string]>
 /** What the software must be told, as a file for it, marked with the plan that it was made of. */
 export async function saveSettings(as: Exclude<ProgramFile, `self-test-${string}`>): Promise<void> {
   const ending = { c: 'h', python: 'py', json: 'json', overlay: 'dts' }[as];
-  if (workbench.plan) saveFile(`settings.${ending}`, await workbench.asks.programFile(as, []), 'text/plain');
+  if (workbench.plan)
+    saveFile(`settings.${ending}`, await workbench.asks.programFile(as, readings.corrections), 'text/plain');
 }
 
 /** The self-test of the plan, for the maker's own platform. */

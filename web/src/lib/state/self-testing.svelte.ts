@@ -15,6 +15,7 @@ import type { LogEntry } from '@idle-breadboard/core/deliver';
 import type { LinePort } from '../port/line-port';
 import { bringing } from './bringing.svelte';
 import { logbook } from './logbook.svelte';
+import { readings } from './readings.svelte';
 import { telling } from './telling.svelte';
 import { workbench } from './workbench.svelte';
 
@@ -75,6 +76,7 @@ class SelfTesting {
       return row ? [{ row, value }] : [];
     });
     await bringing.log(values, from, true);
+    await readings.heard(evidence, from);
     telling.say(`The self-test came whole: ${values.length} readings are on the sheet.`);
     return true;
   }

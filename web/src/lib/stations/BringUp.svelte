@@ -18,6 +18,7 @@
   import LogPages from './LogPages.svelte';
   import PasteIn from './PasteIn.svelte';
   import ProbeMap from './ProbeMap.svelte';
+  import Readings from './Readings.svelte';
   import SheetLine from './SheetLine.svelte';
   import SelfTest from './SelfTest.svelte';
   import SimBench from './SimBench.svelte';
@@ -132,6 +133,7 @@
         {/if}
       {/if}
     {/each}
+    {#if !bringing.stop}<Readings />{/if}
     <TouchProbes />
     <LogPages />
   {:else if !bringing.trouble}<Working

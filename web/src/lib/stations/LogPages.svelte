@@ -31,7 +31,7 @@
   const calibration = $derived(row === '' ? null : calibrationOf(logbook.world, row, logbook.build));
   const unitOf = (key: string) => {
     const expected = bringing.rows.get(key)?.expected;
-    return typeof expected === 'object' ? expected.unit : '';
+    return typeof expected === 'object' ? expected.unit : (logbook.world.find((e) => e.row === key)?.unit ?? '');
   };
 
   async function note() {

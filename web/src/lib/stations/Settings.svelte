@@ -5,16 +5,19 @@
   import { say, saysSetting } from '@idle-breadboard/core/words';
   import Button from '../kit/Button.svelte';
   import { saveSettings } from '../kit/actions';
+  import { logbook } from '../state/logbook.svelte';
+  import { readings } from '../state/readings.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
   let told = $state.raw<readonly Named[]>([]);
   /** Of the circuit that is shown; one that comes late is not taken. */
   let asked = 0;
+  $effect(() => void logbook.open());
   $effect(() => {
     void circuit;
     const mine = ++asked;
-    void workbench.asks.settings([]).then((all) => {
+    void workbench.asks.settings(readings.corrections).then((all) => {
       if (mine === asked) told = all;
     });
   });
