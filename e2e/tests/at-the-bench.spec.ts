@@ -1,6 +1,6 @@
 /** What the hand needs while it measures: where the probes go, and which number is which part. */
 import { expect, test } from '@playwright/test';
-import { choose, cupboard } from './bench';
+import { Bench, choose, cupboard } from './bench';
 
 test.describe.configure({ timeout: 180_000 });
 
@@ -11,8 +11,8 @@ test('the board shows the two probes of the line in hand, and the part where the
   await expect(board.locator('[data-probe]')).toHaveCount(2);
   await page.getByRole('textbox', { name: /^Supply of display: measured/ }).focus();
   await expect(board).toContainText('red in display, VCC');
-  await expect(board.locator('[data-probe="red"]')).toContainText('red VCC');
-  await expect(board.locator('[data-probe="black"]')).toContainText('black GND');
+  await expect(board.locator('[data-probe="red"]')).toContainText('red on VCC');
+  await expect(board.locator('[data-probe="black"]')).toContainText('black on GND');
   // Nothing is moved by accident while somebody measures.
   await expect(board.locator('[data-movable]')).toHaveCount(0);
   await page.getByRole('textbox', { name: /^Addresses on I²C: measured/ }).focus();
@@ -104,4 +104,26 @@ test('readings are held against what such parts read when something is wrong; a 
   await bench.go('Pins');
   await page.getByRole('tab', { name: 'settings for the program' }).click();
   await expect(page.getByRole('tabpanel').getByText(/^offset −(0\.4 °C|400 m°C)$/)).toBeVisible();
+});
+
+test('a measured current is laid over the round of the plan, and the part that does not rest is named', async ({
+  page,
+}) => {
+  const bench = new Bench(page);
+  await bench.open();
+  await bench.menu('Rain-barrel level logger');
+  await bench.settled();
+  await bench.go('Bring-up');
+  const pasted = page.getByRole('textbox', { name: 'current over time, pasted' });
+  await pasted.fill('time (s),current (mA)\n0,22\n1,kettle', { timeout: 60_000 });
+  await page.getByRole('button', { name: 'Lay it over' }).click();
+  await expect(page.getByRole('alert')).toHaveText('line 3: expected a time and a current, found “1,kettle”');
+  // As planned it would be a tenth of a milliampere between two readings; here the controller never lies down.
+  const rows = Array.from({ length: 900 }, (_, i) => `${i},${i % 900 < 2 ? 60 : 22 + (i % 3) / 10}`);
+  await pasted.fill(['time (s),current (mA)', ...rows].join('\n'));
+  await page.getByRole('button', { name: 'Lay it over' }).click();
+  await expect(page.getByText(/controller is at work all the time/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('img', { name: /^Current of .*measured 22\.\d mA/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it away' }).click();
+  await expect(page.getByRole('img', { name: /^Current of .*planned 308 µA on the average$/ })).toBeVisible();
 });

@@ -11,7 +11,7 @@ const FAMILY = 0x28;
 const STRANGE = 0x5d;
 
 /** A number of its own for each part, with its check, as eight bytes; the same part, the same number. */
-export function romOf(part: string): number[] {
+function romOf(part: string): number[] {
   let hash = 0x2f;
   const bytes = [FAMILY];
   for (let i = 0; i < 6; i++) {

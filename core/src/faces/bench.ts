@@ -16,6 +16,7 @@ export { touchOf } from '../bench/touch.ts';
 export { type Planned, VirtualBuild, planned } from '../bench/virtual-build.ts';
 export type { Assignment, CaptureSummary } from '../capture/capture.ts';
 export { CsvCapture, csvHead } from '../capture/csv-capture.ts';
+export { readCurrentTable } from '../capture/current-table.ts';
 export { readOneWireList } from '../capture/one-wire-list.ts';
 export { readReadingsLog } from '../capture/readings-log.ts';
 export { readScanLog } from '../capture/scan-log.ts';

@@ -41,4 +41,5 @@ export { allPullUps, effectivePullUp, pullsToSeveralRails } from '../physics/nod
 export { type PullUpWindow, pullUpWindow } from '../physics/pull-up-window.ts';
 export { fixedResistors } from '../physics/resistive.ts';
 export { type Runtime, cellRails, runtimeOf } from '../physics/runtime.ts';
+export { explainLog, type LogReport, type Sample } from '../physics/current-log.ts';
 export { type Lane, type Timeline, timeline } from '../physics/timeline.ts';

@@ -2,4 +2,4 @@
 export { counted } from '../say/english/grammar.ts';
 export { placeNames, readPlace } from '../say/read-place.ts';
 export { formatSpan, ruleOf, say, sayDeep, sayError, sayProblems, sayUnread } from '../say/say.ts';
-export { saysEntry, saysExpected, saysReading, saysSetting } from '../say/value.ts';
+export { saysEntry, saysExpected, saysPut, saysReading, saysSetting } from '../say/value.ts';

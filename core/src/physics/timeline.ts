@@ -55,6 +55,32 @@ export function partsBelow(circuit: Circuit, ref: string): string[] {
   return [...found];
 }
 
+/** What usually flows on a rail with other rhythms, A. @param without parts that draw nothing */
+export function roundOn(
+  circuit: Circuit,
+  ref: string,
+  rhythms: ReadonlyMap<string, Rhythm>,
+  without: ReadonlySet<string>,
+): Steps {
+  const whole = treeOf(circuit);
+  // A part that is gone takes what hangs on it with it.
+  const tree =
+    without.size === 0
+      ? whole
+      : {
+          ...whole,
+          fedBy: new Map([...whole.fedBy].map(([at, fed]) => [at, fed.filter(({ part }) => !without.has(part.id))])),
+        };
+  const volts = voltages(whole, () => 0);
+  return flow({
+    tree,
+    rhythms,
+    view: 'usual',
+    still: (at) => circuit.rails.get(at)?.still.typical ?? 0,
+    across: acrossOf(whole, volts, 'typ'),
+  }).rail(ref);
+}
+
 /** @param ref a rail of the circuit */
 export function timeline(circuit: Circuit, ref: string): Timeline {
   const tree = treeOf(circuit);

@@ -6,6 +6,9 @@ export interface SheetSays {
   readonly ofValue: { kind: string; value: Text };
   readonly step: { number: number; title: Text };
   readonly done: null;
+  readonly putAt: { label: Text; where: Text };
+  readonly putBeside: { label: Text };
+  readonly labelLead: { number: string };
   readonly labelled: { label: Text; number: string };
   readonly putDown: { label: Text; where: Text };
   readonly beside: null;

@@ -1,12 +1,15 @@
 /** What was seen and what should be, in words. */
 import type { Expected } from '../deliver/expected.ts';
 import type { LogEntry } from '../deliver/logbook.ts';
+import type { PutDown } from '../deliver/step.ts';
 import { expectedText, readingText } from '../deliver/value-text.ts';
 import { SETTING_KINDS, type Setting } from '../deliver/settings/setting.ts';
 import { formatWord } from '../quantity/bits.ts';
 import { formatQuantity } from '../quantity/engineering.ts';
 import { wordOf } from '../quantity/message.ts';
+import { spaced } from '../standard/one-wire.ts';
 import { say } from './say.ts';
+import { sheet } from './sheet.ts';
 
 /** @example saysReading(3.31, 'V') === '3.31 V' */
 export const saysReading = (value: number | string | undefined, unit = ''): string => say(readingText(value, unit));
@@ -35,3 +38,12 @@ export function saysSetting({ id, of, value, unit, note }: Setting): { name: str
   if (id === 'on' && note !== undefined) return { name, value: say(note), note: String(value) };
   return { name: of === undefined ? name : `${of}, ${name}`, value: says, note: note === undefined ? '' : say(note) };
 }
+
+/** Where a part is put, and what is written on its lead. */
+export const saysPut = ({ label, says, number }: PutDown): string =>
+  [
+    says ? sheet('putAt', { label, where: says }) : sheet('putBeside', { label }),
+    ...(number === undefined ? [] : [sheet('labelLead', { number: spaced(number) })]),
+  ]
+    .map((text) => say(text))
+    .join(' ');

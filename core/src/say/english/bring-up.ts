@@ -1,5 +1,6 @@
 /** Words about what is measured. */
 import type { DeliverValueTextSays } from '../../deliver/value-text.ts';
+import type { CurrentTableSays } from '../../capture/current-table.ts';
 import type { DeliverRestExpectedSays } from '../../deliver/rest-expected.ts';
 import type { DeliverBringUpSays } from '../../deliver/bring-up.ts';
 import type { DeliverExpectSays } from '../../deliver/expect.ts';
@@ -20,6 +21,14 @@ export const bringUp = {
       pinHeldLow: ({ pin }) => `Every pin while ${pin} is held low`,
       readOwnPulls: 'The self-test reads it pulled up, then pulled down: 11 is held high, 00 low, 10 follows.',
       readHeldLow: 'The self-test reads all pins, pulled up: what falls with it is joined to it.',
+    },
+  }),
+  'capture/current-table': topic<CurrentTableSays>({
+    says: {
+      twoNumbers: ({ line, found }) => `line ${line}: expected a time and a current, found “${found}”`,
+      rising: ({ line }) => `line ${line}: expected a time after that of the line before`,
+      empty: 'expected rows of a time and a current, found none',
+      long: ({ most }) => `expected at most ${most} rows`,
     },
   }),
   'deliver/rest-expected': topic<DeliverRestExpectedSays>({

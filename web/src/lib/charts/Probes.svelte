@@ -19,7 +19,7 @@
       font-size={size}
       text-anchor={dx < 0 ? 'end' : 'start'}
       x={dx + (dx < 0 ? -0.9 : 0.9)}
-      y={dy + 0.35 * size}>{colour} {say(on)}</text
+      y={dy + 0.35 * size}>{colour} on {say(on)}</text
     >
   </g>
 {/each}

@@ -1,7 +1,5 @@
-import type { WiringStep } from '@idle-breadboard/core/deliver';
-import { formatMoney, spaced } from '@idle-breadboard/core/figures';
+import { formatMoney } from '@idle-breadboard/core/figures';
 import type { Grounds } from '@idle-breadboard/core/verify';
-import { say } from '@idle-breadboard/core/words';
 
 /** One way to say an amount of money. */
 export const money = formatMoney;
@@ -19,9 +17,3 @@ export const groundsWords = (grounds: Grounds): string =>
       : grounds === 'assumed'
         ? 'an assumed length'
         : grounds;
-
-/** Where a part is put, and what is written on its lead. */
-export const saysPut = ({ label, says, number }: WiringStep['put'][number]): string =>
-  `Put down ${say(label)}${says ? `: ${say(says)}` : ', beside the boards'}.${
-    number === undefined ? '' : ` Label its lead ${spaced(number)}.`
-  }`;

@@ -14,8 +14,7 @@ import {
 import { formatMoney } from '@idle-breadboard/core/figures';
 import { leadSays } from '@idle-breadboard/core/files';
 import { type Verdict, standingOf } from '@idle-breadboard/core/verify';
-import { counted, sayUnread, say } from '@idle-breadboard/core/words';
-import { saysPut } from '../kit/words';
+import { counted, say, saysPut, sayUnread } from '@idle-breadboard/core/words';
 import { boardHeight, drawBoard } from './pdf-board';
 import { PdfPage, write, type PaperFonts, type PaperSize } from './pdf-page';
 

@@ -15,6 +15,7 @@
   import { logbook } from '../state/logbook.svelte';
   import { workbench } from '../state/workbench.svelte';
   import CaptureIn from './CaptureIn.svelte';
+  import CurrentLog from './CurrentLog.svelte';
   import LogPages from './LogPages.svelte';
   import PasteIn from './PasteIn.svelte';
   import ProbeMap from './ProbeMap.svelte';
@@ -133,7 +134,7 @@
         {/if}
       {/if}
     {/each}
-    {#if !bringing.stop}<Readings />{/if}
+    {#if !bringing.stop}<Readings /><CurrentLog {circuit} />{/if}
     <TouchProbes />
     <LogPages />
   {:else if !bringing.trouble}<Working

@@ -2,8 +2,7 @@
 <script lang="ts">
   import type { WiringStep } from '@idle-breadboard/core/deliver';
   import { leadSays } from '@idle-breadboard/core/files';
-  import { say } from '@idle-breadboard/core/words';
-  import { saysPut } from '../kit/words';
+  import { say, saysPut } from '@idle-breadboard/core/words';
 
   let { step, number, done, picture }: { step: WiringStep; number: number; done: boolean; picture: string } = $props();
 </script>

@@ -56,7 +56,7 @@
 
 {#if map && row}
   <section
-    class="sticky top-[var(--heads)] max-desk:top-0 z-3 py-1 px-2.5 bg-board border-b border-b-quiet print:hidden"
+    class="sticky top-[var(--heads)] max-desk:top-0 z-4 py-1 px-2.5 bg-board border-b border-b-quiet print:hidden"
     aria-label="where the probes go"
   >
     <!-- As high for every line: what is pressed below must not move away under the pointer. -->

@@ -1,0 +1,82 @@
+<!-- A measured current over the round of the plan: steps as planned, dots as measured, decades up the side. -->
+<script lang="ts">
+  import type { LogReport, Sample, Timeline } from '@idle-breadboard/core/circuit';
+  import { formatQuantity } from '@idle-breadboard/core/figures';
+  import { formatSpan } from '@idle-breadboard/core/words';
+  import { scaleLinear, scaleLog } from 'd3';
+  import { roundAxis } from './round';
+
+  interface Props {
+    label: string;
+    line: Timeline;
+    log: readonly Sample[];
+    report: LogReport | null;
+  }
+  let { label, line, log, report }: Props = $props();
+  const HEIGHT = 150;
+  const LEFT = 52;
+  const FLOOR = 1e-6;
+  /** So many dots at most. */
+  const DOTS = 1500;
+  let width = $state(600);
+  const steps = $derived(line.usual);
+  const span = $derived(steps.period > 0 ? steps.period : Math.max(1, log.at(-1)?.time ?? 1));
+  const axis = $derived(roundAxis(line.lanes, width - LEFT - 8));
+  const x = $derived(axis && axis.every === span ? axis.x : scaleLinear([0, span], [0, width - LEFT - 8]));
+  const all = $derived([...steps.value, ...(report ? [report.measured.least, report.measured.most] : [])]);
+  const low = $derived(Math.max(FLOOR, Math.min(...all.map((a) => Math.max(a, FLOOR)))));
+  const high = $derived(Math.max(low * 10, ...all));
+  const y = $derived(scaleLog([low / 1.6, high * 1.6], [HEIGHT - 18, 4]));
+  const at = (amps: number) => y(Math.max(amps, FLOOR));
+  const decades = $derived(y.ticks(6).filter((tick) => Number.isInteger(Math.round(Math.log10(tick) * 1e6) / 1e6)));
+  const path = $derived(
+    steps.at
+      .map((time, i) => {
+        const value = at(steps.value[i] ?? 0);
+        return `${i === 0 ? 'M' : 'V'}${i === 0 ? `${x(time)} ${value}` : value}H${x(steps.at[i + 1] ?? span)}`;
+      })
+      .join(''),
+  );
+  const dots = $derived.by(() => {
+    const every = Math.max(1, Math.ceil(log.length / DOTS));
+    const shift = report?.shift ?? 0;
+    return log
+      .filter((_, i) => i % every === 0)
+      .map(({ time, amps }) => {
+        const t = steps.period > 0 ? (((time + shift) % span) + span) % span : time;
+        return `M${x(t).toFixed(1)} ${at(amps).toFixed(1)}h.01`;
+      })
+      .join('');
+  });
+  const A = (value: number) => formatQuantity(value, 'A');
+</script>
+
+<div class="min-w-0" bind:clientWidth={width}>
+  <svg
+    viewBox="0 0 {width} {HEIGHT}"
+    {width}
+    height={HEIGHT}
+    role="img"
+    aria-label="{label} over {formatSpan(span)}: planned {A(line.average)} on the average{report
+      ? `, measured ${A(report.measured.average)}, from ${A(report.measured.least)} to ${A(report.measured.most)}`
+      : ''}"
+  >
+    {#each decades as decade (decade)}
+      <path class="stroke-line" d="M{LEFT} {y(decade)}H{width - 8}" />
+      <text class="text-mark font-mono fill-quiet" x={LEFT - 4} y={y(decade) + 4} text-anchor="end"
+        >{formatQuantity(decade, 'A', 2)}</text
+      >
+    {/each}
+    <g transform="translate({LEFT} 0)">
+      <path class="fill-none stroke-copper stroke-[1.8]" d={path} />
+      <path class="fill-none stroke-ink stroke-[2.4] [stroke-linecap:round]" d={dots} />
+      {#if axis && axis.every === span && axis.fold !== null}<path
+          class="fill-none stroke-quiet"
+          d="M{axis.fold - 3} {HEIGHT - 20}l3 8M{axis.fold + 1} {HEIGHT - 20}l3 8"
+        />{/if}
+    </g>
+    <text class="text-mark font-mono fill-quiet" x={LEFT} y={HEIGHT - 3}>0</text>
+    <text class="text-mark font-mono fill-quiet" x={width - 8} y={HEIGHT - 3} text-anchor="end">{formatSpan(span)}</text
+    >
+  </svg>
+</div>
