@@ -28,7 +28,7 @@ export const bringUp = {
       twoNumbers: ({ line, found }) => `line ${line}: expected a time and a current, found “${found}”`,
       rising: ({ line }) => `line ${line}: expected a time after that of the line before`,
       empty: 'expected rows of a time and a current, found none',
-      long: ({ most }) => `expected at most ${most} rows`,
+      long: ({ most }) => `expected at most ${counted(most, 'row')}`,
     },
   }),
   'deliver/rest-expected': topic<DeliverRestExpectedSays>({

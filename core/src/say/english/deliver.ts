@@ -101,7 +101,7 @@ export const deliver = {
       outside: ({ value, from, to }) => `it reads ${value}, and ${from} to ${to} is wanted`,
       outsideCause: 'The place is not as the plan has it, or it is wired as another part of its kind.',
       warmCause: 'It sits beside something warm or in a closed box, or the place is not as the plan has it.',
-      stuck: ({ value, count }) => `${count} readings in a row are ${value} to the last digit`,
+      stuck: ({ value, count }) => `${value} to the last digit, ${counted(count, 'reading')} long`,
       stuckCause: 'The program prints an old value, or nothing is converted: breathe on it, or take it in the hand.',
       tooFast: ({ seconds, shortest }) => `it is read every ${seconds}, and wants ${shortest}`,
       tooFastCause: 'Readings repeat, warm the part, or are taken half done.',
