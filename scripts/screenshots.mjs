@@ -178,6 +178,7 @@ await withApp(async (browser, address) => {
       await page.getByRole('button', { name: 'Read scans' }).click();
       await page.getByRole('button', { name: 'Read readings' }).click();
       await page.getByText('It points to').waitFor({ timeout: 90_000 });
+      await page.getByText('It points to').evaluate((line) => line.scrollIntoView({ block: 'center' }));
     }),
   );
   await shot(browser, address, 'night', 'levels', finding('Scale DT can lift'), { dark: true });

@@ -65,7 +65,7 @@
         <span class="eyebrow">measure next{row?.phase === 'off' ? ', power off' : ''}</span>
         <Button onclick={() => show(best.row)}>{say(row?.title ?? best.row)}</Button>
         {#if bringing.bench !== 'off' && row}<Button
-            aria-label="read {say(row.title)} now"
+            aria-label="read it now: {say(row.title)}"
             onclick={() => bringing.read([row])}>Read it</Button
           >{/if}
         <span class="unit"
