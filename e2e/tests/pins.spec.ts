@@ -167,6 +167,12 @@ test('what the program must be told is shown, and goes to it with the fingerprin
     expect(text).toContain(fingerprint);
     expect(text).toContain(words);
   }
+  // A finding about a pin is at its row, whatever is looked at.
+  await bench.finds('P0 must be high');
+  await page.locator('[data-counts]').click();
+  await page.locator('[data-finding]', { hasText: 'P0 must be high' }).first().click();
+  await expect(page.locator('[data-detail]')).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'pins', exact: true })).toHaveAttribute('aria-selected', 'true');
 });
 
 test('a board of forty pins lies there with odd numbers at the left, and has an overlay', async ({ page }) => {

@@ -11,6 +11,7 @@
   import Views from '../kit/Views.svelte';
   import { pinBoard } from '../state/pin-board.svelte';
   import { of, type Proofs } from '../state/proofs';
+  import { view as looking } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
   import BoardFace from './BoardFace.svelte';
   import ConverterLine from './ConverterLine.svelte';
@@ -27,6 +28,10 @@
     ['settings', 'settings for the program'],
   ] as const;
   let view = $state<(typeof VIEWS)[number][0]>('pins');
+  // A finding is about a line or a load: it opens at its row.
+  $effect(() => {
+    if (looking.opened || looking.subject !== null) view = 'pins';
+  });
   /** Terminals that rest nowhere by themselves. */
   const floating = $derived(
     [...circuit.parts.values()].flatMap((part) =>
