@@ -35,6 +35,7 @@ const ROOMS = {
     'plan',
     'quantity',
     'readback',
+    'selftest',
     'standard',
   ],
   selftest: ['bench', 'capture', 'card', 'circuit', 'plan', 'quantity', 'standard'],

@@ -104,6 +104,17 @@ test('readings are held against what such parts read when something is wrong; a 
   await bench.go('Pins');
   await page.getByRole('tab', { name: 'settings for the program' }).click();
   await expect(page.getByRole('tabpanel').getByText(/^offset −(0\.4 °C|400 m°C)$/)).toBeVisible();
+  // What is tried on the simulated bench says nothing to the real program.
+  await bench.go('Bring-up');
+  await page.getByRole('button', { name: 'Put the build on it' }).click();
+  await read('core temperature of second wheel probe', '5');
+  await second.getByText('Compare with what is true').click();
+  await second.getByRole('textbox', { name: /: it is$/ }).fill('9');
+  await second.getByRole('button', { name: 'Add a point' }).click();
+  await expect(second).toContainText('+4 °C');
+  await bench.go('Pins');
+  await page.getByRole('tab', { name: 'settings for the program' }).click();
+  await expect(page.getByRole('tabpanel').getByText(/^offset −(0\.4 °C|400 m°C)$/)).toBeVisible();
 });
 
 test('a measured current is laid over the round of the plan, and the part that does not rest is named', async ({

@@ -17,7 +17,7 @@ const changed = (
 const files: readonly (readonly [string, string, string])[] = [
   ['cut off', good.slice(0, 4000), 'cut off'],
   ['not JSON', 'a plan, honestly', 'expected JSON'],
-  ['a newer version', changed((f) => (f.version = 11)), 'newer Idle Breadboard'],
+  ['a newer version', changed((f) => (f.version += 1000)), 'newer Idle Breadboard'],
   ['an unknown card', changed((f) => Object.assign(f.plan.parts[2] ?? {}, { card: 'dream' })), 'found “dream”'],
   ['doubled ids', changed((f) => Object.assign(f.plan.parts[2] ?? {}, { id: 'adapter' })), 'used once'],
   ['NaN', good.replace('"lifeYears": 2', '"lifeYears": NaN'), 'expected JSON'],

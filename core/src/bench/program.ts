@@ -1,6 +1,6 @@
 /** What a program that tries everything would print on a serial port. */
 import { crc8 } from '../standard/crc8.ts';
-import { bytesOfNumber } from '../standard/one-wire.ts';
+import { bytesOfNumber, spaced } from '../standard/one-wire.ts';
 import type { Circuit } from '../circuit/model.ts';
 import type { HiddenBuild } from './hidden.ts';
 import type { Measurement } from './measurement.ts';
@@ -32,9 +32,11 @@ export function wireNumber(circuit: Circuit, part: string, port: string): number
 }
 
 const numberText = (circuit: Circuit, part: string, port: string): string =>
-  wireNumber(circuit, part, port)
-    .map((b) => b.toString(16).toUpperCase().padStart(2, '0'))
-    .join(' ');
+  spaced(
+    wireNumber(circuit, part, port)
+      .map((b) => b.toString(16).padStart(2, '0'))
+      .join(''),
+  );
 
 /** Lines as such programs print them: scans, numbers on one-wire lines, then each part by its name. */
 export function programText(

@@ -2,7 +2,7 @@
 import type { Measure } from '../card/measure.ts';
 import type { Controller } from '../card/controller.ts';
 import type { Circuit, Net, NetEnd, PartNode } from '../circuit/model.ts';
-import { readerOf } from '../circuit/converter.ts';
+import { fullScaleRail, readerOf } from '../circuit/converter.ts';
 import { dividerShare, outputOhms } from '../circuit/divider.ts';
 import { netOf } from '../circuit/watched.ts';
 import { levelVolts } from '../circuit/level.ts';
@@ -140,10 +140,7 @@ export const fullScale = (link: AnalogLink): number => link.most;
 
 /** The rail that is full scale and feeds the part as well: what is a share of it moves with it. Null where they are two. */
 function ownRail(circuit: Circuit, { adc, reader, end, net }: AnalogLink): Interval | null {
-  const follows = 'follows' in adc ? adc.follows : undefined;
-  if (follows === undefined) return null;
-  const ref = keyOf(reader.id, follows);
-  const scale = circuit.rails.get(ref) ?? circuit.rails.get(circuit.feeds.get(ref)?.rail ?? '');
+  const scale = fullScaleRail(circuit, { part: reader, adc });
   const fedBy = net.fixed ? circuit.rails.get(net.fixed.rail)?.root : end.power.rail;
   return scale?.voltage && fedBy === scale.root ? scale.voltage : null;
 }

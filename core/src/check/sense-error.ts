@@ -50,6 +50,12 @@ export function errorOver(card: Card, measure: Measure, wanted: Wanted, years: n
   };
 }
 
+/** Of the bands that hold from one reading to another, or at one, the tightest. */
+export const tightestBand = (measure: Measure, from: number, to = from): Measure['accuracy'][number] | null =>
+  measure.accuracy
+    .filter((band) => band.from <= from && band.to >= to)
+    .reduce<Measure['accuracy'][number] | null>((best, band) => (best && best.error <= band.error ? best : band), null);
+
 /**
  * The band that decides inside the wanted range. Where bands overlap the tightest holds: a sheet that says ±2.5 from 20
  * to 80 and ±4.5 from 0 to 100 says ±2.5 at 50.
@@ -62,11 +68,7 @@ function worstBand(measure: Measure, wanted: Wanted): Measure['accuracy'][number
   for (const [i, to] of ends.entries()) {
     const from = ends[i - 1];
     if (from === undefined || from === to) continue;
-    const here = measure.accuracy.filter((band) => band.from <= from && band.to >= to);
-    const tightest = here.reduce<Measure['accuracy'][number] | null>(
-      (best, band) => (best && best.error <= band.error ? best : band),
-      null,
-    );
+    const tightest = tightestBand(measure, from, to);
     if (tightest && (!worst || tightest.error > worst.error)) worst = tightest;
   }
   return worst;

@@ -2,7 +2,7 @@
 import { type Text } from '../quantity/message.ts';
 import type { Controller } from '../card/controller.ts';
 import { toInterval } from '../card/to-interval.ts';
-import type { Circuit, Net, NetEnd, PartNode } from './model.ts';
+import type { Circuit, Net, NetEnd, PartNode, Rail } from './model.ts';
 import { keyOf } from '../plan/ref.ts';
 import { netsBy } from './watched.ts';
 
@@ -64,9 +64,13 @@ export function readerOf(circuit: Circuit, net: Net): Reader | null {
   return controller && adc ? { part: controller, adc, most: toInterval(adc.reference).min } : null;
 }
 
-/** What full scale usually is, V: the rail that it follows, as that is in this plan, else the converter's own. */
-export function fullScaleOf(circuit: Circuit, { part, adc }: Reader): number {
-  const ref = keyOf(part.id, 'follows' in adc ? adc.follows : undefined);
-  const rail = circuit.rails.get(ref) ?? circuit.rails.get(circuit.feeds.get(ref)?.rail ?? '');
-  return rail?.voltage?.typ ?? toInterval(adc.reference).typ;
+/** The rail that full scale follows; undefined where the converter has a reference of its own. */
+export function fullScaleRail(circuit: Circuit, { part, adc }: Pick<Reader, 'part' | 'adc'>): Rail | undefined {
+  if (!('follows' in adc) || adc.follows === undefined) return undefined;
+  const ref = keyOf(part.id, adc.follows);
+  return circuit.rails.get(ref) ?? circuit.rails.get(circuit.feeds.get(ref)?.rail ?? '');
 }
+
+/** What full scale usually is, V: the rail that it follows, as that is in this plan, else the converter's own. */
+export const fullScaleOf = (circuit: Circuit, reader: Reader): number =>
+  fullScaleRail(circuit, reader)?.voltage?.typ ?? toInterval(reader.adc.reference).typ;

@@ -71,6 +71,16 @@ export interface Trend {
 
 const DAY = 86_400;
 
+/** The straight line through points (x, y) by least squares; null where no two of them have another x. */
+function lineThrough(points: readonly (readonly [number, number])[]): { slope: number; at0: number } | null {
+  const mean = (of: 0 | 1) => points.reduce((sum, p) => sum + p[of], 0) / points.length;
+  const [mx, my] = [mean(0), mean(1)];
+  const over = points.reduce((sum, [x]) => sum + (x - mx) ** 2, 0);
+  if (!(over > 0)) return null;
+  const slope = points.reduce((sum, [x, y]) => sum + (x - mx) * (y - my), 0) / over;
+  return { slope, at0: my - slope * mx };
+}
+
 /** How one row moved over time, over all builds or one. */
 export function trendOf(entries: readonly LogEntry[], row: string): Trend {
   const own = entries
@@ -78,13 +88,8 @@ export function trendOf(entries: readonly LogEntry[], row: string): Trend {
     .toSorted((a, b) => (a.at < b.at ? -1 : 1));
   const start = Date.parse(own[0]?.at ?? '');
   const points = own.map((e) => ({ time: (Date.parse(e.at) - start) / 1000, value: Number(e.value), at: e.at }));
-  const n = points.length;
-  const mean = (of: (p: (typeof points)[number]) => number) =>
-    points.reduce((sum, p) => sum + of(p), 0) / Math.max(1, n);
-  const [mt, mv] = [mean((p) => p.time), mean((p) => p.value)];
-  const over = points.reduce((sum, p) => sum + (p.time - mt) ** 2, 0);
-  const slope = over > 0 ? points.reduce((sum, p) => sum + (p.time - mt) * (p.value - mv), 0) / over : null;
-  return { points, perDay: slope === null ? null : slope * DAY };
+  const line = lineThrough(points.map(({ time, value }) => [time, value]));
+  return { points, perDay: line && line.slope * DAY };
 }
 
 export interface Calibration {
@@ -97,19 +102,6 @@ export interface Calibration {
   /** Of the last point, and what the points were compared to. */
   readonly at: string;
   readonly against: readonly string[];
-}
-
-/** By least squares; null where all readings are one. */
-function lineThrough(points: Calibration['points']): { gain: number; offset: number } | null {
-  const n = points.length;
-  const [mr, mt] = [
-    points.reduce((sum, p) => sum + p.reading, 0) / n,
-    points.reduce((sum, p) => sum + p.reference, 0) / n,
-  ];
-  const over = points.reduce((sum, p) => sum + (p.reading - mr) ** 2, 0);
-  if (over === 0) return null;
-  const gain = points.reduce((sum, p) => sum + (p.reading - mr) * (p.reference - mt), 0) / over;
-  return { gain, offset: mt - gain * mr };
 }
 
 /**
@@ -131,7 +123,8 @@ export function calibrationOf(
   const readings = points.map(({ reading }) => reading);
   const isWide = Math.max(...readings) - Math.min(...readings) >= apart;
   const mean = points.reduce((sum, p) => sum + p.reference - p.reading, 0) / points.length;
-  const { gain, offset } = (isWide ? lineThrough(points) : null) ?? { gain: 1, offset: mean };
+  const line = isWide ? lineThrough(points.map((p) => [p.reading, p.reference])) : null;
+  const { slope: gain, at0: offset } = line ?? { slope: 1, at0: mean };
   return {
     points,
     gain,

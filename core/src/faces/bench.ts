@@ -26,5 +26,4 @@ export { type Heard, Hearing } from '../selftest/hearing.ts';
 export { jobOf } from '../selftest/job.ts';
 export { writeLine } from '../selftest/line.ts';
 export { printRun } from '../selftest/print-run.ts';
-export { programReadings } from '../selftest/program-readings.ts';
 export { leftOver, numberedParts, readWireNumber, type Which, whichPart } from '../selftest/which-part.ts';

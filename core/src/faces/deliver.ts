@@ -9,10 +9,10 @@ export { type Held, heldCapture, heldScan, unplugged } from '../deliver/held-aga
 export { type LogEntry, type Trend, calibrationOf, latest, rebuilds, trendOf } from '../deliver/logbook.ts';
 export type { Alternative, PartsLine, PartsList } from '../deliver/parts-list.ts';
 export type { WiringLead, WiringStep } from '../deliver/step.ts';
-export { readingOf } from '../deliver/settings/formula.ts';
 export type { Correction } from '../deliver/settings/parts.ts';
 export { settingsOf } from '../deliver/settings/settings-of.ts';
 export { calibrated, correctionsOf } from '../deliver/readings/corrections.ts';
+export { heardReadings } from '../deliver/readings/heard.ts';
 export { type Doubt, doubtsOf } from '../deliver/readings/doubts.ts';
 export { type ReadingAt, readingKey, readingsOf } from '../deliver/readings/reading-at.ts';
 export { readSeries } from '../deliver/readings/series.ts';

@@ -37,19 +37,20 @@ interface Explanation {
 
 export interface LogReport {
   readonly measured: { readonly average: number; readonly least: number; readonly most: number };
-  readonly planned: { readonly average: number; readonly round: Steps };
   /** s that the round of the plan has to be moved by. */
   readonly shift: number;
   /** True where it is as planned, as near as parts keep to their usual figures. */
   readonly agrees: boolean;
+  /** Of a log that agrees: parts that might be gone, or rest otherwise, without being seen in it. */
+  readonly unseen: readonly string[];
   /** The best first; several that nobody can tell apart by this. Empty where it agrees, or where no single slip explains it. */
   readonly explained: readonly Explanation[];
 }
 
 /** Below this two currents are one for a meter, A. */
 const FLOOR = 1e-6;
-/** Parts differ from their usual figures by this factor (common practice). */
-const USUAL_SPREAD = 1.35;
+/** Parts differ from their usual figures by a factor of 1.35 (common practice). */
+const SPREAD = Math.log(1.35);
 /** A slip is named where it leaves at most this share, and others with it that leave hardly more. */
 const EXPLAINS = 0.4;
 const ALIKE = 1.15;
@@ -105,27 +106,45 @@ function aligned(log: readonly Sample[], steps: Steps): { shift: number; off: nu
   return fine.off < coarse.off ? fine : coarse;
 }
 
-/** Every way in which a part may not keep to its rhythm. */
+/** Every way in which a part may not keep to its rhythm; no rhythm where it takes nothing. */
 function slipsOf(node: PartNode, rhythm: Rhythm): { slip: Slip; rhythm: Rhythm | null }[] {
   const states = statesOf(node);
-  const rests = (['idle', 'sleep', 'off'] as const).filter(
-    (rest) =>
-      rest !== rhythm.rest &&
-      (rest === 'off' || (rest === 'idle' ? states.some((s) => s.idle) : states.some((s) => s.sleep))),
-  );
-  const isTimed = rhythm.every !== null;
+  const steady = { ...rhythm, every: null, phases: [], longest: [] };
+  const rests = (['idle', 'sleep'] as const).filter((rest) => rest !== rhythm.rest && states.some((s) => s[rest]));
   return [
-    ...rests
-      .filter((rest) => rest !== 'off')
-      .map((rest) => ({ slip: { is: 'rests' as const, in: rest }, rhythm: { ...rhythm, rest } })),
-    ...(isTimed || rhythm.duty < 1
-      ? [{ slip: { is: 'always' as const }, rhythm: { ...rhythm, every: null, duty: 1, phases: [], longest: [] } }]
+    ...rests.map((rest) => ({ slip: { is: 'rests' as const, in: rest }, rhythm: { ...rhythm, rest } })),
+    ...(rhythm.every !== null || rhythm.duty < 1
+      ? [{ slip: { is: 'always' as const }, rhythm: { ...steady, duty: 1 } }]
       : []),
-    ...(isTimed || rhythm.duty > 0
-      ? [{ slip: { is: 'never' as const }, rhythm: { ...rhythm, every: null, duty: 0, phases: [], longest: [] } }]
+    ...(rhythm.every !== null || rhythm.duty > 0
+      ? [{ slip: { is: 'never' as const }, rhythm: { ...steady, duty: 0 } }]
       : []),
     { slip: { is: 'gone' as const }, rhythm: null },
   ];
+}
+
+/** What would flow with each slip of each part. */
+const slipped = (circuit: Circuit, ref: string): { part: string; slip: Slip; steps: Steps }[] =>
+  partsBelow(circuit, ref).flatMap((part) => {
+    const [node, rhythm] = [circuit.parts.get(part), circuit.rhythms.get(part)];
+    if (!node || !rhythm) return [];
+    return slipsOf(node, rhythm).map((one) => ({
+      part,
+      slip: one.slip,
+      steps: roundOn(circuit, ref, part, one.rhythm),
+    }));
+  });
+
+/**
+ * Parts whose slip could look like the plan. Two logs that are each within the spread of one round are within twice of it of each other, so
+ * a slip that is further off than that would have been seen.
+ */
+function unseenIn(log: readonly Sample[], round: Steps, shift: number, all: ReturnType<typeof slipped>): string[] {
+  const hidden = all.filter(({ steps }) => {
+    const as = log.map(({ time }) => ({ time, amps: valueAt(steps, time + shift) }));
+    return Math.sqrt(aligned(as, round).off) <= 2 * SPREAD;
+  });
+  return [...new Set(hidden.map(({ part }) => part))];
 }
 
 /**
@@ -135,34 +154,27 @@ function slipsOf(node: PartNode, rhythm: Rhythm): { slip: Slip; rhythm: Rhythm |
 export function explainLog(circuit: Circuit, ref: string, log: readonly Sample[]): LogReport | null {
   if (log.length === 0) return null;
   const some = thinned(log);
-  const round = roundOn(circuit, ref, circuit.rhythms, new Set());
-  const planned = aligned(some, round);
+  const round = roundOn(circuit, ref);
+  const { shift, off } = aligned(some, round);
+  const all = slipped(circuit, ref);
   const amps = log.map((sample) => sample.amps);
-  const average = amps.reduce((sum, a) => sum + a, 0) / amps.length;
-  const agrees = planned.off <= Math.log(USUAL_SPREAD) ** 2;
+  const agrees = Math.sqrt(off) <= SPREAD;
   const tried = agrees
     ? []
-    : partsBelow(circuit, ref).flatMap((part): Explanation[] => {
-        const [node, rhythm] = [circuit.parts.get(part), circuit.rhythms.get(part)];
-        if (!node || !rhythm) return [];
-        return slipsOf(node, rhythm).map(({ slip, rhythm: other }) => {
-          const rhythms = other ? new Map(circuit.rhythms).set(part, other) : circuit.rhythms;
-          const steps = roundOn(circuit, ref, rhythms, other ? new Set() : new Set([part]));
-          return { part, slip, average: mean(steps), left: aligned(some, steps).off / planned.off };
-        });
-      });
-  const sorted = tried.toSorted((a, b) => a.left - b.left);
-  const least = sorted[0]?.left ?? Infinity;
+    : all
+        .map(({ part, slip, steps }) => ({ part, slip, average: mean(steps), left: aligned(some, steps).off / off }))
+        .sort((a, b) => a.left - b.left);
+  const least = tried[0]?.left ?? Infinity;
   return {
     measured: {
-      average,
+      average: amps.reduce((sum, a) => sum + a, 0) / amps.length,
       least: amps.reduce((a, b) => Math.min(a, b), Infinity),
       most: amps.reduce((a, b) => Math.max(a, b), -Infinity),
     },
-    planned: { average: mean(round), round },
-    shift: planned.shift,
+    shift,
     agrees,
+    unseen: agrees ? unseenIn(some, round, shift, all) : [],
     explained:
-      least <= EXPLAINS ? sorted.filter(({ left }) => left <= Math.max(least * ALIKE, least + 0.01)).slice(0, 4) : [],
+      least <= EXPLAINS ? tried.filter(({ left }) => left <= Math.max(least * ALIKE, least + 0.01)).slice(0, 4) : [],
   };
 }

@@ -2,7 +2,7 @@
 import { type Text } from '../quantity/message.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { drawOf } from '../circuit/draw.ts';
-import { flow, type View } from '../circuit/flow.ts';
+import { flow, type Flow, type View } from '../circuit/flow.ts';
 import { acrossOf } from '../circuit/regulator.ts';
 import { statesOf } from '../circuit/rhythm.ts';
 import type { Phase, Rhythm } from '../circuit/model.ts';
@@ -55,56 +55,47 @@ export function partsBelow(circuit: Circuit, ref: string): string[] {
   return [...found];
 }
 
-/** What usually flows on a rail with other rhythms, A. @param without parts that draw nothing */
-export function roundOn(
-  circuit: Circuit,
-  ref: string,
-  rhythms: ReadonlyMap<string, Rhythm>,
-  without: ReadonlySet<string>,
-): Steps {
+type Tree = ReturnType<typeof treeOf>;
+
+/** What flows on every rail in one view. @param tree who is fed, where that is not all of the plan */
+function flowOf(circuit: Circuit, view: View, rhythms = circuit.rhythms, tree: Tree = treeOf(circuit)): Flow {
+  const [pick, end] = view === 'usual' ? (['typical', 'typ'] as const) : (['peak', 'min'] as const);
   const whole = treeOf(circuit);
-  // A part that is gone takes what hangs on it with it.
-  const tree =
-    without.size === 0
-      ? whole
-      : {
-          ...whole,
-          fedBy: new Map([...whole.fedBy].map(([at, fed]) => [at, fed.filter(({ part }) => !without.has(part.id))])),
-        };
-  const volts = voltages(whole, () => 0);
   return flow({
     tree,
     rhythms,
-    view: 'usual',
-    still: (at) => circuit.rails.get(at)?.still.typical ?? 0,
-    across: acrossOf(whole, volts, 'typ'),
-  }).rail(ref);
+    view,
+    still: (at) => circuit.rails.get(at)?.still[pick] ?? 0,
+    across: acrossOf(
+      whole,
+      voltages(whole, () => 0),
+      end,
+    ),
+  });
+}
+
+/** What usually flows on a rail while a part keeps another rhythm, or (null) takes nothing; as planned where no part is named, A. */
+export function roundOn(circuit: Circuit, ref: string, part?: string, rhythm?: Rhythm | null): Steps {
+  if (part === undefined || rhythm === undefined) return flowOf(circuit, 'usual').rail(ref);
+  if (rhythm) return flowOf(circuit, 'usual', new Map(circuit.rhythms).set(part, rhythm)).rail(ref);
+  const whole = treeOf(circuit);
+  // What hangs on the part goes with it.
+  const fedBy = new Map([...whole.fedBy].map(([at, fed]) => [at, fed.filter((one) => one.part.id !== part)]));
+  return flowOf(circuit, 'usual', circuit.rhythms, { ...whole, fedBy }).rail(ref);
 }
 
 /** @param ref a rail of the circuit */
 export function timeline(circuit: Circuit, ref: string): Timeline {
-  const tree = treeOf(circuit);
-  const volts = voltages(tree, () => 0);
-  const flowOf = (view: View) => {
-    const [pick, end] = view === 'usual' ? (['typical', 'typ'] as const) : (['peak', 'min'] as const);
-    return flow({
-      tree,
-      rhythms: circuit.rhythms,
-      view,
-      still: (at) => circuit.rails.get(at)?.still[pick] ?? 0,
-      across: acrossOf(tree, volts, end),
-    });
-  };
-  const usualFlow = flowOf('usual');
+  const usualFlow = flowOf(circuit, 'usual');
   const usual = usualFlow.rail(ref);
-  const together = flowOf('together').rail(ref);
+  const together = flowOf(circuit, 'together').rail(ref);
   return {
     period: Math.max(usual.period, together.period),
     usual,
     together,
     average: mean(usual),
     coincidence: highest(together),
-    worst: highest(flowOf('surge').rail(ref)),
+    worst: highest(flowOf(circuit, 'surge').rail(ref)),
     lanes: partsBelow(circuit, ref).flatMap((part) => laneOf(circuit, part)),
     folded: usualFlow.folded(),
   };

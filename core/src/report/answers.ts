@@ -173,13 +173,13 @@ const Drawn = list(
   }),
 );
 
-const Told = z.strictObject({
+const Settings = z.strictObject({
   format: word,
   version: number,
   plan: word,
   controller: word.nullable(),
   fingerprint: word,
-  things: list(
+  groups: list(
     z.strictObject({
       kind: z.enum(['pin', 'bus', 'part', 'trigger']),
       id: word,
@@ -237,6 +237,6 @@ export const ANSWERS = {
   wiring: Wired,
   parts: Listed,
   drawing: Drawn,
-  settings: Told,
+  settings: Settings,
   problem: Refused,
 };

@@ -5,7 +5,7 @@ import { formatWord } from '../quantity/bits.ts';
 import { crc8 } from '../standard/crc8.ts';
 import type { Circuit } from '../circuit/model.ts';
 import { keyOf } from '../plan/ref.ts';
-import { TEMPERATURE_AT_START, TEMPERATURE_STEP } from '../standard/one-wire.ts';
+import { bytesOfNumber, isWireNumber, TEMPERATURE_AT_START, TEMPERATURE_STEP } from '../standard/one-wire.ts';
 import type { Job } from './job.ts';
 import type { Line } from './line.ts';
 
@@ -17,6 +17,8 @@ export interface FoundPart {
   readonly rom: string;
   /** °C; null where it is no thermometer, or its number came through broken. */
   readonly celsius: number | null;
+  /** It shows what stands there before the first conversion, which is no temperature. */
+  readonly atStart?: true;
 }
 
 export interface Evidence {
@@ -32,7 +34,7 @@ class Reading {
   private readonly levels = new Map<string, string>();
   /** Addresses on each bus, those of the bus with pins left out on a channel behind it. */
   private readonly scans = new Map<string, readonly number[]>();
-  private readonly pads = new Map<string, number | null>();
+  private readonly pads = new Map<string, number>();
 
   constructor(
     private readonly circuit: Circuit,
@@ -102,7 +104,7 @@ class Reading {
     for (const [rom, celsius] of this.pads) {
       const at = this.found.findIndex((part) => part.rom === rom);
       const known = this.found[at];
-      if (known) this.found[at] = { ...known, celsius };
+      if (known) this.found[at] = { ...known, ...(celsius === TEMPERATURE_AT_START ? { atStart: true } : { celsius }) };
     }
   }
 
@@ -154,16 +156,15 @@ class Reading {
 
   private rom(n: number, rom: string): void {
     const wire = this.job.wires[n];
-    const bytes = (rom.match(/../g) ?? []).map((digits) => parseInt(digits, 16));
-    if (wire && bytes.length === 8 && crc8(bytes) === 0) this.found.push({ bus: wire.id, rom, celsius: null });
+    if (wire && isWireNumber(rom)) this.found.push({ bus: wire.id, rom, celsius: null });
   }
 
   private pad(rom: string, digits: string): void {
-    const bytes = (digits.match(/../g) ?? []).map((two) => parseInt(two, 16));
+    const bytes = bytesOfNumber(digits);
     if (bytes.length !== 9 || crc8(bytes) !== 0) return;
     const raw = (bytes[0] ?? 0) | ((bytes[1] ?? 0) << 8);
     const celsius = (raw > 0x7fff ? raw - 0x10000 : raw) * TEMPERATURE_STEP;
-    this.pads.set(rom, celsius === TEMPERATURE_AT_START ? null : celsius);
+    this.pads.set(rom, celsius);
   }
 }
 

@@ -1,7 +1,7 @@
 /** What the self-test prints on a virtual build, in place of a compiled one: for practising, and to hold the programs to. */
 import type { OwnPull } from '../bench/state.ts';
 import type { Target } from '../bench/target.ts';
-import { ONE_WIRE } from '../standard/one-wire.ts';
+import { bytesOfNumber, ONE_WIRE } from '../standard/one-wire.ts';
 import { type Job, registerBytes } from './job.ts';
 import { digestOf, FORM, type Line, writeLine } from './line.ts';
 
@@ -129,7 +129,7 @@ class Run {
     this.byte(terminal, ONE_WIRE.convert);
     this.target.wireReset(terminal);
     this.byte(terminal, ONE_WIRE.match);
-    for (const two of rom.match(/../g) ?? []) this.byte(terminal, parseInt(two, 16));
+    for (const byte of bytesOfNumber(rom)) this.byte(terminal, byte);
     this.byte(terminal, ONE_WIRE.read);
     const byte = () =>
       Array.from({ length: 8 }, (_, i) => this.target.wireBit(terminal, 1) << i).reduce((a, b) => a | b);

@@ -45,7 +45,7 @@ export function oneWireConversion(bits: number): number {
 export const recovery = (ohms: number, farads: number, supply: number, low: number, level: number): number =>
   level >= supply ? Infinity : ohms * farads * Math.log((supply - low) / (supply - level));
 
-/** The eight bytes of a number that is written as sixteen hexadecimal digits, in the order in which they come over the line. */
+/** Bytes that are written as two hexadecimal digits each, in the order in which they come over the line: a number has eight. */
 export const bytesOfNumber = (number: string): number[] => (number.match(/../g) ?? []).map((two) => parseInt(two, 16));
 
 /** Kind of part, six bytes that no other part has, and a check over them (data sheets of the class, quoted from memory). */

@@ -159,7 +159,25 @@ export function readOff({
     if (!onBus(bus.id)) continue;
     say('bus', bus.id, 'bus', n);
     say('bus', bus.id, 'clock', clock(bus.id));
-    if (bus.behind) say('bus', bus.id, 'channel', bus.behind.channel);
+    if (bus.behind) {
+      const gate = plan.parts.find(({ id }) => id === bus.behind?.part);
+      const port = card(gate?.card ?? '')?.busSwitch?.port ?? '';
+      const own = card(gate?.card ?? '')?.ports.find(({ id }) => id === port);
+      say('bus', bus.id, 'channel', bus.behind.channel);
+      say('bus', bus.id, 'channelByte', 2 ** bus.behind.channel);
+      if (gate?.ports[port]?.bus !== undefined)
+        say('bus', bus.id, 'behind', gate.ports[port]?.address ?? own?.addresses?.[0]?.value);
+    } else if (bus.protocol !== 'spi')
+      say(
+        'bus',
+        bus.id,
+        'ownPulls',
+        Object.values(bus.lines).some(({ weakPull }) => weakPull === true),
+      );
+    const overlay = board?.controller?.overlays?.find(({ protocol }) => protocol === bus.protocol);
+    const data = bus.lines.data?.pin ?? null;
+    if (overlay && data !== null && data !== overlay.pin)
+      say('bus', bus.id, 'driver', board?.terminals.find(({ id }) => id === data)?.label, overlay.parameter);
   }
   for (const part of plan.parts) {
     const own = card(part.card);
@@ -190,11 +208,21 @@ export function readOff({
       // As fast as the part takes it, and no faster than the bus is meant to go.
       if ((port.protocol === 'spi' || port.protocol === 'clocked') && port.clock)
         say('part', part.id, 'clock', Math.min(most(port.clock) ?? 0, clock(choice?.bus ?? '') ?? Infinity), of);
+      say('part', part.id, 'mode', port.spiMode, of);
+      say('part', part.id, 'lights', port.chain?.lights, of);
+      for (const line of port.interrupts?.lines ?? []) {
+        const to = choice?.lines?.[line];
+        if (to && to.pin !== null && to.on === undefined && to.tied === undefined)
+          say('pin', `${part.id}.${port.id}.${line}`, 'everyEdge', true);
+      }
       say('part', part.id, 'number', choice?.number, of);
       if (port.stretches?.noHold) say('part', part.id, 'noHold', choice?.noHold ?? false, of);
       if (port.protocol === 'uart' && port.rate)
         say('part', part.id, 'rate', choice?.rate ?? port.rate.typ ?? most(port.rate), of);
-      for (const word of port.words ?? []) say('part', part.id, 'word', choice?.words?.[word.id], word.name);
+      for (const word of port.words ?? []) {
+        say('part', part.id, 'word', choice?.words?.[word.id], word.name);
+        if (choice?.words?.[word.id] !== undefined) say('part', part.id, 'register', word.register, word.name);
+      }
       for (const [line, to] of Object.entries(choice?.lines ?? {}))
         if (to.on === undefined && to.tied === undefined) pin(`${part.id}.${port.id}.${line}`, to);
     }
@@ -209,11 +237,19 @@ export function readOff({
       say('part', part.id, 'conversion', most(fewer?.conversion ?? measure.conversion), of);
       say('part', part.id, 'shortest', most(fewer?.conversion ?? measure.interval), of);
       say('part', part.id, 'warmUp', most(measure.warmUp), of);
+      say('part', part.id, 'burnIn', most(measure.burnIn), of);
       const right = corrections.find((c) => c.part === part.id && c.quantity === measure.quantity);
       say('part', part.id, 'offset', right?.offset, of);
       if (right && right.gain !== 1) say('part', part.id, 'gain', right.gain, of);
     }
-    if (part.bits !== undefined && own.measures.some(({ coarser }) => coarser)) say('part', part.id, 'bits', part.bits);
+    // Thermometers on one wire come set to twelve bits; of any other part only what was chosen is known.
+    if (own.measures.some(({ coarser }) => coarser))
+      say(
+        'part',
+        part.id,
+        'bits',
+        part.bits ?? (own.ports.some(({ protocol }) => protocol === 'onewire') ? 12 : undefined),
+      );
     say('part', part.id, 'columns', own.display?.columns);
     say('part', part.id, 'rows', own.display?.rows);
   }
@@ -255,4 +291,14 @@ export const READ_OFF: readonly string[] = [
   'level',
   'sticky',
   'endsAt',
+  'channelByte',
+  'behind',
+  'ownPulls',
+  'driver',
+  'mode',
+  'lights',
+  'everyEdge',
+  'register',
+  'burnIn',
+  'bits',
 ];

@@ -155,25 +155,29 @@ class Doubting {
     }
   }
 
-  /** Of the usual reading: another unit, no such part, no such place. */
+  /** Another unit, no such part, no such place. */
   usual(): void {
     const { need, measure, unit } = this.at;
     const { middle } = this;
-    if (!Number.isFinite(middle) || this.isWanted(middle) || this.found.size > 0) return;
     const { from, to } = measure.range;
-    const seen = tell('reads', { value: this.say(middle) });
-    const celsius = (middle - 32) / 1.8;
+    if (this.found.size > 0) return;
+    // Whatever is wanted: no part reads what it cannot.
+    const beyond = this.numbers.find((v) => v < from - this.error || v > to + this.error);
+    if (beyond === undefined && (!Number.isFinite(middle) || this.isWanted(middle))) return;
+    const odd = beyond ?? middle;
+    const seen = tell('reads', { value: this.say(odd) });
+    const celsius = (odd - 32) / 1.8;
     if (unit === '°C' && need && this.isWanted(celsius))
       this.add('fahrenheit', seen, tell('fahrenheitCause', { value: this.say(celsius) }));
     // What would be hardly anything of what is wanted is no slip of units.
     const least = need ? SLIPS * Math.max(Math.abs(need.from), Math.abs(need.to)) : 0;
-    const factor = FACTORS.find((f) => this.isWanted(middle * f) && Math.abs(middle * f) >= least);
-    if (unit !== '°C' && need && factor !== undefined && (middle < from || middle > to))
-      this.add('factor', seen, tell('factorCause', { value: this.say(middle * factor) }));
-    if (middle < from - this.error || middle > to + this.error)
+    const factor = FACTORS.find((f) => this.isWanted(odd * f) && Math.abs(odd * f) >= least);
+    if (unit !== '°C' && need && factor !== undefined && (odd < from || odd > to))
+      this.add('factor', seen, tell('factorCause', { value: this.say(odd * factor) }));
+    if (beyond !== undefined)
       this.add(
         'beyondPart',
-        tell('beyond', { value: this.say(middle), from: this.say(from), to: this.say(to) }),
+        tell('beyond', { value: this.say(beyond), from: this.say(from), to: this.say(to) }),
         tell('beyondCause'),
       );
     else if (need && (middle < need.from - this.error || middle > need.to + this.error))
@@ -198,10 +202,10 @@ class Doubting {
     const isFine = this.step > 0 && this.step * STUCK.finer <= this.error;
     if (numbers.length >= STUCK.count && isFine && numbers.every((v) => v === first))
       this.add('stuck', tell('stuck', { value: this.say(first), count: numbers.length }), tell('stuckCause'));
-    this.spikes();
   }
 
-  private spikes(): void {
+  /** Single readings far off their neighbours. */
+  spikes(): void {
     const { numbers } = this;
     if (numbers.length < 5) return;
     const usual = medianOf(numbers.slice(1).map((v, i) => Math.abs(v - (numbers[i] ?? v))));
@@ -221,6 +225,7 @@ class Doubting {
 export function doubtsOf(at: ReadingAt, series: Series): Doubt[] {
   const doubting = new Doubting(at, series);
   doubting.known();
+  doubting.spikes();
   doubting.usual();
   doubting.inTime();
   return DOUBTS.flatMap((id) => doubting.found.get(id) ?? []);

@@ -12,7 +12,8 @@ const NUMBER = String.raw`[-+]?\d+(?:\.\d+)?(?:e[-+]?\d+)?`;
 /** A time in seconds, then a value. */
 const TIMED = new RegExp(String.raw`^\s*(${NUMBER})\s*[,;\t ]\s*(${NUMBER}|nan|-?inf)\s*$`, 'i');
 
-function medianOf(values: readonly number[]): number {
+/** NaN of none. */
+export function medianOf(values: readonly number[]): number {
   const sorted = values.toSorted((a, b) => a - b);
   const half = Math.floor(sorted.length / 2);
   return sorted.length % 2 === 1 ? (sorted[half] ?? NaN) : ((sorted[half - 1] ?? NaN) + (sorted[half] ?? NaN)) / 2;
@@ -35,5 +36,3 @@ export function readSeries(text: string): Series {
   }
   return { values: readReadingsLog(text).map(({ value }) => value), seconds: null };
 }
-
-export { medianOf };

@@ -1,4 +1,8 @@
 /** Two parts that measured the same thing, side by side for a while. */
+import { tightestBand } from '../../check/sense-error.ts';
+import type { Circuit } from '../../circuit/model.ts';
+import { analogChain } from '../../physics/analog-chain.ts';
+import { frontOf } from '../../physics/analog-front.ts';
 import type { ReadingAt } from './reading-at.ts';
 
 export interface SideBySide {
@@ -9,14 +13,19 @@ export interface SideBySide {
   readonly holds: boolean;
 }
 
-/** The tightest error that a card states at a reading; where bands overlap, each of them holds. */
-function errorAt({ measure }: ReadingAt, value: number): number | null {
-  const stated = measure.accuracy.filter(({ from, to }) => value >= from && value <= to).map(({ error }) => error);
-  return stated.length > 0 ? Math.min(...stated) : null;
+/** What a reading may be off by, by the card and by the way to the converter; null where the card says nothing there. */
+function errorAt(circuit: Circuit, { part, measure }: ReadingAt, value: number): number | null {
+  const node = circuit.parts.get(part);
+  const stated = tightestBand(measure, value);
+  if (!node || !stated) return null;
+  const chain = measure.analog
+    ? analogChain(node.card, measure, { from: value, to: value }, frontOf(circuit, node, measure))
+    : null;
+  return stated.error + (chain?.worst ?? 0);
 }
 
-export function sideBySide(a: ReadingAt, ofA: number, b: ReadingAt, ofB: number): SideBySide {
-  const [ea, eb] = [errorAt(a, ofA), errorAt(b, ofB)];
+export function sideBySide(circuit: Circuit, a: ReadingAt, ofA: number, b: ReadingAt, ofB: number): SideBySide {
+  const [ea, eb] = [errorAt(circuit, a, ofA), errorAt(circuit, b, ofB)];
   const allowed = ea === null || eb === null ? null : ea + eb;
   const difference = ofA - ofB;
   return { difference, allowed, holds: allowed === null || Math.abs(difference) <= allowed };

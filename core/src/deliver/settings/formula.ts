@@ -79,9 +79,9 @@ export function formulaOf(circuit: Circuit, part: PartNode, measure: Measure): F
   return curve && { counts: 2 ** reader.adc.bits, reference, passes: front.divider?.typ ?? 1, curve };
 }
 
-/** The reading of a count, as the written programs work it out. Not finite at the very ends of a converter. */
-export function readingOf({ counts, reference, passes, curve }: Formula, count: number): number {
-  const volts = (count * reference) / counts / passes;
+/** The reading of a voltage at the pin. Not finite at the very ends of a converter. */
+export function readingOfVolts({ passes, curve }: Formula, atPin: number): number {
+  const volts = atPin / passes;
   if (curve.kind === 'line')
     return curve.from + ((volts - curve.low) * (curve.to - curve.from)) / (curve.high - curve.low);
   const ohms = (curve.fixed * volts) / (curve.rail - volts);
@@ -89,3 +89,7 @@ export function readingOf({ counts, reference, passes, curve }: Formula, count: 
   if (curve.kind === 'light') return TEN_LUX * (ohms / curve.ohms) ** (-1 / curve.constant);
   return platinumCelsius(curve.ohms, ohms);
 }
+
+/** The reading of a count, as the written programs work it out. */
+export const readingOf = (formula: Formula, count: number): number =>
+  readingOfVolts(formula, (count * formula.reference) / formula.counts);

@@ -3,7 +3,7 @@ import { programPins } from '../../bench/program-pins.ts';
 import { peripheralOf } from '../../card/protocol.ts';
 import type { BusNode, Circuit, PinWish } from '../../circuit/model.ts';
 import { commonFrequency, pwmLines, spreadInstances } from '../../circuit/pin-units.ts';
-import type { Setting, Told } from './setting.ts';
+import type { Setting, SettingGroup } from './setting.ts';
 
 /** As the board prints it. */
 const printed = (circuit: Circuit, terminal: string): string =>
@@ -23,7 +23,7 @@ function frequencies(circuit: Circuit): Map<string, number> {
 }
 
 /** Each line that has a pin, in the order of the plan. */
-export function toldLines(circuit: Circuit): Told[] {
+export function lineSettings(circuit: Circuit): SettingGroup[] {
   const own = frequencies(circuit);
   const rests = new Map(programPins(circuit).map(({ terminal, rests: level }) => [terminal, level]));
   const told = (wish: PinWish & { pin: string }): Setting[] => {
@@ -74,9 +74,9 @@ function behind(circuit: Circuit, bus: BusNode): Setting[] {
 }
 
 /** Every bus with parts on it; its number is its place in the plan. */
-export function toldBuses(circuit: Circuit): Told[] {
+export function busSettings(circuit: Circuit): SettingGroup[] {
   const { given } = spreadInstances(circuit);
-  return circuit.buses.flatMap((bus, n): Told[] => {
+  return circuit.buses.flatMap((bus, n): SettingGroup[] => {
     if (bus.members.length === 0) return [];
     const wishes = circuit.wishes.filter(({ of }) => of === bus.id);
     const group = wishes.find((wish) => wish.group !== null)?.group;

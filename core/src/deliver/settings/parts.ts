@@ -7,7 +7,7 @@ import { formatAddress } from '../../quantity/address.ts';
 import { tells } from '../../quantity/message.ts';
 import { MAX_BITS } from '../../standard/one-wire.ts';
 import { formulaOf } from './formula.ts';
-import type { Conversion, Setting, Told } from './setting.ts';
+import type { Conversion, Setting, SettingGroup } from './setting.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DeliverSettingsSays {
@@ -107,12 +107,11 @@ function ofMeasure(part: PartNode, measure: Measure, corrections: readonly Corre
   ];
 }
 
-/** Bits of a reading, where they can be chosen; all of them unless the plan says fewer. */
+/** Bits of a reading, where they can be chosen: as the plan says, else as thermometers on one wire come. */
 function bitsOf({ card, choice }: PartNode): Setting[] {
-  const offered = card.measures.flatMap(({ coarser }) => coarser ?? []);
-  if (offered.length === 0) return [];
-  const all = Math.max(MAX_BITS, ...offered.map(({ bits }) => bits + 1));
-  return [{ id: 'bits', value: choice?.bits ?? all }];
+  if (!card.measures.some(({ coarser }) => coarser)) return [];
+  const bits = choice?.bits ?? (card.ports.some(({ protocol }) => protocol === 'onewire') ? MAX_BITS : undefined);
+  return bits === undefined ? [] : [{ id: 'bits', value: bits }];
 }
 
 /** How often it is wanted: as the plan says for the part, else as its most eager need does. */
@@ -123,7 +122,7 @@ function intervalOf({ plan }: Circuit, { choice }: PartNode): number | undefined
   return choice?.run?.every ?? (wanted.length > 0 ? Math.min(...wanted) : undefined);
 }
 
-function toldPart(circuit: Circuit, part: PartNode, corrections: readonly Correction[]): Told {
+function settingsOfPart(circuit: Circuit, part: PartNode, corrections: readonly Correction[]): SettingGroup {
   const { card } = part;
   return {
     kind: 'part',
@@ -151,7 +150,7 @@ function toldPart(circuit: Circuit, part: PartNode, corrections: readonly Correc
 }
 
 /** Parts that a program has to do with: those that speak, in the order of the plan. */
-export const toldParts = (circuit: Circuit, corrections: readonly Correction[]): Told[] =>
+export const partSettings = (circuit: Circuit, corrections: readonly Correction[]): SettingGroup[] =>
   [...circuit.parts.values()]
     .filter(({ id, choice, card }) => choice !== null && id !== circuit.controller?.id && card.ports.length > 0)
-    .map((part) => toldPart(circuit, part, corrections));
+    .map((part) => settingsOfPart(circuit, part, corrections));

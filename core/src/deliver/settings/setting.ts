@@ -63,7 +63,7 @@ export interface Conversion {
 }
 
 /** Everything about one line, bus, part or trigger. */
-export interface Told {
+export interface SettingGroup {
   readonly kind: 'pin' | 'bus' | 'part' | 'trigger';
   /** Of the plan: "bus.line" or "part.port.line" for a line. */
   readonly id: string;

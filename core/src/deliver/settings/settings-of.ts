@@ -2,11 +2,11 @@
 import type { Circuit } from '../../circuit/model.ts';
 import { needName, watched } from '../../plan/need-name.ts';
 import type { TriggerNeed } from '../../plan/plan.ts';
-import { toldBuses, toldLines } from './lines.ts';
-import { type Correction, toldParts } from './parts.ts';
-import type { Told } from './setting.ts';
+import { busSettings, lineSettings } from './lines.ts';
+import { type Correction, partSettings } from './parts.ts';
+import type { SettingGroup } from './setting.ts';
 
-function toldTrigger(circuit: Circuit, need: TriggerNeed): Told[] {
+function triggerSettings(circuit: Circuit, need: TriggerNeed): SettingGroup[] {
   const of = watched(circuit.plan, need.of);
   if (!of) return [];
   const above = need.when === 'above';
@@ -14,8 +14,9 @@ function toldTrigger(circuit: Circuit, need: TriggerNeed): Told[] {
     {
       kind: 'trigger',
       id: need.id,
-      label: needName(circuit.plan, need),
-      is: needName(circuit.plan, of),
+      // Names of constants stay when a level changes.
+      label: needName(circuit.plan, of),
+      is: needName(circuit.plan, need),
       settings: [
         { id: 'above', value: above },
         { id: 'level', value: need.level, unit: of.unit },
@@ -37,9 +38,9 @@ function toldTrigger(circuit: Circuit, need: TriggerNeed): Told[] {
 }
 
 /** @param corrections what calibrating came to, from the logbook */
-export const settingsOf = (circuit: Circuit, corrections: readonly Correction[] = []): Told[] => [
-  ...toldLines(circuit),
-  ...toldBuses(circuit),
-  ...toldParts(circuit, corrections),
-  ...circuit.plan.needs.flatMap((need) => (need.kind === 'trigger' ? toldTrigger(circuit, need) : [])),
+export const settingsOf = (circuit: Circuit, corrections: readonly Correction[] = []): SettingGroup[] => [
+  ...lineSettings(circuit),
+  ...busSettings(circuit),
+  ...partSettings(circuit, corrections),
+  ...circuit.plan.needs.flatMap((need) => (need.kind === 'trigger' ? triggerSettings(circuit, need) : [])),
 ];

@@ -3,19 +3,8 @@ import type { Correction } from '../../deliver/settings/parts.ts';
 import { settingsOf } from '../../deliver/settings/settings-of.ts';
 import type { Circuit } from '../../circuit/model.ts';
 import { formatWord } from '../../quantity/bits.ts';
-import {
-  type Constant,
-  besides,
-  correction,
-  headline,
-  type Named,
-  namedSettings,
-  pinNumber,
-  real,
-  safe,
-  ofCount,
-} from './names.ts';
-import { steps, type Tongue } from './formula-text.ts';
+import { type Constant, besides, headline, namedSettings, pinNumber, safe, workedIn, type Worked } from './names.ts';
+import { real, type Tongue } from './formula-text.ts';
 
 const C: Tongue = {
   let: (name, value) => `    const double ${name} = ${value};`,
@@ -32,7 +21,7 @@ export const cValue = (pin: string): string => {
   return number === null ? pin.replace(/[^A-Za-z0-9_]/g, '_') : String(number);
 };
 
-/** Characters outside a string of C are told by their numbers, so that no mark of it can end it. */
+/** Characters outside a string of C are group by their numbers, so that no mark of it can end it. */
 const cText = (text: string): string =>
   `"${text
     .replace(/[\r\n]+/g, ' ')
@@ -50,27 +39,20 @@ function value({ kind, setting }: Constant): string {
 }
 
 const macro = (constant: Constant): string => {
-  const pin = constant.kind === 'pin' ? String(constant.setting.value) : '';
-  const beside = [pin, besides(constant)].filter(Boolean).join('; ');
-  return `#define ${constant.name} ${value(constant)}${beside === '' ? '' : ` /* ${safe(beside)} */`}`;
+  const beside = besides(constant);
+  return `#define ${constant.name} ${value(constant)}${beside === '' ? '' : ` /* ${beside} */`}`;
 };
 
-function functions(all: Named): string[] {
-  return all.told.conversions.map(({ quantity, unit, formula }, i) => {
-    const { lines, value: reading } = steps(formula, C);
-    const { gain, offset } = correction(all, quantity);
-    const scaled = gain === null ? reading : `${gain} * (${reading})`;
-    return [
-      `/* ${ofCount(quantity, unit, formula.counts - 1)} */`,
-      `static inline double ${all.functions[i] ?? ''}(double count)`,
-      '{',
-      ...lines,
-      `    return ${offset === null ? scaled : `${scaled} + ${offset}`};`,
-      '}',
-      '',
-    ].join('\n');
-  });
-}
+const written = ({ name, says, lines, value: reading }: Worked): string =>
+  [
+    `/* ${says} */`,
+    `static inline double ${name}(double count)`,
+    '{',
+    ...lines,
+    `    return ${reading};`,
+    '}',
+    '',
+  ].join('\n');
 
 /**
  * A C header (ISO C99). Pins with a number are macros; those that the board only names (A0) are given by that name, which its
@@ -79,10 +61,10 @@ function functions(all: Named): string[] {
 export function settingsC(circuit: Circuit, fingerprint: string, corrections: readonly Correction[] = []): string {
   const all = namedSettings(settingsOf(circuit, corrections));
   const macros = all.flatMap((one) => [
-    ...(one.told.kind === 'pin' ? [] : ['', `/* ${safe(one.says)} */`]),
+    ...(one.group.kind === 'pin' ? [] : ['', `/* ${safe(one.says)} */`]),
     ...one.constants.map(macro),
   ]);
-  const worked = all.flatMap(functions);
+  const worked = all.flatMap((one) => workedIn(one, C).map(written));
   return [
     `/* ${headline(circuit, fingerprint)} */`,
     '#ifndef SETTINGS_H',

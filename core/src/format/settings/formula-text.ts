@@ -1,7 +1,12 @@
 /** A conversion as lines of a program: the same steps in C and in Python. */
 import type { Formula } from '../../deliver/settings/formula.ts';
 import { PLATINUM, PLATINUM_STEPS } from '../../standard/platinum.ts';
-import { real } from './names.ts';
+
+/** A number with a point, which C and Python both take for one that may have a fraction. */
+export function real(value: number): string {
+  const text = String(value);
+  return /[.e]/.test(text) ? text : `${text}.0`;
+}
 
 export interface Tongue {
   /** Begins a value of its own: "const double volts = …;" or "volts = …". */

@@ -16,11 +16,11 @@ export function settingsData(circuit: Circuit, fingerprint: string, corrections:
     plan: circuit.plan.name,
     controller: circuit.controller?.card.name ?? null,
     fingerprint,
-    things: namedSettings(settingsOf(circuit, corrections)).map(({ told, constants, functions }) => ({
-      kind: told.kind,
-      id: told.id,
-      name: say(told.label),
-      ...(told.is === null ? {} : { is: say(told.is) }),
+    groups: namedSettings(settingsOf(circuit, corrections)).map(({ group, constants, functions }) => ({
+      kind: group.kind,
+      id: group.id,
+      name: say(group.label),
+      ...(group.is === null ? {} : { is: say(group.is) }),
       settings: constants.map(({ name, setting: { id, of, value, unit } }) => ({
         id,
         name,
@@ -28,7 +28,7 @@ export function settingsData(circuit: Circuit, fingerprint: string, corrections:
         value,
         ...(unit === undefined ? {} : { unit }),
       })),
-      conversions: told.conversions.map(({ quantity, unit, formula }, i) => ({
+      conversions: group.conversions.map(({ quantity, unit, formula }, i) => ({
         name: functions[i] ?? '',
         quantity,
         unit,

@@ -1,5 +1,6 @@
 /** Names and values of settings, as every language of them has them. */
-import { SETTING_KINDS, type Setting, type SettingId, type Told } from '../../deliver/settings/setting.ts';
+import { steps, type Tongue } from './formula-text.ts';
+import { SETTING_KINDS, type Setting, type SettingId, type SettingGroup } from '../../deliver/settings/setting.ts';
 import { say } from '../../say/say.ts';
 import { sheet } from '../../say/sheet.ts';
 import type { Circuit } from '../../circuit/model.ts';
@@ -40,7 +41,7 @@ const SUFFIX: Readonly<Record<SettingId, string>> = {
   offset: 'OFFSET',
   columns: 'COLUMNS',
   rows: 'ROWS',
-  above: 'ABOVE',
+  above: 'WHEN_ABOVE',
   level: 'LEVEL',
   endsAt: 'ENDS_AT',
   sticky: 'STICKY',
@@ -115,7 +116,7 @@ export interface Constant {
   readonly kind: (typeof SETTING_KINDS)[SettingId];
 }
 export interface Named {
-  readonly told: Told;
+  readonly group: SettingGroup;
   /** Line, bus, part or trigger with what it is. */
   readonly says: string;
   readonly constants: readonly Constant[];
@@ -125,53 +126,57 @@ export interface Named {
 
 const joined = (...parts: readonly string[]): string => parts.filter(Boolean).join('_');
 
-/** Everything under names that differ, in the order in which it is told. */
-export function namedSettings(all: readonly Told[]): Named[] {
+/** Everything under names that differ, in the order in which it is group. */
+export function namedSettings(all: readonly SettingGroup[]): Named[] {
   const [names, bases] = [new Names(), new Names()];
-  return all.map((told) => {
-    const own = constantName(say(told.label));
-    const base = told.kind === 'pin' ? own : bases.take(own);
+  return all.map((group) => {
+    const own = constantName(say(group.label));
+    const base = group.kind === 'pin' ? own : bases.take(own);
     // What a pin needs is called as its constant is.
     let pin = base;
-    const constants = told.settings.map((setting): Constant => {
+    const constants = group.settings.map((setting): Constant => {
       const of = setting.of === undefined ? '' : words(setting.of).join('_').toUpperCase();
       const name = names.take(joined(pin, of, SUFFIX[setting.id]));
       if (setting.id === 'pin') pin = name;
       return { name, setting, kind: SETTING_KINDS[setting.id] };
     });
-    const functions = told.conversions.map(({ quantity }) =>
+    const functions = group.conversions.map(({ quantity }) =>
       names.take(joined(base, ...words(quantity)).toUpperCase()).toLowerCase(),
     );
-    const label = say(told.label);
-    return { told, says: told.is === null ? label : `${label}: ${say(told.is)}`, constants, functions };
+    const label = say(group.label);
+    return { group, says: group.is === null ? label : `${label}: ${say(group.is)}`, constants, functions };
   });
 }
 
-/** A number with a point, which C and Python both take for one that may have a fraction. */
-export function real(value: number): string {
-  const text = String(value);
-  return /[.e]/.test(text) ? text : `${text}.0`;
+/** What stands beside a constant, for who reads the file: the pin as it is printed, the unit that its name does not have, a note. */
+export function besides({ name, kind, setting: { value, note, unit } }: Constant): string {
+  const pin = kind === 'pin' ? String(value) : '';
+  const own = unit === undefined || name.endsWith(`_${unit.toUpperCase()}`) ? '' : unit;
+  return safe([pin, own, note === undefined ? '' : say(note)].filter(Boolean).join('; '));
 }
 
-/** What stands beside a constant, for who reads the file. */
-export const besides = ({ name, setting: { note, unit } }: Constant): string =>
-  [unit === undefined || name.endsWith(`_${unit.toUpperCase()}`) ? '' : unit, note === undefined ? '' : say(note)]
-    .filter(Boolean)
-    .join('; ');
-
-/** What a function of a count says above itself. */
-export const ofCount = (quantity: string, unit: string, most: number): string =>
-  safe(say(sheet('ofCount', { quantity, unit, most })));
-
-/** The constants of a conversion's own correction: names of gain and offset of that quantity. */
-export function correction(
-  { told, constants }: Named,
-  quantity: string,
-): { gain: string | null; offset: string | null } {
-  const alone = told.conversions.length === 1;
-  const of = (id: 'gain' | 'offset') =>
-    constants.find(
-      ({ setting }) => setting.id === id && (setting.of === quantity || (alone && setting.of === undefined)),
-    )?.name ?? null;
-  return { gain: of('gain'), offset: of('offset') };
+/** A function that makes readings of counts, as any language has it. */
+export interface Worked {
+  readonly name: string;
+  /** What it says above itself. */
+  readonly says: string;
+  readonly lines: readonly string[];
+  /** What it gives, set right by what calibrating came to. */
+  readonly value: string;
 }
+
+/** The functions of one group. */
+export const workedIn = ({ group, constants, functions }: Named, tongue: Tongue): Worked[] =>
+  group.conversions.map(({ quantity, unit, formula }, i) => {
+    const { lines, value } = steps(formula, tongue);
+    const of = (id: 'gain' | 'offset') =>
+      constants.find(({ setting }) => setting.id === id && (setting.of === undefined || setting.of === quantity))?.name;
+    const [gain, offset] = [of('gain'), of('offset')];
+    const scaled = gain === undefined ? value : `${gain} * (${value})`;
+    return {
+      name: functions[i] ?? '',
+      says: safe(say(sheet('ofCount', { quantity, unit, most: formula.counts - 1 }))),
+      lines,
+      value: offset === undefined ? scaled : `${scaled} + ${offset}`,
+    };
+  });

@@ -2,19 +2,8 @@
 import type { Correction } from '../../deliver/settings/parts.ts';
 import { settingsOf } from '../../deliver/settings/settings-of.ts';
 import type { Circuit } from '../../circuit/model.ts';
-import {
-  type Constant,
-  besides,
-  correction,
-  headline,
-  type Named,
-  namedSettings,
-  pinNumber,
-  real,
-  safe,
-  ofCount,
-} from './names.ts';
-import { steps, type Tongue } from './formula-text.ts';
+import { type Constant, besides, headline, namedSettings, pinNumber, safe, workedIn, type Worked } from './names.ts';
+import { real, type Tongue } from './formula-text.ts';
 
 const PYTHON: Tongue = {
   let: (name, value) => `    ${name} = ${value}`,
@@ -35,37 +24,23 @@ function value({ kind, setting }: Constant): string {
 }
 
 const line = (constant: Constant): string => {
-  const pin = constant.kind === 'pin' ? String(constant.setting.value) : '';
-  const beside = [pin, besides(constant)].filter(Boolean).join('; ');
-  return `${constant.name} = ${value(constant)}${beside === '' ? '' : `  # ${safe(beside)}`}`;
+  const beside = besides(constant);
+  return `${constant.name} = ${value(constant)}${beside === '' ? '' : `  # ${beside}`}`;
 };
 
-function functions(all: Named): string[] {
-  return all.told.conversions.map(({ quantity, unit, formula }, i) => {
-    const { lines, value: reading } = steps(formula, PYTHON);
-    const { gain, offset } = correction(all, quantity);
-    const scaled = gain === null ? reading : `${gain} * (${reading})`;
-    return [
-      '',
-      '',
-      `def ${all.functions[i] ?? ''}(count):`,
-      `    # ${ofCount(quantity, unit, formula.counts - 1)}`,
-      ...lines,
-      `    return ${offset === null ? scaled : `${scaled} + ${offset}`}`,
-    ].join('\n');
-  });
-}
+const written = ({ name, says, lines, value: reading }: Worked): string =>
+  ['', '', `def ${name}(count):`, `    # ${says}`, ...lines, `    return ${reading}`].join('\n');
 
 /** A Python 3 module. Pins without a number are strings. */
 export function settingsPython(circuit: Circuit, fingerprint: string, corrections: readonly Correction[] = []): string {
   const all = namedSettings(settingsOf(circuit, corrections));
-  const worked = all.flatMap(functions);
+  const worked = all.flatMap((one) => workedIn(one, PYTHON).map(written));
   return [
     `# ${headline(circuit, fingerprint)}`,
     ...(worked.length > 0 ? ['', 'import math'] : []),
     '',
     ...all.flatMap((one) => [
-      ...(one.told.kind === 'pin' ? [] : ['', `# ${safe(one.says)}`]),
+      ...(one.group.kind === 'pin' ? [] : ['', `# ${safe(one.says)}`]),
       ...one.constants.map(line),
     ]),
     ...worked,

@@ -13,7 +13,8 @@ import { say } from '../../../src/say/say.ts';
 import { circuitOf, MATRIX } from '../../support/matrix.ts';
 import { demo } from '../../support/demo.ts';
 
-const cupboard = readingsOf(deriveCircuit(demo('cupboard-verified')));
+const circuit = deriveCircuit(demo('cupboard-verified'));
+const cupboard = readingsOf(circuit);
 const at = (part: string, quantity?: string): ReadingAt => {
   const found = cupboard.find((one) => one.part === part && (quantity === undefined || one.quantity === quantity));
   if (!found) throw new Error(`no reading of ${part} ${quantity}`);
@@ -77,12 +78,12 @@ describe('a reading', function () {
 
   it('of two that lie side by side may differ by what their cards allow, and no more', () => {
     const other = at('probe-2');
-    const pair = sideBySide(wheel, 12, other, 12.4);
+    const pair = sideBySide(circuit, wheel, 12, other, 12.4);
     expect(pair.allowed).to.be.closeTo(0.6, 0.01);
     expect([pair.difference, pair.holds]).to.deep.equal([12 - 12.4, true]);
-    expect(sideBySide(wheel, 12, other, 13.2).holds).to.equal(false);
+    expect(sideBySide(circuit, wheel, 12, other, 13.2).holds).to.equal(false);
     // Nothing is stated there: nothing can be said.
-    expect(sideBySide(wheel, 400, other, 400).allowed).to.equal(null);
+    expect(sideBySide(circuit, wheel, 400, other, 400).allowed).to.equal(null);
   });
 
   it('is read from what is pasted: one to a line, with a time before it, with names, with nan among them', () => {
@@ -159,5 +160,35 @@ describe('readings of every part that ships', function () {
     }
     expect(tried).to.be.greaterThan(80);
     expect(wrong).to.deep.equal([]);
+  });
+});
+
+describe('what is not doubted', function () {
+  this.timeout(60_000);
+
+  it('is within what the part can read and what is wanted, whatever is wanted: 20 000 values looked for one that is not', () => {
+    const random = randomFrom(41);
+    const wrong: string[] = [];
+    for (let n = 0; n < 20_000; n++) {
+      const part = every[n % every.length];
+      if (!part) continue;
+      const { range, accuracy } = part.measure;
+      const error = Math.max(...accuracy.map((band) => band.error));
+      const width = range.to - range.from;
+      // Wishes beyond what the part can do are met by no reading of it.
+      const from = range.from + (random() * 2 - 1) * width;
+      const to = from + (0.05 + random()) * width;
+      const where = { ...part, need: part.need && { ...part.need, from, to } };
+      const value = range.from + (random() * 4 - 1.5) * width;
+      // Alone, or among others that are in order.
+      const middle = range.from + random() * width;
+      const values = random() < 0.5 ? [value] : [middle, value, middle];
+      if (doubtsOf(where, { values, seconds: null }).length > 0) continue;
+      const isAlone = values.length === 1 && part.need !== null;
+      const [low, high] = isAlone ? [Math.max(range.from, from), Math.min(range.to, to)] : [range.from, range.to];
+      if (value < low - error || value > high + error)
+        wrong.push(`${say(part.label)}: ${value} in ${range.from}…${range.to}, wanted ${from}…${to}`);
+    }
+    expect(wrong.length, wrong.slice(0, 4).join('\n')).to.equal(0);
   });
 });

@@ -24,9 +24,9 @@ interface Dump {
   readonly readings: Readonly<Record<string, readonly number[]>>;
 }
 
-const settingsIn = ({ things }: Data) => things.flatMap(({ settings }) => settings);
-const conversionsIn = ({ things }: Data) =>
-  things.flatMap(({ conversions }) => conversions.map(({ name, formula }) => ({ name, formula })));
+const settingsIn = ({ groups }: Data) => groups.flatMap(({ settings }) => settings);
+const conversionsIn = ({ groups }: Data) =>
+  groups.flatMap(({ conversions }) => conversions.map(({ name, formula }) => ({ name, formula })));
 const countsOf = (counts: number): number[] => [0.11, 0.37, 0.5, 0.83].map((share) => Math.round(share * counts));
 
 /** Names that a board's support would define: each gets a number that no pin has. */
@@ -130,7 +130,7 @@ function differences(seed: number): string[] {
   const data = settingsData(circuit, 'f00d', drawn.corrections);
   const found: string[] = [];
   const told = new Map(
-    data.things.flatMap(({ kind, id, settings }) =>
+    data.groups.flatMap(({ kind, id, settings }) =>
       settings.map((setting) => [`${kind} ${id} ${setting.id} ${setting.of ?? ''}`.trim(), setting.value] as const),
     ),
   );

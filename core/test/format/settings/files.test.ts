@@ -54,7 +54,7 @@ describe('the files of settings', function () {
       for (const text of [header, module]) expect(text.split('\n')[0]).to.include(mark);
       expect(read('settings.h', header, 'gcc', '-fsyntax-only', '-Wall', '-Werror', '-x', 'c')).to.equal('');
       expect(read('settings.py', module, 'python3', '-m', 'py_compile')).to.equal('');
-      const names = settingsData(circuit, mark).things.flatMap(({ settings }) => settings.map(({ name }) => name));
+      const names = settingsData(circuit, mark).groups.flatMap(({ settings }) => settings.map(({ name }) => name));
       expect(new Set(names).size).to.equal(names.length);
     });
   }
@@ -120,7 +120,7 @@ describe('the files of settings', function () {
     expect(constantName('Top shelf, I²C')).to.equal('TOP_SHELF_I2C');
     expect(constantName('2nd probe')).to.equal('PIN_2ND_PROBE');
     expect([pinNumber('GPIO17'), pinNumber('P12'), pinNumber('D7'), pinNumber('A3')]).to.deep.equal([17, 12, 7, null]);
-    const named = settingsData(draft, '').things.flatMap(({ settings }) =>
+    const named = settingsData(draft, '').groups.flatMap(({ settings }) =>
       settings.map(({ name, value }) => [name, value]),
     );
     expect(named).to.deep.include(['DISPLAY_ADDRESS', 0x26]);

@@ -1,7 +1,6 @@
 import { counted, say } from '@idle-breadboard/core/words';
 /** What can be done from several places: menu, find box, keys. */
 import { fileName, saveBlob, saveFile } from './save-file';
-import type { ProgramFile } from '../worker/study';
 import type { PaperSize } from '../paper/pdf-page';
 import type { BuildFile } from '../worker/lay';
 import { storedDocument } from '../state/history.svelte';
@@ -9,7 +8,6 @@ import { keeping } from '../state/keeping.svelte';
 import { laying } from '../state/laying.svelte';
 import { telling } from '../state/telling.svelte';
 import { view } from '../state/view.svelte';
-import { readings } from '../state/readings.svelte';
 import { workbench } from '../state/workbench.svelte';
 
 export async function startPlan(): Promise<void> {
@@ -85,13 +83,6 @@ const BUILD_FILES: Readonly<Record<BuildFile, readonly [string, string, string]>
   'svg-mono': ['board black and white', 'svg', 'image/svg+xml'],
   sheet: ['build sheet', 'md', 'text/markdown'],
 };
-
-/** What the software must be told, as a file for it, marked with the plan that it was made of. */
-export async function saveSettings(as: Exclude<ProgramFile, `self-test-${string}`>): Promise<void> {
-  const ending = { c: 'h', python: 'py', json: 'json', overlay: 'dts' }[as];
-  if (workbench.plan)
-    saveFile(`settings.${ending}`, await workbench.asks.programFile(as, readings.corrections), 'text/plain');
-}
 
 /** The self-test of the plan, for the maker's own platform. */
 export async function saveSelfTest(as: 'c' | 'python'): Promise<void> {

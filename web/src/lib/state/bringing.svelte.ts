@@ -139,6 +139,8 @@ class Bringing {
         ...(byProgram ? { program: true as const } : {}),
       })),
     );
+    // What is measured is let go: the next one comes into hand.
+    if (values.some(({ row }) => row.key === this.at)) this.at = null;
     void this.find();
   }
 

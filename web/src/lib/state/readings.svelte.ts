@@ -2,27 +2,36 @@
 import {
   type Doubt,
   doubtsOf,
+  heardReadings,
   type LogEntry,
   type ReadingAt,
   readingKey,
-  readingOf,
   readingsOf,
   readSeries,
   correctionsOf,
 } from '@idle-breadboard/core/deliver';
-import { type Evidence, programReadings } from '@idle-breadboard/core/bench';
+import type { Evidence } from '@idle-breadboard/core/bench';
 import { say } from '@idle-breadboard/core/words';
 import { logbook } from './logbook.svelte';
 import { workbench } from './workbench.svelte';
 
 type Series = ReturnType<typeof readSeries>;
 
+/** Longer titles are cut in the logbook. */
+const titleOf = ({ quantity, label }: ReadingAt): string => `${quantity} of ${say(label)}`.slice(0, 400);
+
 class Readings {
   readonly all = $derived(workbench.study ? readingsOf(workbench.study.circuit) : []);
   /** Series that were pasted, by row; of others the logbook has the one value. */
   private series = $state.raw<ReadonlyMap<string, { entry: string; series: Series }>>(new Map());
-  /** What calibrating came to, for the program. */
-  readonly corrections = $derived(correctionsOf(logbook.world, this.all, logbook.build));
+  /** What calibrating came to, for the program: of the real build, also while the simulated bench is looked at. */
+  readonly corrections = $derived(
+    correctionsOf(
+      logbook.entries.filter(({ by }) => by !== 'bench'),
+      this.all,
+      logbook.build,
+    ),
+  );
 
   entryOf(at: ReadingAt): LogEntry | null {
     const entry = logbook.values.get(readingKey(at)) ?? null;
@@ -46,44 +55,46 @@ class Readings {
   async take(at: ReadingAt, text: string, by: NonNullable<LogEntry['by']> = 'typed'): Promise<string> {
     const series = readSeries(text);
     if (series.values.length === 0) return `expected a number in ${at.unit}, or one a line, found none`;
-    await this.write(at, series, by);
+    await this.write([{ at, series }], by);
     return '';
   }
 
-  /** What the self-test read of quantities: temperatures by number, voltages by the curve of their card. */
+  /** What the self-test read of quantities. */
   async heard(evidence: Evidence, by: NonNullable<LogEntry['by']>): Promise<void> {
     const circuit = workbench.study?.circuit;
-    const temperatures = circuit ? programReadings(circuit, evidence.found) : [];
-    for (const at of this.all) {
-      const warm = at.unit === '°C' ? temperatures.find(({ part }) => part === at.part)?.celsius : undefined;
-      const volts = evidence.observations.find(({ measurement }) =>
-        measurement.startsWith(`analog:${at.part}.`),
-      )?.value;
-      const { formula } = at;
-      const value =
-        warm ??
-        (formula && typeof volts === 'number'
-          ? readingOf(formula, (volts / formula.reference) * formula.counts)
-          : null);
-      if (value !== null) await this.write(at, { values: [Number.isFinite(value) ? value : null], seconds: null }, by);
-    }
+    const found = circuit ? heardReadings(circuit, this.all, evidence) : [];
+    await this.write(
+      found.map(({ at, value }) => ({ at, series: { values: [value], seconds: null } })),
+      by,
+      { program: true },
+    );
   }
 
-  private async write(at: ReadingAt, series: Series, by: NonNullable<LogEntry['by']>): Promise<void> {
-    const numbers = series.values.filter((value) => value !== null).toSorted((a, b) => a - b);
-    const middle = numbers[Math.floor(numbers.length / 2)];
-    const [entry] = await logbook.add([
-      {
-        kind: 'measured',
-        title: `${at.quantity} of ${say(at.label)}`.slice(0, 400),
-        row: readingKey(at),
-        value: middle ?? 'no number',
-        unit: at.unit,
-        by,
-        ...(series.values.length > 1 ? { text: `the middle one of ${series.values.length}` } : {}),
-      },
-    ]);
-    if (entry) this.series = new Map([...this.series, [readingKey(at), { entry: entry.id, series }]]);
+  private async write(
+    all: readonly { at: ReadingAt; series: Series }[],
+    by: NonNullable<LogEntry['by']>,
+    more: Pick<LogEntry, 'program'> = {},
+  ): Promise<void> {
+    const entries = await logbook.add(
+      all.map(({ at, series }) => {
+        const numbers = series.values.filter((value) => value !== null).toSorted((a, b) => a - b);
+        return {
+          kind: 'measured' as const,
+          title: titleOf(at),
+          row: readingKey(at),
+          value: numbers[Math.floor(numbers.length / 2)] ?? 'no number',
+          unit: at.unit,
+          by,
+          ...more,
+          ...(series.values.length > 1 ? { text: `the middle one of ${series.values.length}` } : {}),
+        };
+      }),
+    );
+    const written = entries.flatMap(({ id, row }, i) => {
+      const series = all[i]?.series;
+      return row !== undefined && series ? [[row, { entry: id, series }] as const] : [];
+    });
+    this.series = new Map([...this.series, ...written]);
   }
 
   /** A true value, of which somebody knows: ice, a better instrument. */
@@ -93,7 +104,7 @@ class Readings {
     await logbook.add([
       {
         kind: 'calibrated',
-        title: `${at.quantity} of ${say(at.label)}`.slice(0, 400),
+        title: titleOf(at),
         row: readingKey(at),
         value,
         reference,

@@ -134,7 +134,7 @@
         {/if}
       {/if}
     {/each}
-    {#if !bringing.stop}<Readings /><CurrentLog {circuit} />{/if}
+    {#if !bringing.stop}<Readings {circuit} /><CurrentLog {circuit} />{/if}
     <TouchProbes />
     <LogPages />
   {:else if !bringing.trouble}<Working

@@ -6,6 +6,7 @@
   import { say } from '@idle-breadboard/core/words';
   import CurrentOverlay from '../charts/CurrentOverlay.svelte';
   import LaneStrip from '../charts/LaneStrip.svelte';
+  import { tallest } from '../charts/round';
   import Button from '../kit/Button.svelte';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
@@ -23,8 +24,8 @@
   const line = $derived(rail ? timeline(circuit, rail.ref) : null);
   const report = $derived(rail && log.length > 0 ? explainLog(circuit, rail.ref, log) : null);
   const lanes = $derived(line?.lanes.filter(({ rhythm }) => rhythm.every !== null) ?? []);
-  const most = $derived(Math.max(0, ...lanes.flatMap(({ current }) => current.value)));
   const labelOf = (part: string) => say(circuit.parts.get(part)?.label);
+  const list = (names: readonly string[]) => new Intl.ListFormat('en').format(names);
   const A = (value: number) => formatQuantity(value, 'A');
 
   function read(written: string) {
@@ -86,7 +87,8 @@
           Planned {A(line.average)} on the average{report ? `, measured ${A(report.measured.average)}` : ''}.
         </p>
         {#if report?.agrees}<p class="my-0.5">
-            <Glyph severity={null} /> As planned, as near as parts keep to their usual figures.
+            <Glyph severity={null} /> As planned to within a third.{#if report.unseen.length > 0}
+              It says nothing of {list(report.unseen.map(labelOf))}: what they take is lost among the others.{/if}
           </p>
         {:else if report}
           {#each report.explained as { part, slip, average, left }, i (i)}
@@ -97,18 +99,19 @@
               )} % of the difference.
             </p>
           {:else}<p class="my-0.5">
-              <Glyph severity="fault" /> It differs, and no single part that keeps to another rhythm explains it.
+              <Glyph severity="fault" /> It differs, and none of the parts alone explains it: not by resting otherwise, by
+              working always or never, or by taking nothing.
             </p>{/each}
         {/if}
       </div>
     {/snippet}
     {#snippet wide()}
       <div class="pb-2">
-        <CurrentOverlay label="Current of {say(rail.label)}" {line} {log} {report} />
+        <CurrentOverlay label="Current of {say(rail.label)}" {line} {lanes} {log} {report} />
         {#each lanes as lane (lane.part)}
           <div class="flex items-center gap-2 min-w-0 [--round:calc(100%_-_11rem)]">
             <span class="w-[10.5rem] flex-none truncate text-aside">{say(lane.label)}</span>
-            <LaneStrip {lane} {lanes} {most} />
+            <LaneStrip {lane} {lanes} most={tallest(lanes)} />
           </div>
         {/each}
       </div>

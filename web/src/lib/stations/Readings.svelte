@@ -1,5 +1,6 @@
 <!-- Readings of the build: what each part says, and whether two that lie side by side agree. -->
 <script lang="ts">
+  import type { Circuit } from '@idle-breadboard/core/circuit';
   import { sideBySide, twinsOf } from '@idle-breadboard/core/deliver';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { say } from '@idle-breadboard/core/words';
@@ -8,12 +9,13 @@
   import { readings } from '../state/readings.svelte';
   import ReadingLine from './ReadingLine.svelte';
 
+  let { circuit }: { circuit: Circuit } = $props();
   const pairs = $derived(
     twinsOf(readings.all).flatMap(([a, b]) => {
       const [x, y] = [readings.valueOf(a), readings.valueOf(b)];
       // What is wrong by itself is not compared.
       const isOdd = [a, b].some((at) => (readings.doubts(at) ?? []).some(({ id }) => id !== 'outsideNeed'));
-      return x === null || y === null || isOdd ? [] : [{ a, b, ...sideBySide(a, x, b, y) }];
+      return x === null || y === null || isOdd ? [] : [{ a, b, ...sideBySide(circuit, a, x, b, y) }];
     }),
   );
 </script>

@@ -2,7 +2,8 @@
 <script lang="ts">
   import { leftOver, numberedParts, readWireNumber } from '@idle-breadboard/core/bench';
   import type { Circuit } from '@idle-breadboard/core/circuit';
-  import { withNumber } from '@idle-breadboard/core/plan';
+  import { spaced } from '@idle-breadboard/core/figures';
+  import { keyOf, withNumber } from '@idle-breadboard/core/plan';
   import { say } from '@idle-breadboard/core/words';
   import Button from '../kit/Button.svelte';
   import Select from '../kit/Select.svelte';
@@ -23,14 +24,12 @@
     found.length > 0 ? parts.filter(({ number }) => number !== null && !found.some(({ rom }) => rom === number)) : [],
   );
   const open = $derived(parts.some(({ number }) => number === null));
-  const hex = (rom: string) => rom.toUpperCase().replace(/../g, '$& ').trim();
   const degrees = (kelvin: number) => `${kelvin.toFixed(1)} °C`;
   const ofRom = (rom: string) => parts.find(({ number }) => number === rom);
-  const keyOf = ({ part, port }: { part: string; port: string }) => `${part} ${port}`;
 
   function give(rom: string, to: string) {
     const { plan } = workbench;
-    const at = parts.find((part) => keyOf(part) === to);
+    const at = parts.find((part) => keyOf(part.part, part.port) === to);
     if (!plan) return;
     const had = ofRom(rom);
     if (at) workbench.edit(withNumber(plan, at.part, at.port, rom), `number of ${at.label}`);
@@ -51,20 +50,22 @@
     <table>
       <caption class="sr-only">parts found on one-wire lines</caption>
       <tbody>
-        {#each found as { rom, celsius, bus } (rom)}
+        {#each found as { rom, celsius, atStart, bus } (rom)}
           {@const meant = 'rom' in which && which.rom === rom}
           <tr data-meant={meant || undefined} class="data-meant:bg-copper-soft">
-            <td class="value pr-3">{hex(rom)}</td>
-            <td class="value pr-3 text-right">{celsius === null ? 'no temperature' : degrees(celsius)}</td>
+            <td class="value pr-3">{spaced(rom)}</td>
+            <td class="value pr-3 text-right"
+              >{atStart ? 'not converted yet' : celsius === null ? 'no temperature' : degrees(celsius)}</td
+            >
             <td
               ><Select
-                label="part with the number {hex(rom)}"
-                value={ofRom(rom) ? keyOf(ofRom(rom) ?? { part: '', port: '' }) : ''}
+                label="part with the number {spaced(rom)}"
+                value={ofRom(rom) ? keyOf(ofRom(rom)?.part, ofRom(rom)?.port) : ''}
                 choices={[
                   { value: '', label: 'which part?' },
                   ...parts
                     .filter((part) => part.bus === bus)
-                    .map((part) => ({ value: keyOf(part), label: part.label })),
+                    .map((part) => ({ value: keyOf(part.part, part.port), label: part.label })),
                 ]}
                 change={(to) => give(rom, to)}
               /></td
@@ -75,11 +76,11 @@
     </table>
   {/if}
   {#each lost as { part, label: name, number } (part)}<p class="my-0.5">
-      {name}, {hex(number ?? '')}, is not on the line.
+      {name}, {spaced(number ?? '')}, is not on the line.
     </p>{/each}
   <p class="my-0.5" role="status">
-    {#if which.is === 'joined'}{hex(which.rom)} came: it is the one that was plugged in.
-    {:else if which.is === 'warmed'}{hex(which.rom)} rose by {degrees(which.rose)}{which.next === null
+    {#if which.is === 'joined'}{spaced(which.rom)} came: it is the one that was plugged in.
+    {:else if which.is === 'warmed'}{spaced(which.rom)} rose by {degrees(which.rose)}{which.next === null
         ? ''
         : `, the others by ${degrees(Math.max(0, which.next))} at most`}: it is the one in the hand.
     {:else if which.is === 'several'}Several changed together, so that none can be told from the others. Let them come
@@ -89,13 +90,13 @@
   </p>
   <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center">
     {#each left as { at, rom } (rom)}
-      <Button onclick={() => give(rom, keyOf(at))}
-        >{hex(rom)} is left: it is {say(circuit.parts.get(at.part)?.label)}</Button
+      <Button onclick={() => give(rom, keyOf(at.part, at.port))}
+        >{spaced(rom)} is left: it is {say(circuit.parts.get(at.part)?.label)}</Button
       >
     {/each}
     {#if which.is === 'several'}<Button onclick={() => selfTesting.compareFromNow()}>Compare from now on</Button>{/if}
     {#if bringing.bench !== 'off' && found.length > 1}
-      {#each parts as part (keyOf(part))}<Button onclick={() => selfTesting.simulate(part.part)}
+      {#each parts as part (keyOf(part.part, part.port))}<Button onclick={() => selfTesting.simulate(part.part)}
           >Hold {part.label} in the hand</Button
         >{/each}
     {/if}
@@ -115,7 +116,7 @@
         label="part with that label"
         value=""
         placeholder="is on …"
-        choices={parts.map((part) => ({ value: keyOf(part), label: part.label }))}
+        choices={parts.map((part) => ({ value: keyOf(part.part, part.port), label: part.label }))}
         change={label}
       />
     </div>

@@ -11,7 +11,7 @@ import type { Packed } from './sharing';
 
 /** What a change of the plan does to its findings. */
 /** What is written for the software of a build: what it must be told, and programs that try it. */
-export type ProgramFile = 'c' | 'python' | 'json' | 'overlay' | 'self-test-c' | 'self-test-python';
+type ProgramFile = 'c' | 'python' | 'json' | 'overlay' | 'self-test-c' | 'self-test-python';
 
 export interface Effect {
   readonly status: Verdict['status'];
