@@ -1,18 +1,12 @@
 <script lang="ts">
-  import { flushSync, onMount, untrack } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { demoPlans, loadCatalogue } from '$lib/catalogue';
-  import Button from '$lib/kit/Button.svelte';
   import { takeFile } from '$lib/kit/actions';
   import Header from '$lib/frame/Header.svelte';
   import { onFocus, onKey, onKeyFirst } from '$lib/frame/keys';
-  import Stations from '$lib/frame/Stations.svelte';
-  import Strip from '$lib/frame/Strip.svelte';
-  import { logbook } from '$lib/state/logbook.svelte';
-  import { laying } from '$lib/state/laying.svelte';
+  import { readAddress } from '$lib/state/address';
   import { drawer } from '$lib/state/drawer.svelte';
-  import { proofsBySubject } from '$lib/state/proofs';
   import { standing } from '$lib/state/standing.svelte';
-  import { triedResults } from '$lib/state/tried-results';
   import { telling } from '$lib/state/telling.svelte';
   import { view } from '$lib/state/view.svelte';
   import { workbench } from '$lib/state/workbench.svelte';
@@ -21,67 +15,21 @@
 
   let { data }: { data: PageData } = $props();
   let picker = $state<HTMLInputElement>();
-  const study = $derived(workbench.study);
-  const proofs = $derived(study ? proofsBySubject(study.verdict) : new Map<string, never[]>());
+  const openPlan = () => import('$lib/frame/open-plan');
 
-  /** The stations where parts are chosen come when they are gone to: a plan that is checked does not wait for them. */
-  let paper = $state<Awaited<ReturnType<typeof load>>['PrintComparison']>();
-  const load = () => import('$lib/stations/choosing');
-  let loaded: ReturnType<typeof load> | undefined;
-  async function choosing() {
-    const all = await (loaded ??= load());
-    paper = all.PrintComparison;
-    return all;
-  }
-
-  const loadElectric = () => import('$lib/stations/electric');
-  let proved: ReturnType<typeof loadElectric> | undefined;
-  const electric = () => (proved ??= loadElectric());
-
-  const loadDelivering = () => import('$lib/stations/delivering');
-  let delivered: ReturnType<typeof loadDelivering> | undefined;
-  const delivering = () => (delivered ??= loadDelivering());
-  const loadBringing = () => import('$lib/stations/bringing-up');
-  let brought: ReturnType<typeof loadBringing> | undefined;
-  let bringUpPaper = $state<Awaited<ReturnType<typeof loadBringing>>['PrintBringUp']>();
-  async function bringingUp() {
-    const all = await (brought ??= loadBringing());
-    bringUpPaper = all.PrintBringUp;
-    return all;
-  }
-  /** What goes on paper, there before paper is asked for: a print does not wait. */
-  let sheet = $state<Awaited<ReturnType<typeof loadDelivering>>['PrintSheet']>();
-  $effect(() => {
-    if (study) {
-      void laying.ask();
-      void delivering().then(({ PrintSheet }) => (sheet = PrintSheet));
-    }
-  });
-
-  // The tie point of the bring-up says whether something was measured.
-  $effect(() => {
-    if (workbench.plan) void logbook.open();
-  });
-
-  /** The sheet for paper is made when paper is wanted: at every edit it would cost as much as the screen. */
-  let printing = $state(false);
-  const setPrinting = (on: boolean) => flushSync(() => (printing = on));
-
-  /** Set once the first screen is drawn and nothing else is wanted: what may be wanted next is fetched then. */
+  /** Whether the first screen is drawn, and nothing else is wanted: what may be wanted next is fetched then. */
+  let shown = $state(false);
   let idle = $state(false);
   $effect(() => {
-    if (!workbench.ready) return;
-    const later = () => (idle = true);
+    if (!shown) return;
+    const later = () => {
+      idle = true;
+      void openPlan();
+      void import('$lib/frame/PlanMenu.svelte');
+    };
     // Some browsers have no word for it.
     if ('requestIdleCallback' in window) requestIdleCallback(later, { timeout: 4000 });
     else setTimeout(later, 2000);
-  });
-
-  onMount(() => {
-    const medium = window.matchMedia('print');
-    const change = ({ matches }: MediaQueryListEvent) => setPrinting(matches);
-    medium.addEventListener('change', change);
-    return () => medium.removeEventListener('change', change);
   });
 
   /** Without the catalogue everything else works: it is told, and asked for again. */
@@ -95,6 +43,8 @@
   }
 
   onMount(async () => {
+    // What the address names is fetched beside the store.
+    if (readAddress(location.hash)?.plan) void openPlan();
     telling.onlyHere = await openStore();
     onNewer(() => (telling.newer = true));
     await Promise.all([view.start(), fetchCatalogue()]);
@@ -136,8 +86,6 @@
   onbeforeunload={(event) => {
     if (atRisk) event.preventDefault();
   }}
-  onbeforeprint={() => setPrinting(true)}
-  onafterprint={() => setPrinting(false)}
   onunhandledrejection={({ reason }) =>
     telling.say(
       `Something that was asked for failed. The program says: ${reason instanceof Error ? reason.message : String(reason)}`,
@@ -174,89 +122,23 @@
   {:else if !workbench.plan}
     <main class="grow overflow-y-auto" tabindex="-1">
       {#if view.starting}
-        {#await import('$lib/start/StartBuild.svelte') then { default: StartBuild }}<StartBuild />{/await}
+        {#await import('$lib/start/StartBuild.svelte') then { default: StartBuild }}<StartBuild
+            shown={() => (shown = true)}
+          />{/await}
       {:else}
         {#await import('$lib/start/ShelfPage.svelte') then { default: ShelfPage }}<ShelfPage
             openFile={() => picker?.click()}
+            shown={() => (shown = true)}
           />{/await}
       {/if}
     </main>
     {@render word()}
   {:else}
-    <div
-      class="grid grid-cols-[124px_minmax(0,1fr)] flex-1 min-h-0 max-desk:grid-cols-1 max-desk:grid-rows-[auto_minmax(0,1fr)]"
-    >
-      <Stations />
-      <main
-        class="overflow-y-auto overflow-x-hidden min-w-0 bg-board [container:banks_/_size]"
-        id="banks"
-        tabindex="-1"
-      >
-        {#if workbench.trouble}
-          {#await import('$lib/frame/Unworkable.svelte') then { default: Unworkable }}<Unworkable />{/await}
-        {:else if study}
-          {#key view.station}<svelte:boundary>
-              {#if view.station === 'overview'}
-                {#await import('$lib/stations/Overview.svelte') then { default: Overview }}<Overview
-                    circuit={study.circuit}
-                    verdict={study.verdict}
-                  />{/await}
-              {:else if view.station === 'need'}
-                {#await import('$lib/stations/Need.svelte') then { default: Need }}<Need
-                    circuit={study.circuit}
-                    {proofs}
-                  />{/await}
-              {:else if view.station === 'compare'}
-                {#await choosing() then { Compare }}<Compare circuit={study.circuit} />{/await}
-              {:else if view.station === 'control'}
-                {#await choosing() then { Control }}<Control circuit={study.circuit} />{/await}
-              {:else if view.station === 'levels'}
-                {#await electric() then { Levels }}<Levels circuit={study.circuit} {proofs} />{/await}
-              {:else if view.station === 'bus'}
-                {#await electric() then { Bus }}<Bus circuit={study.circuit} {proofs} />{/await}
-              {:else if view.station === 'pins'}
-                {#await electric() then { Pins }}<Pins circuit={study.circuit} {proofs} />{/await}
-              {:else if view.station === 'power'}
-                {#await electric() then { Power }}<Power circuit={study.circuit} {proofs} />{/await}
-              {:else if view.station === 'wiring'}
-                {#await delivering() then { Wiring }}<Wiring circuit={study.circuit} />{/await}
-              {:else if view.station === 'parts'}
-                {#await delivering() then { Parts }}<Parts circuit={study.circuit} />{/await}
-              {:else}
-                {#await bringingUp() then { BringUp }}<BringUp circuit={study.circuit} />{/await}
-              {/if}
-              {#snippet failed(error, again)}
-                <div class="grid gap-3 justify-items-start p-6" role="alert">
-                  <p>
-                    This station could not be shown, which should never happen. The program says:
-                    <span class="value">{error instanceof Error ? error.message : String(error)}</span>
-                  </p>
-                  <p>The plan is as it was, and the other stations go on.</p>
-                  <Button onclick={again}>Try again</Button>
-                </div>
-              {/snippet}
-            </svelte:boundary>{/key}
-          {#await import('$lib/frame/WorkingsTip.svelte') then { default: WorkingsTip }}<WorkingsTip
-              tried={triedResults}
-            />{/await}
-        {/if}
-      </main>
-    </div>
-    {@render word()}
-    <Strip />
+    {#await openPlan() then { OpenPlan }}<OpenPlan {word} shown={() => (shown = true)} />{/await}
   {/if}
 </div>
-{#if study && printing}
-  {#if view.station === 'compare' && paper}
-    {@const PrintComparison = paper}
-    <PrintComparison circuit={study.circuit} />
-  {:else if view.station === 'bring-up' && bringUpPaper}
-    {@const PrintBringUp = bringUpPaper}
-    <PrintBringUp />
-  {:else if sheet}
-    {@const PrintSheet = sheet}
-    <PrintSheet {study} />
-  {/if}
+{#if workbench.plan}
+  {#await openPlan() then { Papers }}<Papers {idle} />{/await}
 {/if}
 
 {#if workbench.ready && (idle || view.sheet !== null || workbench.refusal !== null)}

@@ -104,7 +104,7 @@
       <span>{desk.name} is not in the drawer yet.</span>
       <Button bind:ref={asking} onclick={leave}>Leave the draft here</Button>
       <Button onclick={stay}>Go on</Button>
-      <Button kind="bare" class="text-danger" onclick={drop}>Throw it away</Button>
+      <Button kind="bare" tone="lose" onclick={drop}>Throw it away</Button>
     </div>
   {/if}
   <div class="flex flex-wrap gap-x-2.5 gap-y-1 items-center py-1 px-3 border-b">

@@ -119,11 +119,8 @@
             >{new Date(changed).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}</span
           >
         </button>
-        <Button
-          kind="bare"
-          class="text-danger"
-          aria-label="throw {nameOf(draft)} away"
-          onclick={() => void desk.drop(id)}><X size={14} /></Button
+        <Button kind="bare" tone="lose" aria-label="throw {nameOf(draft)} away" onclick={() => void desk.drop(id)}
+          ><X size={14} /></Button
         >
       </li>
     {/each}

@@ -12,6 +12,7 @@
   import { desk } from '../state/desk.svelte';
   import { drawer } from '../state/drawer.svelte';
   import { telling } from '../state/telling.svelte';
+  import { circuitNow } from '../state/circuit-now';
   import { workbench } from '../state/workbench.svelte';
 
   let { card, back, close }: { card: Card; back: () => void; close: () => void } = $props();
@@ -48,7 +49,7 @@
       : 'no check asks for it';
 
   function use() {
-    const circuit = workbench.circuit();
+    const circuit = circuitNow();
     if (!circuit) return;
     const { plan } = addPart(circuit, workbench.library, card);
     const pieces = plan.stock[card.id] ?? drawer.stock[card.id] ?? 0;
@@ -85,7 +86,7 @@
     {#if workbench.plan}<Button onclick={use}>Add to the plan</Button>{/if}
     <Button onclick={() => void desk.revise(card, 'revision')}>Edit</Button>
     <Button onclick={() => void desk.revise(card, 'copy')}>Clone</Button>
-    {#if drawer.isOwn(card.id)}<Button kind="bare" class="text-danger" onclick={remove}>Remove mine</Button>{/if}
+    {#if drawer.isOwn(card.id)}<Button kind="bare" tone="lose" onclick={remove}>Remove mine</Button>{/if}
   </div>
   <div class="page pt-2 pb-4 px-3">
     {#if newer}
@@ -98,7 +99,7 @@
         </p>
         {#await workbench.effectOfRevision(newer.after) then effect}
           <p class="m-0" data-effect>
-            {#if effect.names}It no longer has what the plan uses: {effect.names}.
+            {#if effect.names}It no longer has what the plan uses: {say(effect.names.message)}.
             {:else if effect.brings.length === 0}Taken into the plan it brings no finding{effect.ends > 0
                 ? ` and ends ${effect.ends}`
                 : ''}.

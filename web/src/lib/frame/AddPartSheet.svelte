@@ -11,6 +11,7 @@
   import { drawer } from '../state/drawer.svelte';
   import { telling } from '../state/telling.svelte';
   import { view } from '../state/view.svelte';
+  import { circuitNow } from '../state/circuit-now';
   import { workbench } from '../state/workbench.svelte';
 
   const KINDS: readonly (readonly [Card['kind'], string])[] = [
@@ -28,7 +29,7 @@
 
   function take(card: Card) {
     close();
-    const circuit = workbench.circuit();
+    const circuit = circuitNow();
     if (!circuit) return;
     workbench.edit(addPart(circuit, workbench.library, card).plan, `add ${card.name}`);
     telling.say(`${card.name} added.`);

@@ -10,7 +10,8 @@
   import { STATIONS } from '../state/view-ids';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
-  import { assignRest, doExport, exportAll, startPlan } from '../kit/actions';
+  import { doExport, exportAll, startPlan } from '../kit/actions';
+  import { assignRest } from '../kit/plan-actions';
 
   let { openFile }: { openFile: () => void } = $props();
   const close = () => (view.sheet = null);

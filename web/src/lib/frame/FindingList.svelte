@@ -19,7 +19,7 @@
 </script>
 
 <Popover.Root bind:open={view.listOpen}>
-  <Popover.Trigger class={button({ kind: 'bare', class: 'text-ink gap-2.5' })} title="f" data-counts>
+  <Popover.Trigger class={button({ kind: 'bare', tone: 'read', gap: 'wide' })} title="f" data-counts>
     {#each shown as severity (severity)}
       <span
         class="inline-flex items-center gap-1 data-quiet:max-desk:hidden"

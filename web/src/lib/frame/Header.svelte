@@ -9,7 +9,7 @@
   import { telling } from '../state/telling.svelte';
   import { view } from '../state/view.svelte';
   import { workbench } from '../state/workbench.svelte';
-  import PlanMenu from './PlanMenu.svelte';
+  import PlanName from './PlanName.svelte';
 
   let { openFile }: { openFile: () => void } = $props();
   const { saving } = workbench;
@@ -21,7 +21,7 @@
 <header class="screen-only">
   <div class="flex flex-wrap items-center gap-x-2 gap-y-1 py-1 px-3 min-h-10">
     <span class="font-semibold text-group tracking-[-0.01em]">Idle Breadboard</span>
-    <PlanMenu {openFile} />
+    <PlanName {openFile} />
     <span class="grow"></span>
     {#if workbench.plan}
       <Button

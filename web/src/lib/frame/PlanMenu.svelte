@@ -9,9 +9,11 @@
   import { doExport, exportAll, startPlan } from '../kit/actions';
 
   let { openFile }: { openFile: () => void } = $props();
+  // It was pressed before it was there.
+  let open = $state(true);
 </script>
 
-<DropdownMenu.Root>
+<DropdownMenu.Root bind:open>
   <DropdownMenu.Trigger
     class={button({ class: 'plan-name max-w-[min(24em,60vw)] font-semibold' })}
     title={workbench.plan?.name}

@@ -1,9 +1,6 @@
 /** Keys that work everywhere, except while something is being typed. */
 import { exportAll } from '../kit/actions';
 import { typeAhead, typedAhead } from '../kit/ahead';
-import { mending } from '../state/mending.svelte';
-import { remedying } from '../state/remedying.svelte';
-import { STATIONS } from '../state/view-ids';
 import { view } from '../state/view.svelte';
 import { workbench } from '../state/workbench.svelte';
 
@@ -18,37 +15,17 @@ const typing = (target: EventTarget | null): boolean =>
     // A list that is open has the keys.
     (target.role === 'combobox' && target.ariaExpanded === 'true'));
 
-/** Things that Enter already means something to. */
-const activates = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.closest('button, a, summary, [role="menuitem"], [role="option"]') !== null;
-
 const inDialog = (target: EventTarget | null): boolean =>
   target instanceof Element && target.closest('[role="dialog"]') !== null;
 
-/** At a finding that is open, digits choose among its remedies. */
-function choose(event: KeyboardEvent): boolean {
-  if (!/^[1-9]$/.test(event.key) || !(event.target instanceof Element)) return false;
-  const detail = event.target.closest('[data-detail]');
-  const remedy = detail?.querySelector<HTMLButtonElement>(`[data-remedy="${Number(event.key) - 1}"]`);
-  remedy?.click();
-  return detail !== null;
-}
+/** What keys mean to the plan that is open; put here with the rest of its screen. */
+let onPlanKey: ((event: KeyboardEvent) => boolean) | null = null;
+export const setPlanKeys = (keys: typeof onPlanKey): void => void (onPlanKey = keys);
 
 function plain(event: KeyboardEvent): boolean {
-  const station = STATIONS.find(({ key }) => key === event.key);
-  if (choose(event)) return true;
   if (event.key === 'Escape') return view.back();
-  if (event.key === 'x') void exportAll();
-  else if (!workbench.plan) return false;
-  else if (station) view.goTo(station.id);
-  else if (event.key === 'm') void mending.open();
-  else if (event.key === 'f') view.listOpen = true;
-  else if (event.key === ']') view.walk(1);
-  else if (event.key === '[') view.walk(-1);
-  else if (event.key === 'Enter' && !activates(event.target)) {
-    const [first] = remedying.remedies;
-    if (first) remedying.take(first);
-  } else return false;
+  if (event.key !== 'x') return onPlanKey?.(event) ?? false;
+  void exportAll();
   return true;
 }
 

@@ -12,9 +12,9 @@
     ref?: HTMLElement | null;
     children: Snippet;
   }
-  let { kind, pressed, class: more, ref = $bindable(null), children, ...rest }: Props = $props();
+  let { kind, tone, pressed, gap, class: more, ref = $bindable(null), children, ...rest }: Props = $props();
 </script>
 
-<Button.Root bind:ref type="button" class={button({ kind, pressed, class: more })} {...rest}
+<Button.Root bind:ref type="button" class={button({ kind, tone, pressed, gap, class: more })} {...rest}
   >{@render children()}</Button.Root
 >

@@ -14,7 +14,8 @@
   import PlanTile from './PlanTile.svelte';
   import PlanPicture from './PlanPicture.svelte';
 
-  let { openFile }: { openFile: () => void } = $props();
+  let { openFile, shown }: { openFile: () => void; /** Called once this is on the screen. */ shown: () => void } =
+    $props();
   let shipped = $state.raw<readonly PlanDocument[]>([]);
   const night = $derived(view.theme === 'dark');
   const keyOf = ({ plan }: PlanDocument) => `shipped ${plan.id} ${night}`;
@@ -27,6 +28,7 @@
   const faulty = $derived(sorted.toSorted((a, b) => (b.glance?.open ?? 0) - (a.glance?.open ?? 0))[0]);
 
   onMount(async () => {
+    shown();
     shipped = await demoPlans();
   });
   $effect(() => {

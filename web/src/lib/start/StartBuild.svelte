@@ -15,11 +15,15 @@
   import StockPick from './StockPick.svelte';
 
   const HEADS = { sense: 'It senses', show: 'It shows', drive: 'It drives', operate: 'It is operated by' } as const;
+  let { shown }: { /** Called once this is on the screen. */ shown: () => void } = $props();
   let search = $state('');
   const offered = $derived(pickables(workbench.library));
   const hits = $derived(found(offered, search));
   let field = $state<HTMLInputElement>();
-  onMount(() => field?.focus());
+  onMount(() => {
+    shown();
+    field?.focus();
+  });
 
   function enter() {
     const [first] = hits;

@@ -5,6 +5,7 @@ import { placeLine, pinsFrom } from '@idle-breadboard/core/solve';
 import { say } from '@idle-breadboard/core/words';
 import type { Effect } from '../worker/study';
 import { telling } from './telling.svelte';
+import { circuitNow } from './circuit-now';
 import { workbench } from './workbench.svelte';
 
 class PinBoard {
@@ -30,7 +31,7 @@ class PinBoard {
   }
 
   private moved(pin: string): Plan | null {
-    const circuit = workbench.circuit();
+    const circuit = circuitNow();
     return circuit && this.carried ? placeLine(circuit, this.carried, pin) : null;
   }
 
@@ -53,7 +54,7 @@ class PinBoard {
 
   drop(pin: string): void {
     const plan = this.moved(pin);
-    const wish = workbench.circuit()?.wishes.find(({ id }) => id === this.carried);
+    const wish = circuitNow()?.wishes.find(({ id }) => id === this.carried);
     if (plan && wish) workbench.edit(plan, `pin of ${say(wish.label)}`);
     else if (this.carried) telling.say('The line there is locked; open its lock first.');
     this.carry(null);
@@ -66,13 +67,13 @@ class PinBoard {
 
   /** What the kept assignment would end and bring, against the plan as it is. */
   async weighKept(): Promise<void> {
-    const now = workbench.circuit();
+    const now = circuitNow();
     if (!now || !this.kept) return;
     this.keptEffect = await workbench.effectOf(pinsFrom(now, this.kept));
   }
 
   backToKept(): void {
-    const now = workbench.circuit();
+    const now = circuitNow();
     if (now && this.kept) workbench.edit(pinsFrom(now, this.kept), 'back to the kept pins');
   }
 }

@@ -1,6 +1,5 @@
 /** The open plan, its history and its save state: the one place where state lives. */
 import type { Card, Library } from '@idle-breadboard/core/card';
-import { deriveCircuit, type Circuit } from '@idle-breadboard/core/circuit';
 import type { Overview } from '@idle-breadboard/core/overview';
 import {
   buyingOf,
@@ -15,7 +14,6 @@ import {
 } from '@idle-breadboard/core/plan';
 import type { Answer } from '@idle-breadboard/core/solve';
 import type { Result } from '@idle-breadboard/core/verify';
-import { say } from '@idle-breadboard/core/words';
 import { setSetting, setting } from '../store/db';
 import { deletePlan, loadPlan, type History, type Kept } from '../store/history';
 import { fillShelf, putPlan, shelved, watchShelf, type ShelfEntry } from '../store/shelved';
@@ -191,15 +189,15 @@ class Workbench {
   }
 
   /** What a later revision of a card would end and bring in the plan, before it is taken. */
-  async effectOfRevision(card: Card): Promise<{ names: string; ends: number; brings: readonly Result[] }> {
-    const nothing = { names: '', ends: 0, brings: [] };
+  async effectOfRevision(card: Card): Promise<{ names: Problem | null; ends: number; brings: readonly Result[] }> {
+    const nothing = { names: null, ends: 0, brings: [] };
     if (!this.plan) return nothing;
     const plan = { ...this.plan, revisions: { ...this.plan.revisions, [card.id]: card.revision } };
     const document = documentOf(plan, [...this.own, card], this.library);
     const [problem] = referenceProblems(document);
-    if (problem) return { ...nothing, names: say(problem.message) };
+    if (problem) return { ...nothing, names: problem };
     const effect = await this.thread.calls.compare(plan, document.cards);
-    return effect ? { names: '', ends: effect.ends.length, brings: effect.brings } : nothing;
+    return effect ? { names: null, ends: effect.ends.length, brings: effect.brings } : nothing;
   }
 
   /** The picture of a plan that was made of the open one; null once another was asked for. */
@@ -250,22 +248,11 @@ class Workbench {
     this.lastEdit = performance.now() - began;
   }
 
-  /**
-   * The circuit of the plan as it stands, also while its verdict is on the way: what is built on the circuit that is
-   * shown would lose the change in between.
-   */
-  circuit(): Circuit | null {
-    if (!this.plan) return null;
-    return this.study && !this.stale
-      ? this.study.circuit
-      : deriveCircuit(documentOf(this.plan, this.own, this.library));
-  }
-
   /** How the plan buys; as a new one does while none is open. */
   readonly buying = $derived(buyingOf(this.plan ?? emptyPlan('', '')));
 
   async remedies(finding: string): Promise<Answer | null> {
-    return this.thread.calls.remedies(finding, [...this.library.values()]);
+    return this.thread.calls.remedies(finding, this.thread.fresh([...this.library.values()], 'library'));
   }
 
   /** What the thread of the open plan answers without being told of it. */
@@ -275,7 +262,7 @@ class Workbench {
 
   /** What other choices would do to the runtime of a pack. */
   async whatIfs(rail: string) {
-    return this.thread.calls.whatIfs(rail, [...this.library.values()]);
+    return this.thread.calls.whatIfs(rail, this.thread.fresh([...this.library.values()], 'library'));
   }
 
   /** What another plan would end and bring, against the one that is shown. */

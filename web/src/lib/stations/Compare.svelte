@@ -14,6 +14,7 @@
   import { comparable, comparedNeed, comparing, tableOf, tableText } from '../state/comparing.svelte';
   import { telling } from '../state/telling.svelte';
   import { view } from '../state/view.svelte';
+  import { circuitNow } from '../state/circuit-now';
   import { workbench } from '../state/workbench.svelte';
   import CompareTable from './CompareTable.svelte';
   import Sets from './Sets.svelte';
@@ -31,7 +32,7 @@
   /** Puts the card in place of the one that serves the need, or adds it. */
   function serve(cardId: string) {
     const card = workbench.library.get(cardId);
-    const now = workbench.circuit();
+    const now = circuitNow();
     if (!card || !now || !need) return;
     const serving = now.plan.parts.find((part) => part.needs.includes(need.id));
     const old = serving && now.cards.get(serving.card);

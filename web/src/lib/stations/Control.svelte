@@ -12,6 +12,7 @@
   import { money } from '../kit/words';
   import { telling } from '../state/telling.svelte';
   import { view } from '../state/view.svelte';
+  import { circuitNow } from '../state/circuit-now';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
@@ -50,7 +51,7 @@
       .join(' · ');
 
   function take(fit: ControllerFit) {
-    const now = workbench.circuit();
+    const now = circuitNow();
     if (!now) return;
     if (!now.controller) {
       workbench.edit(addPart(now, workbench.library, fit.card, 'controller').plan, `take ${fit.card.name}`);
@@ -65,7 +66,7 @@
   }
 
   function putOn(id: string) {
-    const now = workbench.circuit();
+    const now = circuitNow();
     const card = workbench.library.get(id);
     const plan = now && card && addCarrier(now, workbench.library, card);
     if (plan) workbench.edit(plan, `put on ${card.name}`);

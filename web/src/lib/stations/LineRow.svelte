@@ -27,6 +27,7 @@
   import { of, type Proofs } from '../state/proofs';
   import { trying } from '../state/trial.svelte';
   import { telling } from '../state/telling.svelte';
+  import { circuitNow } from '../state/circuit-now';
   import { workbench } from '../state/workbench.svelte';
   import { shown } from './bus-proofs';
   import SpreadView from './SpreadView.svelte';
@@ -81,7 +82,7 @@
   });
 
   function addPull() {
-    const now = workbench.circuit();
+    const now = circuitNow();
     const wanted = now?.nets.find(({ id }) => id === net.id);
     const next = now && wanted && addPullUp(now, now.plan, wanted);
     if (next) workbench.edit(next, `add a pull-up to ${say(net.label)}`);

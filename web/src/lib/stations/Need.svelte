@@ -10,6 +10,7 @@
   import { placeNames, placeOf, quantities, usualRange } from '../state/needs';
   import { of, type Proofs } from '../state/proofs';
   import { view } from '../state/view.svelte';
+  import { circuitNow } from '../state/circuit-now';
   import { workbench } from '../state/workbench.svelte';
   import NeedRow from './NeedRow.svelte';
   import PartRow from './PartRow.svelte';
@@ -59,7 +60,7 @@
 
   function serve(need: Need, cardId: string) {
     const card = workbench.library.get(cardId);
-    const now = workbench.circuit();
+    const now = circuitNow();
     if (!card || !now) return;
     const label = need.kind === 'sense' ? `${need.place} ${need.quantity}` : card.name;
     edit(() => addPart(now, workbench.library, card, label, [need.id]).plan, `add ${card.name}`);

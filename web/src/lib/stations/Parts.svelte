@@ -8,7 +8,7 @@
   import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
   import CostArrival from '../charts/CostArrival.svelte';
-  import { saveBuild } from '../kit/actions';
+  import { saveBuild } from '../kit/plan-actions';
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
   import Station from '../kit/Station.svelte';

@@ -23,6 +23,7 @@
   import { pinBoard } from '../state/pin-board.svelte';
   import { opening } from '../state/opening.svelte';
   import { view } from '../state/view.svelte';
+  import { circuitNow } from '../state/circuit-now';
   import { workbench } from '../state/workbench.svelte';
 
   interface Props {
@@ -102,7 +103,7 @@
   function set(change: (now: PinWish) => Partial<Pick<PinWish, 'pin' | 'locked' | 'weakPull' | 'meant'>>) {
     const { plan } = workbench;
     // What is shown may be a verdict behind what was chosen.
-    const now = workbench.circuit()?.wishes.find(({ id }) => id === wish.id);
+    const now = circuitNow()?.wishes.find(({ id }) => id === wish.id);
     if (!plan || !now) return;
     const { pin, locked, weakPull, meant } = { ...now, ...change(now) };
     const kept = { ...(weakPull ? { weakPull } : {}), ...(meant && pin === now.pin ? { meant } : {}) };
@@ -152,7 +153,8 @@
 >
   <Button
     kind="bare"
-    class="cursor-grab text-quiet disabled:cursor-default"
+    tone="hold"
+    class="cursor-grab disabled:cursor-default"
     bind:ref={handle}
     aria-pressed={carried}
     aria-label="carry {say(wish.label)} to another pin"

@@ -22,6 +22,7 @@
   import Row from '../kit/Row.svelte';
   import { of, type Proofs } from '../state/proofs';
   import { telling } from '../state/telling.svelte';
+  import { circuitNow } from '../state/circuit-now';
   import { workbench } from '../state/workbench.svelte';
 
   let { circuit, proofs }: { circuit: Circuit; proofs: Proofs } = $props();
@@ -39,7 +40,7 @@
   const diodeOf = (part: string) => circuit.plan.helpers.find((h) => h.kind === 'diode' && h.part === part);
 
   function addSeries(net: (typeof lights)[number]) {
-    const now = workbench.circuit();
+    const now = circuitNow();
     const wanted = now?.nets.find(({ id }) => id === net.id);
     const made = now && wanted && withLightResistor(now, wanted);
     if (made) workbench.edit(made.plan, `resistor for ${say(net.label)}`);
@@ -55,7 +56,7 @@
   );
 
   function addBase(driver: string, label: string) {
-    const now = workbench.circuit();
+    const now = circuitNow();
     const made = now && baseResistor(now, driver);
     if (made) workbench.edit(made.plan, `resistor for ${label}`);
     else telling.say(`${label} needs a pin and a load that one resistor suits; a pin cannot drive every load.`);

@@ -6,7 +6,7 @@
   import { type Plan, ownerOf, parseRef, setPin, setUsed } from '@idle-breadboard/core/plan';
   import type { Result } from '@idle-breadboard/core/verify';
   import { counted, say } from '@idle-breadboard/core/words';
-  import { assignRest } from '../kit/actions';
+  import { assignRest } from '../kit/plan-actions';
   import Station from '../kit/Station.svelte';
   import Views from '../kit/Views.svelte';
   import { pinBoard } from '../state/pin-board.svelte';

@@ -14,6 +14,7 @@
   import Row from '../kit/Row.svelte';
   import { of, type Proofs } from '../state/proofs';
   import { telling } from '../state/telling.svelte';
+  import { circuitNow } from '../state/circuit-now';
   import { workbench } from '../state/workbench.svelte';
   import PowerFeed from './PowerFeed.svelte';
 
@@ -45,7 +46,7 @@
   });
   function orderNow() {
     // What is built on the circuit that is shown would lose a change in between.
-    const now = workbench.circuit();
+    const now = circuitNow();
     const found = now && stagger(now, rail.ref);
     if (found) workbench.edit(found.plan, `work one after the other on ${say(rail.label)}`);
     else telling.say('Nothing is gained: the peak is already as low as an order makes it.');

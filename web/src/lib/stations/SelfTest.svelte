@@ -7,7 +7,7 @@
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
   import Select from '../kit/Select.svelte';
-  import { saveSelfTest } from '../kit/actions';
+  import { saveSelfTest } from '../kit/plan-actions';
   import { hasSerial, serialPort, SPEEDS } from '../port/line-port';
   import { bringing } from '../state/bringing.svelte';
   import { logbook } from '../state/logbook.svelte';

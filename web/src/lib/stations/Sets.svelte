@@ -129,7 +129,7 @@
               class="text-right font-medium"
               scope="col"
               aria-sort={sets.sortedBy === key ? 'ascending' : undefined}
-              ><Button kind="bare" class="whitespace-normal text-right" onclick={() => (sets.sortedBy = key)}
+              ><Button kind="cell" class="justify-center text-right" onclick={() => (sets.sortedBy = key)}
                 >{FIGURE_NAME[key]}{key === 'cost' && currency ? `, ${currency}` : ''}{sets.sortedBy === key
                   ? ' ▾'
                   : ''}</Button
@@ -144,8 +144,8 @@
             <tr class="data-chosen:bg-copper-soft data-chosen:shadow-mark" data-chosen={i === sets.chosen || undefined}>
               <td class="px-2.5 border-t"
                 ><Button
-                  kind="bare"
-                  class="whitespace-normal text-left justify-start"
+                  kind="cell"
+                  class="justify-start text-left"
                   aria-pressed={i === sets.chosen}
                   onclick={() => (sets.chosen = i)}>{[set.controller.name, ...ownOf(set)].join(', ')}</Button
                 ></td

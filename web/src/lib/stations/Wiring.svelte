@@ -12,7 +12,7 @@
   import ZoomOut from '@lucide/svelte/icons/zoom-out';
   import BoardMap from '../charts/BoardMap.svelte';
   import { legsMovedBy, movedBy, turnedRound } from '../charts/move-part';
-  import { saveBuild, savePdf } from '../kit/actions';
+  import { saveBuild, savePdf } from '../kit/plan-actions';
   import Cautions from '../kit/Cautions.svelte';
   import Station from '../kit/Station.svelte';
   import Working from './Working.svelte';
