@@ -153,6 +153,10 @@ describe('a thread beside the page', () => {
     const cards = [{ id: 'a' }, { id: 'b' }] as unknown as Card[];
     expect(thread.fresh(cards)).to.equal(cards);
     expect(thread.fresh([...cards])).to.equal(null);
+    // What they are to it is told apart.
+    expect(thread.fresh(cards, 'library')).to.equal(cards);
+    expect(thread.fresh(cards, 'library')).to.equal(null);
+    expect(thread.fresh([...cards])).to.equal(null);
     expect(thread.fresh(cards.slice(0, 1))).to.have.length(1);
     thread.end();
     expect(thread.fresh(cards.slice(0, 1))).to.have.length(1);

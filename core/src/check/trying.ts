@@ -7,6 +7,7 @@ import type { Circuit } from '../circuit/model.ts';
 import { noting } from '../quantity/reads.ts';
 import type { Result } from './result.ts';
 import type { NotMet, Verdict } from './standing.ts';
+import { isSame } from '../plan/same.ts';
 import { perOwner } from '../quantity/memo.ts';
 import { findingsAmong, judged, PIECES, subjectsOf, verdictOf, type CheckPiece } from './verify.ts';
 
@@ -18,9 +19,19 @@ interface Said {
   readonly reads: ReadonlySet<string>;
 }
 
-function learn(piece: CheckPiece, seen: Circuit, id: string): Said {
-  const { value: results, reads } = noting(() => judged(piece, seen, id));
-  return { piece, id, results, reads };
+/** @param before what it said of the circuit before: what it says again stays the same object */
+function learn(piece: CheckPiece, seen: Circuit, id: string, before: Said | undefined): Said {
+  const { value, reads } = noting(() => judged(piece, seen, id));
+  return { piece, id, results: before ? asBefore(before.results, value) : value, reads };
+}
+
+/** The results of now, with those taken from before that say the same. */
+function asBefore(before: readonly Result[], now: readonly Result[]): readonly Result[] {
+  const results = now.map((one, i) => {
+    const old = before[i]?.key === one.key ? before[i] : before.find(({ key }) => key === one.key);
+    return old && isSame(old, one) ? old : one;
+  });
+  return results.length === before.length && results.every((one, i) => one === before[i]) ? before : results;
 }
 
 function readersBy(all: readonly Said[]): Map<string, Said[]> {
@@ -43,14 +54,21 @@ export class Trying {
   private readers: Map<string, Said[]> | null = null;
   private readonly byPiece = new Map<CheckPiece, Map<string, Said>>();
 
-  /** @param kept what was said of a thing before, where that still holds */
+  /**
+   * @param before that of a circuit much like it
+   * @param again what of that is to be judged again
+   */
   constructor(
     private readonly circuit: Circuit,
-    kept: (piece: CheckPiece, id: string) => Said | undefined = () => undefined,
+    before: Trying | null = null,
+    again: ReadonlySet<Said> = new Set(),
   ) {
     const seen = watched(circuit);
     this.all = PIECES.flatMap((piece) =>
-      [...subjectsOf(piece, circuit)].map((id) => this.take(kept(piece, id) ?? learn(piece, seen, id))),
+      [...subjectsOf(piece, circuit)].map((id) => {
+        const said = before?.byPiece.get(piece)?.get(id);
+        return this.take(said && !again.has(said) ? said : learn(piece, seen, id, said));
+      }),
     );
     this.unmet = this.all.filter(({ results }) => results.some(({ severity }) => severity !== null));
     this.verdict = verdictOf(
@@ -68,11 +86,7 @@ export class Trying {
 
   /** The same of a changed circuit, with what is not touched taken over: its verdict is that of the whole. */
   next(circuit: Circuit): Trying {
-    const again = this.readersOf(changedBetween(this.circuit, circuit));
-    return new Trying(circuit, (piece, id) => {
-      const said = this.byPiece.get(piece)?.get(id);
-      return said && !again.has(said) ? said : undefined;
-    });
+    return new Trying(circuit, this, this.readersOf(changedBetween(this.circuit, circuit)));
   }
 
   /** How many pieces are judged again after a change, of how many. */

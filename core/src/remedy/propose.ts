@@ -6,6 +6,7 @@ import { isBlocking, type Result } from '../check/result.ts';
 import { tryingOf } from '../check/trying.ts';
 import type { NotMet, Verdict } from '../check/standing.ts';
 import { perOwner } from '../quantity/memo.ts';
+import { atOnce } from '../quantity/at-once.ts';
 import { piecesCost } from '../buy/cost.ts';
 import { documentOf } from '../plan/document.ts';
 import { isSame } from '../plan/same.ts';
@@ -152,21 +153,25 @@ const MAX_REMEDIES = 10;
 
 /**
  * Every change that ends the finding and brings neither danger nor fault, proved by verifying the changed plan.
- * What ends most comes first, then what costs least.
+ * What ends most comes first, then what costs least. It stops after each trial, so that whoever waits for something else can be served.
  * @param library the plan's own cards and the catalogue's
  * @param wanted candidates that are worth trying
  */
-export function proposeRemedies(
+export function* proposing(
   circuit: Circuit,
   verdict: Verdict,
   finding: Result,
   library: Library,
   wanted: (candidate: Candidate) => boolean = () => true,
-): Remedy[] {
+): Generator<undefined, Remedy[]> {
   const context = { circuit, finding, library };
-  const proved = candidatesFor(context)
-    .filter(wanted)
-    .flatMap((candidate) => proofOf(context, verdict, candidate) ?? []);
+  const proved: Remedy[] = [];
+  for (const candidate of candidatesFor(context)) {
+    if (!wanted(candidate)) continue;
+    yield;
+    const proof = proofOf(context, verdict, candidate);
+    if (proof) proved.push(proof);
+  }
   proved.sort(
     (a, b) =>
       Number(a.deepens.length > 0) - Number(b.deepens.length > 0) ||
@@ -177,6 +182,9 @@ export function proposeRemedies(
   );
   return proved.slice(0, MAX_REMEDIES);
 }
+
+/** The same at one go. */
+export const proposeRemedies = (...of: Parameters<typeof proposing>): Remedy[] => atOnce(proposing(...of));
 
 /** What several findings propose alike is tried once. */
 const triedOf = perOwner((_circuit: Circuit) => new Map<string, { readonly plan: Plan; readonly after: NotMet }>());

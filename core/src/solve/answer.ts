@@ -3,7 +3,8 @@ import type { Verdict } from '../check/standing.ts';
 import { isBlocking, type Result } from '../check/result.ts';
 import type { Circuit } from '../circuit/model.ts';
 import type { Library } from '../card/library.ts';
-import { candidatesFor, proofOf, proposeRemedies } from '../remedy/propose.ts';
+import { candidatesFor, proofOf, proposing } from '../remedy/propose.ts';
+import { atOnce } from '../quantity/at-once.ts';
 import type { Remedy } from '../remedy/remedy.ts';
 import { anyChange } from './any-change.ts';
 
@@ -19,16 +20,15 @@ const MAX_UNLIKELY = 3;
 /**
  * Remedies of a finding; where none of the likely changes ends it, every single change of what it is about is tried. So where none is
  * given, none of them ends it. It stops after each trial, so that whoever waits for something else can be served.
- * @yields how many were tried
  */
 export function* answering(
   circuit: Circuit,
   verdict: Verdict,
   finding: Result,
   library: Library,
-): Generator<number, Answer> {
+): Generator<undefined, Answer> {
   const context = { circuit, finding, library };
-  const likely = proposeRemedies(circuit, verdict, finding, library);
+  const likely = yield* proposing(circuit, verdict, finding, library);
   const known = new Set(candidatesFor(context).map(({ id }) => id));
   let tried = known.size;
   if (likely.length > 0 || !isBlocking(finding)) return { remedies: likely, tried };
@@ -38,16 +38,10 @@ export function* answering(
     tried += 1;
     const proof = proofOf(context, verdict, candidate);
     if (proof && found.push(proof) >= MAX_UNLIKELY) break;
-    yield tried;
+    yield;
   }
   return { remedies: found, tried };
 }
 
 /** The same at one go. */
-export function answerTo(circuit: Circuit, verdict: Verdict, finding: Result, library: Library): Answer {
-  const steps = answering(circuit, verdict, finding, library);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
+export const answerTo = (...of: Parameters<typeof answering>): Answer => atOnce(answering(...of));

@@ -7,12 +7,15 @@ import type { Check } from '../../src/check/result.ts';
 import { verify } from '../../src/check/verify.ts';
 import { idsOf } from '../../src/circuit/watched.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
+import { isSame } from '../../src/plan/same.ts';
 import type { PlanDocument } from '../../src/plan/document.ts';
 import { drawnBase, drawnEdits } from '../support/drawn-edits.ts';
 import { demo, PLANS } from '../support/demo.ts';
 
 /** Of a copy, so that nothing that is remembered of the plan before can help. */
 const afresh = (document: PlanDocument): Verdict => verify(deriveCircuit(structuredClone(document)));
+
+const resultsOf = ({ findings, passes, echoes }: Verdict) => [...findings, ...echoes, ...passes];
 
 describe('a change tried by what it touches', function () {
   this.timeout(240_000);
@@ -44,8 +47,14 @@ describe('a change tried by what it touches', function () {
         const [edit] = drawnEdits(document, seed * 100 + step, 1);
         if (!edit) continue;
         ({ document } = edit);
+        const said = resultsOf(trying.verdict);
         trying = trying.next(deriveCircuit(document));
         expect(trying.verdict, `${seed}, step ${step}: ${edit.says}`).to.deep.equal(afresh(document));
+        // What it says again is the same object, so that nobody has to send or draw it again.
+        const copies = resultsOf(trying.verdict).filter(
+          (one) => !said.includes(one) && said.some((old) => isSame(old, one)),
+        );
+        expect(copies, `${seed}, step ${step}: ${edit.says}`).to.deep.equal([]);
       }
     }
   });

@@ -4,6 +4,7 @@
  * its figures, at their best over what is left, are beaten by a whole set that is known (bounds). A narrow run
  * before the exact one finds good whole sets early, so that the bounds bite.
  */
+import { atOnce } from '../../quantity/at-once.ts';
 import type { Card } from '../../card/card.ts';
 import { atBest, boundsBehind } from './bounds.ts';
 import { evaluateSet, FIGURES, noWorse, type Evaluation, type SetFigures } from './evaluate.ts';
@@ -50,13 +51,7 @@ const NARROW_GROWN = 200_000;
 const BREATHS = 30;
 
 /** Runs to its end without a pause. */
-export function searchSets(problems: readonly SetProblem[]): SetFront {
-  const search = searchSteps(problems);
-  for (;;) {
-    const step = search.next();
-    if (step.done) return step.value;
-  }
-}
+export const searchSets = (problems: readonly SetProblem[]): SetFront => atOnce(searchSteps(problems));
 
 /** The same, with a breath and its progress now and then. */
 export function* searchSteps(problems: readonly SetProblem[]): Generator<SetProgress, SetFront> {

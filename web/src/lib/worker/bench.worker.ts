@@ -34,6 +34,7 @@ import { bringUpSheet, touchedRow, type SheetRow } from '@idle-breadboard/core/d
 import { layoutSteps } from '@idle-breadboard/core/layout';
 import { placeNames, readPlace, say } from '@idle-breadboard/core/words';
 import { expose } from 'comlink';
+import { breath } from './breath';
 import type { BenchWorker, Cause, Pointed } from './bench';
 
 let kept: readonly Card[] = [];
@@ -43,9 +44,6 @@ let dictionary: Dictionary | null = null;
 let making: Promise<Dictionary | null> | null = null;
 let asked = 0;
 let hidden: { build: HiddenBuild; key: string } | null = null;
-
-/** Lets a message come in between two steps. */
-const breath = () => new Promise<void>((go) => setTimeout(go));
 
 const causeOf = (faults: readonly Fault[]): Cause =>
   faults.length === 0

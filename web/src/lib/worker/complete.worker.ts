@@ -2,12 +2,13 @@ import { libraryOf } from '@idle-breadboard/core/card';
 import { deriveCircuit } from '@idle-breadboard/core/circuit';
 import { completeSteps, type Told } from '@idle-breadboard/core/solve';
 import { expose } from 'comlink';
+import { breath } from './breath';
 import type { CompleteWorker } from './complete';
 
 let told: Told;
 
-/** Lets a message come in between two steps. */
-const breath = () => new Promise<void>((go) => setTimeout(go));
+/** ms between two looks at what was sent: steps are short, and the page is not to hear of each. */
+const PATIENCE = 20;
 
 const worker: CompleteWorker = {
   enough() {
@@ -17,10 +18,11 @@ const worker: CompleteWorker = {
     told = undefined;
     const steps = completeSteps(deriveCircuit({ plan, cards }), libraryOf(library));
     let step = steps.next();
-    while (!step.done) {
+    for (let since = 0; !step.done; step = steps.next(told)) {
+      if (performance.now() - since < PATIENCE) continue;
       progress(step.value);
       await breath();
-      step = steps.next(told);
+      since = performance.now();
     }
     return step.value;
   },

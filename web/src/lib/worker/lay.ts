@@ -13,6 +13,8 @@ export interface LayWorker {
    * @param cards null: those of the call before
    */
   lay(plan: Plan, cards: readonly Card[] | null, progress: (now: LayoutProgress) => void): Promise<Build | null>;
+  /** What is being laid out is wanted no more. */
+  drop(): void;
   /** Empty while nothing is laid out. */
   file(as: BuildFile): string;
   /** The plan for the bench as a PDF; null while nothing is laid out. */

@@ -11,14 +11,12 @@ import microFont from '@fontsource/open-sans/files/open-sans-latin-400-normal.wo
 import signsFont from '@fontsource/open-sans/files/open-sans-math-400-normal.woff?url';
 import wordsFont from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
 import { expose } from 'comlink';
+import { breath } from './breath';
 import type { LayWorker } from './lay';
 
 let kept: readonly Card[] = [];
 let newest = 0;
 let last: { circuit: Circuit; build: Build } | null = null;
-
-/** Lets a message come in between two steps. */
-const breath = () => new Promise<void>((go) => setTimeout(go));
 
 const worker: LayWorker = {
   async lay(plan, cards, progress) {
@@ -37,6 +35,9 @@ const worker: LayWorker = {
       progress(step.value);
       await breath();
     }
+  },
+  drop() {
+    newest += 1;
   },
   file(as) {
     if (!last) return '';

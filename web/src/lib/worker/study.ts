@@ -9,10 +9,10 @@ import type { PinSolution, Answer, WhatIf } from '@idle-breadboard/core/solve';
 import type { Result, Verdict } from '@idle-breadboard/core/verify';
 import type { Packed } from './sharing';
 
-/** What a change of the plan does to its findings. */
 /** What is written for the software of a build: what it must be told, and programs that try it. */
 type ProgramFile = 'c' | 'python' | 'json' | 'overlay' | 'self-test-c' | 'self-test-python';
 
+/** What a change of the plan does to its findings. */
 export interface Effect {
   readonly status: Verdict['status'];
   /** Dangers and faults that are left. */
@@ -36,12 +36,15 @@ export interface StudyWorker {
   picture(plan: Plan, cards: readonly Card[]): Overview;
   /** @param cards null: those of the call before */
   study(plan: Plan, cards: readonly Card[] | null): Packed<Study>;
-  /** Remedies of a finding of the plan studied last; null where something newer was asked meanwhile. */
-  remedies(finding: string, library: readonly Card[]): Promise<Answer | null>;
+  /**
+   * Remedies of a finding of the plan studied last; null where something newer was asked meanwhile.
+   * @param library null: that of the call before, here and below
+   */
+  remedies(finding: string, library: readonly Card[] | null): Promise<Answer | null>;
   /** What work one after the other would save on a rail of the plan studied last, A at the peak; null where nothing. */
   order(rail: string): { readonly before: number; readonly after: number } | null;
   /** Choices that would make the cells behind a rail of the plan studied last run longer. */
-  whatIfs(rail: string, library: readonly Card[]): WhatIf[];
+  whatIfs(rail: string, library: readonly Card[] | null): WhatIf[];
   /** Reads the text of a plan file. */
   read(text: string): Read<PlanDocument>;
   /** The text of a plan file. */

@@ -1,5 +1,5 @@
 import { settingsOf } from '@idle-breadboard/core/deliver';
-import { libraryOf, type Card } from '@idle-breadboard/core/card';
+import { libraryOf, type Card, type Library } from '@idle-breadboard/core/card';
 import { deriveCircuit } from '@idle-breadboard/core/circuit';
 import {
   namedSettings,
@@ -19,6 +19,7 @@ import { fingerprint, type Plan, sharedWith } from '@idle-breadboard/core/plan';
 import { pinModel, answering, solvePins, stagger, whatIfs, withPins } from '@idle-breadboard/core/solve';
 import { isBlocking, type Trying, tryingOf, withMeasured } from '@idle-breadboard/core/verify';
 import { expose } from 'comlink';
+import { breath } from './breath';
 import { Sender } from './sharing';
 import type { Study, StudyWorker } from './study';
 
@@ -29,10 +30,12 @@ const sender = new Sender();
 /** A plan comes as a copy: what it has in common with the last one is taken from there. */
 const shared = (plan: Plan): Plan => sharedWith(last?.circuit.plan, plan);
 let kept: readonly Card[] = [];
+let library: Library = new Map();
+const libraryFrom = (cards: readonly Card[] | null): Library => (library = cards ? libraryOf(cards) : library);
 /** How often remedies were asked for: an older question is dropped. */
 let asked = 0;
 /** ms after which whoever waits is served. */
-const PATIENCE = 40;
+const PATIENCE = 6;
 
 /** Another plan, beside the one that is studied. */
 function judged(plan: Plan, cards: readonly Card[]) {
@@ -66,18 +69,19 @@ const worker: StudyWorker = {
     last = { fingerprint: print, circuit, verdict: withMeasured(trying.verdict, plan.measured, print) };
     return sender.pack(last);
   },
-  async remedies(finding, library) {
+  async remedies(finding, cards) {
+    const known = libraryFrom(cards);
     const study = last;
     const found = study?.verdict.findings.find(({ key }) => key === finding);
     const mine = (asked += 1);
     if (!study || !found) return { remedies: [], tried: 0 };
-    const steps = answering(study.circuit, study.verdict, found, libraryOf(library));
+    const steps = answering(study.circuit, study.verdict, found, known);
     for (let since = performance.now(); ;) {
       const step = steps.next();
       if (step.done) return step.value;
       if (performance.now() - since < PATIENCE) continue;
       // An edit, or another finding, does not wait for what nobody wants any more.
-      await new Promise((resolve) => setTimeout(resolve));
+      await breath();
       if (last !== study || asked !== mine) return null;
       since = performance.now();
     }
@@ -86,9 +90,10 @@ const worker: StudyWorker = {
     const found = last && stagger(last.circuit, ref);
     return found && { before: found.before, after: found.after };
   },
-  whatIfs(ref, library) {
+  whatIfs(ref, cards) {
+    const known = libraryFrom(cards);
     const rail = last?.circuit.rails.get(ref);
-    return last && rail ? whatIfs(last.circuit, rail, libraryOf(library)) : [];
+    return last && rail ? whatIfs(last.circuit, rail, known) : [];
   },
   read: readPlan,
   write: writePlan,

@@ -14,7 +14,8 @@ type WhileNewest = <P>(hear: (now: P) => void) => ((now: P) => void) & ProxyMark
 export class Thread<T> {
   private running: { worker: WorkerLike; calls: Remote<T>; gone: Promise<never>; fail: (why: Error) => void } | null =
     null;
-  private sent: readonly Card[] = [];
+  /** Cards that it has, by what they are to it. */
+  private readonly sent = new Map<string, readonly Card[]>();
   /** The newest question about each matter, and what ends the waiting for it. */
   private readonly asked = new Map<string, { readonly release: () => void }>();
 
@@ -37,17 +38,20 @@ export class Thread<T> {
       fail(new Error(says || 'A part of the application could not be started.'));
       this.forget();
     });
-    this.sent = [];
+    this.sent.clear();
     this.running = { worker, calls: wrap<T>(worker), gone, fail };
     return this.running;
   }
 
-  /** Cards for a question; null where the thread has these already. */
-  fresh(cards: readonly Card[]): readonly Card[] | null {
-    const { sent } = this;
+  /**
+   * Cards for a question; null where the thread has these already.
+   * @param as what they are to it: it keeps one list of each
+   */
+  fresh(cards: readonly Card[], as: 'plan' | 'library' = 'plan'): readonly Card[] | null {
     void this.there;
+    const sent = this.sent.get(as) ?? [];
     const same = cards.length === sent.length && cards.every((card, i) => card === sent[i]);
-    this.sent = cards;
+    this.sent.set(as, cards);
     return same ? null : cards;
   }
 
@@ -88,6 +92,6 @@ export class Thread<T> {
 
   private forget(): void {
     this.running = null;
-    this.sent = [];
+    this.sent.clear();
   }
 }
