@@ -21,3 +21,5 @@ const { benchEdits } = await import('./lib/bench-edits.mjs');
 await benchEdits();
 const { benchSweep } = await import('./lib/bench-sweep.mjs');
 await benchSweep();
+const { benchFirst } = await import('./lib/bench-first.mjs');
+await benchFirst();

@@ -11,6 +11,7 @@
   import { view } from '$lib/state/view.svelte';
   import { workbench } from '$lib/state/workbench.svelte';
   import { onNewer, openStore } from '$lib/store/open';
+  import { fillShelf } from '$lib/store/shelved';
   import type { PageData } from './$types';
 
   let { data }: { data: PageData } = $props();
@@ -43,14 +44,18 @@
   }
 
   onMount(async () => {
-    // What the address names is fetched beside the store.
-    if (readAddress(location.hash)?.plan) void openPlan();
+    // What is needed for the plan that the address names comes beside the store.
+    if (readAddress(location.hash)?.plan) {
+      void openPlan();
+      workbench.warm();
+    }
+    const catalogue = fetchCatalogue();
     telling.onlyHere = await openStore();
     onNewer(() => (telling.newer = true));
-    await Promise.all([view.start(), fetchCatalogue()]);
+    await Promise.all([view.start(), catalogue, fillShelf(async () => (data.demo ? demoPlans() : []))]);
     // Before a plan is there: from then on the address is written.
     const asked = view.look();
-    await workbench.start(async () => (data.demo ? demoPlans() : []), asked === 'as it is' ? undefined : asked);
+    await workbench.start(asked === 'as it is' ? undefined : asked);
   });
 
   // Only the plan: whatever else is looked at writes its address itself.

@@ -16,7 +16,7 @@ import type { Answer } from '@idle-breadboard/core/solve';
 import type { Result } from '@idle-breadboard/core/verify';
 import { setSetting, setting } from '../store/db';
 import { deletePlan, loadPlan, type History, type Kept } from '../store/history';
-import { fillShelf, putPlan, shelved, watchShelf, type ShelfEntry } from '../store/shelved';
+import { putPlan, shelved, watchShelf, type ShelfEntry } from '../store/shelved';
 import { beginsToOpen, failedToOpen, hasFailed, openedWell } from '../store/opened';
 import { drawer } from './drawer.svelte';
 import { isWhole, PlanHistory } from './history.svelte';
@@ -71,13 +71,14 @@ class Workbench {
   /** The open plan with the cards that it uses. */
   document = $derived.by<PlanDocument | null>(() => (this.plan ? documentOf(this.plan, this.own, this.library) : null));
 
-  /**
-   * @param demo gives the plans for an empty shelf
-   * @param asked plan that the address names; null for the shelf, undefined for the one that was open last
-   */
-  async start(demo: () => Promise<readonly PlanDocument[]>, asked: string | null | undefined): Promise<void> {
+  /** A plan is going to be opened: what works it out is fetched beside the store. */
+  warm(): void {
+    void this.thread.calls;
+  }
+
+  /** @param asked plan that the address names; null for the shelf, undefined for the one that was open last */
+  async start(asked: string | null | undefined): Promise<void> {
     await drawer.start();
-    await fillShelf(demo);
     this.plans = await shelved();
     watchShelf((plans) => (this.plans = plans));
     const last = asked === undefined ? await setting('open') : asked;

@@ -33,7 +33,7 @@ export interface StudyWorker {
   /** What another house rule (or any other change) ends and brings. */
   compare(plan: Plan, cards: readonly Card[]): Effect | null;
   /** The picture of another plan. */
-  picture(plan: Plan, cards: readonly Card[]): Overview;
+  picture(plan: Plan, cards: readonly Card[]): Promise<Overview>;
   /** @param cards null: those of the call before */
   study(plan: Plan, cards: readonly Card[] | null): Packed<Study>;
   /**
@@ -42,19 +42,19 @@ export interface StudyWorker {
    */
   remedies(finding: string, library: readonly Card[] | null): Promise<Answer | null>;
   /** What work one after the other would save on a rail of the plan studied last, A at the peak; null where nothing. */
-  order(rail: string): { readonly before: number; readonly after: number } | null;
+  order(rail: string): Promise<{ readonly before: number; readonly after: number } | null>;
   /** Choices that would make the cells behind a rail of the plan studied last run longer. */
-  whatIfs(rail: string, library: readonly Card[] | null): WhatIf[];
+  whatIfs(rail: string, library: readonly Card[] | null): Promise<WhatIf[]>;
   /** Reads the text of a plan file. */
-  read(text: string): Read<PlanDocument>;
+  read(text: string): Promise<Read<PlanDocument>>;
   /** The text of a plan file. */
-  write(document: PlanDocument): string;
-  readPack(text: string): Read<readonly Card[]>;
-  writePack(cards: readonly Card[]): string;
+  write(document: PlanDocument): Promise<string>;
+  readPack(text: string): Promise<Read<readonly Card[]>>;
+  writePack(cards: readonly Card[]): Promise<string>;
   /** A file for the software of the plan studied last. */
-  programFile(as: ProgramFile, corrections: readonly Correction[]): string;
+  programFile(as: ProgramFile, corrections: readonly Correction[]): Promise<string>;
   /** What its software must be told. */
-  settings(corrections: readonly Correction[]): Named[];
+  settings(corrections: readonly Correction[]): Promise<Named[]>;
   /** Pins for everything that is not locked. */
-  assign(): { solution: PinSolution; plan: Plan } | null;
+  assign(): Promise<{ solution: PinSolution; plan: Plan } | null>;
 }

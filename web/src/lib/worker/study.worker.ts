@@ -1,27 +1,14 @@
-import { settingsOf } from '@idle-breadboard/core/deliver';
 import { libraryOf, type Card, type Library } from '@idle-breadboard/core/card';
 import { deriveCircuit } from '@idle-breadboard/core/circuit';
-import {
-  namedSettings,
-  settingsC,
-  settingsJson,
-  settingsOverlay,
-  settingsPython,
-  selfTestC,
-  selfTestPython,
-  readPack,
-  readPlan,
-  writePack,
-  writePlan,
-} from '@idle-breadboard/core/files';
-import { overviewOf } from '@idle-breadboard/core/overview';
 import { fingerprint, type Plan, sharedWith } from '@idle-breadboard/core/plan';
-import { pinModel, answering, solvePins, stagger, whatIfs, withPins } from '@idle-breadboard/core/solve';
 import { isBlocking, type Trying, tryingOf, withMeasured } from '@idle-breadboard/core/verify';
 import { expose } from 'comlink';
 import { breath } from './breath';
 import { Sender } from './sharing';
 import type { Study, StudyWorker } from './study';
+
+/** What comes after the verdict; fetched once that is out of the house. */
+const later = () => import('./after-verdict');
 
 let last: Study | null = null;
 /** What was judged of it, so that the next plan is judged by what is different. */
@@ -56,8 +43,9 @@ const worker: StudyWorker = {
       brings: findings.filter(({ key }) => !before?.has(key)),
     };
   },
-  picture(plan, cards) {
+  async picture(plan, cards) {
     const { circuit, verdict } = judged(plan, cards);
+    const { overviewOf } = await later();
     return overviewOf(circuit, verdict);
   },
   study(plan, cards) {
@@ -75,6 +63,8 @@ const worker: StudyWorker = {
     const found = study?.verdict.findings.find(({ key }) => key === finding);
     const mine = (asked += 1);
     if (!study || !found) return { remedies: [], tried: 0 };
+    const { answering } = await later();
+    if (last !== study || asked !== mine) return null;
     const steps = answering(study.circuit, study.verdict, found, known);
     for (let since = performance.now(); ;) {
       const step = steps.next();
@@ -86,33 +76,40 @@ const worker: StudyWorker = {
       since = performance.now();
     }
   },
-  order(ref) {
+  async order(ref) {
+    const { stagger } = await later();
     const found = last && stagger(last.circuit, ref);
     return found && { before: found.before, after: found.after };
   },
-  whatIfs(ref, cards) {
+  async whatIfs(ref, cards) {
     const known = libraryFrom(cards);
+    const { whatIfs } = await later();
     const rail = last?.circuit.rails.get(ref);
     return last && rail ? whatIfs(last.circuit, rail, known) : [];
   },
-  read: readPlan,
-  write: writePlan,
-  readPack,
-  writePack,
-  programFile(as, corrections) {
+  read: async (text) => (await later()).readPlan(text),
+  write: async (document) => (await later()).writePlan(document),
+  readPack: async (text) => (await later()).readPack(text),
+  writePack: async (cards) => (await later()).writePack(cards),
+  async programFile(as, corrections) {
+    const all = await later();
     if (!last) return '';
     const write = {
-      c: settingsC,
-      python: settingsPython,
-      json: settingsJson,
-      overlay: settingsOverlay,
-      'self-test-c': selfTestC,
-      'self-test-python': selfTestPython,
+      c: all.settingsC,
+      python: all.settingsPython,
+      json: all.settingsJson,
+      overlay: all.settingsOverlay,
+      'self-test-c': all.selfTestC,
+      'self-test-python': all.selfTestPython,
     }[as];
     return write(last.circuit, last.fingerprint, corrections);
   },
-  settings: (corrections) => (last ? namedSettings(settingsOf(last.circuit, corrections)) : []),
-  assign() {
+  async settings(corrections) {
+    const { namedSettings, settingsOf } = await later();
+    return last ? namedSettings(settingsOf(last.circuit, corrections)) : [];
+  },
+  async assign() {
+    const { pinModel, solvePins, withPins } = await later();
     if (!last) return null;
     const solution = solvePins(pinModel(last.circuit));
     return { solution, plan: withPins(last.circuit, solution) };
