@@ -133,6 +133,25 @@ test('from plug to signed off: a hidden fault is found on the way, a short is he
   }
 });
 
+test('after the checks before power a program leaves no voltage to the meter', async ({ page }) => {
+  test.setTimeout(180_000);
+  const bench = new Bench(page);
+  await bench.open('bring-up', NAME);
+  const simulated = page.getByRole('group', { name: 'simulated bench' });
+  await simulated.getByRole('button', { name: 'Put the build on it' }).click();
+  await page.getByRole('button', { name: 'Run it on the simulated bench' }).click();
+  await expect(page.getByText(/\d+ readings by the program, all as expected/)).toBeVisible({ timeout: 60_000 });
+  // Parts would answer on a wrong rail as well: nothing is said before the leads were measured.
+  const seen = page.locator('[data-seen]');
+  await expect(seen).toHaveCount(0);
+  await simulated.getByRole('button', { name: 'Read power off' }).click();
+  await expect(seen.filter({ hasText: 'top shelf sensor answers' }).first()).toBeVisible({ timeout: 60_000 });
+  await expect(seen.filter({ hasText: 'answer on it' }).first()).toBeVisible();
+  await expect(page.getByText(/\d+ of \d+ as expected, \d+ seen otherwise/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Sign off' }).click();
+  await expect(page.getByText(/\d+ as expected, \d+ seen otherwise and not measured, 0 outside/).first()).toBeVisible();
+});
+
 test('who goes on in spite of a short says why, and it stands in the logbook', async ({ page }) => {
   const bench = new Bench(page);
   await bench.open('bring-up', NAME);

@@ -2,6 +2,7 @@
 export { type Drawing, boardDrawing } from '../deliver/board-drawing.ts';
 export { type BringUpSheet, SHEET_PHASES, type SheetPhase, type SheetRow, answersOf } from '../deliver/sheet-row.ts';
 export { bringUpSheet } from '../deliver/bring-up.ts';
+export { seenOtherwise } from '../deliver/seen-otherwise.ts';
 export { type Build, buildFrom, buildOf } from '../deliver/build.ts';
 export { type Expected, isInside } from '../deliver/expected.ts';
 export type { ColourChange } from '../deliver/harness.ts';

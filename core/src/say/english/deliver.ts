@@ -6,10 +6,11 @@ import type { DeliverPlacesSays } from '../../deliver/places.ts';
 import type { DeliverProgrammingStepSays } from '../../deliver/programming-step.ts';
 import type { DeliverReadBackSays } from '../../deliver/read-back.ts';
 import type { DeliverDoubtsSays } from '../../deliver/readings/doubts.ts';
+import type { DeliverSeenOtherwiseSays } from '../../deliver/seen-otherwise.ts';
 import type { DeliverSettingsSays } from '../../deliver/settings/parts.ts';
 import type { DeliverWiringSays } from '../../deliver/wiring.ts';
 import { topic, ruleOnly } from '../language.ts';
-import { commas, counted, list, start } from './grammar.ts';
+import { commas, counted, list, plural, start } from './grammar.ts';
 
 export const deliver = {
   'deliver/board-drawing': topic<DeliverBoardDrawingSays>({
@@ -39,6 +40,17 @@ export const deliver = {
       jointsBareWires: 'joints of bare wires',
       colours: ({ colours }) => commas(colours),
       colour: ({ colour, count }) => `${count} × ${colour}`,
+    },
+  }),
+  'deliver/seen-otherwise': topic<DeliverSeenOtherwiseSays>({
+    says: {
+      answers: ({ part }) => `not measured: ${part} answers`,
+      answerOnIt: ({ parts, more }) =>
+        more > 0
+          ? `not measured: ${commas(parts)} and ${counted(more, 'other part')} answer on it`
+          : `not measured: ${list(parts)} ${plural(parts.length, 'answers', 'answer')} on it`,
+      doesWhatItShould: ({ part }) => `not measured: ${part} does what it should`,
+      readAsItShould: 'not measured: the program reads the pin as it should',
     },
   }),
   'deliver/places': topic<DeliverPlacesSays>({

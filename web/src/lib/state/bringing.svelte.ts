@@ -1,6 +1,12 @@
 /** Bringing the build up: its sheet, what was measured, what that points to, and the simulated bench. */
 import type { Reading } from '@idle-breadboard/core/bench';
-import { isInside, type BringUpSheet, type LogEntry, type SheetRow } from '@idle-breadboard/core/deliver';
+import {
+  isInside,
+  seenOtherwise,
+  type BringUpSheet,
+  type LogEntry,
+  type SheetRow,
+} from '@idle-breadboard/core/deliver';
 import { say } from '@idle-breadboard/core/words';
 import type { Remote } from 'comlink';
 import type { IntakeWorker } from '../worker/intake';
@@ -52,6 +58,14 @@ class Bringing {
     }),
   );
   readonly outside = $derived(this.evidence.filter(({ inside }) => inside === false));
+  /** What is known of standard rows that nobody measured; a build in order is brought up by these without a meter. */
+  readonly seen = $derived.by(() => {
+    const circuit = workbench.study?.circuit;
+    const read = new Set(this.evidence.map(({ row }) => row));
+    const inside = this.evidence.flatMap(({ row, inside: is }) => (row !== undefined && is ? [row] : []));
+    const all = circuit && seenOtherwise(circuit, this.sheet?.rows ?? [], new Set(inside));
+    return new Map([...(all ?? [])].filter(([key]) => !read.has(key)));
+  });
   /** What forbids to go on: outside before power, or a voltage that is outside under it; null where nothing does. */
   readonly stop = $derived.by(() => {
     const found = this.outside.flatMap((entry) => {
@@ -73,7 +87,10 @@ class Bringing {
     if (held) return held;
     const seen = new Set(this.evidence.map(({ row }) => row));
     return (
-      rows.find(({ standard, key }) => standard && !seen.has(key)) ?? rows.find(({ standard }) => standard) ?? null
+      rows.find(({ standard, key }) => standard && !seen.has(key) && !this.seen.has(key)) ??
+      rows.find(({ standard, key }) => standard && !seen.has(key)) ??
+      rows.find(({ standard }) => standard) ??
+      null
     );
   });
   readonly standard = $derived((this.sheet?.rows ?? []).filter(({ standard }) => standard));

@@ -83,8 +83,11 @@ class Workbench {
     watchShelf((plans) => (this.plans = plans));
     const last = asked === undefined ? await setting('open') : asked;
     try {
-      if (await hasFailed(last)) this.leaveOut(String(last), 'failed');
-      else if (this.plans.some(({ id }) => id === last)) await this.open(String(last));
+      if (await hasFailed(last)) {
+        // A thread that was fetched for it is not kept for others.
+        this.thread.end();
+        this.leaveOut(String(last), 'failed');
+      } else if (this.plans.some(({ id }) => id === last)) await this.open(String(last));
     } finally {
       // Whatever happens to that plan, the shelf is there.
       this.ready = true;

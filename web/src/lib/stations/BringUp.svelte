@@ -58,11 +58,14 @@
     keys.filter(({ key }) => bringing.outside.some((e) => e.row === key)).length;
   const count = (keys: readonly { key: string }[]) =>
     keys.filter(({ key }) => bringing.evidence.some((e) => e.row === key)).length;
+  const seen = (keys: readonly { key: string }[]) => keys.filter(({ key }) => bringing.seen.has(key)).length;
 </script>
 
 <Station
   title="Bring-up"
-  says={bringing.sheet ? `${bringing.done} of ${bringing.standard.length} as expected` : 'writing the sheet'}
+  says={bringing.sheet
+    ? `${bringing.done} of ${bringing.standard.length} as expected${bringing.seen.size > 0 ? `, ${bringing.seen.size} seen otherwise` : ''}`
+    : 'writing the sheet'}
 >
   {#snippet tools()}
     <Button disabled={!bringing.sheet} onclick={() => window.print()}><Printer size={14} />Print</Button>
@@ -84,7 +87,11 @@
           {#snippet choose()}{say(wordOf('sheet-phase', phase))}{/snippet}
           {#snippet prove()}
             <span class="unit"
-              >{count(rows)} of {rows.length} measured{bad(rows) > 0 ? `, ${bad(rows)} outside` : ''}</span
+              >{count(rows)} of {rows.length} measured{seen(rows) > 0 ? `, ${seen(rows)} seen otherwise` : ''}{bad(
+                rows,
+              ) > 0
+                ? `, ${bad(rows)} outside`
+                : ''}</span
             >
           {/snippet}
         </Row>

@@ -82,7 +82,7 @@
     }
   }
   async function sign() {
-    const { done, standard, outside } = bringing;
+    const { done, standard, outside, seen } = bringing;
     const passes = workbench.study?.verdict.passes ?? [];
     // What the simulated bench shows is no evidence: it rests on the same figures as the proofs.
     const rows = bringing.evidence.flatMap((e) =>
@@ -95,7 +95,7 @@
     await logbook.add([
       {
         kind: 'signed',
-        title: `signed off${logbook.simulated ? ', simulated' : ''}: ${done} of ${standard.length} as expected, ${outside.length} outside`,
+        title: `signed off${logbook.simulated ? ', simulated' : ''}: ${done} of ${standard.length} as expected${seen.size > 0 ? `, ${seen.size} seen otherwise and not measured` : ''}, ${outside.length} outside`,
         text: text.trim(),
       },
     ]);

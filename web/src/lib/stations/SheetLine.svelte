@@ -20,6 +20,7 @@
     written?.value === undefined ? null : { ...written, inside: isInside(row.expected, written.value) },
   );
   const old = $derived(entry !== null && logbook.isOld(entry));
+  const seen = $derived(bringing.seen.get(row.key));
   const { expected } = $derived(row);
   const shown = $derived(entry === null || old ? '' : saysReading(entry.value, entry.unit));
   let trouble = $state('');
@@ -103,7 +104,8 @@
             class="data-bad:text-danger data-bad:font-semibold"
             data-bad={!entry.inside || undefined}>{entry.inside ? 'as expected' : 'outside'}</span
           >
-        {:else if old}<span class="unit">measured before it was mended</span>{/if}
+        {:else if old}<span class="unit">measured before it was mended</span>
+        {:else if seen}<span data-seen>{say(seen)}</span>{/if}
         {#if typeof expected !== 'string'}<span class="flex-1"></span><WithinBar
             {expected}
             value={entry && !old && typeof entry.value === 'number' ? entry.value : null}
