@@ -12,6 +12,7 @@ import type { SheetRow } from './sheet-row.ts';
 /** What is said here, by the data that it takes. */
 export interface DeliverSeenOtherwiseSays {
   readonly answers: { part: Text };
+  readonly behindAnswer: { part: Text };
   readonly answerOnIt: { parts: readonly Text[]; more: number };
   readonly doesWhatItShould: { part: Text };
   readonly readAsItShould: null;
@@ -71,10 +72,11 @@ export function seenOtherwise(
     const parts = [...circuit.feeds.values()].flatMap((feed) =>
       feed.rail === rail && alive.has(feed.part) ? [feed.part] : [],
     );
-    const names = [...new Set(parts)].map(label);
-    return names.length > 0
-      ? tell('answerOnIt', { parts: names.slice(0, NAMES), more: Math.max(0, names.length - NAMES) })
-      : null;
+    const [through] = parts;
+    const names = [...new Set(parts)].filter((part) => answer.has(part)).map(label);
+    if (names.length > 0)
+      return tell('answerOnIt', { parts: names.slice(0, NAMES), more: Math.max(0, names.length - NAMES) });
+    return through === undefined ? null : tell('behindAnswer', { part: label(through) });
   };
   const seen = ({ phase, kind, subjects, probes }: SheetRow): Message | null => {
     if (kind !== 'volts') return null;
@@ -91,7 +93,8 @@ export function seenOtherwise(
     if (circuit.rails.has(subjectOf(first))) return onRail(subjectOf(first));
     const fed = [...circuit.feeds.values()].find(({ part, supply }) => behindId({ part, supply: supply.id }) === first);
     const part = fed?.part ?? first;
-    return alive.has(part) ? tell('answers', { part: label(part) }) : null;
+    if (!alive.has(part)) return null;
+    return tell(answer.has(part) ? 'answers' : 'behindAnswer', { part: label(part) });
   };
   return new Map(
     rows.flatMap((row) => {

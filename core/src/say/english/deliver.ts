@@ -45,6 +45,7 @@ export const deliver = {
   'deliver/seen-otherwise': topic<DeliverSeenOtherwiseSays>({
     says: {
       answers: ({ part }) => `not measured: ${part} answers`,
+      behindAnswer: ({ part }) => `not measured: what ${part} feeds answers`,
       answerOnIt: ({ parts, more }) =>
         more > 0
           ? `not measured: ${commas(parts)} and ${counted(more, 'other part')} answer on it`

@@ -16,19 +16,19 @@
   }
   let { label, line, lanes, log, report }: Props = $props();
   const HEIGHT = 150;
-  /** The lanes begin there, too, px. */
-  const LEFT = 176;
   const FLOOR = 1e-6;
   /** So many dots at most. */
   const DOTS = 1500;
   let width = $state(600);
+  /** px, where the lanes below begin, too: as wide as their names. */
+  let left = $state(154);
   const steps = $derived(line.usual);
   const span = $derived(steps.period > 0 ? steps.period : Math.max(1, log.at(-1)?.time ?? 1));
   /** The axis of the lanes below, where it is the whole round; without a round, the time of the log. */
   const axis = $derived.by((): RoundAxis => {
-    const own = roundAxis(lanes, width - LEFT - 4);
+    const own = roundAxis(lanes, width - left - 4);
     if (own?.every === span) return own;
-    return { x: scaleLinear([0, span], [0, width - LEFT - 4]), fold: null, every: span, ticks: [] };
+    return { x: scaleLinear([0, span], [0, width - left - 4]), fold: null, every: span, ticks: [] };
   });
   const x = $derived(axis.x);
   const all = $derived([...steps.value, ...(report ? [report.measured.least, report.measured.most] : [])]);
@@ -53,6 +53,7 @@
 </script>
 
 <div class="min-w-0" bind:clientWidth={width}>
+  <div class="w-[11rem]" bind:clientWidth={left}></div>
   <svg
     viewBox="0 0 {width} {HEIGHT}"
     {width}
@@ -63,12 +64,12 @@
       : ''}"
   >
     {#each decades as decade (decade)}
-      <path class="stroke-line" d="M{LEFT} {y(decade)}H{width - 4}" />
-      <text class="text-mark font-mono fill-quiet" x={LEFT - 4} y={y(decade) + 4} text-anchor="end"
+      <path class="stroke-line" d="M{left} {y(decade)}H{width - 4}" />
+      <text class="text-mark font-mono fill-quiet" x={left - 4} y={y(decade) + 4} text-anchor="end"
         >{formatQuantity(decade, 'A', 2)}</text
       >
     {/each}
-    <g transform="translate({LEFT} 0)">
+    <g transform="translate({left} 0)">
       <path class="fill-none stroke-copper stroke-[1.8]" d={path} />
       <path class="fill-none stroke-ink stroke-[2.4] [stroke-linecap:round]" d={dots} />
       {#if axis.fold !== null}<path
@@ -76,7 +77,7 @@
           d="M{axis.fold - 3} {HEIGHT - 20}l3 8M{axis.fold + 1} {HEIGHT - 20}l3 8"
         />{/if}
     </g>
-    <text class="text-mark font-mono fill-quiet" x={LEFT} y={HEIGHT - 3}>0</text>
+    <text class="text-mark font-mono fill-quiet" x={left} y={HEIGHT - 3}>0</text>
     <text class="text-mark font-mono fill-quiet" x={width - 4} y={HEIGHT - 3} text-anchor="end">{formatSpan(span)}</text
     >
   </svg>

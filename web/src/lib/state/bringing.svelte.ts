@@ -62,9 +62,10 @@ class Bringing {
   readonly seen = $derived.by(() => {
     const circuit = workbench.study?.circuit;
     const read = new Set(this.evidence.map(({ row }) => row));
+    const unread = new Set(this.standard.flatMap(({ key }) => (read.has(key) ? [] : [key])));
     const inside = this.evidence.flatMap(({ row, inside: is }) => (row !== undefined && is ? [row] : []));
     const all = circuit && seenOtherwise(circuit, this.sheet?.rows ?? [], new Set(inside));
-    return new Map([...(all ?? [])].filter(([key]) => !read.has(key)));
+    return new Map([...(all ?? [])].filter(([key]) => unread.has(key)));
   });
   /** What forbids to go on: outside before power, or a voltage that is outside under it; null where nothing does. */
   readonly stop = $derived.by(() => {
