@@ -24,6 +24,8 @@ export class Saving {
   private known: Kept | null = null;
   private running: Promise<void> = Promise.resolve();
   private unwatch: () => void = () => undefined;
+  /** What is watched: news of what was watched before, still waiting for their turn, are of no plan that is open. */
+  private watching: object | null = null;
 
   constructor(private readonly owner: Owner) {}
 
@@ -32,14 +34,16 @@ export class Saving {
     this.end();
     this.known = found;
     this.at = new Date(found.changed);
+    const mine = (this.watching = {});
     // After what is being written: its own count would look like that of another.
     this.unwatch = watchPlan(id, (writes) => {
-      this.running = this.running.then(() => this.look(id, writes));
+      this.running = this.running.then(() => (this.watching === mine ? this.look(id, writes) : undefined));
     });
   }
 
   end(): void {
     this.unwatch();
+    this.watching = null;
     this.known = null;
     [this.at, this.trouble, this.unsaved] = [null, null, 0];
   }
