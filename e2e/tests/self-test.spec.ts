@@ -3,10 +3,12 @@ import { type ChildProcessWithoutNullStreams, spawn } from 'node:child_process';
 import { createInterface } from 'node:readline';
 import { expect, type Page, test } from '@playwright/test';
 import { VirtualBuild } from '../../core/src/bench/virtual-build.ts';
+import { bringUpSheet } from '../../core/src/deliver/bring-up.ts';
 import { fingerprint } from '../../core/src/plan/fingerprint.ts';
 import { Bench as ProgramBench, compiled } from '../../core/test/support/bench-program.ts';
 import { benchOf, theFault } from '../../core/test/support/bench-case.ts';
 import { demo } from '../../core/test/support/demo.ts';
+import { say } from '../../core/src/say/say.ts';
 import { Bench } from './bench';
 
 const NAME = 'cupboard-verified';
@@ -133,7 +135,7 @@ test('from plug to signed off: a hidden fault is found on the way, a short is he
   }
 });
 
-test('after the checks before power a program leaves no voltage to the meter', async ({ page }) => {
+test('after the checks before power and the rails a program leaves no other voltage to the meter', async ({ page }) => {
   test.setTimeout(180_000);
   const bench = new Bench(page);
   await bench.open('bring-up', NAME);
@@ -141,12 +143,24 @@ test('after the checks before power a program leaves no voltage to the meter', a
   await simulated.getByRole('button', { name: 'Put the build on it' }).click();
   await page.getByRole('button', { name: 'Run it on the simulated bench' }).click();
   await expect(page.getByText(/\d+ readings by the program, all as expected/)).toBeVisible({ timeout: 60_000 });
-  // Parts would answer on a wrong rail as well: nothing is said before the leads were measured.
+  // Parts would answer on a wrong rail as well: nothing is said before leads and rails were measured.
   const seen = page.locator('[data-seen]');
   await expect(seen).toHaveCount(0);
   await simulated.getByRole('button', { name: 'Read power off' }).click();
+  await expect(page.getByText(/^\d+ of \d+ measured/).first()).toBeVisible({ timeout: 60_000 });
+  const rails = bringUpSheet(benchOf(NAME)).rows.filter(
+    ({ phase, kind, standard, subjects: [rail = ''] }) =>
+      phase === 'power' && kind === 'volts' && standard && rail.startsWith('rail:'),
+  );
+  expect(rails.length).toBeGreaterThan(1);
+  for (const { title, expected } of rails) {
+    await expect(seen).toHaveCount(0);
+    if (typeof expected === 'string') throw new Error('a rail without bounds');
+    const box = page.getByRole('textbox', { name: `${say(title)}: measured` });
+    await box.fill((((expected.min ?? 0) + (expected.max ?? 0)) / 2).toFixed(3));
+    await box.press('Enter');
+  }
   await expect(seen.filter({ hasText: 'top shelf sensor answers' }).first()).toBeVisible({ timeout: 60_000 });
-  await expect(seen.filter({ hasText: 'answer on it' }).first()).toBeVisible();
   await expect(page.getByText(/\d+ of \d+ as expected, \d+ seen otherwise/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Sign off' }).click();
   await expect(page.getByText(/\d+ as expected, \d+ seen otherwise and not measured, 0 outside/).first()).toBeVisible();

@@ -126,7 +126,7 @@ export class Measurements {
   readonly all: Measurement[] = [];
   private readonly known = new Set<string>();
   private readonly circuit: Circuit;
-  private readonly live: ReadonlySet<string>;
+  readonly live: ReadonlySet<string>;
   /** Where the black probe stays. */
   readonly zero: LeadPoint | null;
 

@@ -325,5 +325,6 @@ export function bringUpSheet(plan: Planned, each: (m: Measurement) => void = () 
     rows: sheet.rows.toSorted((a, b) => phase(a) - phase(b) || order(a) - order(b)),
     cautions: cautionsOf(plan.circuit),
     zero: sheet.zero,
+    live: measurements.live.size > 0,
   };
 }

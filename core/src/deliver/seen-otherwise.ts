@@ -1,27 +1,23 @@
 /**
  * Rows under power that nobody has measured and a program has seen something of: a part that answers has a supply, a pin that is read as it
- * should has a level. That alone is less than a voltage within its bounds: parts answer on 5 V in place of 3.3 as well. It is enough only where
- * every check before power was made and is as expected, and nothing is said elsewhere.
+ * should has a level. That alone is less than a voltage within its bounds: parts answer on 5 V in place of 3.3 as well. So nothing is said until
+ * every check before power and every rail was measured and is as expected, and nowhere where a cell keeps leads from being checked before power.
  */
 import type { BusNode, Circuit } from '../circuit/model.ts';
 import { behindId, subjectOf } from '../circuit/netlist-builder.ts';
 import { netOf } from '../circuit/watched.ts';
 import { tells, type Message, type Text } from '../quantity/message.ts';
-import type { SheetRow } from './sheet-row.ts';
+import type { BringUpSheet, SheetRow } from './sheet-row.ts';
 
 /** What is said here, by the data that it takes. */
 export interface DeliverSeenOtherwiseSays {
   readonly answers: { part: Text };
   readonly behindAnswer: { part: Text };
-  readonly answerOnIt: { parts: readonly Text[]; more: number };
   readonly doesWhatItShould: { part: Text };
   readonly readAsItShould: null;
 }
 
 const tell = tells<DeliverSeenOtherwiseSays>('deliver/seen-otherwise');
-
-/** More names than this are counted. */
-const NAMES = 3;
 
 /** Parts that a reading as expected is an answer of. */
 function answering(circuit: Circuit, { kind, key, subjects }: SheetRow): readonly string[] {
@@ -54,43 +50,45 @@ function fedThrough(circuit: Circuit, answer: ReadonlySet<string>): ReadonlySet<
   return alive;
 }
 
+const isRail = (circuit: Circuit, subject: string): boolean => circuit.rails.has(subjectOf(subject));
+
 /**
- * @param rows of the sheet
  * @param inside keys of the rows that were read and are as expected
- * @returns what is known, by the key of each row that was not read; none while a check before power is left or outside
+ * @returns what is known, by the key of each row that was not read; none while one of those is left or outside
  */
 export function seenOtherwise(
   circuit: Circuit,
-  rows: readonly SheetRow[],
+  { rows, live }: Pick<BringUpSheet, 'rows' | 'live'>,
   inside: ReadonlySet<string>,
 ): ReadonlyMap<string, Message> {
-  if (rows.some(({ phase, standard, key }) => phase === 'off' && standard && !inside.has(key))) return new Map();
+  // Leads of what has power even then were checked by nobody.
+  if (live) return new Map();
+  const before = rows.filter(
+    ({ phase, kind, standard, subjects: [first = ''] }) =>
+      standard && (phase === 'off' || (phase === 'power' && kind === 'volts' && isRail(circuit, first))),
+  );
+  if (before.some(({ key }) => !inside.has(key))) return new Map();
   const answer = new Set(rows.flatMap((row) => (inside.has(row.key) ? answering(circuit, row) : [])));
   const alive = fedThrough(circuit, answer);
+  const moves = new Set(
+    rows.flatMap(({ key, kind, subjects: [part] }) =>
+      kind === 'works' && inside.has(key) && part !== undefined ? [part] : [],
+    ),
+  );
   const label = (id: string): Text => circuit.parts.get(id)?.label ?? id;
-  const onRail = (rail: string): Message | null => {
-    const parts = [...circuit.feeds.values()].flatMap((feed) =>
-      feed.rail === rail && alive.has(feed.part) ? [feed.part] : [],
-    );
-    const [through] = parts;
-    const names = [...new Set(parts)].filter((part) => answer.has(part)).map(label);
-    if (names.length > 0)
-      return tell('answerOnIt', { parts: names.slice(0, NAMES), more: Math.max(0, names.length - NAMES) });
-    return through === undefined ? null : tell('behindAnswer', { part: label(through) });
-  };
   const seen = ({ phase, kind, subjects, probes }: SheetRow): Message | null => {
     if (kind !== 'volts') return null;
     const [first = ''] = subjects;
     if (phase === 'rest') {
       const red = probes?.red;
-      const pin = red?.kind === 'terminal' && red.part === circuit.controller?.id ? red.terminal : null;
-      if (pin !== null && inside.has(`level:${pin}`)) return tell('readAsItShould');
+      if (red?.kind !== 'terminal' || red.part !== circuit.controller?.id) return null;
+      if (inside.has(`level:${red.terminal}`)) return tell('readAsItShould');
       // What is never let go, as a relay's line, is seen by what it moves.
-      const at = netOf(circuit, first)?.ends.find(({ part, controller }) => !controller && answer.has(part));
-      return at ? tell('doesWhatItShould', { part: label(at.part) }) : null;
+      const moved = netOf(circuit, first)?.ends.find(({ part, controller }) => !controller && moves.has(part));
+      return moved ? tell('doesWhatItShould', { part: label(moved.part) }) : null;
     }
     if (phase !== 'power') return null;
-    if (circuit.rails.has(subjectOf(first))) return onRail(subjectOf(first));
+    if (isRail(circuit, first)) return null;
     const fed = [...circuit.feeds.values()].find(({ part, supply }) => behindId({ part, supply: supply.id }) === first);
     const part = fed?.part ?? first;
     if (!alive.has(part)) return null;

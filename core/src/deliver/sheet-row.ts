@@ -44,6 +44,8 @@ export interface BringUpSheet {
   readonly zero: Text;
   readonly rows: readonly SheetRow[];
   readonly cautions: readonly Caution[];
+  /** Set where something has power before power is on, so that its leads have no row before power. */
+  readonly live: boolean;
 }
 
 /** What a row answers when it shows what it should. */

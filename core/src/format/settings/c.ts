@@ -21,7 +21,7 @@ export const cValue = (pin: string): string => {
   return number === null ? pin.replace(/[^A-Za-z0-9_]/g, '_') : String(number);
 };
 
-/** Characters outside a string of C are group by their numbers, so that no mark of it can end it. */
+/** Characters outside a string of C are told by their numbers, so that no mark of it can end it. */
 const cText = (text: string): string =>
   `"${text
     .replace(/[\r\n]+/g, ' ')

@@ -126,7 +126,7 @@ export interface Named {
 
 const joined = (...parts: readonly string[]): string => parts.filter(Boolean).join('_');
 
-/** Everything under names that differ, in the order in which it is group. */
+/** Everything under names that differ, in the order in which it is told. */
 export function namedSettings(all: readonly SettingGroup[]): Named[] {
   const [names, bases] = [new Names(), new Names()];
   return all.map((group) => {

@@ -10,7 +10,7 @@ import type { DeliverSeenOtherwiseSays } from '../../deliver/seen-otherwise.ts';
 import type { DeliverSettingsSays } from '../../deliver/settings/parts.ts';
 import type { DeliverWiringSays } from '../../deliver/wiring.ts';
 import { topic, ruleOnly } from '../language.ts';
-import { commas, counted, list, plural, start } from './grammar.ts';
+import { commas, counted, list, start } from './grammar.ts';
 
 export const deliver = {
   'deliver/board-drawing': topic<DeliverBoardDrawingSays>({
@@ -46,10 +46,6 @@ export const deliver = {
     says: {
       answers: ({ part }) => `not measured: ${part} answers`,
       behindAnswer: ({ part }) => `not measured: what ${part} feeds answers`,
-      answerOnIt: ({ parts, more }) =>
-        more > 0
-          ? `not measured: ${commas(parts)} and ${counted(more, 'other part')} answer on it`
-          : `not measured: ${list(parts)} ${plural(parts.length, 'answers', 'answer')} on it`,
       doesWhatItShould: ({ part }) => `not measured: ${part} does what it should`,
       readAsItShould: 'not measured: the program reads the pin as it should',
     },

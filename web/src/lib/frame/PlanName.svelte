@@ -24,5 +24,7 @@
 {/snippet}
 
 {#if wanted}
-  {#await import('./PlanMenu.svelte')}{@render name()}{:then { default: PlanMenu }}<PlanMenu {openFile} />{/await}
+  {#await import('./PlanMenu.svelte')}{@render name()}{:then { default: PlanMenu }}<PlanMenu
+      {openFile}
+    />{:catch}{@render name()}{/await}
 {:else}{@render name()}{/if}

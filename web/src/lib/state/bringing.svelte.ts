@@ -64,7 +64,7 @@ class Bringing {
     const read = new Set(this.evidence.map(({ row }) => row));
     const unread = new Set(this.standard.flatMap(({ key }) => (read.has(key) ? [] : [key])));
     const inside = this.evidence.flatMap(({ row, inside: is }) => (row !== undefined && is ? [row] : []));
-    const all = circuit && seenOtherwise(circuit, this.sheet?.rows ?? [], new Set(inside));
+    const all = circuit && this.sheet && seenOtherwise(circuit, this.sheet, new Set(inside));
     return new Map([...(all ?? [])].filter(([key]) => unread.has(key)));
   });
   /** What forbids to go on: outside before power, or a voltage that is outside under it; null where nothing does. */
