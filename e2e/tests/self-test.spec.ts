@@ -48,17 +48,18 @@ class Board {
   }
 
   /** Power on: the program starts anew, on a build with these faults. */
-  start(faults: ConstructorParameters<typeof VirtualBuild>[1]): void {
+  start(faults: ConstructorParameters<typeof VirtualBuild>[1], moved: string | null = null): void {
     this.child?.kill();
     const child = spawn(this.program.path, ['listen']);
     this.child = child;
-    const bench = new ProgramBench(this.program.job, new VirtualBuild(this.plan, faults), (text) => {
+    const say = (text: string) => {
       // Other prints stand between its lines.
       const noisy = text.replaceAll('\n', '\nuptime 12 s\n');
       void this.page
         .evaluate((t) => (Reflect.get(window, 'boardSays') as (t: string) => void)(t), noisy)
         .catch(() => undefined);
-    });
+    };
+    const bench = new ProgramBench(this.program.job, new VirtualBuild(this.plan, faults), say, undefined, true, moved);
     createInterface({ input: child.stdout }).on('line', (line) => {
       const answer = (text: string) => child.stdin.write(`${text}\n`);
       if (line !== 'i') {
@@ -164,6 +165,50 @@ test('after the checks before power and the rails a program leaves no other volt
   await expect(page.getByText(/\d+ of \d+ as expected, \d+ seen otherwise/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Sign off' }).click();
   await expect(page.getByText(/\d+ as expected, \d+ seen otherwise and not measured, 0 outside/).first()).toBeVisible();
+});
+
+test('the program watches what is pressed and drives what is to light, once it is told to', async ({ page }) => {
+  test.setTimeout(180_000);
+  const board = new Board(page);
+  await board.plug();
+  const bench = new Bench(page);
+  try {
+    await bench.open('bring-up', NAME);
+    const door = page.getByRole('group', { name: 'the program and door contact' });
+    const light = page.getByRole('group', { name: 'the program and status light' });
+    // Nobody listens yet.
+    await expect(page.getByRole('combobox', { name: 'door contact: as it should' })).toBeVisible({ timeout: 60_000 });
+    await expect(door).toHaveCount(0);
+    board.start([]);
+    await page.getByRole('button', { name: 'Listen to it' }).click();
+    await expect(page.getByText(/\d+ readings by the program, all as expected/)).toBeVisible({ timeout: 60_000 });
+
+    await door.getByRole('button', { name: 'let the program watch door contact' }).click();
+    await expect(door).toContainText('Nothing changed at P17. Move it and watch again, or say no.', {
+      timeout: 30_000,
+    });
+    await expect(page.getByRole('combobox', { name: 'door contact: as it should' })).toContainText('not tried');
+    board.start([], 'door-contact');
+    await page.getByRole('button', { name: 'Run it again' }).click();
+    await door.getByRole('button', { name: 'let the program watch door contact' }).click();
+    await expect(door).toContainText('It changed at P17.', { timeout: 30_000 });
+    await expect(page.getByRole('combobox', { name: 'door contact: as it should' })).toContainText('yes, it does');
+
+    // What may move is said before it does.
+    await light.getByRole('button', { name: 'let the program drive status light' }).click();
+    await expect(light).toContainText('P4 is switched over for 1 s: status light may move, heat, light or sound');
+    await light.getByRole('button', { name: 'Drive it now' }).click();
+    await expect(light).toContainText('It was driven. Say whether it did what it should.', { timeout: 30_000 });
+    await expect(page.getByRole('combobox', { name: 'status light: as it should' })).toContainText('not tried');
+
+    // A program of another plan answers nothing, and that is said.
+    board.unplug();
+    await light.getByRole('button', { name: 'let the program drive status light' }).click();
+    await light.getByRole('button', { name: 'Drive it now' }).click();
+    await expect(light).toContainText('No answer: the program on the board is of another plan', { timeout: 30_000 });
+  } finally {
+    board.unplug();
+  }
 });
 
 test('who goes on in spite of a short says why, and it stands in the logbook', async ({ page }) => {

@@ -1,11 +1,12 @@
 /** The controller of a virtual build, as a program that runs on it sees the world: its buses, its pins and its converter. */
+import type { Port } from '../card/port.ts';
 import type { BusNode } from '../circuit/model.ts';
 import { keyOf } from '../plan/ref.ts';
 import { USUAL_ROOM } from '../standard/common-practice.ts';
 import { FirmwareModel } from './firmware-model.ts';
 import { wireNumber } from './program.ts';
 import { type ProgramPin, programPins } from './program-pins.ts';
-import { type BenchState, type OwnPull, withHigh, withListening, withPull } from './state.ts';
+import { type BenchState, type OwnPull, withClosed, withHigh, withListening, withPull } from './state.ts';
 import type { VirtualBuild } from './virtual-build.ts';
 import { WireDevice } from './wire-device.ts';
 
@@ -17,6 +18,8 @@ interface PinMode {
 
 /** K that a hand warms a thermometer by. */
 const HAND = 8;
+/** s between two moves of a hand. */
+const HAND_MOVES = 0.2;
 /** s that a start pulse is held low at least, and polls that its answer then lasts. */
 const START_PULSE = 1e-3;
 const ANSWER_POLLS = 20;
@@ -36,12 +39,26 @@ export class Target {
   private readonly lowSince = new Map<string, number>();
   private readonly answering = new Map<string, number>();
 
-  /** @param warm the part that somebody holds in the hand */
+  /** What somebody moves: contacts that close, outputs that rise. */
+  private readonly hand: { readonly contacts: readonly string[]; readonly outputs: readonly string[] };
+
+  /**
+   * @param warm the part that somebody holds in the hand
+   * @param moved the part that somebody presses, turns or walks past again and again
+   */
   constructor(
     private readonly build: VirtualBuild,
     private readonly warm: string | null = null,
+    moved: string | null = null,
   ) {
     this.talk = new FirmwareModel(build);
+    const ports = build.circuit.parts.get(moved ?? '')?.card.ports ?? [];
+    const signals = (protocol: Port['protocol']) =>
+      ports.flatMap((port) =>
+        port.protocol === protocol ? Object.values(port.lines).map((signal) => keyOf(moved ?? '', signal)) : [],
+      );
+    const works = moved !== null && build.alive(moved);
+    this.hand = { contacts: signals('switch'), outputs: works ? signals('digital-out') : [] };
     this.pins = new Map(programPins(build.circuit).map((pin) => [pin.terminal, pin]));
   }
 
@@ -50,6 +67,8 @@ export class Target {
       .filter(({ rests }) => rests === null)
       .map(({ terminal, key, pulled }) => [key, pulled ? (this.modes.get(terminal)?.pull ?? 'none') : 'none'] as const);
     let state = withListening(this.build.rest, listening);
+    if (Math.floor(this.now / HAND_MOVES) % 2 === 1)
+      state = withHigh(withClosed(state, ...this.hand.contacts), ...this.hand.outputs);
     for (const [terminal, { level }] of this.modes) {
       const pin = this.pins.get(terminal);
       if (!pin || level === null) continue;

@@ -5,7 +5,7 @@ import { keyOf } from '../plan/ref.ts';
 import type { Job } from './job.ts';
 
 /** @returns whether a run says what a measurement would show */
-export function answeredBy(circuit: Circuit, job: Job): (measurement: Measurement) => boolean {
+export function answeredBy(circuit: Circuit, job: Job): (measurement: Pick<Measurement, 'kind' | 'key'>) => boolean {
   const own = new Set([
     ...job.volts.map(({ part, port }) => `analog:${keyOf(part, port)}`),
     ...[...job.pulses, ...job.clocks].map(({ part, port }) => `works:${keyOf(part, port)}`),

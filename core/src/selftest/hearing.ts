@@ -4,6 +4,11 @@ import { digestOf, type Line, readLines } from './line.ts';
 /** Characters that a line may take; what is older and has no end was none. */
 const LONGEST = 1200;
 
+/** Lines that belong to no run: what was asked from outside. */
+const ANSWERS: readonly string[] = ['watched', 'driven'];
+/** Older ones nobody waits for. */
+const MOST_ANSWERS = 16;
+
 /** How far a run has come. */
 export interface Heard {
   /** Lines that came through. */
@@ -15,6 +20,7 @@ export interface Heard {
 export class Hearing {
   private rest = '';
   private readonly lines = new Map<number, Line>();
+  private answers: Line[] = [];
   private end: { readonly seq: number; readonly digest: string } | null = null;
 
   /** @param plan name that the lines are checked with */
@@ -22,6 +28,13 @@ export class Hearing {
 
   get heard(): Heard {
     return { lines: this.lines.size, of: this.end?.seq ?? null };
+  }
+
+  /** @returns what was answered to questions since it was asked for last; their numbers are the asker's */
+  answered(): readonly Line[] {
+    const { answers } = this;
+    this.answers = [];
+    return answers;
   }
 
   /**
@@ -46,6 +59,10 @@ export class Hearing {
   private read(text: string): readonly Line[] | null {
     let whole: readonly Line[] | null = null;
     for (const line of readLines(this.plan, text)) {
+      if (ANSWERS.includes(line.word)) {
+        this.answers = [...this.answers, line].slice(-MOST_ANSWERS);
+        continue;
+      }
       if (line.word === 'end') this.end = { seq: line.seq, digest: line.fields[0] ?? '' };
       else this.lines.set(line.seq, line);
       whole = this.whole() ?? whole;

@@ -47,9 +47,18 @@ class Bench(self_test.Layer):
     def delay(self, seconds):
         say("d", int(seconds * 1e6))
 
+    def read(self):
+        text = ""
+        while not text.endswith("\n"):
+            text += chr(int(ask("i")[0]))
+        return text
+
     def print(self, text):
         say("t", text + "\\n")
 
 
-self_test.SelfTest(Bench())()
+test = self_test.SelfTest(Bench())
+if sys.argv[2:] == ["listen"]:
+    test.listen()
+test()
 say("q")

@@ -67,8 +67,10 @@ export class Bench {
     private readonly read: () => number = () => -1,
     /** False for a controller whose pins have pull-ups alone. */
     private readonly pullsDown = true,
+    /** What somebody moves meanwhile. */
+    moved: string | null = null,
   ) {
-    this.target = new Target(build);
+    this.target = new Target(build, null, moved);
     this.terminals = new Map(job.pins.map(({ terminal }, i) => [numberOf(job, i), terminal]));
     this.buses = new Map(job.buses.flatMap(({ id, unit, behind }) => (behind ? [] : [[unit, id] as const])));
   }
@@ -127,6 +129,43 @@ function converse(child: ChildProcessWithoutNullStreams, bench: Bench): Promise<
     child.on('error', fail);
     child.on('close', (code) => (code === 0 ? done() : fail(new Error(`ended with ${code}: ${wrong.slice(0, 2000)}`))));
   });
+}
+
+/**
+ * Asks a program that listens.
+ * @returns what it printed once it has answered, and how it left its outputs meanwhile, by number of the pin
+ */
+export async function asked(
+  program: Program,
+  build: VirtualBuild,
+  text: string,
+  moved: string | null = null,
+): Promise<{ printed: string; outputs: readonly string[] }> {
+  let [printed, incoming] = ['', text];
+  const outputs: string[] = [];
+  const child = program.path.endsWith('self_test')
+    ? spawn(program.path, ['listen'])
+    : spawn('python3', ['-W', 'error', LAYER, program.path, 'listen']);
+  const read = (): number => {
+    const code = incoming.charCodeAt(0);
+    // Nothing more comes: it has said what it says.
+    if (Number.isNaN(code)) child.kill();
+    incoming = incoming.slice(1);
+    return code;
+  };
+  const bench = new Bench(program.job, build, (piece) => (printed += piece), read, true, moved);
+  const lines = createInterface({ input: child.stdout });
+  child.stdin.on('error', () => undefined);
+  lines.on('line', (line) => {
+    if (line.startsWith('s ')) outputs.push(line.slice(2));
+    const answer = bench.asked(line);
+    if (answer !== null && !child.killed) child.stdin.write(`${answer}\n`);
+  });
+  await new Promise((done, fail) => {
+    child.on('error', fail);
+    child.on('close', done);
+  });
+  return { printed, outputs };
 }
 
 /** @returns what one run on a build prints */

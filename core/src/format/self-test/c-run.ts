@@ -66,20 +66,49 @@ static int st_is(const char **at, const char *word)
     return 1;
 }
 
-/* Waits for a pin to change, up to so many milliseconds: a hand moves something meanwhile. */
-static int st_watch(int pin, unsigned long milliseconds)
+/* So many pins are watched at once at most. */
+#define ST_WATCHED 4
+
+/* Counts how often pins change, for so many milliseconds: a hand moves something meanwhile. */
+static void st_watch(unsigned number, const char *at)
 {
-    int before = hal_pin_get(pin);
-    int changes = 0;
+    int pin[ST_WATCHED];
+    int before[ST_WATCHED];
+    unsigned long changes[ST_WATCHED];
+    int count = 0;
+    int i;
+    unsigned long milliseconds = st_value(&at);
+    while (*at == ' ' && count < ST_WATCHED) {
+        unsigned long n = st_value(&at);
+        /* Outputs are not watched: to listen they would have to be let go. */
+        if ((long)n >= (long)ST_PINS || (st_pin[n].flags & (ST_HIGH | ST_LOW)) != 0)
+            return;
+        pin[count] = st_pin[n].pin;
+        changes[count] = 0;
+        hal_pin_set(pin[count], -1);
+        (void)hal_pin_pull(pin[count], st_value(&at) != 0 ? 1 : 0);
+        count++;
+    }
+    hal_delay(2000);
+    for (i = 0; i < count; i++)
+        before[i] = hal_pin_get(pin[i]);
     while (milliseconds-- > 0) {
-        int now = hal_pin_get(pin);
-        if (now != before) {
-            before = now;
-            changes++;
+        for (i = 0; i < count; i++) {
+            int now = hal_pin_get(pin[i]);
+            if (now != before[i]) {
+                before[i] = now;
+                changes[i]++;
+            }
         }
         hal_delay(1000);
     }
-    return changes;
+    st_seq = number;
+    st_begin("watched");
+    for (i = 0; i < count; i++) {
+        (void)hal_pin_pull(pin[i], 0);
+        st_count(changes[i]);
+    }
+    st_print();
 }
 
 /* A question: its number, a word, and what belongs to it. Answered under the same number. */
@@ -94,17 +123,7 @@ static void st_asked(const char *at)
         return;
     }
     if (st_is(&at, "watch")) {
-        /* Outputs are not watched: to listen they would have to be let go. */
-        n = st_value(&at);
-        if ((long)n >= (long)ST_PINS || (st_pin[n].flags & (ST_HIGH | ST_LOW)) != 0)
-            return;
-        (void)hal_pin_pull(st_pin[n].pin, 1);
-        st_seq = (unsigned)number;
-        st_begin("watched");
-        st_count(n);
-        st_count((unsigned long)st_watch(st_pin[n].pin, st_value(&at)));
-        (void)hal_pin_pull(st_pin[n].pin, 0);
-        st_print();
+        st_watch((unsigned)number, at);
     } else if (st_is(&at, "drive")) {
         /* Asked for by a person who looks at what moves: for a moment, then back to rest. */
         n = st_value(&at);

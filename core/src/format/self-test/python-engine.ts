@@ -1,5 +1,6 @@
 /** The self-test in Python, over a layer that the maker's platform fills in. */
 export const ENGINE = String.raw`
+import sys
 import time
 import zlib
 
@@ -48,6 +49,10 @@ class Layer:
 
     def print(self, text):
         print(text, flush=True)
+
+    def read(self):
+        """The next line that came in; empty when there comes no more."""
+        return sys.stdin.readline()
 
 
 class SelfTest:
@@ -241,4 +246,60 @@ class SelfTest:
                 step(n)
         self.rest()
         self.line("end", "%08x" % self.run)
+
+    # what is asked from outside
+
+    def watch(self, number, milliseconds, *lines):
+        """Counts how often pins change: a hand moves something meanwhile."""
+        pins = []
+        for n, pull in zip(lines[::2], lines[1::2]):
+            pin, flags = PINS[n]
+            # Outputs are not watched: to listen they would have to be let go.
+            if flags & (LOW | HIGH):
+                return
+            self.layer.pin_set(pin, None)
+            self.layer.pin_pull(pin, 1 if pull else 0)
+            pins.append(pin)
+        self.layer.delay(0.002)
+        before = [self.layer.pin_get(pin) for pin in pins]
+        changes = [0] * len(pins)
+        for _ in range(milliseconds):
+            for i, pin in enumerate(pins):
+                now = self.layer.pin_get(pin)
+                changes[i] += now != before[i]
+                before[i] = now
+            self.layer.delay(0.001)
+        for pin in pins:
+            self.layer.pin_pull(pin, 0)
+        self.seq = number
+        self.line("watched", *changes)
+
+    def drive(self, number, n):
+        """Asked for by a person who looks at what moves: for a moment, then back to rest."""
+        pin, flags = PINS[n]
+        if flags & (LOW | HIGH):
+            self.layer.pin_set(pin, 0 if flags & HIGH else 1)
+            self.layer.delay(1)
+            self.layer.pin_set(pin, 1 if flags & HIGH else 0)
+            self.seq = number
+            self.line("driven", n)
+
+    def listen(self):
+        """Answers questions until there comes no more."""
+        while True:
+            text = self.layer.read()
+            if not text:
+                return
+            prefix, _, rest = text.strip().partition(" ")
+            rest, _, check = rest.rpartition(" ")
+            if prefix != PREFIX or check != "%08x" % zlib.crc32((PLAN + " " + rest).encode()):
+                continue
+            number, word, *fields = rest.split(" ")
+            try:
+                if word == "run":
+                    self()
+                elif word in ("watch", "drive"):
+                    getattr(self, word)(int(number), *map(int, fields))
+            except (IndexError, TypeError, ValueError):
+                continue  # Asked of what this plan does not have.
 `;

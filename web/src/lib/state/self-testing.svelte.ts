@@ -1,17 +1,23 @@
 /** Listening to the self-test of the plan: what came of its lines, and what they say once they are whole. */
 import {
+  answeredBy,
+  answerTo,
+  askedBy,
   evidenceOf,
   type Evidence,
   type FoundPart,
   type Heard,
   Hearing,
   jobOf,
+  type Question,
+  questionsOf,
+  WATCHED,
   type Which,
   whichPart,
   writeLine,
 } from '@idle-breadboard/core/bench';
 import type { Circuit } from '@idle-breadboard/core/circuit';
-import type { LogEntry } from '@idle-breadboard/core/deliver';
+import type { LogEntry, SheetRow } from '@idle-breadboard/core/deliver';
 import type { LinePort } from '../port/line-port';
 import { bringing } from './bringing.svelte';
 import { logbook } from './logbook.svelte';
@@ -20,6 +26,19 @@ import { telling } from './telling.svelte';
 import { workbench } from './workbench.svelte';
 
 type From = Extract<NonNullable<LogEntry['by']>, 'pasted' | 'port' | 'bench'>;
+
+/** ms that an answer may take longer than what was asked for. */
+const PATIENCE = 4000;
+
+/** What the program was asked for while somebody looks on, and what came of it. */
+interface Asked {
+  /** Key of the row that the answer belongs to. */
+  readonly row: string;
+  readonly question: Question;
+  readonly seq: number;
+  /** How often each line changed, none of an output that was driven; null while it is waited for, "none" where no answer came. */
+  readonly answer: readonly number[] | 'none' | null;
+}
 
 class SelfTesting {
   /** How far the run that is heard has come. */
@@ -42,6 +61,15 @@ class SelfTesting {
     return whichPart(before.found, evidence.found);
   });
   listening = $state(false);
+  asked = $state.raw<Asked | null>(null);
+  private asking = 0;
+  private readonly all = $derived.by(() => {
+    const { circuit } = this;
+    const job = circuit && jobOf(circuit);
+    return job && { questions: questionsOf(circuit, job), answered: answeredBy(circuit, job) };
+  });
+  /** Whether the program can be asked now: not while something forbids power. */
+  readonly hears = $derived(this.listening && bringing.bench === 'off' && bringing.stop === null);
   trouble = $state('');
   private hearing: Hearing | null = null;
   private stopPort: (() => Promise<void>) | null = null;
@@ -56,7 +84,47 @@ class SelfTesting {
     this.plan = workbench.study?.fingerprint ?? '';
     this.hearing = new Hearing(this.plan);
     this.heard = null;
+    this.asked = null;
     this.trouble = '';
+  }
+
+  /** What the program can do for a row while somebody looks on; undefined where nothing, or while it hears nothing. */
+  questionFor(row: string): Question | undefined {
+    return this.hears ? this.all?.questions.get(row) : undefined;
+  }
+
+  /** Whether a run tells what a row shows. */
+  isAnswered({ kind, key }: SheetRow): boolean {
+    return this.hears && (this.all?.answered({ kind, key }) ?? false);
+  }
+
+  /** Asks the program to drive or watch what a row is about. */
+  async question(row: string): Promise<void> {
+    const question = this.questionFor(row);
+    if (!question) return;
+    if (this.plan !== workbench.study?.fingerprint) this.begin();
+    const seq = (this.asking = (this.asking % 10_000) + 1);
+    this.asked = { row, question, seq, answer: null };
+    setTimeout(
+      () => {
+        if (this.asked?.seq === seq && this.asked.answer === null) this.asked = { ...this.asked, answer: 'none' };
+      },
+      (question.is === 'watch' ? WATCHED : 0) + PATIENCE,
+    );
+    await this.port?.send?.(writeLine(this.plan, askedBy(question, seq)));
+  }
+
+  private async answers(): Promise<void> {
+    for (const line of this.hearing?.answered() ?? []) {
+      const { asked } = this;
+      const answer = asked && answerTo(asked.question, asked.seq, line);
+      if (!answer) continue;
+      this.asked = { ...asked, answer };
+      const row = bringing.rows.get(asked.row);
+      // Where nothing changed perhaps nobody moved it: that it does not work a person says.
+      if (row && answer.length > 0 && answer.every((changes) => changes > 0))
+        await bringing.log([{ row, value: 'yes' }], 'port', true);
+    }
   }
 
   /** @returns whether a run came whole */
@@ -65,6 +133,7 @@ class SelfTesting {
     if (!this.hearing || (from === 'port' && logbook.simulated)) return false;
     const whole = this.hearing.take(piece);
     this.heard = this.hearing.heard;
+    if (this.plan === workbench.study?.fingerprint) await this.answers();
     const { circuit } = this;
     // The plan was changed since: what was heard is about another.
     if (!whole || !circuit || this.plan !== workbench.study?.fingerprint) return false;
@@ -109,6 +178,7 @@ class SelfTesting {
 
   async stop(): Promise<void> {
     this.listening = false;
+    this.asked = null;
     await this.stopPort?.();
     this.stopPort = null;
     this.port = null;

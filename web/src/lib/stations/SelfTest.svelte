@@ -49,8 +49,8 @@
       <p class="eyebrow my-0.5 mx-0">Self-test</p>
       <p class="unit my-0.5">
         A program made of this plan tries the lines, scans, reads, and fills the sheet. Outputs stay as they rest: wired
-        as planned, nothing moves, heats or lights. You write the eleven functions that reach your hardware; for Linux
-        those of pins and buses are there.
+        as planned, nothing moves, heats or lights before you let it. You write the eleven functions that reach your
+        hardware; for Linux those of pins and buses are there.
       </p>
       <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center my-1">
         <Button onclick={() => saveSelfTest('c')}>Program in C</Button>

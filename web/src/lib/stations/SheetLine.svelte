@@ -12,6 +12,7 @@
   import WithinBar from '../charts/WithinBar.svelte';
   import { bringing } from '../state/bringing.svelte';
   import { logbook } from '../state/logbook.svelte';
+  import ProgramQuestion from './ProgramQuestion.svelte';
 
   let { row, next = false }: { row: SheetRow; next?: boolean } = $props();
   const written = $derived(logbook.values.get(row.key) ?? null);
@@ -95,6 +96,7 @@
         {/if}
       </div>
       {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}
+      {#if expected === 'yes'}<ProgramQuestion {row} />{/if}
     {/snippet}
     {#snippet prove()}
       <div class="flex flex-wrap gap-x-2.5 gap-y-0.5 items-center w-full">

@@ -3,6 +3,7 @@
   import Button from '../kit/Button.svelte';
   import { say } from '@idle-breadboard/core/words';
   import { bringing } from '../state/bringing.svelte';
+  import { selfTesting } from '../state/self-testing.svelte';
   import { telling } from '../state/telling.svelte';
 
   const { pointed } = $derived(bringing);
@@ -64,6 +65,7 @@
       <p class="my-0.5 flex flex-wrap gap-x-2 gap-y-1 items-center pt-0.5 pb-1">
         <span class="eyebrow">measure next{row?.phase === 'off' ? ', power off' : ''}</span>
         <Button onclick={() => show(best.row)}>{say(row?.title ?? best.row)}</Button>
+        {#if row && selfTesting.isAnswered(row)}<Button onclick={() => selfTesting.ask()}>Ask the program</Button>{/if}
         {#if bringing.bench !== 'off' && row}<Button
             aria-label="read it now: {say(row.title)}"
             onclick={() => bringing.read([row])}>Read it</Button
