@@ -7,10 +7,11 @@ test('the overview shows the build, what belongs together, and leads to each fin
   await bench.open();
   await page.keyboard.press('o');
   await expect(page.getByRole('heading', { name: 'Overview' })).toBeVisible();
-  const scale = page.getByRole('button', { name: /^scale 5 V.*5\.15 V of 3\.6 V/ });
+  const scale = page.getByRole('button', { name: /^scale .*5 V .*5\.15 V of 3\.6 V/ });
   await expect(scale).toBeVisible();
-  // Pointed at, its own way stands out and the rest steps back.
+  // Pointed at, its own way stands out and the rest steps back; its figures are said.
   await scale.hover();
+  await expect(page.getByText(/^scale · first wheel · 5 V · \+350 mV · 5\.15 V of 3\.6 V \+1$/)).toBeVisible();
   await expect(page.getByRole('button', { name: /^buzzer/ })).toHaveAttribute('data-faint');
   await expect(scale).not.toHaveAttribute('data-faint');
   await expect(page.locator('[data-thing^="rail "]').first()).not.toHaveAttribute('data-faint');
@@ -33,6 +34,30 @@ test('the overview shows the build, what belongs together, and leads to each fin
   const [frame, drawn] = [page.locator('.overview .frame'), page.locator('.overview .frame > svg')];
   const [room, taken] = [await frame.boundingBox(), await drawn.boundingBox()];
   expect(taken?.width ?? 0).toBeLessThanOrEqual((room?.width ?? 0) + 1);
+});
+
+test('all of seventeen parts are in a window of 1280 px, with all figures once they are asked for', async ({
+  page,
+}) => {
+  const bench = new Bench(page);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await bench.open('overview');
+  const frame = page.locator('.overview .frame');
+  const overhang = () => frame.evaluate((at) => at.scrollWidth - at.clientWidth);
+  await expect.poll(overhang).toBe(0);
+  const sizes = await frame
+    .locator('text')
+    .evaluateAll((all) => all.map((text) => text.getBoundingClientRect().height));
+  expect(Math.min(...sizes)).toBeGreaterThan(11);
+  await expect(frame).not.toContainText('+350 mV');
+  await page.getByRole('checkbox', { name: 'all figures' }).check();
+  await expect(frame).toContainText('+350 mV');
+  await expect.poll(overhang).toBeGreaterThan(100);
+  // Where there is room they are there without being asked for.
+  await page.setViewportSize({ width: 1920, height: 1080 });
+  await expect(page.getByRole('checkbox', { name: 'all figures' })).toHaveCount(0);
+  await expect(frame).toContainText('+350 mV');
+  await expect.poll(overhang).toBe(0);
 });
 
 test('an edit is in the picture at once, and the picture is the first page of the print', async ({ page }) => {

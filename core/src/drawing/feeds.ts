@@ -1,4 +1,4 @@
-/** The tree of feeds at the left of the picture: each source, what is made of it below it, and the way into the controller. */
+/** The tree of feeds above a narrow picture: each source, what is made of it below it, and the way down into the controller. */
 import type { FeedNode, Overview } from '../overview/model.ts';
 import { say } from '../say/say.ts';
 import { ASIDE, MARK_ROOM, type Pen, ROW_SIZE } from './pen.ts';
@@ -10,7 +10,7 @@ const LEAST = 120;
 /** Longer names are cut; figures are not. */
 const MOST_NAME = 160;
 const INDENT = 18;
-const GAP = 14;
+export const FEED_GAP = 14;
 const LINE = 16;
 const PAD = 8;
 /** From the tree to the controller. */
@@ -20,7 +20,7 @@ const RAIL_GAP = 8;
 const DOWN = 12;
 const DOWN_TO = 10;
 
-const ofRail = ({ rail }: FeedNode): Of => ({ kind: 'rail', id: rail });
+export const ofRail = ({ rail }: FeedNode): Of => ({ kind: 'rail', id: rail });
 interface Feeds {
   /** The controller's left edge. */
   readonly right: number;
@@ -36,13 +36,13 @@ function linesOf(node: FeedNode): string[] {
   return [carriedText(node), ...(node.inside === null ? [] : [insideText(node.inside)])];
 }
 
-const heightOf = (node: FeedNode): number => PAD + LINE * (1 + linesOf(node).length + (node.mark ? 1 : 0)) + 4;
+export const heightOf = (node: FeedNode): number => PAD + LINE * (1 + linesOf(node).length + (node.mark ? 1 : 0)) + 4;
 
-function widthOfNode(node: FeedNode): number {
+export function widthOfNode(node: FeedNode): number {
   const figures = linesOf(node).map((text) => widthOf(text, ASIDE, 'plain'));
   const found = node.mark ? MARK_ROOM + widthOf(figureText(node.mark), ASIDE, 'strong') : 0;
   const name = Math.min(MOST_NAME, widthOf(say(node.label), ROW_SIZE, 'strong'));
-  return Math.max(LEAST, name, found, ...figures) + 2 * PAD;
+  return Math.max(LEAST, name + 4, found, ...figures) + 2 * PAD;
 }
 
 const deepest = (nodes: readonly FeedNode[], isShown: (node: FeedNode) => boolean, depth = 0): number =>
@@ -53,7 +53,7 @@ const deepest = (nodes: readonly FeedNode[], isShown: (node: FeedNode) => boolea
       .map((node) => Math.max(depth * INDENT + widthOfNode(node), deepest(node.into, isShown, depth + 1))),
   );
 
-function layNode(pen: Pen, node: FeedNode, x: number, y: number, w: number): void {
+export function layNode(pen: Pen, node: FeedNode, x: number, y: number, w: number): void {
   const of = ofRail(node);
   pen.shapes.push({ is: 'box', role: node.onHub ? 'rail' : 'feed', x, y, w, h: heightOf(node), of });
   let at = y + PAD + 10;
@@ -65,11 +65,14 @@ function layNode(pen: Pen, node: FeedNode, x: number, y: number, w: number): voi
   if (node.mark) pen.mark(x + PAD, at + LINE, node.mark, w - 2 * PAD, of);
 }
 
-const boardRails = (nodes: readonly FeedNode[]): FeedNode[] =>
-  nodes.flatMap((node) => [...(node.onHub ? [node] : []), ...boardRails(node.into)]);
+/** Rails that the board makes, and what is made of those. */
+const boardRails = (nodes: readonly FeedNode[], behind = false): FeedNode[] =>
+  nodes.flatMap((node) => {
+    const isBehind = behind || node.onHub;
+    return [...(isBehind ? [node] : []), ...boardRails(node.into, isBehind)];
+  });
 
-/** @param down the controller lies below the tree, and its feeds come down to it */
-export function layFeeds(pen: Pen, { feeds, hub }: Overview, left: number, top: number, down = false): Feeds {
+export function layFeeds(pen: Pen, { feeds, hub }: Overview, left: number, top: number): Feeds {
   let y = top;
   const right = left + deepest(feeds, ({ onHub }) => !onHub || !hub);
   const into: { y: number; node: FeedNode }[] = [];
@@ -94,7 +97,7 @@ export function layFeeds(pen: Pen, { feeds, hub }: Overview, left: number, top: 
     layNode(pen, node, x, y, right - x);
     if (hub && node.into.some(({ onHub }) => onHub)) into.push({ y: middle, node });
     const bottom = { x: x + INDENT / 2, y: y + h };
-    y += h + GAP;
+    y += h + FEED_GAP;
     for (const child of node.into) lay(child, depth + 1, bottom);
   };
   for (const node of feeds) lay(node, 0, null);
@@ -107,24 +110,19 @@ export function layFeeds(pen: Pen, { feeds, hub }: Overview, left: number, top: 
       is: 'line',
       role: 'feed',
       strokes: node.strokes,
-      points: down
-        ? [
-            [right, at],
-            [beside, at],
-            [beside, y + DOWN_TO],
-          ]
-        : [
-            [right, at],
-            [right + WAY, at],
-          ],
+      points: [
+        [right, at],
+        [beside, at],
+        [beside, y + DOWN_TO],
+      ],
       of: ofRail(node),
       net: `into ${node.rail}`,
     });
   });
   const railsHeight = rails.reduce((sum, rail) => sum + heightOf(rail) + RAIL_GAP, 0);
   return {
-    right: hub || feeds.length > 0 ? right + WAY + (down ? into.length * DOWN : 0) : left,
-    bottom: down ? y + DOWN_TO : Math.max(y, top + 10 + railsHeight),
+    right: hub || feeds.length > 0 ? right + WAY + into.length * DOWN : left,
+    bottom: y + DOWN_TO,
     railsHeight,
     railsWidth: rails.length > 0 ? railWidth + 12 : 0,
     layRails(x, from) {

@@ -8,7 +8,7 @@ import { say } from '../say/say.ts';
 import { blockOf, type Block } from './blocks.ts';
 import { layFeeds } from './feeds.ts';
 import { depthOf, LEGEND_WORDS, tapLine } from './lay-out.ts';
-import { widthOf } from './letter-widths.ts';
+import { widthOf, wrapped } from './letter-widths.ts';
 import { ASIDE, Pen, ROW_SIZE, TITLE } from './pen.ts';
 import type { Drawing, Of } from './shapes.ts';
 import { clockText, pinsText } from './words.ts';
@@ -39,22 +39,11 @@ interface Group {
 
 const groupsOf = (row: Row, { columns }: Overview): Group[] =>
   columns.flatMap(({ place }): Group[] => {
-    const blocks = row.taps.filter((tap) => tap.place === place).map(blockOf);
+    const blocks = row.taps.filter((tap) => tap.place === place).map((tap) => blockOf(tap));
     return blocks.length > 0 ? [{ place, blocks }] : [];
   });
 const heightOf = (groups: readonly Group[]): number =>
   groups.reduce((sum, { blocks }) => blocks.reduce((s, { height }) => s + height + BLOCK_GAP, sum + PLACE_LINE), 0);
-
-/** Words in lines of a width. */
-function wrapped(text: string, room: number): string[] {
-  const lines: string[] = [];
-  for (const word of text.split(' ')) {
-    const longer = lines.length > 0 ? `${lines.at(-1)} ${word}` : word;
-    if (lines.length > 0 && widthOf(longer, ASIDE, 'plain') <= room) lines[lines.length - 1] = longer;
-    else lines.push(word);
-  }
-  return lines;
-}
 
 /** @returns the drawing at its natural size: about as wide as a phone */
 export function layNarrow(overview: Overview): Drawing {
@@ -64,8 +53,8 @@ export function layNarrow(overview: Overview): Drawing {
   const depth = Math.max(0, ...rows.map((row) => depthOf(row, rows)));
   const edge = MARGIN + (overview.hub ? EDGE : 0);
   const trunk = edge + GUTTER + depth * STEP;
-  const legend = LEGEND_WORDS.flatMap((id) => wrapped(say(tellOverview(id)), LEAST - MARGIN));
-  const feeds = layFeeds(pen, overview, MARGIN, 14, true);
+  const legend = LEGEND_WORDS.flatMap((id) => wrapped(say(tellOverview(id)), LEAST - MARGIN, ASIDE, 'plain'));
+  const feeds = layFeeds(pen, overview, MARGIN, 14);
   const pinsOf = (row: Row) => widthOf(pinsText(row.pins), ASIDE, 'mono') + trunk + 12;
   const right = Math.max(
     LEAST,

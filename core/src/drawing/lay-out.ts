@@ -2,38 +2,72 @@
  * The picture of a build as shapes. Rows run from the controller's edge to the right and parts hang below them at their places, so that no
  * line can cross another: what hangs behind a gate begins in a gutter of its own left of all places.
  */
-import type { Column, Overview, Row } from '../overview/model.ts';
-import { layFeeds } from './feeds.ts';
+import type { Column, Overview, Row, Tap } from '../overview/model.ts';
+import { briefBlockOf } from './brief-blocks.ts';
+import { layFeedStrip } from './feed-strip.ts';
 import { blockOf, type Block } from './blocks.ts';
 import { fitted, widthOf } from './letter-widths.ts';
-import { ASIDE, Pen, TITLE } from './pen.ts';
+import { ASIDE, MARK_ROOM, Pen, TITLE } from './pen.ts';
 import type { Drawing, Of, Shape } from './shapes.ts';
 import { say } from '../say/say.ts';
 import { tellOverview } from '../overview/says.ts';
-import { clockText, pinsText, placeText } from './words.ts';
+import { clockText, figureText, pinsText, placeText } from './words.ts';
 
 const MARGIN = 14;
 const HEAD = 44;
+const HUB_LEAST = 100;
 const LEGEND = 30;
 const LEGEND_LINE = 16;
 export const LEGEND_WORDS = ['legendStrokes', 'legendRows', 'legendFoot'] as const;
-const HUB_LEAST = 140;
 /** From the hub's edge to the first place. */
 const GUTTER = 18;
 /** A gate in the gutter, with room for the line before it. */
 const GATE = 132;
-const CELL_PAD = 12;
 /** From a column's edge to its tap. */
 const TAP = 8;
-/** From the tap to the part. */
-const BRANCH = 14;
 /** From the top of a row to its line. */
 const ROW_HEAD = 24;
-const ROW_GAP = 14;
 const BLOCK_GAP = 8;
-/** Longer names of places are cut. */
-const MOST_PLACE = 150;
-const PLACE_LEAST = 104;
+
+/** With all figures, or names and findings alone, which is about half as wide. */
+export const FORMS = ['full', 'brief'] as const;
+
+/** How much of each thing is drawn, in px. */
+interface Form {
+  readonly legend: readonly (typeof LEGEND_WORDS)[number][];
+  readonly blockOf: (tap: Tap) => Block;
+  readonly cellPad: number;
+  /** From the tap to the part. */
+  readonly branch: number;
+  readonly placeLeast: number;
+  /** Longer names of places are cut. */
+  readonly placeMost: number;
+  /** Between the controller's top and the first row. */
+  readonly top: number;
+  readonly rowGap: number;
+}
+const FORM: Readonly<Record<(typeof FORMS)[number], Form>> = {
+  full: {
+    blockOf,
+    legend: LEGEND_WORDS,
+    cellPad: 12,
+    branch: 14,
+    placeLeast: 104,
+    placeMost: 150,
+    top: 14,
+    rowGap: 14,
+  },
+  brief: {
+    blockOf: briefBlockOf,
+    legend: ['legendStrokes', 'legendRows'],
+    cellPad: 6,
+    branch: 10,
+    placeLeast: 70,
+    placeMost: 104,
+    top: 4,
+    rowGap: 2,
+  },
+};
 
 const hub: Of = { kind: 'hub', id: 'hub' };
 const rowOf = ({ id }: Row): Of => ({ kind: 'row', id });
@@ -61,9 +95,9 @@ interface Cell {
 const stackHeight = (blocks: readonly Block[]): number =>
   blocks.reduce((sum, { height }) => sum + height + BLOCK_GAP, 0) - BLOCK_GAP;
 
-function cellsOf(row: Row, columns: readonly Column[]): Cell[] {
+function cellsOf(row: Row, columns: readonly Column[], { blockOf: of }: Form): Cell[] {
   return columns.flatMap(({ place }, column): Cell[] => {
-    const blocks = row.taps.filter((tap) => tap.place === place).map(blockOf);
+    const blocks = row.taps.filter((tap) => tap.place === place).map((tap) => of(tap));
     return blocks.length > 0 ? [{ column, blocks }] : [];
   });
 }
@@ -74,61 +108,49 @@ interface Place {
 }
 
 /** @returns the drawing at its natural size */
-export function layOut(overview: Overview): Drawing {
+export function layOut(overview: Overview, as: (typeof FORMS)[number] = 'full'): Drawing {
   const { rows, columns } = overview;
+  const form = FORM[as];
   const pen = new Pen();
-  const cells = rows.map((row) => cellsOf(row, columns));
+  const cells = rows.map((row) => cellsOf(row, columns, form));
   const depth = Math.max(0, ...rows.map((row) => depthOf(row, rows)));
-  const feeds = layFeeds(pen, overview, MARGIN, HEAD);
+  const feeds = layFeedStrip(pen, overview, MARGIN, MARGIN);
+  const top = overview.feeds.length > 0 ? feeds.bottom : 0;
+  const head = top + HEAD;
   const pinsWidth = Math.max(0, ...rows.map(({ pins }) => widthOf(pinsText(pins), ASIDE, 'mono')));
-  const hubX = feeds.right;
-  const hubWidth = overview.hub ? Math.max(HUB_LEAST, feeds.railsWidth + pinsWidth + 26) : 0;
-  const hubRight = hubX + hubWidth;
+  const hubWidth = overview.hub ? Math.max(HUB_LEAST, hubHeadWidth(overview.hub), pinsWidth + 26) : 0;
+  const hubRight = MARGIN + hubWidth;
   const places: Place[] = [];
   let right = hubRight + GUTTER + depth * GATE;
   columns.forEach((column, at) => {
     const blocks = cells.flatMap((row) => row.filter((cell) => cell.column === at).flatMap((cell) => cell.blocks));
-    const w = Math.max(PLACE_LEAST, headWidth(column), ...blocks.map(({ width }) => width + TAP + BRANCH)) + CELL_PAD;
+    const w =
+      Math.max(form.placeLeast, headWidth(column, form), ...blocks.map(({ width }) => width + TAP + form.branch)) +
+      form.cellPad;
     places.push({ x: right, w });
     right += w;
   });
   // A row without a part has its name and its figure on it all the same.
-  const legend = LEGEND_WORDS.map((id) => say(tellOverview(id)));
-  right = Math.max(right, hubRight + 260, ...legend.map((text) => MARGIN + widthOf(text, ASIDE, 'plain') + 1));
+  const legend = form.legend.map((id) => say(tellOverview(id)));
+  right = Math.max(
+    right,
+    feeds.right,
+    hubRight + 260,
+    ...legend.map((text) => MARGIN + widthOf(text, ASIDE, 'plain') + 1),
+  );
   const tops: number[] = [];
-  let y = HEAD + (overview.hub ? ROW_HEAD : 6);
+  let y = head + (overview.hub ? form.top : 6);
   rows.forEach((row, r) => {
     tops.push(y);
     const below = Math.max(0, ...(cells[r] ?? []).map(({ blocks }) => stackHeight(blocks) + 12));
-    y += (hasHead(row) ? ROW_HEAD : 16) + Math.max(below, 10) + ROW_GAP;
+    y += (hasHead(row) ? ROW_HEAD : 16) + Math.max(below, 10) + form.rowGap;
   });
-  const bottom = Math.max(y, feeds.bottom + 10, HEAD + 120);
-  columns.forEach((column, at) => layColumn(pen, column, places[at] ?? { x: 0, w: 0 }, at, bottom));
-  if (overview.hub) {
-    pen.shapes.push({ is: 'box', role: 'hub', x: hubX, y: HEAD, w: hubWidth, h: bottom - HEAD, of: hub });
-    pen.line(hubX + 10, hubWidth - 16, [
-      (x, room) =>
-        pen.text(x, HEAD - 22, { text: say(overview.hub?.label ?? ''), size: TITLE, face: 'strong' }, room, hub),
-    ]);
-    pen.line(hubX + 10, hubWidth - 16, [
-      (x, room) =>
-        pen.text(
-          x,
-          HEAD - 7,
-          {
-            text: say(tellOverview('pins', { used: overview.hub?.used ?? 0, pins: overview.hub?.pins ?? 0 })),
-            tone: 'quiet',
-          },
-          room,
-          hub,
-        ),
-      (x, room) => (overview.hub?.mark ? pen.mark(x, HEAD - 7, overview.hub.mark, room, hub) : 0),
-    ]);
-    feeds.layRails(hubX + 8, HEAD + 10);
-  }
+  const bottom = Math.max(y, head + 40);
+  columns.forEach((column, at) => layColumn(pen, column, places[at] ?? { x: 0, w: 0 }, at, top, bottom));
+  if (overview.hub) layHub(pen, overview.hub, { x: MARGIN, y: head, w: hubWidth, bottom });
   const lines = rows.map((row, r) => (tops[r] ?? 0) + (hasHead(row) ? ROW_HEAD : 16));
   rows.forEach((row, r) => {
-    const at = { y: lines[r] ?? 0, from: hubRight, right };
+    const at = { y: lines[r] ?? 0, from: hubRight, right, branch: form.branch };
     const under = row.under ? rows.findIndex(({ id }) => id === row.under?.row) : -1;
     layRow(
       pen,
@@ -152,23 +174,47 @@ export function layOut(overview: Overview): Drawing {
   };
 }
 
+const pinsUsed = ({ used, pins }: NonNullable<Overview['hub']>): string => say(tellOverview('pins', { used, pins }));
+
+/** Its name may be cut, what is found of it not. */
+const hubHeadWidth = (own: NonNullable<Overview['hub']>): number =>
+  own.mark
+    ? widthOf(pinsUsed(own), ASIDE, 'plain') + 6 + MARK_ROOM + widthOf(figureText(own.mark), ASIDE, 'strong') + 20
+    : 0;
+
+/** The controller: its name and how many of its pins are used, above its box. */
+function layHub(
+  pen: Pen,
+  own: NonNullable<Overview['hub']>,
+  { x: left, y, w, bottom }: { x: number; y: number; w: number; bottom: number },
+): void {
+  pen.shapes.push({ is: 'box', role: 'hub', x: left, y, w, h: bottom - y, of: hub });
+  pen.line(left + 10, w - 16, [
+    (x, room) => pen.text(x, y - 22, { text: say(own.label), size: TITLE, face: 'strong' }, room, hub),
+  ]);
+  pen.line(left + 10, w - 16, [
+    (x, room) => pen.text(x, y - 7, { text: pinsUsed(own), tone: 'quiet' }, room, hub),
+    (x, room) => (own.mark ? pen.mark(x, y - 7, own.mark, room, hub) : 0),
+  ]);
+}
+
 const hasHead = (row: Row): boolean => say(row.name) !== '' || row.clock !== null || row.mark !== null || row.lines > 1;
 
-const headWidth = (column: Column): number =>
+const headWidth = (column: Column, { placeMost }: Form): number =>
   Math.max(
-    Math.min(MOST_PLACE, widthOf(column.place ?? '', TITLE, 'strong')),
+    Math.min(placeMost, widthOf(column.place ?? '', TITLE, 'strong')),
     widthOf(placeText(column), ASIDE, 'plain'),
   ) +
   TAP +
   4;
 
-function layColumn(pen: Pen, column: Column, { x, w }: Place, at: number, bottom: number): void {
+function layColumn(pen: Pen, column: Column, { x, w }: Place, at: number, top: number, bottom: number): void {
   const { place } = column;
   const of: Of = { kind: 'column', id: place ?? '' };
-  if (at % 2 === 1) pen.shapes.push({ is: 'box', role: 'column', x, y: 6, w, h: bottom - 6, of });
+  if (at % 2 === 1) pen.shapes.push({ is: 'box', role: 'column', x, y: top + 6, w, h: bottom - top - 6, of });
   pen.text(
     x + TAP,
-    22,
+    top + 22,
     {
       text: place ?? say(tellOverview('noPlace')),
       size: TITLE,
@@ -178,7 +224,7 @@ function layColumn(pen: Pen, column: Column, { x, w }: Place, at: number, bottom
     w - TAP - 4,
     of,
   );
-  pen.text(x + TAP, 37, { text: placeText(column), tone: 'quiet' }, w - TAP - 4, of);
+  pen.text(x + TAP, top + 37, { text: placeText(column), tone: 'quiet' }, w - TAP - 4, of);
 }
 
 interface At {
@@ -186,6 +232,8 @@ interface At {
   /** The hub's edge, and the end of everything. */
   readonly from: number;
   readonly right: number;
+  /** From a tap to its part. */
+  readonly branch: number;
 }
 
 function layRow(
@@ -197,7 +245,7 @@ function layRow(
   under: { y: number; depth: number } | null,
 ): void {
   const of = rowOf(row);
-  const { y } = at;
+  const { y, branch } = at;
   let start = at.from;
   let head = at.from + 8;
   if (under) {
@@ -263,11 +311,11 @@ function layRow(
         : 0,
     (x, room) => (row.mark ? pen.mark(x, y - 8, row.mark, room, of) : 0),
   ]);
-  cells.forEach((cell, i) => layCell(pen, row, cell, taps[i] ?? 0, y));
+  cells.forEach((cell, i) => layCell(pen, row, cell, taps[i] ?? 0, y, branch));
 }
 
 /** Parts of one row at one place: one below the other, on one branch. */
-function layCell(pen: Pen, row: Row, { blocks }: Cell, tap: number, line: number): void {
+function layCell(pen: Pen, row: Row, { blocks }: Cell, tap: number, line: number, branch: number): void {
   let y = line + 12;
   const strokes = row.lines > 1 ? 2 : 1;
   for (const block of blocks) {
@@ -280,12 +328,12 @@ function layCell(pen: Pen, row: Row, { blocks }: Cell, tap: number, line: number
         points: [
           [tap, line],
           [tap, middle],
-          [tap + BRANCH, middle],
+          [tap + branch, middle],
         ],
         of: { kind: 'part', id: block.part },
         net: row.id,
       });
-    block.lay(pen, tap + BRANCH, y, row.id);
+    block.lay(pen, tap + branch, y, row.id);
     y += block.height + BLOCK_GAP;
   }
 }

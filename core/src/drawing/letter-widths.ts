@@ -34,3 +34,14 @@ export function fitted(text: string, room: number, size: number, face: Face): st
   while (letters.length > 0 && widthOf(`${letters.join('').trimEnd()}${MORE}`, size, face) > room) letters.pop();
   return `${letters.join('').trimEnd()}${MORE}`;
 }
+
+/** Words in lines of a width; a word that is wider has a line of its own. */
+export function wrapped(text: string, room: number, size: number, face: Face): string[] {
+  const lines: string[] = [];
+  for (const word of text.split(' ')) {
+    const longer = lines.length > 0 ? `${lines.at(-1)} ${word}` : word;
+    if (lines.length > 0 && widthOf(longer, size, face) <= room) lines[lines.length - 1] = longer;
+    else lines.push(word);
+  }
+  return lines;
+}

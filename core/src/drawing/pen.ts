@@ -2,7 +2,7 @@
 import type { Mark, Strokes } from '../overview/model.ts';
 import { fitted, widthOf, type Face } from './letter-widths.ts';
 import { ASCENT, type Of, type Shape, STROKE_GAP } from './shapes.ts';
-import { figureText } from './words.ts';
+import { figureText, shortFigureText } from './words.ts';
 
 export const ROW_SIZE = 13;
 export const ASIDE = 12;
@@ -49,7 +49,7 @@ export class Pen {
     return w;
   }
 
-  /** A finding with its figure; where there is no room for all of that it stands alone. @returns how wide it is */
+  /** A finding with its figure, without its limit where there is no room for it, or alone. @returns how wide it is */
   mark(x: number, y: number, mark: Mark, room: number, of: Of): number {
     this.shapes.push({
       is: 'mark',
@@ -61,8 +61,10 @@ export class Pen {
       h: MARK_HIGH,
       of,
     });
-    const text = figureText(mark);
-    if (widthOf(text, ASIDE, 'strong') > room - MARK_ROOM) return MARK;
+    const text = [figureText(mark), shortFigureText(mark)].find(
+      (said) => widthOf(said, ASIDE, 'strong') <= room - MARK_ROOM,
+    );
+    if (text === undefined) return MARK;
     return MARK_ROOM + this.text(x + MARK_ROOM, y, { text, face: 'strong', tone: mark.severity }, room, of);
   }
 

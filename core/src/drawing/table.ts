@@ -1,7 +1,8 @@
 /** The picture as a table: for a screen reader, for copying, for programs. */
-import type { FeedNode, Overview } from '../overview/model.ts';
+import type { FeedNode, Mark, Overview } from '../overview/model.ts';
 import { tellOverview } from '../overview/says.ts';
 import { say } from '../say/say.ts';
+import type { Of } from './shapes.ts';
 import {
   addressText,
   carriedText,
@@ -60,4 +61,34 @@ export function overviewTable({ feeds, rows }: Overview): OverviewLine[] {
       ];
     }),
   ];
+}
+
+const joined = (...words: readonly string[]): string => words.filter((word) => word !== '').join(' · ');
+const foundText = ({ mark }: { readonly mark: Mark | null }): string => (mark ? figureText(mark) : '');
+
+/** What stands at a thing of the picture, in one line; null of what is none. */
+export function thingSays({ feeds, hub, rows }: Overview, { kind, id }: Of): string | null {
+  if (kind === 'rail') {
+    const node = feedsIn(feeds).find(({ rail }) => rail === id);
+    const inside = node?.inside ?? null;
+    return (
+      (node &&
+        joined(say(node.label), carriedText(node), inside === null ? '' : insideText(inside), foundText(node))) ??
+      null
+    );
+  }
+  if (kind === 'hub') return hub && joined(say(hub.label), foundText(hub));
+  if (kind === 'row') {
+    const row = rows.find((one) => one.id === id);
+    return row ? joined(say(row.name), pinsText(row.pins), clockText(row), foundText(row)) : null;
+  }
+  if (kind !== 'part') return null;
+  const taps = rows.flatMap((row) => row.taps);
+  const tap = taps.find(({ part }) => part === id);
+  if (tap)
+    return joined(say(tap.label), tap.place ?? '', addressText(tap), voltsText(tap), marginText(tap), foundText(tap));
+  const gate = [...taps.flatMap(({ gates }) => gates), ...rows.flatMap(({ under }) => under?.gate ?? [])].find(
+    ({ part }) => part === id,
+  );
+  return gate ? joined(say(gate.label), foundText(gate)) : null;
 }

@@ -11,14 +11,23 @@ const isPlain = (unit: string): boolean => unit === '' || unit === '1';
 const value = (of: number, unit: string): string =>
   isPlain(unit) ? String(Number(of.toPrecision(DIGITS))) : formatQuantity(of, unit, DIGITS);
 
+const hasFigures = ({ measured, limit, unit }: Mark): boolean =>
+  measured !== null && limit !== null && !COUNTED_UNITS.has(unit);
+
 /** "4.15 V of 3.6 V +1"; of a finding without figures how bad it is. */
-export function figureText({ measured, limit, unit, severity, more }: Mark): string {
-  const found =
-    measured !== null && limit !== null && !COUNTED_UNITS.has(unit)
-      ? tellOverview('ofLimit', { measured: value(measured, unit), limit: value(limit, unit) })
-      : tellOverview('severity', { severity });
+export function figureText(mark: Mark): string {
+  const { measured, limit, unit, severity, more } = mark;
+  const found = hasFigures(mark)
+    ? tellOverview('ofLimit', { measured: value(measured ?? 0, unit), limit: value(limit ?? 0, unit) })
+    : tellOverview('severity', { severity });
   return say(tellOverview('figure', { found: say(found), more }));
 }
+
+/** "4.15 V +1": without its limit. */
+export const shortFigureText = (mark: Mark): string =>
+  hasFigures(mark)
+    ? say(tellOverview('figure', { found: value(mark.measured ?? 0, mark.unit), more: mark.more }))
+    : figureText(mark);
 
 export const carriedText = ({ peak, limit }: FeedNode): string =>
   say(

@@ -2,7 +2,7 @@
 export { layNarrow } from '../drawing/lay-narrow.ts';
 export { layOut } from '../drawing/lay-out.ts';
 export { ASCENT, bandsOf, type Of, RIBBON, type Shape, STROKE_GAP } from '../drawing/shapes.ts';
-export { type OverviewLine, overviewTable } from '../drawing/table.ts';
+export { type OverviewLine, overviewTable, thingSays } from '../drawing/table.ts';
 export { markShape } from '../drawing/mark-shapes.ts';
 export { columnsOf } from '../drawing/columns.ts';
 export { overviewSvg } from '../format/overview-svg.ts';

@@ -4,11 +4,12 @@ import { verify } from '../../src/check/verify.ts';
 import { deriveCircuit } from '../../src/circuit/derive.ts';
 import { columnsOf } from '../../src/drawing/columns.ts';
 import { layNarrow } from '../../src/drawing/lay-narrow.ts';
-import { layOut } from '../../src/drawing/lay-out.ts';
+import { FORMS, layOut } from '../../src/drawing/lay-out.ts';
 import { fitted, widthOf } from '../../src/drawing/letter-widths.ts';
 import type { Drawing } from '../../src/drawing/shapes.ts';
 import { overviewSvg } from '../../src/format/overview-svg.ts';
 import { overviewOf } from '../../src/overview/overview-of.ts';
+import type { FeedNode } from '../../src/overview/model.ts';
 import type { PlanDocument } from '../../src/plan/document.ts';
 import { randomFrom } from '../../src/quantity/random.ts';
 import { demo, PLANS } from '../support/demo.ts';
@@ -65,10 +66,36 @@ describe('the picture of a build', function () {
     }
   });
 
+  it('shows every feed, those that are made of a rail of the board as well', () => {
+    const rails = (nodes: readonly FeedNode[]): string[] => nodes.flatMap(({ rail, into }) => [rail, ...rails(into)]);
+    for (const name of PLANS) {
+      const overview = pictured(demo(name));
+      for (const drawing of [layOut(overview), layOut(overview, 'brief'), layNarrow(overview)])
+        expect(
+          drawing.shapes.flatMap((shape) =>
+            shape.is === 'box' && (shape.role === 'feed' || shape.role === 'rail') ? [shape.of.id] : [],
+          ),
+        ).to.have.members(rails(overview.feeds));
+    }
+  });
+
+  it('in brief fits a window of 1280 px with all seventeen parts, and shows the same things', () => {
+    const overview = pictured(demo('cupboard-first-draft'));
+    const [full, brief] = [layOut(overview), layOut(overview, 'brief')];
+    expect(faultsOf(brief)).to.deep.equal([]);
+    // What the stations at the edge leave, at no less than 11 px for letters of 12.
+    expect(brief.width * 0.92).to.be.at.most(1156);
+    const things = ({ shapes }: Drawing) =>
+      [...new Set(shapes.flatMap(({ of }) => (of.kind === 'legend' ? [] : [`${of.kind} ${of.id}`])))].sort();
+    expect(things(brief)).to.deep.equal(things(full));
+    const marks = ({ shapes }: Drawing) => shapes.flatMap((shape) => (shape.is === 'mark' ? [shape.key] : [])).sort();
+    expect(marks(brief)).to.deep.equal(marks(full));
+  });
+
   it('has nothing on anything else, and no crossing, on 200 random plans of up to 40 parts with long names', () => {
     for (let seed = 1; seed <= 200; seed++) {
       const overview = pictured(scattered(seed));
-      expect(faultsOf(layOut(overview)), `seed ${seed}`).to.deep.equal([]);
+      for (const form of FORMS) expect(faultsOf(layOut(overview, form)), `seed ${seed}, ${form}`).to.deep.equal([]);
       expect(faultsOf(layNarrow(overview)), `seed ${seed}, narrow`).to.deep.equal([]);
     }
   });

@@ -19,7 +19,11 @@
 
 <header class="screen-only">
   <div class="flex flex-wrap items-center gap-x-2 gap-y-1 py-1 px-3 min-h-10">
-    <span class="font-semibold text-group tracking-[-0.01em]">Idle Breadboard</span>
+    <!-- On a phone what is used stands in one row, and below it what is only read. -->
+    <span
+      class="font-semibold text-group tracking-[-0.01em] max-[479px]:order-last max-[479px]:text-aside max-[479px]:mr-auto"
+      >Idle Breadboard</span
+    >
     <PlanName {openFile} />
     <span class="grow"></span>
     {#if workbench.plan}
@@ -38,8 +42,13 @@
         onclick={() => workbench.redo()}><Redo2 size={16} /></Button
       >
     {/if}
-    <Button class="min-w-[10em] justify-start max-desk:min-w-0" onclick={() => (view.sheet = 'find')}
-      ><Search size={14} />find or do<kbd class="value unit ml-auto text-aside">/</kbd></Button
+    <Button
+      class="min-w-[10em] justify-start max-desk:min-w-0"
+      aria-label="find or do"
+      onclick={() => (view.sheet = 'find')}
+      ><Search size={14} /><span class="max-[479px]:hidden">find or do</span><kbd
+        class="value unit ml-auto text-aside max-[479px]:hidden">/</kbd
+      ></Button
     >
     <Button kind="bare" aria-label="keys, marks and words" title="?" onclick={() => (view.sheet = 'keys')}
       ><CircleQuestionMark size={16} /></Button
@@ -52,7 +61,11 @@
     >
       {#if view.theme === 'dark'}<Sun size={16} />{:else}<Moon size={16} />{/if}
     </Button>
-    <span class="saved unit min-w-[6.6em] text-right max-desk:min-w-0" data-unsaved={saving.unsaved} role="status">
+    <span
+      class="saved unit min-w-[6.6em] text-right max-desk:min-w-0 max-[479px]:order-last"
+      data-unsaved={saving.unsaved}
+      role="status"
+    >
       {#if workbench.plan}
         {#if saving.trouble || telling.newer}<strong class="text-danger">not saved</strong>
         {:else if telling.onlyHere}<strong class="text-fault">in this tab only</strong>

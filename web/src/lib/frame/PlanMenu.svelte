@@ -15,7 +15,7 @@
 
 <DropdownMenu.Root bind:open>
   <DropdownMenu.Trigger
-    class={button({ class: 'plan-name max-w-[min(24em,60vw)] font-semibold' })}
+    class={button({ class: 'plan-name max-w-[min(24em,60vw)] max-[479px]:max-w-[calc(100vw-15.5em)] font-semibold' })}
     title={workbench.plan?.name}
   >
     <span class="truncate">{workbench.plan?.name ?? 'no plan'}</span><ChevronDown size={14} />

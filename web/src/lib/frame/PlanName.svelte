@@ -10,7 +10,7 @@
 
 {#snippet name()}
   <Button
-    class="plan-name max-w-[min(24em,60vw)] font-semibold"
+    class="plan-name max-w-[min(24em,60vw)] max-[479px]:max-w-[calc(100vw-15.5em)] font-semibold"
     title={workbench.plan?.name}
     aria-haspopup="menu"
     aria-expanded={false}

@@ -14,6 +14,7 @@
     RIBBON,
     type Shape,
     thingKey,
+    thingSays,
   } from '@idle-breadboard/core/overview';
   import type { Verdict } from '@idle-breadboard/core/verify';
   import Maximize from '@lucide/svelte/icons/maximize-2';
@@ -22,6 +23,7 @@
   import ChartTable from '../charts/ChartTable.svelte';
   import { BOX_LOOK } from '../charts/overview-looks';
   import OverviewThing from '../charts/OverviewThing.svelte';
+  import Tick from '../kit/Tick.svelte';
   import OpenFinding from '../kit/OpenFinding.svelte';
   import { previewing } from '../state/previewing.svelte';
   import { findings } from '../state/results';
@@ -38,9 +40,22 @@
   const overview = $derived(both?.overview ?? current);
   const changeOf = (key: string) => both?.changes.get(key);
   let room = $state(0);
+  let high = $state(0);
   /** A window that holds no two places beside each other has them one below the other. */
   const NARROW = 640;
-  const drawing = $derived(room > 0 && room < NARROW ? layNarrow(overview) : layOut(overview));
+  /** Letters of 12 px are drawn at no less than 11. */
+  const LEAST_ZOOM = 0.92;
+  const isNarrow = $derived(room > 0 && room < NARROW);
+  const fits = ({ width }: { width: number }) => room === 0 || (width + 4) * LEAST_ZOOM <= room;
+  /** Where all figures are wider than the window, names and findings stand alone until the figures are asked for. */
+  let figures = $state(false);
+  const full = $derived(layOut(overview));
+  const whole = $derived(fits(full));
+  const isBrief = $derived(!isNarrow && !whole && !figures);
+  const drawing = $derived.by(() => {
+    if (isNarrow) return layNarrow(overview);
+    return isBrief ? layOut(overview, 'brief') : full;
+  });
   type Line = Extract<Shape, { is: 'line' }>;
   const lines = $derived(drawing.shapes.filter((shape): shape is Line => shape.is === 'line'));
   const signals = $derived(lines.filter(({ role }) => role === 'signal'));
@@ -113,13 +128,25 @@
       );
   }
 
-  let zoom = $state(1);
+  /** Set by hand; else as wide as the window, if all can be read then. */
+  let wanted = $state<number | null>(null);
+  const zoom = $derived.by(() => {
+    if (wanted !== null) return wanted;
+    const most = Math.min((room - 4) / drawing.width, (high - 4) / drawing.height);
+    return isNarrow ? 1 : Math.min(1, Math.max(LEAST_ZOOM, most));
+  });
   let frame = $state<HTMLElement>();
   const step = (by: 1 | -1) => {
     const next = by > 0 ? STEPS.find((one) => one > zoom + 0.01) : STEPS.findLast((one) => one < zoom - 0.01);
-    zoom = next ?? zoom;
+    wanted = next ?? zoom;
   };
-  const fit = () => (zoom = Math.min(1, Math.max(0.25, ((frame?.clientWidth ?? drawing.width) - 4) / drawing.width)));
+  const fit = () => (wanted = Math.min(1, Math.max(0.25, (room - 4) / drawing.width)));
+  function show(all: boolean) {
+    figures = all;
+    wanted = null;
+  }
+  /** What is pointed at, in words: the brief picture leaves its figures out. */
+  const said = $derived(pointed && thingSays(overview, pointed));
   const path = ({ points }: Line) => points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x},${y}`).join(' ');
 
   const HEADS = ['row', 'pins', 'place', 'part', 'address', 'feed', 'margin', 'found'] as const;
@@ -129,11 +156,14 @@
 <section class="overview flex flex-col h-full" aria-label="Overview">
   <header class="flex flex-wrap gap-x-2.5 gap-y-0.5 items-center py-1 px-3 bg-bench border-b border-b-quiet">
     <h1 class="text-row font-semibold">Overview</h1>
-    <span class="unit">the whole build: point at a thing to see what belongs to it, press to go there</span>
+    <span class="unit">{said ?? 'the whole build: point at a thing to see what belongs to it, press to go there'}</span>
     <span class="inline-flex flex-wrap gap-1 items-center ml-auto">
       <Button kind="bare" aria-label="smaller" onclick={() => step(-1)}><Minus size={14} /></Button>
       <span class="value" aria-live="polite">{Math.round(zoom * 100)} %</span>
       <Button kind="bare" aria-label="larger" onclick={() => step(1)}><Plus size={14} /></Button>
+      {#if !whole && !isNarrow}<label class="inline-flex items-center gap-1"
+          ><Tick checked={figures} change={show} />all figures</label
+        >{/if}
       <Button onclick={fit}><Maximize size={13} />fit</Button>
       <ChartTable caption="the build, part by part" heads={HEADS} rows={table} />
     </span>
@@ -143,6 +173,7 @@
     class="frame flex-1 min-h-0 overflow-auto"
     bind:this={frame}
     bind:clientWidth={room}
+    bind:clientHeight={high}
     role="region"
     aria-label="the picture of the build"
     tabindex="0"
@@ -202,6 +233,7 @@
           data-thing={key}
           data-change={change}
           role={active ? 'button' : undefined}
+          aria-label={active && isBrief ? [thingSays(overview, of), change].filter(Boolean).join(', ') : undefined}
           tabindex={active ? 0 : undefined}
           onpointerenter={() => (pointed = active ? of : null)}
           onpointerleave={() => (pointed = null)}
