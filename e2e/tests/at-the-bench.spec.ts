@@ -135,6 +135,9 @@ test('a measured current is laid over the round of the plan, and the part that d
   await page.getByRole('button', { name: 'Lay it over' }).click();
   await expect(page.getByText(/controller is at work all the time/)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole('img', { name: /^Current of .*measured 22\.\d mA/ })).toBeVisible();
+  // A day is 96 rounds of a quarter of an hour.
+  const day = page.getByRole('table', { name: 'In a day' });
+  await expect(day.getByRole('row', { name: /^controller 96 .* mAh always/ })).toBeVisible();
   await page.getByRole('button', { name: 'Take it away' }).click();
   await expect(page.getByRole('img', { name: /^Current of .*planned 308 µA on the average$/ })).toBeVisible();
 });

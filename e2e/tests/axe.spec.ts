@@ -79,6 +79,21 @@ test('axe finds nothing in the list of findings and at one that is open', async 
   await clean(page, 'a finding at the overview');
 });
 
+test('axe finds nothing where something is wrong around the plan, light, dark and at 360 px', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.addInitScript(() => Object.defineProperty(window, 'indexedDB', { value: undefined }));
+  await page.route('**/api/v1/catalogue', (route) => route.fulfill({ status: 503 }));
+  await new Bench(page).open();
+  await expect(page.locator('[data-trouble]')).toHaveCount(2);
+  await clean(page, 'trouble');
+  await page.getByRole('button', { name: 'dark by night' }).click();
+  await clean(page, 'trouble, dark');
+  await page.getByRole('button', { name: 'light by day' }).click();
+  await page.setViewportSize({ width: 360, height: 740 });
+  await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+  await clean(page, 'trouble at 360');
+});
+
 const SHEETS: readonly (readonly [string, (bench: Bench) => Promise<void>])[] = [
   ['find or do', (bench) => bench.page.keyboard.press('/')],
   ['the keys', (bench) => bench.page.keyboard.press('?')],

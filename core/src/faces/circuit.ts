@@ -43,3 +43,4 @@ export { fixedResistors } from '../physics/resistive.ts';
 export { type Runtime, cellRails, runtimeOf } from '../physics/runtime.ts';
 export { explainLog, type LogReport, type Sample } from '../physics/current-log.ts';
 export { type Lane, type Timeline, timeline } from '../physics/timeline.ts';
+export { dayOf } from '../physics/day.ts';

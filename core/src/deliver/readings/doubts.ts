@@ -2,7 +2,9 @@
 import { quantityOf, type Message, type Quantity, tells } from '../../quantity/message.ts';
 import { TEMPERATURE_AT_START, TEMPERATURE_STEP } from '../../standard/one-wire.ts';
 import { readingOf } from '../settings/formula.ts';
+import { toInterval } from '../../card/to-interval.ts';
 import type { ReadingAt } from './reading-at.ts';
+import { settlingOf } from './settling.ts';
 import { medianOf, type Series } from './series.ts';
 
 /** What is said here, by the data that it takes. */
@@ -29,6 +31,9 @@ export interface DeliverDoubtsSays {
   readonly tooFastCause: null;
   readonly spikes: { count: number; value: Quantity };
   readonly spikesCause: null;
+  readonly settling: { limit: Quantity; seconds: Quantity };
+  readonly settlingCause: null;
+  readonly settlingWarmCause: { seconds: Quantity };
 }
 const tell = tells<DeliverDoubtsSays>('deliver/doubts');
 
@@ -48,6 +53,7 @@ const DOUBTS = [
   'spikes',
   'outsideNeed',
   'stuck',
+  'settling',
 ] as const;
 export type DoubtId = (typeof DOUBTS)[number];
 
@@ -204,6 +210,25 @@ class Doubting {
       this.add('stuck', tell('stuck', { value: this.say(first), count: numbers.length }), tell('stuckCause'));
   }
 
+  /** What follows slowly says less of where it is than of where it was. */
+  settling(): void {
+    const { seconds } = this.series;
+    if (seconds === null || this.found.size > 0) return;
+    const { accuracy, warmUp } = this.at.measure;
+    const here = accuracy.filter(({ from, to }) => from <= this.middle && this.middle <= to);
+    const error = here.length > 0 ? Math.max(...here.map((band) => band.error)) : this.error;
+    const on = settlingOf(this.numbers, seconds, error);
+    if (!on) return;
+    const warm = warmUp ? toInterval(warmUp).max : 0;
+    this.add(
+      'settling',
+      tell('settling', { limit: this.say(on.limit), seconds: quantityOf(on.done, 's', 2) }),
+      seconds * this.numbers.length < warm
+        ? tell('settlingWarmCause', { seconds: quantityOf(warm, 's', 2) })
+        : tell('settlingCause'),
+    );
+  }
+
   /** Single readings far off their neighbours. */
   spikes(): void {
     const { numbers } = this;
@@ -221,12 +246,13 @@ class Doubting {
   }
 }
 
-/** @returns empty where a sound part in its place could read that; the most telling first */
+/** @returns empty where a sound part that has settled in its place could read that; the most telling first */
 export function doubtsOf(at: ReadingAt, series: Series): Doubt[] {
   const doubting = new Doubting(at, series);
   doubting.known();
   doubting.spikes();
   doubting.usual();
   doubting.inTime();
+  doubting.settling();
   return DOUBTS.flatMap((id) => doubting.found.get(id) ?? []);
 }

@@ -115,6 +115,11 @@ export const deliver = {
       tooFast: ({ seconds, shortest }) => `it is read every ${seconds}, and wants ${shortest}`,
       tooFastCause: 'Readings repeat, warm the part, or are taken half done.',
       spikes: ({ count, value }) => `${counted(count, 'reading')} far off the others, ${value} among them`,
+      settling: ({ limit, seconds }) => `it is on its way to ${limit}, and there in about ${seconds}`,
+      settlingCause:
+        'The part follows something that changed, slowly: itself just put there or held in a hand, or its place. Compare and calibrate once it lies still.',
+      settlingWarmCause: ({ seconds }) =>
+        `It warms up, for up to ${seconds} after it gets its supply. What it reads before that is nothing to go by.`,
       spikesCause: 'A loose lead, or a load that switches beside it. The median of five leaves such readings out.',
     },
   }),

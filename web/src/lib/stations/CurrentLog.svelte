@@ -11,6 +11,7 @@
   import Glyph from '../kit/Glyph.svelte';
   import Row from '../kit/Row.svelte';
   import Select from '../kit/Select.svelte';
+  import DayOfParts from './DayOfParts.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
   const sources = $derived(
@@ -114,6 +115,7 @@
             <LaneStrip {lane} {lanes} most={tallest(lanes)} />
           </div>
         {/each}
+        <DayOfParts {lanes} />
       </div>
     {/snippet}
   </Row>

@@ -40,7 +40,9 @@
   const overview = $derived(both?.overview ?? current);
   const changeOf = (key: string) => both?.changes.get(key);
   let room = $state(0);
+  /** Of all of the station: what opens below the picture does not change how large it is drawn. */
   let high = $state(0);
+  const HEADER = 40;
   /** A window that holds no two places beside each other has them one below the other. */
   const NARROW = 640;
   /** Letters of 12 px are drawn at no less than 11. */
@@ -132,7 +134,7 @@
   let wanted = $state<number | null>(null);
   const zoom = $derived.by(() => {
     if (wanted !== null) return wanted;
-    const most = Math.min((room - 4) / drawing.width, (high - 4) / drawing.height);
+    const most = Math.min((room - 4) / drawing.width, (high - HEADER) / drawing.height);
     return isNarrow ? 1 : Math.min(1, Math.max(LEAST_ZOOM, most));
   });
   let frame = $state<HTMLElement>();
@@ -153,7 +155,7 @@
   const table = $derived(overviewTable(overview).map((line) => HEADS.map((head) => line[head])));
 </script>
 
-<section class="overview flex flex-col h-full" aria-label="Overview">
+<section class="overview flex flex-col h-full" aria-label="Overview" bind:clientHeight={high}>
   <header class="flex flex-wrap gap-x-2.5 gap-y-0.5 items-center py-1 px-3 bg-bench border-b border-b-quiet">
     <h1 class="text-row font-semibold">Overview</h1>
     <span class="unit">{said ?? 'the whole build: point at a thing to see what belongs to it, press to go there'}</span>
@@ -173,7 +175,6 @@
     class="frame flex-1 min-h-0 overflow-auto"
     bind:this={frame}
     bind:clientWidth={room}
-    bind:clientHeight={high}
     role="region"
     aria-label="the picture of the build"
     tabindex="0"
