@@ -7,8 +7,8 @@ test('the overview shows the build, what belongs together, and leads to each fin
   await bench.open();
   await page.keyboard.press('o');
   await expect(page.getByRole('heading', { name: 'Overview' })).toBeVisible();
-  const scale = page.getByRole('button', { name: /^scale .*5 V .*5\.15 V of 3\.6 V/ });
-  await expect(scale).toBeVisible();
+  const scale = page.getByRole('button', { name: /^scale 5\.15 V \+1/ });
+  await expect(scale).toHaveAccessibleDescription(/ 5 V .*5\.15 V of 3\.6 V/);
   // Pointed at, its own way stands out and the rest steps back; its figures are said.
   await scale.hover();
   await expect(page.getByText(/^scale · first wheel · 5 V · \+350 mV · 5\.15 V of 3\.6 V \+1$/)).toBeVisible();

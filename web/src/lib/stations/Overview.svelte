@@ -234,7 +234,7 @@
           data-thing={key}
           data-change={change}
           role={active ? 'button' : undefined}
-          aria-label={active && isBrief ? [thingSays(overview, of), change].filter(Boolean).join(', ') : undefined}
+          {...active && isBrief ? { 'aria-description': thingSays(overview, of) } : {}}
           tabindex={active ? 0 : undefined}
           onpointerenter={() => (pointed = active ? of : null)}
           onpointerleave={() => (pointed = null)}
