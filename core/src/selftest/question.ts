@@ -24,7 +24,7 @@ export const WATCHED = 8000;
 /** ms that an output is driven. */
 export const DRIVEN = 1000;
 /** No program watches more lines at once. */
-const MOST = 4;
+export const MOST_WATCHED = 4;
 
 const isOutput = ({ protocol, chain }: Port): boolean =>
   (protocol === 'digital-in' && chain === undefined) || protocol === 'led';
@@ -70,7 +70,7 @@ function question(circuit: Circuit, job: Job, part: PartNode, port: Port): Quest
   if (protocol === 'coil' || (isOutput(port) && !isAsked)) return driven(circuit, job, part, port);
   if (isAsked || (protocol !== 'switch' && protocol !== 'digital-out')) return null;
   const pins = pinsOf(circuit, job, keyOf(part.id, port.id), false);
-  return pins && pins.length <= MOST ? { is: 'watch', pins } : null;
+  return pins && pins.length <= MOST_WATCHED ? { is: 'watch', pins } : null;
 }
 
 /** @returns by the key of the row that the answer belongs to */

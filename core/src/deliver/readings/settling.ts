@@ -20,8 +20,22 @@ const WENT = 8;
 
 const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
 
+/** Where the first and the last two thirds of them would go may differ by this share of how far they went: more is another curve. */
+const AGREES = 0.05;
+
+/** The means of three equal stretches of such a curve come closer by the same share each time; this is where that ends. */
+function limitOf(values: readonly number[]): { limit: number; share: number } | null {
+  const third = Math.floor(values.length / 3);
+  const [a, b, c] = [2, 1, 0].map((n) =>
+    mean(values.slice(values.length - (n + 1) * third, values.length - n * third)),
+  ) as [number, number, number];
+  const ratio = (c - b) / (b - a);
+  return ratio > 0 && ratio < 1 ? { limit: c + ((c - b) * ratio) / (1 - ratio), share: ratio ** (1 / third) } : null;
+}
+
 /**
- * The means of three equal stretches of such a curve come closer by the same share each time.
+ * Sensors that creep twice, fast and slow, and places that change evenly look like one for a while: where it would go is said only where both
+ * ends of the series say the same.
  * @param seconds from one reading to the next
  * @param error of a reading, in its unit
  * @returns null where they have settled, or go otherwise
@@ -30,11 +44,11 @@ export function settlingOf(values: readonly number[], seconds: number, error: nu
   const third = Math.floor(values.length / 3);
   if (values.length < LEAST || !(seconds > 0) || !(error > 0)) return null;
   const used = values.slice(values.length - 3 * third);
-  const [a, b, c] = [0, 1, 2].map((n) => mean(used.slice(n * third, (n + 1) * third))) as [number, number, number];
-  const ratio = (c - b) / (b - a);
-  if (!(ratio > RATIO.least && ratio < RATIO.most)) return null;
-  const limit = c + ((c - b) * ratio) / (1 - ratio);
-  const share = ratio ** (1 / third);
+  const whole = limitOf(used);
+  if (!whole) return null;
+  const { limit, share } = whole;
+  const ratio = share ** third;
+  if (ratio <= RATIO.least || ratio >= RATIO.most) return null;
   // Of all curves to that limit the one with the least squares.
   let [own, squares] = [0, 0];
   used.forEach((value, i) => {
@@ -46,6 +60,8 @@ export function settlingOf(values: readonly number[], seconds: number, error: nu
   const left = Math.abs(step) * share ** (used.length - 1);
   const went = Math.abs(step) - left;
   if (went < WENT * error || left < error || off > FITS * went) return null;
+  const ends = [limitOf(used.slice(0, 2 * third)), limitOf(used.slice(third))];
+  if (ends.some((end) => !end || Math.abs(end.limit - limit) > AGREES * went)) return null;
   const tau = -seconds / Math.log(share);
   return { limit, tau, done: tau * Math.log(left / error) };
 }

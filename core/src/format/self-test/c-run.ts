@@ -1,4 +1,6 @@
 /** Of a self-test in C: a whole run, and what is asked from outside. */
+import { DRIVEN, MOST_WATCHED } from '../../selftest/question.ts';
+
 export const RUN = String.raw`
 /* ---- a run ---- */
 
@@ -67,7 +69,7 @@ static int st_is(const char **at, const char *word)
 }
 
 /* So many pins are watched at once at most. */
-#define ST_WATCHED 4
+#define ST_WATCHED ${MOST_WATCHED}
 
 /* Counts how often pins change, for so many milliseconds: a hand moves something meanwhile. */
 static void st_watch(unsigned number, const char *at)
@@ -130,7 +132,7 @@ static void st_asked(const char *at)
         if ((long)n >= (long)ST_PINS || (st_pin[n].flags & (ST_HIGH | ST_LOW)) == 0)
             return;
         hal_pin_set(st_pin[n].pin, (st_pin[n].flags & ST_HIGH) != 0 ? 0 : 1);
-        hal_delay(1000000);
+        hal_delay(${DRIVEN * 1000});
         hal_pin_set(st_pin[n].pin, (st_pin[n].flags & ST_HIGH) != 0 ? 1 : 0);
         st_seq = (unsigned)number;
         st_begin("driven");

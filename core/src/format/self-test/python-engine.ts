@@ -1,4 +1,6 @@
 /** The self-test in Python, over a layer that the maker's platform fills in. */
+import { DRIVEN } from '../../selftest/question.ts';
+
 export const ENGINE = String.raw`
 import sys
 import time
@@ -279,7 +281,7 @@ class SelfTest:
         pin, flags = PINS[n]
         if flags & (LOW | HIGH):
             self.layer.pin_set(pin, 0 if flags & HIGH else 1)
-            self.layer.delay(1)
+            self.layer.delay(${DRIVEN / 1000})
             self.layer.pin_set(pin, 1 if flags & HIGH else 0)
             self.seq = number
             self.line("driven", n)

@@ -43,7 +43,7 @@ describe('a series of readings', () => {
     const random = randomFrom(5);
     let [found, near] = [0, 0];
     for (let i = 0; i < 2000; i++) {
-      // Between one and two and a half time constants, of a step of ten to forty errors: at least twice the error is left.
+      // Between one and two and a half time constants, of a step of 25 to 40 errors: at least twice the error is left.
       const one = drawn(random, 25 + random() * 15, 1 + random() * 1.2, 20 + Math.floor(random() * 80));
       const settling = settlingOf(one.values, one.seconds, ERROR);
       if (!settling) continue;
@@ -51,7 +51,8 @@ describe('a series of readings', () => {
       const all = Math.abs(one.limit - (one.values[0] ?? 0));
       if (Math.abs(settling.limit - one.limit) < 0.1 * all && Math.abs(settling.tau / one.tau - 1) < 0.25) near += 1;
     }
-    expect(found).to.be.above(1900);
+    // Above 1900 before both ends of a series had to agree, which keeps places that follow the sun from being taken for it.
+    expect(found).to.be.above(1800);
     expect(near / found).to.be.above(0.95);
   });
 
@@ -64,6 +65,30 @@ describe('a series of readings', () => {
       const level = random() * 40;
       const lies = Array.from({ length: count }, () => level + noise(random, ERROR * random()));
       expect(settlingOf(lies, 1, ERROR), `lies ${i}`).to.equal(null);
+    }
+  });
+
+  it('that creeps on behind a first, quicker change goes beyond what is said, never short of it', () => {
+    const random = randomFrom(8);
+    let said = 0;
+    for (let i = 0; i < 1000; i++) {
+      const count = 20 + Math.floor(random() * 80);
+      const tau = (2 * count) / (1 + random() * 1.2);
+      const left = (t: number) => 0.5 * Math.exp(-t / tau) + 0.5 * Math.exp(-t / (5 * tau));
+      const values = Array.from({ length: count }, (_, n) => 20 - 15 * left(2 * n) + noise(random, ERROR / 20));
+      const settling = settlingOf(values, 2, ERROR);
+      if (!settling) continue;
+      said += 1;
+      expect(settling.limit).to.be.below(20);
+      expect(15 * left(2 * count + settling.done)).to.be.above(ERROR);
+    }
+    expect(said).to.be.above(100);
+  });
+
+  it('of a place that follows the sun is no settling', () => {
+    for (let count = 20; count < 200; count++) {
+      const values = Array.from({ length: count }, (_, n) => 5 + 15 * Math.sin((Math.PI / 2) * (n / count)));
+      expect(settlingOf(values, 60, ERROR), String(count)).to.equal(null);
     }
   });
 
@@ -94,7 +119,9 @@ describe('a series of readings', () => {
       const doubt = doubtsOf(at, { values, seconds }).find(({ id }) => id === 'settling');
       return doubt && `${say(doubt.seen)}. ${say(doubt.cause)}`;
     };
-    expect(saidOf('probe-1', 8, 10)).to.match(/^it is on its way to .* °C, and there in about \d+ (s|min)\. /);
+    expect(saidOf('probe-1', 8, 10)).to.match(
+      /^it is still on its way, to .* °C or beyond, for another \d+ (s|min) at least\. /,
+    );
     expect(saidOf('air-gas', 1500, 5, 10)).to.match(/warm/);
     expect(saidOf('probe-1', 0.1, 10)).to.equal(undefined);
   });

@@ -10,7 +10,8 @@
   /** A·s in a mA·h. */
   const MILLIAMPERE_HOUR = 3.6;
   const mAh = (charge: number) => `${Number((charge / MILLIAMPERE_HOUR).toPrecision(3))} mAh`;
-  const turns = (count: number) => Math.floor(count + 1e-6).toLocaleString('en');
+  /** Less than ten need not be whole: a part that works every second day has half a turn. */
+  const turns = (count: number) => (count < 10 ? Number(count.toPrecision(2)) : Math.floor(count + 1e-6));
 </script>
 
 {#if day.length > 0}
@@ -33,9 +34,9 @@
           <td class="value text-right">{turns(usual)}</td>
           <td class="value text-right">{mAh(charge)}</td>
           <td class="text-aside">
-            {#if usual < wanted - 1}<Glyph severity="caution" />
+            {#if usual < wanted}<Glyph severity="caution" />
               {turns(wanted - usual)} of {turns(wanted)} are left out: one takes longer than its interval
-            {:else if least < wanted - 1}<Glyph severity="note" /> at worst {turns(least)} of {turns(wanted)}
+            {:else if least < wanted}<Glyph severity="note" /> at worst {turns(least)} of {turns(wanted)}
             {:else}always{/if}
           </td>
         </tr>
