@@ -115,7 +115,8 @@ export const deliver = {
       tooFast: ({ seconds, shortest }) => `it is read every ${seconds}, and wants ${shortest}`,
       tooFastCause: 'Readings repeat, warm the part, or are taken half done.',
       spikes: ({ count, value }) => `${counted(count, 'reading')} far off the others, ${value} among them`,
-      settling: ({ limit, seconds }) => `it is still on its way, to ${limit} or beyond, for another ${seconds} at least`,
+      settling: ({ limit, seconds }) =>
+        `it is still on its way, to ${limit} or beyond, for another ${seconds} at least`,
       settlingCause:
         'The part follows something that changed, slowly: itself just put there or held in a hand, or its place. Compare and calibrate once it lies still.',
       settlingWarmCause: ({ seconds }) =>
