@@ -12,17 +12,33 @@ import { perOwner } from '../quantity/memo.ts';
 import { findingsAmong, judged, PIECES, subjectsOf, verdictOf, type CheckPiece } from './verify.ts';
 
 /** What a piece of a check says of one thing. */
-interface Said {
-  readonly piece: CheckPiece;
-  readonly id: string;
-  readonly results: readonly Result[];
-  readonly reads: ReadonlySet<string>;
+class Said {
+  /** Null until it is asked what was read. */
+  private known: ReadonlySet<string> | null = null;
+
+  constructor(
+    readonly piece: CheckPiece,
+    readonly id: string,
+    readonly results: readonly Result[],
+    /** Let go once what was read is known. */
+    private circuit: Circuit | null,
+  ) {}
+
+  /** What was read for it. To note that takes longer than to judge, and only the next change has to know. */
+  get reads(): ReadonlySet<string> {
+    const { circuit, piece, id } = this;
+    if (circuit) {
+      this.known = noting(() => judged(piece, watched(circuit), id)).reads;
+      this.circuit = null;
+    }
+    return this.known ?? new Set();
+  }
 }
 
 /** @param before what it said of the circuit before: what it says again stays the same object */
-function learn(piece: CheckPiece, seen: Circuit, id: string, before: Said | undefined): Said {
-  const { value, reads } = noting(() => judged(piece, seen, id));
-  return { piece, id, results: before ? asBefore(before.results, value) : value, reads };
+function learn(piece: CheckPiece, circuit: Circuit, id: string, before: Said | undefined): Said {
+  const now = judged(piece, circuit, id);
+  return new Said(piece, id, before ? asBefore(before.results, now) : now, circuit);
 }
 
 /** The results of now, with those taken from before that say the same. */
@@ -63,11 +79,10 @@ export class Trying {
     before: Trying | null = null,
     again: ReadonlySet<Said> = new Set(),
   ) {
-    const seen = watched(circuit);
     this.all = PIECES.flatMap((piece) =>
       [...subjectsOf(piece, circuit)].map((id) => {
         const said = before?.byPiece.get(piece)?.get(id);
-        return this.take(said && !again.has(said) ? said : learn(piece, seen, id, said));
+        return this.take(said && !again.has(said) ? said : learn(piece, circuit, id, said));
       }),
     );
     this.unmet = this.all.filter(({ results }) => results.some(({ severity }) => severity !== null));
@@ -89,15 +104,20 @@ export class Trying {
     return new Trying(circuit, this, this.readersOf(changedBetween(this.circuit, circuit)));
   }
 
+  /** Works out now what the next change will ask for. */
+  prepare(): void {
+    this.readers ??= readersBy(this.all);
+  }
+
   /** How many pieces are judged again after a change, of how many. */
   touched(next: Circuit): { readonly again: number; readonly of: number } {
     return { again: this.readersOf(changedBetween(this.circuit, next)).size, of: this.all.length };
   }
 
   private readersOf({ names }: Changed): Set<Said> {
-    this.readers ??= readersBy(this.all);
+    this.prepare();
     const readers = new Set<Said>();
-    for (const name of names) for (const said of this.readers.get(name) ?? []) readers.add(said);
+    for (const name of names) for (const said of this.readers?.get(name) ?? []) readers.add(said);
     return readers;
   }
 

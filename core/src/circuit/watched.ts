@@ -3,17 +3,27 @@
  * different. The names of what can be read are made here and nowhere else.
  */
 import { noteRead, noting, unnoted } from '../quantity/reads.ts';
-import { perOwner } from '../quantity/memo.ts';
+import { perKey, perOwner } from '../quantity/memo.ts';
 import { isSame } from '../plan/same.ts';
-import type { Circuit, Net } from './model.ts';
+import type { Circuit, Net, PartNode } from './model.ts';
 
 /** What of a circuit is a list of things with names. */
 const COLLECTIONS = ['parts', 'rails', 'feeds', 'nets', 'buses', 'wishes'] as const;
 export type Collection = (typeof COLLECTIONS)[number];
 
-/** One thing of a list; of rails and feeds one thing that is said of it. */
-const thingName = (of: string, id: string, field?: string): string =>
-  field === undefined ? `${of} ${id}` : `${of} ${id} ${field}`;
+/** Names of one kind, made once each: they are noted a thousand times for every verdict. */
+const namesFor = perKey(200, (_of: string) => new Map<string, string>());
+const fieldsFor = perKey(20_000, (_thing: string) => new Map<string, string>());
+function nameOf(known: Map<string, string>, from: string, by: string): string {
+  let name = known.get(by);
+  if (name === undefined) known.set(by, (name = `${from} ${by}`));
+  return name;
+}
+/** One thing of a list; of parts, rails and feeds one thing that is said of it. */
+function thingName(of: string, id: string, field?: string): string {
+  const thing = nameOf(namesFor(of), of, id);
+  return field === undefined ? thing : nameOf(fieldsFor(thing), thing, field);
+}
 /** The list as a whole: which things are in it, or for what is read whole, any of them. */
 const whole = (of: string): string => of;
 
@@ -177,6 +187,23 @@ const byField = <T extends object>(value: T, nameOf: (field: string) => string, 
     },
   });
 
+/** A part whose fields are noted one by one, and those of what the plan chooses for it. */
+function partByField(id: string, part: PartNode): PartNode {
+  const { choice } = part;
+  if (choice === null) return byField(part, (field) => thingName('parts', id, field));
+  const seen = byField(choice, (field) => thingName('choice', id, field));
+  return byField(part, (field) => thingName('parts', id, field), { choice: seen });
+}
+
+/** What is different between a part and what it was. */
+function differentPart(id: string, before: PartNode, after: PartNode): string[] {
+  const { choice: was, ...old } = before;
+  const { choice: is, ...now } = after;
+  const names = differentFields(old, now).map((field) => thingName('parts', id, field));
+  if (was === null || is === null) return was === is ? names : [...names, thingName('parts', id, 'choice')];
+  return [...names, ...differentFields(was, is).map((field) => thingName('choice', id, field))];
+}
+
 /** The names of the fields that are different. */
 function differentFields(before: object, after: object): string[] {
   const [mine, theirs] = [Object.keys(before), Object.keys(after)];
@@ -192,10 +219,16 @@ function differentFields(before: object, after: object): string[] {
 export const watched = perOwner((circuit: Circuit): Circuit => {
   const map = <V extends object>(of: keyof Circuit, from: ReadonlyMap<string, V>, fields: boolean) =>
     new WatchedMap<V>(of, from, fields ? (id, value) => byField(value, (field) => thingName(of, id, field)) : null);
+  const parts = new WatchedMap<PartNode>('parts', circuit.parts, partByField);
   return byField(circuit, whole, {
     plan: byField(circuit.plan, (field) => thingName('plan', field)),
     cards: map('cards', circuit.cards, false),
-    parts: map('parts', circuit.parts, false),
+    parts,
+    // The very thing that the list gives, so that one can be told from the other.
+    get controller() {
+      noteRead(whole('controller'));
+      return circuit.controller && (parts.get(circuit.controller.id) ?? null);
+    },
     rails: map('rails', circuit.rails, true),
     feeds: map('feeds', circuit.feeds, true),
     rhythms: map('rhythms', circuit.rhythms, false),
@@ -240,6 +273,10 @@ export function changedBetween(before: Circuit, after: Circuit): Changed {
       if (now === undefined) {
         left.push(id);
         names.add(thingName(of, id));
+      } else if (of === 'parts') {
+        const [mine, theirs] = [before.parts.get(id), after.parts.get(id)];
+        if (mine && theirs && mine !== theirs) for (const name of differentPart(id, mine, theirs)) names.add(name);
+        continue;
       } else if (fields) {
         if (old !== now) for (const field of differentFields(old, now)) names.add(thingName(of, id, field));
         continue;
@@ -262,8 +299,9 @@ export function changedBetween(before: Circuit, after: Circuit): Changed {
   for (const id of [...names].flatMap((name) => (name.startsWith('nets ') ? [name.slice(5)] : [])))
     for (const net of [was.nets.get(id), is.nets.get(id)])
       if (net) for (const key of KEYS) for (const by of NET_KEYS[key](net)) names.add(thingName(key, by));
-  for (const field of ['guards', 'controller', 'tolerance'] as const)
+  for (const field of ['guards', 'tolerance'] as const)
     if (!isSame(before[field], after[field])) names.add(whole(field));
+  if (before.controller?.id !== after.controller?.id) names.add(whole('controller'));
   for (const field of differentFields(before.plan, after.plan)) names.add(thingName('plan', field));
   addDifferentFacts(before, after, names);
   return { names, added, gone };

@@ -79,9 +79,14 @@
   const title = $derived(
     [workbench.plan?.name, workbench.plan && standing.words, 'Idle Breadboard'].filter(Boolean).join(' · '),
   );
+  $effect(() => {
+    const says = title;
+    // After what is being drawn: the window's own bar is drawn with it, and again with every word.
+    const wait = setTimeout(() => (document.title = says), 150);
+    return () => clearTimeout(wait);
+  });
 </script>
 
-<svelte:head><title>{title}</title></svelte:head>
 <svelte:window
   onkeydowncapture={onKeyFirst}
   onkeydown={onKey}

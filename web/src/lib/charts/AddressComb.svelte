@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { sized } from '../kit/sized';
   import { say } from '@idle-breadboard/core/words';
   import type { BusNode } from '@idle-breadboard/core/circuit';
   import { comb, tagY } from './address-comb';
@@ -8,7 +9,7 @@
   const drawn = $derived(comb(bus, Math.max(280, width)));
 </script>
 
-<div class="w-full overflow-x-auto" bind:clientWidth={width}>
+<div class="w-full overflow-x-auto" {@attach sized((w) => (width = w))}>
   <svg
     viewBox="0 0 {drawn.width} {drawn.height}"
     width={drawn.width}

@@ -1,5 +1,6 @@
 <!-- A chart with its table beside it: the drawing takes the width that is left, and all of it above the open table. -->
 <script lang="ts">
+  import { sized } from '../kit/sized';
   import type { Snippet } from 'svelte';
   import ChartTable from './ChartTable.svelte';
 
@@ -16,7 +17,7 @@
 <div class="frame group/frame w-full min-w-0 flex flex-wrap items-end">
   <div
     class="plot flex-[1_1_0] min-w-0 [contain:layout] group-has-[details[open]]/frame:basis-full"
-    bind:clientWidth={width}
+    {@attach sized((w) => (width = w))}
   >
     {@render children()}
   </div>

@@ -1,5 +1,6 @@
 <!-- A line after somebody lets it go: as it rises on the simulated bench, and beside it as it would in a build in order. -->
 <script lang="ts">
+  import { sized } from '../kit/sized';
   import type { ScopeEdge } from '@idle-breadboard/core/bench';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { line, scaleLinear } from 'd3';
@@ -33,7 +34,7 @@
   const says = $derived(`${label}: ${rise(seen)}; in order ${rise(sound)}`);
 </script>
 
-<div class="w-full" bind:clientWidth={width}>
+<div class="w-full" {@attach sized((w) => (width = w))}>
   <svg viewBox="0 0 {width} {HIGH}" {width} height={HIGH} role="img" aria-label={says}>
     {#each [0.3, 0.7] as share (share)}
       <path d="M{LEFT} {y(share * rest)}H{width - 4}" stroke="var(--line)" stroke-dasharray="3 3" />

@@ -1,5 +1,6 @@
 <!-- One part in the course of a round: what it does when, as tall as its current. -->
 <script lang="ts">
+  import { sized } from '../kit/sized';
   import type { Lane } from '@idle-breadboard/core/circuit';
   import { formatQuantity, wordOf } from '@idle-breadboard/core/figures';
   import { say } from '@idle-breadboard/core/words';
@@ -28,7 +29,7 @@
   );
 </script>
 
-<div class="flex-none w-[var(--round)] min-w-30" bind:clientWidth={width}>
+<div class="flex-none w-[var(--round)] min-w-30" {@attach sized((w) => (width = w))}>
   {#if axis}
     <svg viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} role="img" aria-label="{say(lane.label)}: {says}">
       {#each drawn as block, i (i)}

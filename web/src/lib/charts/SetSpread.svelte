@@ -1,5 +1,6 @@
 <!-- Each dot a whole set that nothing beats. Arrow keys walk along the cost; the table beside says the same. -->
 <script lang="ts">
+  import { sized } from '../kit/sized';
   import Select from '../kit/Select.svelte';
   import type { FoundSet, SetFigures } from '@idle-breadboard/core/solve';
   import { FIGURE_NAME, figureText } from '../state/sets.svelte';
@@ -30,7 +31,7 @@
   }
 </script>
 
-<div class="w-full" bind:clientWidth={width}>
+<div class="w-full" {@attach sized((w) => (width = w))}>
   <span class="unit"
     >cost against
     <Select

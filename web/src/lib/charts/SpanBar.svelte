@@ -1,5 +1,6 @@
 <!-- From the worst to the usual runtime of one choice, against what is wanted. -->
 <script lang="ts">
+  import { sized } from '../kit/sized';
   import { formatSpan } from '@idle-breadboard/core/words';
   import { scaleLinear } from 'd3';
 
@@ -9,7 +10,7 @@
   const x = $derived(scaleLinear([0, longest || 1], [1, Math.max(40, width - 4)]));
 </script>
 
-<div class="flex-[1_1_120px] min-w-22.5" bind:clientWidth={width}>
+<div class="flex-[1_1_120px] min-w-22.5" {@attach sized((w) => (width = w))}>
   <svg
     viewBox="0 0 {width} 16"
     {width}

@@ -1,5 +1,6 @@
 <!-- Lines of a capture over time, each in its lane: the lowest and highest of each stretch. -->
 <script lang="ts">
+  import { sized } from '../kit/sized';
   import { counted } from '@idle-breadboard/core/words';
   import type { CaptureSummary } from '@idle-breadboard/core/bench';
   import { formatQuantity } from '@idle-breadboard/core/figures';
@@ -32,7 +33,7 @@
   );
 </script>
 
-<div class="w-full" bind:clientWidth={width}>
+<div class="w-full" {@attach sized((w) => (width = w))}>
   <svg viewBox="0 0 {width} {LANE * lanes.length}" {width} height={LANE * lanes.length} role="img" aria-label={says}>
     {#each lanes as { line, y, d }, i (line.name)}
       <path

@@ -1,5 +1,6 @@
 <!-- One value over the days, with the straight line through it. -->
 <script lang="ts">
+  import { sized } from '../kit/sized';
   import { counted } from '@idle-breadboard/core/words';
   import type { Trend } from '@idle-breadboard/core/deliver';
   import { formatQuantity } from '@idle-breadboard/core/figures';
@@ -28,7 +29,7 @@
   );
 </script>
 
-<div class="w-full" bind:clientWidth={width}>
+<div class="w-full" {@attach sized((w) => (width = w))}>
   <svg viewBox="0 0 {width} {HIGH}" {width} height={HIGH} role="img" aria-label={says}>
     <path d={path} fill="none" stroke="var(--copper)" stroke-width="1.6" />
     {#each finite as { time, value }, i (i)}<circle cx={x(time)} cy={y(value)} r="3" fill="var(--copper)" />{/each}

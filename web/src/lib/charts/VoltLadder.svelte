@@ -1,5 +1,6 @@
 <!-- The upper rail of bars is what the driver guarantees, the lower what the receiver needs; the hatched end must not be touched. -->
 <script lang="ts">
+  import { sized } from '../kit/sized';
   import { formatQuantity, formatSigned } from '@idle-breadboard/core/figures';
   import type { Result } from '@idle-breadboard/core/verify';
   import { seen } from '../kit/out-of-sight';
@@ -21,7 +22,7 @@
   const id = $props.id();
 </script>
 
-<div class="w-full h-11.5 [contain:strict]" bind:clientWidth={width}>
+<div class="w-full h-11.5 [contain:strict]" {@attach sized((w) => (width = w))}>
   {#if drawn}
     <svg class="block" viewBox="0 0 {width} 46" {width} height="46" role="img" aria-label={words}>
       <defs>

@@ -67,7 +67,7 @@
           >{/if}
         {#if workbench.study?.verdict.status === 'open' && view.findings.length > 0}<Button
             class="ml-auto"
-            disabled={workbench.stale}
+            disabled={workbench.late}
             onclick={() => {
               view.listOpen = false;
               void mending.open();

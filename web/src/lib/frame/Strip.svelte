@@ -53,7 +53,7 @@
     {#if first && view.opened === null}
       <Button
         class="shrink min-w-0 max-w-[19em] max-[1100px]:max-w-[13em] max-desk:hidden"
-        disabled={workbench.stale}
+        disabled={workbench.late}
         title="Enter: {say(first.title)}"
         data-first-remedy
         onclick={() => remedying.take(first)}><span class="truncate">{say(first.title)}</span></Button
@@ -84,7 +84,7 @@
     </span>
   {/if}
   {#if verdict?.status === 'open' && verdict.findings.length > 0}
-    <Button title="m" class="flex-none max-desk:hidden" disabled={workbench.stale} onclick={() => void mending.open()}
+    <Button title="m" class="flex-none max-desk:hidden" disabled={workbench.late} onclick={() => void mending.open()}
       >Mend all</Button
     >
   {/if}

@@ -13,7 +13,7 @@
 
 <button
   type="button"
-  class="verdict ml-auto min-h-6.5 px-2.5 border rounded-sm bg-raised text-ink whitespace-nowrap hover:bg-copper-soft {standing.is}"
+  class="verdict ml-auto min-h-6.5 px-2.5 border rounded-sm bg-raised text-ink whitespace-nowrap hover:bg-copper-soft {standing.shows}"
   data-verdict={standing.is}
   data-revision={workbench.shown}
   data-took={workbench.lastEdit}
@@ -22,17 +22,17 @@
 >
   {#if !verdict}
     No verdict yet
-  {:else if workbench.stale}
+  {:else if standing.shows === 'stale'}
     <strong>Stale</strong> · verifying
   {:else if verdict.passes.length + verdict.findings.length === 0}
     <strong>Open</strong> · nothing to prove yet
   {:else if verdict.status === 'open'}
     <strong>Open</strong> · <span class="value">{standing.open}</span> to settle
-  {:else if standing.is === 'proving'}
+  {:else if standing.shows === 'proving'}
     <strong>Proved on paper</strong> · the wiring is being read back
-  {:else if standing.is === 'unread'}
+  {:else if standing.shows === 'unread'}
     <strong>Proved</strong> · {sayUnread(verdict.unread.length)}
-  {:else if standing.is === 'open'}
+  {:else if standing.shows === 'open'}
     <strong>Open</strong> · {laying.build?.why || laying.trouble ? 'no layout' : 'the wiring is not the circuit'}:
     <span class="value">{standing.open}</span> to settle
   {:else}

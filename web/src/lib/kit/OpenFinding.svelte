@@ -82,7 +82,7 @@
                   onblur={() => previewing.hide()}
                   onpointerenter={() => void previewing.show(remedy.plan)}
                   onpointerleave={() => previewing.hide()}
-                  disabled={workbench.stale}
+                  disabled={workbench.late}
                   onclick={() => remedying.take(remedy)}>{say(remedy.title)}</Button
                 ><span class="text-quiet text-aside">{effectOf(remedy)}</span></span
               >

@@ -11,6 +11,8 @@ interface Owner {
   readonly part: (own: History, why: 'overtaken' | 'emptied') => void;
   /** Another tab removed the plan. */
   readonly removed: () => void;
+  /** Once the last change is on the screen, or after a while: until then the processor belongs to that. */
+  readonly calm: () => Promise<unknown>;
 }
 
 export class Saving {
@@ -61,7 +63,7 @@ export class Saving {
 
   /** Tries once more what was not stored. */
   again(): void {
-    this.running = this.running.then(() => this.write());
+    this.running = this.running.then(() => this.owner.calm()).then(() => this.write());
   }
 
   private async write(): Promise<void> {

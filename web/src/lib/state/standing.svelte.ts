@@ -7,13 +7,15 @@ import { workbench } from './workbench.svelte';
 class Standing {
   readonly open = $derived(toSettle().length);
   /** Verified is what two agree on. */
-  readonly is = $derived.by(() => {
+  private readonly judged = $derived.by(() => {
     const verdict = workbench.study?.verdict;
     if (!verdict) return 'none';
-    if (workbench.stale) return 'stale';
     if (verdict.status === 'open' || laying.proven === true) return standingOf(verdict);
     return laying.proven === null && !laying.trouble ? 'proving' : 'open';
   });
+  readonly is = $derived(workbench.stale && this.judged !== 'none' ? 'stale' : this.judged);
+  /** As the page, which stays as it was until the next verdict is there, unless that takes long. */
+  readonly shows = $derived(workbench.late && this.judged !== 'none' ? 'stale' : this.judged);
   readonly words = $derived(
     {
       none: '',
@@ -22,7 +24,7 @@ class Standing {
       proving: 'proved on paper',
       unread: 'proved',
       verified: 'verified',
-    }[this.is],
+    }[this.shows],
   );
 }
 

@@ -18,6 +18,7 @@ import { setSetting, setting } from '../store/db';
 import { deletePlan, loadPlan, type History, type Kept } from '../store/history';
 import { putPlan, shelved, watchShelf, type ShelfEntry } from '../store/shelved';
 import { beginsToOpen, failedToOpen, hasFailed, openedWell } from '../store/opened';
+import { calmAfter } from './calm';
 import { drawer } from './drawer.svelte';
 import { isWhole, PlanHistory } from './history.svelte';
 import { Saving } from './saving.svelte';
@@ -27,6 +28,9 @@ import type { Study, StudyWorker } from '../worker/study';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
 
+/** ms after which it is said that a verdict is not there yet. */
+const LATE = 100;
+
 class Workbench {
   private readonly history = new PlanHistory();
   readonly saving = new Saving({
@@ -34,14 +38,19 @@ class Workbench {
     follow: (found) => this.follow(found),
     part: (own, why) => this.part(own, why),
     removed: () => void this.wasRemoved(),
+    calm: () => calmAfter(this.judging),
   });
   private readonly thread = new Thread<StudyWorker>(threads.study);
   private readonly receiver = new Receiver();
   private revision = 0;
+  /** The verdict of the last change. */
+  private judging: Promise<void> = Promise.resolve();
 
   study = $state.raw<Study | null>(null);
   /** True from a change until its verdict is there. */
   stale = $state(false);
+  /** True where that takes long enough to be said: a word that comes and goes at once would only flicker. */
+  late = $state(false);
   /** Why the open plan could not be worked out; empty while it could. */
   trouble = $state('');
   ready = $state(false);
@@ -156,7 +165,7 @@ class Workbench {
     await this.left();
     this.saving.end();
     this.history.clear();
-    [this.study, this.trouble, this.stale] = [null, '', false];
+    [this.study, this.trouble, this.stale, this.late] = [null, '', false, false];
     this.revision++;
     await setSetting('open', '');
   }
@@ -169,7 +178,7 @@ class Workbench {
     this.history.addCards(documentOf(plan, this.own, this.library).cards);
     this.history.add({ plan, why });
     this.saving.ask();
-    void this.verify();
+    this.judging = this.verify();
   }
 
   /** Cards of the plan of which the drawer has a later revision. */
@@ -216,12 +225,12 @@ class Workbench {
   private move(by: 1 | -1): void {
     if (!this.history.move(by)) return;
     this.saving.ask();
-    void this.verify();
+    this.judging = this.verify();
   }
 
   /** What failed may have left the thread with half of a plan. */
   private async fail({ id }: Plan, why: string): Promise<void> {
-    [this.trouble, this.study, this.stale] = [why, null, false];
+    [this.trouble, this.study, this.stale, this.late] = [why, null, false, false];
     this.thread.end();
     await failedToOpen(id);
   }
@@ -232,6 +241,7 @@ class Workbench {
     const mine = ++this.revision;
     const began = performance.now();
     this.stale = true;
+    const wait = setTimeout(() => (this.late = this.stale), LATE);
     const { cards } = documentOf(plan, this.own, this.library);
     let study: Study | null;
     try {
@@ -248,7 +258,8 @@ class Workbench {
     if (this.trouble !== '') void openedWell();
     [this.trouble, this.study] = ['', study];
     this.shown = mine;
-    this.stale = false;
+    [this.stale, this.late] = [false, false];
+    clearTimeout(wait);
     this.lastEdit = performance.now() - began;
   }
 

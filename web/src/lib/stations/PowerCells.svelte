@@ -126,9 +126,12 @@
         <span class="grow">{say(choice.title)}</span>
         {#if choice.cost !== 0}<span class="unit value">{signedMoney(choice.cost)}</span>{/if}
         <Button
-          disabled={whatIfs.stale || workbench.stale}
+          disabled={whatIfs.stale || workbench.late}
           aria-label="Take: {say(choice.title)}"
-          onclick={() => workbench.edit(choice.plan, say(choice.title).toLowerCase())}>Take</Button
+          onclick={() => {
+            // It was made of the plan that is shown.
+            if (!workbench.stale) workbench.edit(choice.plan, say(choice.title).toLowerCase());
+          }}>Take</Button
         >
         {#if choice.wrong.length > 0}<span class="basis-full text-fault">{say(choice.wrong[0])}</span>{/if}
       {/snippet}

@@ -1,24 +1,31 @@
-<!-- A rail: what it gives and what may be drawn, how warm its regulator gets; below it what hangs on it. -->
+<!-- A rail: what it gives and what may be drawn, how warm its regulator gets. -->
 <script lang="ts">
   import Tick from '../kit/Tick.svelte';
   import Button from '../kit/Button.svelte';
   import { toInterval } from '@idle-breadboard/core/card';
-  import { timeline, type Circuit, type Rail } from '@idle-breadboard/core/circuit';
+  import type { Circuit, Rail, Timeline } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
   import { changePart } from '@idle-breadboard/core/plan';
   import { stagger } from '@idle-breadboard/core/solve';
   import { say } from '@idle-breadboard/core/words';
   import RailRound from '../charts/RailRound.svelte';
   import Proof from '../kit/Proof.svelte';
-  import Quantity from '../kit/Quantity.svelte';
   import Row from '../kit/Row.svelte';
   import { of, type Proofs } from '../state/proofs';
   import { telling } from '../state/telling.svelte';
+  import { soon } from '../state/calm';
   import { circuitNow } from '../state/circuit-now';
   import { workbench } from '../state/workbench.svelte';
-  import PowerFeed from './PowerFeed.svelte';
 
-  let { circuit, proofs, rail, sources }: { circuit: Circuit; proofs: Proofs; rail: Rail; sources: number } = $props();
+  interface Props {
+    circuit: Circuit;
+    proofs: Proofs;
+    rail: Rail;
+    /** What its parts do in one round; null where nothing is known of it. */
+    line: Timeline | null;
+    sources: number;
+  }
+  let { circuit, proofs, rail, line, sources }: Props = $props();
   /** Less than this share is not worth an order. */
   const WORTH = 0.02;
   const CHECKS = [
@@ -29,8 +36,6 @@
     'supply/heat',
     'supply/cut-off',
   ];
-  const feeds = $derived([...circuit.feeds.values()].filter((feed) => feed.rail === rail.ref));
-  const line = $derived(rail.loads.length > 0 && rail.voltage ? timeline(circuit, rail.ref) : null);
   const limit = $derived(toInterval(rail.offer.limit).min * circuit.plan.rules.derating);
   /** Rounds of more steps than this are put in order only when asked: it may take a moment. */
   const MANY_STEPS = 2000;
@@ -41,8 +46,14 @@
   $effect(() => {
     let isAsked = clocked > 1 && !long && circuit.rails.has(rail.ref);
     if (!isAsked) order = null;
-    else void workbench.asks.order(rail.ref).then((found) => isAsked && (order = found));
-    return () => (isAsked = false);
+    const { ref } = rail;
+    const letBe = soon(() => {
+      if (isAsked) void workbench.asks.order(ref).then((found) => isAsked && (order = found));
+    });
+    return () => {
+      isAsked = false;
+      letBe();
+    };
   });
   function orderNow() {
     // What is built on the circuit that is shown would lose a change in between.
@@ -53,11 +64,6 @@
   }
   const isSource = $derived(!rail.offer.from && !rail.pin);
   const maker = $derived(circuit.parts.get(rail.part));
-  /** Loads of a rail that are no part with a feed of its own: pull-ups, lights, the board itself. */
-  const others = $derived.by(() => {
-    const fed = new Set(feeds.map(({ part }) => part));
-    return rail.loads.filter(({ subject }) => !fed.has(subject) && !circuit.rails.has(subject));
-  });
 </script>
 
 <Row subjects={[rail.ref, ...(isSource ? [rail.part] : [])]} head>
@@ -99,10 +105,3 @@
     {#if line}<div class="w-[calc(var(--round)_+_26px)]"><RailRound label={say(rail.label)} {line} {limit} /></div>{/if}
   {/snippet}
 </Row>
-{#each feeds as feed (feed.part + feed.supply.id)}<PowerFeed {circuit} {proofs} {feed} {line} depth={1} />{/each}
-{#each others as load, i (i)}
-  <Row depth={1}>
-    {#snippet choose()}<span class="grow unit">{say(load.label)}</span><Quantity value={load.peak} unit="A" />{/snippet}
-    {#snippet prove()}<span class="unit">{say(load.sum)}</span>{/snippet}
-  </Row>
-{/each}

@@ -24,6 +24,15 @@ let asked = 0;
 /** ms after which whoever waits is served. */
 const PATIENCE = 6;
 
+/** ms after a verdict in which the processor belongs to the screen. */
+const SCREEN = 150;
+let preparing: ReturnType<typeof setTimeout> | undefined;
+/** What the next edit will ask for is worked out once this one is on the screen. */
+function prepareSoon(): void {
+  clearTimeout(preparing);
+  preparing = setTimeout(() => trying?.prepare(), SCREEN);
+}
+
 /** Another plan, beside the one that is studied. */
 function judged(plan: Plan, cards: readonly Card[]) {
   const circuit = deriveCircuit({ plan: shared(plan), cards: sharedWith(kept, cards) });
@@ -55,6 +64,7 @@ const worker: StudyWorker = {
     const print = fingerprint(document);
     trying = tryingOf(circuit, trying);
     last = { fingerprint: print, circuit, verdict: withMeasured(trying.verdict, plan.measured, print) };
+    prepareSoon();
     return sender.pack(last);
   },
   async remedies(finding, cards) {
