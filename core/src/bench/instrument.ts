@@ -1,19 +1,9 @@
 /** Instruments: how far what they show may be from what is there. */
+import { METER, OPEN_FROM, PROBES } from '../standard/pocket-meter.ts';
 import type { Measurement, Reading } from './measurement.ts';
 
-/** Ω above which a pocket meter shows an open circuit. */
-export const OPEN_FROM = 2e6;
-/** Ω of its leads and of probes that are pressed on by hand. */
-const PROBES = 0.3;
 /** Chips leak differently: above this only the order of magnitude tells. */
 const VAGUE_FROM = 100e3;
-
-/** A pocket meter of the usual class: ±(0.5 % + 10 mV) of a voltage, ±(0.8 % + 0.3 Ω) of a resistance, ±(1.5 % + 0.1 mA). */
-export const METER = {
-  volts: { share: 0.005, fixed: 0.01 },
-  ohms: { share: 0.008, fixed: PROBES },
-  amps: { share: 0.015, fixed: 1e-4 },
-} as const;
 
 /** By how much pieces of one kind differ from the usual piece: rails, resistors, what parts draw. */
 const SPREAD = { volts: 0.03, voltsFixed: 0.03, amps: 0.3, ampsFixed: 1e-3 } as const;

@@ -1,5 +1,6 @@
 /** What a measurement should show, the error of the instrument included. */
-import { METER, sameLevels } from '../bench/instrument.ts';
+import { sameLevels } from '../bench/instrument.ts';
+import { METER } from '../standard/pocket-meter.ts';
 import type { Reading } from '../bench/measurement.ts';
 import { RESISTOR_TOLERANCE, SHORT_LIMIT } from '../standard/common-practice.ts';
 import { quantityOf, tells, type Quantity, type Sum } from '../quantity/message.ts';

@@ -7,6 +7,7 @@ export { type Build, buildFrom, buildOf } from '../deliver/build.ts';
 export { type Expected, isInside } from '../deliver/expected.ts';
 export type { ColourChange } from '../deliver/harness.ts';
 export { type Held, heldCapture, heldScan, unplugged } from '../deliver/held-against.ts';
+export { printedRows } from '../deliver/printed-rows.ts';
 export { type LogEntry, type Trend, calibrationOf, latest, rebuilds, trendOf } from '../deliver/logbook.ts';
 export type { Alternative, PartsLine, PartsList } from '../deliver/parts-list.ts';
 export type { WiringLead, WiringStep } from '../deliver/step.ts';

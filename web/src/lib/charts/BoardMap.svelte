@@ -276,7 +276,11 @@
           {/each}
         {/each}
       </g>
-      <Probes {probes} size={Math.max(1, (LEAST + 1) / look.k)} />
+      <Probes
+        {probes}
+        size={Math.max(1, (LEAST + 1) / look.k)}
+        sight={{ left: -look.x / look.k, right: (width - look.x) / look.k }}
+      />
     </g>
   </svg>
 </div>

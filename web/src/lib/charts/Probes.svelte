@@ -3,11 +3,30 @@
   import type { MapProbe } from '@idle-breadboard/core/deliver';
   import { say } from '@idle-breadboard/core/words';
 
-  /** @param size of what is written, in steps */
-  let { probes, size }: { probes: readonly MapProbe[]; size: number } = $props();
+  interface Props {
+    probes: readonly MapProbe[];
+    /** Of what is written, in steps. */
+    size: number;
+    /** What is in sight, in steps from the left. */
+    sight: { readonly left: number; readonly right: number };
+  }
+  let { probes, size, sight }: Props = $props();
+  /** Of the height of a letter, a wide one. */
+  const WIDE = 0.62;
+  const GAP = 0.9;
+  /** On the side to which the handle leans, unless it would run out of sight there. */
+  function sideOf({ x, colour, on, lean }: MapProbe): 1 | -1 {
+    const long = GAP + WIDE * size * `${colour} on ${say(on)}`.length;
+    const at = x + lean.x;
+    if (lean.x < 0) return at - long < sight.left && at + long <= sight.right ? 1 : -1;
+    return at + long > sight.right && at - long >= sight.left ? -1 : 1;
+  }
 </script>
 
-{#each probes as { x, y, colour, on, lean: { x: dx, y: dy } } (colour)}
+{#each probes as probe (probe.colour)}
+  {@const { x, y, colour, on } = probe}
+  {@const { x: dx, y: dy } = probe.lean}
+  {@const side = sideOf(probe)}
   <g class="probe pointer-events-none" data-probe={colour} transform="translate({x} {y})">
     <circle class="ring" r=".62" />
     <path class="tip" d="M0 0L{dx * 0.42} {dy * 0.42}" />
@@ -17,8 +36,8 @@
       class="name font-sans font-semibold fill-ink"
       aria-hidden="true"
       font-size={size}
-      text-anchor={dx < 0 ? 'end' : 'start'}
-      x={dx + (dx < 0 ? -0.9 : 0.9)}
+      text-anchor={side < 0 ? 'end' : 'start'}
+      x={dx + side * GAP}
       y={dy + 0.35 * size}>{colour} on {say(on)}</text
     >
   </g>

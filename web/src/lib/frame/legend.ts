@@ -9,6 +9,7 @@ export const KEYS: readonly (readonly [string, string])[] = [
   ['+ −', 'at the boards: closer and from afar; the arrow keys go along them'],
   ['Home End', 'at the boards: the whole of them; the step in hand'],
   ['f', 'list all findings'],
+  ['t', 'at Bring-up: write down what the meter shows'],
   ['m', 'mend all: everything that is open, settled together'],
   ['x', 'export everything: all plans, parts, logbooks and pictures as one file'],
   ['Ctrl+Z', 'take back the last change'],

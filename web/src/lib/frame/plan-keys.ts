@@ -1,6 +1,7 @@
 /** Keys that mean something while a plan is open. They come with it. */
 import { mending } from '../state/mending.svelte';
 import { remedying } from '../state/remedying.svelte';
+import { onStationKey } from '../state/station-keys';
 import { STATIONS } from '../state/view-ids';
 import { view } from '../state/view.svelte';
 
@@ -20,7 +21,7 @@ function choose(event: KeyboardEvent): boolean {
 /** @returns whether the key meant something */
 export function onPlanKey(event: KeyboardEvent): boolean {
   const station = STATIONS.find(({ key }) => key === event.key);
-  if (choose(event)) return true;
+  if (choose(event) || onStationKey(event.key)) return true;
   if (station) view.goTo(station.id);
   else if (event.key === 'm') void mending.open();
   else if (event.key === 'f') view.listOpen = true;

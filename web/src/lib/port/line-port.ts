@@ -10,6 +10,9 @@ export interface LinePort {
 /** Speeds that programs on such boards usually print at, baud. */
 export const SPEEDS = [9600, 57_600, 115_200] as const;
 
+/** And that meters usually write at. */
+export const METER_SPEEDS = [2400, 4800, 9600, 19_200, 115_200] as const;
+
 export const hasSerial = (): boolean => 'serial' in navigator;
 
 /** The part of Web Serial that is needed here; browsers without it have the simulated port. */

@@ -17,6 +17,7 @@
   import CaptureIn from './CaptureIn.svelte';
   import CurrentLog from './CurrentLog.svelte';
   import LogPages from './LogPages.svelte';
+  import MeterIn from './MeterIn.svelte';
   import PasteIn from './PasteIn.svelte';
   import ProbeMap from './ProbeMap.svelte';
   import Readings from './Readings.svelte';
@@ -76,6 +77,7 @@
     <StopSign />
     <ProbeMap {circuit} />
     <SelfTest />
+    <MeterIn />
     <Row>
       {#snippet choose()}<SimBench />{/snippet}
       {#snippet prove()}<Suspects />{/snippet}

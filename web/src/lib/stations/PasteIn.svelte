@@ -4,7 +4,7 @@
   import Button from '../kit/Button.svelte';
   import { readOneWireList, readReadingsLog, readScanLog } from '@idle-breadboard/core/bench';
   import type { Circuit } from '@idle-breadboard/core/circuit';
-  import { heldScan, unplugged, type Held, type SheetRow } from '@idle-breadboard/core/deliver';
+  import { heldScan, printedRows, unplugged, type Held, type SheetRow } from '@idle-breadboard/core/deliver';
   import { formatAddress } from '@idle-breadboard/core/figures';
   import { say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
@@ -34,6 +34,9 @@
   );
   const scan = $derived(readScanLog(others));
   const readings = $derived(readReadingsLog(others).filter(({ name }) => !/address|device|rom/i.test(name)));
+  const named = $derived(
+    printedRows(bringing.standard, readings, (part) => say(circuit.parts.get(part)?.label ?? part)),
+  );
   const addresses = $derived(scan.addresses.map(({ value }) => value));
   const held = $derived.by((): readonly Held[] => {
     if (addresses.length === 0 && !scan.empty) return [];
@@ -41,13 +44,14 @@
   });
 
   async function take() {
-    const values: { row: SheetRow; value: string }[] = [];
+    const values: { row: SheetRow; value: string | number }[] = [];
     const scanned = bringing.rows.get(`scan:${chosen}`);
     if (scanned && (addresses.length > 0 || scan.empty))
       values.push({ row: scanned, value: addresses.map(formatAddress).join(' ') || 'none' });
     const counted = bringing.standard.find(({ kind }) => kind === 'count');
     if (counted && wires.length > 0)
       values.push({ row: counted, value: String(new Set(wires.map(({ serial }) => serial)).size) });
+    values.push(...named);
     await bringing.log(values, from);
     telling.say(values.map(({ row, value }) => `${say(row.title)}: ${value}`).join('; '));
   }
@@ -86,8 +90,9 @@
             choices={buses.map(({ id, name }) => ({ value: id, label: name }))}
           />
         {/if}
-        <Button disabled={wires.length === 0 && addresses.length === 0 && !scan.empty} onclick={take}
-          >Write it down</Button
+        <Button
+          disabled={wires.length === 0 && addresses.length === 0 && !scan.empty && named.length === 0}
+          onclick={take}>Write it down</Button
         >
         {#if addresses.length > 0}<Button onclick={() => ((before = addresses), (text = ''))}
             >Unplug one, scan again</Button

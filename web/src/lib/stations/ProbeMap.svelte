@@ -3,10 +3,11 @@
   import type { Circuit } from '@idle-breadboard/core/circuit';
   import { boardDrawing, boardMap, frameOf, leadNumbers, pointsOf, probesOn } from '@idle-breadboard/core/deliver';
   import { wordOf } from '@idle-breadboard/core/figures';
-  import { saysExpected, say } from '@idle-breadboard/core/words';
+  import { saysExpected, saysReading, say } from '@idle-breadboard/core/words';
   import BoardMap from '../charts/BoardMap.svelte';
   import Button from '../kit/Button.svelte';
   import { bringing } from '../state/bringing.svelte';
+  import { metering } from '../state/metering.svelte';
   import { laying } from '../state/laying.svelte';
 
   let { circuit }: { circuit: Circuit } = $props();
@@ -69,6 +70,17 @@
       <span class="min-w-0 truncate"
         ><span class="unit">expected</span> <span class="value">{saysExpected(row.expected)}</span></span
       >
+      {#if metering.listening && metering.row?.key === row.key}
+        <span class="min-w-[7em] text-right" data-meter
+          ><span class="unit">meter</span>
+          <span class="value"
+            >{metering.fits && metering.shown?.reading && typeof row.expected !== 'string'
+              ? saysReading(metering.shown.reading.value, row.expected.unit)
+              : '–'}</span
+          ></span
+        >
+        <Button title="t" aria-label="take what the meter shows" onclick={() => metering.press()}>Take it</Button>
+      {/if}
       <Button kind="bare" class="max-desk:hidden" onclick={() => board?.fitWhole()}>whole</Button>
       <Button kind="bare" class="max-desk:hidden" onclick={() => board?.fitStep()}>probes</Button>
     </p>
