@@ -144,3 +144,15 @@ test('on the simulated bench the simulated meter brings the rails up without a h
     .toBeGreaterThan(5);
   await expect(page.getByText(/, outside$/)).toHaveCount(0);
 });
+
+test('what the maker’s own program prints of a converter goes to the row of its part', async ({ page }) => {
+  test.setTimeout(120_000);
+  await new Bench(page).open('bring-up', 'stairwell');
+  const print = page.getByRole('group', { name: 'what a program prints' });
+  await expect(print).toBeVisible({ timeout: 60_000 });
+  await print.getByRole('textbox').fill('uptime 12\nLight sensor on the carrier = 4.2 mV\nother = 3.3 V');
+  await print.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('textbox', { name: /^light sensor on the carrier, at the converter/ })).toHaveValue(
+    '4.2 mV',
+  );
+});

@@ -80,6 +80,8 @@ class Bringing {
   });
   /** Key of the row that somebody is at. */
   private at = $state<string | null>(null);
+  /** Somebody is at a row, and it is not only the next in turn. */
+  readonly isHeld = $derived(this.at !== null);
   /** The row in hand: where somebody is, what tells most, or the first that is not measured yet. */
   readonly current = $derived.by<SheetRow | null>(() => {
     const rows = this.sheet?.rows ?? [];

@@ -22,7 +22,7 @@ export async function calmAfter(work: Promise<unknown>): Promise<void> {
   const first = new Promise<void>((go) => {
     const wait = setTimeout(go, AT_MOST);
     over.signal.addEventListener('abort', () => clearTimeout(wait));
-    for (const left of ['pagehide', 'visibilitychange'])
+    for (const left of ['beforeunload', 'pagehide', 'visibilitychange'])
       addEventListener(left, () => go(), { once: true, signal: over.signal });
     void work.then(drawn, () => undefined).then(go);
   });

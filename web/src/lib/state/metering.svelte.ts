@@ -46,6 +46,8 @@ class Metering {
   readonly row = $derived.by<SheetRow | null>(() => {
     const { current, stop } = bringing;
     if (!current || !isMeterKind(current.kind) || typeof current.expected === 'string') return null;
+    // What was measured is measured again only where somebody went back to it.
+    if (!bringing.isHeld && bringing.evidence.some(({ row }) => row === current.key)) return null;
     return stop && (stop.live || current.phase !== 'off') ? null : current;
   });
   readonly fits = $derived.by(() => {

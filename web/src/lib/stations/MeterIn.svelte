@@ -72,7 +72,7 @@
           meter is turned: let it be asked.
         </p>
       {:else if !row}
-        <p class="unit my-0.5">The row in hand is not for a meter.</p>
+        <p class="unit my-0.5">There is nothing in hand that a meter could tell.</p>
       {:else if !metering.fits}
         <p class="my-0.5">
           <Glyph severity="caution" /> The meter shows <span class="value">{shown.line}</span>; this row wants {unit}.
