@@ -1,6 +1,6 @@
 <!-- The screen while a plan is open: the stations' edge, the station, the strip. -->
 <script lang="ts">
-  import { onMount, type Snippet } from 'svelte';
+  import { onMount, tick, type Snippet } from 'svelte';
   import Button from '../kit/Button.svelte';
   import { bringingUp, choosing, delivering, electric, need, overview } from '../stations/rooms';
   import { laying } from '../state/laying.svelte';
@@ -26,6 +26,14 @@
     shown();
     setPlanKeys(onPlanKey);
     return () => setPlanKeys(null);
+  });
+  // A row that moves with the verdict takes the focus out of itself: it is given back.
+  $effect.pre(() => {
+    const had = study && document.activeElement;
+    if (!(had instanceof HTMLElement) || had === document.body) return;
+    void tick().then(() => {
+      if (document.activeElement === document.body && had.isConnected) had.focus({ preventScroll: true });
+    });
   });
   $effect(() => {
     if (workbench.stale) laying.hold();
