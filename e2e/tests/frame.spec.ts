@@ -146,3 +146,18 @@ test('every sign of the trade comes in a font that ships with the app', async ({
   });
   expect(loaded).toEqual([...'ΩµΣπ≤≥≈∞√'].map((sign) => `${sign} loaded`));
 });
+
+test('a part that is fed from another rail keeps the focus at its field, though its row moves', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.open('power');
+  const feed = page.getByLabel('rail that feeds VCC of scale');
+  for (const rail of ['board.3v3', 'five-volt.5v']) {
+    const before = await feed.evaluate((field) => field.getBoundingClientRect().top);
+    await feed.focus();
+    await page.keyboard.press('Enter');
+    await page.locator(`[role="option"][data-value="${rail}"]`).click();
+    await expect.poll(() => feed.evaluate((field) => field.getBoundingClientRect().top)).not.toBe(before);
+    await bench.settled();
+    await expect(feed).toBeFocused();
+  }
+});

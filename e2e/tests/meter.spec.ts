@@ -1,6 +1,7 @@
 /** The sheet written by a meter: a stand-in for the serial interface writes what such meters write. */
 import { expect, type Page, test } from '@playwright/test';
 import { Bench } from './bench';
+import { plugSerial } from './serial';
 
 const NAME = 'cupboard-verified';
 
@@ -9,11 +10,12 @@ class Meter {
   readonly asked: string[] = [];
   /** What it answers; nothing where it is not asked. */
   answer: string | null = null;
+  private say: (text: string) => Promise<void> = () => Promise.resolve();
 
   constructor(private readonly page: Page) {}
 
   async plug(): Promise<void> {
-    await this.page.exposeFunction('meterHears', (text: string) => {
+    this.say = await plugSerial(this.page, (text) => {
       this.asked.push(...text.split('\n').filter(Boolean));
       // With an echo, as some have it.
       if (this.answer !== null)
@@ -22,27 +24,11 @@ class Meter {
           // The page may be gone by then.
           .catch(() => undefined);
     });
-    await this.page.addInitScript(() => {
-      const port = {
-        open: () => Promise.resolve(),
-        close: () => Promise.resolve(),
-        readable: new ReadableStream<Uint8Array>({
-          start(control) {
-            Reflect.set(window, 'meterSays', (text: string) => control.enqueue(new TextEncoder().encode(text)));
-          },
-        }),
-        writable: new WritableStream<Uint8Array>({
-          write: (piece) =>
-            (Reflect.get(window, 'meterHears') as (t: string) => Promise<void>)(new TextDecoder().decode(piece)),
-        }),
-      };
-      Object.defineProperty(navigator, 'serial', { value: { requestPort: () => Promise.resolve(port) } });
-    });
   }
 
   async write(line: string, times = 1): Promise<void> {
     for (let i = 0; i < times; i++) {
-      await this.page.evaluate((t) => (Reflect.get(window, 'meterSays') as (t: string) => void)(t), `${line}\r\n`);
+      await this.say(`${line}\r\n`);
       await this.page.waitForTimeout(250);
     }
   }
@@ -84,6 +70,14 @@ test('what stands still is written down at the row in hand, what is open at a pr
   await expect(taken).toContainText(`${first}: 4.712 kΩ, as expected`);
   await expect(map.locator('strong')).not.toHaveText(first);
   await expect(page.getByRole('textbox', { name: `${first}: measured` })).toHaveValue('4.712 kΩ');
+
+  // At another station whatever is measured is no row of the sheet.
+  const before = await taken.textContent();
+  await page.keyboard.press('8');
+  await meter.hold('1.000 kOhm');
+  await page.keyboard.press('0');
+  await expect(map.locator('strong')).not.toHaveText(first);
+  await expect(taken).toHaveText(before ?? '');
 
   // Turned to volts, a display that is held, another device: nothing is taken, and it is said.
   const second = (await map.locator('strong').textContent()) ?? '';
@@ -128,20 +122,23 @@ test('a meter that writes when asked is asked for what the row wants', async ({ 
   expect(new Set(meter.asked)).toEqual(new Set(['MEAS:RES?']));
 });
 
-test('on the simulated bench the simulated meter brings the rails up without a hand on the keys', async ({ page }) => {
+test('on the simulated bench the simulated meter fills the sheet, with a press where nothing proves contact', async ({
+  page,
+}) => {
   test.setTimeout(180_000);
   await new Bench(page).open('bring-up', NAME);
   await page.getByRole('button', { name: 'Put the build on it' }).click();
   await page.getByRole('button', { name: 'Listen to the simulated meter' }).click();
-  const rows = page.locator('main input[aria-label$=": measured"]');
-  await expect
-    .poll(
-      async () => (await rows.evaluateAll((all) => all.filter((one) => (one as HTMLInputElement).value !== ''))).length,
-      {
-        timeout: 120_000,
-      },
-    )
-    .toBeGreaterThan(5);
+  await page.keyboard.press('t');
+  const taken = page.locator('[data-taken]');
+  const written = page.locator('main input[aria-label$=": measured"]');
+  const filled = () => written.evaluateAll((all) => all.filter((one) => (one as HTMLInputElement).value !== '').length);
+  await expect(taken).toBeVisible({ timeout: 30_000 });
+  for (let i = 0; i < 40 && (await filled()) < 8; i++) {
+    await page.keyboard.press('t');
+    await page.waitForTimeout(2500);
+  }
+  expect(await filled()).toBeGreaterThanOrEqual(8);
   await expect(page.getByText(/, outside$/)).toHaveCount(0);
 });
 

@@ -10,6 +10,7 @@ import { benchOf, theFault } from '../../core/test/support/bench-case.ts';
 import { demo } from '../../core/test/support/demo.ts';
 import { say } from '../../core/src/say/say.ts';
 import { Bench } from './bench';
+import { plugSerial } from './serial';
 
 const NAME = 'cupboard-verified';
 
@@ -19,31 +20,16 @@ class Board {
   private readonly program = compiled(this.plan.circuit, fingerprint(demo(NAME)));
   private child: ChildProcessWithoutNullStreams | null = null;
   private incoming = '';
+  private say: (text: string) => Promise<void> = () => Promise.resolve();
   /** What the program waits to read. */
   private waiting: (() => void) | null = null;
 
   constructor(private readonly page: Page) {}
 
   async plug(): Promise<void> {
-    await this.page.exposeFunction('boardHears', (text: string) => {
+    this.say = await plugSerial(this.page, (text) => {
       this.incoming += text;
       this.waiting?.();
-    });
-    await this.page.addInitScript(() => {
-      const port = {
-        open: () => Promise.resolve(),
-        close: () => Promise.resolve(),
-        readable: new ReadableStream<Uint8Array>({
-          start(control) {
-            Reflect.set(window, 'boardSays', (text: string) => control.enqueue(new TextEncoder().encode(text)));
-          },
-        }),
-        writable: new WritableStream<Uint8Array>({
-          write: (piece) =>
-            (Reflect.get(window, 'boardHears') as (t: string) => Promise<void>)(new TextDecoder().decode(piece)),
-        }),
-      };
-      Object.defineProperty(navigator, 'serial', { value: { requestPort: () => Promise.resolve(port) } });
     });
   }
 
@@ -55,9 +41,7 @@ class Board {
     const say = (text: string) => {
       // Other prints stand between its lines.
       const noisy = text.replaceAll('\n', '\nuptime 12 s\n');
-      void this.page
-        .evaluate((t) => (Reflect.get(window, 'boardSays') as (t: string) => void)(t), noisy)
-        .catch(() => undefined);
+      void this.say(noisy).catch(() => undefined);
     };
     const bench = new ProgramBench(this.program.job, new VirtualBuild(this.plan, faults), say, undefined, true, moved);
     createInterface({ input: child.stdout }).on('line', (line) => {

@@ -106,5 +106,4 @@ export function readMeterLine(line: string): MeterReading | null {
 }
 
 /** What a meter is asked that answers questions. */
-export const meterQuestion = (kind: 'volts' | 'ohms' | 'amps'): string =>
-  ({ volts: 'MEAS:VOLT:DC?', ohms: 'MEAS:RES?', amps: 'MEAS:CURR:DC?' })[kind];
+export const METER_QUESTIONS = { volts: 'MEAS:VOLT:DC?', ohms: 'MEAS:RES?', amps: 'MEAS:CURR:DC?' } as const;

@@ -7,13 +7,20 @@ import { METER, OPEN_FROM } from '../standard/pocket-meter.ts';
 import type { MeterReading } from './meter-line.ts';
 
 export type MeterKind = 'volts' | 'ohms' | 'amps';
+export const isMeterKind = (kind: string): kind is MeterKind => Object.hasOwn(METER_UNITS, kind);
 export const METER_UNITS = { volts: 'V', ohms: 'Ω', amps: 'A' } as const;
 
-/** What shows contact: more than charge and hum in leads that hang free, less than what skin and air let through. */
+/** What shows contact: more than floats in leads that hang free, less than from finger to finger where the tips are held. Common practice. */
 const TOUCHES: Readonly<Record<MeterKind, (value: number) => boolean>> = {
-  volts: (value) => Math.abs(value) > 0.2 && Number.isFinite(value),
-  ohms: (value) => value < OPEN_FROM,
+  volts: (value) => Math.abs(value) > 1 && Number.isFinite(value),
+  ohms: (value) => value < 20e3,
   amps: (value) => Math.abs(value) > 5e-4 && Number.isFinite(value),
+};
+/** What shows that they were lifted; between the two nobody knows, and a spot that reads so is not left by its last digit. */
+const LIFTED: Readonly<Record<MeterKind, (value: number) => boolean>> = {
+  volts: (value) => Math.abs(value) < 0.5,
+  ohms: (value) => value > OPEN_FROM,
+  amps: (value) => Math.abs(value) < 3e-4,
 };
 /** s, and readings: what is looked at. */
 const SPAN = 1;
@@ -55,7 +62,7 @@ export class Steady {
     if (last && at - last.at > SILENCE) this.seen = [];
     if (!this.fits(reading)) return null;
     if (!TOUCHES[this.kind](reading.value)) {
-      this.lifted = true;
+      this.lifted ||= LIFTED[this.kind](reading.value);
       this.seen = [];
       return null;
     }

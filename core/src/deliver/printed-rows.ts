@@ -2,8 +2,11 @@
 import type { LoggedReading } from '../capture/readings-log.ts';
 import type { SheetRow } from './sheet-row.ts';
 
-/** V in one of each unit; a number alone is volts where its name is that of a converter. */
-const VOLTS: Readonly<Record<string, number>> = { '': 1, V: 1, mV: 1e-3 };
+/** V in one of each unit; a number alone may as well be a count of steps. */
+const VOLTS: ReadonlyMap<string, number> = new Map([
+  ['V', 1],
+  ['mV', 1e-3],
+]);
 
 /**
  * @param labelOf the name of a part, as the program has it from the plan
@@ -19,9 +22,11 @@ export function printedRows(
     const [part] = row.subjects;
     if (row.kind !== 'analog' || part === undefined) return [];
     const label = plain(labelOf(part));
-    const found = printed.findLast(({ name, value, unit }) => plain(name) === label && value !== null && unit in VOLTS);
+    const found = printed.findLast(
+      ({ name, value, unit }) => plain(name) === label && value !== null && VOLTS.has(unit),
+    );
     return found?.value === undefined || found.value === null
       ? []
-      : [{ row, value: found.value * (VOLTS[found.unit] ?? 1) }];
+      : [{ row, value: found.value * (VOLTS.get(found.unit) ?? 1) }];
   });
 }

@@ -1,6 +1,6 @@
 /** Lines of meters that write what they show. The forms of numbers are those of IEEE 488.2 (NR1, NR2, NR3) and of SCPI-1999 for what is over the range, quoted from memory; words beside them are common practice. */
 import { expect } from 'chai';
-import { type MeterReading, meterQuestion, readMeterLine } from '../../src/capture/meter-line.ts';
+import { type MeterReading, METER_QUESTIONS, readMeterLine } from '../../src/capture/meter-line.ts';
 
 const V = (value: number): MeterReading => ({ value, unit: 'V' });
 const OHM = (value: number): MeterReading => ({ value, unit: 'Ω' });
@@ -104,8 +104,6 @@ describe('a line of a meter', () => {
 
   it('asks for what the row wants', () => {
     // SCPI-1999, MEASure, quoted from memory.
-    expect(meterQuestion('volts')).to.equal('MEAS:VOLT:DC?');
-    expect(meterQuestion('ohms')).to.equal('MEAS:RES?');
-    expect(meterQuestion('amps')).to.equal('MEAS:CURR:DC?');
+    expect(METER_QUESTIONS).to.deep.equal({ volts: 'MEAS:VOLT:DC?', ohms: 'MEAS:RES?', amps: 'MEAS:CURR:DC?' });
   });
 });

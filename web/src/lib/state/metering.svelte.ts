@@ -1,7 +1,8 @@
 /** A meter that writes what it shows: what stands still at the row in hand is written down by itself, the rest at a press. */
 import {
+  isMeterKind,
+  METER_QUESTIONS,
   METER_UNITS,
-  meterQuestion,
   type MeterKind,
   type MeterReading,
   readMeterLine,
@@ -12,14 +13,15 @@ import { say, saysReading } from '@idle-breadboard/core/words';
 import { beep, wakeSound } from '../port/beep';
 import type { LinePort } from '../port/line-port';
 import { bringing } from './bringing.svelte';
+import { logbook } from './logbook.svelte';
 import { telling } from './telling.svelte';
+import { workbench } from './workbench.svelte';
 
 /** ms between two questions to a meter that answers them. */
 const PACE = 350;
 /** s after which an answer does not come any more, and a press is forgotten. */
 const LOST = 3;
 
-const isMeterKind = (kind: string): kind is MeterKind => kind === 'volts' || kind === 'ohms' || kind === 'amps';
 const now = (): number => performance.now() / 1000;
 
 class Metering {
@@ -42,9 +44,16 @@ class Metering {
   private pressed: { readonly row: string; readonly at: number } | null = null;
   private busy = false;
 
+  /** Of which build the meter is: what lies on the bench tells nothing of a simulated one, nor of another plan. */
+  private of = $state.raw<{ readonly plan: string; readonly simulated: boolean } | null>(null);
+  /** Whether somebody looks at the sheet: what is measured meanwhile elsewhere is none of its rows. */
+  isAtSheet = $state(false);
+
   /** The row in hand, where a meter can tell and nothing forbids to go on. */
   readonly row = $derived.by<SheetRow | null>(() => {
     const { current, stop } = bringing;
+    if (!this.isAtSheet || this.of?.plan !== workbench.plan?.id || this.of?.simulated !== logbook.simulated)
+      return null;
     if (!current || !isMeterKind(current.kind) || typeof current.expected === 'string') return null;
     // What was measured is measured again only where somebody went back to it.
     if (!bringing.isHeld && bringing.evidence.some(({ row }) => row === current.key)) return null;
@@ -65,6 +74,7 @@ class Metering {
     try {
       this.stopPort = await port.listen((line) => void this.hear(line));
       this.port = port;
+      this.of = { plan: workbench.plan?.id ?? '', simulated: logbook.simulated };
       this.listening = true;
       this.goOn();
       if (asks) this.asking = setInterval(() => void this.question(), PACE);
@@ -88,7 +98,7 @@ class Metering {
     // One after the other, so that every answer has its question.
     if (pending && now() - pending.at < LOST) return;
     this.pending = { kind: row.kind, at: now() };
-    await this.port?.send?.(meterQuestion(row.kind));
+    await this.port?.send?.(METER_QUESTIONS[row.kind]);
   }
 
   private isPressed({ key }: SheetRow): boolean {
@@ -136,9 +146,14 @@ class Metering {
     this.taken = `${say(row.title)}: ${saysReading(value, unit)}, ${inside ? 'as expected' : 'outside'}`;
     beep(inside);
     telling.say(this.taken);
-    await bringing.log([{ row, value }], 'port');
-    this.goOn();
-    this.busy = false;
+    try {
+      await bringing.log([{ row, value }], 'port');
+      this.goOn();
+    } catch (error) {
+      this.trouble = `It could not be stored: ${error instanceof Error ? error.message : String(error)}`;
+    } finally {
+      this.busy = false;
+    }
   }
 
   /** Whoever holds the probes says that they are on: what the meter shows is written down, nothing and open as well. */

@@ -13,7 +13,14 @@
   import { metering } from '../state/metering.svelte';
   import { setStationKeys } from '../state/station-keys';
 
-  onMount(() => setStationKeys({ t: () => metering.press() }));
+  onMount(() => {
+    metering.isAtSheet = true;
+    const takeAway = setStationKeys({ t: () => metering.press() });
+    return () => {
+      metering.isAtSheet = false;
+      takeAway();
+    };
+  });
 
   let speed = $state<number>(METER_SPEEDS[2]);
   let asks = $state(false);
@@ -28,7 +35,8 @@
       <p class="eyebrow my-0.5 mx-0">Meter</p>
       <p class="unit my-0.5">
         A meter with a port writes the sheet: hold the probes where the picture shows, and a reading that stands still
-        is written down, with a tone. What shows no contact, no voltage or an open end, you take with
+        is written down, with a tone. High resistances, open ends and lines near 0 V might be fingers or air: you take
+        them with
         <kbd class="value text-copper">t</kbd> or <em>Take it</em>.
       </p>
       <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center my-1">
@@ -61,7 +69,7 @@
   {#snippet prove()}
     <div class="w-full pt-1 pb-1.5">
       {#if !metering.listening}
-        <p class="unit my-0.5">No value of the sheet has to be typed.</p>
+        <p class="unit my-0.5">No voltage, resistance or current of the sheet has to be typed.</p>
       {:else if !shown}
         <p class="unit my-0.5">Nothing has come from it yet.</p>
       {:else if !shown.reading}

@@ -44,12 +44,13 @@
   let order = $state.raw<{ before: number; after: number } | null>(null);
   // It may take longer than a frame: nobody waits for it.
   $effect(() => {
-    let isAsked = clocked > 1 && !long && circuit.rails.has(rail.ref);
-    if (!isAsked) order = null;
     const { ref } = rail;
-    const letBe = soon(() => {
-      if (isAsked) void workbench.asks.order(ref).then((found) => isAsked && (order = found));
-    });
+    if (clocked <= 1 || long || !circuit.rails.has(ref)) {
+      order = null;
+      return undefined;
+    }
+    let isAsked = true;
+    const letBe = soon(() => void workbench.asks.order(ref).then((found) => isAsked && (order = found)));
     return () => {
       isAsked = false;
       letBe();
