@@ -44,6 +44,7 @@ export {
   setStock,
   setUsed,
 } from '../plan/edits.ts';
+export { isSame } from '../plan/same.ts';
 export { withNumber } from '../plan/wire-number.ts';
 export { removeBus, removeHelper, removePart } from '../plan/remove.ts';
 export { fingerprint } from '../plan/fingerprint.ts';

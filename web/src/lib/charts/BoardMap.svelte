@@ -65,6 +65,11 @@
 
   const zoomer = zoom<SVGSVGElement, unknown>()
     .scaleExtent([2, CLOSEST])
+    // Asked of the picture itself it would be laid out once more at every new look.
+    .extent(() => [
+      [0, 0],
+      [width, height],
+    ])
     // What can be taken elsewhere is taken, not the board under it.
     .filter((event: Event) => !(event.target instanceof Element && event.target.closest('[data-movable]')))
     .on('zoom', ({ transform: { k, x, y } }: D3ZoomEvent<SVGSVGElement, unknown>) => (look = { k, x, y }));

@@ -37,7 +37,13 @@
     <rect x="1" y="1" width={Math.max(2, chart.share)} height="7" class={chart.over ? 'over' : 'round'} />
     <path d="M1 8L1 14M{Math.max(2, chart.share)} 8L{chart.width} 14" stroke="var(--line)" />
     {#each chart.blocks as block, i (block.label + i)}
-      <rect x={1 + block.x} y="14" width={Math.max(1, block.width - 1)} height="12" class="fill-copper opacity-30" />
+      <rect
+        x={1 + block.x}
+        y="14"
+        width={Math.max(1, block.width - 1)}
+        height="12"
+        class="fill-copper [fill-opacity:30%]"
+      />
       <rect x={1 + block.x} y="14" width={Math.max(0.5, block.transfer)} height="12" class="transfer" />
       {#if block.width > 44}<text class="text-mark font-mono fill-quiet" x={3 + block.x} y="37"
           >{block.label.slice(0, Math.floor(block.width / 6))}</text

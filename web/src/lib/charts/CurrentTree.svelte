@@ -52,7 +52,7 @@
       {#each tree.limbs as limb (limb.id)}
         <path
           d={limb.path}
-          class="peak fill-copper opacity-30 data-over:fill-fault"
+          class="peak fill-copper [fill-opacity:30%] data-over:fill-fault"
           data-over={limb.over || undefined}
         />
         <path d={limb.usualPath} class="fill-copper data-over:fill-fault" data-over={limb.over || undefined} />

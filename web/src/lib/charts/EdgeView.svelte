@@ -47,7 +47,7 @@
         y="6"
         width={Math.max(0, Math.min(width - 8, chart.allowed.to) - chart.allowed.from)}
         height="84"
-        class="fill-pass opacity-14 data-missed:fill-fault"
+        class="fill-pass [fill-opacity:14%] data-missed:fill-fault"
         data-missed={!chart.allowed.met || undefined}
       />
     {/if}

@@ -59,7 +59,7 @@
 <style>
   .idle,
   .sleep {
-    opacity: 0.45;
+    fill-opacity: 45%;
   }
   .warm-up,
   .heating {

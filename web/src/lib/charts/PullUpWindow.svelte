@@ -77,7 +77,7 @@
         y="8"
         width={chart.allowed.to - chart.allowed.from}
         height="14"
-        class="fill-pass opacity-22"
+        class="fill-pass [fill-opacity:22%]"
       />
     {/if}
     <path d="M0 22.5H{width}" stroke="var(--quiet)" />

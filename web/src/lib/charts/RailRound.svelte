@@ -36,7 +36,7 @@
         line.worst,
       )} at the worst, {A(limit)} allowed"
     >
-      <path d="{stepPath(line.together, axis, y)}V{y(0)}H0Z" class="fill-copper opacity-30" />
+      <path d="{stepPath(line.together, axis, y)}V{y(0)}H0Z" class="fill-copper [fill-opacity:30%]" />
       <path d={stepPath(line.usual, axis, y)} class="fill-none stroke-copper stroke-[1.6]" />
       <path d="M0 {y(line.worst)}H{width}" class="stroke-quiet [stroke-dasharray:2_3]" />
       <path

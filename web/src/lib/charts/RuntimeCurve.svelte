@@ -46,7 +46,7 @@
         text-anchor="middle">{tick.label}</text
       >{/each}
     <text class="text-mark font-mono fill-quiet" x="2" y={HEIGHT - 4}>{curve.unit}</text>
-    <path d={curve.band} class="fill-copper opacity-18" />
+    <path d={curve.band} class="fill-copper [fill-opacity:18%]" />
     <path d={curve.usual} class="fill-none stroke-copper stroke-[1.8]" />
     <path d={curve.worst} class="fill-none stroke-copper stroke-[1.3] [stroke-dasharray:4_3]" />
     <path d="M30 {curve.least}H{width}" class="stroke-danger stroke-1 [stroke-dasharray:1_3]" />

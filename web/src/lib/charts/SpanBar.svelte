@@ -20,7 +20,7 @@
   >
     <path d="M1 8H{width}" stroke="var(--line)" />
     <path d="M1 8H{x(worst)}" stroke="var(--copper)" stroke-width="6" />
-    <path d="M{x(worst)} 8H{x(usual)}" stroke="var(--copper)" stroke-width="6" opacity="0.4" />
+    <path d="M{x(worst)} 8H{x(usual)}" stroke="var(--copper)" stroke-width="6" stroke-opacity="0.4" />
     {#if wanted !== undefined}<path d="M{x(wanted)} 0V16" stroke="var(--ink)" stroke-width="1.6" />{/if}
   </svg>
 </div>

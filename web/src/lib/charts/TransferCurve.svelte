@@ -39,7 +39,7 @@
         y="6"
         width={Math.max(0, chart.wanted.to - chart.wanted.from)}
         height="94"
-        class="fill-copper opacity-10"
+        class="fill-copper [fill-opacity:10%]"
       />
       <path d="M{chart.wanted.from} 6V100M{chart.wanted.to} 6V100" class="ends stroke-copper [stroke-dasharray:1_3]" />
       {#each chart.volts as tick, i (i)}

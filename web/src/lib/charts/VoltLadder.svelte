@@ -37,7 +37,7 @@
           width={Math.max(0, width - drawn.absoluteMaximum.x)}
           height="31"
           fill="url(#{id}-hatch)"
-          opacity="0.55"
+          fill-opacity="0.55"
         />
         <path d="M{drawn.absoluteMaximum.x} 1V34" stroke="var(--danger)" stroke-width="1.6" />
       {/if}

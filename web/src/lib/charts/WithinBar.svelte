@@ -27,7 +27,7 @@
     d="M{x(low)} 9H{Math.max(x(low) + 2, expected.max === null ? WIDE - 2 : x(high))}"
     stroke="var(--copper)"
     stroke-width="6"
-    opacity=".4"
+    stroke-opacity=".4"
   />
   <path d="M{x(low)} 4V14" stroke="var(--ink)" />
   {#if expected.max !== null}<path d="M{x(high)} 4V14" stroke="var(--ink)" />{/if}

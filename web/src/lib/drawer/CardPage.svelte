@@ -13,13 +13,14 @@
   import { drawer } from '../state/drawer.svelte';
   import { telling } from '../state/telling.svelte';
   import { circuitNow } from '../state/circuit-now';
+  import { revising } from '../state/revising.svelte';
   import { workbench } from '../state/workbench.svelte';
 
   let { card, back, close }: { card: Card; back: () => void; close: () => void } = $props();
   const figures = $derived(figuresOf(card));
   const missing = $derived(missingOf(card));
   const used = $derived(workbench.plan?.parts.filter((part) => part.card === card.id).length ?? 0);
-  const newer = $derived(workbench.newer.find(({ after }) => after.id === card.id) ?? null);
+  const newer = $derived(revising.newer.find(({ after }) => after.id === card.id) ?? null);
   const changes = $derived(newer ? differences(newer.before, newer.after) : []);
 
   const bound = (v: number, unit: string) =>
@@ -65,7 +66,7 @@
 
   function takeNewer() {
     if (!newer) return;
-    const problems = workbench.takeRevision(newer.after);
+    const problems = revising.take(newer.after);
     if (problems.length > 0)
       telling.say(
         `The plan uses what revision ${newer.after.revision} no longer has: ${say(problems[0]?.message ?? '')}.`,
@@ -97,7 +98,7 @@
             .map(({ title }) => say(title))
             .join('; ') || 'none that is a number'}.
         </p>
-        {#await workbench.effectOfRevision(newer.after) then effect}
+        {#await revising.effectOf(newer.after) then effect}
           <p class="m-0" data-effect>
             {#if effect.names}It no longer has what the plan uses: {say(effect.names.message)}.
             {:else if effect.brings.length === 0}Taken into the plan it brings no finding{effect.ends > 0

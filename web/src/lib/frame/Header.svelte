@@ -32,6 +32,7 @@
         disabled={!workbench.canUndo}
         aria-label="undo{workbench.canUndo ? `: ${workbench.undoWhat}` : ''}"
         title={workbench.canUndo ? `undo: ${workbench.undoWhat}` : 'nothing to undo'}
+        onpointerenter={() => workbench.foreseeStep(-1)}
         onclick={() => workbench.undo()}><Undo2 size={16} /></Button
       >
       <Button
@@ -39,6 +40,7 @@
         disabled={!workbench.canRedo}
         aria-label="redo{workbench.canRedo ? `: ${workbench.redoWhat}` : ''}"
         title={workbench.canRedo ? `redo: ${workbench.redoWhat}` : 'nothing to redo'}
+        onpointerenter={() => workbench.foreseeStep(1)}
         onclick={() => workbench.redo()}><Redo2 size={16} /></Button
       >
     {/if}

@@ -49,7 +49,13 @@
   class="grid grid-cols-[124px_minmax(0,1fr)] flex-1 min-h-0 max-desk:grid-cols-1 max-desk:grid-rows-[auto_minmax(0,1fr)]"
 >
   <Stations />
-  <main class="overflow-y-auto overflow-x-hidden min-w-0 bg-board [container:banks_/_size]" id="banks" tabindex="-1">
+  <!-- Where something is as tall as a share of the banks; it makes every layout dearer, so that it is for these alone. -->
+  <main
+    class="overflow-y-auto overflow-x-hidden min-w-0 bg-board data-shares:[container:banks_/_size]"
+    data-shares={view.station === 'wiring' || view.station === 'bring-up' || undefined}
+    id="banks"
+    tabindex="-1"
+  >
     {#if workbench.trouble}
       {#await import('./Unworkable.svelte') then { default: Unworkable }}<Unworkable />{/await}
     {:else if study}

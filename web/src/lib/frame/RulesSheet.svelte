@@ -164,6 +164,7 @@
             label="share of a stated limit that is allowed"
             width="4em"
             check={(v) => (v >= 10 && v <= 100 ? null : 'from 10 to 100 %')}
+            ahead
             change={(percent) => set({ derating: percent / 100 }, 'Allowed share')}
           /></span
         >
@@ -178,6 +179,7 @@
             label="share of a pin’s recommended current that may feed a part"
             width="4em"
             check={(v) => (v >= 0 && v <= 100 ? null : 'from 0 (never) to 100 %')}
+            ahead
             change={(percent) => set({ pinPower: percent / 100 }, 'Power from a pin')}
           /> of what the pin is meant for</span
         >

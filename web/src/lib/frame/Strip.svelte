@@ -56,6 +56,8 @@
         disabled={workbench.late}
         title="Enter: {say(first.title)}"
         data-first-remedy
+        onpointerenter={() => workbench.point(first.plan)}
+        onfocus={() => workbench.point(first.plan)}
         onclick={() => remedying.take(first)}><span class="truncate">{say(first.title)}</span></Button
       >
       {#if more > 0}<Button kind="bare" class="max-desk:hidden" onclick={() => view.select(finding, { focus: true })}

@@ -2,9 +2,27 @@
 <script lang="ts">
   import { sayError } from '@idle-breadboard/core/words';
   import { formatAddress, parseAddress } from '@idle-breadboard/core/figures';
+  import { workbench } from '../state/workbench.svelte';
 
-  let { value, label, change }: { value: number | null; label: string; change: (address: number) => void } = $props();
+  interface Props {
+    value: number | null;
+    label: string;
+    change: (address: number) => void;
+    /** To change it does nothing but edit the plan: what it would make is worked out while it is typed. */
+    ahead?: boolean;
+  }
+  let { value, label, change, ahead = false }: Props = $props();
   let trouble = $state('');
+
+  /** What is not whole yet makes nothing. */
+  function typing(text: string) {
+    try {
+      const { typed } = parseAddress(text);
+      workbench.rehearse(() => change(typed));
+    } catch {
+      return;
+    }
+  }
 
   function take(text: string) {
     try {
@@ -27,6 +45,7 @@
     value={value === null ? '' : formatAddress(value)}
     spellcheck="false"
     autocomplete="off"
+    oninput={(event) => ahead && typing(event.currentTarget.value)}
     onchange={(event) => take(event.currentTarget.value)}
   />
   {#if trouble}<span role="alert" class="text-danger">{trouble}</span>{/if}

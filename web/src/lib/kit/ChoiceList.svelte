@@ -4,7 +4,12 @@
   import { Select } from 'bits-ui';
   import { groupsOf, type Choice } from './choice';
 
-  let { choices }: { choices: readonly Choice[] } = $props();
+  interface Props {
+    choices: readonly Choice[];
+    /** Told of a choice that is walked to. */
+    walked: (value: string) => void;
+  }
+  let { choices, walked }: Props = $props();
   const groups = $derived(groupsOf(choices));
 </script>
 
@@ -14,6 +19,7 @@
     value={choice.value}
     label={choice.label}
     disabled={choice.disabled ?? false}
+    onHighlight={() => walked(choice.value)}
   >
     {#snippet children({ selected })}
       {#if choice.drawing}<svg

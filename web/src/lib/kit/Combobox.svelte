@@ -4,6 +4,7 @@
   import { Combobox } from 'bits-ui';
   import type { ChoiceField } from './choice';
   import ChoiceList from './ChoiceList.svelte';
+  import { workbench } from '../state/workbench.svelte';
   import { list, searched } from './field';
 
   interface Props extends ChoiceField {
@@ -21,11 +22,13 @@
     invalid = false,
     class: more = '',
     change,
+    ahead = false,
     onkeydown,
     ...data
   }: Props = $props();
   let open = $state(false);
   let typed = $state<string | null>(null);
+  const walked = (to: string) => ahead && to !== value && workbench.rehearse(() => change(to));
   const chosen = $derived(choices.find((choice) => choice.value === value));
   const words = $derived((typed ?? '').toLowerCase().split(/\s+/));
   const found = $derived(
@@ -93,7 +96,7 @@
   </span>
   <Combobox.Portal>
     <Combobox.Content class={list()} sideOffset={2}>
-      <ChoiceList choices={found} />
+      <ChoiceList choices={found} {walked} />
       {#if own !== null}<Combobox.Item
           class="flex items-center min-h-row px-2 cursor-pointer data-highlighted:bg-copper-soft"
           value={own}

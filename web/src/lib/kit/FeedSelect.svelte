@@ -72,6 +72,7 @@
   class="w-[12.5em]"
   value={inside ? '' : feed.supply.id === SOCKET ? `${PLUG}${feed.rail}` : (feed.rail ?? '')}
   {choices}
+  ahead
   change={(to) => {
     if (workbench.plan) workbench.edit(choose(workbench.plan, to), `feed ${say(label)}`);
   }}

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { sayError } from '@idle-breadboard/core/words';
   import { formatQuantity, parseShown } from '@idle-breadboard/core/figures';
+  import { workbench } from '../state/workbench.svelte';
 
   interface Props {
     /** Null while nothing is said. */
@@ -15,13 +16,25 @@
     percentOf?: number;
     check?: (value: number) => string | null;
     change: (value: number) => void;
+    /** To change it does nothing but edit the plan: what it would make is worked out while it is typed. */
+    ahead?: boolean;
   }
-  let { value, unit, label, plain = false, width = '6em', percentOf, check, change }: Props = $props();
+  let { value, unit, label, plain = false, width = '6em', percentOf, check, change, ahead = false }: Props = $props();
   const shown = $derived(
     value === null ? '' : plain ? formatQuantity(value, unit, 6).replace(/\s.*$/, '') : formatQuantity(value, unit, 6),
   );
   let typed = $state<string | null>(null);
   let trouble = $state('');
+
+  /** What is not whole yet makes nothing. */
+  function typing(text: string) {
+    try {
+      const read = parseShown(text, unit, shown, percentOf);
+      if (!check?.(read)) workbench.rehearse(() => change(read));
+    } catch {
+      return;
+    }
+  }
 
   function take(text: string) {
     typed = text;
@@ -48,6 +61,7 @@
     placeholder={plain ? undefined : unit}
     spellcheck="false"
     autocomplete="off"
+    oninput={(event) => ahead && typing(event.currentTarget.value)}
     onchange={(event) => take(event.currentTarget.value)}
     onkeydown={(event) => {
       // A changed text is committed by the browser itself; what was refused, and stands, is tried again.

@@ -5,6 +5,7 @@
   import type { ChoiceField } from './choice';
   import ChoiceList from './ChoiceList.svelte';
   import Combobox from './Combobox.svelte';
+  import { workbench } from '../state/workbench.svelte';
   import { field, list } from './field';
 
   interface Props extends ChoiceField {
@@ -20,6 +21,7 @@
     invalid = false,
     class: more = '',
     change,
+    ahead = false,
     onkeydown,
     ...data
   }: Props = $props();
@@ -30,6 +32,7 @@
     if (change) change(next);
     else value = next;
   }
+  const walked = (to: string) => ahead && to !== value && workbench.rehearse(() => change?.(to));
   const chosen = $derived(choices.find((choice) => choice.value === value));
 </script>
 
@@ -42,6 +45,7 @@
     {disabled}
     {invalid}
     class={more}
+    {ahead}
     change={take}
     {onkeydown}
     {...data}
@@ -60,7 +64,7 @@
       <ChevronDown size={14} class="flex-none text-copper" />
     </Select.Trigger>
     <Select.Portal>
-      <Select.Content class={list()} sideOffset={2}><ChoiceList {choices} /></Select.Content>
+      <Select.Content class={list()} sideOffset={2}><ChoiceList {choices} {walked} /></Select.Content>
     </Select.Portal>
   </Select.Root>
 {/if}

@@ -1,6 +1,7 @@
 <!-- A contact in its frame, empty or filled: it stands in a label that says what it is. Large enough to be hit with a thumb. -->
 <script lang="ts">
   import { Checkbox } from 'bits-ui';
+  import { pointedAt } from './pointed';
 
   interface Props {
     checked: boolean;
@@ -9,8 +10,10 @@
     disabled?: boolean;
     class?: string;
     change?: (checked: boolean) => void;
+    /** To change it does nothing but edit the plan: what it would make is worked out while somebody points at it. */
+    ahead?: boolean;
   }
-  let { checked = $bindable(), label, disabled = false, class: more = '', change }: Props = $props();
+  let { checked = $bindable(), label, disabled = false, class: more = '', change, ahead = false }: Props = $props();
 
   /** How long an answer is waited for, ms. */
   const PATIENCE = 3000;
@@ -39,6 +42,7 @@
   bind:checked={() => asked ?? checked, ask}
   {disabled}
   aria-label={label}
+  {...pointedAt(ahead ? () => change?.(!checked) : undefined)}
   class="group/tick inline-grid align-middle place-content-center flex-none size-6 disabled:opacity-50 {more}"
 >
   <span

@@ -36,6 +36,8 @@ export interface ChoiceField {
   disabled?: boolean;
   invalid?: boolean;
   class?: string;
+  /** To change it does nothing but edit the plan: what it would make is worked out while somebody points at a choice. */
+  ahead?: boolean;
   onkeydown?: ((event: KeyboardEvent) => void) | undefined;
   [data: `data-${string}`]: unknown;
 }

@@ -14,6 +14,11 @@ export class PlanHistory {
   readonly undoWhat = $derived(this.now.steps[this.now.at]?.why ?? '');
   readonly redoWhat = $derived(this.now.steps[this.now.at + 1]?.why ?? '');
 
+  /** The plan so many steps on; null where there is no such step. */
+  planAt(by: number): Plan | null {
+    return this.now.steps[this.now.at + by]?.plan ?? null;
+  }
+
   clear(): void {
     this.now = NONE;
   }

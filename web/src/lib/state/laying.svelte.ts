@@ -33,7 +33,7 @@ class Laying {
   /** Asked once no newer change came for a while: it takes the processor that the verdict of that change is to have. */
   private calm: ReturnType<typeof setTimeout> | undefined;
   askSoon(): void {
-    clearTimeout(this.calm);
+    this.hold();
     this.calm = setTimeout(() => void this.ask(), this.began ? CALM : 0);
   }
 

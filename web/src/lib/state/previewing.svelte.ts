@@ -11,6 +11,7 @@ class Previewing {
 
   async show(plan: Plan): Promise<void> {
     this.plan = plan;
+    workbench.point(plan);
     if (view.station !== 'overview') return;
     const picture = await workbench.pictureOf(plan);
     if (picture && this.plan === plan) this.found = { of: plan, picture };

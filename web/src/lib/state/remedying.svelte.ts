@@ -36,7 +36,10 @@ class Remedying {
     if (key === null || workbench.stale) return undefined;
     const askNow = () => {
       void workbench.remedies(key).then((found) => {
-        if (found && this.wanted === key && workbench.study === study) this.found = { key, study, ...found };
+        if (!found || this.wanted !== key || workbench.study !== study) return;
+        this.found = { key, study, ...found };
+        // The one that is at one key.
+        workbench.foresee(found.remedies[0]?.plan ?? null);
       });
     };
     // What somebody points at is answered at once; a verdict is shown first.

@@ -6,24 +6,23 @@ import {
   documentOf,
   emptyPlan,
   freshPlan,
-  referenceProblems,
   slug,
   type Plan,
   type PlanDocument,
   type Problem,
 } from '@idle-breadboard/core/plan';
 import type { Answer } from '@idle-breadboard/core/solve';
-import type { Result } from '@idle-breadboard/core/verify';
 import { setSetting, setting } from '../store/db';
 import { deletePlan, loadPlan, type History, type Kept } from '../store/history';
 import { putPlan, shelved, watchShelf, type ShelfEntry } from '../store/shelved';
 import { beginsToOpen, failedToOpen, hasFailed, openedWell } from '../store/opened';
-import { calmAfter } from './calm';
+import { calmAfter, soon } from './calm';
 import { drawer } from './drawer.svelte';
 import { isWhole, PlanHistory } from './history.svelte';
+import { Rehearsal } from './rehearsal';
 import { Saving } from './saving.svelte';
+import { Studies } from './studies';
 import { telling } from './telling.svelte';
-import { Receiver } from '../worker/sharing';
 import type { Study, StudyWorker } from '../worker/study';
 import { Thread } from '../worker/thread';
 import { threads } from '../worker/threads';
@@ -41,7 +40,8 @@ class Workbench {
     calm: () => calmAfter(this.judging),
   });
   private readonly thread = new Thread<StudyWorker>(threads.study);
-  private readonly receiver = new Receiver();
+  private readonly studies = new Studies(this.thread);
+  private readonly rehearsal = new Rehearsal();
   private revision = 0;
   /** The verdict of the last change. */
   private judging: Promise<void> = Promise.resolve();
@@ -170,53 +170,21 @@ class Workbench {
     await setSetting('open', '');
   }
 
-  /** Takes a changed plan: history, verdict, store. */
-  edit(plan: Plan, why: string): void {
+  /** Takes a changed plan: history, verdict, store. @param more see cardsOf */
+  edit(plan: Plan, why: string, more: readonly Card[] = []): void {
+    if (this.rehearsal.takes(plan)) return;
     // Fields hand on whatever is typed: what is shown in them may be a verdict behind, so that only here is known
     // whether it changes anything.
     if (plan === this.plan || JSON.stringify(plan) === JSON.stringify(this.plan)) return;
-    this.history.addCards(documentOf(plan, this.own, this.library).cards);
+    this.history.addCards(this.cardsOf(plan, more));
     this.history.add({ plan, why });
     this.saving.ask();
     this.judging = this.verify();
   }
 
-  /** Cards of the plan of which the drawer has a later revision. */
-  newer = $derived.by<readonly { before: Card; after: Card }[]>(() => {
-    if (!this.plan) return [];
-    return documentOf(this.plan, this.own, this.library).cards.flatMap((before) => {
-      const after = drawer.cards.get(before.id);
-      return after && after.revision > before.revision ? [{ before, after }] : [];
-    });
-  });
-
-  /** Takes the later revision of a card into the plan. @returns what the plan names that the revision no longer has */
-  takeRevision(card: Card): readonly Problem[] {
-    if (!this.plan) return [];
-    const plan = { ...this.plan, revisions: { ...this.plan.revisions, [card.id]: card.revision } };
-    const problems = referenceProblems(documentOf(plan, [...this.own, card], this.library));
-    if (problems.length > 0) return problems;
-    this.history.addCards([card]);
-    this.edit(plan, `take revision ${card.revision} of ${card.name}`);
-    return [];
-  }
-
-  /** What a later revision of a card would end and bring in the plan, before it is taken. */
-  async effectOfRevision(card: Card): Promise<{ names: Problem | null; ends: number; brings: readonly Result[] }> {
-    const nothing = { names: null, ends: 0, brings: [] };
-    if (!this.plan) return nothing;
-    const plan = { ...this.plan, revisions: { ...this.plan.revisions, [card.id]: card.revision } };
-    const document = documentOf(plan, [...this.own, card], this.library);
-    const [problem] = referenceProblems(document);
-    if (problem) return { ...nothing, names: problem };
-    const effect = await this.thread.calls.compare(plan, document.cards);
-    return effect ? { names: null, ends: effect.ends.length, brings: effect.brings } : nothing;
-  }
-
   /** The picture of a plan that was made of the open one; null once another was asked for. */
   async pictureOf(plan: Plan): Promise<Overview | null> {
-    const { cards } = documentOf(plan, this.own, this.library);
-    return this.thread.newest((calls) => calls.picture(plan, cards), 'picture');
+    return this.thread.newest((calls) => calls.picture(plan, this.cardsOf(plan)), 'picture');
   }
 
   undo = (): void => this.move(-1);
@@ -226,13 +194,41 @@ class Workbench {
     if (!this.history.move(by)) return;
     this.saving.ask();
     this.judging = this.verify();
+    // Who goes a step back often goes another.
+    void this.judging.then(() => soon(() => this.foreseeStep(by)));
+  }
+
+  /** A step that may be gone next. */
+  foreseeStep(by: 1 | -1): void {
+    this.foresee(this.history.planAt(by));
   }
 
   /** What failed may have left the thread with half of a plan. */
   private async fail({ id }: Plan, why: string): Promise<void> {
     [this.trouble, this.study, this.stale, this.late] = [why, null, false, false];
     this.thread.end();
+    this.studies.forget();
     await failedToOpen(id);
+  }
+
+  /** A plan that may be the next one: worked out before it is. */
+  foresee(plan: Plan | null): void {
+    if (plan && plan !== this.plan && !this.stale) this.studies.foresee(plan, this.cardsOf(plan));
+  }
+
+  /** Somebody points at what would make a plan. */
+  point(plan: Plan | null): void {
+    if (plan && plan !== this.plan && !this.stale) this.studies.point(plan, this.cardsOf(plan));
+  }
+
+  /** The same of a handler that does nothing but edit. */
+  rehearse(handler: () => unknown): void {
+    if (!this.stale) this.point(this.rehearsal.of(handler));
+  }
+
+  /** @param more cards in versions that no step of the plan uses yet */
+  cardsOf(plan: Plan, more: readonly Card[] = []): readonly Card[] {
+    return documentOf(plan, [...this.own, ...more], this.library).cards;
   }
 
   private async verify(): Promise<void> {
@@ -240,26 +236,29 @@ class Workbench {
     if (!plan) return;
     const mine = ++this.revision;
     const began = performance.now();
-    this.stale = true;
+    const cards = this.cardsOf(plan);
+    const known = this.studies.known(plan, cards);
+    if (known) this.show(known, mine, began);
+    else this.stale = true;
     const wait = setTimeout(() => (this.late = this.stale), LATE);
-    const { cards } = documentOf(plan, this.own, this.library);
     let study: Study | null;
     try {
-      study = await this.thread.newest(async (calls) =>
-        this.receiver.unpack(await calls.study(plan, this.thread.fresh(cards))),
-      );
+      study = await this.studies.of(plan, cards);
     } catch (error) {
       if (mine === this.revision) await this.fail(plan, error instanceof Error ? error.message : String(error));
       return;
     }
-    // Meanwhile the plan may have been left.
-    if (!study || this.plan === null) return;
+    // Meanwhile the plan may have been changed, or left.
+    if (!study || mine !== this.revision || this.plan === null) return;
+    clearTimeout(wait);
+    if (study !== this.study || this.stale) this.show(study, mine, began);
+  }
+
+  private show(study: Study, revision: number, began: number): void {
     // A step back led out of it.
     if (this.trouble !== '') void openedWell();
-    [this.trouble, this.study] = ['', study];
-    this.shown = mine;
+    [this.trouble, this.study, this.shown] = ['', study, revision];
     [this.stale, this.late] = [false, false];
-    clearTimeout(wait);
     this.lastEdit = performance.now() - began;
   }
 
@@ -281,8 +280,8 @@ class Workbench {
   }
 
   /** What another plan would end and bring, against the one that is shown. */
-  async effectOf(plan: Plan) {
-    return this.thread.calls.compare(plan, documentOf(plan, this.own, this.library).cards);
+  async effectOf(plan: Plan, more: readonly Card[] = []) {
+    return this.thread.calls.compare(plan, this.cardsOf(plan, more));
   }
 
   /** Pins for the plan as it stands; asked again when it changed meanwhile. */

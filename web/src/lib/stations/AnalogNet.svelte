@@ -61,6 +61,7 @@
             label="fixed resistor of {say(link.part.label)}"
             width="5em"
             check={positive}
+            ahead
             change={setFixed}
           />
         {:else}<span class="unit">none yet</span>{/if}</span
@@ -91,6 +92,7 @@
           label="upper resistor of the divider"
           width="5em"
           check={positive}
+          ahead
           change={(ohms) => setDivider('upper', ohms)}
         />
         <span class="unit">over</span>
@@ -100,6 +102,7 @@
           label="lower resistor of the divider"
           width="5em"
           check={positive}
+          ahead
           change={(ohms) => setDivider('lower', ohms)}
         />
         <Button onclick={() => edit((p) => removeHelper(p, divider.helper), 'remove a divider')}>Take it out</Button

@@ -29,6 +29,7 @@
         { value: '', label: 'away from what gets warm' },
         ...warm.map(({ id, label }) => ({ value: id, label: `beside ${say(label)}` })),
       ]}
+      ahead
       change={(to) => set(to ? { part: to, distance: beside?.distance ?? 0.02 } : null)}
     />
     {#if beside}
@@ -38,6 +39,7 @@
         width="4.6em"
         label="distance of {say(part.label)} from it"
         check={(v) => (v > 0 && v <= 10 ? null : 'from above 0 to 10 m')}
+        ahead
         change={(distance) => set({ ...beside, distance })}
       />
     {/if}</span

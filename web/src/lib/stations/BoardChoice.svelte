@@ -26,6 +26,7 @@
         label="board {i + 1}"
         value={id}
         choices={cards.map((card) => ({ value: card.id, label: card.name }))}
+        ahead
         change={(to) => take(boards.with(i, to), `take ${name(to)}`)}
       />
       <Button
@@ -43,6 +44,7 @@
   <label class="unit">
     <Tick
       checked={circuit.plan.rules.sharedRow === 'always'}
+      ahead
       change={(on) =>
         workbench.plan &&
         workbench.edit(setRules(workbench.plan, { sharedRow: on ? 'always' : 'needed' }), 'rows for shared lines')}

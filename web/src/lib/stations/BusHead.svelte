@@ -96,6 +96,7 @@
         choices={[...new Set([...CLOCKS[bus.protocol], bus.clock ?? 100e3])]
           .sort((a, b) => a - b)
           .map((hz) => ({ value: String(hz), label: formatQuantity(hz, 'Hz') }))}
+        ahead
         change={(to) => edit((p) => changeBus(p, bus.id, (b) => ({ ...b, clock: Number(to) })), `clock of ${bus.name}`)}
       />
     {/if}
@@ -124,6 +125,7 @@
             label: `channel ${channel} of ${say(part.label)}`,
           })),
         ]}
+        ahead
         change={begin}
       />
     {/if}
@@ -132,6 +134,7 @@
         <Tick
           checked={!open}
           label="pull-ups of {say(label)} on {bus.name}"
+          ahead
           change={(on) => {
             const opened = !on;
             edit(
@@ -153,6 +156,7 @@
             value: pin,
             label: `${label(pin)}${pin === overlay.pin ? ', default' : ''}`,
           }))}
+          ahead
           change={(to) =>
             edit((p) => changeBus(p, bus.id, (b) => ({ ...b, configuredPin: to })), `setting of ${bus.name}`)}
         /></label
@@ -162,6 +166,7 @@
       <label class="unit inline-flex items-center gap-1 font-normal"
         ><Tick
           checked={circuit.plan.overlap ?? false}
+          ahead
           change={(on) => {
             edit(({ overlap: _was, ...p }) => (on ? { ...p, overlap: true } : p), 'conversions at the same time');
           }}

@@ -26,6 +26,7 @@
         { value: 'fast', label: 'fast and dear' },
         { value: 'cheap', label: 'slow and cheap, with spares' },
       ]}
+      ahead
       change={(to) => change({ buying: to === 'cheap' ? 'cheap' : 'fast' }, 'how to buy')}
     /></label
   >
@@ -37,6 +38,7 @@
         { value: 'none', label: 'none, where that can be had' },
         { value: 'cheapest', label: 'where it is cheaper' },
       ]}
+      ahead
       change={(to) => change({ soldering: to === 'cheapest' ? 'cheapest' : 'none' }, 'bare or breakout')}
     /></label
   >
@@ -45,6 +47,7 @@
       label="how sure that enough of each kind works"
       value={String(rules.sure)}
       choices={choices.map((share) => ({ value: String(share), label: `${Number((share * 100).toFixed(2))} %` }))}
+      ahead
       change={(to) => change({ sure: Number(to) }, 'spares')}
     /></label
   >

@@ -38,6 +38,7 @@
         hint: name,
       })),
     ]}
+    ahead
     change={take}
   />
 </span>

@@ -34,6 +34,7 @@
         label: `${label} of ${say(converter)}`,
       })),
     ]}
+    ahead
     change={choose}
   />
 </PinlessLine>

@@ -30,6 +30,7 @@
       { value: '', label: 'common ground' },
       ...pins.map((pin) => ({ value: pin, label: `ground from pin ${labelOf(pin)}` })),
     ]}
+    ahead
     change={(to) => {
       if (workbench.plan)
         workbench.edit(setGround(workbench.plan, part.id, to || null), `ground of ${say(part.label)}`);

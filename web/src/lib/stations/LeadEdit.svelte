@@ -44,6 +44,7 @@
     width="5em"
     label="leads to {say(label)}"
     check={(v) => (v > 0 && v <= 1000 ? null : 'from above 0 to 1000 m')}
+    ahead
     change={(lead) => change((choice) => ({ ...choice, lead }), 'leads')}
   />
   of gauge
@@ -53,12 +54,14 @@
     choices={[...new Set([feed.lead.gauge, ...LEAD_GAUGES])]
       .sort((a, b) => b - a)
       .map((gauge) => ({ value: String(gauge), label: String(gauge) }))}
+    ahead
     change={(to) => change((choice) => ({ ...choice, gauge: Number(to) }), 'gauge of the leads')}
   />
   <Select
     label="cable to {say(label)}"
     value={part?.choice?.cable ?? 'loose'}
     choices={wordsAsChoices(CABLES)}
+    ahead
     change={(to) => {
       const cable = CABLES.find((c) => c === to);
       change(({ cable: _old, ...choice }) => (cable && cable !== 'loose' ? { ...choice, cable } : choice), 'cable');
@@ -73,6 +76,7 @@
         { value: '', label: 'nothing' },
         ...others.map((rail) => ({ value: rail.ref, label: say(rail.label) })),
       ]}
+      ahead
       change={meet}
     />
   {/if}

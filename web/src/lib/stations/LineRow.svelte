@@ -107,6 +107,7 @@
           label="pull-up on {say(net.label)}"
           width="5em"
           check={(v) => (v > 0 ? null : 'more than 0 Ω')}
+          ahead
           change={(ohms) =>
             edit(
               (p) => changeHelperOf(p, pull.helper ?? '', 'pull-up', (h) => ({ ...h, ohms })),

@@ -97,6 +97,7 @@
               label: `${formatAddress(value)} · ${setting}`,
             })),
           ]}
+          ahead
           change={(to) =>
             edit((p) => setAddress(p, member.part, member.port, Number(to)), `address of ${say(member.label)}`)}
         />
@@ -104,6 +105,7 @@
         <AddressField
           value={member.address}
           label="address of {say(member.label)}"
+          ahead
           change={(address) =>
             edit((p) => setAddress(p, member.part, member.port, address), `address of ${say(member.label)}`)}
         />
@@ -120,6 +122,7 @@
         label="bus of {say(member.label)}"
         value={bus.id}
         choices={sameKind(bus).map(({ id, name }) => ({ value: id, label: name }))}
+        ahead
         change={(to) => edit((p) => setBus(p, member.part, member.port, to), `bus of ${say(member.label)}`)}
       />
     {/if}
@@ -127,6 +130,7 @@
       <label class="unit inline-flex items-center gap-1">
         <Tick
           checked={jumpers(member).every(({ id }) => !circuit.parts.get(member.part)?.choice?.opened.includes(id))}
+          ahead
           change={(on) => toggleJumpers(member, !on)}
         />own pull-ups
       </label>
@@ -142,6 +146,7 @@
             label: `${bits} bits, ${formatQuantity(seconds, 's')}`,
           })),
         ]}
+        ahead
         change={(to) =>
           edit((p) => setBits(p, member.part, to === '' ? null : Number(to)), `bits of ${say(member.label)}`)}
       />
@@ -151,6 +156,7 @@
         <Tick
           checked={choice?.together === true}
           label="channels of {say(member.label)} together"
+          ahead
           change={(together) => {
             change(
               ({ together: _old, ...rest }) => (together ? { ...rest, together } : rest),
@@ -170,6 +176,7 @@
       <label class="unit inline-flex items-center gap-1">
         <Tick
           checked={choice?.noHold === true}
+          ahead
           change={(noHold) => {
             change(
               ({ noHold: _old, ...rest }) => (noHold ? { ...rest, noHold } : rest),
@@ -181,7 +188,7 @@
     {/if}
     {#if port?.parasite}
       <label class="unit inline-flex items-center gap-1">
-        <Tick checked={choice?.parasite === true} change={(on) => liveOnLine(on)} />lives on its data line
+        <Tick checked={choice?.parasite === true} ahead change={(on) => liveOnLine(on)} />lives on its data line
       </label>
     {/if}
     <span class="unit inline-flex items-center gap-1"

@@ -87,6 +87,7 @@
           label="years it serves"
           width="2.5em"
           check={(v) => (v > 0 && v <= 50 ? null : 'from above 0 to 50')}
+          ahead
           change={(lifeYears) => edit((p) => ({ ...p, lifeYears }), 'years of service')}
         /> years, costs at most
         <QuantityField
@@ -96,6 +97,7 @@
           label="budget"
           width="3.5em"
           check={(v) => (v > 0 ? null : 'more than 0')}
+          ahead
           change={(most) => edit((p) => ({ ...p, budget: { most, currency: p.budget?.currency ?? 'EUR' } }), 'budget')}
         />
         {plan.budget?.currency ?? 'EUR'} and is ready in
@@ -106,6 +108,7 @@
           label="days until it must be ready"
           width="2.5em"
           check={(v) => (v > 0 ? null : 'more than 0')}
+          ahead
           change={(readyInDays) => edit((p) => ({ ...p, readyInDays }), 'ready in')}
         /> days.{#if onPanel}
           The worst month brings <QuantityField
@@ -115,6 +118,7 @@
             label="hours of full sun a day in the worst month"
             width="2.5em"
             check={(v) => (v > 0 && v <= 24 ? null : 'from above 0 to 24')}
+            ahead
             change={(sunHours) => edit((p) => ({ ...p, sunHours }), 'hours of sun')}
           /> hours of full sun a day.{/if}</span
       >

@@ -74,6 +74,7 @@
           { value: part.card, label: node?.card.name ?? part.card },
           ...others.map((card) => ({ value: card.id, label: card.name })),
         ]}
+        ahead
         change={swap}
       />
     {:else}
@@ -84,6 +85,7 @@
         label="mode of {part.label}"
         value={String(part.mode ?? 0)}
         choices={modes.map((name, i) => ({ value: String(i), label: name }))}
+        ahead
         change={(to) => edit((p) => setMode(p, part.id, Number(to)), `mode of ${part.label}`)}
       />
     {/if}

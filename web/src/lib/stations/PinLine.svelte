@@ -170,6 +170,7 @@
       ><Tick
         checked={wish.weakPull}
         label="own pull of {say(wish.label)}"
+        ahead
         change={(on) => set(() => ({ weakPull: on }))}
       />own pull</label
     >
@@ -179,6 +180,7 @@
       ><Tick
         checked={wish.meant}
         label="{say(wish.label)} is meant to be held at the start"
+        ahead
         change={(on) => set(() => ({ meant: on }))}
       />meant at the start</label
     >
@@ -188,6 +190,7 @@
     class="value w-[6.2em] max-desk:ml-auto"
     value={wish.pin ?? ''}
     {choices}
+    ahead
     change={choose}
     disabled={fitted}
   />

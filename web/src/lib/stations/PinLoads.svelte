@@ -90,6 +90,7 @@
       unit="Ω"
       label="resistor of {say(net.label)}"
       check={(v) => (v > 0 ? null : 'more than 0 Ω')}
+      ahead
       change={(value) =>
         edit(
           (p) => changeHelperOf(p, helper, 'series', (h) => ({ ...h, ohms: value })),
@@ -141,6 +142,7 @@
         label="{say(part.label)} is switched by"
         value={part.choice?.ports[port.id]?.driver ?? ''}
         choices={drivers.map((driver) => ({ value: driver.id, label: say(driver.label) }))}
+        ahead
         change={(to) => setDriver(part.id, port.id, to)}
         placeholder="nothing switches it"
       />
@@ -152,6 +154,7 @@
             { value: 'open', label: 'NO, on with the relay' },
             { value: 'closed', label: 'NC, off with the relay' },
           ]}
+          ahead
           change={(to) =>
             edit(
               (p) => setContact(p, part.id, port.id, to === 'closed' ? 'closed' : 'open'),

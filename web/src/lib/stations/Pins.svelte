@@ -108,6 +108,7 @@
         <label class="flex items-center gap-1 min-h-row pr-3 pl-1 border-b">
           <Tick
             checked={!circuit.plan.unused?.includes(feature.id)}
+            ahead
             change={(used) => {
               edit((p) => setUsed(p, feature.id, used), `${feature.name} ${used ? 'in use' : 'off'}`);
             }}

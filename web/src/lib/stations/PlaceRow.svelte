@@ -40,6 +40,7 @@
         label="water at {place.name}"
         value={place.water}
         choices={WATER.map((water) => ({ value: water, label: WORDS[water] }))}
+        ahead
         change={(to) => set({ water: WATER.find((w) => w === to) ?? 'dry' })}
       />, its air from
       <QuantityField
@@ -48,6 +49,7 @@
         plain
         label="coldest air at {place.name}"
         width="2.8em"
+        ahead
         change={(from) => change((now) => ({ ...now, air: { from, to: Math.max(from, now.air?.to ?? from) } }))}
       />
       to
@@ -56,6 +58,7 @@
         unit="°C"
         label="warmest air at {place.name}"
         width="4.2em"
+        ahead
         change={(to) => change((now) => ({ ...now, air: { from: Math.min(to, now.air?.from ?? to), to } }))}
       />,
       <span class="whitespace-nowrap"
@@ -66,24 +69,26 @@
           label="lead to {place.name}"
           width="4em"
           check={(v) => (v > 0 && v <= 1000 ? null : 'from above 0 to 1000 m')}
+          ahead
           change={(lead) => set({ lead })}
         /></span
       >
     </span>
     <label class="inline-flex items-center"
-      ><Tick checked={place.outdoors} change={(on) => set({ outdoors: on })} />outdoors</label
+      ><Tick checked={place.outdoors} ahead change={(on) => set({ outdoors: on })} />outdoors</label
     >
     {#if place.outdoors}<Select
         label="sun at {place.name}"
         value={place.sun ?? ''}
         choices={[{ value: '', label: 'sun not said' }, ...SUNS.map((sun) => ({ value: sun, label: SUN_WORDS[sun] }))]}
+        ahead
         change={(to) => {
           const sun = SUNS.find((s) => s === to);
           change(({ sun: _old, ...now }) => (sun ? { ...now, sun } : now));
         }}
       />{/if}
     <label class="inline-flex items-center"
-      ><Tick checked={place.closed} change={(on) => set({ closed: on })} />closed box</label
+      ><Tick checked={place.closed} ahead change={(on) => set({ closed: on })} />closed box</label
     >
     {#if !said}<Button onclick={() => set({})} aria-label="{place.name} is as it stands here">It is so</Button>{/if}
   {/snippet}

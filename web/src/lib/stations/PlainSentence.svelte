@@ -29,6 +29,7 @@ with
   label="what serves {name}"
   value={need.service ?? ''}
   choices={[{ value: '', label: 'a part that I choose' }, ...wordsAsChoices(SERVICES)]}
+  ahead
   change={setService}
 />
 at <TextField

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { counted, say } from '@idle-breadboard/core/words';
   import { cellRails, railOrder, type Circuit } from '@idle-breadboard/core/circuit';
+  import InSight from '../kit/InSight.svelte';
   import CurrentTree from '../charts/CurrentTree.svelte';
   import Quantity from '../kit/Quantity.svelte';
   import Row from '../kit/Row.svelte';
@@ -31,6 +32,17 @@
     return undefined;
   });
 
+  let list = $state<HTMLElement>();
+  let order = '';
+  // A row that moves takes the focus out of what is in it, and that in the middle of all that changes lays everything out
+  // once more. What has it gives it up before; the frame gives it back.
+  $effect.pre(() => {
+    const now = rows.map(({ key }) => key).join(' ');
+    const had = document.activeElement;
+    if (now !== order && had instanceof HTMLButtonElement && list?.contains(had)) had.blur();
+    order = now;
+  });
+
   /** The row of a rail, from the tree. */
   function show(rail: string) {
     document.querySelector(`[data-rail="${CSS.escape(rail)}"]`)?.scrollIntoView({ block: 'start', behavior: 'smooth' });
@@ -41,7 +53,7 @@
   {#if rails.length > 0}
     <Row>
       {#snippet wide()}
-        <CurrentTree {circuit} go={show} />
+        <InSight given={circuit}>{#snippet children(given)}<CurrentTree circuit={given} go={show} />{/snippet}</InSight>
         <p class="text-aside text-quiet mb-1.5">
           Limbs are as wide as the current, the usual inside the peak; brackets mark what may be drawn. Beside a
           regulator: what it turns to heat, and its surface. A rail leads to its row.
@@ -49,15 +61,21 @@
       {/snippet}
     </Row>
   {/if}
-  {#each cells as rail (rail.ref)}<PowerCells {circuit} {proofs} {rail} />{/each}
-  <div class="[--round:calc(100%_-_176px)] max-[1001px]:[--round:calc(100%_-_26px)]">
+  {#each cells as rail (rail.ref)}<InSight given={{ circuit, proofs, rail }}
+      >{#snippet children(given)}<PowerCells {...given} />{/snippet}</InSight
+    >{/each}
+  <div class="[--round:calc(100%_-_176px)] max-[1001px]:[--round:calc(100%_-_26px)]" bind:this={list}>
     {#each rows as row (row.key)}
       {#if row.of === 'rail'}
         <div data-rail={row.rail.ref}>
-          <PowerRail {circuit} {proofs} rail={row.rail} line={row.line} sources={sources.length} />
+          <InSight given={{ circuit, proofs, rail: row.rail, line: row.line, sources: sources.length }}>
+            {#snippet children(given)}<PowerRail {...given} />{/snippet}
+          </InSight>
         </div>
       {:else if row.of === 'feed'}
-        <PowerFeed {circuit} {proofs} feed={row.feed} line={row.line} depth={1} />
+        <InSight given={{ circuit, proofs, feed: row.feed, line: row.line, depth: 1 }}>
+          {#snippet children(given)}<PowerFeed {...given} />{/snippet}
+        </InSight>
       {:else}
         <Row depth={1}>
           {#snippet choose()}<span class="grow unit">{say(row.load.label)}</span><Quantity
@@ -69,7 +87,7 @@
       {/if}
     {/each}
   </div>
-  <Programmers {circuit} {proofs} />
+  <InSight given={{ circuit, proofs }}>{#snippet children(given)}<Programmers {...given} />{/snippet}</InSight>
   {#if loose.length > 0}
     <Row head>{#snippet choose()}Not fed{/snippet}</Row>
     {#each loose as feed (feed.part + feed.supply.id)}<PowerFeed

@@ -55,6 +55,7 @@
           width="5.4em"
           label="days that the build must run on one filling"
           check={(v) => (v > 0 ? null : 'more than 0')}
+          ahead
           change={(days) =>
             workbench.plan && workbench.edit({ ...workbench.plan, runFor: days * DAY }, 'how long it must run')}
         /></span

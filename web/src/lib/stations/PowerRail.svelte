@@ -77,6 +77,7 @@
       <label class="unit font-normal inline-flex items-center gap-1"
         ><Tick
           checked={maker.choice?.apart === true}
+          ahead
           change={(on) => {
             if (workbench.plan)
               workbench.edit(

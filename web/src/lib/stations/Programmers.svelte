@@ -93,6 +93,7 @@
                 { value: '', label: 'none' },
                 ...uses.map((use) => ({ value: use.pin.terminal, label: use.label })),
               ]}
+              ahead
               change={(to) => {
                 if (workbench.plan)
                   workbench.edit(
@@ -110,6 +111,7 @@
             { value: '', label: 'feeds nothing' },
             ...supplies.map(({ key, label }) => ({ value: key, label: `feeds ${label}` })),
           ]}
+          ahead
           change={(to) => feed(part, to)}
         />
         <Button

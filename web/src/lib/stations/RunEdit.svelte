@@ -40,6 +40,7 @@
       width="4.8em"
       label="{say(part.label)}, awake for"
       check={(v) => (v > 0 ? null : 'more than 0')}
+      ahead
       change={(v) => change({ busy: v }, 'time awake')}
     /> every {formatQuantity(rhythm.every ?? 0, 's')},
   {:else if !controller}
@@ -51,6 +52,7 @@
         { value: 'share', label: 'at work for' },
         { value: 'every', label: 'at work every' },
       ]}
+      ahead
       change={setMode}
     />
     {#if mode === 'share'}
@@ -60,6 +62,7 @@
         width="4.6em"
         label="{say(part.label)}, share of the time at work"
         check={(v) => (v >= 0 && v <= 100 ? null : 'from 0 to 100 %')}
+        ahead
         change={(v) => change({ duty: v / 100 }, 'duty')}
       /> of the time,
     {:else if mode === 'every'}
@@ -69,6 +72,7 @@
         width="4.8em"
         label="{say(part.label)}, interval"
         check={(v) => (v > 0 ? null : 'more than 0')}
+        ahead
         change={(v) => change({ every: v }, 'interval')}
       />
       for <QuantityField
@@ -77,6 +81,7 @@
         width="5em"
         label="{say(part.label)}, at work for"
         check={(v) => (v > 0 ? null : 'more than 0')}
+        ahead
         change={(v) => change({ busy: v }, 'time at work')}
       />{#if rhythm.after !== null}
         from <QuantityField
@@ -85,6 +90,7 @@
           width="4.8em"
           label="{say(part.label)}, begins after"
           check={(v) => (v >= 0 ? null : '0 or more')}
+          ahead
           change={(v) => change({ after: v }, 'beginning')}
         />{/if},
     {/if}
@@ -102,6 +108,7 @@
           ? []
           : [{ value: 'off', label: switched ? 'off' : 'off (nothing switches it)', disabled: !switched }]),
       ]}
+      ahead
       change={(to) => change({ rest: to as 'idle' | 'sleep' | 'off' }, 'rest')}
     />
   {/if}
@@ -113,6 +120,7 @@
         { value: '', label: 'full clock' },
         ...clocks.map(({ frequency }) => ({ value: String(frequency), label: formatQuantity(frequency, 'Hz') })),
       ]}
+      ahead
       change={(to) => change({ clock: to ? Number(to) : undefined }, 'clock')}
     />
   {/if}

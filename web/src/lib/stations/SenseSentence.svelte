@@ -25,6 +25,7 @@
   label="quantity"
   value={need.quantity}
   choices={wordsAsChoices(asked.map(({ quantity }) => quantity))}
+  ahead
   change={(to) => {
     const q = asked.find(({ quantity }) => quantity === to);
     if (q) change((now) => ({ ...now, ...q, ...usualRange(library, q, years) }), 'quantity of a need');
@@ -37,6 +38,7 @@ from <QuantityField
   label="{name}, from"
   width={wide ? '5.4em' : '3.6em'}
   check={(v) => (v < need.to ? null : `below ${need.to}`)}
+  ahead
   change={(from) => change((now) => (from < now.to ? { ...now, from } : now), 'range of a need')}
 />
 to <QuantityField
@@ -45,6 +47,7 @@ to <QuantityField
   label="{name}, to"
   width="5.6em"
   check={(v) => (v > need.from ? null : `above ${need.from}`)}
+  ahead
   change={(to) => change((now) => (to > now.from ? { ...now, to } : now), 'range of a need')}
 />
 <span class="whitespace-nowrap"
@@ -56,6 +59,7 @@ to <QuantityField
     width={wide ? '4.6em' : '3em'}
     percentOf={Math.max(Math.abs(need.from), Math.abs(need.to))}
     check={(v) => (v > 0 ? null : 'more than 0')}
+    ahead
     change={(accuracy) => change((now) => ({ ...now, accuracy }), 'accuracy of a need')}
   /></span
 >
@@ -65,6 +69,7 @@ every <QuantityField
   label="{name}, every"
   width="3.6em"
   check={(v) => (v > 0 ? null : 'more than 0 s')}
+  ahead
   change={(interval) => change((now) => ({ ...now, interval }), 'interval of a need')}
 />
 at <TextField

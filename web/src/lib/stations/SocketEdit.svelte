@@ -44,6 +44,7 @@
       ...shown.map((socket) => ({ value: key(socket), label: says(socket) })),
       ...ways.map(({ on, power }) => ({ value: key(on), label: `${says(on)}${pinsSaid(power)}` })),
     ]}
+    ahead
     change={put}
   />
 {/if}

@@ -35,6 +35,7 @@
         { value: 'ground', label: 'ground' },
         ...part.card.supplies.map((supply) => ({ value: supply.id, label: named(supply.terminal) })),
       ]}
+      ahead
       change={tie}
     />
   {/snippet}

@@ -17,6 +17,7 @@ when <Select
   label="watched by {name}"
   value={need.of}
   choices={plan.needs.filter((n) => n.kind === 'sense').map((n) => ({ value: n.id, label: say(needName(plan, n)) }))}
+  ahead
   change={(to) => change((now) => ({ ...now, of: to }), 'what a trigger watches')}
 />
 is
@@ -27,6 +28,7 @@ is
     { value: 'above', label: 'above' },
     { value: 'below', label: 'below' },
   ]}
+  ahead
   change={(to) => change((now) => ({ ...now, when: to === 'below' ? 'below' : 'above' }), 'side of a trigger')}
 />
 <QuantityField
@@ -34,6 +36,7 @@ is
   {unit}
   label="{name}, level"
   width="5.2em"
+  ahead
   change={(level) => change((now) => ({ ...now, level }), 'level of a trigger')}
 />
 it sets off
@@ -41,6 +44,7 @@ it sets off
   label="set off by {name}"
   value={need.sets[0] ?? ''}
   choices={[{ value: '', label: 'nothing yet' }, ...plain.map((n) => ({ value: n.id, label: say(needName(plan, n)) }))]}
+  ahead
   change={(to) => change((now) => ({ ...now, sets: to ? [to] : [] }), 'what a trigger sets off')}
 />
 <Select
@@ -50,6 +54,7 @@ it sets off
     { value: 'clears', label: 'until it has come back by' },
     { value: 'sticky', label: 'until someone acknowledges it, after' },
   ]}
+  ahead
   change={(to) => change((now) => ({ ...now, release: to === 'sticky' ? 'sticky' : 'clears' }), 'how a trigger ends')}
 />
 <QuantityField
@@ -58,5 +63,6 @@ it sets off
   label="{name}, hysteresis"
   width="4.4em"
   check={(v) => (v >= 0 ? null : '0 or more')}
+  ahead
   change={(hysteresis) => change((now) => ({ ...now, hysteresis }), 'hysteresis of a trigger')}
 />

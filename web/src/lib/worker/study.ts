@@ -36,6 +36,8 @@ export interface StudyWorker {
   picture(plan: Plan, cards: readonly Card[]): Promise<Overview>;
   /** @param cards null: those of the call before */
   study(plan: Plan, cards: readonly Card[] | null): Packed<Study>;
+  /** The study of a plan that may be the next one; the one studied last stays that. */
+  foresee(plan: Plan, cards: readonly Card[] | null): Packed<Study>;
   /**
    * Remedies of a finding of the plan studied last; null where something newer was asked meanwhile.
    * @param library null: that of the call before, here and below

@@ -1,22 +1,14 @@
 import { libraryOf, type Card, type Library } from '@idle-breadboard/core/card';
-import { deriveCircuit } from '@idle-breadboard/core/circuit';
-import { fingerprint, type Plan, sharedWith } from '@idle-breadboard/core/plan';
-import { isBlocking, type Trying, tryingOf, withMeasured } from '@idle-breadboard/core/verify';
+import { isBlocking } from '@idle-breadboard/core/verify';
 import { expose } from 'comlink';
 import { breath } from './breath';
-import { Sender } from './sharing';
-import type { Study, StudyWorker } from './study';
+import type { StudyWorker } from './study';
+import { Studying } from './studying';
 
 /** What comes after the verdict; fetched once that is out of the house. */
 const later = () => import('./after-verdict');
 
-let last: Study | null = null;
-/** What was judged of it, so that the next plan is judged by what is different. */
-let trying: Trying | null = null;
-const sender = new Sender();
-/** A plan comes as a copy: what it has in common with the last one is taken from there. */
-const shared = (plan: Plan): Plan => sharedWith(last?.circuit.plan, plan);
-let kept: readonly Card[] = [];
+const studying = new Studying();
 let library: Library = new Map();
 const libraryFrom = (cards: readonly Card[] | null): Library => (library = cards ? libraryOf(cards) : library);
 /** How often remedies were asked for: an older question is dropped. */
@@ -30,19 +22,14 @@ let preparing: ReturnType<typeof setTimeout> | undefined;
 /** What the next edit will ask for is worked out once this one is on the screen. */
 function prepareSoon(): void {
   clearTimeout(preparing);
-  preparing = setTimeout(() => trying?.prepare(), SCREEN);
-}
-
-/** Another plan, beside the one that is studied. */
-function judged(plan: Plan, cards: readonly Card[]) {
-  const circuit = deriveCircuit({ plan: shared(plan), cards: sharedWith(kept, cards) });
-  return { circuit, verdict: tryingOf(circuit, trying).verdict };
+  preparing = setTimeout(() => studying.prepare(), SCREEN);
 }
 
 const worker: StudyWorker = {
   compare(plan, cards) {
+    const { last } = studying;
     if (!last) return null;
-    const { findings, status, unread } = judged(plan, cards).verdict;
+    const { findings, status, unread } = studying.beside(plan, cards).verdict;
     const [before, after] = [last.verdict.findings, findings].map((list) => new Set(list.map(({ key }) => key)));
     return {
       status,
@@ -53,28 +40,24 @@ const worker: StudyWorker = {
     };
   },
   async picture(plan, cards) {
-    const { circuit, verdict } = judged(plan, cards);
+    const { circuit, verdict } = studying.beside(plan, cards);
     const { overviewOf } = await later();
     return overviewOf(circuit, verdict);
   },
   study(plan, cards) {
-    kept = sharedWith(kept, cards ?? kept);
-    const document = { plan: shared(plan), cards: kept };
-    const circuit = deriveCircuit(document);
-    const print = fingerprint(document);
-    trying = tryingOf(circuit, trying);
-    last = { fingerprint: print, circuit, verdict: withMeasured(trying.verdict, plan.measured, print) };
+    const packed = studying.study(plan, cards);
     prepareSoon();
-    return sender.pack(last);
+    return packed;
   },
+  foresee: (plan, cards) => studying.foresee(plan, cards),
   async remedies(finding, cards) {
     const known = libraryFrom(cards);
-    const study = last;
+    const study = studying.last;
     const found = study?.verdict.findings.find(({ key }) => key === finding);
     const mine = (asked += 1);
     if (!study || !found) return { remedies: [], tried: 0 };
     const { answering } = await later();
-    if (last !== study || asked !== mine) return null;
+    if (studying.last !== study || asked !== mine) return null;
     const steps = answering(study.circuit, study.verdict, found, known);
     for (let since = performance.now(); ;) {
       const step = steps.next();
@@ -82,18 +65,20 @@ const worker: StudyWorker = {
       if (performance.now() - since < PATIENCE) continue;
       // An edit, or another finding, does not wait for what nobody wants any more.
       await breath();
-      if (last !== study || asked !== mine) return null;
+      if (studying.last !== study || asked !== mine) return null;
       since = performance.now();
     }
   },
   async order(ref) {
     const { stagger } = await later();
+    const { last } = studying;
     const found = last && stagger(last.circuit, ref);
     return found && { before: found.before, after: found.after };
   },
   async whatIfs(ref, cards) {
     const known = libraryFrom(cards);
     const { whatIfs } = await later();
+    const { last } = studying;
     const rail = last?.circuit.rails.get(ref);
     return last && rail ? whatIfs(last.circuit, rail, known) : [];
   },
@@ -103,6 +88,7 @@ const worker: StudyWorker = {
   writePack: async (cards) => (await later()).writePack(cards),
   async programFile(as, corrections) {
     const all = await later();
+    const { last } = studying;
     if (!last) return '';
     const write = {
       c: all.settingsC,
@@ -116,10 +102,12 @@ const worker: StudyWorker = {
   },
   async settings(corrections) {
     const { namedSettings, settingsOf } = await later();
+    const { last } = studying;
     return last ? namedSettings(settingsOf(last.circuit, corrections)) : [];
   },
   async assign() {
     const { pinModel, solvePins, withPins } = await later();
+    const { last } = studying;
     if (!last) return null;
     const solution = solvePins(pinModel(last.circuit));
     return { solution, plan: withPins(last.circuit, solution) };
