@@ -181,8 +181,9 @@ const STATES: readonly (readonly [string, string, (bench: Bench) => Promise<void
   [
     'a value that is tried, with the sum of a figure',
     'bus',
-    async ({ page }) => {
-      await page.getByRole('slider', { name: 'lead of top shelf sensor' }).fill('5');
+    async (bench) => {
+      const { page } = bench;
+      await bench.slide('lead of top shelf sensor', 5);
       await page.locator('[data-proof^="bus/pull-up-weak|i2c.sda"]').first().hover();
       await expect(page.getByRole('tooltip')).toBeVisible();
     },

@@ -62,6 +62,18 @@ export class Bench {
     await expect(this.page.locator('[data-verdict="verified"]')).toBeVisible({ timeout });
   }
 
+  /** Moves a slider by its keys. */
+  async slide(name: string | RegExp, to: number): Promise<void> {
+    const thumb = this.page.getByRole('slider', { name });
+    await thumb.focus();
+    const now = async () => Number(await thumb.getAttribute('aria-valuenow'));
+    for (let at = await now(), before = NaN; at !== before; before = at, at = await now()) {
+      if (Math.abs(at - to) < 1e-9) return;
+      await this.page.keyboard.press(at < to ? 'ArrowRight' : 'ArrowLeft');
+    }
+    throw new Error(`the slider ${String(name)} stops at ${await now()}`);
+  }
+
   async go(key: string): Promise<void> {
     await this.page.locator('nav[aria-label="stations"] button', { hasText: key }).click();
     // Some stations come in a piece of their own.

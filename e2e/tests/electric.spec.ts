@@ -91,13 +91,13 @@ test('a lead is tried with the slider: the edge follows, the plan only when told
   const before = await bench.fingerprint();
   const edge = page.getByRole('img', { name: /^I²C SDA: rises/ });
   const said = await edge.getAttribute('aria-label');
-  await page.getByRole('slider', { name: 'lead of top shelf sensor' }).fill('5');
+  await bench.slide('lead of top shelf sensor', 5);
   await expect(page.getByText('Trying 5 m of lead to top shelf sensor')).toBeVisible();
   await expect(edge).not.toHaveAttribute('aria-label', said ?? '');
   expect(await bench.fingerprint()).toBe(before);
   await page.getByRole('button', { name: 'Leave it' }).click();
   await expect(edge).toHaveAttribute('aria-label', said ?? '');
-  await page.getByRole('slider', { name: 'lead of top shelf sensor' }).fill('2');
+  await bench.slide('lead of top shelf sensor', 2);
   await page.getByRole('button', { name: 'Take it' }).click();
   await bench.settled();
   expect(await bench.fingerprint()).not.toBe(before);
@@ -110,7 +110,7 @@ test('a clock is tried: the time that the edge may take shrinks; another plan en
   await bench.go('Bus');
   const edge = page.getByRole('img', { name: /^I²C SDA: rises/ });
   await expect(edge).toHaveAttribute('aria-label', /1 µs allowed/);
-  await page.getByRole('slider', { name: 'clock of I²C, tried' }).fill('400000');
+  await bench.slide('clock of I²C, tried', 400e3);
   await expect(edge).toHaveAttribute('aria-label', /300 ns allowed/);
   await expect(page.getByText('Trying 400 kHz on I²C')).toBeVisible();
   await bench.menu('Cupboard, verified');
@@ -137,7 +137,7 @@ test('a pull-up is moved along its window with the keyboard', async ({ page }) =
 test('a voltage is tried over all ladders, and cannot be taken', async ({ page }) => {
   const ladder = page.getByRole('img', { name: /^controller P10\./ });
   const before = await ladder.getAttribute('aria-label');
-  await page.getByRole('slider', { name: /^voltage of 3\.3 V of controller/ }).fill('2.7');
+  await bench.slide(/^voltage of 3\.3 V of controller/, 2.7);
   await expect(ladder).not.toHaveAttribute('aria-label', before ?? '');
   await expect(page.getByRole('button', { name: 'Take it' })).toHaveCount(0);
   await page.keyboard.press('Escape');

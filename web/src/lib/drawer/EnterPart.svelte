@@ -1,5 +1,6 @@
 <!-- Ways to enter a part: from its class, at the desk; or from a datasheet, a pasted table, a table of parts. -->
 <script lang="ts">
+  import ProgressLine from '../kit/ProgressLine.svelte';
   import { counted } from '@idle-breadboard/core/words';
   import Button from '../kit/Button.svelte';
   import X from '@lucide/svelte/icons/x';
@@ -40,12 +41,12 @@
         Reading {reading.file}{#if reading.progress.pages > 0}: page
           <span class="value">{reading.progress.page}</span> of <span class="value">{reading.progress.pages}</span>{/if}
       </p>
-      <progress
-        class="w-full accent-copper"
-        max={Math.max(1, reading.progress.pages)}
+      <ProgressLine
+        label="pages read"
         value={reading.progress.page}
-        aria-label="pages read"
-      ></progress>
+        most={Math.max(1, reading.progress.pages)}
+        class="w-full"
+      />
       <Button onclick={() => reading.cancel()}>Cancel</Button>
     </div>
   {:else}

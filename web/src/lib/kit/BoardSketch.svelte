@@ -1,10 +1,9 @@
-<!-- A board to scale, with its headers: boards beside each other can be told apart and compared in size. -->
+<!-- A board to scale, with its headers: boards beside each other can be told apart and compared in size. A place with more room says so with `--mm`. -->
 <script lang="ts">
   import type { Card } from '@idle-breadboard/core/card';
 
   let { card }: { card: Card } = $props();
-  /** Pixels to a millimetre, and what a board without a size is drawn as, mm. */
-  const SCALE = 1.35;
+  /** What a board without a size is drawn as, mm. */
   const UNKNOWN = { length: 50, width: 25 };
   const GAP = 2;
 
@@ -35,8 +34,8 @@
 
 <svg
   class="flex-none self-start"
-  width={body.length * SCALE + 2}
-  height={body.width * SCALE + 2}
+  style:width="calc({body.length} * var(--mm, 1.35px) + 2px)"
+  style:height="calc({body.width} * var(--mm, 1.35px) + 2px)"
   viewBox="-0.7 -0.7 {body.length + 1.4} {body.width + 1.4}"
   aria-hidden="true"
 >

@@ -1,5 +1,6 @@
 <!-- A capture of an oscilloscope or logic analyser, read without being kept, and held against the plan. -->
 <script lang="ts">
+  import ProgressLine from '../kit/ProgressLine.svelte';
   import Select from '../kit/Select.svelte';
   import Button from '../kit/Button.svelte';
   import type { Assignment, CaptureSummary } from '@idle-breadboard/core/bench';
@@ -110,7 +111,7 @@
         </div>
         <Button disabled={share !== null || Object.values(nets).every((n) => n === '')} onclick={read}>Read it</Button>
       {/if}
-      {#if share !== null}<progress class="w-35 h-2" value={share} aria-label="reading the capture"></progress>{/if}
+      {#if share !== null}<ProgressLine label="reading the capture" value={share} class="w-35" />{/if}
       {#if trouble}<p role="alert" class="text-danger my-0.5">{trouble}</p>{/if}
     </div>
   {/snippet}

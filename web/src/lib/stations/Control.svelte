@@ -50,6 +50,9 @@
       .filter(Boolean)
       .join(' · ');
 
+  /** In a large window boards are drawn larger: millimetres are 2.4 px there. */
+  const ROOMY = '[@media(min-width:1600px)_and_(min-height:960px)]:[--mm:2.4px]';
+
   function take(fit: ControllerFit) {
     const now = circuitNow();
     if (!now) return;
@@ -79,7 +82,7 @@
   {#each fits as fit (fit.card.id)}
     <Row subjects={fit.card.id === here && circuit.controller ? [circuit.controller.id] : []}>
       {#snippet choose()}
-        <span class="flex-none w-24 pt-1"><BoardSketch card={fit.card} /></span>
+        <span class="flex-none w-[calc(71*var(--mm,1.35px))] {ROOMY} pt-1"><BoardSketch card={fit.card} /></span>
         <span class="grid min-w-0 flex-1">
           <button
             type="button"
@@ -133,7 +136,7 @@
     {@const fit = here !== null && card.carrier?.fits[here]}
     <Row>
       {#snippet choose()}
-        <span class="flex-none w-24 pt-1"><BoardSketch {card} /></span>
+        <span class="flex-none w-[calc(71*var(--mm,1.35px))] {ROOMY} pt-1"><BoardSketch {card} /></span>
         <span class="grid min-w-0 flex-1">
           <button
             type="button"

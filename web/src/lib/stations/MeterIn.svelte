@@ -33,12 +33,6 @@
   {#snippet choose()}
     <div class="w-full pt-1 pb-1.5" role="group" aria-label="meter">
       <p class="eyebrow my-0.5 mx-0">Meter</p>
-      <p class="unit my-0.5">
-        A meter with a port writes the sheet: hold the probes where the picture shows, and a reading that stands still
-        is written down, with a tone. High resistances, open ends and lines near 0 V might be fingers or air: you take
-        them with
-        <kbd class="value text-copper">t</kbd> or <em>Take it</em>.
-      </p>
       <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center my-1">
         {#if metering.listening}
           <Button onclick={() => metering.stop()}>Stop listening to the meter</Button>
@@ -68,6 +62,12 @@
   {/snippet}
   {#snippet prove()}
     <div class="w-full pt-1 pb-1.5">
+      <p class="unit my-0.5">
+        A meter with a port writes the sheet: hold the probes where the picture shows, and a reading that stands still
+        is written down, with a tone. High resistances, open ends and lines near 0 V might be fingers or air: you take
+        them with
+        <kbd class="value text-copper">t</kbd> or <em>Take it</em>.
+      </p>
       {#if !metering.listening}
         <p class="unit my-0.5">No voltage, resistance or current of the sheet has to be typed.</p>
       {:else if !shown}

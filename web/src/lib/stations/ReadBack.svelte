@@ -1,5 +1,6 @@
 <!-- Whether the plan may be wired: its verdict, and what the reader of the finished layout found. -->
 <script lang="ts">
+  import ProgressLine from '../kit/ProgressLine.svelte';
   import { say } from '@idle-breadboard/core/words';
   import Glyph from '../kit/Glyph.svelte';
   import Hazards from '../kit/Hazards.svelte';
@@ -18,8 +19,7 @@
     <p class="my-px"><Glyph severity="fault" /> The layout could not be made: {laying.trouble}</p>
   {:else if laying.stale}
     <p class="unit my-px">
-      Laying out and reading back <progress class="w-30 h-2 align-middle" value={laying.share} aria-label="laying out"
-      ></progress>
+      Laying out and reading back <ProgressLine label="laying out" value={laying.share} />
     </p>
   {:else if laying.build?.why}
     <p class="my-px"><Glyph severity="fault" /> <strong>No layout.</strong> {say(laying.build.why.says)}</p>

@@ -47,11 +47,6 @@
   {#snippet choose()}
     <div class="w-full pt-1 pb-1.5" role="group" aria-label="self-test">
       <p class="eyebrow my-0.5 mx-0">Self-test</p>
-      <p class="unit my-0.5">
-        A program made of this plan tries the lines, scans, reads, and fills the sheet. Outputs stay as they rest: wired
-        as planned, nothing moves, heats or lights before you let it. You write the eleven functions that reach your
-        hardware; for Linux those of pins and buses are there.
-      </p>
       <div class="flex flex-wrap gap-x-1.5 gap-y-1 items-center my-1">
         <Button onclick={() => saveSelfTest('c')}>Program in C</Button>
         <Button onclick={() => saveSelfTest('python')}>Program in Python</Button>
@@ -98,37 +93,44 @@
     </div>
   {/snippet}
   {#snippet prove()}
-    <div class="w-full pt-1 pb-1.5" aria-live="polite">
-      {#if heard && heard.lines > 0}
-        <p class="unit my-0.5">
-          {counted(heard.lines, 'line')} came through{heard.of === null ? '' : ` of ${heard.of}`}. Nothing is taken
-          before all of them are there: run it again.
-        </p>
-      {/if}
-      {#if told.some(({ row, value }) => row === 'heard' && value === 'no')}
-        <p class="my-0.5">
-          <Glyph severity="fault" /> It prints nothing: the controller has no power, or does not start.
-        </p>
-      {:else if told.length > 0}
-        <p class="my-0.5">
-          <Glyph severity={bad.length > 0 ? 'fault' : null} />
-          {counted(told.length, 'reading')} by the program, {bad.length === 0
-            ? 'all as expected'
-            : `${bad.length} outside`}.
-        </p>
-        {#each bad.slice(0, 6) as entry (entry.id)}
-          {@const row = bringing.rows.get(entry.row ?? '')}
-          {#if row}<p class="my-0.5 pl-5">
-              {said(row, String(entry.value))}
-            </p>{/if}
-        {/each}
-        {#if bad.length > 6}<p class="unit my-0.5 pl-5">and {bad.length - 6} more below</p>{/if}
-      {:else if !heard || heard.lines === 0}
-        <p class="unit my-0.5">
-          It has not been heard yet{logbook.simulated ? ' on the simulated bench' : ''}. What it reads need not be
-          measured.
-        </p>
-      {/if}
+    <div class="w-full pt-1 pb-1.5">
+      <p class="unit my-0.5">
+        A program made of this plan tries the lines, scans, reads, and fills the sheet. Outputs stay as they rest: wired
+        as planned, nothing moves, heats or lights before you let it. You write the eleven functions that reach your
+        hardware; for Linux those of pins and buses are there.
+      </p>
+      <div aria-live="polite">
+        {#if heard && heard.lines > 0}
+          <p class="unit my-0.5">
+            {counted(heard.lines, 'line')} came through{heard.of === null ? '' : ` of ${heard.of}`}. Nothing is taken
+            before all of them are there: run it again.
+          </p>
+        {/if}
+        {#if told.some(({ row, value }) => row === 'heard' && value === 'no')}
+          <p class="my-0.5">
+            <Glyph severity="fault" /> It prints nothing: the controller has no power, or does not start.
+          </p>
+        {:else if told.length > 0}
+          <p class="my-0.5">
+            <Glyph severity={bad.length > 0 ? 'fault' : null} />
+            {counted(told.length, 'reading')} by the program, {bad.length === 0
+              ? 'all as expected'
+              : `${bad.length} outside`}.
+          </p>
+          {#each bad.slice(0, 6) as entry (entry.id)}
+            {@const row = bringing.rows.get(entry.row ?? '')}
+            {#if row}<p class="my-0.5 pl-5">
+                {said(row, String(entry.value))}
+              </p>{/if}
+          {/each}
+          {#if bad.length > 6}<p class="unit my-0.5 pl-5">and {bad.length - 6} more below</p>{/if}
+        {:else if !heard || heard.lines === 0}
+          <p class="unit my-0.5">
+            It has not been heard yet{logbook.simulated ? ' on the simulated bench' : ''}. What it reads need not be
+            measured.
+          </p>
+        {/if}
+      </div>
       {#if workbench.study && hasWires}<WhichPart circuit={workbench.study.circuit} />{/if}
     </div>
   {/snippet}

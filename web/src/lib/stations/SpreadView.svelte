@@ -1,5 +1,6 @@
 <!-- How the rise time spreads when every figure is drawn between its ends: asked for, worked out beside, cancelled at will. -->
 <script lang="ts">
+  import ProgressLine from '../kit/ProgressLine.svelte';
   import Button from '../kit/Button.svelte';
   import type { EdgeSpread, Net } from '@idle-breadboard/core/circuit';
   import { formatQuantity } from '@idle-breadboard/core/figures';
@@ -58,12 +59,7 @@
 
 <div class="w-full min-w-0 flex flex-wrap items-center gap-x-2.5 gap-y-0.5" bind:clientWidth={width}>
   {#if done !== null}
-    <progress
-      class="accent-copper w-[12em]"
-      max={DRAWS}
-      value={done}
-      aria-label="drawing the spread of {say(net.label)}"
-    ></progress>
+    <ProgressLine label="drawing the spread of {say(net.label)}" value={done} most={DRAWS} class="w-[12em]" />
     <Button onclick={stop}>Stop</Button>
   {:else if !found}
     <Button kind="bare" onclick={run}>spread of {DRAWS.toLocaleString('en')} draws</Button>

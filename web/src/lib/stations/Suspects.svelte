@@ -1,5 +1,6 @@
 <!-- What the readings point to, and what to measure next. -->
 <script lang="ts">
+  import ProgressLine from '../kit/ProgressLine.svelte';
   import Button from '../kit/Button.svelte';
   import { say } from '@idle-breadboard/core/words';
   import { bringing } from '../state/bringing.svelte';
@@ -27,11 +28,10 @@
 <section class="w-full pt-1 pb-1.5" aria-label="what the readings point to" aria-live="polite">
   {#if bringing.making !== null}
     <p class="unit my-0.5">
-      Working out what each fault would show <progress
-        class="w-30 h-2 align-middle"
+      Working out what each fault would show <ProgressLine
+        label="making the dictionary of faults"
         value={bringing.making}
-        aria-label="making the dictionary of faults"
-      ></progress>
+      />
     </p>
   {/if}
   {#if !pointed}

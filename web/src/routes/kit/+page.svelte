@@ -10,6 +10,10 @@
   import Combobox from '$lib/kit/Combobox.svelte';
   import Glyph from '$lib/kit/Glyph.svelte';
   import Quantity from '$lib/kit/Quantity.svelte';
+  import AddressField from '$lib/kit/AddressField.svelte';
+  import TrySlider from '$lib/kit/TrySlider.svelte';
+  import Views from '$lib/kit/Views.svelte';
+  import ProgressLine from '$lib/kit/ProgressLine.svelte';
   import QuantityField from '$lib/kit/QuantityField.svelte';
   import Sheet from '$lib/kit/Sheet.svelte';
   import TextField from '$lib/kit/TextField.svelte';
@@ -18,6 +22,8 @@
   let on = $state(true);
   let chosen = $state('relay');
   let place = $state('bed');
+  let swept = $state(1.2);
+  let tab = $state<'one' | 'other'>('one');
   let ohms = $state(4700);
   let open = $state(false);
   const choices = (['relay', 'display', 'cells', 'radio'] as const).map((id) => ({
@@ -98,10 +104,33 @@
     <label class="inline-flex items-center"><Tick checked={false} disabled />empty, not now</label>
   {/snippet}
   {@render part('Ticks', checks)}
+  {#snippet far()}
+    {#each [0, 0.4, 1] as share (share)}<ProgressLine label="so far" value={share} class="w-40" />{/each}
+  {/snippet}
+  {@render part('How far', far)}
+  {#snippet sliders()}
+    <TrySlider label="a lead" value={swept} unit="m" min={0} max={5} step={0.1} onTry={(to) => (swept = to)} />
+    <TrySlider label="a lead that is longer" value={8} unit="m" min={0} max={5} step={0.1} onTry={() => undefined} />
+  {/snippet}
+  {@render part('Sliders', sliders)}
+  {#snippet tabs()}
+    <div class="w-full">
+      <Views
+        label="views"
+        views={[
+          ['one', 'one view'],
+          ['other', 'another'],
+        ]}
+        bind:value={tab}>{#snippet children(now)}<p class="p-2">This is {now}.</p>{/snippet}</Views
+      >
+    </div>
+  {/snippet}
+  {@render part('Views', tabs)}
   {#snippet fields()}
     <TextField label="a name" value="top shelf" change={() => undefined} />
     <QuantityField label="a resistance" value={ohms} unit="Ω" change={(next) => (ohms = next)} />
     <QuantityField label="more than nothing" value={null} unit="V" check={() => 'too much'} change={() => undefined} />
+    <AddressField label="an address" value={0x48} change={() => undefined} />
     <SearchField value="" label="a search" placeholder="find …" class="max-w-[12em]" enter={() => undefined} />
     <Combobox label="a class" {choices} value={chosen} change={(next) => (chosen = next)} />
     <Combobox
