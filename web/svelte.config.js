@@ -19,7 +19,8 @@ export default {
         'style-src': ['self', 'unsafe-inline'],
         'style-src-elem': ['self'],
         'style-src-attr': ['unsafe-inline'],
-        'img-src': ['self', 'data:'],
+        // Photos that the maker keeps here are shown from the browser's own store.
+        'img-src': ['self', 'data:', 'blob:'],
         'font-src': ['self', 'data:'],
         'worker-src': ['self', 'blob:'],
         'connect-src': ['self'],

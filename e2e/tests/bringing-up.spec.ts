@@ -192,11 +192,9 @@ test('a clone at an address that no card names is suspected, and a photo is kept
   await expect(entries).toContainText('strap.png');
   await page.reload();
   await expect(entries).toContainText('strap.png', { timeout: 150_000 });
-  const [shown] = await Promise.all([
-    page.waitForEvent('popup'),
-    entries.getByRole('button', { name: 'Show' }).click(),
-  ]);
-  await expect.poll(() => shown.evaluate(() => document.images[0]?.naturalWidth)).toBe(1);
+  await entries.getByRole('button', { name: 'Show' }).click();
+  const shown = page.getByRole('dialog').getByRole('img');
+  await expect.poll(() => shown.evaluate((image) => (image as HTMLImageElement).naturalWidth)).toBe(1);
 });
 
 test('two probes anywhere: refused with reasons, evidence for the finder, there again after a reload', async ({

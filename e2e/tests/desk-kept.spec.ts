@@ -35,6 +35,17 @@ test('a killed tab loses nothing, not even what was being typed', async ({ page,
   await expect(again.getByLabel('printed along the first header')).toHaveValue('VIN GND SCL SDA');
 });
 
+test('a photo of the part is shown beside it', async ({ page }) => {
+  await begun(page);
+  const pixel = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+  await page.getByText('A photo beside it').click();
+  await page
+    .getByLabel('photo of the part')
+    .setInputFiles({ name: 'part.png', mimeType: 'image/png', buffer: Buffer.from(pixel, 'base64') });
+  const shown = page.getByRole('img', { name: 'the part as it lies there' });
+  await expect.poll(() => shown.evaluate((image) => (image as HTMLImageElement).naturalWidth)).toBe(1);
+});
+
 test('Escape asks; a draft left is there again, one thrown away is not', async ({ page }) => {
   const desk = await begun(page);
   await desk.through({ name: 'Left behind' });

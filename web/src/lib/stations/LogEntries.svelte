@@ -6,16 +6,27 @@
   import { saysEntry, saysReading } from '@idle-breadboard/core/words';
   import X from '@lucide/svelte/icons/x';
   import Glyph from '../kit/Glyph.svelte';
+  import Sheet from '../kit/Sheet.svelte';
   import { logbook } from '../state/logbook.svelte';
+  import { telling } from '../state/telling.svelte';
 
   const MOST = 40;
   const recent = $derived(logbook.entries.toReversed().slice(0, MOST));
   /** Asked once more: what is removed is gone. */
   let asked = $state('');
+  /** The photo that is looked at. */
+  let shown = $state.raw<{ title: string; url: string } | null>(null);
   async function show(entry: LogEntry) {
     const image = await logbook.photo(entry.id);
-    if (image) window.open(URL.createObjectURL(image), '_blank', 'noopener');
+    if (image) shown = { title: entry.title, url: URL.createObjectURL(image) };
+    else telling.say('This photo is not in the store of this browser any more.');
   }
+  $effect(() => {
+    const url = shown?.url;
+    return () => {
+      if (url) URL.revokeObjectURL(url);
+    };
+  });
 </script>
 
 <ol aria-label="entries, newest first">
@@ -45,6 +56,9 @@
     </li>
   {/each}
 </ol>
+<Sheet open={shown !== null} title={shown?.title ?? ''} wide close={() => (shown = null)}>
+  {#if shown}<img class="block max-w-full max-h-[80vh] mx-auto p-3" src={shown.url} alt={shown.title} />{/if}
+</Sheet>
 {#if logbook.entries.length > recent.length}<p class="unit my-0.5">
     {logbook.entries.length - recent.length} older ones are in the files.
   </p>{/if}
