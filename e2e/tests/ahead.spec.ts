@@ -8,9 +8,9 @@ test.beforeEach(async ({ page }) => {
 });
 
 test('to point at choices, ticks, fields and remedies changes nothing', async ({ page }) => {
-  const said = () => page.locator('[data-counts]').getAttribute('aria-label');
+  const said = () => page.locator('[data-counts]').textContent();
   const undo = page.getByRole('button', { name: /^undo/ });
-  for (const station of ['power', 'bus', 'pins', 'need'] as const) {
+  for (const station of ['power', 'bus', 'pins', 'need', 'levels', 'control', 'parts'] as const) {
     await bench.open(station);
     const before = [await bench.verdict.textContent(), await said()];
     for (const tick of await page.locator('main').getByRole('checkbox').all()) {

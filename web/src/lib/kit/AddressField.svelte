@@ -16,12 +16,13 @@
 
   /** What is not whole yet makes nothing. */
   function typing(text: string) {
+    let address: number;
     try {
-      const { typed } = parseAddress(text);
-      workbench.rehearse(() => change(typed));
+      address = parseAddress(text).typed;
     } catch {
       return;
     }
+    workbench.rehearse(() => change(address));
   }
 
   function take(text: string) {

@@ -28,12 +28,13 @@
 
   /** What is not whole yet makes nothing. */
   function typing(text: string) {
+    let read: number;
     try {
-      const read = parseShown(text, unit, shown, percentOf);
-      if (!check?.(read)) workbench.rehearse(() => change(read));
+      read = parseShown(text, unit, shown, percentOf);
     } catch {
       return;
     }
+    if (!check?.(read)) workbench.rehearse(() => change(read));
   }
 
   function take(text: string) {
